@@ -1,0 +1,35 @@
+import { rewelded, topologyOf, volumeOf, type SolidMesh } from '../mesh/index.ts';
+import { FormatError } from './formatError.ts';
+import { readStl } from './stl.ts';
+import { readThreeMf } from './threeMf.ts';
+
+/** Corners up to this far apart are joined when the surface does not close without it. */
+const SEAM_MM = 1e-3;
+
+/**
+ * Reads an STL or 3MF file, told apart by content and not by name, as a closed solid in millimetres with its triangles
+ * facing outwards. Throws a {@link FormatError} when that cannot be had.
+ */
+export function readSolid(bytes: Uint8Array): SolidMesh {
+  const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b;
+  let mesh = isZip ? readThreeMf(bytes) : readStl(bytes);
+  let { openEdges } = topologyOf(mesh);
+  if (openEdges > 0) {
+    mesh = rewelded(mesh, SEAM_MM);
+    ({ openEdges } = topologyOf(mesh));
+  }
+  if (mesh.triangles.length === 0) throw new FormatError('the triangles in the file have no size');
+  if (openEdges > 0) {
+    throw new FormatError(`the surface in the file does not close: ${openEdges} edges have a triangle on one side only`);
+  }
+  return volumeOf(mesh) < 0 ? turnedInsideOut(mesh) : mesh;
+}
+
+function turnedInsideOut({ positions, triangles }: SolidMesh): SolidMesh {
+  const turned = triangles.slice();
+  for (let i = 0; i < turned.length; i += 3) {
+    turned[i + 1] = triangles[i + 2];
+    turned[i + 2] = triangles[i + 1];
+  }
+  return { positions, triangles: turned };
+}

@@ -1,0 +1,64 @@
+import { formatMm } from '../../recipe/sentence.ts';
+import type { Check } from '../check.ts';
+import { rounded } from '../subject.ts';
+import { judge } from '../verdict.ts';
+import { restsOnPlate } from './plateContact.ts';
+
+/** Measures the area that touches the plate. A part that stands on a line or a point has none. */
+export const base: Check = {
+  id: 'base',
+  title: 'Base',
+  inspect({ mesh, faces, stepsOf, box }, { minBaseMm2 }) {
+    const contact: number[] = [];
+    let area = 0;
+    for (let f = 0; f < faces.areas.length; f++) {
+      if (!restsOnPlate(mesh, faces, f)) continue;
+      contact.push(f);
+      area += faces.areas[f];
+    }
+    const verdict = judge(area, 'atLeast', minBaseMm2);
+    const at = lowestPoint(mesh.positions, mesh.triangles, box.min[2]);
+    const triangles = contact.length > 0 ? contact : at.triangles;
+    const measured = rounded(area);
+    const message =
+      area === 0
+        ? 'Nothing flat touches the plate: the part stands on a line or a point and will roll or come loose.'
+        : verdict === 'fail'
+          ? `Only ${formatMm(rounded(area))} mm² touch the plate; at least ${formatMm(minBaseMm2)} mm² are needed to hold on.`
+          : `${formatMm(rounded(area))} mm² touch the plate, only just enough to hold on.`;
+    return {
+      verdict,
+      measured,
+      limit: minBaseMm2,
+      unit: 'mm²',
+      rule: 'atLeast',
+      findings:
+        verdict === 'pass'
+          ? []
+          : [{ verdict, measured, unit: 'mm²', at: at.point, message, steps: stepsOf(triangles), triangles }],
+    };
+  },
+};
+
+/** The middle of the vertices that are lowest, and the triangles that have one. */
+function lowestPoint(
+  positions: Float32Array,
+  triangles: Uint32Array,
+  lowest: number,
+): { point: [number, number, number]; triangles: number[] } {
+  const touching: number[] = [];
+  const vertices = new Set<number>();
+  for (let i = 0; i < triangles.length; i++) {
+    if (positions[3 * triangles[i] + 2] > lowest + 1e-3) continue;
+    vertices.add(triangles[i]);
+    const f = Math.floor(i / 3);
+    if (touching.at(-1) !== f) touching.push(f);
+  }
+  let x = 0;
+  let y = 0;
+  for (const vertex of vertices) {
+    x += positions[3 * vertex];
+    y += positions[3 * vertex + 1];
+  }
+  return { point: [rounded(x / vertices.size), rounded(y / vertices.size), 0], triangles: touching };
+}

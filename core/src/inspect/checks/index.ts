@@ -1,0 +1,8 @@
+import type { Check } from '../check.ts';
+import { base } from './base.ts';
+import { hole } from './hole.ts';
+import { overhang } from './overhang.ts';
+import { size } from './size.ts';
+
+/** Every check, in the order in which they are reported. */
+export const checks: readonly Check[] = [size, base, hole, overhang];

@@ -1,0 +1,14 @@
+import type { Faces, SolidMesh } from '../../mesh/index.ts';
+
+/** A surface this low lies on the plate: a twentieth of a layer, yet above the rounding of a turned mesh. */
+const CONTACT_MM = 0.01;
+
+/** A face this close to level lies flat: the next facet of a rod lying down is steeper. */
+const LEVEL = Math.cos((1 * Math.PI) / 180);
+
+/** Whether a triangle faces down and lies on the plate, so that it is neither an overhang nor in mid-air. */
+export function restsOnPlate({ positions, triangles }: SolidMesh, { normals }: Faces, face: number): boolean {
+  if (normals[3 * face + 2] > -LEVEL) return false;
+  for (let k = 0; k < 3; k++) if (positions[3 * triangles[3 * face + k] + 2] > CONTACT_MM) return false;
+  return true;
+}

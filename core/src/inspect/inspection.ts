@@ -1,0 +1,57 @@
+import { z } from 'zod';
+
+const verdict = z.enum(['pass', 'warn', 'fail']);
+const unit = z.enum(['mm', 'mm²', '°']);
+
+/** A place on the part that a check has something to say about. */
+export const finding = z.strictObject({
+  verdict,
+  measured: z.number(),
+  unit,
+  /** A point on the part, mm, as it stands on the plate. */
+  at: z.tuple([z.number(), z.number(), z.number()]),
+  /** One sentence for a twelve-year-old. */
+  message: z.string(),
+  /** The ids of the steps whose surface it is; empty for a part without a recipe. */
+  steps: z.array(z.string()),
+  /** The triangles of the mesh that make up the place. */
+  triangles: z.array(z.number().int()),
+  /** For a hole, what is known of it beyond its diameter; the axis is a unit vector. */
+  hole: z
+    .strictObject({
+      axis: z.tuple([z.number(), z.number(), z.number()]),
+      depthMm: z.number(),
+      through: z.boolean(),
+    })
+    .optional(),
+});
+export type Finding = z.infer<typeof finding>;
+
+/** What one check found. */
+export const checkResult = z.strictObject({
+  id: z.string(),
+  title: z.string(),
+  verdict,
+  /** The worst value, also when it passes; null when there is nothing of the kind to measure. */
+  measured: z.number().nullable(),
+  limit: z.number(),
+  unit,
+  /** Whether the measured value must be at least or at most the limit. */
+  rule: z.enum(['atLeast', 'atMost']),
+  findings: z.array(finding),
+});
+export type CheckResult = z.infer<typeof checkResult>;
+
+/** What a part is, whatever its limits. */
+export const partFacts = z.strictObject({
+  sizeMm: z.tuple([z.number(), z.number(), z.number()]),
+  volumeMm3: z.number(),
+  areaMm2: z.number(),
+  triangles: z.number().int(),
+  bodies: z.number().int(),
+});
+export type PartFacts = z.infer<typeof partFacts>;
+
+/** All checks of one part against one limits card. */
+export const inspection = z.strictObject({ verdict, part: partFacts, checks: z.array(checkResult) });
+export type Inspection = z.infer<typeof inspection>;

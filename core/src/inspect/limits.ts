@@ -1,0 +1,44 @@
+import { z } from 'zod';
+
+const positive = z.number().positive().max(10_000);
+
+/**
+ * A limits card: what a printer can make and what the class allows. Fields that are left out take the values of an
+ * ordinary classroom printer with a 0.4 mm nozzle; unknown fields are refused, so that a misspelt one is noticed.
+ */
+export const limitsCard = z.strictObject({
+  /** Usable space, left to right, front to back, and up. */
+  buildVolumeMm: z.tuple([positive, positive, positive]).default([220, 200, 180]),
+  nozzleMm: positive.default(0.4),
+  lineWidthMm: positive.default(0.45),
+  layerMm: positive.default(0.2),
+  minWallMm: positive.default(0.9),
+  minHoleMm: positive.default(2),
+  minGapMm: positive.default(0.4),
+  /** The steepest a face may lean with nothing under it: 0° is a wall, 90° a ceiling. */
+  maxOverhangDeg: z.number().min(0).max(90).default(45),
+  maxBridgeMm: positive.default(10),
+  /** The least area that must touch the plate for the part to stay on it. */
+  minBaseMm2: positive.default(50),
+  /** Height over narrowest width, above which a thing is knocked off. */
+  maxSlenderness: positive.default(5),
+  minReliefMm: positive.default(0.6),
+  maxMinutes: positive.default(120),
+  maxGrams: positive.default(60),
+});
+export type LimitsCard = z.infer<typeof limitsCard>;
+
+/** The card of an ordinary classroom printer. */
+export const classroomLimits: LimitsCard = limitsCard.parse({});
+
+/**
+ * Reads a limits card from untrusted data.
+ * Returns the card, or one sentence that names the field and what is wrong with it.
+ */
+export function parseLimits(data: unknown): { ok: true; limits: LimitsCard } | { ok: false; message: string } {
+  const parsed = limitsCard.safeParse(data);
+  if (parsed.success) return { ok: true, limits: parsed.data };
+  const { path, message } = parsed.error.issues[0];
+  const where = path.length > 0 ? `${path.join(' › ')}: ` : '';
+  return { ok: false, message: `${where}${message}` };
+}

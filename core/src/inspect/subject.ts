@@ -1,0 +1,55 @@
+import {
+  areaOf,
+  boundsOf,
+  facesOf,
+  sizeOf,
+  topologyOf,
+  triangleCount,
+  volumeOf,
+  type Box,
+  type Faces,
+  type SolidMesh,
+  type Topology,
+} from '../mesh/index.ts';
+import type { PartFacts } from './inspection.ts';
+
+/** The part under inspection with what several checks need to know of it, each computed once. */
+export interface Subject {
+  readonly mesh: SolidMesh;
+  readonly box: Box;
+  readonly faces: Faces;
+  readonly topology: Topology;
+  readonly facts: PartFacts;
+  /** The ids of the steps that the given triangles belong to, in the order of the recipe. */
+  stepsOf(triangles: readonly number[]): string[];
+}
+
+/** Prepares a closed mesh that stands on the plate (its lowest point at z = 0). */
+export function subjectOf(mesh: SolidMesh, stepIds: readonly string[] = []): Subject {
+  const box = boundsOf(mesh);
+  const topology = topologyOf(mesh);
+  return {
+    mesh,
+    box,
+    topology,
+    faces: facesOf(mesh),
+    facts: {
+      sizeMm: sizeOf(box).map(rounded) as [number, number, number],
+      volumeMm3: rounded(volumeOf(mesh)),
+      areaMm2: rounded(areaOf(mesh)),
+      triangles: triangleCount(mesh),
+      bodies: topology.bodies,
+    },
+    stepsOf(triangles) {
+      const { stepOf } = mesh;
+      if (!stepOf) return [];
+      const found = new Set(triangles.map((triangle) => stepOf[triangle]));
+      return [...found].sort((a, b) => a - b).flatMap((step) => stepIds[step] ?? []);
+    },
+  };
+}
+
+/** A figure as it is reported: three decimals say more than any printer can. */
+export function rounded(value: number): number {
+  return Math.round(value * 1000) / 1000;
+}

@@ -1,0 +1,4 @@
+export * from './solidMesh.ts';
+export * from './measure.ts';
+export * from './topology.ts';
+export * from './weld.ts';

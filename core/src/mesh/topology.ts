@@ -1,0 +1,80 @@
+import type { SolidMesh } from './solidMesh.ts';
+
+/** Which triangles touch which, across edges and as bodies. */
+export interface Topology {
+  /** For each triangle edge (3 f + k runs from corner k to k + 1) the neighbouring triangle, or -1 if there is none. */
+  readonly neighbours: Int32Array;
+  /** Number of edges where the surface does not close: its two directions are not used equally often. */
+  readonly openEdges: number;
+  /** For each triangle the number of the connected body it belongs to, from 0. */
+  readonly bodyOf: Int32Array;
+  readonly bodies: number;
+}
+
+/**
+ * Pairs each directed edge with its opposite.
+ *
+ * Where more than two triangles meet in one edge (two boxes that touch along it), opposites are paired in the order
+ * of the file; the surface still counts as closed.
+ */
+export function topologyOf({ triangles }: SolidMesh): Topology {
+  const edgeCount = triangles.length;
+  const neighbours = new Int32Array(edgeCount).fill(-1);
+
+  // Each list of edges that leave a vertex is a linked list through `next`, so that no objects are made.
+  let vertexCount = 0;
+  for (const vertex of triangles) if (vertex >= vertexCount) vertexCount = vertex + 1;
+  const firstLeaving = new Int32Array(vertexCount).fill(-1);
+  const next = new Int32Array(edgeCount);
+  for (let edge = edgeCount - 1; edge >= 0; edge--) {
+    const start = triangles[edge];
+    next[edge] = firstLeaving[start];
+    firstLeaving[start] = edge;
+  }
+
+  let openEdges = 0;
+  for (let edge = 0; edge < edgeCount; edge++) {
+    if (neighbours[edge] >= 0) continue;
+    const start = triangles[edge];
+    const end = triangles[endCorner(edge)];
+    let opposite = firstLeaving[end];
+    while (opposite >= 0 && (neighbours[opposite] >= 0 || triangles[endCorner(opposite)] !== start)) {
+      opposite = next[opposite];
+    }
+    if (opposite < 0) {
+      openEdges++;
+      continue;
+    }
+    neighbours[edge] = Math.floor(opposite / 3);
+    neighbours[opposite] = Math.floor(edge / 3);
+  }
+  return { neighbours, openEdges, ...bodiesOf(neighbours) };
+}
+
+/** The index in `triangles` of the vertex where a directed edge ends. */
+function endCorner(edge: number): number {
+  return edge % 3 === 2 ? edge - 2 : edge + 1;
+}
+
+function bodiesOf(neighbours: Int32Array): { bodyOf: Int32Array; bodies: number } {
+  const bodyOf = new Int32Array(neighbours.length / 3).fill(-1);
+  const stack: number[] = [];
+  let bodies = 0;
+  for (let seed = 0; seed < bodyOf.length; seed++) {
+    if (bodyOf[seed] >= 0) continue;
+    bodyOf[seed] = bodies;
+    stack.push(seed);
+    while (stack.length > 0) {
+      const face = stack.pop()!;
+      for (let k = 0; k < 3; k++) {
+        const other = neighbours[3 * face + k];
+        if (other >= 0 && bodyOf[other] < 0) {
+          bodyOf[other] = bodies;
+          stack.push(other);
+        }
+      }
+    }
+    bodies++;
+  }
+  return { bodyOf, bodies };
+}

@@ -1,0 +1,1 @@
+export { drawPng, type PictureOptions } from './picture.ts';

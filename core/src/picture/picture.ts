@@ -1,0 +1,147 @@
+import { encode } from 'fast-png';
+import { boundsOf, facesOf, type SolidMesh, type Vec3 } from '../mesh/index.ts';
+
+/** How a picture is drawn. Colours are #rrggbb; the part's is that of its filament. */
+export interface PictureOptions {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly colour: string;
+  readonly ground: string;
+}
+
+/** Each pixel is drawn as this many by this many and averaged, so that edges are smooth. */
+const OVERSAMPLING = 2;
+
+/** Seen from the front right and above, the way a part is held to be looked at; light comes over the left shoulder. */
+const TURN = (-28 * Math.PI) / 180;
+const TILT = (42 * Math.PI) / 180;
+const LIGHT: Vec3 = [-0.35, -0.5, 0.79];
+
+/**
+ * Draws a solid as a PNG picture, seen from a corner in parallel projection, with hidden surfaces hidden by a depth
+ * buffer. An empty mesh gives the bare ground.
+ */
+export function drawPng(mesh: SolidMesh, options: PictureOptions): Uint8Array {
+  const width = options.widthPx * OVERSAMPLING;
+  const height = options.heightPx * OVERSAMPLING;
+  const fine = new Uint8Array(width * height * 3);
+  const ground = rgb(options.ground);
+  for (let i = 0; i < fine.length; i += 3) fine.set(ground, i);
+  if (mesh.triangles.length > 0) drawTriangles(mesh, fine, width, height, rgb(options.colour));
+  return encode({
+    width: options.widthPx,
+    height: options.heightPx,
+    channels: 3,
+    data: averaged(fine, options.widthPx, options.heightPx),
+  });
+}
+
+function drawTriangles(mesh: SolidMesh, pixels: Uint8Array, width: number, height: number, colour: number[]): void {
+  const { positions: p, triangles: t } = mesh;
+  const { normals } = facesOf(mesh);
+  const screen = projected(mesh, width, height);
+  const depth = new Float32Array(width * height).fill(-Infinity);
+  for (let f = 0; f < t.length / 3; f++) {
+    const [ax, ay, az] = at(screen, t[3 * f]);
+    const [bx, by, bz] = at(screen, t[3 * f + 1]);
+    const [cx, cy, cz] = at(screen, t[3 * f + 2]);
+    const area = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
+    // The screen's y runs downwards, so what faces the eye turns the other way there.
+    if (area >= 0) continue;
+    const lit = normals[3 * f] * LIGHT[0] + normals[3 * f + 1] * LIGHT[1] + normals[3 * f + 2] * LIGHT[2];
+    const shade = 0.62 + 0.38 * Math.max(-0.6, lit);
+    const fromX = Math.max(0, Math.floor(Math.min(ax, bx, cx)));
+    const toX = Math.min(width - 1, Math.ceil(Math.max(ax, bx, cx)));
+    const fromY = Math.max(0, Math.floor(Math.min(ay, by, cy)));
+    const toY = Math.min(height - 1, Math.ceil(Math.max(ay, by, cy)));
+    for (let y = fromY; y <= toY; y++) {
+      for (let x = fromX; x <= toX; x++) {
+        const px = x + 0.5;
+        const py = y + 0.5;
+        const u = ((cx - bx) * (py - by) - (cy - by) * (px - bx)) / area;
+        const v = ((ax - cx) * (py - cy) - (ay - cy) * (px - cx)) / area;
+        const w = 1 - u - v;
+        if (u < 0 || v < 0 || w < 0) continue;
+        const z = u * az + v * bz + w * cz;
+        const pixel = y * width + x;
+        if (z <= depth[pixel]) continue;
+        depth[pixel] = z;
+        for (let k = 0; k < 3; k++) pixels[3 * pixel + k] = Math.min(255, colour[k] * shade);
+      }
+    }
+  }
+  outlineSteps(depth, pixels, width, height, p);
+}
+
+/** Darkens pixels where the depth jumps, which draws the part's edges as thin lines. */
+function outlineSteps(depth: Float32Array, pixels: Uint8Array, width: number, height: number, p: Float32Array): void {
+  const jump = Math.max(0.3, (p.reduce((a, b) => Math.max(a, Math.abs(b)), 0) * 2) / width);
+  for (let y = 1; y < height; y++) {
+    for (let x = 1; x < width; x++) {
+      const i = y * width + x;
+      const here = depth[i];
+      if (Math.abs(here - depth[i - 1]) < jump && Math.abs(here - depth[i - width]) < jump) continue;
+      if (here === -Infinity && depth[i - 1] === -Infinity && depth[i - width] === -Infinity) continue;
+      for (let k = 0; k < 3; k++) pixels[3 * i + k] *= 0.55;
+    }
+  }
+}
+
+/** x, y in pixels and the nearness to the eye of every vertex, fitted into the picture with a margin. */
+function projected(mesh: SolidMesh, width: number, height: number): Float32Array {
+  const box = boundsOf(mesh);
+  const centre = [0, 1, 2].map((i) => (box.min[i] + box.max[i]) / 2);
+  const cosTurn = Math.cos(TURN);
+  const sinTurn = Math.sin(TURN);
+  const cosTilt = Math.cos(TILT);
+  const sinTilt = Math.sin(TILT);
+  const out = new Float32Array(mesh.positions.length);
+  let spanX = 1e-6;
+  let spanY = 1e-6;
+  for (let i = 0; i < out.length; i += 3) {
+    const x = mesh.positions[i] - centre[0];
+    const y = mesh.positions[i + 1] - centre[1];
+    const z = mesh.positions[i + 2] - centre[2];
+    const across = x * cosTurn - y * sinTurn;
+    const away = x * sinTurn + y * cosTurn;
+    out[i] = across;
+    out[i + 1] = -(away * sinTilt + z * cosTilt);
+    out[i + 2] = z * sinTilt - away * cosTilt;
+    spanX = Math.max(spanX, Math.abs(out[i]));
+    spanY = Math.max(spanY, Math.abs(out[i + 1]));
+  }
+  const scale = 0.46 * Math.min(width / spanX, height / spanY);
+  for (let i = 0; i < out.length; i += 3) {
+    out[i] = width / 2 + out[i] * scale;
+    out[i + 1] = height / 2 + out[i + 1] * scale;
+  }
+  return out;
+}
+
+function at(screen: Float32Array, vertex: number): [number, number, number] {
+  return [screen[3 * vertex], screen[3 * vertex + 1], screen[3 * vertex + 2]];
+}
+
+function averaged(fine: Uint8Array, width: number, height: number): Uint8Array {
+  const out = new Uint8Array(width * height * 3);
+  const stride = width * OVERSAMPLING;
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      for (let k = 0; k < 3; k++) {
+        let sum = 0;
+        for (let sy = 0; sy < OVERSAMPLING; sy++) {
+          for (let sx = 0; sx < OVERSAMPLING; sx++) {
+            sum += fine[3 * ((y * OVERSAMPLING + sy) * stride + x * OVERSAMPLING + sx) + k];
+          }
+        }
+        out[3 * (y * width + x) + k] = sum / OVERSAMPLING ** 2;
+      }
+    }
+  }
+  return out;
+}
+
+function rgb(colour: string): [number, number, number] {
+  const value = Number.parseInt(colour.slice(1), 16);
+  return [(value >> 16) & 255, (value >> 8) & 255, value & 255];
+}

@@ -1,0 +1,16 @@
+/** Where in a recipe something is wrong, and one sentence that says what. */
+export interface Problem {
+  /** The step it concerns, if it concerns one. */
+  readonly stepId?: string;
+  /** The field of that step, as keys from the step inwards (`['outline', 'widthMm']`). */
+  readonly path?: readonly (string | number)[];
+  readonly message: string;
+}
+
+/** Thrown by the evaluation of a recipe that is well formed but cannot be built; carries the {@link Problem}. */
+export class RecipeError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.message);
+    this.name = 'RecipeError';
+  }
+}

@@ -1,0 +1,79 @@
+import { z } from 'zod';
+import { migrations } from './migrations.ts';
+import { referencesOf, step } from './steps/index.ts';
+import type { Problem } from './problem.ts';
+
+/** The number of the recipe format that this code reads and writes; older ones are migrated on reading. */
+export const RECIPE_VERSION = 1;
+
+/** A recipe: the ordered steps that make one part. */
+export const recipe = z
+  .strictObject({
+    format: z.literal('kelbrin-recipe'),
+    version: z.literal(RECIPE_VERSION),
+    steps: z.array(step).max(200),
+  })
+  .superRefine(({ steps }, context) => {
+    const seen = new Set<string>();
+    steps.forEach(({ id }, index) => {
+      if (seen.has(id)) {
+        context.addIssue({ code: 'custom', path: ['steps', index, 'id'], message: 'is the id of an earlier step too' });
+      }
+      seen.add(id);
+    });
+  });
+export type Recipe = z.infer<typeof recipe>;
+
+/** A recipe without any step. */
+export function emptyRecipe(): Recipe {
+  return { format: 'kelbrin-recipe', version: RECIPE_VERSION, steps: [] };
+}
+
+/** Either a recipe or one sentence that says what is wrong with the data and where. */
+export type ParsedRecipe = { ok: true; recipe: Recipe } | { ok: false; problem: Problem };
+
+/**
+ * Reads a recipe from untrusted data, migrating older formats.
+ *
+ * @example
+ * parseRecipe({ format: 'kelbrin-recipe', version: 1, steps: [] }) // { ok: true, recipe: … }
+ */
+export function parseRecipe(data: unknown): ParsedRecipe {
+  let current = data;
+  for (const { from, migrate } of migrations) {
+    const version = (current as { version?: unknown } | null)?.version;
+    if (version === from) current = migrate(current);
+  }
+  const parsed = recipe.safeParse(current);
+  if (parsed.success) return { ok: true, recipe: parsed.data };
+  const { path, message } = parsed.error.issues[0];
+  if (path.length === 0 || path[0] !== 'steps' || typeof path[1] !== 'number') {
+    const where = path.length > 0 ? ` (at ${path.join(' › ')})` : '';
+    return { ok: false, problem: { message: `This is not a recipe of a kind Kelbrin knows: ${message}${where}.` } };
+  }
+  const stepId = (current as { steps: { id?: unknown }[] }).steps[path[1]]?.id;
+  const inner = path.slice(2) as (string | number)[];
+  return {
+    ok: false,
+    problem: {
+      stepId: typeof stepId === 'string' ? stepId : undefined,
+      path: inner,
+      message: `Step ${path[1] + 1}${inner.length > 0 ? `, ${inner.join(' › ')}` : ''}: ${message}.`,
+    },
+  };
+}
+
+/** The first step that is placed on a step which does not come before it, if there is one. */
+export function referenceProblem({ steps }: Recipe): Problem | undefined {
+  const earlier = new Set<string>();
+  for (const [index, each] of steps.entries()) {
+    for (const id of referencesOf(each)) {
+      if (earlier.has(id)) continue;
+      const at = steps.findIndex((other) => other.id === id);
+      const what = at < 0 ? 'a step that is no longer there' : `step ${at + 1}, which does not come before it`;
+      return { stepId: each.id, path: ['placement', 'on'], message: `Step ${index + 1} is placed on ${what}.` };
+    }
+    earlier.add(each.id);
+  }
+  return undefined;
+}

@@ -1,0 +1,66 @@
+import { movesOf } from './motion.ts';
+import type { PrintSettings } from './printSettings.ts';
+import type { Toolpath } from './toolpath.ts';
+
+/** Where on the bed a part goes, and what is noted at the head of the file. */
+export interface GcodeOptions {
+  /** Added to the part's x and y, since a bed counts from its front left corner. */
+  readonly offsetMm: readonly [number, number];
+  /** Lines for people, written as comments. */
+  readonly notes?: readonly string[];
+}
+
+/**
+ * Writes a toolpath as G-code in millimetres with absolute positions and relative filament.
+ * The bed and nozzle are heated first and turned off at the end; the bed is pushed forward to be cleared.
+ */
+export function writeGcode(toolpath: Toolpath, settings: PrintSettings, { offsetMm, notes = [] }: GcodeOptions): string {
+  const [ox, oy] = offsetMm;
+  const lines = notes.map((note) => `; ${plain(note)}`);
+  lines.push(
+    'G21',
+    'G90',
+    'M83',
+    'M107',
+    `M140 S${settings.bedC}`,
+    `M104 S${settings.nozzleC}`,
+    `M190 S${settings.bedC}`,
+    `M109 S${settings.nozzleC}`,
+    'G28',
+    'G92 E0',
+  );
+  const travelFeed = feed(settings.travelMmPerS);
+  const retractFeed = feed(settings.retractMmPerS);
+  let current = -1;
+  for (const { layer, move } of movesOf(toolpath, settings)) {
+    if (layer !== current) {
+      lines.push(`; layer ${layer + 1} of ${toolpath.layers.length}`, `G0 Z${decimals(move.zMm, 3)} F600`);
+      if (layer === 1) lines.push('M106 S255');
+      current = layer;
+    }
+    const to = `X${decimals(move.to[0] + ox, 3)} Y${decimals(move.to[1] + oy, 3)}`;
+    if (move.filamentMm > 0) {
+      lines.push(`G1 ${to} E${decimals(move.filamentMm, 5)} F${feed(move.speedMmPerS)}`);
+    } else {
+      if (move.retracted) lines.push(`G1 E-${settings.retractMm} F${retractFeed}`);
+      lines.push(`G0 ${to} F${travelFeed}`);
+      if (move.retracted) lines.push(`G1 E${settings.retractMm} F${retractFeed}`);
+    }
+  }
+  lines.push('M107', 'M104 S0', 'M140 S0', 'G28 X', 'M84', '');
+  return lines.join('\n');
+}
+
+/** G-code counts speed in millimetres a minute. */
+function feed(mmPerS: number): number {
+  return Math.round(mmPerS * 60);
+}
+
+function decimals(value: number, places: number): string {
+  return String(Number(value.toFixed(places)));
+}
+
+/** A comment must not end its line or leave ASCII, or a printer might read the rest as a command. */
+function plain(note: string): string {
+  return note.normalize('NFKD').replace(/[^\x20-\x7e]/g, '').replace(/;/g, ',');
+}

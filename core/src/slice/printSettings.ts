@@ -1,0 +1,30 @@
+import { z } from 'zod';
+
+const positive = z.number().positive().max(1000);
+
+/** How a part is printed. The defaults are for an ordinary classroom printer with PLA. */
+export const printSettings = z.strictObject({
+  layerMm: positive.default(0.2),
+  firstLayerMm: positive.default(0.2),
+  lineWidthMm: positive.default(0.45),
+  /** How many lines go around each outline. */
+  perimeters: z.number().int().min(1).max(10).default(2),
+  /** How many layers are filled solidly below and above every surface that is seen. */
+  solidLayers: z.number().int().min(0).max(20).default(3),
+  /** The share of the inside that is filled, 0 to 1. */
+  infillShare: z.number().min(0).max(1).default(0.2),
+  filamentDiameterMm: positive.default(1.75),
+  filamentGramsPerCm3: positive.default(1.24),
+  nozzleC: z.number().min(0).max(350).default(210),
+  bedC: z.number().min(0).max(150).default(60),
+  firstLayerMmPerS: positive.default(20),
+  perimeterMmPerS: positive.default(40),
+  infillMmPerS: positive.default(60),
+  travelMmPerS: positive.default(120),
+  retractMm: z.number().min(0).max(20).default(0.8),
+  retractMmPerS: positive.default(35),
+});
+export type PrintSettings = z.infer<typeof printSettings>;
+
+/** The settings of an ordinary classroom print. */
+export const everydaySettings: PrintSettings = printSettings.parse({});

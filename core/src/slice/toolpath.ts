@@ -1,0 +1,23 @@
+/** What a line of plastic is for. */
+export type Role = 'perimeter' | 'solid' | 'infill';
+
+/** One line of plastic, laid without lifting; coordinates in mm as the part stands. */
+export interface Path {
+  readonly role: Role;
+  readonly points: readonly (readonly [number, number])[];
+  /** Whether the line returns to where it began. */
+  readonly closed: boolean;
+}
+
+/** Everything that is laid at one height. */
+export interface Layer {
+  /** The height of the layer's upper side, where the nozzle runs. */
+  readonly zMm: number;
+  readonly thickMm: number;
+  readonly paths: readonly Path[];
+}
+
+/** A part as the lines of plastic that make it, from the plate upwards. */
+export interface Toolpath {
+  readonly layers: readonly Layer[];
+}
