@@ -20,7 +20,9 @@ export function readSolid(bytes: Uint8Array): SolidMesh {
   }
   if (mesh.triangles.length === 0) throw new FormatError('the triangles in the file have no size');
   if (openEdges > 0) {
-    throw new FormatError(`the surface in the file does not close: ${openEdges} edges have a triangle on one side only`);
+    throw new FormatError(
+      `the surface in the file does not close: ${openEdges} edges have a triangle on one side only`,
+    );
   }
   return volumeOf(mesh) < 0 ? turnedInsideOut(mesh) : mesh;
 }

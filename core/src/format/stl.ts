@@ -64,11 +64,13 @@ function binaryCorners(bytes: Uint8Array): Float32Array {
 }
 
 function asciiCorners(content: string): Float32Array {
-  if (!/\bendsolid\b/.test(content)) throw new FormatError('the file is cut short: its closing “endsolid” is missing');
+  if (!/\bendsolid\b/.test(content))
+    throw new FormatError('the file is cut short: its closing “endsolid” is missing');
   const found = content.matchAll(/\bvertex\s+(\S+)\s+(\S+)\s+(\S+)/g);
   const corners: number[] = [];
   for (const [, x, y, z] of found) corners.push(Number(x), Number(y), Number(z));
-  if (corners.length % 9 !== 0) throw new FormatError('the file has a facet that does not have three corners');
+  if (corners.length % 9 !== 0)
+    throw new FormatError('the file has a facet that does not have three corners');
   return Float32Array.from(corners);
 }
 

@@ -39,7 +39,8 @@ export function writeThreeMf(mesh: SolidMesh, title: string): Uint8Array {
   ];
   for (let i = 0; i < p.length; i += 3) lines.push(`<vertex x="${p[i]}" y="${p[i + 1]}" z="${p[i + 2]}"/>`);
   lines.push('</vertices><triangles>');
-  for (let i = 0; i < t.length; i += 3) lines.push(`<triangle v1="${t[i]}" v2="${t[i + 1]}" v3="${t[i + 2]}"/>`);
+  for (let i = 0; i < t.length; i += 3)
+    lines.push(`<triangle v1="${t[i]}" v2="${t[i + 1]}" v3="${t[i + 2]}"/>`);
   lines.push('</triangles></mesh></object></resources><build><item objectid="1"/></build></model>');
 
   const xml = (content: string) => strToU8(`<?xml version="1.0" encoding="UTF-8"?>\n${content}`);
@@ -61,29 +62,33 @@ export function writeThreeMf(mesh: SolidMesh, title: string): Uint8Array {
 }
 
 const list = <T extends z.ZodType>(item: T) =>
-  z.preprocess((value) => (value === undefined || value === '' ? [] : Array.isArray(value) ? value : [value]), z.array(item));
+  z.preprocess(
+    (value) => (value === undefined || value === '' ? [] : Array.isArray(value) ? value : [value]),
+    z.array(item),
+  );
+/** An XML element that may be empty, which the parser gives as an empty string. */
+const element = <T extends z.ZodRawShape>(shape: T) =>
+  z.preprocess((value) => (value === '' ? {} : value), z.object(shape));
 const index = z.coerce.number().int().min(0);
 const coordinate = z.coerce.number();
-const model = z.object({
-  model: z.object({
+const model = element({
+  model: element({
     unit: z.string().default('millimeter'),
-    resources: z.object({
+    resources: element({
       object: list(
-        z.object({
+        element({
           id: z.string(),
-          mesh: z
-            .object({
-              vertices: z.object({ vertex: list(z.object({ x: coordinate, y: coordinate, z: coordinate })) }),
-              triangles: z.object({ triangle: list(z.object({ v1: index, v2: index, v3: index })) }),
-            })
-            .optional(),
-          components: z
-            .object({ component: list(z.object({ objectid: z.string(), transform: z.string().optional() })) })
-            .optional(),
+          mesh: element({
+            vertices: element({ vertex: list(element({ x: coordinate, y: coordinate, z: coordinate })) }),
+            triangles: element({ triangle: list(element({ v1: index, v2: index, v3: index })) }),
+          }).optional(),
+          components: element({
+            component: list(element({ objectid: z.string(), transform: z.string().optional() })),
+          }).optional(),
         }),
       ),
     }),
-    build: z.object({ item: list(z.object({ objectid: z.string(), transform: z.string().optional() })) }),
+    build: element({ item: list(element({ objectid: z.string(), transform: z.string().optional() })) }),
   }),
 });
 type Model = z.infer<typeof model>['model'];
@@ -95,15 +100,24 @@ type Model = z.infer<typeof model>['model'];
 export function readThreeMf(bytes: Uint8Array): SolidMesh {
   if (bytes.length === 0) throw new FormatError('the file is empty');
   const content = modelPart(unpack(bytes));
-  if (XMLValidator.validate(content) !== true) throw new FormatError('the model inside the 3MF file is not well-formed XML');
-  const parser = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '', processEntities: false, removeNSPrefix: true });
+  if (XMLValidator.validate(content) !== true)
+    throw new FormatError('the model inside the 3MF file is not well-formed XML');
+  const parser = new XMLParser({
+    ignoreAttributes: false,
+    attributeNamePrefix: '',
+    processEntities: false,
+    removeNSPrefix: true,
+  });
   const parsed = model.safeParse(parser.parse(content));
   if (!parsed.success) {
     const { path, message } = parsed.error.issues[0];
-    throw new FormatError(`the model inside the 3MF file is not as the format has it (${path.join(' › ')}: ${message})`);
+    throw new FormatError(
+      `the model inside the 3MF file is not as the format has it (${path.join(' › ')}: ${message})`,
+    );
   }
   const scale = millimetresPer[parsed.data.model.unit];
-  if (scale === undefined) throw new FormatError(`the model inside the 3MF file is in an unknown unit, “${parsed.data.model.unit}”`);
+  if (scale === undefined)
+    throw new FormatError(`the model inside the 3MF file is in an unknown unit, “${parsed.data.model.unit}”`);
   return assemble(parsed.data.model, scale);
 }
 
@@ -113,7 +127,8 @@ function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
     return unzipSync(bytes, {
       filter({ name, originalSize }) {
         if (!/\.(rels|model)$/i.test(name)) return false;
-        if (originalSize > LARGEST_MODEL_BYTES) throw new FormatError('the model inside the 3MF file is too large');
+        if (originalSize > LARGEST_MODEL_BYTES)
+          throw new FormatError('the model inside the 3MF file is too large');
         return true;
       },
     });
@@ -164,7 +179,8 @@ function assemble({ resources, build }: Model, scale: number): SolidMesh {
   for (const { objectid, transform } of build.item) place(objectid, matrices(transform), 0);
 
   if (triangles.length === 0) throw new FormatError('the 3MF file builds nothing');
-  if (!positions.every(Number.isFinite)) throw new FormatError('the 3MF file has a corner that is not a number');
+  if (!positions.every(Number.isFinite))
+    throw new FormatError('the 3MF file has a corner that is not a number');
   return { positions: Float32Array.from(positions), triangles: Uint32Array.from(triangles) };
 }
 
@@ -192,5 +208,8 @@ function escaped(words: string): string {
   // Control characters other than tab and line breaks have no place in XML at all.
   // eslint-disable-next-line no-control-regex
   const allowed = words.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '');
-  return allowed.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
+  return allowed.replace(
+    /[&<>"]/g,
+    (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!,
+  );
 }

@@ -41,7 +41,10 @@ function jacobi(m: number[][]): number[][] {
       }
       for (let k = 0; k < 3; k++) {
         [m[p][k], m[q][k]] = [c * m[p][k] - s * m[q][k], s * m[p][k] + c * m[q][k]];
-        [vectors[k][p], vectors[k][q]] = [c * vectors[k][p] - s * vectors[k][q], s * vectors[k][p] + c * vectors[k][q]];
+        [vectors[k][p], vectors[k][q]] = [
+          c * vectors[k][p] - s * vectors[k][q],
+          s * vectors[k][p] + c * vectors[k][q],
+        ];
       }
     }
   }
@@ -51,7 +54,11 @@ function jacobi(m: number[][]): number[][] {
 /** Two unit vectors that with `axis` stand square to each other. */
 export function planeBasis([x, y, z]: Vec3): [Vec3, Vec3] {
   const helper: Vec3 = Math.abs(z) < 0.9 ? [0, 0, 1] : [1, 0, 0];
-  const u = normalised([y * helper[2] - z * helper[1], z * helper[0] - x * helper[2], x * helper[1] - y * helper[0]]);
+  const u = normalised([
+    y * helper[2] - z * helper[1],
+    z * helper[0] - x * helper[2],
+    x * helper[1] - y * helper[0],
+  ]);
   return [u, [y * u[2] - z * u[1], z * u[0] - x * u[2], x * u[1] - y * u[0]]];
 }
 

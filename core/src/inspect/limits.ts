@@ -35,7 +35,9 @@ export const classroomLimits: LimitsCard = limitsCard.parse({});
  * Reads a limits card from untrusted data.
  * Returns the card, or one sentence that names the field and what is wrong with it.
  */
-export function parseLimits(data: unknown): { ok: true; limits: LimitsCard } | { ok: false; message: string } {
+export function parseLimits(
+  data: unknown,
+): { ok: true; limits: LimitsCard } | { ok: false; message: string } {
   const parsed = limitsCard.safeParse(data);
   if (parsed.success) return { ok: true, limits: parsed.data };
   const { path, message } = parsed.error.issues[0];

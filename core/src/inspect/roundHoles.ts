@@ -70,7 +70,10 @@ function hollows({ mesh, faces, topology }: Subject): number[][] {
     // The neighbour rises above this facet's plane where the surface is hollow.
     const from = 3 * t[a + k];
     const tip = 3 * t[b + tipCorner(t, face, k, other)];
-    const rise = n[a] * (p[tip] - p[from]) + n[a + 1] * (p[tip + 1] - p[from + 1]) + n[a + 2] * (p[tip + 2] - p[from + 2]);
+    const rise =
+      n[a] * (p[tip] - p[from]) +
+      n[a + 1] * (p[tip + 1] - p[from + 1]) +
+      n[a + 2] * (p[tip + 2] - p[from + 2]);
     return rise > 0 ? 1 : -1;
   };
 
@@ -134,7 +137,8 @@ function connected({ topology }: Subject, set: readonly number[]): number[][] {
 function roundHole(subject: Subject, wall: number[], axis: Vec3): RoundHole | undefined {
   const { positions: p, triangles: t } = subject.mesh;
   const [u, v] = planeBasis(axis);
-  const dot = (vertex: number, d: Vec3) => p[3 * vertex] * d[0] + p[3 * vertex + 1] * d[1] + p[3 * vertex + 2] * d[2];
+  const dot = (vertex: number, d: Vec3) =>
+    p[3 * vertex] * d[0] + p[3 * vertex + 1] * d[1] + p[3 * vertex + 2] * d[2];
 
   const vertices = [...new Set(wall.flatMap((f) => [t[3 * f], t[3 * f + 1], t[3 * f + 2]]))];
   const flat = vertices.map((vertex): [number, number] => [dot(vertex, u), dot(vertex, v)]);
@@ -142,9 +146,12 @@ function roundHole(subject: Subject, wall: number[], axis: Vec3): RoundHole | un
   if (!circle) return undefined;
   const { middle, radius } = circle;
   const slack = Math.max(ROUND_MM, ROUND_SHARE * radius);
-  if (flat.some(([x, y]) => Math.abs(Math.hypot(x - middle[0], y - middle[1]) - radius) > slack)) return undefined;
+  if (flat.some(([x, y]) => Math.abs(Math.hypot(x - middle[0], y - middle[1]) - radius) > slack))
+    return undefined;
 
-  const angleOf = new Map(vertices.map((vertex, i) => [vertex, Math.atan2(flat[i][1] - middle[1], flat[i][0] - middle[0])]));
+  const angleOf = new Map(
+    vertices.map((vertex, i) => [vertex, Math.atan2(flat[i][1] - middle[1], flat[i][0] - middle[0])]),
+  );
   if (wrapDeg(wall.map((f) => [0, 1, 2].map((k) => angleOf.get(t[3 * f + k])!))) < WRAP_DEG) return undefined;
 
   const heights = vertices.map((vertex) => dot(vertex, axis));
@@ -156,9 +163,13 @@ function roundHole(subject: Subject, wall: number[], axis: Vec3): RoundHole | un
     [0, 1, 2].map((i) => middle[0] * u[i] + middle[1] * v[i] + along * axis[i]) as unknown as Vec3;
   const half = (low + high) / 2;
   const reach = (high - low) / 2 + radius;
+  // Looked along beside the axis, since the facets of a drill tip meet in a point on it, where a ray could slip through.
+  const beside = [0, 1, 2].map(
+    (i) => point(half)[i] + radius * (0.13 * u[i] + 0.29 * v[i]),
+  ) as unknown as Vec3;
   const through =
-    !isBlocked(subject, point(half), axis, reach) &&
-    !isBlocked(subject, point(half), [-axis[0], -axis[1], -axis[2]], reach);
+    !isBlocked(subject, beside, axis, reach) &&
+    !isBlocked(subject, beside, [-axis[0], -axis[1], -axis[2]], reach);
   return { diameterMm: 2 * radius, depthMm: high - low, axis, middle: point(half), through, triangles: wall };
 }
 
@@ -180,7 +191,12 @@ function wrapDeg(facets: readonly (readonly number[])[]): number {
  * A ball's or ring's hollow also has a band of facets square to an axis, but the surface goes on smoothly at both of
  * the band's rims, and the band is about as wide as the bend to the next one says.
  */
-function isBandOfBall({ faces, topology }: Subject, wall: readonly number[], radius: number, depth: number): boolean {
+function isBandOfBall(
+  { faces, topology }: Subject,
+  wall: readonly number[],
+  radius: number,
+  depth: number,
+): boolean {
   const inside = new Set(wall);
   const { normals: n } = faces;
   let rims = 0;
@@ -189,7 +205,8 @@ function isBandOfBall({ faces, topology }: Subject, wall: readonly number[], rad
     for (let k = 0; k < 3; k++) {
       const other = topology.neighbours[3 * f + k];
       if (other < 0 || inside.has(other)) continue;
-      const cosine = n[3 * f] * n[3 * other] + n[3 * f + 1] * n[3 * other + 1] + n[3 * f + 2] * n[3 * other + 2];
+      const cosine =
+        n[3 * f] * n[3 * other] + n[3 * f + 1] * n[3 * other + 1] + n[3 * f + 2] * n[3 * other + 2];
       rims++;
       bends += Math.acos(Math.max(-1, Math.min(1, cosine)));
     }

@@ -36,7 +36,13 @@ export function drawPng(mesh: SolidMesh, options: PictureOptions): Uint8Array {
   });
 }
 
-function drawTriangles(mesh: SolidMesh, pixels: Uint8Array, width: number, height: number, colour: number[]): void {
+function drawTriangles(
+  mesh: SolidMesh,
+  pixels: Uint8Array,
+  width: number,
+  height: number,
+  colour: number[],
+): void {
   const { positions: p, triangles: t } = mesh;
   const { normals } = facesOf(mesh);
   const screen = projected(mesh, width, height);
@@ -74,7 +80,13 @@ function drawTriangles(mesh: SolidMesh, pixels: Uint8Array, width: number, heigh
 }
 
 /** Darkens pixels where the depth jumps, which draws the part's edges as thin lines. */
-function outlineSteps(depth: Float32Array, pixels: Uint8Array, width: number, height: number, p: Float32Array): void {
+function outlineSteps(
+  depth: Float32Array,
+  pixels: Uint8Array,
+  width: number,
+  height: number,
+  p: Float32Array,
+): void {
   const jump = Math.max(0.3, (p.reduce((a, b) => Math.max(a, Math.abs(b)), 0) * 2) / width);
   for (let y = 1; y < height; y++) {
     for (let x = 1; x < width; x++) {

@@ -17,7 +17,11 @@ export const recipe = z
     const seen = new Set<string>();
     steps.forEach(({ id }, index) => {
       if (seen.has(id)) {
-        context.addIssue({ code: 'custom', path: ['steps', index, 'id'], message: 'is the id of an earlier step too' });
+        context.addIssue({
+          code: 'custom',
+          path: ['steps', index, 'id'],
+          message: 'is the id of an earlier step too',
+        });
       }
       seen.add(id);
     });
@@ -49,7 +53,10 @@ export function parseRecipe(data: unknown): ParsedRecipe {
   const { path, message } = parsed.error.issues[0];
   if (path.length === 0 || path[0] !== 'steps' || typeof path[1] !== 'number') {
     const where = path.length > 0 ? ` (at ${path.join(' › ')})` : '';
-    return { ok: false, problem: { message: `This is not a recipe of a kind Kelbrin knows: ${message}${where}.` } };
+    return {
+      ok: false,
+      problem: { message: `This is not a recipe of a kind Kelbrin knows: ${message}${where}.` },
+    };
   }
   const stepId = (current as { steps: { id?: unknown }[] }).steps[path[1]]?.id;
   const inner = path.slice(2) as (string | number)[];
@@ -70,8 +77,13 @@ export function referenceProblem({ steps }: Recipe): Problem | undefined {
     for (const id of referencesOf(each)) {
       if (earlier.has(id)) continue;
       const at = steps.findIndex((other) => other.id === id);
-      const what = at < 0 ? 'a step that is no longer there' : `step ${at + 1}, which does not come before it`;
-      return { stepId: each.id, path: ['placement', 'on'], message: `Step ${index + 1} is placed on ${what}.` };
+      const what =
+        at < 0 ? 'a step that is no longer there' : `step ${at + 1}, which does not come before it`;
+      return {
+        stepId: each.id,
+        path: ['placement', 'on'],
+        message: `Step ${index + 1} is placed on ${what}.`,
+      };
     }
     earlier.add(each.id);
   }

@@ -84,7 +84,9 @@ export function choice(
 /** The step or plate that something is placed on; every earlier step can be chosen. */
 export function targetToken(path: FieldPath, on: Target, { recipe, index }: SentenceContext): Token {
   const options: Option[] = [{ label: 'the plate', value: { plate: true } }];
-  recipe.steps.slice(0, index).forEach((step, i) => options.push({ label: `step ${i + 1}`, value: { step: step.id } }));
+  recipe.steps
+    .slice(0, index)
+    .forEach((step, i) => options.push({ label: `step ${i + 1}`, value: { step: step.id } }));
   const missing = 'step' in on && !recipe.steps.slice(0, index).some((step) => step.id === on.step);
   if (missing) options.push({ label: 'a step that comes later', value: on });
   return choice(path, 'placed on', options, ({ value }) => JSON.stringify(value) === JSON.stringify(on));

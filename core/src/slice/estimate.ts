@@ -17,7 +17,11 @@ const ROOM_C = 20;
 
 /** Adds up the moves of a toolpath at their set speeds, with heating before them. */
 export function estimate(toolpath: Toolpath, settings: PrintSettings): Estimate {
-  const heating = Math.max((settings.nozzleC - ROOM_C) / NOZZLE_C_PER_S, (settings.bedC - ROOM_C) / BED_C_PER_S, 0);
+  const heating = Math.max(
+    (settings.nozzleC - ROOM_C) / NOZZLE_C_PER_S,
+    (settings.bedC - ROOM_C) / BED_C_PER_S,
+    0,
+  );
   let seconds = heating;
   let filamentMm = 0;
   for (const { move } of movesOf(toolpath, settings)) {

@@ -14,7 +14,11 @@ export interface GcodeOptions {
  * Writes a toolpath as G-code in millimetres with absolute positions and relative filament.
  * The bed and nozzle are heated first and turned off at the end; the bed is pushed forward to be cleared.
  */
-export function writeGcode(toolpath: Toolpath, settings: PrintSettings, { offsetMm, notes = [] }: GcodeOptions): string {
+export function writeGcode(
+  toolpath: Toolpath,
+  settings: PrintSettings,
+  { offsetMm, notes = [] }: GcodeOptions,
+): string {
   const [ox, oy] = offsetMm;
   const lines = notes.map((note) => `; ${plain(note)}`);
   lines.push(
@@ -62,5 +66,8 @@ function decimals(value: number, places: number): string {
 
 /** A comment must not end its line or leave ASCII, or a printer might read the rest as a command. */
 function plain(note: string): string {
-  return note.normalize('NFKD').replace(/[^\x20-\x7e]/g, '').replace(/;/g, ',');
+  return note
+    .normalize('NFKD')
+    .replace(/[^\x20-\x7e]/g, '')
+    .replace(/;/g, ',');
 }

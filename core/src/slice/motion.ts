@@ -17,7 +17,10 @@ export interface Move {
 const RETRACT_ABOVE_MM = 2;
 
 /** Goes through a toolpath move by move, in the order of printing, starting above the first point. */
-export function* movesOf(toolpath: Toolpath, settings: PrintSettings): Generator<{ layer: number; move: Move }> {
+export function* movesOf(
+  toolpath: Toolpath,
+  settings: PrintSettings,
+): Generator<{ layer: number; move: Move }> {
   const filamentArea = (Math.PI * settings.filamentDiameterMm ** 2) / 4;
   let at: readonly [number, number] | undefined;
   for (const [layer, { zMm, thickMm, paths }] of toolpath.layers.entries()) {

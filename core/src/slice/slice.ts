@@ -58,7 +58,12 @@ function layerPaths(scope: Scope, sections: readonly Area[], index: number, sett
 }
 
 /** The area that has material in all of the next layers above and below; undefined near the top and the bottom. */
-function coveredBothWays(scope: Scope, sections: readonly Area[], index: number, by: number): Area | undefined {
+function coveredBothWays(
+  scope: Scope,
+  sections: readonly Area[],
+  index: number,
+  by: number,
+): Area | undefined {
   if (index - by < 0 || index + by >= sections.length) return undefined;
   let covered = sections[index].in(scope);
   for (let i = index - by; i <= index + by; i++) if (i !== index) covered = covered.and(sections[i]);

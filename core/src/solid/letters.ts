@@ -1,3 +1,4 @@
+/// <reference path="./opentype.d.ts" />
 import { parse, type Font, type PathCommand } from 'opentype.js/dist/opentype.mjs';
 import type { Outline, Region } from '../recipe/steps/index.ts';
 
@@ -40,7 +41,8 @@ function flatten(commands: readonly PathCommand[]): Region {
   const finish = () => {
     const [first] = outline;
     const last = outline.at(-1);
-    if (first && last && outline.length > 1 && Math.hypot(first[0] - last[0], first[1] - last[1]) < 1e-6) outline.pop();
+    if (first && last && outline.length > 1 && Math.hypot(first[0] - last[0], first[1] - last[1]) < 1e-6)
+      outline.pop();
     if (outline.length > 2) region.push(outline);
     outline = [];
   };
@@ -73,7 +75,10 @@ function flatten(commands: readonly PathCommand[]): Region {
         const y1 = -command.y1;
         const y2 = -command.y2;
         const y = -command.y;
-        const bend = Math.max(Math.hypot(x0 - 2 * x1 + x2, y0 - 2 * y1 + y2), Math.hypot(x1 - 2 * x2 + x, y1 - 2 * y2 + y));
+        const bend = Math.max(
+          Math.hypot(x0 - 2 * x1 + x2, y0 - 2 * y1 + y2),
+          Math.hypot(x1 - 2 * x2 + x, y1 - 2 * y2 + y),
+        );
         const steps = stepsFor(bend * 0.75);
         for (let i = 1; i <= steps; i++) {
           const t = i / steps;

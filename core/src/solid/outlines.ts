@@ -28,11 +28,19 @@ export function roundedRectangle(widthMm: number, depthMm: number, cornerMm: num
   const quarter = segmentsFor(cornerMm) / 4;
   const corners: Outline = [];
   const middles: [number, number][] = [[x, y], [-x, y], [-x, -y], [x, -y]]; // prettier-ignore
-  middles.forEach((middle, i) => corners.push(...arc(middle, cornerMm, (i * Math.PI) / 2, Math.PI / 2, quarter)));
+  middles.forEach((middle, i) =>
+    corners.push(...arc(middle, cornerMm, (i * Math.PI) / 2, Math.PI / 2, quarter)),
+  );
   return [withoutRepeats(corners)];
 }
 
-function arc(middle: readonly [number, number], radius: number, from: number, sweep: number, segments: number): Outline {
+function arc(
+  middle: readonly [number, number],
+  radius: number,
+  from: number,
+  sweep: number,
+  segments: number,
+): Outline {
   return Array.from({ length: segments + 1 }, (_, i) => {
     const angle = from + (sweep * i) / segments;
     return [middle[0] + radius * Math.cos(angle), middle[1] + radius * Math.sin(angle)];

@@ -34,8 +34,11 @@ export function fromMesh(kernel: Kernel, scope: Scope, { positions, triangles }:
   try {
     return scope.keep(new kernel.Manifold(mesh));
   } catch (error) {
-    throw new Error('The surface is not that of a solid: it has gaps, or triangles that face the wrong way.', {
-      cause: error,
-    });
+    throw new Error(
+      'The surface is not that of a solid: it has gaps, or triangles that face the wrong way.',
+      {
+        cause: error,
+      },
+    );
   }
 }

@@ -39,10 +39,16 @@ export const hole: Check = {
   },
 };
 
-function sentence({ diameterMm, depthMm, through, axis }: RoundHole, verdict: Verdict, minHoleMm: number): string {
+function sentence(
+  { diameterMm, depthMm, through, axis }: RoundHole,
+  verdict: Verdict,
+  minHoleMm: number,
+): string {
   const what = `This hole is Ø ${formatMm(Math.round(diameterMm * 100) / 100)} mm`;
-  if (verdict === 'fail') return `${what}; it will close up, because the smallest that prints open is Ø ${formatMm(minHoleMm)} mm.`;
-  if (verdict === 'warn') return `${what}, only just over the smallest that prints open, Ø ${formatMm(minHoleMm)} mm.`;
+  if (verdict === 'fail')
+    return `${what}; it will close up, because the smallest that prints open is Ø ${formatMm(minHoleMm)} mm.`;
+  if (verdict === 'warn')
+    return `${what}, only just over the smallest that prints open, Ø ${formatMm(minHoleMm)} mm.`;
   const depth = formatMm(Math.round(depthMm * 100) / 100);
   return `${what}, ${through ? `right through ${depth} mm` : `${depth} mm deep`}, ${direction(axis)}.`;
 }

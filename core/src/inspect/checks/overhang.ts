@@ -48,7 +48,8 @@ export const overhang: Check = {
         measured,
         unit: '°' as const,
         at: centroid(subject, worstFace),
-        message: verdict === 'fail' ? `${leans}; ${bound}.` : `${leans}, which is close to the limit: ${bound}.`,
+        message:
+          verdict === 'fail' ? `${leans}; ${bound}.` : `${leans}, which is close to the limit: ${bound}.`,
         steps: subject.stepsOf(region),
         triangles: region,
       };
@@ -100,7 +101,10 @@ function reachMm({ mesh, faces, topology }: Subject, region: readonly number[]):
       if (inside.has(topology.neighbours[3 * face + k])) continue;
       const a = 3 * mesh.triangles[3 * face + k];
       const b = 3 * mesh.triangles[3 * face + ((k + 1) % 3)];
-      outline += Math.hypot(mesh.positions[a] - mesh.positions[b], mesh.positions[a + 1] - mesh.positions[b + 1]);
+      outline += Math.hypot(
+        mesh.positions[a] - mesh.positions[b],
+        mesh.positions[a + 1] - mesh.positions[b + 1],
+      );
     }
   }
   // A closed surface seen from above can have no outline only if it is a whole body, which cannot face down all over.
@@ -110,7 +114,8 @@ function reachMm({ mesh, faces, topology }: Subject, region: readonly number[]):
 function centroid({ mesh }: Subject, face: number): [number, number, number] {
   const sum: [number, number, number] = [0, 0, 0];
   for (let k = 0; k < 3; k++) {
-    for (let axis = 0; axis < 3; axis++) sum[axis] += mesh.positions[3 * mesh.triangles[3 * face + k] + axis] / 3;
+    for (let axis = 0; axis < 3; axis++)
+      sum[axis] += mesh.positions[3 * mesh.triangles[3 * face + k] + axis] / 3;
   }
   return sum.map(rounded) as [number, number, number];
 }

@@ -79,7 +79,10 @@ export const extrude: StepKind<ExtrudeStep> = {
     if (step.outline.shape === 'roundedRectangle') {
       const largest = Math.min(step.outline.widthMm, step.outline.depthMm) / 2;
       if (step.outline.cornerMm > largest) {
-        kit.fail(['outline', 'cornerMm'], `The corners can be at most ${largest} mm, half of the shorter side.`);
+        kit.fail(
+          ['outline', 'cornerMm'],
+          `The corners can be at most ${largest} mm, half of the shorter side.`,
+        );
       }
     }
     const extent = extentOf(region);
@@ -100,14 +103,22 @@ function outlineTokens({ outline }: ExtrudeStep): Token[] {
     [
       {
         label: 'rounded rectangle',
-        value: { shape: 'roundedRectangle', widthMm: across, depthMm: across, cornerMm: Math.min(2, across / 2) },
+        value: {
+          shape: 'roundedRectangle',
+          widthMm: across,
+          depthMm: across,
+          cornerMm: Math.min(2, across / 2),
+        },
       },
       { label: 'circle', value: { shape: 'circle', diameterMm: across } },
     ],
     ({ value }) => (value as { shape: string }).shape === outline.shape,
   );
   if (outline.shape === 'circle') {
-    return [shape, millimetres(['outline', 'diameterMm'], outline.diameterMm, 'diameter', { sign: 'Ø', stepMm: 0.5 })];
+    return [
+      shape,
+      millimetres(['outline', 'diameterMm'], outline.diameterMm, 'diameter', { sign: 'Ø', stepMm: 0.5 }),
+    ];
   }
   return [
     shape,

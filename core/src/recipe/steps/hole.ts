@@ -31,7 +31,8 @@ export const hole: StepKind<HoleStep> = {
     kind: 'hole',
     diameterMm: 4,
     depth: { type: 'through' },
-    placement: on === undefined ? centredOn() : { ...centredOn(on), x: { relation: 'inFrom', edge: 'low', mm: 6 } },
+    placement:
+      on === undefined ? centredOn() : { ...centredOn(on), x: { relation: 'inFrom', edge: 'low', mm: 6 } },
   }),
 
   sentence(step, context) {
@@ -61,7 +62,11 @@ export const hole: StepKind<HoleStep> = {
   build(step, kit) {
     const host = kit.boxOf(step.placement.on);
     const part = kit.partBox();
-    if (!part) return kit.fail([], 'There is nothing to cut a hole in yet: put this step after one that adds material.');
+    if (!part)
+      return kit.fail(
+        [],
+        'There is nothing to cut a hole in yet: put this step after one that adds material.',
+      );
     const middle = { low: 0, high: 0 };
     const at = [
       shiftAlong('x', step.placement.x, middle, host),

@@ -65,7 +65,10 @@ export const letters: StepKind<LettersStep> = {
     if (step.words.trim() === '') kit.fail(['words'], 'There are no letters to write yet.');
     const host = kit.boxOf(step.placement.on);
     if (step.effect === 'sunk' && !kit.partBox()) {
-      kit.fail(['effect'], 'There is nothing to sink letters into yet: put this step after one that adds material.');
+      kit.fail(
+        ['effect'],
+        'There is nothing to sink letters into yet: put this step after one that adds material.',
+      );
     }
     const region = kit.letters(step.words, step.tallMm);
     const extent = extentOf(region);

@@ -52,7 +52,10 @@ export interface StepKind<Step extends { id: string; kind: string }> {
 }
 
 /** The least and greatest x and y of a region; zero for an empty one. */
-export function extentOf(region: Region): { x: { low: number; high: number }; y: { low: number; high: number } } {
+export function extentOf(region: Region): {
+  x: { low: number; high: number };
+  y: { low: number; high: number };
+} {
   const x = { low: Infinity, high: -Infinity };
   const y = { low: Infinity, high: -Infinity };
   for (const outline of region) {

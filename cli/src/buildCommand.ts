@@ -1,0 +1,29 @@
+import { writeFile } from 'node:fs/promises';
+import { basename } from 'node:path';
+import { nodeWorkshop } from '@kelbrin/core/node';
+import { parseRecipe } from '@kelbrin/core/recipe';
+import { writeStl, writeThreeMf } from '@kelbrin/core/format';
+import { evaluate } from '@kelbrin/core/solid';
+import { readJson } from './files.ts';
+import { Unusable, type ExitCode, type Output } from './outcome.ts';
+
+/** Builds the part of a recipe file and writes it as 3MF or STL, by the ending of the output's name. */
+export async function buildCommand(recipePath: string, outPath: string, output: Output): Promise<ExitCode> {
+  const ending = /\.(3mf|stl)$/i.exec(outPath)?.[1].toLowerCase();
+  if (!ending) throw new Unusable(`${outPath}: the name must end in .3mf or .stl.`);
+  const parsed = parseRecipe(await readJson(recipePath));
+  if (!parsed.ok) throw new Unusable(`${recipePath}: ${parsed.problem.message}`);
+  const built = evaluate(parsed.recipe, await nodeWorkshop());
+  if (!built.ok) throw new Unusable(`${recipePath}: ${built.problem.message}`);
+  if (built.mesh.triangles.length === 0) throw new Unusable(`${recipePath}: the recipe makes nothing yet.`);
+  const title = basename(recipePath).replace(/\.json$/i, '');
+  try {
+    await writeFile(outPath, ending === 'stl' ? writeStl(built.mesh) : writeThreeMf(built.mesh, title));
+  } catch (error) {
+    throw new Unusable(`${outPath}: the file cannot be written: ${(error as Error).message}.`, {
+      cause: error,
+    });
+  }
+  output.out(`${outPath}: ${(built.volumeMm3 / 1000).toFixed(2)} cm³ of ${parsed.recipe.steps.length} steps`);
+  return 0;
+}

@@ -1,0 +1,50 @@
+import { readFile } from 'node:fs/promises';
+import { parseLimits, classroomLimits, type LimitsCard } from '@kelbrin/core/inspect';
+import { FormatError, readSolid } from '@kelbrin/core/format';
+import type { SolidMesh } from '@kelbrin/core/mesh';
+import { Unusable } from './outcome.ts';
+
+/** The bytes of a file; throws {@link Unusable} when it cannot be read. */
+export async function readBytes(path: string): Promise<Uint8Array> {
+  try {
+    return await readFile(path);
+  } catch (error) {
+    throw new Unusable(`${path}: ${readingProblem(error as NodeJS.ErrnoException)}.`, { cause: error });
+  }
+}
+
+/** The data of a JSON file; throws {@link Unusable} when it is missing or no JSON. */
+export async function readJson(path: string): Promise<unknown> {
+  const bytes = await readBytes(path);
+  try {
+    return JSON.parse(new TextDecoder().decode(bytes));
+  } catch (error) {
+    throw new Unusable(`${path}: the file is not JSON.`, { cause: error });
+  }
+}
+
+/** The solid in an STL or 3MF file; throws {@link Unusable} when there is none. */
+export async function readPart(path: string): Promise<SolidMesh> {
+  const bytes = await readBytes(path);
+  try {
+    return readSolid(bytes);
+  } catch (error) {
+    if (error instanceof FormatError) throw new Unusable(`${path}: ${error.message}.`, { cause: error });
+    throw error;
+  }
+}
+
+/** The limits card in a file, or the classroom's when no file is named. */
+export async function readLimits(path: string | undefined): Promise<LimitsCard> {
+  if (path === undefined) return classroomLimits;
+  const parsed = parseLimits(await readJson(path));
+  if (!parsed.ok) throw new Unusable(`${path}: this is not a limits card: ${parsed.message}.`);
+  return parsed.limits;
+}
+
+function readingProblem({ code, message }: NodeJS.ErrnoException): string {
+  if (code === 'ENOENT') return 'there is no such file';
+  if (code === 'EISDIR') return 'this is a folder, not a file';
+  if (code === 'EACCES') return 'the file may not be read';
+  return message;
+}

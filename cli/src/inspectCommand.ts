@@ -1,0 +1,74 @@
+import { inspect, type CheckResult, type Inspection, type LimitsCard } from '@kelbrin/core/inspect';
+import { readLimits, readPart } from './files.ts';
+import { Unusable, type ExitCode, type Output } from './outcome.ts';
+
+/** What `inspect` was asked to do. */
+export interface InspectRequest {
+  readonly files: readonly string[];
+  readonly limits?: string;
+  readonly json: boolean;
+}
+
+/**
+ * Inspects part files one after the other. A file that cannot be used is said on the error output and the others are
+ * still inspected. Throws {@link Unusable} when the limits cannot be used, since then no verdict means anything.
+ */
+export async function inspectCommand(request: InspectRequest, output: Output): Promise<ExitCode> {
+  const limits = await readLimits(request.limits);
+  let code: ExitCode = 0;
+  for (const file of request.files) {
+    try {
+      const result = await inspectFile(file, limits);
+      output.out(request.json ? jsonLine(file, result) : report(file, result));
+      if (result.verdict === 'fail' && code === 0) code = 1;
+    } catch (error) {
+      if (!(error instanceof Unusable)) throw error;
+      output.err(error.message);
+      code = 2;
+    }
+  }
+  return code;
+}
+
+async function inspectFile(file: string, limits: LimitsCard): Promise<Inspection> {
+  return inspect(await readPart(file), limits);
+}
+
+/** One line of JSON for programs. Triangles and steps are left out: a bare file has no recipe to point at. */
+function jsonLine(file: string, { verdict, part, checks }: Inspection): string {
+  const plainChecks = checks.map(({ id, verdict, measured, limit, unit, findings }) => ({
+    id,
+    verdict,
+    measured,
+    limit,
+    unit,
+    findings: findings.map(({ verdict, measured, unit, at, message, hole }) => ({
+      verdict,
+      measured,
+      unit,
+      at,
+      message,
+      ...hole,
+    })),
+  }));
+  return JSON.stringify({ file, verdict, part, checks: plainChecks });
+}
+
+/** A few lines for people: the part, then each check with what it found. */
+function report(file: string, { verdict, part, checks }: Inspection): string {
+  const size = part.sizeMm.map((mm) => mm.toFixed(2)).join(' × ');
+  const cm3 = (part.volumeMm3 / 1000).toFixed(2);
+  const bodies = part.bodies === 1 ? 'one body' : `${part.bodies} bodies`;
+  return [
+    `${file}: ${verdict}`,
+    `  ${size} mm, ${cm3} cm³, ${bodies}, ${part.triangles} triangles`,
+    ...checks.flatMap(checkLines),
+  ].join('\n');
+}
+
+function checkLines({ id, verdict, measured, limit, unit, rule, findings }: CheckResult): string[] {
+  const value = measured === null ? 'none' : `${measured} ${unit}`;
+  const bound = `${rule === 'atLeast' ? 'at least' : 'at most'} ${limit} ${unit}`;
+  const head = `  ${verdict.padEnd(4)}  ${id.padEnd(9)} ${value} (${bound})`;
+  return [head, ...findings.map(({ message, at }) => `          ${message} At ${at.join(', ')}.`)];
+}

@@ -1,0 +1,142 @@
+import { mkdtemp, rm, writeFile, readFile, mkdir } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { readSolid, writeStl, writeThreeMf } from '@kelbrin/core/format';
+import { volumeOf } from '@kelbrin/core/mesh';
+import { nodeWorkshop } from '@kelbrin/core/node';
+import { ball, invertedCone, plateWithHole } from '../../core/test/solids.ts';
+import { label } from '../../core/test/recipes.ts';
+import { kelbrin } from './kelbrin.ts';
+
+let folder: string;
+const at = (name: string) => join(folder, name);
+
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'kelbrin-'));
+  const { kernel } = await nodeWorkshop();
+  await writeFile(at('good.stl'), writeStl(plateWithHole(kernel, 4)));
+  await writeFile(at('good.3mf'), writeThreeMf(plateWithHole(kernel, 4), 'Good'));
+  await writeFile(at('small hole.stl'), writeStl(plateWithHole(kernel, 1.3)));
+  await writeFile(at('ball.3mf'), writeThreeMf(ball(kernel), 'Ball'));
+  await writeFile(at('cone.stl'), writeStl(invertedCone(kernel, 40)));
+  await writeFile(at('empty.stl'), '');
+  await writeFile(at('cut.stl'), (await readFile(at('good.stl'))).subarray(0, 400));
+  await writeFile(at('cut.3mf'), (await readFile(at('good.3mf'))).subarray(0, 900));
+  await writeFile(
+    at('random.stl'),
+    Uint8Array.from({ length: 2000 }, (_, i) => (i * 131 + 7) % 256),
+  );
+  const lying = await readFile(at('good.stl'));
+  lying.writeUInt32LE(4_000_000_000, 80);
+  await writeFile(at('lying.stl'), lying);
+  await mkdir(at('folder.stl'));
+  await writeFile(at('limits.json'), JSON.stringify({ minHoleMm: 5 }));
+  await writeFile(at('misspelt.json'), JSON.stringify({ minHolesMm: 5 }));
+  await writeFile(at('recipe.json'), JSON.stringify(label()));
+  await writeFile(at('bad recipe.json'), JSON.stringify({ ...label(), steps: [{ id: 's1', kind: 'wish' }] }));
+});
+afterAll(() => rm(folder, { recursive: true }));
+
+async function run(...args: string[]) {
+  const out: string[] = [];
+  const err: string[] = [];
+  const code = await kelbrin(args, { out: (line) => out.push(line), err: (line) => err.push(line) });
+  return { code, out, err };
+}
+
+describe('inspect', () => {
+  it('prints one line of JSON a file with the part and every check', async () => {
+    const { code, out, err } = await run('inspect', at('small hole.stl'), at('good.3mf'), '--json');
+    expect(err).toEqual([]);
+    expect(code).toBe(1);
+    const [bad, good] = out.map((line) => JSON.parse(line));
+    expect(bad).toMatchObject({
+      file: at('small hole.stl'),
+      verdict: 'fail',
+      part: { sizeMm: [40, 30, 6], bodies: 1 },
+    });
+    expect(bad.checks.map(({ id }: { id: string }) => id)).toEqual(['size', 'base', 'hole', 'overhang']);
+    const hole = bad.checks[2];
+    expect(hole).toMatchObject({ verdict: 'fail', measured: 1.3, limit: 2, unit: 'mm' });
+    expect(hole.findings[0]).toMatchObject({ verdict: 'fail', measured: 1.3, unit: 'mm', at: [0, 0, 3] });
+    expect(hole.findings[0].message).toContain('Ø 1.3 mm');
+    expect(good.verdict).toBe('pass');
+    expect(good.checks[3]).toMatchObject({ measured: null, verdict: 'pass', findings: [] });
+  });
+
+  it('exits 0 for pass and warn', async () => {
+    expect((await run('inspect', at('good.stl'), at('cone.stl'))).code).toBe(0);
+  });
+
+  it('holds parts against the limits it is given', async () => {
+    const { code, out } = await run('inspect', at('good.stl'), '--limits', at('limits.json'), '--json');
+    expect(code).toBe(1);
+    expect(JSON.parse(out[0]).checks[2]).toMatchObject({ limit: 5, measured: 4, verdict: 'fail' });
+  });
+
+  it('reports to people in a few lines', async () => {
+    const { out } = await run('inspect', at('ball.3mf'));
+    expect(out[0]).toContain('ball.3mf: fail');
+    expect(out[0]).toContain('a line or a point');
+  });
+
+  it.each(['empty.stl', 'cut.stl', 'cut.3mf', 'random.stl', 'lying.stl', 'missing.stl', 'folder.stl'])(
+    'says in one sentence that %s cannot be used, and inspects the others',
+    async (name) => {
+      const { code, out, err } = await run(
+        'inspect',
+        at(name),
+        at('good.stl'),
+        at('small hole.stl'),
+        '--json',
+      );
+      expect(code).toBe(2);
+      expect(out).toHaveLength(2);
+      expect(err).toHaveLength(1);
+      expect(err[0]).toMatch(/^[^\n]+: [^\n]+\.$/);
+      expect(err[0].startsWith(at(name))).toBe(true);
+    },
+  );
+
+  it.each([
+    [['inspect'], 'at least one file'],
+    [['inspect', 'x.stl', '--wish'], '--wish'],
+    [['inspect', 'x.stl', '--limits', 'nowhere.json'], 'no such file'],
+    [['wish'], 'no command “wish”'],
+  ])('says in one sentence what is wrong with %j', async (args, words) => {
+    const { code, err } = await run(...args);
+    expect(code).toBe(2);
+    expect(err).toEqual([expect.stringContaining(words)]);
+  });
+
+  it('names the field of a limits card that it does not know', async () => {
+    const { code, out, err } = await run('inspect', at('good.stl'), '--limits', at('misspelt.json'));
+    expect([code, out]).toEqual([2, []]);
+    expect(err[0]).toContain('minHolesMm');
+  });
+});
+
+describe('build', () => {
+  it.each(['part.stl', 'part.3mf'])('writes %s, which passes', async (name) => {
+    const { code } = await run('build', at('recipe.json'), '--out', at(name));
+    expect(code).toBe(0);
+    expect(volumeOf(readSolid(await readFile(at(name))))).toBeGreaterThan(4000);
+    expect((await run('inspect', at(name))).code).toBe(0);
+  });
+
+  it('says what is wrong with a recipe, and where', async () => {
+    const { code, err } = await run('build', at('bad recipe.json'), '--out', at('x.stl'));
+    expect(code).toBe(2);
+    expect(err[0]).toContain('Step 1');
+  });
+});
+
+it('slices a part file in the middle of the bed', async () => {
+  const { code, out } = await run('slice', at('good.stl'), '--out', at('good.gcode'));
+  expect(code).toBe(0);
+  expect(out[0]).toMatch(/30 layers, about \d+ minutes/);
+  const gcode = await readFile(at('good.gcode'), 'utf8');
+  const xs = [...gcode.matchAll(/^G1 X([\d.]+)/gm)].map(([, x]) => Number(x));
+  expect((Math.min(...xs) + Math.max(...xs)) / 2).toBeCloseTo(110, 1);
+});

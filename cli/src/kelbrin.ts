@@ -1,0 +1,64 @@
+import { parseArgs, type ParseArgsConfig } from 'node:util';
+import { inspectCommand } from './inspectCommand.ts';
+import { Unusable, type ExitCode, type Output } from './outcome.ts';
+
+const usage = `usage:
+  kelbrin inspect FILE… [--limits FILE] [--json]   check STL or 3MF files against a limits card
+  kelbrin build RECIPE --out PART.3mf|.stl         build the part of a recipe
+  kelbrin slice FILE --out PART.gcode [--limits FILE]   slice an STL or 3MF file
+Exit 0: pass or warn; 1: a part fails; 2: something cannot be used.`;
+
+/** Runs the command with its arguments. Every error that a person can mend is one sentence on the error output. */
+export async function kelbrin(args: readonly string[], output: Output): Promise<ExitCode> {
+  const [name, ...rest] = args;
+  try {
+    switch (name) {
+      case 'inspect': {
+        const { values, positionals } = parsed(rest, {
+          limits: { type: 'string' },
+          json: { type: 'boolean' },
+        });
+        if (positionals.length === 0) throw new Unusable('Name at least one file to inspect.');
+        const { limits, json } = values as { limits?: string; json?: boolean };
+        return await inspectCommand({ files: positionals, limits, json: json ?? false }, output);
+      }
+      case 'build': {
+        const { values, positionals } = parsed(rest, { out: { type: 'string' } });
+        const [recipe, out] = oneFileTo(positionals, values.out, 'recipe');
+        // The kernel is loaded only by the commands that need it; inspecting a file does not.
+        return await (await import('./buildCommand.ts')).buildCommand(recipe, out, output);
+      }
+      case 'slice': {
+        const { values, positionals } = parsed(rest, { out: { type: 'string' }, limits: { type: 'string' } });
+        const [file, out] = oneFileTo(positionals, values.out, 'part');
+        const { sliceCommand } = await import('./sliceCommand.ts');
+        return await sliceCommand(file, out, values.limits as string | undefined, output);
+      }
+      case undefined:
+      case 'help':
+      case '--help':
+        output.out(usage);
+        return name === undefined ? 2 : 0;
+      default:
+        throw new Unusable(`There is no command “${name}”; try “help”.`);
+    }
+  } catch (error) {
+    if (!(error instanceof Unusable)) throw error;
+    output.err(error.message);
+    return 2;
+  }
+}
+
+function parsed(args: string[], options: NonNullable<ParseArgsConfig['options']>) {
+  try {
+    return parseArgs({ args, options, allowPositionals: true });
+  } catch (error) {
+    throw new Unusable(`${(error as Error).message.split('. ')[0]}.`, { cause: error });
+  }
+}
+
+function oneFileTo(positionals: string[], out: unknown, what: string): [string, string] {
+  if (positionals.length !== 1) throw new Unusable(`Name one ${what} file.`);
+  if (typeof out !== 'string') throw new Unusable('Say where the result goes with --out FILE.');
+  return [positionals[0], out];
+}

@@ -1,0 +1,1 @@
+export { startPrinter, type PrinterOptions, type RunningPrinter } from './server.ts';

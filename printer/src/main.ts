@@ -1,0 +1,24 @@
+import { parseArgs } from 'node:util';
+import { startPrinter } from './server.ts';
+
+const usage = 'usage: printer --name NAME --port PORT [--speed 1] [--noise 0]';
+
+const { values } = parseArgs({
+  options: {
+    name: { type: 'string', default: 'Simulated printer' },
+    port: { type: 'string', default: '0' },
+    speed: { type: 'string', default: '1' },
+    noise: { type: 'string', default: '0' },
+  },
+});
+const [port, speed, noise] = [values.port, values.speed, values.noise].map(Number);
+if (![port, speed, noise].every(Number.isFinite) || speed <= 0 || port < 0 || noise < 0 || noise >= 1) {
+  console.error(usage);
+  process.exit(2);
+}
+
+const printer = await startPrinter({ name: values.name, port, speed, noise });
+console.log(`${values.name} listens on 127.0.0.1:${printer.port}, ${speed} times as fast as real time`);
+for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+  process.once(signal, () => void printer.close().then(() => process.exit(0)));
+}
