@@ -1,6 +1,6 @@
 import { strToU8, strFromU8, unzipSync, zipSync } from 'fflate';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { SolidMesh } from '../mesh/index.ts';
 import { FormatError } from './formatError.ts';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 const verdict = z.enum(['pass', 'warn', 'fail']);
 const unit = z.enum(['mm', 'mm²', '°']);

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Box } from '../mesh/solidMesh.ts';
 
 /** Left to right is x, front to back is y. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { migrations } from './migrations.ts';
 import { referencesOf, step } from './steps/index.ts';
 import type { Problem } from './problem.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { extrude, extrudeSchema } from './extrude.ts';
 import { hole, holeSchema } from './hole.ts';
 import { letters, lettersSchema } from './letters.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { centredOn, placement, shiftAlong } from '../placement.ts';
 import { choice, millimetres, placementTokens, text } from '../sentence.ts';
 import { extentOf, type StepKind } from './stepKind.ts';

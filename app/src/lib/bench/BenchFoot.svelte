@@ -1,0 +1,32 @@
+<script lang="ts">
+  import { formatMm } from '@kelbrin/core/recipe';
+  import type { BenchState } from './bench.svelte';
+  import type { SaveState } from './autosave.svelte';
+
+  let { bench, save }: { bench: BenchState; save: SaveState } = $props();
+
+  const part = $derived(bench.solid?.inspection.part);
+  const size = $derived(part?.sizeMm.map((mm) => formatMm(Math.round(mm * 10) / 10)).join(' × '));
+  const words: Record<SaveState, string> = {
+    saved: 'saved',
+    saving: 'saving …',
+    offline: 'no connection: kept on this computer, will be saved',
+    conflict: 'changed in another tab',
+  };
+</script>
+
+<footer class="border-hairline flex h-9 shrink-0 items-center gap-6 border-t bg-white px-4 text-sm" aria-label="Part">
+  {#if part && part.triangles > 0}
+    <span><span class="measured">{size}</span> mm</span>
+    <span><span class="measured">{(part.volumeMm3 / 1000).toFixed(2)}</span> cm³</span>
+    {#if bench.estimate}
+      <span><span class="measured">{Math.ceil(bench.estimate.seconds / 60)}</span> min</span>
+      <span><span class="measured">{bench.estimate.grams.toFixed(1)}</span> g</span>
+    {/if}
+  {:else}
+    <span class="text-ink-soft">nothing to print yet</span>
+  {/if}
+  <span class="ml-auto {save === 'offline' || save === 'conflict' ? 'text-warn-ink font-semibold' : 'text-ink-soft'}" role="status" data-save={save}>
+    {words[save]}
+  </span>
+</footer>

@@ -1,0 +1,46 @@
+/** How long after an edit another one of the same field still counts as the same edit. */
+const SAME_EDIT_MS = 900;
+
+/**
+ * Past and future states of something that is edited as a whole. Quick edits of one field, as dragging a number makes
+ * them, are taken back together.
+ */
+export class History<State> {
+  #past: State[] = [];
+  #future: State[] = [];
+  #last: { field: string; at: number } | undefined;
+
+  get canUndo(): boolean {
+    return this.#past.length > 0;
+  }
+
+  get canRedo(): boolean {
+    return this.#future.length > 0;
+  }
+
+  /** Notes that `before` is about to be changed. `field` names what is edited; without it the edit stands alone. */
+  edited(before: State, field?: string, now = Date.now()): void {
+    const isSame = field !== undefined && this.#last?.field === field && now - this.#last.at < SAME_EDIT_MS;
+    if (!isSame) this.#past.push(before);
+    this.#future = [];
+    this.#last = field === undefined ? undefined : { field, at: now };
+  }
+
+  /** The state before the last edit, or undefined; `current` becomes what redo returns to. */
+  undo(current: State): State | undefined {
+    const before = this.#past.pop();
+    if (before === undefined) return undefined;
+    this.#future.push(current);
+    this.#last = undefined;
+    return before;
+  }
+
+  /** The state that was last undone, or undefined. */
+  redo(current: State): State | undefined {
+    const after = this.#future.pop();
+    if (after === undefined) return undefined;
+    this.#past.push(current);
+    this.#last = undefined;
+    return after;
+  }
+}

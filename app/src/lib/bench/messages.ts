@@ -1,0 +1,25 @@
+import type { Inspection, LimitsCard } from '@kelbrin/core/inspect';
+import type { SolidMesh } from '@kelbrin/core/mesh';
+import type { Problem, Recipe, Region } from '@kelbrin/core/recipe';
+import type { Estimate } from '@kelbrin/core/slice';
+import type { StepOutcome } from '@kelbrin/core/solid';
+
+/** What the bench asks its worker. */
+export type ToWorker =
+  | { readonly kind: 'evaluate'; readonly job: number; readonly recipe: Recipe; readonly limits: LimitsCard }
+  | { readonly kind: 'section'; readonly job: number; readonly zMm: number };
+
+/** A solid as it is shown, with everything that was found out about it. */
+export interface ShownSolid {
+  readonly mesh: SolidMesh;
+  readonly volumeMm3: number;
+  readonly steps: readonly StepOutcome[];
+  readonly inspection: Inspection;
+}
+
+/** What the worker answers. Each answer carries the number of the job it is to. */
+export type FromWorker =
+  | { readonly kind: 'solid'; readonly job: number; readonly solid: ShownSolid }
+  | { readonly kind: 'problem'; readonly job: number; readonly problem: Problem }
+  | { readonly kind: 'estimate'; readonly job: number; readonly estimate: Estimate }
+  | { readonly kind: 'section'; readonly job: number; readonly zMm: number; readonly region: Region };

@@ -1,0 +1,74 @@
+import type { LimitsCard } from '@kelbrin/core/inspect';
+import type { Recipe } from '@kelbrin/core/recipe';
+import type { FromWorker, ToWorker } from './messages';
+
+/** The part of a worker that the client uses, so that tests can stand in for it. */
+export interface WorkerLike {
+  postMessage(message: ToWorker): void;
+  onmessage: ((event: MessageEvent<FromWorker>) => void) | null;
+  terminate(): void;
+}
+
+/**
+ * Keeps a worker busy with the latest recipe only.
+ *
+ * One evaluation runs at a time. Edits that come meanwhile replace each other, so that the next to run is always the
+ * latest; and an answer to an older job than one already shown is dropped, so that a stale solid never paints over a
+ * newer one.
+ */
+export class SolidClient {
+  #job = 0;
+  #shown = 0;
+  #running = false;
+  #next: { recipe: Recipe; limits: LimitsCard } | undefined;
+  #sectionJob = 0;
+  readonly #worker: WorkerLike;
+  readonly #hear: (message: FromWorker) => void;
+
+  constructor(worker: WorkerLike, hear: (message: FromWorker) => void) {
+    this.#worker = worker;
+    this.#hear = hear;
+    worker.onmessage = ({ data }) => this.#answered(data);
+  }
+
+  /** Asks for the solid of a recipe. */
+  show(recipe: Recipe, limits: LimitsCard): void {
+    this.#next = { recipe, limits };
+    if (!this.#running) this.#start();
+  }
+
+  /** Asks for the section of the solid that is shown, at a height. */
+  cutAt(zMm: number): void {
+    this.#worker.postMessage({ kind: 'section', job: ++this.#sectionJob, zMm });
+  }
+
+  close(): void {
+    this.#worker.terminate();
+  }
+
+  #start(): void {
+    if (!this.#next) return;
+    const { recipe, limits } = this.#next;
+    this.#next = undefined;
+    this.#running = true;
+    this.#worker.postMessage({ kind: 'evaluate', job: ++this.#job, recipe, limits });
+  }
+
+  #answered(message: FromWorker): void {
+    if (message.kind === 'section') {
+      if (message.job === this.#sectionJob) this.#hear(message);
+      return;
+    }
+    if (message.kind === 'estimate') {
+      // An estimate speaks of the solid that is shown, or it is of no use any more.
+      if (message.job === this.#shown && !this.#next) this.#hear(message);
+      return;
+    }
+    if (message.job === this.#job) this.#running = false;
+    if (message.job > this.#shown) {
+      this.#shown = message.job;
+      this.#hear(message);
+    }
+    if (!this.#running) this.#start();
+  }
+}

@@ -1,0 +1,54 @@
+import { expect, it } from 'vitest';
+import { classroomLimits } from '@kelbrin/core/inspect';
+import { emptyRecipe, type Recipe } from '@kelbrin/core/recipe';
+import type { FromWorker, ToWorker } from './messages';
+import { SolidClient, type WorkerLike } from './solidClient';
+
+function bench() {
+  const asked: ToWorker[] = [];
+  const heard: FromWorker[] = [];
+  const worker: WorkerLike = { onmessage: null, postMessage: (message) => asked.push(message), terminate: () => {} };
+  const client = new SolidClient(worker, (message) => heard.push(message));
+  const answer = (message: FromWorker) => worker.onmessage!({ data: message } as MessageEvent<FromWorker>);
+  const problem = (job: number): FromWorker => ({ kind: 'problem', job, problem: { message: `job ${job}` } });
+  return { asked, heard, client, answer, problem };
+}
+
+const recipe = (id: string): Recipe => ({ ...emptyRecipe(), steps: [{ id } as Recipe['steps'][number]] });
+const idsOf = (asked: ToWorker[]) => asked.map((message) => (message.kind === 'evaluate' ? message.recipe.steps[0].id : ''));
+
+it('skips to the latest edit when several come while one is evaluated', () => {
+  const { asked, client, answer, problem } = bench();
+  for (const id of ['a', 'b', 'c', 'd']) client.show(recipe(id), classroomLimits);
+  expect(idsOf(asked)).toEqual(['a']);
+  answer(problem(1));
+  expect(idsOf(asked)).toEqual(['a', 'd']);
+  answer(problem(2));
+  expect(asked).toHaveLength(2);
+});
+
+it('never shows an answer that is older than the one shown', () => {
+  const { heard, client, answer, problem } = bench();
+  client.show(recipe('a'), classroomLimits);
+  answer(problem(1));
+  client.show(recipe('b'), classroomLimits);
+  answer(problem(2));
+  answer(problem(1));
+  expect(heard.map(({ job }) => job)).toEqual([1, 2]);
+});
+
+it('drops an estimate of a solid that is not shown any more', () => {
+  const { heard, client, answer, problem } = bench();
+  const estimate = (job: number): FromWorker => ({
+    kind: 'estimate',
+    job,
+    estimate: { seconds: 1, filamentMm: 1, grams: 1, layers: 1 },
+  });
+  client.show(recipe('a'), classroomLimits);
+  answer(problem(1));
+  client.show(recipe('b'), classroomLimits);
+  answer(problem(2));
+  answer(estimate(1));
+  answer(estimate(2));
+  expect(heard.map(({ kind, job }) => `${kind} ${job}`)).toEqual(['problem 1', 'problem 2', 'estimate 2']);
+});

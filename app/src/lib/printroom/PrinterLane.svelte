@@ -1,0 +1,92 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { CircleCheck, CircleSlash, CircleX } from '@lucide/svelte';
+  import { Button } from 'flowbite-svelte';
+  import type { printersWithRuns } from '$lib/server/printRoom';
+
+  type Printer = Awaited<ReturnType<typeof printersWithRuns>>[number];
+  let { printer }: { printer: Printer } = $props();
+
+  const { run, status } = $derived(printer);
+  const percent = $derived(Math.floor((run?.progress ?? 0) * 100));
+  const isHeating = $derived(
+    run?.state === 'printing' && status !== null && status.nozzleTargetC > 0 && status.nozzleC < status.nozzleTargetC - 3,
+  );
+  const doing = $derived.by(() => {
+    if (!status?.online) return 'does not answer';
+    if (!run) return 'free';
+    if (run.cancelAskedAt) return 'stopping';
+    if (run.state === 'preparing') return 'slicing the part';
+    if (run.state === 'sending') return 'sending the part';
+    return isHeating ? 'heating' : 'printing';
+  });
+  const endings = {
+    finished: { words: 'finished', icon: CircleCheck, tone: 'text-pass' },
+    failed: { words: 'failed', icon: CircleX, tone: 'text-fail' },
+    cancelled: { words: 'cancelled', icon: CircleSlash, tone: 'text-ink-soft' },
+  };
+  const clock = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+</script>
+
+<section class="sheet mb-5 overflow-hidden" aria-label="Printer {printer.name}" data-printer={printer.name}>
+  <header class="border-hairline flex items-center gap-4 border-b px-5 py-3">
+    <span class="border-hairline h-5 w-5 rounded-full border" style="background: {printer.colour}"></span>
+    <h2>{printer.name}</h2>
+    <span class="text-ink-soft">{printer.model} · {printer.material}, {printer.colourName}</span>
+    <span class="ml-auto font-semibold {status?.online ? '' : 'text-fail'}" data-testid="doing">{doing}</span>
+    {#if status?.online}
+      <span class="measured text-sm" title="Nozzle, now and wanted">{status.nozzleC}°/{status.nozzleTargetC}°</span>
+      <span class="measured text-sm" title="Bed, now and wanted">{status.bedC}°/{status.bedTargetC}°</span>
+    {/if}
+  </header>
+
+  <div class="grid gap-6 p-5 md:grid-cols-[1fr_320px]">
+    {#if run}
+      <div class="flex gap-5" data-run={run.state}>
+        <img src="/picture/hand-in/{run.handInId}" alt={run.part} width="160" height="100" class="border-hairline rounded border" />
+        <div class="flex flex-1 flex-col gap-2">
+          <strong>{run.student}</strong>
+          <span class="text-ink-soft">{run.part}</span>
+          <div
+            class="border-hairline bg-ground relative h-4 overflow-hidden rounded border"
+            role="progressbar"
+            aria-label="Progress of {run.student}’s part"
+            aria-valuemin="0"
+            aria-valuemax="100"
+            aria-valuenow={percent}
+          >
+            <div class="bg-primary-700 h-full transition-[width] duration-700" style="width: {percent}%"></div>
+          </div>
+          <div class="flex items-center justify-between text-sm">
+            <span>
+              <span class="measured" data-testid="percent">{percent}</span> %, about
+              <span class="measured">{Math.ceil((run.estimateS * (1 - run.progress)) / 60)}</span> min left
+            </span>
+            <form method="POST" action="?/cancel" use:enhance>
+              <input type="hidden" name="run" value={run.id} />
+              <Button type="submit" size="xs" color="alternative" disabled={run.cancelAskedAt !== null}>Cancel the run</Button>
+            </form>
+          </div>
+        </div>
+      </div>
+    {:else}
+      <p class="text-ink-soft self-center">Nothing on this printer. Start a part from the queue.</p>
+    {/if}
+
+    <div>
+      <h3 class="mb-1 text-sm font-semibold">Before</h3>
+      <ul class="text-sm">
+        {#each printer.past as past (past.id)}
+          {@const { words, icon: Icon, tone } = endings[past.state as keyof typeof endings]}
+          <li class="border-hairline flex items-center gap-2 border-t py-1" title={past.problem}>
+            <span class="measured text-ink-soft">{clock(past.endedAt ?? past.startedAt)}</span>
+            <span>{past.student}</span>
+            <span class="ml-auto inline-flex items-center gap-1 {tone}"><Icon size={14} aria-hidden="true" />{words}</span>
+          </li>
+        {:else}
+          <li class="text-ink-soft">no runs yet</li>
+        {/each}
+      </ul>
+    </div>
+  </div>
+</section>

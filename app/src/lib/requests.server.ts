@@ -1,0 +1,40 @@
+import { error, fail, type ActionFailure, type Cookies } from '@sveltejs/kit';
+import { parseSetCookieHeader } from 'better-auth/cookies';
+import { NotAllowed } from './server/auth/access';
+import { CannotNow } from './server/handIns';
+
+/** Answers what a person may not see as if it did not exist. */
+export async function orNotFound<T>(work: Promise<T>): Promise<T> {
+  try {
+    return await work;
+  } catch (problem) {
+    if (problem instanceof NotAllowed) error(404, problem.message);
+    throw problem;
+  }
+}
+
+/** Answers what cannot be done now with its sentence, which the page shows beside the button. */
+export async function orSentence<T>(work: Promise<T>): Promise<T | ActionFailure<{ message: string }>> {
+  try {
+    return await orNotFound(work);
+  } catch (problem) {
+    if (problem instanceof CannotNow) return fail(409, { message: problem.message });
+    throw problem;
+  }
+}
+
+/** Passes the cookies of a new or ended session on to the browser. */
+export function passCookies(cookies: Cookies, setCookies: readonly string[]): void {
+  for (const header of setCookies) {
+    for (const [name, { value, ...attributes }] of parseSetCookieHeader(header)) {
+      cookies.set(name, value, {
+        path: attributes.path ?? '/',
+        httpOnly: true,
+        sameSite: 'lax',
+        secure: attributes.secure ?? false,
+        maxAge: attributes['max-age'] === undefined ? undefined : Number(attributes['max-age']),
+        encode: encodeURIComponent,
+      });
+    }
+  }
+}

@@ -1,0 +1,46 @@
+<script lang="ts">
+  import { onDestroy, untrack } from 'svelte';
+  import type { Finding, LimitsCard } from '@kelbrin/core/inspect';
+  import type { Recipe } from '@kelbrin/core/recipe';
+  import { SolidClient } from '$lib/bench/solidClient';
+  import type { ShownSolid } from '$lib/bench/messages';
+  import SolidWorker from '$lib/bench/solid.worker?worker';
+  import SolidView from '$lib/ui/solidView/SolidView.svelte';
+
+  interface Props {
+    recipe: Recipe;
+    limits: LimitsCard;
+    marked?: string;
+    chosen?: Finding;
+    onmark(stepId: string | undefined): void;
+  }
+  let { recipe, limits, marked, chosen, onmark }: Props = $props();
+
+  let solid = $state.raw<ShownSolid>();
+  const client = new SolidClient(new SolidWorker(), (message) => {
+    if (message.kind === 'solid') solid = message.solid;
+  });
+  untrack(() => client.show(recipe, limits));
+  onDestroy(() => client.close());
+
+  const markedStep = $derived.by(() => {
+    const at = recipe.steps.findIndex(({ id }) => id === marked);
+    return at < 0 ? undefined : at;
+  });
+
+  function pick(triangle: number | undefined): void {
+    const step = triangle === undefined ? undefined : solid?.mesh.stepOf?.[triangle];
+    onmark(step === undefined ? undefined : recipe.steps[step]?.id);
+  }
+</script>
+
+{#if solid}
+  <SolidView
+    mesh={solid.mesh}
+    colour="#3f8f5f"
+    bedMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
+    {markedStep}
+    hatched={chosen}
+    onpick={pick}
+  />
+{/if}

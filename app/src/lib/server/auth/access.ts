@@ -1,0 +1,92 @@
+import { and, eq, or, type SQL } from 'drizzle-orm';
+import type { Database } from '../db/database.ts';
+import { briefs, classes, classMembers, handIns, projects } from '../db/schema/index.ts';
+
+/** The person behind a request. */
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  readonly role: 'student' | 'teacher' | 'helper';
+}
+
+/** Refusal of what a person may not see or do. Pages answer it like something that does not exist. */
+export class NotAllowed extends Error {
+  constructor(message = 'There is nothing here that you may see.') {
+    super(message);
+    this.name = 'NotAllowed';
+  }
+}
+
+/** Teachers and helpers run the print room. */
+export function isStaff({ role }: Person): boolean {
+  return role === 'teacher' || role === 'helper';
+}
+
+/** Throws unless the person has one of the roles. */
+export function demandRole(person: Person, ...roles: Person['role'][]): void {
+  if (!roles.includes(person.role)) throw new NotAllowed();
+}
+
+/** A student's own project; throws {@link NotAllowed} for anyone else and for one that does not exist. */
+export async function ownProject(db: Database, person: Person, projectId: string) {
+  demandRole(person, 'student');
+  const [found] = await db
+    .select({ project: projects, brief: briefs, limitsCardId: classes.limitsCardId })
+    .from(projects)
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .where(and(isId(projectId, projects.id), eq(projects.studentId, person.id)));
+  if (!found) throw new NotAllowed();
+  return found;
+}
+
+/** A hand-in to one of the teacher's own classes; throws {@link NotAllowed} otherwise. */
+export async function handInToTeach(db: Database, person: Person, handInId: string) {
+  demandRole(person, 'teacher');
+  const [found] = await db
+    .select({ handIn: handIns, project: projects, brief: briefs })
+    .from(handIns)
+    .innerJoin(projects, eq(projects.id, handIns.projectId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .where(and(isId(handInId, handIns.id), eq(classes.teacherId, person.id)));
+  if (!found) throw new NotAllowed();
+  return found;
+}
+
+/** Whether a person may follow what happens to a project: its student, and the staff of its class. */
+export async function maySeeProject(db: Database, person: Person, projectId: string): Promise<boolean> {
+  const found = await db
+    .select({ id: projects.id })
+    .from(projects)
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .leftJoin(classMembers, and(eq(classMembers.classId, classes.id), eq(classMembers.userId, person.id)))
+    .where(
+      and(
+        isId(projectId, projects.id),
+        person.role === 'student'
+          ? eq(projects.studentId, person.id)
+          : or(eq(classes.teacherId, person.id), eq(classMembers.userId, person.id)),
+      ),
+    );
+  return found.length > 0;
+}
+
+/** Whether a person may follow a whole class: its teacher and its helpers. */
+export async function maySeeClass(db: Database, person: Person, classId: string): Promise<boolean> {
+  if (!isStaff(person)) return false;
+  const found = await db
+    .select({ id: classes.id })
+    .from(classes)
+    .leftJoin(classMembers, and(eq(classMembers.classId, classes.id), eq(classMembers.userId, person.id)))
+    .where(and(isId(classId, classes.id), or(eq(classes.teacherId, person.id), eq(classMembers.userId, person.id))));
+  return found.length > 0;
+}
+
+/** Equality that is false, and no database error, for what cannot be an id at all. */
+function isId(value: string, column: typeof projects.id | typeof classes.id | typeof handIns.id): SQL {
+  const uuid = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
+  if (!uuid.test(value)) throw new NotAllowed();
+  return eq(column, value);
+}

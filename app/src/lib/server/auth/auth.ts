@@ -1,0 +1,44 @@
+import { betterAuth } from 'better-auth';
+import { drizzleAdapter } from 'better-auth/adapters/drizzle';
+import { serverConfig } from '../config.ts';
+import { database, type Database } from '../db/database.ts';
+import * as schema from '../db/schema/index.ts';
+
+/**
+ * Sessions and passwords. Its own web addresses are not served: pages sign people in and out through
+ * `signIn.ts`, and there is no way to sign up, change an address or ask for a password from outside.
+ */
+function createAuth(db: Database) {
+  const { ORIGIN, KELBRIN_SECRET } = serverConfig();
+  return betterAuth({
+    baseURL: ORIGIN,
+    secret: KELBRIN_SECRET,
+    database: drizzleAdapter(db, {
+      provider: 'pg',
+      schema: {
+        user: schema.users,
+        session: schema.sessions,
+        account: schema.accounts,
+        verification: schema.verifications,
+      },
+    }),
+    emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: PIN_LENGTH },
+    user: { additionalFields: { role: { type: 'string', input: false } } },
+    session: { expiresIn: 60 * 60 * 12, updateAge: 60 * 60 },
+    advanced: {
+      cookiePrefix: 'kelbrin',
+      defaultCookieAttributes: { httpOnly: true, sameSite: 'lax' },
+    },
+    telemetry: { enabled: false },
+  });
+}
+
+/** The number of digits of a student's PIN. */
+export const PIN_LENGTH = 6;
+
+let shared: ReturnType<typeof createAuth> | undefined;
+
+/** The process's own sessions and passwords. */
+export function auth(): ReturnType<typeof createAuth> {
+  return (shared ??= createAuth(database()));
+}

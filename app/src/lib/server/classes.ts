@@ -1,0 +1,58 @@
+import { and, asc, eq, inArray } from 'drizzle-orm';
+import { demandRole, type Person } from './auth/access.ts';
+import type { Database } from './db/database.ts';
+import { briefs, classes, classMembers, projects, users } from './db/schema/index.ts';
+import { standings } from './projects.ts';
+
+/** A teacher's classes with every brief, and for each student where the project for it stands. */
+export async function classesWithStandings(db: Database, teacher: Person) {
+  demandRole(teacher, 'teacher');
+  const own = await db.select().from(classes).where(eq(classes.teacherId, teacher.id)).orderBy(asc(classes.name));
+  if (own.length === 0) return [];
+  const classIds = own.map(({ id }) => id);
+  const students = await db
+    .select({ classId: classMembers.classId, id: users.id, name: users.name })
+    .from(classMembers)
+    .innerJoin(users, eq(users.id, classMembers.userId))
+    // Helpers are members too, but design nothing.
+    .where(and(inArray(classMembers.classId, classIds), eq(users.role, 'student')))
+    .orderBy(asc(users.name));
+  const set = await db.select().from(briefs).where(inArray(briefs.classId, classIds)).orderBy(asc(briefs.dueOn));
+  const begun = await db
+    .select({
+      id: projects.id,
+      briefId: projects.briefId,
+      studentId: projects.studentId,
+      revision: projects.revision,
+      updatedAt: projects.updatedAt,
+    })
+    .from(projects)
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .where(inArray(briefs.classId, classIds));
+  const standing = await standings(
+    db,
+    begun.map(({ id }) => id),
+  );
+  return own.map(({ id, name, code }) => ({
+    id,
+    name,
+    code,
+    briefs: set
+      .filter(({ classId }) => classId === id)
+      .map((brief) => ({
+        id: brief.id,
+        title: brief.title,
+        dueOn: brief.dueOn,
+        students: students
+          .filter(({ classId }) => classId === id)
+          .map(({ id: studentId, name: studentName }) => {
+            const project = begun.find((each) => each.briefId === brief.id && each.studentId === studentId);
+            return {
+              id: studentId,
+              name: studentName,
+              project: project && { ...project, ...standing.get(project.id)! },
+            };
+          }),
+      })),
+  }));
+}

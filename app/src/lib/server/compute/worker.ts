@@ -1,0 +1,72 @@
+import { parentPort } from 'node:worker_threads';
+import { readThreeMf, writeStl, writeThreeMf } from '@kelbrin/core/format';
+import { inspect, type LimitsCard } from '@kelbrin/core/inspect';
+import { boundsOf } from '@kelbrin/core/mesh';
+import { nodeWorkshop } from '@kelbrin/core/node';
+import { drawPng } from '@kelbrin/core/picture';
+import { estimate, everydaySettings, slice, writeGcode, type PrintSettings } from '@kelbrin/core/slice';
+import { evaluate, type Workshop } from '@kelbrin/core/solid';
+import type { Answers, Reply, Request, Task } from './task.ts';
+
+const workshop = nodeWorkshop();
+
+parentPort!.on('message', ({ id, task }: Request) => {
+  workshop
+    .then((ready): Reply => ({ id, answer: carryOut(task, ready) }))
+    .catch((error: unknown): Reply => ({ id, error: error instanceof Error ? error.message : String(error) }))
+    .then((reply) => parentPort!.postMessage(reply));
+});
+
+function carryOut(task: Task, ready: Workshop): Answers[keyof Answers] {
+  switch (task.kind) {
+    case 'inspect':
+      return inspectRecipe(task, ready);
+    case 'gcode':
+      return sliceFile(task, ready);
+    case 'picture':
+      return drawRecipe(task, ready);
+  }
+}
+
+function inspectRecipe(
+  { recipe, limits, title }: Extract<Task, { kind: 'inspect' }>,
+  ready: Workshop,
+): Answers['inspect'] {
+  const built = evaluate(recipe, ready);
+  if (!built.ok) return { ok: false, problem: built.problem.message };
+  if (built.mesh.triangles.length === 0) return { ok: false, problem: 'The recipe leaves nothing to print.' };
+  const settings = settingsFor(limits);
+  return {
+    ok: true,
+    inspection: inspect(
+      built.mesh,
+      limits,
+      recipe.steps.map(({ id }) => id),
+    ),
+    threeMf: writeThreeMf(built.mesh, title),
+    stl: writeStl(built.mesh),
+    estimate: estimate(slice(ready.kernel, built.mesh, settings), settings),
+  };
+}
+
+function sliceFile({ threeMf, limits, notes }: Extract<Task, { kind: 'gcode' }>, ready: Workshop): Answers['gcode'] {
+  const mesh = readThreeMf(threeMf);
+  const settings = settingsFor(limits);
+  const toolpath = slice(ready.kernel, mesh, settings);
+  const { min, max } = boundsOf(mesh);
+  const [x, y] = [0, 1].map((axis) => limits.buildVolumeMm[axis] / 2 - (min[axis] + max[axis]) / 2);
+  return {
+    gcode: writeGcode(toolpath, settings, { offsetMm: [x, y], notes }),
+    estimate: estimate(toolpath, settings),
+  };
+}
+
+function drawRecipe({ recipe, colour }: Extract<Task, { kind: 'picture' }>, ready: Workshop): Answers['picture'] {
+  const built = evaluate(recipe, ready);
+  const mesh = built.ok ? built.mesh : { positions: new Float32Array(0), triangles: new Uint32Array(0) };
+  return { png: drawPng(mesh, { widthPx: 320, heightPx: 200, colour, ground: '#ffffff' }) };
+}
+
+function settingsFor({ layerMm, lineWidthMm }: LimitsCard): PrintSettings {
+  return { ...everydaySettings, layerMm, firstLayerMm: layerMm, lineWidthMm };
+}

@@ -1,0 +1,4 @@
+export * from './limits.ts';
+export * from './people.ts';
+export * from './print.ts';
+export * from './projects.ts';

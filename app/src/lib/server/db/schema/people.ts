@@ -1,0 +1,111 @@
+import { boolean, index, integer, pgEnum, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import { limitsCards } from './limits.ts';
+
+/** What a person may do; see `auth/access.ts`. */
+export const role = pgEnum('role', ['student', 'teacher', 'helper']);
+
+const created = () => timestamp('created_at', { withTimezone: true }).notNull().defaultNow();
+const updated = () => timestamp('updated_at', { withTimezone: true }).notNull().defaultNow();
+
+/** Everyone who signs in. Students have no address of their own: theirs is made up and never shown or written to. */
+export const users = pgTable('users', {
+  id: text('id').primaryKey(),
+  /** What the person is called on screen. */
+  name: text('name').notNull(),
+  email: text('email').notNull().unique(),
+  emailVerified: boolean('email_verified').notNull().default(false),
+  image: text('image'),
+  role: role('role').notNull().default('student'),
+  createdAt: created(),
+  updatedAt: updated(),
+});
+
+export const sessions = pgTable(
+  'sessions',
+  {
+    id: text('id').primaryKey(),
+    token: text('token').notNull().unique(),
+    userId: text('user_id')
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+    ipAddress: text('ip_address'),
+    userAgent: text('user_agent'),
+    createdAt: created(),
+    updatedAt: updated(),
+  },
+  (table) => [index().on(table.userId)],
+);
+
+/** How a person proves who they are; here always a password or PIN, stored as a hash. */
+export const accounts = pgTable(
+  'accounts',
+  {
+    id: text('id').primaryKey(),
+    userId: text('user_id')
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    accountId: text('account_id').notNull(),
+    providerId: text('provider_id').notNull(),
+    password: text('password'),
+    accessToken: text('access_token'),
+    refreshToken: text('refresh_token'),
+    idToken: text('id_token'),
+    accessTokenExpiresAt: timestamp('access_token_expires_at', { withTimezone: true }),
+    refreshTokenExpiresAt: timestamp('refresh_token_expires_at', { withTimezone: true }),
+    scope: text('scope'),
+    createdAt: created(),
+    updatedAt: updated(),
+  },
+  (table) => [index().on(table.userId)],
+);
+
+export const verifications = pgTable('verifications', {
+  id: text('id').primaryKey(),
+  identifier: text('identifier').notNull(),
+  value: text('value').notNull(),
+  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+  createdAt: created(),
+  updatedAt: updated(),
+});
+
+/** Failed sign-ins by what was tried, so that a PIN cannot be guessed. */
+export const signInAttempts = pgTable('sign_in_attempts', {
+  key: text('key').primaryKey(),
+  failures: integer('failures').notNull(),
+  /** When the counting began. */
+  since: timestamp('since', { withTimezone: true }).notNull(),
+});
+
+export const classes = pgTable('classes', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull(),
+  /** What students type to say which class they are in. */
+  code: text('code').notNull().unique(),
+  teacherId: text('teacher_id')
+    .notNull()
+    .references(() => users.id),
+  limitsCardId: uuid('limits_card_id')
+    .notNull()
+    .references(() => limitsCards.id),
+});
+
+/** Students and helpers of a class. */
+export const classMembers = pgTable(
+  'class_members',
+  {
+    classId: uuid('class_id')
+      .notNull()
+      .references(() => classes.id, { onDelete: 'cascade' }),
+    userId: text('user_id')
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    /** The name a student signs in with; helpers sign in by e-mail and have none. */
+    signInName: text('sign_in_name'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.classId, table.userId] }),
+    unique().on(table.classId, table.signInName),
+    index().on(table.userId),
+  ],
+);

@@ -1,0 +1,115 @@
+import { sql } from 'drizzle-orm';
+import {
+  index,
+  integer,
+  jsonb,
+  pgEnum,
+  pgTable,
+  real,
+  serial,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core';
+import type { Estimate } from '@kelbrin/core/slice';
+import { bytes } from './bytes.ts';
+import { users } from './people.ts';
+import { handIns } from './projects.ts';
+
+/** The frozen solid of an approved hand-in. Its hashes are checked each time it is used. */
+export const printFiles = pgTable('print_files', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  handInId: uuid('hand_in_id')
+    .notNull()
+    .unique()
+    .references(() => handIns.id, { onDelete: 'cascade' }),
+  name: text('name').notNull(),
+  hash: text('hash').notNull(),
+  threeMf: bytes('three_mf').notNull(),
+  stlHash: text('stl_hash').notNull(),
+  stl: bytes('stl').notNull(),
+  estimate: jsonb('estimate').$type<Estimate>().notNull(),
+  frozenAt: timestamp('frozen_at', { withTimezone: true }).notNull().defaultNow(),
+});
+
+export const queueState = pgEnum('queue_state', ['waiting', 'printing', 'printed']);
+
+/** A print file's place in the queue. */
+export const queueEntries = pgTable(
+  'queue_entries',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    printFileId: uuid('print_file_id')
+      .notNull()
+      .unique()
+      .references(() => printFiles.id, { onDelete: 'cascade' }),
+    state: queueState('state').notNull().default('waiting'),
+    position: serial('position').notNull(),
+    joinedAt: timestamp('joined_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index().on(table.state)],
+);
+
+/** What a printer last said of itself; see `printers/driver.ts`. */
+export interface PrinterStatus {
+  readonly online: boolean;
+  readonly nozzleC: number;
+  readonly nozzleTargetC: number;
+  readonly bedC: number;
+  readonly bedTargetC: number;
+}
+
+export const printers = pgTable('printers', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull().unique(),
+  model: text('model').notNull(),
+  host: text('host').notNull(),
+  port: integer('port').notNull(),
+  /** The filament that is loaded: "PLA", and its colour as #rrggbb and in words. */
+  material: text('material').notNull(),
+  colour: text('colour').notNull(),
+  colourName: text('colour_name').notNull(),
+  status: jsonb('status').$type<PrinterStatus>(),
+  seenAt: timestamp('seen_at', { withTimezone: true }),
+});
+
+export const runState = pgEnum('run_state', ['preparing', 'sending', 'printing', 'finished', 'failed', 'cancelled']);
+
+/** One print on one printer, from start to outcome. */
+export const runs = pgTable(
+  'runs',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    printerId: uuid('printer_id')
+      .notNull()
+      .references(() => printers.id),
+    queueEntryId: uuid('queue_entry_id')
+      .notNull()
+      .references(() => queueEntries.id, { onDelete: 'cascade' }),
+    state: runState('state').notNull().default('preparing'),
+    /** From 0 to 1. */
+    progress: real('progress').notNull().default(0),
+    /** What the file is called on the printer; it tells this run's file from any other. */
+    fileName: text('file_name').notNull().unique(),
+    estimateS: real('estimate_s').notNull(),
+    /** What went wrong, in a sentence. */
+    problem: text('problem'),
+    /** When someone asked for the run to be given up. */
+    cancelAskedAt: timestamp('cancel_asked_at', { withTimezone: true }),
+    startedBy: text('started_by')
+      .notNull()
+      .references(() => users.id),
+    startedAt: timestamp('started_at', { withTimezone: true }).notNull().defaultNow(),
+    endedAt: timestamp('ended_at', { withTimezone: true }),
+  },
+  (table) => [
+    // However many people press the button at once, a printer has one run and a part is printed once at a time.
+    uniqueIndex('one_run_a_printer')
+      .on(table.printerId)
+      .where(sql`${table.state} in ('preparing', 'sending', 'printing')`),
+    uniqueIndex('one_run_an_entry')
+      .on(table.queueEntryId)
+      .where(sql`${table.state} in ('preparing', 'sending', 'printing')`),
+  ],
+);

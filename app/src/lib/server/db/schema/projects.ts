@@ -1,0 +1,84 @@
+import { date, index, integer, jsonb, pgEnum, pgTable, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import type { Inspection, LimitsCard } from '@kelbrin/core/inspect';
+import type { Recipe } from '@kelbrin/core/recipe';
+import type { Estimate } from '@kelbrin/core/slice';
+import { bytes } from './bytes.ts';
+import { classes, users } from './people.ts';
+
+/** A design task that a teacher sets. */
+export const briefs = pgTable('briefs', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  classId: uuid('class_id')
+    .notNull()
+    .references(() => classes.id, { onDelete: 'cascade' }),
+  title: text('title').notNull(),
+  task: text('task').notNull(),
+  dueOn: date('due_on'),
+  /** What a new project begins with; nothing when null. */
+  starter: jsonb('starter').$type<Recipe>(),
+});
+
+/** One student's answer to a brief. */
+export const projects = pgTable(
+  'projects',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    briefId: uuid('brief_id')
+      .notNull()
+      .references(() => briefs.id, { onDelete: 'cascade' }),
+    studentId: text('student_id')
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    recipe: jsonb('recipe').$type<Recipe>().notNull(),
+    /** Goes up with every save; a save must name the one it was made from. */
+    revision: integer('revision').notNull().default(0),
+    updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [unique().on(table.briefId, table.studentId)],
+);
+
+/** From `checking` the server's inspection leads to `waiting` (or `refused` if the recipe cannot be built). */
+export const handInState = pgEnum('hand_in_state', ['checking', 'refused', 'waiting', 'sent_back', 'approved']);
+
+/** A version of a project given to the teacher, frozen as it was. */
+export const handIns = pgTable(
+  'hand_ins',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    /** Counts the hand-ins of a project from 1. */
+    number: integer('number').notNull(),
+    recipe: jsonb('recipe').$type<Recipe>().notNull(),
+    limits: jsonb('limits').$type<LimitsCard>().notNull(),
+    state: handInState('state').notNull().default('checking'),
+    /** The server's own inspection of exactly the solid with `solidHash`. */
+    inspection: jsonb('inspection').$type<Inspection>(),
+    solidHash: text('solid_hash').references(() => solids.hash),
+    /** Why the recipe could not be built, if it could not. */
+    problem: text('problem'),
+    /** What the teacher wrote with the decision. */
+    comment: text('comment'),
+    decidedBy: text('decided_by').references(() => users.id),
+    decidedAt: timestamp('decided_at', { withTimezone: true }),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [unique().on(table.projectId, table.number), index().on(table.state)],
+);
+
+/** Solids by the hash of their 3MF file, so that an inspection and an approval speak of the very same thing. */
+export const solids = pgTable('solids', {
+  hash: text('hash').primaryKey(),
+  threeMf: bytes('three_mf').notNull(),
+  stl: bytes('stl').notNull(),
+  stlHash: text('stl_hash').notNull(),
+  estimate: jsonb('estimate').$type<Estimate>().notNull(),
+});
+
+/** Pictures of recipes by the hash of what they show, drawn when first asked for. */
+export const pictures = pgTable('pictures', {
+  hash: text('hash').primaryKey(),
+  png: bytes('png').notNull(),
+});

@@ -1,0 +1,70 @@
+import { emptyRecipe, type Recipe } from '@kelbrin/core/recipe';
+
+/** What differs from one seed-tray label to the next. */
+export interface Label {
+  readonly words: string;
+  readonly widthMm?: number;
+  readonly depthMm?: number;
+  readonly thickMm?: number;
+  readonly holeMm?: number;
+  readonly tallMm?: number;
+  readonly reliefMm?: number;
+  /** How far the letters begin in from the left; centred when left out. */
+  readonly lettersInMm?: number;
+  readonly sunk?: boolean;
+}
+
+/** The recipe of a seed-tray label: a rounded plate, a hole for the string, and the plant's name. */
+export function labelRecipe(label: Label): Recipe {
+  const { words, widthMm = 70, depthMm = 25, thickMm = 2.4, holeMm = 4, tallMm = 11, reliefMm = 1.2 } = label;
+  return {
+    ...emptyRecipe(),
+    steps: [
+      plate(widthMm, depthMm, thickMm),
+      {
+        id: 's2',
+        kind: 'hole',
+        diameterMm: holeMm,
+        depth: { type: 'through' },
+        placement: {
+          on: { step: 's1' },
+          x: { relation: 'inFrom', edge: 'low', mm: 6 },
+          y: { relation: 'centred' },
+        },
+      },
+      {
+        id: 's3',
+        kind: 'letters',
+        words,
+        font: 'sturdy',
+        tallMm,
+        effect: label.sunk ? 'sunk' : 'raised',
+        byMm: reliefMm,
+        placement: {
+          on: { step: 's1' },
+          x:
+            label.lettersInMm === undefined
+              ? { relation: 'centred' }
+              : { relation: 'inFrom', edge: 'low', mm: label.lettersInMm },
+          y: { relation: 'centred' },
+        },
+      },
+    ],
+  };
+}
+
+/** What every project of the brief begins with: the bare plate. */
+export function labelStarter(): Recipe {
+  return { ...emptyRecipe(), steps: [plate(70, 25, 2.4)] };
+}
+
+function plate(widthMm: number, depthMm: number, upMm: number): Recipe['steps'][number] {
+  return {
+    id: 's1',
+    kind: 'extrude',
+    outline: { shape: 'roundedRectangle', widthMm, depthMm, cornerMm: 4 },
+    upMm,
+    base: 'plate',
+    placement: { on: { plate: true }, x: { relation: 'centred' }, y: { relation: 'centred' } },
+  };
+}

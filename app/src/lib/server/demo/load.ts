@@ -1,0 +1,119 @@
+import { and, eq, inArray } from 'drizzle-orm';
+import { classroomLimits } from '@kelbrin/core/inspect';
+import type { Person } from '../auth/access.ts';
+import { addStaff, addStudent } from '../auth/people.ts';
+import type { Database } from '../db/database.ts';
+import {
+  briefs,
+  classes,
+  classMembers,
+  handIns,
+  limitsCards,
+  printers,
+  printFiles,
+  projects,
+  queueEntries,
+  runs,
+} from '../db/schema/index.ts';
+import { approve, handIn, sendBack } from '../handIns.ts';
+import { inspectHandIn } from '../jobs/inspectHandIn.ts';
+import { pictureOf } from '../pictures.ts';
+import { openProject, saveRecipe } from '../projects.ts';
+import { labelStarter } from './labels.ts';
+import { demoPrinters, demoStudents, school, type DemoStudent } from './school.ts';
+
+/** Whether the database holds no class yet. */
+export async function isEmpty(db: Database): Promise<boolean> {
+  return (await db.select({ id: classes.id }).from(classes).limit(1)).length === 0;
+}
+
+/**
+ * Fills an empty database with the demo school. Everything goes the way it would go in the classroom: projects are
+ * opened, saved, handed in, inspected and approved by the same functions that the pages call.
+ */
+export async function loadDemo(db: Database): Promise<void> {
+  const teacherId = await addStaff(db, { ...school.teacher, role: 'teacher' });
+  const helperId = await addStaff(db, { ...school.helper, role: 'helper' });
+  const [card] = await db
+    .insert(limitsCards)
+    .values({ name: 'Classroom printer, 0.4 mm nozzle', card: classroomLimits })
+    .returning();
+  const [group] = await db
+    .insert(classes)
+    .values({ name: school.className, code: school.classCode, teacherId, limitsCardId: card.id })
+    .returning();
+  await db.insert(classMembers).values({ classId: group.id, userId: helperId });
+  const dueOn = new Date(Date.now() + 9 * 24 * 3600 * 1000).toISOString().slice(0, 10);
+  const [brief] = await db
+    .insert(briefs)
+    .values({ classId: group.id, ...school.brief, dueOn, starter: labelStarter() })
+    .returning();
+  await db.insert(printers).values(demoPrinters.map((printer) => ({ ...printer, host: '127.0.0.1', port: 1 })));
+
+  const teacher: Person = { id: teacherId, name: school.teacher.name, role: 'teacher' };
+  for (const student of demoStudents) {
+    const id = await addStudent(db, { classId: group.id, ...student, pin: school.studentPin });
+    await bringAlong(db, teacher, { id, name: student.name, role: 'student' }, student, brief.id);
+  }
+  await noteFinishedRuns(db, teacher);
+}
+
+/** Takes one student's project as far as the demo wants it. */
+async function bringAlong(db: Database, teacher: Person, student: Person, plan: DemoStudent, briefId: string) {
+  if (plan.progress === 'nothing') return;
+  const projectId = await openProject(db, student, briefId);
+  if (!plan.recipe) return;
+  const saved = await saveRecipe(db, student, projectId, 0, plan.recipe);
+  await pictureOf(db, plan.recipe, demoPrinters[0].colour);
+  if (plan.progress === 'designing') return;
+
+  const handInId = await handIn(db, student, projectId, saved.revision);
+  await inspectHandIn(db, handInId);
+  if (plan.progress === 'waiting') return;
+  if (plan.progress === 'sentBack') {
+    await sendBack(db, teacher, handInId, plan.comment ?? 'Please look at it again.');
+    return;
+  }
+  const [{ solidHash }] = await db.select().from(handIns).where(eq(handIns.id, handInId));
+  await approve(db, teacher, handInId, solidHash!);
+  if (plan.progress === 'queued') return;
+
+  const [entry] = await db
+    .select({ id: queueEntries.id, estimate: printFiles.estimate })
+    .from(queueEntries)
+    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .where(eq(printFiles.handInId, handInId));
+  const [printer] = await db.select().from(printers).where(eq(printers.name, demoPrinters[0].name));
+  const isDone = plan.progress === 'printed';
+  await db
+    .update(queueEntries)
+    .set({ state: isDone ? 'printed' : 'printing' })
+    .where(eq(queueEntries.id, entry.id));
+  await db.insert(runs).values({
+    printerId: printer.id,
+    queueEntryId: entry.id,
+    fileName: `demo-${student.name.toLowerCase()}.gcode`,
+    estimateS: entry.estimate.seconds,
+    startedBy: teacher.id,
+    // A run that is still going is left for the printer's keeper to send and start.
+    ...(isDone ? { state: 'finished', progress: 1 } : { state: 'preparing' }),
+  });
+}
+
+/** Moves the finished runs into the past, one after the other. */
+async function noteFinishedRuns(db: Database, teacher: Person): Promise<void> {
+  const finished = await db
+    .select()
+    .from(runs)
+    .where(and(eq(runs.startedBy, teacher.id), inArray(runs.state, ['finished'])));
+  let end = Date.now() - 25 * 60_000;
+  for (const { id, estimateS } of finished) {
+    const startedAt = new Date(end - estimateS * 1000);
+    await db
+      .update(runs)
+      .set({ startedAt, endedAt: new Date(end) })
+      .where(eq(runs.id, id));
+    end = startedAt.getTime() - 6 * 60_000;
+  }
+  await db.update(projects).set({ updatedAt: new Date(Date.now() - 40 * 60_000) });
+}

@@ -1,0 +1,72 @@
+import { labelRecipe } from './labels.ts';
+import type { Recipe } from '@kelbrin/core/recipe';
+
+/** How far a student of the demo school has come. */
+export type Progress = 'nothing' | 'designing' | 'waiting' | 'sentBack' | 'queued' | 'printing' | 'printed';
+
+export interface DemoStudent {
+  readonly name: string;
+  readonly signInName: string;
+  readonly progress: Progress;
+  readonly recipe?: Recipe;
+  /** What the teacher wrote when sending it back. */
+  readonly comment?: string;
+}
+
+/** Everyone and everything here is made up. */
+export const school = {
+  teacher: { name: 'Ms Fenwick', email: 'fenwick@wrenfield.example', password: 'greenhouse kit' },
+  helper: { name: 'Mr Oduya', email: 'oduya@wrenfield.example', password: 'print room key' },
+  className: 'Year 8, Wren group',
+  classCode: 'WREN8',
+  /** One PIN for all demo students, so that any of them can be tried. */
+  studentPin: '284615',
+  brief: {
+    title: 'Seed-tray labels',
+    task:
+      'Design a label for one tray of the school greenhouse. It carries the name of a plant in letters that can be ' +
+      'read from a metre away, and a hole for the string, at least 3 mm wide. It must print without supports.',
+  },
+} as const;
+
+export const demoStudents: readonly DemoStudent[] = [
+  {
+    name: 'Asha',
+    signInName: 'asha',
+    progress: 'designing',
+    // The hole is so small that it closes up.
+    recipe: labelRecipe({ words: 'Basil', holeMm: 1.6 }),
+  },
+  {
+    name: 'Bruno',
+    signInName: 'bruno',
+    progress: 'waiting',
+    // The letters run off the plate, and their ends hang in the air.
+    recipe: labelRecipe({ words: 'Coriander', widthMm: 60, lettersInMm: 12 }),
+  },
+  {
+    name: 'Cleo',
+    signInName: 'cleo',
+    progress: 'sentBack',
+    // Longer than the bed of any of the school's printers.
+    recipe: labelRecipe({ words: 'Tomatoes, row 1', widthMm: 240, depthMm: 30, tallMm: 16 }),
+    comment: 'Lovely big letters, but our printers end at 220 mm. Can you make it shorter?',
+  },
+  { name: 'Dario', signInName: 'dario', progress: 'waiting', recipe: labelRecipe({ words: 'Chives', holeMm: 5 }) },
+  { name: 'Elif', signInName: 'elif', progress: 'waiting', recipe: labelRecipe({ words: 'Dill', widthMm: 55 }) },
+  { name: 'Femi', signInName: 'femi', progress: 'queued', recipe: labelRecipe({ words: 'Mint', widthMm: 60, tallMm: 12 }) },
+  { name: 'Greta', signInName: 'greta', progress: 'queued', recipe: labelRecipe({ words: 'Thyme', depthMm: 22 }) },
+  { name: 'Hugo', signInName: 'hugo', progress: 'queued', recipe: labelRecipe({ words: 'Sage', sunk: true, thickMm: 3 }) },
+  { name: 'Ines', signInName: 'ines', progress: 'printing', recipe: labelRecipe({ words: 'Parsley', widthMm: 80 }) },
+  { name: 'Jonah', signInName: 'jonah', progress: 'printed', recipe: labelRecipe({ words: 'Leek', widthMm: 60 }) },
+  { name: 'Keiko', signInName: 'keiko', progress: 'printed', recipe: labelRecipe({ words: 'Kale', widthMm: 60 }) },
+  { name: 'Luca', signInName: 'luca', progress: 'designing', recipe: labelRecipe({ words: 'Rocket', widthMm: 75 }) },
+  { name: 'Maren', signInName: 'maren', progress: 'designing' },
+  { name: 'Noor', signInName: 'noor', progress: 'nothing' },
+];
+
+/** The two printers of the print room; where they answer is set when they are started. */
+export const demoPrinters = [
+  { name: 'Alder', model: 'Classroom 220', material: 'PLA', colour: '#3f8f5f', colourName: 'leaf green' },
+  { name: 'Birch', model: 'Classroom 220', material: 'PLA', colour: '#d9822b', colourName: 'pot orange' },
+] as const;

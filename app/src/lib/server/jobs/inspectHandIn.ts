@@ -1,0 +1,45 @@
+import { and, eq, lt, sql } from 'drizzle-orm';
+import { compute } from '../compute/pool.ts';
+import type { Database } from '../db/database.ts';
+import { briefs, handIns, projects, solids } from '../db/schema/index.ts';
+import { announce } from '../live/topics.ts';
+import { sha256 } from '../sha256.ts';
+
+/**
+ * Builds and inspects a hand-in on the server and stores solid, hashes and inspection together. This inspection is the
+ * one that counts. A hand-in that was dealt with already is left alone, so that a job may be carried out twice.
+ */
+export async function inspectHandIn(db: Database, handInId: string): Promise<void> {
+  const [found] = await db
+    .select({ handIn: handIns, project: projects, classId: briefs.classId })
+    .from(handIns)
+    .innerJoin(projects, eq(projects.id, handIns.projectId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .where(and(eq(handIns.id, handInId), eq(handIns.state, 'checking')));
+  if (!found) return;
+  const { handIn, project, classId } = found;
+
+  const { recipe, limits } = handIn;
+  const result = await compute().run<'inspect'>({ kind: 'inspect', recipe, limits, title: project.name });
+  await db.transaction(async (tx) => {
+    const isStill = and(eq(handIns.id, handIn.id), eq(handIns.state, 'checking'));
+    if (result.ok) {
+      const { threeMf, stl, estimate, inspection } = result;
+      const hash = sha256(threeMf);
+      await tx.insert(solids).values({ hash, threeMf, stl, stlHash: sha256(stl), estimate }).onConflictDoNothing();
+      await tx.update(handIns).set({ state: 'waiting', inspection, solidHash: hash }).where(isStill);
+    } else {
+      await tx.update(handIns).set({ state: 'refused', problem: result.problem }).where(isStill);
+    }
+    await announce(tx, `project:${project.id}`, `class:${classId}`);
+  });
+}
+
+/** Hand-ins that have waited for their inspection so long that the job for it must have been lost. */
+export async function forgottenHandIns(db: Database): Promise<string[]> {
+  const forgotten = await db
+    .select({ id: handIns.id })
+    .from(handIns)
+    .where(and(eq(handIns.state, 'checking'), lt(handIns.createdAt, sql`now() - interval '10 seconds'`)));
+  return forgotten.map(({ id }) => id);
+}

@@ -1,0 +1,54 @@
+import { asc } from 'drizzle-orm';
+import { compute } from '../compute/pool.ts';
+import { connection } from '../db/database.ts';
+import { printers } from '../db/schema/index.ts';
+import { LiveHub } from '../live/hub.ts';
+import { PrinterKeeper } from '../printers/keeper.ts';
+import { SerialDriver } from '../printers/serialDriver.ts';
+import { askForInspection, INSPECT, startBoss, type InspectJob } from './boss.ts';
+import { forgottenHandIns, inspectHandIn } from './inspectHandIn.ts';
+
+/*
+ * The job process: it inspects hand-ins and keeps the printers. It stands beside the web app, so that neither has to
+ * wait for the other and either can be restarted alone.
+ */
+
+const { sql, db } = connection();
+const keepers = new Map<string, PrinterKeeper>();
+
+const boss = await startBoss(true);
+await boss.work<InspectJob>(INSPECT, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async ([job]) => {
+  await inspectHandIn(db, job.data.handInId);
+});
+
+async function lookAround(): Promise<void> {
+  for (const handInId of await forgottenHandIns(db)) await askForInspection(handInId);
+  for (const { id, host, port } of await db.select().from(printers).orderBy(asc(printers.name))) {
+    if (keepers.has(id)) continue;
+    keepers.set(id, new PrinterKeeper(db, id, SerialDriver.connect));
+    console.log(`Keeping the printer at ${host}:${port}`);
+  }
+}
+
+await lookAround();
+const round = setInterval(() => {
+  lookAround().catch((error: unknown) => console.error('Looking for work:', error));
+}, 5_000);
+
+// A run that was just asked for starts at once.
+const unfollow = await new LiveHub(sql).follow(['orders'], () => {
+  for (const keeper of keepers.values()) keeper.nudge();
+});
+console.log('The job process is ready');
+
+async function stop(): Promise<void> {
+  clearInterval(round);
+  unfollow();
+  await Promise.all([...keepers.values()].map((keeper) => keeper.stop()));
+  await boss.stop({ graceful: true, timeout: 5_000 });
+  await compute().close();
+  await sql.end({ timeout: 2 });
+  process.exit(0);
+}
+process.once('SIGINT', () => void stop());
+process.once('SIGTERM', () => void stop());

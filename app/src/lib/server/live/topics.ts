@@ -1,0 +1,16 @@
+import { sql } from 'drizzle-orm';
+import type { Database } from '../db/database.ts';
+
+/** The PostgreSQL channel on which every process of Kelbrin hears what changed. */
+export const LIVE_CHANNEL = 'kelbrin_live';
+
+/**
+ * Something that pages and processes follow: one project, one class, the print room with its queue, or the orders to
+ * printers, which the job process alone follows.
+ */
+export type Topic = `project:${string}` | `class:${string}` | 'printroom' | 'orders';
+
+/** Says that something changed. Inside a transaction it is heard when that is committed, and not at all otherwise. */
+export async function announce(db: Database, ...topics: Topic[]): Promise<void> {
+  for (const topic of topics) await db.execute(sql`select pg_notify(${LIVE_CHANNEL}, ${topic})`);
+}

@@ -1,0 +1,169 @@
+import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import { demandRole, NotAllowed, type Person } from './auth/access.ts';
+import type { Database } from './db/database.ts';
+import { briefs, classes, handIns, printers, printFiles, projects, queueEntries, runs, users } from './db/schema/index.ts';
+import { CannotNow } from './handIns.ts';
+import { announce } from './live/topics.ts';
+
+/** The states in which a run holds its printer. */
+export const ACTIVE_RUN = ['preparing', 'sending', 'printing'] as const;
+
+/** The queue in its order, each entry with whose it is and what it takes. */
+export async function queue(db: Database, person: Person) {
+  demandRole(person, 'teacher', 'helper');
+  return db
+    .select({
+      id: queueEntries.id,
+      state: queueEntries.state,
+      joinedAt: queueEntries.joinedAt,
+      handInId: printFiles.handInId,
+      name: printFiles.name,
+      hash: printFiles.hash,
+      estimate: printFiles.estimate,
+      student: users.name,
+      className: classes.name,
+      brief: briefs.title,
+    })
+    .from(queueEntries)
+    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+    .innerJoin(projects, eq(projects.id, handIns.projectId))
+    .innerJoin(users, eq(users.id, projects.studentId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .orderBy(asc(queueEntries.position));
+}
+
+/** Every printer with the run it has now and the ones before, newest first. */
+export async function printersWithRuns(db: Database, person: Person) {
+  demandRole(person, 'teacher', 'helper');
+  const all = await db.select().from(printers).orderBy(asc(printers.name));
+  const recent = await db
+    .select({
+      id: runs.id,
+      printerId: runs.printerId,
+      state: runs.state,
+      progress: runs.progress,
+      estimateS: runs.estimateS,
+      problem: runs.problem,
+      cancelAskedAt: runs.cancelAskedAt,
+      startedAt: runs.startedAt,
+      endedAt: runs.endedAt,
+      part: printFiles.name,
+      handInId: printFiles.handInId,
+      student: users.name,
+    })
+    .from(runs)
+    .innerJoin(queueEntries, eq(queueEntries.id, runs.queueEntryId))
+    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+    .innerJoin(projects, eq(projects.id, handIns.projectId))
+    .innerJoin(users, eq(users.id, projects.studentId))
+    .orderBy(desc(runs.startedAt))
+    .limit(60);
+  return all.map(({ id, name, model, material, colour, colourName, status }) => {
+    const own = recent.filter(({ printerId }) => printerId === id);
+    return {
+      id,
+      name,
+      model,
+      material,
+      colour,
+      colourName,
+      status,
+      run: own.find(({ state }) => isActive(state)),
+      past: own.filter(({ state }) => !isActive(state)).slice(0, 6),
+    };
+  });
+}
+
+function isActive(state: string): boolean {
+  return (ACTIVE_RUN as readonly string[]).includes(state);
+}
+
+/**
+ * Starts a waiting part on an idle printer; the printer's keeper in the job process does the rest.
+ * The database's own rules see to it that of two people who press at once, one is told that the other was first.
+ */
+export async function startRun(db: Database, person: Person, entryId: string, printerId: string): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  await db.transaction(async (tx) => {
+    const [printer] = await tx.select().from(printers).where(eq(printers.id, printerId)).for('update');
+    if (!printer) throw new NotAllowed();
+    if (!printer.status?.online) throw new CannotNow(`${printer.name} does not answer: is it switched on?`);
+    const [busy] = await tx
+      .select({ id: runs.id })
+      .from(runs)
+      .where(and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
+    if (busy) throw new CannotNow(`${printer.name} is printing already.`);
+    const [entry] = await tx
+      .update(queueEntries)
+      .set({ state: 'printing' })
+      .where(and(eq(queueEntries.id, entryId), eq(queueEntries.state, 'waiting')))
+      .returning();
+    if (!entry) throw new CannotNow('This part is not waiting any more.');
+    const [file] = await tx
+      .select({ estimate: printFiles.estimate })
+      .from(printFiles)
+      .where(eq(printFiles.id, entry.printFileId));
+    await tx.insert(runs).values({
+      printerId: printer.id,
+      queueEntryId: entry.id,
+      fileName: sql`'run-' || substr(md5(random()::text), 1, 10) || '.gcode'`,
+      estimateS: file.estimate.seconds,
+      startedBy: person.id,
+    });
+    await announceProjectOf(tx, entry.id);
+    await announce(tx, 'printroom', 'orders');
+  });
+}
+
+/** Asks for a run to be given up; the part goes back to the queue once the printer has stopped. */
+export async function cancelRun(db: Database, person: Person, runId: string): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const asked = await db
+    .update(runs)
+    .set({ cancelAskedAt: new Date() })
+    .where(and(eq(runs.id, runId), inArray(runs.state, ACTIVE_RUN)))
+    .returning({ id: runs.id });
+  if (asked.length === 0) throw new CannotNow('This run is over already.');
+  await announce(db, 'printroom', 'orders');
+}
+
+/** How a run ended. */
+export type Ending = { state: 'finished' } | { state: 'cancelled' } | { state: 'failed'; problem: string };
+
+/** Ends a run: a finished part is printed, any other waits in the queue again. */
+export async function endRun(db: Database, runId: string, ending: Ending): Promise<void> {
+  await db.transaction(async (tx) => {
+    const [ended] = await tx
+      .update(runs)
+      .set({
+        state: ending.state,
+        endedAt: new Date(),
+        ...(ending.state === 'finished' ? { progress: 1 } : {}),
+        ...(ending.state === 'failed' ? { problem: ending.problem } : {}),
+      })
+      .where(and(eq(runs.id, runId), inArray(runs.state, ACTIVE_RUN)))
+      .returning();
+    if (!ended) return;
+    await tx
+      .update(queueEntries)
+      .set({ state: ending.state === 'finished' ? 'printed' : 'waiting' })
+      .where(eq(queueEntries.id, ended.queueEntryId));
+    await announceProjectOf(tx, ended.queueEntryId);
+    await announce(tx, 'printroom');
+  });
+}
+
+async function announceProjectOf(db: Database, entryId: string): Promise<void> {
+  const [found] = await db
+    .select({ projectId: projects.id, classId: briefs.classId })
+    .from(queueEntries)
+    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+    .innerJoin(projects, eq(projects.id, handIns.projectId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .where(eq(queueEntries.id, entryId));
+  if (found) await announce(db, `project:${found.projectId}`, `class:${found.classId}`);
+}

@@ -1,0 +1,27 @@
+/** What a printer says of itself. */
+export interface DeviceStatus {
+  readonly nozzleC: number;
+  readonly nozzleTargetC: number;
+  readonly bedC: number;
+  readonly bedTargetC: number;
+  /** The file it works on, was paused in, or finished last; undefined if there is none. */
+  readonly job?: { readonly fileName: string; readonly doneBytes: number; readonly totalBytes: number };
+}
+
+/**
+ * What Kelbrin asks of a printer. A driver for another kind of printer implements this and nothing else.
+ *
+ * Every method rejects with an error whose message is a sentence for the print room when the printer does not answer
+ * or refuses. After a rejection the driver may be closed and another be connected: nothing is kept in it that the
+ * printer does not know itself.
+ */
+export interface PrinterDriver {
+  status(): Promise<DeviceStatus>;
+  /** Puts a file into the printer's own storage, replacing one of the same name. */
+  upload(fileName: string, gcode: string, onProgress?: (share: number) => void): Promise<void>;
+  /** Starts a stored file; from then on the printer goes on by itself. */
+  start(fileName: string): Promise<void>;
+  /** Gives up the current file and cools down. */
+  cancel(): Promise<void>;
+  close(): void;
+}

@@ -1,0 +1,185 @@
+import { and, eq, inArray } from 'drizzle-orm';
+import { compute } from '../compute/pool.ts';
+import type { Database } from '../db/database.ts';
+import { handIns, printers, printFiles, queueEntries, runs, type PrinterStatus } from '../db/schema/index.ts';
+import { announce } from '../live/topics.ts';
+import { ACTIVE_RUN, endRun } from '../printRoom.ts';
+import { sha256 } from '../sha256.ts';
+import type { DeviceStatus, PrinterDriver } from './driver.ts';
+
+type Printer = typeof printers.$inferSelect;
+type Run = typeof runs.$inferSelect;
+
+/** How often a printer is asked how it is. */
+const PERIOD_MS = 1_000;
+/** How long a printer may be silent before a run on it counts as lost. */
+const LOST_AFTER_MS = 120_000;
+
+/**
+ * Keeps one printer: asks how it is, starts what waits for it, and writes down how its run goes.
+ *
+ * The keeper remembers nothing that matters. Where a run stands is in the database, what is being printed the printer
+ * knows itself, and each round brings the two together; so it may be stopped and started at any moment.
+ */
+export class PrinterKeeper {
+  #driver: PrinterDriver | undefined;
+  #stopped = false;
+  #wake: () => void = () => {};
+  #lastAnswer = Date.now();
+  readonly #db: Database;
+  readonly #printerId: string;
+  readonly #connect: (host: string, port: number) => Promise<PrinterDriver>;
+  readonly #loop: Promise<void>;
+
+  constructor(
+    db: Database,
+    printerId: string,
+    connect: (host: string, port: number) => Promise<PrinterDriver>,
+  ) {
+    this.#db = db;
+    this.#printerId = printerId;
+    this.#connect = connect;
+    this.#loop = this.#keep();
+  }
+
+  /** Looks at once instead of at the end of the period. */
+  nudge(): void {
+    this.#wake();
+  }
+
+  /** Stops after the current round; the printer itself goes on. */
+  async stop(): Promise<void> {
+    this.#stopped = true;
+    this.#wake();
+    await this.#loop;
+    this.#driver?.close();
+  }
+
+  async #keep(): Promise<void> {
+    while (!this.#stopped) {
+      try {
+        await this.#round();
+      } catch (error) {
+        console.error(`Keeping printer ${this.#printerId}:`, error instanceof Error ? error.message : error);
+      }
+      if (this.#stopped) break;
+      await new Promise<void>((resolve) => {
+        const timer = setTimeout(resolve, PERIOD_MS);
+        this.#wake = () => {
+          clearTimeout(timer);
+          resolve();
+        };
+      });
+    }
+  }
+
+  async #round(): Promise<void> {
+    const [printer] = await this.#db.select().from(printers).where(eq(printers.id, this.#printerId));
+    if (!printer) return;
+    const [run] = await this.#db
+      .select()
+      .from(runs)
+      .where(and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
+
+    let device: DeviceStatus;
+    try {
+      this.#driver ??= await this.#connect(printer.host, printer.port);
+      device = await this.#driver.status();
+      this.#lastAnswer = Date.now();
+    } catch {
+      this.#driver?.close();
+      this.#driver = undefined;
+      await this.#noteSilence(printer, run);
+      return;
+    }
+    await this.#noteStatus(printer, { online: true, ...temperaturesOf(device) });
+    if (run) await this.#carryOn(this.#driver, run, device);
+  }
+
+  /** Does the next thing that a run needs. */
+  async #carryOn(driver: PrinterDriver, run: Run, device: DeviceStatus): Promise<void> {
+    const isOnPrinter = device.job?.fileName === run.fileName;
+    if (run.cancelAskedAt) {
+      if (isOnPrinter) await driver.cancel();
+      await endRun(this.#db, run.id, { state: 'cancelled' });
+    } else if (isOnPrinter && device.job) {
+      const { doneBytes, totalBytes } = device.job;
+      if (doneBytes >= totalBytes) await endRun(this.#db, run.id, { state: 'finished' });
+      else await this.#noteProgress(run, 'printing', doneBytes / totalBytes);
+    } else if (run.state === 'printing') {
+      const problem = 'The printer lost the file while printing: was it switched off or used by hand?';
+      await endRun(this.#db, run.id, { state: 'failed', problem });
+    } else {
+      await this.#begin(driver, run);
+    }
+  }
+
+  /** Slices the run's print file, sends it and starts it. */
+  async #begin(driver: PrinterDriver, run: Run): Promise<void> {
+    try {
+      const gcode = await this.#gcodeOf(run);
+      await this.#noteProgress(run, 'sending', 0);
+      await driver.upload(run.fileName, gcode);
+      await driver.start(run.fileName);
+      await this.#noteProgress(run, 'printing', 0);
+    } catch (error) {
+      const problem = error instanceof Error ? error.message : 'The part could not be sent to the printer.';
+      await endRun(this.#db, run.id, { state: 'failed', problem });
+    }
+  }
+
+  async #gcodeOf(run: Run): Promise<string> {
+    const [{ file, limits }] = await this.#db
+      .select({ file: printFiles, limits: handIns.limits })
+      .from(queueEntries)
+      .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+      .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+      .where(eq(queueEntries.id, run.queueEntryId));
+    if (sha256(file.threeMf) !== file.hash) {
+      throw new Error('The print file is not the one that was approved, so it is not printed.');
+    }
+    const { gcode } = await compute().run<'gcode'>({
+      kind: 'gcode',
+      threeMf: file.threeMf,
+      limits,
+      notes: [file.name, `print file ${file.hash}`],
+    });
+    return gcode;
+  }
+
+  async #noteProgress(run: Run, state: 'sending' | 'printing', progress: number): Promise<void> {
+    await this.#db
+      .update(runs)
+      .set({ state, progress })
+      .where(and(eq(runs.id, run.id), inArray(runs.state, ACTIVE_RUN)));
+    await announce(this.#db, 'printroom');
+  }
+
+  async #noteStatus(printer: Printer, status: PrinterStatus): Promise<void> {
+    const isNews = JSON.stringify(status) !== JSON.stringify(printer.status);
+    await this.#db
+      .update(printers)
+      .set({ status, ...(status.online ? { seenAt: new Date() } : {}) })
+      .where(eq(printers.id, printer.id));
+    if (isNews) await announce(this.#db, 'printroom');
+  }
+
+  async #noteSilence(printer: Printer, run: Run | undefined): Promise<void> {
+    const before = printer.status ?? { nozzleC: 0, nozzleTargetC: 0, bedC: 0, bedTargetC: 0 };
+    await this.#noteStatus(printer, { ...before, online: false });
+    if (run && Date.now() - this.#lastAnswer > LOST_AFTER_MS) {
+      const problem = 'The printer did not answer for two minutes: look at it before you print this again.';
+      await endRun(this.#db, run.id, { state: 'failed', problem });
+    }
+  }
+}
+
+/** Rounded, so that the noise of a thermometer is no news. */
+function temperaturesOf({ nozzleC, nozzleTargetC, bedC, bedTargetC }: DeviceStatus): Omit<PrinterStatus, 'online'> {
+  return {
+    nozzleC: Math.round(nozzleC),
+    nozzleTargetC: Math.round(nozzleTargetC),
+    bedC: Math.round(bedC),
+    bedTargetC: Math.round(bedTargetC),
+  };
+}

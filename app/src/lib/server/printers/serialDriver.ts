@@ -1,0 +1,69 @@
+import type { DeviceStatus, PrinterDriver } from './driver.ts';
+import { SerialLink } from './serialLink.ts';
+
+/** Drives a printer that speaks line-based G-code, here over TCP. */
+export class SerialDriver implements PrinterDriver {
+  readonly #link: SerialLink;
+
+  private constructor(link: SerialLink) {
+    this.#link = link;
+  }
+
+  /** Connects to a printer; rejects with a sentence when it does not answer. */
+  static async connect(host: string, port: number): Promise<SerialDriver> {
+    return new SerialDriver(await SerialLink.open(host, port));
+  }
+
+  async status(): Promise<DeviceStatus> {
+    const temperatures = (await this.#link.send('M105')).join(' ');
+    const progress = (await this.#link.send('M27 C')).join('\n');
+    return { ...readTemperatures(temperatures), job: readJob(progress) };
+  }
+
+  async upload(fileName: string, gcode: string, onProgress?: (share: number) => void): Promise<void> {
+    const commands = gcode
+      .split('\n')
+      .map((line) => line.replace(/;.*$/, '').trim())
+      .filter((line) => line !== '');
+    await this.#link.send(`M28 ${fileName}`);
+    await this.#link.sendAll(commands, onProgress);
+    await this.#link.send('M29');
+  }
+
+  async start(fileName: string): Promise<void> {
+    const replies = await this.#link.send(`M23 ${fileName}`);
+    if (!replies.some((line) => line.startsWith('File selected'))) {
+      throw new Error('The printer does not find the file that was sent to it.');
+    }
+    await this.#link.send('M24');
+  }
+
+  async cancel(): Promise<void> {
+    await this.#link.send('M524');
+  }
+
+  close(): void {
+    this.#link.close();
+  }
+}
+
+/** Reads "T:205.1 /210.0 B:59.8 /60.0". */
+function readTemperatures(report: string): Omit<DeviceStatus, 'job'> {
+  const of = (letter: string) => new RegExp(`\\b${letter}:(-?[\\d.]+)\\s*/(-?[\\d.]+)`).exec(report);
+  const nozzle = of('T');
+  const bed = of('B');
+  if (!nozzle || !bed) throw new Error('The printer sent a temperature report that cannot be read.');
+  return {
+    nozzleC: Number(nozzle[1]),
+    nozzleTargetC: Number(nozzle[2]),
+    bedC: Number(bed[1]),
+    bedTargetC: Number(bed[2]),
+  };
+}
+
+function readJob(report: string): DeviceStatus['job'] {
+  const name = /^Current file: (.+)$/m.exec(report)?.[1];
+  const bytes = /printing byte (\d+)\/(\d+)/.exec(report);
+  if (!name || !bytes) return undefined;
+  return { fileName: name.trim(), doneBytes: Number(bytes[1]), totalBytes: Number(bytes[2]) };
+}

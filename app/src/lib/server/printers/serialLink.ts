@@ -1,0 +1,139 @@
+import { connect, type Socket } from 'node:net';
+
+/** How long a printer may take over one answer. */
+const ANSWER_MS = 5_000;
+/** How many lines may be on their way at once. */
+const WINDOW = 16;
+
+interface Exchange {
+  readonly replies: string[];
+  resolve(replies: string[]): void;
+  reject(error: Error): void;
+}
+
+/**
+ * Talks to a printer line by line: every line carries a number and a checksum, every line is answered with `ok`, and a
+ * line that arrived damaged is sent again when the printer asks for it.
+ */
+export class SerialLink {
+  readonly #socket: Socket;
+  /** Lines that are on their way, oldest first; each will be answered with one `ok`. */
+  #inFlight: Exchange[] = [];
+  #number = 0;
+  #pending = '';
+  #failure: Error | undefined;
+  #timer: NodeJS.Timeout | undefined;
+  #resendFrom: number | undefined;
+
+  private constructor(socket: Socket) {
+    this.#socket = socket;
+    socket.setNoDelay(true).setEncoding('utf8');
+    socket.on('data', (chunk: string) => this.#hear(chunk));
+    socket.on('error', () => this.#fail('The connection to the printer broke.'));
+    socket.on('close', () => this.#fail('The connection to the printer was closed.'));
+  }
+
+  /** Connects and starts counting lines anew. */
+  static async open(host: string, port: number): Promise<SerialLink> {
+    const socket = await new Promise<Socket>((resolve, reject) => {
+      const opening = connect({ host, port });
+      const giveUp = () => {
+        opening.destroy();
+        reject(new Error('The printer does not answer: is it switched on?'));
+      };
+      opening.setTimeout(ANSWER_MS, giveUp);
+      opening.once('error', giveUp);
+      opening.once('connect', () => {
+        opening.setTimeout(0);
+        opening.off('error', giveUp);
+        resolve(opening);
+      });
+    });
+    const link = new SerialLink(socket);
+    await link.#exchange('M110 N0', 0);
+    return link;
+  }
+
+  /** Sends one command and returns what the printer said before and with its `ok`. */
+  async send(command: string): Promise<string[]> {
+    for (;;) {
+      const number = this.#number + 1;
+      const replies = await this.#exchange(command, number);
+      if (this.#resendFrom === undefined) {
+        this.#number = number;
+        return replies;
+      }
+      this.#number = this.#resendFrom - 1;
+      this.#resendFrom = undefined;
+    }
+  }
+
+  /**
+   * Sends many commands, several on their way at once. When the printer asks for a line again, everything that is on
+   * its way is awaited, and sending goes on from that line.
+   */
+  async sendAll(commands: readonly string[], onProgress?: (share: number) => void): Promise<void> {
+    const first = this.#number + 1;
+    let next = 0;
+    while (next < commands.length) {
+      const batch = commands.slice(next, next + WINDOW);
+      await Promise.all(batch.map((command, i) => this.#exchange(command, first + next + i)));
+      if (this.#resendFrom === undefined) next += batch.length;
+      else next = Math.max(0, this.#resendFrom - first);
+      this.#resendFrom = undefined;
+      onProgress?.(next / commands.length);
+    }
+    this.#number = first + commands.length - 1;
+  }
+
+  close(): void {
+    this.#fail('The connection to the printer was closed.');
+    this.#socket.destroy();
+  }
+
+  #exchange(command: string, number: number): Promise<string[]> {
+    return new Promise((resolve, reject) => {
+      if (this.#failure) return reject(this.#failure);
+      this.#inFlight.push({ replies: [], resolve, reject });
+      const body = `N${number} ${command}`;
+      this.#socket.write(`${body}*${checksum(body)}\n`);
+      this.#watch();
+    });
+  }
+
+  #hear(chunk: string): void {
+    const lines = (this.#pending + chunk).split('\n');
+    this.#pending = lines.pop()!;
+    for (const line of lines.map((each) => each.trim())) {
+      const resend = /^Resend:\s*(\d+)/i.exec(line);
+      // Of several requests while lines were on their way, the first names the line that is missing.
+      if (resend) this.#resendFrom ??= Number(resend[1]);
+      this.#inFlight[0]?.replies.push(line);
+      if (!/^ok\b/.test(line)) continue;
+      const exchange = this.#inFlight.shift();
+      exchange?.resolve(exchange.replies);
+      this.#watch();
+    }
+  }
+
+  /** Keeps a timer for the oldest unanswered line. */
+  #watch(): void {
+    clearTimeout(this.#timer);
+    if (this.#inFlight.length === 0) return;
+    this.#timer = setTimeout(() => this.#fail('The printer stopped answering.'), ANSWER_MS);
+  }
+
+  #fail(message: string): void {
+    clearTimeout(this.#timer);
+    this.#failure ??= new Error(message);
+    for (const { reject } of this.#inFlight) reject(this.#failure);
+    this.#inFlight = [];
+    this.#socket.destroy();
+  }
+}
+
+function checksum(body: string): number {
+  let sum = 0;
+  for (const byte of Buffer.from(body)) sum ^= byte;
+  return sum;
+}

@@ -1,0 +1,118 @@
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { emptyRecipe, type Recipe } from '@kelbrin/core/recipe';
+import type { LimitsCard } from '@kelbrin/core/inspect';
+import { demandRole, NotAllowed, ownProject, type Person } from './auth/access.ts';
+import type { Database } from './db/database.ts';
+import { briefs, classMembers, handIns, limitsCards, printFiles, projects, queueEntries } from './db/schema/index.ts';
+import { announce } from './live/topics.ts';
+
+/** Where a project stands, in the order in which it gets there. */
+export type ProjectState = 'designing' | 'checking' | 'waiting' | 'sent_back' | 'approved' | 'printing' | 'printed';
+
+/** What a save came to: the new revision, or what another tab saved in between. */
+export type Saved =
+  | { ok: true; revision: number }
+  | { ok: false; revision: number; recipe: Recipe };
+
+/**
+ * Saves a recipe that was made from `baseRevision`. If another save came first, nothing is changed and that one is
+ * handed back, so that the person can choose. Throws {@link NotAllowed} unless the project is the student's own.
+ */
+export async function saveRecipe(
+  db: Database,
+  person: Person,
+  projectId: string,
+  baseRevision: number,
+  recipe: Recipe,
+): Promise<Saved> {
+  const { project, brief } = await ownProject(db, person, projectId);
+  const [saved] = await db
+    .update(projects)
+    .set({ recipe, revision: sql`${projects.revision} + 1`, updatedAt: new Date() })
+    .where(and(eq(projects.id, project.id), eq(projects.revision, baseRevision)))
+    .returning({ revision: projects.revision });
+  if (saved) {
+    await announce(db, `project:${project.id}`, `class:${brief.classId}`);
+    return { ok: true, revision: saved.revision };
+  }
+  const [current] = await db.select().from(projects).where(eq(projects.id, project.id));
+  return { ok: false, revision: current.revision, recipe: current.recipe };
+}
+
+/** Opens the student's project for a brief, beginning it if there is none; returns its id. */
+export async function openProject(db: Database, person: Person, briefId: string): Promise<string> {
+  demandRole(person, 'student');
+  const [brief] = await briefsOf(db, person).then((all) => all.filter(({ id }) => id === briefId));
+  if (!brief) throw new NotAllowed();
+  // Two clicks at once begin one project: the second insert finds the first one's row.
+  await db
+    .insert(projects)
+    .values({
+      briefId,
+      studentId: person.id,
+      name: `${brief.title}, ${person.name}`,
+      recipe: brief.starter ?? emptyRecipe(),
+    })
+    .onConflictDoNothing();
+  const [project] = await db
+    .select({ id: projects.id })
+    .from(projects)
+    .where(and(eq(projects.briefId, briefId), eq(projects.studentId, person.id)));
+  return project.id;
+}
+
+/** The briefs of the classes that a student is in. */
+export async function briefsOf(db: Database, student: Person) {
+  const rows = await db
+    .select({ brief: briefs })
+    .from(briefs)
+    .innerJoin(classMembers, eq(classMembers.classId, briefs.classId))
+    .where(eq(classMembers.userId, student.id))
+    .orderBy(briefs.dueOn);
+  return rows.map(({ brief }) => brief);
+}
+
+/** The limits that hold for a class. */
+export async function limitsOf(db: Database, limitsCardId: string): Promise<LimitsCard> {
+  const [{ card }] = await db.select().from(limitsCards).where(eq(limitsCards.id, limitsCardId));
+  return card;
+}
+
+/** Where projects stand, with the last hand-in of each and what was said about it. */
+export interface Standing {
+  readonly state: ProjectState;
+  readonly handInId?: string;
+  readonly comment?: string;
+  readonly verdict?: 'pass' | 'warn' | 'fail';
+}
+
+/** The standing of each of the given projects, by project id. */
+export async function standings(db: Database, projectIds: readonly string[]): Promise<Map<string, Standing>> {
+  const result = new Map<string, Standing>(projectIds.map((id) => [id, { state: 'designing' }]));
+  if (projectIds.length === 0) return result;
+  const latest = await db
+    .selectDistinctOn([handIns.projectId], {
+      projectId: handIns.projectId,
+      id: handIns.id,
+      state: handIns.state,
+      comment: handIns.comment,
+      problem: handIns.problem,
+      verdict: sql<'pass' | 'warn' | 'fail' | null>`${handIns.inspection} ->> 'verdict'`,
+      queue: queueEntries.state,
+    })
+    .from(handIns)
+    .leftJoin(printFiles, eq(printFiles.handInId, handIns.id))
+    .leftJoin(queueEntries, eq(queueEntries.printFileId, printFiles.id))
+    .where(inArray(handIns.projectId, [...projectIds]))
+    .orderBy(handIns.projectId, desc(handIns.number));
+  for (const { projectId, id, state, comment, problem, verdict, queue } of latest) {
+    result.set(projectId, {
+      state: queue && queue !== 'waiting' ? queue : state === 'refused' ? 'sent_back' : state,
+      handInId: id,
+      comment: comment ?? problem ?? undefined,
+      verdict: verdict ?? undefined,
+    });
+  }
+  return result;
+}
+

@@ -1,0 +1,39 @@
+import { eq } from 'drizzle-orm';
+import { drizzle } from 'drizzle-orm/postgres-js';
+import { migrate } from 'drizzle-orm/postgres-js/migrator';
+import postgres from 'postgres';
+import { parseArgs } from 'node:util';
+import { compute } from '../compute/pool.ts';
+import { serverConfig } from '../config.ts';
+import { connection } from '../db/database.ts';
+import { printers } from '../db/schema/index.ts';
+import { isEmpty, loadDemo } from '../demo/load.ts';
+
+/*
+ * Prepares a database: brings its tables up to date, loads the demo school into an empty one, and notes where the
+ * printers answer (`--printer NAME=PORT`, any number of times).
+ */
+
+const { values } = parseArgs({
+  options: {
+    migrations: { type: 'string', default: 'app/drizzle' },
+    demo: { type: 'boolean', default: false },
+    printer: { type: 'string', multiple: true, default: [] },
+  },
+});
+
+const single = postgres(serverConfig().DATABASE_URL, { max: 1, onnotice: () => {} });
+await migrate(drizzle(single), { migrationsFolder: values.migrations });
+await single.end();
+
+const { sql, db } = connection();
+if (values.demo && (await isEmpty(db))) {
+  await loadDemo(db);
+  console.log('Loaded the demo school');
+}
+for (const place of values.printer) {
+  const [name, port] = place.split('=');
+  await db.update(printers).set({ port: Number(port) }).where(eq(printers.name, name));
+}
+await compute().close();
+await sql.end();

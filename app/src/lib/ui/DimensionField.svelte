@@ -1,0 +1,119 @@
+<script lang="ts">
+  import { formatMm } from '@kelbrin/core/recipe';
+  import { nudged, readLength } from './dimension';
+
+  interface Props {
+    value: number;
+    label: string;
+    unit?: string;
+    min: number;
+    max: number;
+    /** What one press of an arrow key, or a few pixels of dragging, adds. */
+    stepMm: number;
+    /** What is wrong with the value where it stands, if anything. */
+    problem?: string;
+    onchange(value: number): void;
+    onproblem(message: string | undefined): void;
+  }
+  let { value, label, unit = 'mm', min, max, stepMm, problem, onchange, onproblem }: Props = $props();
+
+  /** Pixels of dragging that count as one step. */
+  const DRAG_PX = 4;
+
+  let typed = $state<string>();
+  let drag: { x: number; from: number; moved: boolean } | undefined;
+  const shown = $derived(typed ?? formatMm(value));
+
+  function factor(event: KeyboardEvent | PointerEvent): number {
+    return event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
+  }
+
+  function commit(): void {
+    if (typed === undefined) return;
+    const read = readLength(typed, min, max);
+    if (!read.ok) return onproblem(read.message);
+    typed = undefined;
+    onproblem(undefined);
+    if (read.mm !== value) onchange(read.mm);
+  }
+
+  function onkeydown(event: KeyboardEvent & { currentTarget: HTMLInputElement }): void {
+    const way = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
+    if (way !== 0) {
+      event.preventDefault();
+      commit();
+      onchange(nudged(value, way * stepMm * factor(event), min, max));
+    } else if (event.key === 'Enter') {
+      commit();
+      event.currentTarget.select();
+    } else if (event.key === 'Escape') {
+      typed = undefined;
+      onproblem(undefined);
+    }
+  }
+
+  function onpointermove(event: PointerEvent & { currentTarget: HTMLInputElement }): void {
+    if (!drag) return;
+    const steps = Math.round((event.clientX - drag.x) / DRAG_PX);
+    if (!drag.moved && Math.abs(event.clientX - drag.x) < DRAG_PX) return;
+    if (!drag.moved) event.currentTarget.setPointerCapture(event.pointerId);
+    drag.moved = true;
+    const next = nudged(drag.from, steps * stepMm * factor(event), min, max);
+    if (next !== value) onchange(next);
+  }
+
+  function onpointerup(event: PointerEvent & { currentTarget: HTMLInputElement }): void {
+    // A press without a drag is a wish to type.
+    if (drag && !drag.moved) event.currentTarget.select();
+    drag = undefined;
+  }
+</script>
+
+<span class="whitespace-nowrap">
+  <input
+    class="measured field"
+    class:wrong={problem !== undefined}
+    style="width: {Math.max(2, shown.length) + 1}ch"
+    type="text"
+    inputmode="decimal"
+    role="spinbutton"
+    aria-label={label}
+    aria-valuenow={value}
+    aria-valuemin={min}
+    aria-valuemax={max}
+    aria-invalid={problem !== undefined}
+    title={problem ?? `${label}: type, drag sideways, or use the arrow keys`}
+    value={shown}
+    oninput={(event) => (typed = event.currentTarget.value)}
+    onblur={commit}
+    {onkeydown}
+    onpointerdown={(event) => (drag = { x: event.clientX, from: value, moved: false })}
+    {onpointermove}
+    {onpointerup}
+  />{#if unit}<span class="measured text-ink-soft ml-0.5 text-sm">{unit}</span>{/if}
+</span>
+
+<style>
+  .field {
+    padding: 0 0.2ch;
+    border: 0;
+    border-bottom: 1.5px dotted var(--color-primary-700);
+    border-radius: 0;
+    background: none;
+    color: var(--color-primary-800);
+    font-size: 0.95em;
+    line-height: 1.5;
+    text-align: center;
+    cursor: ew-resize;
+    touch-action: pan-y;
+  }
+  .field:focus {
+    background: var(--color-primary-50);
+    cursor: text;
+    box-shadow: none;
+  }
+  .field.wrong {
+    border-bottom: 2px solid var(--color-fail);
+    color: var(--color-fail);
+  }
+</style>

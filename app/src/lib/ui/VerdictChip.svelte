@@ -1,0 +1,17 @@
+<script lang="ts">
+  import { CircleCheck, CircleX, TriangleAlert } from '@lucide/svelte';
+  import type { Verdict } from '@kelbrin/core/inspect';
+
+  let { verdict }: { verdict: Verdict } = $props();
+
+  const looks = {
+    pass: { word: 'pass', icon: CircleCheck, tone: 'bg-pass-wash text-pass' },
+    warn: { word: 'warn', icon: TriangleAlert, tone: 'bg-warn-wash text-warn-ink' },
+    fail: { word: 'fail', icon: CircleX, tone: 'bg-fail-wash text-fail' },
+  };
+  const { word, icon: Icon, tone } = $derived(looks[verdict]);
+</script>
+
+<span class="inline-flex items-center gap-1 rounded px-1.5 text-sm leading-6 font-semibold {tone}" data-verdict={verdict}>
+  <Icon size={14} aria-hidden="true" />{word}
+</span>

@@ -1,0 +1,32 @@
+import { invalidate } from '$app/navigation';
+
+/** The name under which a page's data depends on live news; see `depends` in the loads. */
+export const LIVE = 'kelbrin:live';
+
+/** However fast news come in, the page is loaded anew at most this often. */
+const PAUSE_MS = 250;
+
+/**
+ * Loads the page's data anew whenever one of the topics changes, for as long as the calling component is shown. The
+ * browser reconnects by itself; since news may have been missed meanwhile, data is then loaded once as well.
+ */
+export function follow(topics: () => readonly string[]): void {
+  $effect(() => {
+    const query = new URLSearchParams(topics().map((topic) => ['topic', topic]));
+    const source = new EventSource(`/live?${query}`);
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const refresh = () => {
+      timer ??= setTimeout(() => {
+        timer = undefined;
+        // A page that cannot be loaded just now is loaded on the next news or reconnection.
+        invalidate(LIVE).catch(() => {});
+      }, PAUSE_MS);
+    };
+    source.onmessage = refresh;
+    source.onopen = refresh;
+    return () => {
+      source.close();
+      clearTimeout(timer);
+    };
+  });
+}

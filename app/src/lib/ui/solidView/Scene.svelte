@@ -1,0 +1,124 @@
+<script lang="ts">
+  import { T, useThrelte } from '@threlte/core';
+  import { untrack } from 'svelte';
+  import { EdgesGeometry, PerspectiveCamera, Raycaster, Vector2, type Mesh } from 'three';
+  import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
+  import { boundsOf, type SolidMesh } from '@kelbrin/core/mesh';
+  import type { Region } from '@kelbrin/core/recipe';
+  import { drawable, plateTicks, sectionFace, setTones, type Tone } from './geometry';
+  import { cutPlane, partMaterial, sectionMaterial } from './materials';
+  import { standpoint, type View } from './views';
+
+  interface Props {
+    mesh: SolidMesh;
+    colour: string;
+    bedMm: readonly [number, number];
+    toneOf: (triangle: number) => Tone;
+    cut?: { zMm: number; region?: Region };
+    /** Which way to look; looking anew, also the same way, counts up `turns`. */
+    view: { name: View; turns: number };
+    onpick?(triangle: number | undefined): void;
+  }
+  let { mesh, colour, bedMm, toneOf, cut, view, onpick }: Props = $props();
+
+  const FOV_DEG = 32;
+  /** A press that moves further than this turns the view and picks nothing. */
+  const CLICK_PX = 5;
+
+  const { renderer, size, dom, invalidate } = useThrelte();
+  renderer.localClippingEnabled = true;
+
+  const camera = new PerspectiveCamera(FOV_DEG, 1, 1, 4000);
+  camera.up.set(0, 0, 1);
+  const controls = new OrbitControls(camera, renderer.domElement);
+  controls.addEventListener('change', () => invalidate());
+
+  const plane = cutPlane();
+  const material = $derived(partMaterial(colour, plane));
+  const faceMaterial = sectionMaterial();
+  let part = $state.raw<Mesh>();
+
+  const geometry = $derived(drawable(mesh));
+  const edges = $derived(new EdgesGeometry(geometry, 28));
+  const ticks = $derived(plateTicks(bedMm[0], bedMm[1]));
+  const face = $derived(cut?.region && cut.region.length > 0 ? sectionFace(cut.region) : undefined);
+
+  // What the graphics card holds is given back when its successor is drawn.
+  $effect(() => {
+    const held = [geometry, edges];
+    return () => held.forEach((each) => each.dispose());
+  });
+  $effect(() => {
+    const held = face;
+    return () => held?.dispose();
+  });
+  $effect(() => {
+    setTones(geometry, toneOf);
+    invalidate();
+  });
+  $effect(() => {
+    plane.constant = cut ? cut.zMm : 1e6;
+    invalidate();
+  });
+  $effect(() => {
+    void view.turns;
+    const { width, height } = size.current;
+    if (width === 0 || height === 0) return;
+    untrack(() => look(width / height));
+  });
+
+  function look(aspect: number): void {
+    const { eye, target } = standpoint(view.name, boundsOf(mesh), FOV_DEG, aspect);
+    camera.position.copy(eye);
+    controls.target.copy(target);
+    controls.update();
+    invalidate();
+  }
+
+  let pressed: Vector2 | undefined;
+  $effect(() => {
+    const down = (event: PointerEvent) => (pressed = new Vector2(event.clientX, event.clientY));
+    const up = (event: PointerEvent) => {
+      const moved = pressed?.distanceTo(new Vector2(event.clientX, event.clientY)) ?? Infinity;
+      if (moved < CLICK_PX) onpick?.(triangleAt(event));
+    };
+    dom.addEventListener('pointerdown', down);
+    dom.addEventListener('pointerup', up);
+    return () => {
+      dom.removeEventListener('pointerdown', down);
+      dom.removeEventListener('pointerup', up);
+      controls.dispose();
+    };
+  });
+
+  function triangleAt(event: PointerEvent): number | undefined {
+    if (!part) return undefined;
+    const box = dom.getBoundingClientRect();
+    const x = ((event.clientX - box.left) / box.width) * 2 - 1;
+    const y = 1 - ((event.clientY - box.top) / box.height) * 2;
+    const ray = new Raycaster();
+    ray.setFromCamera(new Vector2(x, y), camera);
+    const seen = ray.intersectObject(part).find(({ point }) => !cut || point.z <= cut.zMm + 1e-3);
+    return seen?.faceIndex ?? undefined;
+  }
+</script>
+
+<T is={camera} makeDefault />
+<T.HemisphereLight args={['#ffffff', '#9aa19c', 2.1]} />
+<T.DirectionalLight position={[-60, -120, 160]} intensity={1.6} />
+
+<T.Mesh position={[0, 0, -0.15]}>
+  <T.BoxGeometry args={[bedMm[0], bedMm[1], 0.2]} />
+  <T.MeshBasicMaterial color="#3b4747" />
+</T.Mesh>
+<T.LineSegments geometry={ticks} position={[0, 0, -0.02]}>
+  <T.LineBasicMaterial color="#aab5b2" />
+</T.LineSegments>
+
+<T.Mesh {geometry} {material} bind:ref={part} />
+<T.LineSegments geometry={edges}>
+  <T.LineBasicMaterial color="#22302e" transparent opacity={0.55} clippingPlanes={[plane]} />
+</T.LineSegments>
+{#if face && cut}
+  <T.Mesh geometry={face} material={faceMaterial} position={[0, 0, cut.zMm]} />
+{/if}

@@ -1,0 +1,55 @@
+<script lang="ts">
+  import { Canvas } from '@threlte/core';
+  import { NoToneMapping } from 'three';
+  import type { SolidMesh } from '@kelbrin/core/mesh';
+  import type { Region } from '@kelbrin/core/recipe';
+  import Scene from './Scene.svelte';
+  import { tone, type Tone } from './geometry';
+  import { views, type View } from './views';
+
+  interface Props {
+    mesh: SolidMesh;
+    /** The colour of the filament, #rrggbb. */
+    colour: string;
+    /** The build plate's width and depth. */
+    bedMm: readonly [number, number];
+    /** The index of the step whose surface is marked. */
+    markedStep?: number;
+    /** A finding's place, hatched by its verdict. */
+    hatched?: { triangles: readonly number[]; verdict: 'pass' | 'warn' | 'fail' };
+    /** The height at which the part is cut, with the section there. */
+    cut?: { zMm: number; region?: Region };
+    onpick?(triangle: number | undefined): void;
+  }
+  let { mesh, colour, bedMm, markedStep, hatched, cut, onpick }: Props = $props();
+
+  let view = $state<{ name: View; turns: number }>({ name: 'Corner', turns: 0 });
+
+  const toneOf = $derived.by(() => {
+    const trouble = new Set(hatched?.verdict === 'pass' ? [] : hatched?.triangles);
+    const marked = new Set(hatched?.verdict === 'pass' ? hatched.triangles : []);
+    const troubleTone = hatched?.verdict === 'warn' ? tone.warn : tone.fail;
+    return (triangle: number): Tone => {
+      if (trouble.has(triangle)) return troubleTone;
+      const isMarked = marked.has(triangle) || (markedStep !== undefined && mesh.stepOf?.[triangle] === markedStep);
+      return isMarked ? tone.marked : tone.plain;
+    };
+  });
+</script>
+
+<div class="relative h-full w-full overflow-hidden" data-testid="solid-view" data-triangles={mesh.triangles.length / 3}>
+  <Canvas renderMode="on-demand" toneMapping={NoToneMapping} shadows={false}>
+    <Scene {mesh} {colour} {bedMm} {toneOf} {cut} {view} {onpick} />
+  </Canvas>
+  <div class="border-hairline absolute top-3 right-3 flex overflow-hidden rounded border bg-white" role="group" aria-label="View">
+    {#each Object.keys(views) as name (name)}
+      <button
+        type="button"
+        class="hover:bg-primary-50 border-hairline px-2.5 py-1 text-sm not-first:border-l"
+        onclick={() => (view = { name: name as View, turns: view.turns + 1 })}
+      >
+        {name}
+      </button>
+    {/each}
+  </div>
+</div>

@@ -1,0 +1,56 @@
+import { BufferAttribute, BufferGeometry, ShapeGeometry, ShapePath } from 'three';
+import type { SolidMesh } from '@kelbrin/core/mesh';
+import type { Region } from '@kelbrin/core/recipe';
+
+/** How a triangle is drawn; the numbers are what the material's shader tells apart. */
+export const tone = { plain: 0, marked: 1, fail: 2, warn: 3 } as const;
+export type Tone = (typeof tone)[keyof typeof tone];
+
+/** A mesh for drawing: every triangle has its own three corners, flat normals, and room for a tone. */
+export function drawable({ positions, triangles }: SolidMesh): BufferGeometry {
+  const corners = new Float32Array(triangles.length * 3);
+  for (let i = 0; i < triangles.length; i++) {
+    const from = 3 * triangles[i];
+    corners[3 * i] = positions[from];
+    corners[3 * i + 1] = positions[from + 1];
+    corners[3 * i + 2] = positions[from + 2];
+  }
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(corners, 3));
+  geometry.setAttribute('tone', new BufferAttribute(new Float32Array(triangles.length), 1));
+  geometry.computeVertexNormals();
+  return geometry;
+}
+
+/** Gives every triangle its tone. */
+export function setTones(geometry: BufferGeometry, toneOf: (triangle: number) => Tone): void {
+  const tones = geometry.getAttribute('tone') as BufferAttribute;
+  for (let corner = 0; corner < tones.count; corner += 3) {
+    const value = toneOf(corner / 3);
+    for (let k = 0; k < 3; k++) tones.setX(corner + k, value);
+  }
+  tones.needsUpdate = true;
+}
+
+/** The face of a section: its outlines filled, openings left open. */
+export function sectionFace(region: Region): ShapeGeometry {
+  const path = new ShapePath();
+  for (const [[x, y], ...rest] of region) {
+    path.moveTo(x, y);
+    for (const [px, py] of rest) path.lineTo(px, py);
+    path.lineTo(x, y);
+  }
+  return new ShapeGeometry(path.toShapes());
+}
+
+/** Lines for millimetre ticks along the front and the left edge of a build plate: longer ones every 10 and 50 mm. */
+export function plateTicks(widthMm: number, depthMm: number): BufferGeometry {
+  const points: number[] = [];
+  const [left, front] = [-widthMm / 2, -depthMm / 2];
+  const length = (mm: number) => (mm % 50 === 0 ? 5 : mm % 10 === 0 ? 3 : 1.2);
+  for (let mm = 0; mm <= widthMm; mm++) points.push(left + mm, front, 0, left + mm, front + length(mm), 0);
+  for (let mm = 0; mm <= depthMm; mm++) points.push(left, front + mm, 0, left + length(mm), front + mm, 0);
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(Float32Array.from(points), 3));
+  return geometry;
+}

@@ -1,0 +1,62 @@
+import { Color, DoubleSide, MeshLambertMaterial, Plane, ShaderMaterial, Vector3 } from 'three';
+
+/** Hatching in the manner of technical drawing: parallel lines across the screen, whatever the surface's direction. */
+const hatching = /* glsl */ `
+  float hatchLine(float spacing, float width) {
+    float across = mod(gl_FragCoord.x + gl_FragCoord.y, spacing);
+    return step(across, width);
+  }
+`;
+
+/**
+ * The part's material in the colour of its filament. Triangles of a marked step are lightened towards the primary
+ * colour; those of a finding are hatched, so that their colour is still seen.
+ */
+export function partMaterial(colour: string, cut: Plane): MeshLambertMaterial {
+  const material = new MeshLambertMaterial({ color: colour, side: DoubleSide, clippingPlanes: [cut], flatShading: true });
+  material.onBeforeCompile = (shader) => {
+    shader.uniforms.markColour = { value: new Color('#f2d88a') };
+    shader.uniforms.failColour = { value: new Color('#b5402a') };
+    shader.uniforms.warnColour = { value: new Color('#b87503') };
+    shader.vertexShader = shader.vertexShader
+      .replace('#include <common>', '#include <common>\nattribute float tone;\nvarying float vTone;')
+      .replace('#include <begin_vertex>', '#include <begin_vertex>\nvTone = tone;');
+    shader.fragmentShader = shader.fragmentShader
+      .replace(
+        '#include <common>',
+        `#include <common>
+        varying float vTone;
+        uniform vec3 markColour;
+        uniform vec3 failColour;
+        uniform vec3 warnColour;
+        ${hatching}`,
+      )
+      .replace(
+        '#include <color_fragment>',
+        `#include <color_fragment>
+        if (vTone > 0.5 && vTone < 1.5) diffuseColor.rgb = mix(diffuseColor.rgb, markColour, 0.55);
+        if (vTone > 1.5) {
+          vec3 line = vTone > 2.5 ? warnColour : failColour;
+          diffuseColor.rgb = mix(mix(diffuseColor.rgb, vec3(1.0), 0.55), line, hatchLine(9.0, 4.0));
+        }`,
+      );
+  };
+  return material;
+}
+
+/** The face of a section: ink lines on white. */
+export function sectionMaterial(): ShaderMaterial {
+  return new ShaderMaterial({
+    side: DoubleSide,
+    vertexShader: 'void main() { gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }',
+    fragmentShader: `${hatching}
+      void main() {
+        gl_FragColor = vec4(mix(vec3(1.0, 0.99, 0.97), vec3(0.13, 0.19, 0.18), hatchLine(8.0, 1.2)), 1.0);
+      }`,
+  });
+}
+
+/** A plane that keeps what lies below it; it is moved with `constant`, the height in mm. */
+export function cutPlane(): Plane {
+  return new Plane(new Vector3(0, 0, -1), 1e6);
+}

@@ -1,0 +1,38 @@
+import { fail, redirect } from '@sveltejs/kit';
+import * as z from 'zod';
+import { passCookies } from '$lib/requests.server';
+import { signInStaff, signInStudent, type SignedIn } from '$lib/server/auth/signIn';
+import { database } from '$lib/server/db/database';
+import type { Actions, PageServerLoad } from './$types';
+import type { Cookies } from '@sveltejs/kit';
+
+const studentForm = z.object({
+  code: z.string().min(1).max(40),
+  name: z.string().min(1).max(80),
+  pin: z.string().min(1).max(20),
+});
+const staffForm = z.object({ email: z.string().min(1).max(200), password: z.string().min(1).max(200) });
+
+export const load: PageServerLoad = ({ locals }) => {
+  if (locals.person) redirect(303, '/');
+};
+
+export const actions: Actions = {
+  student: async ({ request, cookies }) => {
+    const form = studentForm.safeParse(Object.fromEntries(await request.formData()));
+    if (!form.success) return fail(400, { who: 'student', message: 'Fill in the class code, your name and your PIN.' });
+    const { code, name, pin } = form.data;
+    return finish('student', await signInStudent(database(), code, name, pin), cookies);
+  },
+  staff: async ({ request, cookies }) => {
+    const form = staffForm.safeParse(Object.fromEntries(await request.formData()));
+    if (!form.success) return fail(400, { who: 'staff', message: 'Fill in your e-mail address and your password.' });
+    return finish('staff', await signInStaff(database(), form.data.email, form.data.password), cookies);
+  },
+};
+
+function finish(who: 'student' | 'staff', result: SignedIn, cookies: Cookies) {
+  if (!result.ok) return fail(400, { who, message: result.message });
+  passCookies(cookies, result.setCookies);
+  redirect(303, '/');
+}

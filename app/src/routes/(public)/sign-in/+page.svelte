@@ -1,0 +1,42 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { Button, Input, Label } from 'flowbite-svelte';
+
+  let { form } = $props();
+</script>
+
+<svelte:head><title>Sign in · Kelbrin</title></svelte:head>
+
+<main class="m-auto grid w-full max-w-4xl gap-6 p-6 md:grid-cols-2">
+  <header class="md:col-span-2">
+    <img src="/icon.svg" alt="" class="mb-3 h-10 w-10" />
+    <h1 class="text-3xl">Kelbrin</h1>
+    <p class="text-ink-soft">Design it, see that it prints, hand it in.</p>
+  </header>
+
+  <form method="POST" action="?/student" use:enhance class="sheet flex flex-col gap-4 p-6">
+    <h2>Students</h2>
+    <Label>
+      Class code
+      <Input name="code" autocomplete="off" autocapitalize="characters" class="mt-1" required />
+    </Label>
+    <Label>Name <Input name="name" autocomplete="username" class="mt-1" required /></Label>
+    <Label>
+      PIN
+      <Input name="pin" type="password" inputmode="numeric" autocomplete="current-password" class="mt-1" required />
+    </Label>
+    {#if form?.who === 'student'}<p role="alert" class="text-fail">{form.message}</p>{/if}
+    <Button type="submit" class="mt-auto">Sign in</Button>
+  </form>
+
+  <form method="POST" action="?/staff" use:enhance class="sheet flex flex-col gap-4 p-6">
+    <h2>Teachers and helpers</h2>
+    <Label>E-mail <Input name="email" type="email" autocomplete="username" class="mt-1" required /></Label>
+    <Label>
+      Password
+      <Input name="password" type="password" autocomplete="current-password" class="mt-1" required />
+    </Label>
+    {#if form?.who === 'staff'}<p role="alert" class="text-fail">{form.message}</p>{/if}
+    <Button type="submit" color="alternative" class="mt-auto">Sign in</Button>
+  </form>
+</main>

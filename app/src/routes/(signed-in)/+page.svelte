@@ -1,0 +1,1 @@
+<svelte:head><title>Kelbrin</title></svelte:head>

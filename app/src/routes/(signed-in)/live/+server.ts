@@ -1,0 +1,52 @@
+import { error } from '@sveltejs/kit';
+import { isStaff, maySeeClass, maySeeProject, NotAllowed, type Person } from '$lib/server/auth/access';
+import { connection, database } from '$lib/server/db/database';
+import { LiveHub } from '$lib/server/live/hub';
+import type { Topic } from '$lib/server/live/topics';
+import type { RequestHandler } from './$types';
+
+const MOST_TOPICS = 10;
+/** A comment this often keeps proxies from closing a silent connection. */
+const BEAT_MS = 20_000;
+
+let hub: LiveHub | undefined;
+
+/** Tells a page by server-sent events when something that it shows has changed: `/live?topic=printroom`. */
+export const GET: RequestHandler = async ({ url, locals }) => {
+  const topics = url.searchParams.getAll('topic');
+  if (topics.length === 0 || topics.length > MOST_TOPICS) error(400, 'Name what to follow.');
+  for (const topic of topics) if (!(await mayFollow(locals.person!, topic))) error(404, 'There is nothing to follow.');
+
+  hub ??= new LiveHub(connection().sql);
+  const following = hub;
+  const encoder = new TextEncoder();
+  let end = () => {};
+  const stream = new ReadableStream<Uint8Array>({
+    async start(controller) {
+      const send = (words: string) => controller.enqueue(encoder.encode(words));
+      const beat = setInterval(() => send(': still here\n\n'), BEAT_MS);
+      const unfollow = await following.follow(topics as Topic[], (topic) => send(`data: ${topic}\n\n`));
+      end = () => {
+        clearInterval(beat);
+        unfollow();
+      };
+      send('retry: 1000\n\n');
+    },
+    cancel: () => end(),
+  });
+  return new Response(stream, {
+    headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' },
+  });
+};
+
+async function mayFollow(person: Person, topic: string): Promise<boolean> {
+  const [kind, id] = topic.split(':');
+  try {
+    if (topic === 'printroom') return isStaff(person);
+    if (kind === 'project') return await maySeeProject(database(), person, id);
+    if (kind === 'class') return await maySeeClass(database(), person, id);
+  } catch (problem) {
+    if (!(problem instanceof NotAllowed)) throw problem;
+  }
+  return false;
+}

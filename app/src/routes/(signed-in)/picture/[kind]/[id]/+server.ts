@@ -1,0 +1,36 @@
+import { error } from '@sveltejs/kit';
+import { eq } from 'drizzle-orm';
+import { orNotFound } from '$lib/requests.server';
+import { isStaff, maySeeProject, NotAllowed, type Person } from '$lib/server/auth/access';
+import { database } from '$lib/server/db/database';
+import { handIns, projects } from '$lib/server/db/schema';
+import { pictureOf } from '$lib/server/pictures';
+import type { Recipe } from '@kelbrin/core/recipe';
+import type { RequestHandler } from './$types';
+
+const PART_COLOUR = '#3f8f5f';
+
+/** The picture of a project as it stands, or of a hand-in as it was frozen. */
+export const GET: RequestHandler = async ({ params, locals }) => {
+  const recipe = await orNotFound(recipeToShow(locals.person!, params.kind, params.id));
+  const png = await pictureOf(database(), recipe, PART_COLOUR);
+  return new Response(png.slice(), { headers: { 'Content-Type': 'image/png', 'Cache-Control': 'private, no-cache' } });
+};
+
+async function recipeToShow(person: Person, kind: string, id: string): Promise<Recipe> {
+  const db = database();
+  if (kind === 'project') {
+    if (!(await maySeeProject(db, person, id))) throw new NotAllowed();
+    const [found] = await db.select({ recipe: projects.recipe }).from(projects).where(eq(projects.id, id));
+    return found.recipe;
+  }
+  if (kind !== 'hand-in') error(404, 'There are no such pictures.');
+  if (!/^[0-9a-f-]{36}$/.test(id)) throw new NotAllowed();
+  const [found] = await db
+    .select({ recipe: handIns.recipe, projectId: handIns.projectId })
+    .from(handIns)
+    .where(eq(handIns.id, id));
+  // Who runs the print room sees what is printed there, whichever class it is from.
+  if (!found || !(isStaff(person) || (await maySeeProject(db, person, found.projectId)))) throw new NotAllowed();
+  return found.recipe;
+}

@@ -1,0 +1,25 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import PrinterLane from '$lib/printroom/PrinterLane.svelte';
+  import { follow } from '$lib/ui/follow.svelte';
+
+  let { data, form } = $props();
+
+  follow(() => ['printroom']);
+</script>
+
+<svelte:head><title>Print room · Kelbrin</title></svelte:head>
+
+<main class="mx-auto w-full max-w-6xl p-6">
+  <div class="mb-4 flex items-baseline gap-4">
+    <h1>Print room</h1>
+    <span class="text-ink-soft">{data.waiting} part{data.waiting === 1 ? '' : 's'} waiting</span>
+    <Button href="/queue" color="alternative" size="sm" class="ml-auto">Open the queue</Button>
+  </div>
+  {#if form?.message}<p role="alert" class="border-fail bg-fail-wash mb-3 border-l-4 px-3 py-2">{form.message}</p>{/if}
+  {#each data.printers as printer (printer.id)}
+    <PrinterLane {printer} />
+  {:else}
+    <p class="text-ink-soft">There is no printer yet.</p>
+  {/each}
+</main>

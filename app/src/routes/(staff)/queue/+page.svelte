@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import {
+    Button,
+    Table,
+    TableBody,
+    TableBodyCell,
+    TableBodyRow,
+    TableHead,
+    TableHeadCell,
+  } from 'flowbite-svelte';
+  import { follow } from '$lib/ui/follow.svelte';
+  import StateChip from '$lib/ui/StateChip.svelte';
+
+  let { data, form } = $props();
+
+  follow(() => ['printroom']);
+
+  const waiting = $derived(data.entries.filter(({ state }) => state === 'waiting'));
+  const others = $derived(data.entries.filter(({ state }) => state !== 'waiting'));
+  const idle = $derived(data.printers.filter(({ status, run }) => status?.online && !run));
+  const total = $derived({
+    minutes: Math.ceil(waiting.reduce((sum, { estimate }) => sum + estimate.seconds, 0) / 60),
+    grams: waiting.reduce((sum, { estimate }) => sum + estimate.grams, 0),
+  });
+</script>
+
+<svelte:head><title>Queue · Kelbrin</title></svelte:head>
+
+<main class="mx-auto w-full max-w-6xl p-6">
+  <div class="mb-4 flex items-baseline gap-4">
+    <h1>Queue</h1>
+    <span class="text-ink-soft">
+      {waiting.length} waiting, about <span class="measured">{total.minutes}</span> min and
+      <span class="measured">{total.grams.toFixed(1)}</span> g
+    </span>
+  </div>
+  {#if form?.message}<p role="alert" class="border-fail bg-fail-wash mb-3 border-l-4 px-3 py-2">{form.message}</p>{/if}
+
+  {#if waiting.length > 0}
+    <div class="sheet mb-8 overflow-hidden">
+      <Table>
+        <TableHead>
+          <TableHeadCell>Part</TableHeadCell>
+          <TableHeadCell>Student</TableHeadCell>
+          <TableHeadCell>Class</TableHeadCell>
+          <TableHeadCell>Takes</TableHeadCell>
+          <TableHeadCell>Print file</TableHeadCell>
+          <TableHeadCell>Start on</TableHeadCell>
+        </TableHead>
+        <TableBody>
+          {#each waiting as entry (entry.id)}
+            <TableBodyRow data-entry={entry.student}>
+              <TableBodyCell class="py-1"><img src="/picture/hand-in/{entry.handInId}" alt={entry.name} width="96" height="60" /></TableBodyCell>
+              <TableBodyCell class="font-semibold">{entry.student}</TableBodyCell>
+              <TableBodyCell>{entry.className}</TableBodyCell>
+              <TableBodyCell>
+                <span class="measured">{Math.ceil(entry.estimate.seconds / 60)}</span> min,
+                <span class="measured">{entry.estimate.grams.toFixed(1)}</span> g
+              </TableBodyCell>
+              <TableBodyCell><span class="measured" title={entry.hash}>{entry.hash.slice(0, 8)}</span></TableBodyCell>
+              <TableBodyCell>
+                <form method="POST" action="?/start" use:enhance class="flex gap-2">
+                  <input type="hidden" name="entry" value={entry.id} />
+                  {#each idle as printer (printer.id)}
+                    <Button type="submit" name="printer" value={printer.id} size="xs" aria-label="Print {entry.student}’s part on {printer.name}">
+                      <span class="mr-1.5 h-3 w-3 rounded-full border border-white" style="background: {printer.colour}"></span>{printer.name}
+                    </Button>
+                  {:else}
+                    <span class="text-ink-soft">no printer is free</span>
+                  {/each}
+                </form>
+              </TableBodyCell>
+            </TableBodyRow>
+          {/each}
+        </TableBody>
+      </Table>
+    </div>
+  {:else}
+    <p class="text-ink-soft mb-8">Nothing waits. Approved parts appear here by themselves.</p>
+  {/if}
+
+  {#if others.length > 0}
+    <h2 class="mb-2">On a printer, or done</h2>
+    <ul class="sheet divide-hairline divide-y">
+      {#each others as entry (entry.id)}
+        <li class="flex items-center gap-4 px-4 py-2">
+          <img src="/picture/hand-in/{entry.handInId}" alt="" width="64" height="40" />
+          <strong>{entry.student}</strong>
+          <span class="text-ink-soft">{entry.brief}</span>
+          <span class="ml-auto">{#if entry.state !== 'waiting'}<StateChip state={entry.state} />{/if}</span>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</main>

@@ -1,0 +1,32 @@
+import { fail } from '@sveltejs/kit';
+import { orNotFound, orSentence } from '$lib/requests.server';
+import { ownProject } from '$lib/server/auth/access';
+import { database } from '$lib/server/db/database';
+import { handIn } from '$lib/server/handIns';
+import { askForInspection } from '$lib/server/jobs/boss';
+import { limitsOf, standings } from '$lib/server/projects';
+import { LIVE } from '$lib/ui/follow.svelte';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, locals, depends }) => {
+  depends(LIVE);
+  const db = database();
+  const { project, brief, limitsCardId } = await orNotFound(ownProject(db, locals.person!, params.project));
+  return {
+    project: { id: project.id, recipe: project.recipe, revision: project.revision },
+    title: brief.title,
+    limits: await limitsOf(db, limitsCardId),
+    standing: (await standings(db, [project.id])).get(project.id)!,
+  };
+};
+
+export const actions: Actions = {
+  handIn: async ({ request, params, locals }) => {
+    const revision = Number((await request.formData()).get('revision'));
+    if (!Number.isInteger(revision)) return fail(400, { message: 'Say which revision is handed in.' });
+    const result = await orSentence(handIn(database(), locals.person!, params.project, revision));
+    if (typeof result !== 'string') return result;
+    await askForInspection(result);
+    return { handedIn: true };
+  },
+};

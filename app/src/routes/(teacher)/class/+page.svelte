@@ -1,0 +1,64 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { follow } from '$lib/ui/follow.svelte';
+  import StateChip from '$lib/ui/StateChip.svelte';
+  import VerdictChip from '$lib/ui/VerdictChip.svelte';
+
+  let { data } = $props();
+
+  follow(() => data.classes.map(({ id }) => `class:${id}`).slice(0, 10));
+
+  type Student = (typeof data.classes)[number]['briefs'][number]['students'][number];
+  const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
+  const waiting = (students: Student[]) => students.filter(({ project }) => project?.state === 'waiting').length;
+</script>
+
+<svelte:head><title>Class · Kelbrin</title></svelte:head>
+
+<main class="mx-auto w-full max-w-6xl p-6">
+  {#each data.classes as { id, name, code, briefs } (id)}
+    <div class="mb-4 flex items-baseline gap-4">
+      <h1>{name}</h1>
+      <span class="text-ink-soft">class code <span class="measured text-ink">{code}</span></span>
+    </div>
+    {#each briefs as brief (brief.id)}
+      {@const handedIn = waiting(brief.students)}
+      <section class="mb-6">
+        <div class="mb-3 flex items-center gap-4">
+          <h2>{brief.title}</h2>
+          {#if brief.dueOn}<span class="text-ink-soft">due {day(brief.dueOn)}</span>{/if}
+          {#if handedIn > 0}
+            <Button href="/review" size="sm" class="ml-auto">Review {handedIn} hand-in{handedIn === 1 ? '' : 's'}</Button>
+          {/if}
+        </div>
+        <ul class="grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-3">
+          {#each brief.students as { id, name, project } (id)}
+            <li class="sheet flex flex-col gap-2 p-3">
+              <div class="border-hairline flex h-[110px] items-center justify-center overflow-hidden rounded border">
+                {#if project}
+                  <img src="/picture/project/{project.id}?r={project.revision}" alt="{name}’s part" width="176" height="110" loading="lazy" />
+                {:else}
+                  <span class="text-ink-soft text-sm">not begun</span>
+                {/if}
+              </div>
+              <div class="flex items-center justify-between gap-2">
+                <strong>{name}</strong>
+                {#if project?.verdict}<VerdictChip verdict={project.verdict} />{/if}
+              </div>
+              {#if project}
+                <div class="flex items-center justify-between gap-2">
+                  <StateChip state={project.state} />
+                  {#if project.state === 'waiting'}
+                    <a class="text-primary-800 underline underline-offset-2" href="/review/{project.handInId}">look</a>
+                  {/if}
+                </div>
+              {/if}
+            </li>
+          {/each}
+        </ul>
+      </section>
+    {/each}
+  {:else}
+    <p class="text-ink-soft">You have no class yet.</p>
+  {/each}
+</main>

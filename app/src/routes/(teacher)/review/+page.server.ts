@@ -1,0 +1,10 @@
+import { database } from '$lib/server/db/database';
+import { handInsToReview } from '$lib/server/handIns';
+import { LIVE } from '$lib/ui/follow.svelte';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals, depends }) => {
+  depends(LIVE);
+  const handIns = await handInsToReview(database(), locals.person!);
+  return { handIns, classIds: [...new Set(handIns.map(({ classId }) => classId))] };
+};

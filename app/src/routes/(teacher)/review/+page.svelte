@@ -1,0 +1,69 @@
+<script lang="ts">
+  import {
+    Table,
+    TableBody,
+    TableBodyCell,
+    TableBodyRow,
+    TableHead,
+    TableHeadCell,
+  } from 'flowbite-svelte';
+  import { follow } from '$lib/ui/follow.svelte';
+  import StateChip from '$lib/ui/StateChip.svelte';
+  import VerdictChip from '$lib/ui/VerdictChip.svelte';
+
+  let { data } = $props();
+
+  follow(() => data.classIds.map((id) => `class:${id}`).slice(0, 10));
+
+  const groups = $derived([
+    {
+      title: 'Waiting for you',
+      rows: data.handIns.filter(({ state }) => state === 'waiting' || state === 'checking'),
+    },
+    { title: 'Looked at', rows: data.handIns.filter(({ state }) => state === 'approved' || state === 'sent_back').reverse() },
+  ]);
+  const when = (at: Date) => at.toLocaleString('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+</script>
+
+<svelte:head><title>Review · Kelbrin</title></svelte:head>
+
+<main class="mx-auto w-full max-w-5xl p-6">
+  <h1 class="mb-4">Review</h1>
+  {#each groups as { title, rows } (title)}
+    <h2 class="mt-6 mb-2">{title} <span class="text-ink-soft font-normal">({rows.length})</span></h2>
+    {#if rows.length > 0}
+      <div class="sheet overflow-hidden">
+        <Table hoverable>
+          <TableHead>
+            <TableHeadCell>Part</TableHeadCell>
+            <TableHeadCell>Student</TableHeadCell>
+            <TableHeadCell>Brief</TableHeadCell>
+            <TableHeadCell>Handed in</TableHeadCell>
+            <TableHeadCell>Inspection</TableHeadCell>
+            <TableHeadCell>State</TableHeadCell>
+          </TableHead>
+          <TableBody>
+            {#each rows as row (row.id)}
+              <TableBodyRow>
+                <TableBodyCell class="py-1">
+                  <a href="/review/{row.id}" aria-label="{row.student}’s hand-in {row.number}">
+                    <img src="/picture/hand-in/{row.id}" alt="" width="96" height="60" loading="lazy" />
+                  </a>
+                </TableBodyCell>
+                <TableBodyCell>
+                  <a class="text-primary-800 font-semibold underline underline-offset-2" href="/review/{row.id}">{row.student}</a>
+                </TableBodyCell>
+                <TableBodyCell>{row.brief}, v{row.number}</TableBodyCell>
+                <TableBodyCell>{when(row.createdAt)}</TableBodyCell>
+                <TableBodyCell>{#if row.verdict}<VerdictChip verdict={row.verdict} />{/if}</TableBodyCell>
+                <TableBodyCell>{#if row.state !== 'refused'}<StateChip state={row.state} />{/if}</TableBodyCell>
+              </TableBodyRow>
+            {/each}
+          </TableBody>
+        </Table>
+      </div>
+    {:else}
+      <p class="text-ink-soft">Nothing here.</p>
+    {/if}
+  {/each}
+</main>

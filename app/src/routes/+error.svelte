@@ -1,0 +1,12 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import { Button } from 'flowbite-svelte';
+</script>
+
+<svelte:head><title>{page.status} · Kelbrin</title></svelte:head>
+
+<main class="m-auto max-w-md p-8 text-center">
+  <p class="measured text-ink-soft text-4xl">{page.status}</p>
+  <h1 class="my-3">{page.error?.message ?? 'Something went wrong.'}</h1>
+  <Button href="/" color="alternative">Back to the start</Button>
+</main>

@@ -1,0 +1,31 @@
+import { execFileSync } from 'node:child_process';
+import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { root } from './state.ts';
+
+const sources = ['core', 'app', 'cli', 'printer', 'ops', 'package-lock.json'];
+const outputs = new Set(['node_modules', 'dist', 'build', '.svelte-kit']);
+
+/** Builds the web app and the bundles, unless nothing has changed since they were last built. */
+export function buildAll(): void {
+  const stamp = join(root, 'app/build/.built');
+  if (existsSync(stamp) && newest(sources.map((each) => join(root, each))) < statSync(stamp).mtimeMs) return;
+  console.log('Building');
+  const run = (args: string[], cwd = root) => execFileSync(process.execPath, args, { cwd, stdio: ['ignore', 'ignore', 'inherit'] });
+  run([join(root, 'app/node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], join(root, 'app'));
+  run(['--import', 'tsx', 'ops/bundle.ts']);
+  writeFileSync(stamp, '');
+}
+
+function newest(paths: string[]): number {
+  let latest = 0;
+  for (const path of paths) {
+    const found = statSync(path);
+    if (!found.isDirectory()) latest = Math.max(latest, found.mtimeMs);
+    else {
+      const inside = readdirSync(path).filter((name) => !outputs.has(name));
+      latest = Math.max(latest, newest(inside.map((name) => join(path, name))));
+    }
+  }
+  return latest;
+}

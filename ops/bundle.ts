@@ -1,0 +1,39 @@
+import { build, type BuildOptions } from 'esbuild';
+
+/*
+ * Bundles everything that runs on Node outside the web app: the command, the printer, the job process with its compute
+ * worker, and the database set-up. Packages stay packages; only Kelbrin's own sources are bundled.
+ */
+
+const common: BuildOptions = {
+  bundle: true,
+  platform: 'node',
+  target: 'node20',
+  format: 'esm',
+  sourcemap: 'linked',
+  logLevel: 'warning',
+  absWorkingDir: new URL('..', import.meta.url).pathname,
+};
+
+const server = 'app/src/lib/server';
+
+await Promise.all([
+  build({
+    ...common,
+    entryPoints: { kelbrin: 'cli/src/main.ts' },
+    outdir: 'cli/dist',
+    splitting: true,
+    minify: true,
+  }),
+  build({ ...common, entryPoints: { printer: 'printer/src/main.ts' }, outdir: 'printer/dist' }),
+  build({
+    ...common,
+    entryPoints: {
+      jobs: `${server}/jobs/main.ts`,
+      setup: `${server}/setup/main.ts`,
+      computeWorker: `${server}/compute/worker.ts`,
+    },
+    outdir: 'app/dist',
+    external: ['postgres', 'pg-boss', 'better-auth', 'better-auth/*', 'drizzle-orm', 'drizzle-orm/*', 'zod'],
+  }),
+]);

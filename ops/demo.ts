@@ -1,0 +1,56 @@
+import { parseArgs } from 'node:util';
+import { school } from '../app/src/lib/server/demo/school.ts';
+import { buildAll } from './build.ts';
+import { createDatabase, startCluster, type Cluster } from './postgres.ts';
+import { Stack } from './stack.ts';
+
+/* Starts everything with the demo school and stays until Ctrl-C. */
+
+const { values } = parseArgs({
+  options: {
+    fresh: { type: 'boolean', default: false },
+    port: { type: 'string', default: '3000' },
+    speed: { type: 'string', default: '30' },
+    verbose: { type: 'boolean', default: false },
+  },
+});
+
+const begun = performance.now();
+let cluster: Cluster | undefined;
+let stack: Stack | undefined;
+let stopping = false;
+
+async function stop(code: number): Promise<void> {
+  if (stopping) return;
+  stopping = true;
+  await stack?.stop();
+  cluster?.stop();
+  process.exit(code);
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void stop(0));
+
+try {
+  buildAll();
+  if (!process.env.DATABASE_URL) cluster = await startCluster('demo');
+  const databaseUrl = process.env.DATABASE_URL ?? cluster!.url('kelbrin');
+  await createDatabase(databaseUrl, { fresh: values.fresh });
+  stack = await Stack.start({
+    databaseUrl,
+    port: Number(values.port),
+    printerSpeed: Number(values.speed),
+    verbose: values.verbose,
+  });
+  console.log(`
+Kelbrin is ready at ${stack.origin} (after ${Math.round((performance.now() - begun) / 1000)} s)
+
+  teacher   ${school.teacher.email}   password: ${school.teacher.password}
+  helper    ${school.helper.email}     password: ${school.helper.password}
+  student   class code ${school.classCode}, name asha (or bruno, cleo, … noor), PIN ${school.studentPin}
+
+The simulated printers run ${values.speed} times as fast as real ones. Ctrl-C stops everything; the data stays.`);
+} catch (error) {
+  console.error(error instanceof Error ? error.message : error);
+  await stop(1);
+}
+// The children keep this process company; without them it would end here.
+setInterval(() => {}, 1 << 30);

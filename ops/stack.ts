@@ -1,0 +1,128 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { execFileSync } from 'node:child_process';
+import { freePort, root, secret } from './state.ts';
+
+/** What to start. */
+export interface StackOptions {
+  readonly databaseUrl: string;
+  /** The web app's port; any free one when it is taken. */
+  readonly port?: number;
+  /** Virtual seconds a printer lives through in a real one. */
+  readonly printerSpeed?: number;
+  /** Whether the processes' own words are shown. */
+  readonly verbose?: boolean;
+}
+
+const printerNames = ['Alder', 'Birch'];
+
+/** A running Kelbrin: printers, job process and web app, each of which can be killed and started again. */
+export class Stack {
+  readonly origin: string;
+  readonly #options: StackOptions;
+  readonly #port: number;
+  readonly #printerPorts: number[];
+  readonly #processes = new Map<string, ChildProcess>();
+
+  private constructor(options: StackOptions, port: number, printerPorts: number[]) {
+    this.#options = options;
+    this.#port = port;
+    this.#printerPorts = printerPorts;
+    this.origin = `http://127.0.0.1:${port}`;
+  }
+
+  /** Prepares the database, starts everything and waits until the app answers. */
+  static async start(options: StackOptions): Promise<Stack> {
+    const stack = new Stack(options, await freePort(options.port), [await freePort(), await freePort()]);
+    prepareDatabase(options.databaseUrl, stack.#printerPorts.map((port, i) => `${printerNames[i]}=${port}`));
+    for (const i of printerNames.keys()) stack.startPrinter(i);
+    stack.startJobs();
+    await stack.startWeb();
+    return stack;
+  }
+
+  startPrinter(i: number): void {
+    const speed = String(this.#options.printerSpeed ?? 60);
+    this.#run(`printer ${printerNames[i]}`, [
+      'printer/dist/printer.js',
+      '--name',
+      printerNames[i],
+      '--port',
+      String(this.#printerPorts[i]),
+      '--speed',
+      speed,
+    ]);
+  }
+
+  startJobs(): void {
+    this.#run('jobs', ['app/dist/jobs.js']);
+  }
+
+  async startWeb(): Promise<void> {
+    this.#run('web', ['app/build/index.js'], { HOST: '127.0.0.1', PORT: String(this.#port) });
+    for (let tries = 0; tries < 200; tries++) {
+      const answers = await fetch(`${this.origin}/sign-in`).then(({ ok }) => ok, () => false);
+      if (answers) return;
+      if (!this.#processes.has('web')) break;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+    throw new Error('The web app did not start.');
+  }
+
+  /** Ends a process at once, as a crash would, and waits until it is gone. */
+  async kill(name: 'web' | 'jobs'): Promise<void> {
+    await this.#end(name, 'SIGKILL');
+  }
+
+  async stop(): Promise<void> {
+    for (const name of [...this.#processes.keys()]) await this.#end(name, 'SIGTERM');
+  }
+
+  async #end(name: string, signal: NodeJS.Signals): Promise<void> {
+    const child = this.#processes.get(name);
+    if (!child || child.exitCode !== null) return;
+    this.#processes.delete(name);
+    const gone = once(child, 'exit');
+    child.kill(signal);
+    // A process that does not heed a request to stop is ended.
+    const timer = setTimeout(() => child.kill('SIGKILL'), 8_000);
+    await gone;
+    clearTimeout(timer);
+  }
+
+  #run(name: string, args: string[], extra: Record<string, string> = {}): void {
+    const child = spawn(process.execPath, ['--enable-source-maps', ...args], {
+      cwd: root,
+      env: { ...serverEnvironment(this.#options.databaseUrl, this.origin), ...extra },
+      stdio: ['ignore', this.#options.verbose ? 'inherit' : 'ignore', 'inherit'],
+      // In a group of its own, so that Ctrl-C reaches it through the orderly stop and not on its own as well.
+      detached: true,
+    });
+    this.#processes.set(name, child);
+    child.once('exit', (code, signal) => {
+      if (this.#processes.get(name) !== child) return;
+      this.#processes.delete(name);
+      console.error(`The process “${name}” ended by itself (${signal ?? `code ${code}`}).`);
+    });
+  }
+}
+
+/** Brings a database up to date, loads the demo school into an empty one, and notes where the printers answer. */
+export function prepareDatabase(databaseUrl: string, printers: readonly string[] = []): void {
+  const places = printers.flatMap((place) => ['--printer', place]);
+  execFileSync(process.execPath, ['--enable-source-maps', 'app/dist/setup.js', '--demo', ...places], {
+    cwd: root,
+    env: serverEnvironment(databaseUrl, 'http://127.0.0.1:3000'),
+    stdio: 'inherit',
+  });
+}
+
+function serverEnvironment(databaseUrl: string, origin: string): NodeJS.ProcessEnv {
+  return {
+    ...process.env,
+    NODE_ENV: 'production',
+    DATABASE_URL: databaseUrl,
+    ORIGIN: origin,
+    KELBRIN_SECRET: secret('session-secret'),
+  };
+}
