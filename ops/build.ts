@@ -1,4 +1,4 @@
-import { execFileSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './state.ts';
@@ -11,7 +11,11 @@ export function buildAll(): void {
   const stamp = join(root, 'app/build/.built');
   if (existsSync(stamp) && newest(sources.map((each) => join(root, each))) < statSync(stamp).mtimeMs) return;
   console.log('Building');
-  const run = (args: string[], cwd = root) => execFileSync(process.execPath, args, { cwd, stdio: ['ignore', 'ignore', 'inherit'] });
+  const run = (args: string[], cwd = root) => {
+    // Builders chat about other people's packages; their words matter only when they fail.
+    const { status, stdout, stderr } = spawnSync(process.execPath, args, { cwd, encoding: 'utf8' });
+    if (status !== 0) throw new Error(`The build failed.\n${stdout}\n${stderr}`);
+  };
   run([join(root, 'app/node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], join(root, 'app'));
   run(['--import', 'tsx', 'ops/bundle.ts']);
   writeFileSync(stamp, '');

@@ -76,7 +76,19 @@ function initialise(folder: string, data: string, password: string): void {
     // The way down to the cluster must be open to its user; what lies in it is not.
     chmodSync(stateFolder, 0o711);
   }
-  asPostgres('initdb', ['-D', data, '-U', 'kelbrin', '-E', 'UTF8', '--locale=C.UTF-8', '-A', 'scram-sha-256', '--pwfile', passwordFile]);
+  asPostgres('initdb', [
+    '-D',
+    data,
+    '-U',
+    'kelbrin',
+    '-E',
+    'UTF8',
+    '--locale=C.UTF-8',
+    '-A',
+    'scram-sha-256',
+    '--pwfile',
+    passwordFile,
+  ]);
   rmSync(passwordFile);
 }
 

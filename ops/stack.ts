@@ -1,6 +1,5 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { execFileSync } from 'node:child_process';
 import { freePort, root, secret } from './state.ts';
 
 /** What to start. */
@@ -34,7 +33,8 @@ export class Stack {
   /** Prepares the database, starts everything and waits until the app answers. */
   static async start(options: StackOptions): Promise<Stack> {
     const stack = new Stack(options, await freePort(options.port), [await freePort(), await freePort()]);
-    prepareDatabase(options.databaseUrl, stack.#printerPorts.map((port, i) => `${printerNames[i]}=${port}`));
+    const printers = stack.#printerPorts.map((port, i) => `${printerNames[i]}=${port}`);
+    prepareDatabase(options.databaseUrl, { demo: true, printers });
     for (const i of printerNames.keys()) stack.startPrinter(i);
     stack.startJobs();
     await stack.startWeb();
@@ -61,7 +61,10 @@ export class Stack {
   async startWeb(): Promise<void> {
     this.#run('web', ['app/build/index.js'], { HOST: '127.0.0.1', PORT: String(this.#port) });
     for (let tries = 0; tries < 200; tries++) {
-      const answers = await fetch(`${this.origin}/sign-in`).then(({ ok }) => ok, () => false);
+      const answers = await fetch(`${this.origin}/sign-in`).then(
+        ({ ok }) => ok,
+        () => false,
+      );
       if (answers) return;
       if (!this.#processes.has('web')) break;
       await new Promise((resolve) => setTimeout(resolve, 50));
@@ -107,10 +110,17 @@ export class Stack {
   }
 }
 
-/** Brings a database up to date, loads the demo school into an empty one, and notes where the printers answer. */
-export function prepareDatabase(databaseUrl: string, printers: readonly string[] = []): void {
-  const places = printers.flatMap((place) => ['--printer', place]);
-  execFileSync(process.execPath, ['--enable-source-maps', 'app/dist/setup.js', '--demo', ...places], {
+/**
+ * Brings a database up to date, loads the demo school into an empty one if wished, and notes where the printers answer
+ * ("Alder=7801").
+ */
+export function prepareDatabase(
+  databaseUrl: string,
+  wish: { demo: boolean; printers?: readonly string[] },
+): void {
+  const places = (wish.printers ?? []).flatMap((place) => ['--printer', place]);
+  const demo = wish.demo ? ['--demo'] : [];
+  execFileSync(process.execPath, ['--enable-source-maps', 'app/dist/setup.js', ...demo, ...places], {
     cwd: root,
     env: serverEnvironment(databaseUrl, 'http://127.0.0.1:3000'),
     stdio: 'inherit',

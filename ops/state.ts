@@ -39,7 +39,9 @@ export function secret(name: string): string {
 export async function freePort(wished = 0): Promise<number> {
   return new Promise((resolvePort, reject) => {
     const probe = createServer();
-    probe.once('error', () => (wished === 0 ? reject(new Error('No free port')) : freePort().then(resolvePort, reject)));
+    probe.once('error', () =>
+      wished === 0 ? reject(new Error('No free port')) : freePort().then(resolvePort, reject),
+    );
     probe.listen(wished, '127.0.0.1', () => {
       const { port } = probe.address() as { port: number };
       probe.close(() => resolvePort(port));

@@ -138,14 +138,14 @@ CREATE TABLE "briefs" (
 	"title" text NOT NULL,
 	"task" text NOT NULL,
 	"due_on" date,
-	"starter" jsonb
+	"starter" json
 );
 --> statement-breakpoint
 CREATE TABLE "hand_ins" (
 	"id" uuid PRIMARY KEY DEFAULT gen_random_uuid() NOT NULL,
 	"project_id" uuid NOT NULL,
 	"number" integer NOT NULL,
-	"recipe" jsonb NOT NULL,
+	"recipe" json NOT NULL,
 	"limits" jsonb NOT NULL,
 	"state" "hand_in_state" DEFAULT 'checking' NOT NULL,
 	"inspection" jsonb,
@@ -168,7 +168,7 @@ CREATE TABLE "projects" (
 	"brief_id" uuid NOT NULL,
 	"student_id" text NOT NULL,
 	"name" text NOT NULL,
-	"recipe" jsonb NOT NULL,
+	"recipe" json NOT NULL,
 	"revision" integer DEFAULT 0 NOT NULL,
 	"updated_at" timestamp with time zone DEFAULT now() NOT NULL,
 	CONSTRAINT "projects_brief_id_student_id_unique" UNIQUE("brief_id","student_id")

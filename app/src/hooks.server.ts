@@ -27,7 +27,8 @@ export const handle: Handle = async ({ event, resolve }) => {
     const group = /^\/\(([a-z-]+)\)/.exec(event.route.id)?.[1] ?? '';
     if (!mayEnter[group]?.(person)) {
       if (person) error(403, 'This page is not for you.');
-      if (event.request.method === 'GET' && !event.url.pathname.startsWith('/live')) redirect(303, '/sign-in');
+      if (event.request.method === 'GET' && !event.url.pathname.startsWith('/live'))
+        redirect(303, '/sign-in');
       error(401, 'Sign in first.');
     }
   }

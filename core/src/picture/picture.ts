@@ -12,6 +12,9 @@ export interface PictureOptions {
 /** Each pixel is drawn as this many by this many and averaged, so that edges are smooth. */
 const OVERSAMPLING = 2;
 
+/** A jump in depth of this many pixels' worth draws an edge. */
+const FOLD_PIXELS = 3;
+
 /** Seen from the front right and above, the way a part is held to be looked at; light comes over the left shoulder. */
 const TURN = (-28 * Math.PI) / 180;
 const TILT = (42 * Math.PI) / 180;
@@ -43,9 +46,9 @@ function drawTriangles(
   height: number,
   colour: number[],
 ): void {
-  const { positions: p, triangles: t } = mesh;
+  const { triangles: t } = mesh;
   const { normals } = facesOf(mesh);
-  const screen = projected(mesh, width, height);
+  const { screen, pixelsPerMm } = projected(mesh, width, height);
   const depth = new Float32Array(width * height).fill(-Infinity);
   for (let f = 0; f < t.length / 3; f++) {
     const [ax, ay, az] = at(screen, t[3 * f]);
@@ -76,31 +79,39 @@ function drawTriangles(
       }
     }
   }
-  outlineSteps(depth, pixels, width, height, p);
+  drawEdges(depth, pixels, width, height, FOLD_PIXELS / pixelsPerMm);
 }
 
-/** Darkens pixels where the depth jumps, which draws the part's edges as thin lines. */
-function outlineSteps(
+/**
+ * Darkens pixels where the depth jumps or the surface folds, which draws the part's edges as thin lines. The second
+ * difference of the depth is looked at, since it is nothing on a flat face however steeply that is seen.
+ */
+function drawEdges(
   depth: Float32Array,
   pixels: Uint8Array,
   width: number,
   height: number,
-  p: Float32Array,
+  foldMm: number,
 ): void {
-  const jump = Math.max(0.3, (p.reduce((a, b) => Math.max(a, Math.abs(b)), 0) * 2) / width);
-  for (let y = 1; y < height; y++) {
-    for (let x = 1; x < width; x++) {
+  for (let y = 1; y < height - 1; y++) {
+    for (let x = 1; x < width - 1; x++) {
       const i = y * width + x;
       const here = depth[i];
-      if (Math.abs(here - depth[i - 1]) < jump && Math.abs(here - depth[i - width]) < jump) continue;
-      if (here === -Infinity && depth[i - 1] === -Infinity && depth[i - width] === -Infinity) continue;
+      if (here === -Infinity) continue;
+      const across = Math.abs(depth[i - 1] + depth[i + 1] - 2 * here);
+      const along = Math.abs(depth[i - width] + depth[i + width] - 2 * here);
+      if (across < foldMm && along < foldMm) continue;
       for (let k = 0; k < 3; k++) pixels[3 * i + k] *= 0.55;
     }
   }
 }
 
 /** x, y in pixels and the nearness to the eye of every vertex, fitted into the picture with a margin. */
-function projected(mesh: SolidMesh, width: number, height: number): Float32Array {
+function projected(
+  mesh: SolidMesh,
+  width: number,
+  height: number,
+): { screen: Float32Array; pixelsPerMm: number } {
   const box = boundsOf(mesh);
   const centre = [0, 1, 2].map((i) => (box.min[i] + box.max[i]) / 2);
   const cosTurn = Math.cos(TURN);
@@ -127,7 +138,7 @@ function projected(mesh: SolidMesh, width: number, height: number): Float32Array
     out[i] = width / 2 + out[i] * scale;
     out[i + 1] = height / 2 + out[i + 1] * scale;
   }
-  return out;
+  return { screen: out, pixelsPerMm: scale };
 }
 
 function at(screen: Float32Array, vertex: number): [number, number, number] {

@@ -10,6 +10,7 @@ import {
   plainSentence,
   referenceProblem,
   removeStep,
+  sameRecipe,
   sentenceOf,
   setField,
 } from './index.ts';
@@ -96,6 +97,16 @@ describe('reading a recipe', () => {
         expect(parseRecipe(JSON.parse(JSON.stringify(recipe)))).toEqual({ ok: true, recipe });
       }),
     );
+  });
+
+  it('knows equal recipes by what they say and not by the order of their keys', () => {
+    const reversed = JSON.parse(JSON.stringify(label()), (_, value: unknown) =>
+      value !== null && typeof value === 'object' && !Array.isArray(value)
+        ? Object.fromEntries(Object.entries(value).reverse())
+        : value,
+    ) as ReturnType<typeof label>;
+    expect(sameRecipe(label(), reversed)).toBe(true);
+    expect(sameRecipe(label(), label('Mint'))).toBe(false);
   });
 
   it.each([

@@ -70,6 +70,12 @@ export function parseRecipe(data: unknown): ParsedRecipe {
   };
 }
 
+/** Whether two recipes say the same, whatever the order of their keys. */
+export function sameRecipe(a: Recipe, b: Recipe): boolean {
+  // Reading puts the keys into the order of the schema.
+  return JSON.stringify(recipe.parse(a)) === JSON.stringify(recipe.parse(b));
+}
+
 /** The first step that is placed on a step which does not come before it, if there is one. */
 export function referenceProblem({ steps }: Recipe): Problem | undefined {
   const earlier = new Set<string>();

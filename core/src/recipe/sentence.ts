@@ -1,4 +1,3 @@
-import type { Recipe } from './recipe.ts';
 import { edgeWords, type Along, type Axis, type Placement, type Target } from './placement.ts';
 
 /** The keys that lead from a step to one of its fields. */
@@ -48,7 +47,7 @@ export type Token =
 
 /** What a sentence needs to know of its surroundings. */
 export interface SentenceContext {
-  readonly recipe: Recipe;
+  readonly recipe: { readonly steps: readonly { readonly id: string }[] };
   /** The index of the step that is being put into words. */
   readonly index: number;
 }

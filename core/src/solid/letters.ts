@@ -1,3 +1,5 @@
+// The declaration has to come along into every program that uses this file.
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference
 /// <reference path="./opentype.d.ts" />
 import { parse, type Font, type PathCommand } from 'opentype.js/dist/opentype.mjs';
 import type { Outline, Region } from '../recipe/steps/index.ts';

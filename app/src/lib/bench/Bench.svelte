@@ -66,7 +66,8 @@
   }
 
   function onkeydown(event: KeyboardEvent): void {
-    const inText = event.target instanceof HTMLInputElement && event.target.matches('[type=text]:not([role=spinbutton])');
+    const inText =
+      event.target instanceof HTMLInputElement && event.target.matches('[type=text]:not([role=spinbutton])');
     if (!(event.ctrlKey || event.metaKey) || inText) return;
     const key = event.key.toLowerCase();
     if (key !== 'z' && key !== 'y') return;
@@ -91,17 +92,32 @@
 <div class="flex min-h-0 flex-1 flex-col">
   <div class="border-hairline flex h-12 shrink-0 items-center gap-2 border-b bg-white px-4">
     <h1 class="truncate text-lg">{title}</h1>
-    <button type="button" class="hover:bg-ground disabled:text-hairline ml-4 rounded p-1.5" aria-label="Undo" disabled={!bench.canUndo} onclick={() => bench.undo()}>
+    <button
+      type="button"
+      class="hover:bg-ground disabled:text-hairline ml-4 rounded p-1.5"
+      aria-label="Undo"
+      disabled={!bench.canUndo}
+      onclick={() => bench.undo()}
+    >
       <Undo2 size={18} />
     </button>
-    <button type="button" class="hover:bg-ground disabled:text-hairline rounded p-1.5" aria-label="Redo" disabled={!bench.canRedo} onclick={() => bench.redo()}>
+    <button
+      type="button"
+      class="hover:bg-ground disabled:text-hairline rounded p-1.5"
+      aria-label="Redo"
+      disabled={!bench.canRedo}
+      onclick={() => bench.redo()}
+    >
       <Redo2 size={18} />
     </button>
     <div class="ml-auto flex items-center gap-3">{@render actions({ bench, autosave })}</div>
   </div>
 
   <div class="flex min-h-0 flex-1">
-    <section class="border-hairline flex w-[360px] shrink-0 flex-col overflow-y-auto border-r bg-white" aria-label="Recipe">
+    <section
+      class="border-hairline flex w-[360px] shrink-0 flex-col overflow-y-auto border-r bg-white"
+      aria-label="Recipe"
+    >
       <RecipePane {bench} />
     </section>
     <HeightRuler
@@ -124,7 +140,10 @@
         />
       {/if}
     </section>
-    <section class="border-hairline w-[300px] shrink-0 overflow-y-auto border-l bg-white" aria-label="Inspection">
+    <section
+      class="border-hairline w-[300px] shrink-0 overflow-y-auto border-l bg-white"
+      aria-label="Inspection"
+    >
       {#if bench.solid && bench.solid.mesh.triangles.length > 0}
         <div class="border-hairline flex items-center justify-between border-b px-4 py-3">
           <h2>Inspection</h2>
@@ -139,8 +158,16 @@
   <BenchFoot {bench} save={autosave.state} />
 </div>
 
-<Modal open={autosave.state === 'conflict'} title="Changed in another tab" dismissable={false} size="sm">
-  <p>This project was also changed somewhere else since you opened it here. Which state shall it go on from?</p>
+<Modal
+  open={autosave.state === 'conflict'}
+  title="Changed in another tab"
+  aria-label="Changed in another tab"
+  dismissable={false}
+  size="sm"
+>
+  <p>
+    This project was also changed somewhere else since you opened it here. Which state shall it go on from?
+  </p>
   <p class="text-ink-soft">The other state is not lost: Undo brings it back.</p>
   {#snippet footer()}
     <Button onclick={keepMine}>Keep what is here</Button>

@@ -15,7 +15,11 @@
   };
 </script>
 
-<footer class="border-hairline flex h-9 shrink-0 items-center gap-6 border-t bg-white px-4 text-sm" aria-label="Part">
+<div
+  class="border-hairline flex h-9 shrink-0 items-center gap-6 border-t bg-white px-4 text-sm"
+  role="group"
+  aria-label="Part"
+>
   {#if part && part.triangles > 0}
     <span><span class="measured">{size}</span> mm</span>
     <span><span class="measured">{(part.volumeMm3 / 1000).toFixed(2)}</span> cm³</span>
@@ -26,7 +30,13 @@
   {:else}
     <span class="text-ink-soft">nothing to print yet</span>
   {/if}
-  <span class="ml-auto {save === 'offline' || save === 'conflict' ? 'text-warn-ink font-semibold' : 'text-ink-soft'}" role="status" data-save={save}>
+  <span
+    class="ml-auto {save === 'offline' || save === 'conflict'
+      ? 'text-warn-ink font-semibold'
+      : 'text-ink-soft'}"
+    role="status"
+    data-save={save}
+  >
     {words[save]}
   </span>
-</footer>
+</div>

@@ -23,7 +23,9 @@
   const tickMm = $derived([0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50].find((step) => step * scale >= 5) ?? 100);
   const ticks = $derived(Array.from({ length: Math.floor(topMm / tickMm + 1e-6) + 1 }, (_, i) => i));
   const flags = $derived(
-    solid?.inspection.checks.flatMap(({ findings }) => findings.filter(({ verdict }) => verdict !== 'pass')) ?? [],
+    solid?.inspection.checks.flatMap(({ findings }) =>
+      findings.filter(({ verdict }) => verdict !== 'pass'),
+    ) ?? [],
   );
 
   function heightAt(event: PointerEvent & { currentTarget: Element }): number {
@@ -72,9 +74,18 @@
     <title>Drag to cut the part at a height; double-click to close it again</title>
     {#each ticks as i (i)}
       {@const long = i % 5 === 0}
-      <line x1={WIDTH} x2={WIDTH - (long ? 12 : 7)} y1={y(i * tickMm)} y2={y(i * tickMm)} stroke="var(--color-ink)" stroke-width={long ? 1 : 0.6} />
+      <line
+        x1={WIDTH}
+        x2={WIDTH - (long ? 12 : 7)}
+        y1={y(i * tickMm)}
+        y2={y(i * tickMm)}
+        stroke="var(--color-ink)"
+        stroke-width={long ? 1 : 0.6}
+      />
       {#if i % 10 === 0}
-        <text x={WIDTH - 15} y={y(i * tickMm) + 4} text-anchor="end" class="measured" font-size="11">{formatMm(i * tickMm)}</text>
+        <text x={WIDTH - 15} y={y(i * tickMm) + 4} text-anchor="end" class="measured" font-size="11"
+          >{formatMm(i * tickMm)}</text
+        >
       {/if}
     {/each}
     {#each solid?.steps ?? [] as { stepId, box, effect }, i (stepId)}
@@ -82,13 +93,17 @@
       {@const high = Math.min(topMm, box.max[2])}
       {#if high > low}
         <!-- Screen readers and keyboards mark a step in the recipe; here it is a shortcut for the pointer. -->
-        <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+        <!-- svelte-ignore a11y_no_static_element_interactions -->
         <rect
           x={3 + (i % 3) * 5}
           y={y(high)}
           width="4"
           height={(high - low) * scale}
-          fill={marked === stepId ? 'var(--color-primary-700)' : effect === 'add' ? 'var(--color-primary-200)' : '#fff'}
+          fill={marked === stepId
+            ? 'var(--color-primary-700)'
+            : effect === 'add'
+              ? 'var(--color-primary-200)'
+              : '#fff'}
           stroke="var(--color-primary-700)"
           stroke-width="0.8"
           stroke-dasharray={effect === 'cut' ? '2 2' : undefined}
@@ -101,18 +116,30 @@
     {/each}
     {#each flags as flag, i (i)}
       <path
-        d="M{WIDTH - 1} {y(flag.at[2])}h-9l3 -3.5l-3 -3.5h9z"
+        d="M{WIDTH - 1} {y(flag.at[2]) + 6}v-12h-13l4 4l-4 4h12z"
         fill={flag.verdict === 'fail' ? 'var(--color-fail)' : 'var(--color-warn)'}
       >
         <title>{flag.message}</title>
       </path>
     {/each}
     {#if cutMm !== undefined}
-      <line x1="0" x2={WIDTH} y1={y(cutMm)} y2={y(cutMm)} stroke="var(--color-fail)" stroke-width="1.5" stroke-dasharray="6 2 1 2" />
-      <text x="2" y={y(cutMm) - 4} class="measured" font-size="11" fill="var(--color-fail)">{formatMm(cutMm)}</text>
+      <line
+        x1="0"
+        x2={WIDTH}
+        y1={y(cutMm)}
+        y2={y(cutMm)}
+        stroke="var(--color-fail)"
+        stroke-width="1.5"
+        stroke-dasharray="6 2 1 2"
+      />
+      <text x="2" y={y(cutMm) - 4} class="measured" font-size="11" fill="var(--color-fail)"
+        >{formatMm(cutMm)}</text
+      >
     {:else}
       <path d="M0 {y(topMm) - 6}l7 6l-7 0z" fill="var(--color-ink)" />
     {/if}
-    <text x={WIDTH / 2} y={height - 8} text-anchor="middle" font-size="10" fill="var(--color-ink-soft)">mm</text>
+    <text x={WIDTH / 2} y={height - 8} text-anchor="middle" font-size="10" fill="var(--color-ink-soft)"
+      >mm</text
+    >
   </svg>
 </div>

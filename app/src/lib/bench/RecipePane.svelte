@@ -14,12 +14,16 @@
   const noteOf = $derived((stepId: string) => {
     const outcome = bench.solid?.steps.find((each) => each.stepId === stepId);
     if (!outcome || outcome.changed || bench.problem) return undefined;
-    return outcome.effect === 'cut' ? 'This cuts nothing: it lies beside the part.' : 'This adds nothing to the part.';
+    return outcome.effect === 'cut'
+      ? 'This cuts nothing: it lies beside the part.'
+      : 'This adds nothing to the part.';
   });
   const troubled = $derived(
     new Map(
       bench.solid?.inspection.checks.flatMap(({ findings }) =>
-        findings.filter(({ verdict }) => verdict === 'fail').flatMap(({ steps }) => steps.map((id) => [id, true] as const)),
+        findings
+          .filter(({ verdict }) => verdict === 'fail')
+          .flatMap(({ steps }) => steps.map((id) => [id, true] as const)),
       ),
     ),
   );
@@ -32,21 +36,25 @@
     {@const isMarked = bench.marked === step.id}
     <!-- A sentence is marked by working in it, with pointer or keyboard alike. -->
     <li
-      class="group relative rounded border px-3 py-2 pl-9 {isMarked ? 'border-primary-700 bg-primary-50' : 'border-transparent'}"
+      class="group relative rounded border px-3 py-2 pl-9 {isMarked
+        ? 'border-primary-700 bg-primary-50'
+        : 'border-transparent'}"
       data-step={step.id}
       aria-current={isMarked ? 'step' : undefined}
       onfocusin={() => (bench.marked = step.id)}
       onpointerdown={() => (bench.marked = step.id)}
     >
       <span
-        class="measured absolute top-3 left-2.5 text-sm {troubled.has(step.id) || problem ? 'text-fail font-bold' : 'text-ink-soft'}"
-        >{index + 1}</span
+        class="measured absolute top-3 left-2.5 text-sm {troubled.has(step.id) || problem
+          ? 'text-fail font-bold'
+          : 'text-ink-soft'}">{index + 1}</span
       >
       <StepSentence
         tokens={sentenceOf(step, { recipe: bench.recipe, index })}
         {problem}
         onchange={(path, value) => bench.setField(step.id, path, value)}
-        onproblem={(path, message) => (refused = message === undefined ? undefined : { stepId: step.id, path, message })}
+        onproblem={(path, message) =>
+          (refused = message === undefined ? undefined : { stepId: step.id, path, message })}
       />
       {#if problem}<p role="alert" class="text-fail text-sm">{problem.message}</p>{/if}
       {#if note}<p class="text-warn-ink text-sm">{note}</p>{/if}
@@ -54,7 +62,13 @@
         class="absolute -top-3 right-2 flex gap-0.5 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
         class:opacity-100={isMarked}
       >
-        <button type="button" class="tool" aria-label="Move step {index + 1} up" disabled={index === 0} onclick={() => bench.moveStep(step.id, -1)}>
+        <button
+          type="button"
+          class="tool"
+          aria-label="Move step {index + 1} up"
+          disabled={index === 0}
+          onclick={() => bench.moveStep(step.id, -1)}
+        >
           <ArrowUp size={14} />
         </button>
         <button
@@ -66,7 +80,12 @@
         >
           <ArrowDown size={14} />
         </button>
-        <button type="button" class="tool" aria-label="Delete step {index + 1}" onclick={() => bench.removeStep(step.id)}>
+        <button
+          type="button"
+          class="tool"
+          aria-label="Delete step {index + 1}"
+          onclick={() => bench.removeStep(step.id)}
+        >
           <Trash2 size={14} />
         </button>
       </div>

@@ -16,11 +16,15 @@
       ? problem.message
       : undefined;
   /** Marks stand right behind the word before them. */
-  const sticks = (token: Token) => token.type === 'text' && /^[.,;]/.test(token.text);
+  const gapBefore = (token: Token, i: number) =>
+    i === 0 || (token.type === 'text' && /^[.,;]/.test(token.text)) ? '' : ' ';
 </script>
 
 <p class="leading-8">
-  {#each tokens as token, i (i)}{#if i > 0 && !sticks(token)}{' '}{/if}{#if token.type === 'text'}{token.text}{:else if token.type === 'number'}{#if token.sign}<span
+  {#each tokens as token, i (i)}{gapBefore(
+      token,
+      i,
+    )}{#if token.type === 'text'}{token.text}{:else if token.type === 'number'}{#if token.sign}<span
           class="measured">{token.sign}&thinsp;</span
         >{/if}<DimensionField
         value={token.value}
@@ -32,7 +36,8 @@
         problem={problemAt(token.path)}
         onchange={(value) => onchange(token.path, value)}
         onproblem={(message) => onproblem(token.path, message)}
-      />{:else if token.type === 'choice'}{#if token.options.length === 1}<strong>{token.options[0].label}</strong
+      />{:else if token.type === 'choice'}{#if token.options.length === 1}<strong
+          >{token.options[0].label}</strong
         >{:else}<select
           class="word"
           class:wrong={problemAt(token.path) !== undefined}
@@ -43,7 +48,7 @@
         >{/if}{:else}“<input
         class="word"
         class:wrong={problemAt(token.path) !== undefined}
-        style="width: {Math.max(3, token.value.length + 1)}ch"
+        size={Math.max(3, token.value.length)}
         type="text"
         aria-label={token.label}
         maxlength={token.maxLength}

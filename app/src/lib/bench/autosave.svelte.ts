@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { parseRecipe, type Recipe } from '@kelbrin/core/recipe';
+import { parseRecipe, sameRecipe, type Recipe } from '@kelbrin/core/recipe';
 
 /** Where the latest edit is. */
 export type SaveState = 'saved' | 'saving' | 'offline' | 'conflict';
@@ -61,7 +61,7 @@ export class Autosave {
     if (!kept) return undefined;
     const draft = draftSchema.safeParse(safeJson(kept));
     const parsed = draft.success ? parseRecipe(draft.data.recipe) : undefined;
-    if (!draft.success || !parsed?.ok || JSON.stringify(parsed.recipe) === JSON.stringify(server.recipe)) {
+    if (!draft.success || !parsed?.ok || sameRecipe(parsed.recipe, server.recipe)) {
       this.#host.storage.removeItem(this.#key);
       return undefined;
     }
@@ -143,7 +143,7 @@ export class Autosave {
       const parsed = parseRecipe(theirs);
       if (!parsed.ok) return this.#retry();
       // The answer to an earlier save of this very state may have been lost on its way.
-      if (JSON.stringify(parsed.recipe) === JSON.stringify(recipe)) return this.#arrived(recipe, revision);
+      if (sameRecipe(parsed.recipe, recipe)) return this.#arrived(recipe, revision);
       this.state = 'conflict';
       this.theirs = { revision, recipe: parsed.recipe };
       return;

@@ -23,7 +23,10 @@ self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
   else cutAt(data, ready);
 };
 
-function evaluateRecipe({ job, recipe, limits }: Extract<ToWorker, { kind: 'evaluate' }>, ready: Workshop): void {
+function evaluateRecipe(
+  { job, recipe, limits }: Extract<ToWorker, { kind: 'evaluate' }>,
+  ready: Workshop,
+): void {
   clearTimeout(estimating);
   const result = evaluate(recipe, ready);
   if (!result.ok) return answer({ kind: 'problem', job, problem: result.problem });

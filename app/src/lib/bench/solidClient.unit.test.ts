@@ -7,7 +7,11 @@ import { SolidClient, type WorkerLike } from './solidClient';
 function bench() {
   const asked: ToWorker[] = [];
   const heard: FromWorker[] = [];
-  const worker: WorkerLike = { onmessage: null, postMessage: (message) => asked.push(message), terminate: () => {} };
+  const worker: WorkerLike = {
+    onmessage: null,
+    postMessage: (message) => asked.push(message),
+    terminate: () => {},
+  };
   const client = new SolidClient(worker, (message) => heard.push(message));
   const answer = (message: FromWorker) => worker.onmessage!({ data: message } as MessageEvent<FromWorker>);
   const problem = (job: number): FromWorker => ({ kind: 'problem', job, problem: { message: `job ${job}` } });
@@ -15,7 +19,8 @@ function bench() {
 }
 
 const recipe = (id: string): Recipe => ({ ...emptyRecipe(), steps: [{ id } as Recipe['steps'][number]] });
-const idsOf = (asked: ToWorker[]) => asked.map((message) => (message.kind === 'evaluate' ? message.recipe.steps[0].id : ''));
+const idsOf = (asked: ToWorker[]) =>
+  asked.map((message) => (message.kind === 'evaluate' ? message.recipe.steps[0].id : ''));
 
 it('skips to the latest edit when several come while one is evaluated', () => {
   const { asked, client, answer, problem } = bench();

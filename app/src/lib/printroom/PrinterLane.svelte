@@ -10,7 +10,10 @@
   const { run, status } = $derived(printer);
   const percent = $derived(Math.floor((run?.progress ?? 0) * 100));
   const isHeating = $derived(
-    run?.state === 'printing' && status !== null && status.nozzleTargetC > 0 && status.nozzleC < status.nozzleTargetC - 3,
+    run?.state === 'printing' &&
+      status !== null &&
+      status.nozzleTargetC > 0 &&
+      status.nozzleC < status.nozzleTargetC - 3,
   );
   const doing = $derived.by(() => {
     if (!status?.online) return 'does not answer';
@@ -35,7 +38,9 @@
     <span class="text-ink-soft">{printer.model} · {printer.material}, {printer.colourName}</span>
     <span class="ml-auto font-semibold {status?.online ? '' : 'text-fail'}" data-testid="doing">{doing}</span>
     {#if status?.online}
-      <span class="measured text-sm" title="Nozzle, now and wanted">{status.nozzleC}°/{status.nozzleTargetC}°</span>
+      <span class="measured text-sm" title="Nozzle, now and wanted"
+        >{status.nozzleC}°/{status.nozzleTargetC}°</span
+      >
       <span class="measured text-sm" title="Bed, now and wanted">{status.bedC}°/{status.bedTargetC}°</span>
     {/if}
   </header>
@@ -43,7 +48,13 @@
   <div class="grid gap-6 p-5 md:grid-cols-[1fr_320px]">
     {#if run}
       <div class="flex gap-5" data-run={run.state}>
-        <img src="/picture/hand-in/{run.handInId}" alt={run.part} width="160" height="100" class="border-hairline rounded border" />
+        <img
+          src="/picture/hand-in/{run.handInId}"
+          alt={run.part}
+          width="160"
+          height="100"
+          class="border-hairline rounded border"
+        />
         <div class="flex flex-1 flex-col gap-2">
           <strong>{run.student}</strong>
           <span class="text-ink-soft">{run.part}</span>
@@ -55,7 +66,10 @@
             aria-valuemax="100"
             aria-valuenow={percent}
           >
-            <div class="bg-primary-700 h-full transition-[width] duration-700" style="width: {percent}%"></div>
+            <div
+              class="bg-primary-700 h-full transition-[width] duration-700"
+              style="width: {percent}%"
+            ></div>
           </div>
           <div class="flex items-center justify-between text-sm">
             <span>
@@ -64,7 +78,9 @@
             </span>
             <form method="POST" action="?/cancel" use:enhance>
               <input type="hidden" name="run" value={run.id} />
-              <Button type="submit" size="xs" color="alternative" disabled={run.cancelAskedAt !== null}>Cancel the run</Button>
+              <Button type="submit" size="xs" color="alternative" disabled={run.cancelAskedAt !== null}
+                >Cancel the run</Button
+              >
             </form>
           </div>
         </div>
@@ -81,7 +97,9 @@
           <li class="border-hairline flex items-center gap-2 border-t py-1" title={past.problem}>
             <span class="measured text-ink-soft">{clock(past.endedAt ?? past.startedAt)}</span>
             <span>{past.student}</span>
-            <span class="ml-auto inline-flex items-center gap-1 {tone}"><Icon size={14} aria-hidden="true" />{words}</span>
+            <span class="ml-auto inline-flex items-center gap-1 {tone}"
+              ><Icon size={14} aria-hidden="true" />{words}</span
+            >
           </li>
         {:else}
           <li class="text-ink-soft">no runs yet</li>

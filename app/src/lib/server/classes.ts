@@ -7,7 +7,11 @@ import { standings } from './projects.ts';
 /** A teacher's classes with every brief, and for each student where the project for it stands. */
 export async function classesWithStandings(db: Database, teacher: Person) {
   demandRole(teacher, 'teacher');
-  const own = await db.select().from(classes).where(eq(classes.teacherId, teacher.id)).orderBy(asc(classes.name));
+  const own = await db
+    .select()
+    .from(classes)
+    .where(eq(classes.teacherId, teacher.id))
+    .orderBy(asc(classes.name));
   if (own.length === 0) return [];
   const classIds = own.map(({ id }) => id);
   const students = await db
@@ -17,7 +21,11 @@ export async function classesWithStandings(db: Database, teacher: Person) {
     // Helpers are members too, but design nothing.
     .where(and(inArray(classMembers.classId, classIds), eq(users.role, 'student')))
     .orderBy(asc(users.name));
-  const set = await db.select().from(briefs).where(inArray(briefs.classId, classIds)).orderBy(asc(briefs.dueOn));
+  const set = await db
+    .select()
+    .from(briefs)
+    .where(inArray(briefs.classId, classIds))
+    .orderBy(asc(briefs.dueOn));
   const begun = await db
     .select({
       id: projects.id,

@@ -1,7 +1,16 @@
 import { and, asc, desc, eq, sql } from 'drizzle-orm';
 import { demandRole, handInToTeach, ownProject, type Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
-import { briefs, classes, handIns, printFiles, projects, queueEntries, solids, users } from './db/schema/index.ts';
+import {
+  briefs,
+  classes,
+  handIns,
+  printFiles,
+  projects,
+  queueEntries,
+  solids,
+  users,
+} from './db/schema/index.ts';
 import { announce } from './live/topics.ts';
 import { limitsOf } from './projects.ts';
 import { sha256 } from './sha256.ts';
@@ -19,7 +28,12 @@ export class CannotNow extends Error {
  * The recipe comes from the database and not from the request, and so does every later step: nothing that a browser
  * says about a solid or its inspection is taken.
  */
-export async function handIn(db: Database, person: Person, projectId: string, revision: number): Promise<string> {
+export async function handIn(
+  db: Database,
+  person: Person,
+  projectId: string,
+  revision: number,
+): Promise<string> {
   const { project, brief, limitsCardId } = await ownProject(db, person, projectId);
   if (project.revision !== revision) {
     throw new CannotNow('The project was changed in another tab: look at it again, then hand in.');
@@ -49,7 +63,12 @@ export async function handIn(db: Database, person: Person, projectId: string, re
 }
 
 /** Sends a hand-in back to its student with a comment. */
-export async function sendBack(db: Database, person: Person, handInId: string, comment: string): Promise<void> {
+export async function sendBack(
+  db: Database,
+  person: Person,
+  handInId: string,
+  comment: string,
+): Promise<void> {
   const { handIn, project, brief } = await handInToTeach(db, person, handInId);
   if (comment.trim() === '') throw new CannotNow('Say in a sentence what to change.');
   await db.transaction(async (tx) => {
@@ -69,7 +88,12 @@ export async function sendBack(db: Database, person: Person, handInId: string, c
  * `solidHash` is the hash of what the teacher was shown; approval is refused if the inspected solid is another one, if
  * its bytes no longer have the hash they were stored under, or if the inspection failed.
  */
-export async function approve(db: Database, person: Person, handInId: string, solidHash: string): Promise<void> {
+export async function approve(
+  db: Database,
+  person: Person,
+  handInId: string,
+  solidHash: string,
+): Promise<void> {
   const { handIn, project, brief } = await handInToTeach(db, person, handInId);
   if (handIn.solidHash === null || handIn.solidHash !== solidHash) {
     throw new CannotNow('What you looked at is not what was inspected: open the hand-in again.');

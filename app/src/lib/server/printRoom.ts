@@ -1,7 +1,17 @@
 import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import { demandRole, NotAllowed, type Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
-import { briefs, classes, handIns, printers, printFiles, projects, queueEntries, runs, users } from './db/schema/index.ts';
+import {
+  briefs,
+  classes,
+  handIns,
+  printers,
+  printFiles,
+  projects,
+  queueEntries,
+  runs,
+  users,
+} from './db/schema/index.ts';
 import { CannotNow } from './handIns.ts';
 import { announce } from './live/topics.ts';
 
@@ -85,7 +95,12 @@ function isActive(state: string): boolean {
  * Starts a waiting part on an idle printer; the printer's keeper in the job process does the rest.
  * The database's own rules see to it that of two people who press at once, one is told that the other was first.
  */
-export async function startRun(db: Database, person: Person, entryId: string, printerId: string): Promise<void> {
+export async function startRun(
+  db: Database,
+  person: Person,
+  entryId: string,
+  printerId: string,
+): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   await db.transaction(async (tx) => {
     const [printer] = await tx.select().from(printers).where(eq(printers.id, printerId)).for('update');

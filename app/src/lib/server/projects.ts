@@ -3,16 +3,23 @@ import { emptyRecipe, type Recipe } from '@kelbrin/core/recipe';
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import { demandRole, NotAllowed, ownProject, type Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
-import { briefs, classMembers, handIns, limitsCards, printFiles, projects, queueEntries } from './db/schema/index.ts';
+import {
+  briefs,
+  classMembers,
+  handIns,
+  limitsCards,
+  printFiles,
+  projects,
+  queueEntries,
+} from './db/schema/index.ts';
 import { announce } from './live/topics.ts';
 
 /** Where a project stands, in the order in which it gets there. */
-export type ProjectState = 'designing' | 'checking' | 'waiting' | 'sent_back' | 'approved' | 'printing' | 'printed';
+export type ProjectState =
+  'designing' | 'checking' | 'waiting' | 'sent_back' | 'approved' | 'printing' | 'printed';
 
 /** What a save came to: the new revision, or what another tab saved in between. */
-export type Saved =
-  | { ok: true; revision: number }
-  | { ok: false; revision: number; recipe: Recipe };
+export type Saved = { ok: true; revision: number } | { ok: false; revision: number; recipe: Recipe };
 
 /**
  * Saves a recipe that was made from `baseRevision`. If another save came first, nothing is changed and that one is
@@ -115,4 +122,3 @@ export async function standings(db: Database, projectIds: readonly string[]): Pr
   }
   return result;
 }
-

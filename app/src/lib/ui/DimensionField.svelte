@@ -54,7 +54,7 @@
 
   function onpointermove(event: PointerEvent & { currentTarget: HTMLInputElement }): void {
     if (!drag) return;
-    const steps = Math.round((event.clientX - drag.x) / DRAG_PX);
+    const steps = Math.trunc((event.clientX - drag.x) / DRAG_PX);
     if (!drag.moved && Math.abs(event.clientX - drag.x) < DRAG_PX) return;
     if (!drag.moved) event.currentTarget.setPointerCapture(event.pointerId);
     drag.moved = true;
@@ -73,7 +73,7 @@
   <input
     class="measured field"
     class:wrong={problem !== undefined}
-    style="width: {Math.max(2, shown.length) + 1}ch"
+    size={Math.max(1, shown.length)}
     type="text"
     inputmode="decimal"
     role="spinbutton"
@@ -95,7 +95,8 @@
 
 <style>
   .field {
-    padding: 0 0.2ch;
+    min-width: 2.2ch;
+    padding: 0 0.25ch;
     border: 0;
     border-bottom: 1.5px dotted var(--color-primary-700);
     border-radius: 0;
@@ -106,6 +107,7 @@
     text-align: center;
     cursor: ew-resize;
     touch-action: pan-y;
+    field-sizing: content;
   }
   .field:focus {
     background: var(--color-primary-50);

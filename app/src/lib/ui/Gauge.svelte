@@ -6,19 +6,14 @@
 
   /** The scale runs from nothing to twice the limit, so that the limit stands in the middle of every gauge. */
   const share = (value: number) => Math.min(1, Math.max(0, value / (2 * check.limit)));
-  const figure = (value: number) => `${formatMm(Math.round(value * 100) / 100)}${check.unit === '°' ? '' : ' '}${check.unit}`;
+  const figure = (value: number) =>
+    `${formatMm(Math.round(value * 100) / 100)}${check.unit === '°' ? '' : ' '}${check.unit}`;
   const tone = { pass: 'var(--color-pass)', warn: 'var(--color-warn)', fail: 'var(--color-fail)' };
 </script>
 
 <div class="measured text-sm">
   <svg viewBox="0 0 200 12" class="block h-3 w-full" aria-hidden="true" preserveAspectRatio="none">
-    <rect
-      x={check.rule === 'atLeast' ? 0 : 100}
-      y="4"
-      width="100"
-      height="4"
-      fill="var(--color-fail-wash)"
-    />
+    <rect x={check.rule === 'atLeast' ? 0 : 100} y="4" width="100" height="4" fill="var(--color-fail-wash)" />
     <rect x={check.rule === 'atLeast' ? 100 : 0} y="4" width="100" height="4" fill="var(--color-pass-wash)" />
     <line x1="100" x2="100" y1="1" y2="11" stroke="var(--color-ink)" stroke-width="1" />
     {#if check.measured !== null}

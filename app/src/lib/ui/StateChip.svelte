@@ -1,7 +1,12 @@
 <script lang="ts">
   import type { ProjectState } from '$lib/server/projects';
 
-  let { state }: { state: ProjectState } = $props();
+  interface Props {
+    state: ProjectState;
+    /** Other words than the usual ones for the state. */
+    words?: string;
+  }
+  let { state, words }: Props = $props();
 
   const looks: Record<ProjectState, { words: string; tone: string }> = {
     designing: { words: 'designing', tone: 'border-hairline text-ink' },
@@ -14,6 +19,9 @@
   };
 </script>
 
-<span class="inline-block rounded border px-2 text-sm leading-6 whitespace-nowrap {looks[state].tone}" data-state={state}>
-  {looks[state].words}
+<span
+  class="inline-block rounded border px-2 text-sm leading-6 whitespace-nowrap {looks[state].tone}"
+  data-state={state}
+>
+  {words ?? looks[state].words}
 </span>

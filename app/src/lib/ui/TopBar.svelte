@@ -29,7 +29,9 @@
       <a
         {href}
         aria-current={isHere ? 'page' : undefined}
-        class="rounded px-3 py-1 {isHere ? 'bg-primary-50 text-primary-800 font-semibold' : 'hover:bg-ground'}"
+        class="rounded px-3 py-1 {isHere
+          ? 'bg-primary-50 text-primary-800 font-semibold'
+          : 'hover:bg-ground'}"
       >
         {label}
       </a>

@@ -12,6 +12,9 @@
   const { word, icon: Icon, tone } = $derived(looks[verdict]);
 </script>
 
-<span class="inline-flex items-center gap-1 rounded px-1.5 text-sm leading-6 font-semibold {tone}" data-verdict={verdict}>
+<span
+  class="inline-flex items-center gap-1 rounded px-1.5 text-sm leading-6 font-semibold {tone}"
+  data-verdict={verdict}
+>
   <Icon size={14} aria-hidden="true" />{word}
 </span>

@@ -15,7 +15,10 @@ export function readLength(typed: string, min: number, max: number): Typed {
   const number = found && /\d/.test(found[1]) ? Number(found[1].replace(',', '.').replace('−', '-')) : NaN;
   const unit = found ? unitsMm[found[2].toLowerCase()] : undefined;
   if (Number.isNaN(number) || unit === undefined) {
-    return { ok: false, message: `“${typed.trim()}” is not a length: type a number, perhaps with mm, cm or in.` };
+    return {
+      ok: false,
+      message: `“${typed.trim()}” is not a length: type a number, perhaps with mm, cm or in.`,
+    };
   }
   const mm = Math.round(number * unit * 1000) / 1000;
   if (mm < min) return { ok: false, message: `At least ${min} mm.` };

@@ -11,9 +11,16 @@ const PAUSE_MS = 250;
  * browser reconnects by itself; since news may have been missed meanwhile, data is then loaded once as well.
  */
 export function follow(topics: () => readonly string[]): void {
+  // A string, so that loading the same data anew is no reason to connect anew.
+  const query = $derived(
+    topics()
+      .map((topic) => `topic=${encodeURIComponent(topic)}`)
+      .join('&'),
+  );
   $effect(() => {
-    const query = new URLSearchParams(topics().map((topic) => ['topic', topic]));
+    if (query === '') return;
     const source = new EventSource(`/live?${query}`);
+    let wasOpen = false;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const refresh = () => {
       timer ??= setTimeout(() => {
@@ -23,7 +30,10 @@ export function follow(topics: () => readonly string[]): void {
       }, PAUSE_MS);
     };
     source.onmessage = refresh;
-    source.onopen = refresh;
+    source.onopen = () => {
+      if (wasOpen) refresh();
+      wasOpen = true;
+    };
     return () => {
       source.close();
       clearTimeout(timer);

@@ -80,7 +80,12 @@ export async function maySeeClass(db: Database, person: Person, classId: string)
     .select({ id: classes.id })
     .from(classes)
     .leftJoin(classMembers, and(eq(classMembers.classId, classes.id), eq(classMembers.userId, person.id)))
-    .where(and(isId(classId, classes.id), or(eq(classes.teacherId, person.id), eq(classMembers.userId, person.id))));
+    .where(
+      and(
+        isId(classId, classes.id),
+        or(eq(classes.teacherId, person.id), eq(classMembers.userId, person.id)),
+      ),
+    );
   return found.length > 0;
 }
 

@@ -30,6 +30,8 @@ function createAuth(db: Database) {
       defaultCookieAttributes: { httpOnly: true, sameSite: 'lax' },
     },
     telemetry: { enabled: false },
+    // A wrong PIN is no event for the log; it is counted in the database.
+    logger: { level: 'error' },
   });
 }
 

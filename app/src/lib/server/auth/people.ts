@@ -12,7 +12,10 @@ interface Person {
 }
 
 /** Adds a teacher or helper who signs in by e-mail and password; returns the new person's id. */
-export async function addStaff(db: Database, person: Person & { role: 'teacher' | 'helper' }): Promise<string> {
+export async function addStaff(
+  db: Database,
+  person: Person & { role: 'teacher' | 'helper' },
+): Promise<string> {
   return addPerson(db, person);
 }
 

@@ -18,11 +18,22 @@ export async function signInStaff(db: Database, email: string, password: string)
   const [person] = await db.select().from(users).where(eq(users.email, email.trim().toLowerCase()));
   // A student has an address only on paper; it must not open this door.
   const isStaff = person !== undefined && person.role !== 'student';
-  return check(db, key, isStaff ? person.email : undefined, password, 'The e-mail address or the password is not right.');
+  return check(
+    db,
+    key,
+    isStaff ? person.email : undefined,
+    password,
+    'The e-mail address or the password is not right.',
+  );
 }
 
 /** Signs in a student by class code, sign-in name and PIN. */
-export async function signInStudent(db: Database, code: string, name: string, pin: string): Promise<SignedIn> {
+export async function signInStudent(
+  db: Database,
+  code: string,
+  name: string,
+  pin: string,
+): Promise<SignedIn> {
   const classCode = code.trim().toUpperCase();
   const signInName = normalSignInName(name);
   const key = `student ${classCode} ${signInName}`;
@@ -32,7 +43,9 @@ export async function signInStudent(db: Database, code: string, name: string, pi
     .from(classMembers)
     .innerJoin(classes, eq(classes.id, classMembers.classId))
     .innerJoin(users, eq(users.id, classMembers.userId))
-    .where(and(eq(classes.code, classCode), eq(classMembers.signInName, signInName), eq(users.role, 'student')));
+    .where(
+      and(eq(classes.code, classCode), eq(classMembers.signInName, signInName), eq(users.role, 'student')),
+    );
   return check(db, key, student?.email, pin, 'The class code, the name or the PIN is not right.');
 }
 

@@ -5,7 +5,12 @@ import type { Estimate } from '@kelbrin/core/slice';
 /** What the compute worker can be asked to do. */
 export type Task =
   | { readonly kind: 'inspect'; readonly recipe: Recipe; readonly limits: LimitsCard; readonly title: string }
-  | { readonly kind: 'gcode'; readonly threeMf: Uint8Array; readonly limits: LimitsCard; readonly notes: string[] }
+  | {
+      readonly kind: 'gcode';
+      readonly threeMf: Uint8Array;
+      readonly limits: LimitsCard;
+      readonly notes: string[];
+    }
   | { readonly kind: 'picture'; readonly recipe: Recipe; readonly colour: string };
 
 /** What it answers to each kind of task. */

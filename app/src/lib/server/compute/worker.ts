@@ -49,7 +49,10 @@ function inspectRecipe(
   };
 }
 
-function sliceFile({ threeMf, limits, notes }: Extract<Task, { kind: 'gcode' }>, ready: Workshop): Answers['gcode'] {
+function sliceFile(
+  { threeMf, limits, notes }: Extract<Task, { kind: 'gcode' }>,
+  ready: Workshop,
+): Answers['gcode'] {
   const mesh = readThreeMf(threeMf);
   const settings = settingsFor(limits);
   const toolpath = slice(ready.kernel, mesh, settings);
@@ -61,7 +64,10 @@ function sliceFile({ threeMf, limits, notes }: Extract<Task, { kind: 'gcode' }>,
   };
 }
 
-function drawRecipe({ recipe, colour }: Extract<Task, { kind: 'picture' }>, ready: Workshop): Answers['picture'] {
+function drawRecipe(
+  { recipe, colour }: Extract<Task, { kind: 'picture' }>,
+  ready: Workshop,
+): Answers['picture'] {
   const built = evaluate(recipe, ready);
   const mesh = built.ok ? built.mesh : { positions: new Float32Array(0), triangles: new Uint32Array(0) };
   return { png: drawPng(mesh, { widthPx: 320, heightPx: 200, colour, ground: '#ffffff' }) };

@@ -48,23 +48,40 @@ export async function loadDemo(db: Database): Promise<void> {
     .insert(briefs)
     .values({ classId: group.id, ...school.brief, dueOn, starter: labelStarter() })
     .returning();
-  await db.insert(printers).values(demoPrinters.map((printer) => ({ ...printer, host: '127.0.0.1', port: 1 })));
+  await db
+    .insert(printers)
+    .values(demoPrinters.map((printer) => ({ ...printer, host: '127.0.0.1', port: 1 })));
 
   const teacher: Person = { id: teacherId, name: school.teacher.name, role: 'teacher' };
-  for (const student of demoStudents) {
+  for (const [order, student] of demoStudents.entries()) {
     const id = await addStudent(db, { classId: group.id, ...student, pin: school.studentPin });
     await bringAlong(db, teacher, { id, name: student.name, role: 'student' }, student, brief.id);
+    await db
+      .update(handIns)
+      .set({ createdAt: new Date(Date.now() - (90 - 5 * order) * 60_000) })
+      .where(
+        inArray(
+          handIns.projectId,
+          db.select({ id: projects.id }).from(projects).where(eq(projects.studentId, id)),
+        ),
+      );
   }
   await noteFinishedRuns(db, teacher);
 }
 
 /** Takes one student's project as far as the demo wants it. */
-async function bringAlong(db: Database, teacher: Person, student: Person, plan: DemoStudent, briefId: string) {
+async function bringAlong(
+  db: Database,
+  teacher: Person,
+  student: Person,
+  plan: DemoStudent,
+  briefId: string,
+) {
   if (plan.progress === 'nothing') return;
   const projectId = await openProject(db, student, briefId);
-  if (!plan.recipe) return;
+  if (!plan.recipe) return drawPicture(db, projectId);
   const saved = await saveRecipe(db, student, projectId, 0, plan.recipe);
-  await pictureOf(db, plan.recipe, demoPrinters[0].colour);
+  await drawPicture(db, projectId);
   if (plan.progress === 'designing') return;
 
   const handInId = await handIn(db, student, projectId, saved.revision);
@@ -98,6 +115,12 @@ async function bringAlong(db: Database, teacher: Person, student: Person, plan: 
     // A run that is still going is left for the printer's keeper to send and start.
     ...(isDone ? { state: 'finished', progress: 1 } : { state: 'preparing' }),
   });
+}
+
+/** Draws the project's picture beforehand, so that the first look at the class page need not wait for all of them. */
+async function drawPicture(db: Database, projectId: string): Promise<void> {
+  const [{ recipe }] = await db.select().from(projects).where(eq(projects.id, projectId));
+  await pictureOf(db, recipe, demoPrinters[0].colour);
 }
 
 /** Moves the finished runs into the past, one after the other. */

@@ -26,7 +26,10 @@ export async function inspectHandIn(db: Database, handInId: string): Promise<voi
     if (result.ok) {
       const { threeMf, stl, estimate, inspection } = result;
       const hash = sha256(threeMf);
-      await tx.insert(solids).values({ hash, threeMf, stl, stlHash: sha256(stl), estimate }).onConflictDoNothing();
+      await tx
+        .insert(solids)
+        .values({ hash, threeMf, stl, stlHash: sha256(stl), estimate })
+        .onConflictDoNothing();
       await tx.update(handIns).set({ state: 'waiting', inspection, solidHash: hash }).where(isStill);
     } else {
       await tx.update(handIns).set({ state: 'refused', problem: result.problem }).where(isStill);

@@ -175,7 +175,12 @@ export class PrinterKeeper {
 }
 
 /** Rounded, so that the noise of a thermometer is no news. */
-function temperaturesOf({ nozzleC, nozzleTargetC, bedC, bedTargetC }: DeviceStatus): Omit<PrinterStatus, 'online'> {
+function temperaturesOf({
+  nozzleC,
+  nozzleTargetC,
+  bedC,
+  bedTargetC,
+}: DeviceStatus): Omit<PrinterStatus, 'online'> {
   return {
     nozzleC: Math.round(nozzleC),
     nozzleTargetC: Math.round(nozzleTargetC),

@@ -28,12 +28,16 @@ await single.end();
 
 const { sql, db } = connection();
 if (values.demo && (await isEmpty(db))) {
-  await loadDemo(db);
+  // All or nothing, so that an interrupted start does not leave half a school behind.
+  await db.transaction((tx) => loadDemo(tx));
   console.log('Loaded the demo school');
 }
 for (const place of values.printer) {
   const [name, port] = place.split('=');
-  await db.update(printers).set({ port: Number(port) }).where(eq(printers.name, name));
+  await db
+    .update(printers)
+    .set({ port: Number(port) })
+    .where(eq(printers.name, name));
 }
 await compute().close();
 await sql.end();

@@ -5,7 +5,7 @@
   import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
   import { boundsOf, type SolidMesh } from '@kelbrin/core/mesh';
   import type { Region } from '@kelbrin/core/recipe';
-  import { drawable, plateTicks, sectionFace, setTones, type Tone } from './geometry';
+  import { drawable, plateGrid, plateTicks, sectionFace, setTones, type Tone } from './geometry';
   import { cutPlane, partMaterial, sectionMaterial } from './materials';
   import { standpoint, type View } from './views';
 
@@ -41,6 +41,7 @@
   const geometry = $derived(drawable(mesh));
   const edges = $derived(new EdgesGeometry(geometry, 28));
   const ticks = $derived(plateTicks(bedMm[0], bedMm[1]));
+  const grid = $derived(plateGrid(bedMm[0], bedMm[1]));
   const face = $derived(cut?.region && cut.region.length > 0 ? sectionFace(cut.region) : undefined);
 
   // What the graphics card holds is given back when its successor is drawn.
@@ -111,6 +112,9 @@
   <T.BoxGeometry args={[bedMm[0], bedMm[1], 0.2]} />
   <T.MeshBasicMaterial color="#3b4747" />
 </T.Mesh>
+<T.LineSegments geometry={grid} position={[0, 0, -0.03]}>
+  <T.LineBasicMaterial color="#4b5958" />
+</T.LineSegments>
 <T.LineSegments geometry={ticks} position={[0, 0, -0.02]}>
   <T.LineBasicMaterial color="#aab5b2" />
 </T.LineSegments>

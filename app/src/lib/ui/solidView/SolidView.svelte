@@ -31,17 +31,26 @@
     const troubleTone = hatched?.verdict === 'warn' ? tone.warn : tone.fail;
     return (triangle: number): Tone => {
       if (trouble.has(triangle)) return troubleTone;
-      const isMarked = marked.has(triangle) || (markedStep !== undefined && mesh.stepOf?.[triangle] === markedStep);
+      const isMarked =
+        marked.has(triangle) || (markedStep !== undefined && mesh.stepOf?.[triangle] === markedStep);
       return isMarked ? tone.marked : tone.plain;
     };
   });
 </script>
 
-<div class="relative h-full w-full overflow-hidden" data-testid="solid-view" data-triangles={mesh.triangles.length / 3}>
+<div
+  class="relative h-full w-full overflow-hidden"
+  data-testid="solid-view"
+  data-triangles={mesh.triangles.length / 3}
+>
   <Canvas renderMode="on-demand" toneMapping={NoToneMapping} shadows={false}>
     <Scene {mesh} {colour} {bedMm} {toneOf} {cut} {view} {onpick} />
   </Canvas>
-  <div class="border-hairline absolute top-3 right-3 flex overflow-hidden rounded border bg-white" role="group" aria-label="View">
+  <div
+    class="border-hairline absolute top-3 right-3 flex overflow-hidden rounded border bg-white"
+    role="group"
+    aria-label="View"
+  >
     {#each Object.keys(views) as name (name)}
       <button
         type="button"

@@ -54,3 +54,14 @@ export function plateTicks(widthMm: number, depthMm: number): BufferGeometry {
   geometry.setAttribute('position', new BufferAttribute(Float32Array.from(points), 3));
   return geometry;
 }
+
+/** Faint lines across a build plate every 10 mm, counted from its middle, where parts begin. */
+export function plateGrid(widthMm: number, depthMm: number): BufferGeometry {
+  const points: number[] = [];
+  const [x, y] = [widthMm / 2, depthMm / 2];
+  for (let mm = -Math.floor(x / 10) * 10; mm <= x; mm += 10) points.push(mm, -y, 0, mm, y, 0);
+  for (let mm = -Math.floor(y / 10) * 10; mm <= y; mm += 10) points.push(-x, mm, 0, x, mm, 0);
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(Float32Array.from(points), 3));
+  return geometry;
+}

@@ -13,7 +13,12 @@ const hatching = /* glsl */ `
  * colour; those of a finding are hatched, so that their colour is still seen.
  */
 export function partMaterial(colour: string, cut: Plane): MeshLambertMaterial {
-  const material = new MeshLambertMaterial({ color: colour, side: DoubleSide, clippingPlanes: [cut], flatShading: true });
+  const material = new MeshLambertMaterial({
+    color: colour,
+    side: DoubleSide,
+    clippingPlanes: [cut],
+    flatShading: true,
+  });
   material.onBeforeCompile = (shader) => {
     shader.uniforms.markColour = { value: new Color('#f2d88a') };
     shader.uniforms.failColour = { value: new Color('#b5402a') };

@@ -11,7 +11,12 @@ export const views = {
 export type View = keyof typeof views;
 
 /** Where a camera with the given opening angle stands to see a box whole from a view, and what it looks at. */
-export function standpoint(view: View, box: Box, fovDeg: number, aspect: number): { eye: Vector3; target: Vector3 } {
+export function standpoint(
+  view: View,
+  box: Box,
+  fovDeg: number,
+  aspect: number,
+): { eye: Vector3; target: Vector3 } {
   const min = new Vector3(...box.min);
   const max = new Vector3(...box.max);
   const target = min.clone().add(max).multiplyScalar(0.5);

@@ -20,13 +20,15 @@ export const load: PageServerLoad = ({ locals }) => {
 export const actions: Actions = {
   student: async ({ request, cookies }) => {
     const form = studentForm.safeParse(Object.fromEntries(await request.formData()));
-    if (!form.success) return fail(400, { who: 'student', message: 'Fill in the class code, your name and your PIN.' });
+    if (!form.success)
+      return fail(400, { who: 'student', message: 'Fill in the class code, your name and your PIN.' });
     const { code, name, pin } = form.data;
     return finish('student', await signInStudent(database(), code, name, pin), cookies);
   },
   staff: async ({ request, cookies }) => {
     const form = staffForm.safeParse(Object.fromEntries(await request.formData()));
-    if (!form.success) return fail(400, { who: 'staff', message: 'Fill in your e-mail address and your password.' });
+    if (!form.success)
+      return fail(400, { who: 'staff', message: 'Fill in your e-mail address and your password.' });
     return finish('staff', await signInStaff(database(), form.data.email, form.data.password), cookies);
   },
 };

@@ -23,7 +23,14 @@
     <Label>Name <Input name="name" autocomplete="username" class="mt-1" required /></Label>
     <Label>
       PIN
-      <Input name="pin" type="password" inputmode="numeric" autocomplete="current-password" class="mt-1" required />
+      <Input
+        name="pin"
+        type="password"
+        inputmode="numeric"
+        autocomplete="current-password"
+        class="mt-1"
+        required
+      />
     </Label>
     {#if form?.who === 'student'}<p role="alert" class="text-fail">{form.message}</p>{/if}
     <Button type="submit" class="mt-auto">Sign in</Button>

@@ -15,7 +15,8 @@ let hub: LiveHub | undefined;
 export const GET: RequestHandler = async ({ url, locals }) => {
   const topics = url.searchParams.getAll('topic');
   if (topics.length === 0 || topics.length > MOST_TOPICS) error(400, 'Name what to follow.');
-  for (const topic of topics) if (!(await mayFollow(locals.person!, topic))) error(404, 'There is nothing to follow.');
+  for (const topic of topics)
+    if (!(await mayFollow(locals.person!, topic))) error(404, 'There is nothing to follow.');
 
   hub ??= new LiveHub(connection().sql);
   const following = hub;

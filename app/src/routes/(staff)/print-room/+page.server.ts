@@ -7,7 +7,10 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals, depends }) => {
   depends(LIVE);
   const db = database();
-  const [printers, entries] = await Promise.all([printersWithRuns(db, locals.person!), queue(db, locals.person!)]);
+  const [printers, entries] = await Promise.all([
+    printersWithRuns(db, locals.person!),
+    queue(db, locals.person!),
+  ]);
   return { printers, waiting: entries.filter(({ state }) => state === 'waiting').length };
 };
 

@@ -16,7 +16,9 @@
     <span class="text-ink-soft">{data.waiting} part{data.waiting === 1 ? '' : 's'} waiting</span>
     <Button href="/queue" color="alternative" size="sm" class="ml-auto">Open the queue</Button>
   </div>
-  {#if form?.message}<p role="alert" class="border-fail bg-fail-wash mb-3 border-l-4 px-3 py-2">{form.message}</p>{/if}
+  {#if form?.message}<p role="alert" class="border-fail bg-fail-wash mb-3 border-l-4 px-3 py-2">
+      {form.message}
+    </p>{/if}
   {#each data.printers as printer (printer.id)}
     <PrinterLane {printer} />
   {:else}

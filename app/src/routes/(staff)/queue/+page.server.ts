@@ -7,7 +7,10 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals, depends }) => {
   depends(LIVE);
   const db = database();
-  const [entries, printers] = await Promise.all([queue(db, locals.person!), printersWithRuns(db, locals.person!)]);
+  const [entries, printers] = await Promise.all([
+    queue(db, locals.person!),
+    printersWithRuns(db, locals.person!),
+  ]);
   return { entries, printers };
 };
 

@@ -35,7 +35,9 @@
       <span class="measured">{total.grams.toFixed(1)}</span> g
     </span>
   </div>
-  {#if form?.message}<p role="alert" class="border-fail bg-fail-wash mb-3 border-l-4 px-3 py-2">{form.message}</p>{/if}
+  {#if form?.message}<p role="alert" class="border-fail bg-fail-wash mb-3 border-l-4 px-3 py-2">
+      {form.message}
+    </p>{/if}
 
   {#if waiting.length > 0}
     <div class="sheet mb-8 overflow-hidden">
@@ -51,20 +53,38 @@
         <TableBody>
           {#each waiting as entry (entry.id)}
             <TableBodyRow data-entry={entry.student}>
-              <TableBodyCell class="py-1"><img src="/picture/hand-in/{entry.handInId}" alt={entry.name} width="96" height="60" /></TableBodyCell>
+              <TableBodyCell class="py-1"
+                ><img
+                  src="/picture/hand-in/{entry.handInId}"
+                  alt={entry.name}
+                  width="96"
+                  height="60"
+                /></TableBodyCell
+              >
               <TableBodyCell class="font-semibold">{entry.student}</TableBodyCell>
               <TableBodyCell>{entry.className}</TableBodyCell>
               <TableBodyCell>
                 <span class="measured">{Math.ceil(entry.estimate.seconds / 60)}</span> min,
                 <span class="measured">{entry.estimate.grams.toFixed(1)}</span> g
               </TableBodyCell>
-              <TableBodyCell><span class="measured" title={entry.hash}>{entry.hash.slice(0, 8)}</span></TableBodyCell>
+              <TableBodyCell
+                ><span class="measured" title={entry.hash}>{entry.hash.slice(0, 8)}</span></TableBodyCell
+              >
               <TableBodyCell>
                 <form method="POST" action="?/start" use:enhance class="flex gap-2">
                   <input type="hidden" name="entry" value={entry.id} />
                   {#each idle as printer (printer.id)}
-                    <Button type="submit" name="printer" value={printer.id} size="xs" aria-label="Print {entry.student}’s part on {printer.name}">
-                      <span class="mr-1.5 h-3 w-3 rounded-full border border-white" style="background: {printer.colour}"></span>{printer.name}
+                    <Button
+                      type="submit"
+                      name="printer"
+                      value={printer.id}
+                      size="xs"
+                      aria-label="Print {entry.student}’s part on {printer.name}"
+                    >
+                      <span
+                        class="mr-1.5 h-3 w-3 rounded-full border border-white"
+                        style="background: {printer.colour}"
+                      ></span>{printer.name}
                     </Button>
                   {:else}
                     <span class="text-ink-soft">no printer is free</span>
@@ -88,7 +108,9 @@
           <img src="/picture/hand-in/{entry.handInId}" alt="" width="64" height="40" />
           <strong>{entry.student}</strong>
           <span class="text-ink-soft">{entry.brief}</span>
-          <span class="ml-auto">{#if entry.state !== 'waiting'}<StateChip state={entry.state} />{/if}</span>
+          <span class="ml-auto"
+            >{#if entry.state !== 'waiting'}<StateChip state={entry.state} />{/if}</span
+          >
         </li>
       {/each}
     </ul>

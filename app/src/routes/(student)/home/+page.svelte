@@ -17,7 +17,8 @@
     printing: 'It is on the printer now.',
     printed: 'Fetch it from the print room.',
   };
-  const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
+  const day = (iso: string) =>
+    new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
 </script>
 
 <svelte:head><title>My projects · Kelbrin</title></svelte:head>
@@ -26,9 +27,16 @@
   <h1 class="mb-4">My projects</h1>
   {#each data.briefs as { id, title, task, dueOn, project } (id)}
     <article class="sheet mb-4 flex gap-5 p-5">
-      <div class="border-hairline flex h-[150px] w-[240px] shrink-0 items-center justify-center rounded border">
+      <div
+        class="border-hairline flex h-[150px] w-[240px] shrink-0 items-center justify-center rounded border"
+      >
         {#if project}
-          <img src="/picture/project/{project.id}?r={project.revision}" alt="Your part as it stands" width="240" height="150" />
+          <img
+            src="/picture/project/{project.id}?r={project.revision}"
+            alt="Your part as it stands"
+            width="240"
+            height="150"
+          />
         {:else}
           <span class="text-ink-soft">not begun</span>
         {/if}

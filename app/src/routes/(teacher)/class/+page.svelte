@@ -10,7 +10,8 @@
 
   type Student = (typeof data.classes)[number]['briefs'][number]['students'][number];
   const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
-  const waiting = (students: Student[]) => students.filter(({ project }) => project?.state === 'waiting').length;
+  const waiting = (students: Student[]) =>
+    students.filter(({ project }) => project?.state === 'waiting').length;
 </script>
 
 <svelte:head><title>Class · Kelbrin</title></svelte:head>
@@ -28,15 +29,25 @@
           <h2>{brief.title}</h2>
           {#if brief.dueOn}<span class="text-ink-soft">due {day(brief.dueOn)}</span>{/if}
           {#if handedIn > 0}
-            <Button href="/review" size="sm" class="ml-auto">Review {handedIn} hand-in{handedIn === 1 ? '' : 's'}</Button>
+            <Button href="/review" size="sm" class="ml-auto"
+              >Review {handedIn} hand-in{handedIn === 1 ? '' : 's'}</Button
+            >
           {/if}
         </div>
         <ul class="grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-3">
           {#each brief.students as { id, name, project } (id)}
             <li class="sheet flex flex-col gap-2 p-3">
-              <div class="border-hairline flex h-[110px] items-center justify-center overflow-hidden rounded border">
+              <div
+                class="border-hairline flex h-[110px] items-center justify-center overflow-hidden rounded border"
+              >
                 {#if project}
-                  <img src="/picture/project/{project.id}?r={project.revision}" alt="{name}’s part" width="176" height="110" loading="lazy" />
+                  <img
+                    src="/picture/project/{project.id}?r={project.revision}"
+                    alt="{name}’s part"
+                    width="176"
+                    height="110"
+                    loading="lazy"
+                  />
                 {:else}
                   <span class="text-ink-soft text-sm">not begun</span>
                 {/if}
@@ -49,7 +60,9 @@
                 <div class="flex items-center justify-between gap-2">
                   <StateChip state={project.state} />
                   {#if project.state === 'waiting'}
-                    <a class="text-primary-800 underline underline-offset-2" href="/review/{project.handInId}">look</a>
+                    <a class="text-primary-800 underline underline-offset-2" href="/review/{project.handInId}"
+                      >look</a
+                    >
                   {/if}
                 </div>
               {/if}

@@ -1,12 +1,5 @@
 <script lang="ts">
-  import {
-    Table,
-    TableBody,
-    TableBodyCell,
-    TableBodyRow,
-    TableHead,
-    TableHeadCell,
-  } from 'flowbite-svelte';
+  import { Table, TableBody, TableBodyCell, TableBodyRow, TableHead, TableHeadCell } from 'flowbite-svelte';
   import { follow } from '$lib/ui/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
@@ -20,9 +13,13 @@
       title: 'Waiting for you',
       rows: data.handIns.filter(({ state }) => state === 'waiting' || state === 'checking'),
     },
-    { title: 'Looked at', rows: data.handIns.filter(({ state }) => state === 'approved' || state === 'sent_back').reverse() },
+    {
+      title: 'Looked at',
+      rows: data.handIns.filter(({ state }) => state === 'approved' || state === 'sent_back').reverse(),
+    },
   ]);
-  const when = (at: Date) => at.toLocaleString('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+  const when = (at: Date) =>
+    at.toLocaleString('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
 </script>
 
 <svelte:head><title>Review · Kelbrin</title></svelte:head>
@@ -51,12 +48,22 @@
                   </a>
                 </TableBodyCell>
                 <TableBodyCell>
-                  <a class="text-primary-800 font-semibold underline underline-offset-2" href="/review/{row.id}">{row.student}</a>
+                  <a
+                    class="text-primary-800 font-semibold underline underline-offset-2"
+                    href="/review/{row.id}">{row.student}</a
+                  >
                 </TableBodyCell>
                 <TableBodyCell>{row.brief}, v{row.number}</TableBodyCell>
                 <TableBodyCell>{when(row.createdAt)}</TableBodyCell>
-                <TableBodyCell>{#if row.verdict}<VerdictChip verdict={row.verdict} />{/if}</TableBodyCell>
-                <TableBodyCell>{#if row.state !== 'refused'}<StateChip state={row.state} />{/if}</TableBodyCell>
+                <TableBodyCell
+                  >{#if row.verdict}<VerdictChip verdict={row.verdict} />{/if}</TableBodyCell
+                >
+                <TableBodyCell
+                  >{#if row.state !== 'refused'}<StateChip
+                      state={row.state}
+                      words={row.state === 'approved' ? 'approved' : undefined}
+                    />{/if}</TableBodyCell
+                >
               </TableBodyRow>
             {/each}
           </TableBody>

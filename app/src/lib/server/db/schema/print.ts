@@ -74,7 +74,14 @@ export const printers = pgTable('printers', {
   seenAt: timestamp('seen_at', { withTimezone: true }),
 });
 
-export const runState = pgEnum('run_state', ['preparing', 'sending', 'printing', 'finished', 'failed', 'cancelled']);
+export const runState = pgEnum('run_state', [
+  'preparing',
+  'sending',
+  'printing',
+  'finished',
+  'failed',
+  'cancelled',
+]);
 
 /** One print on one printer, from start to outcome. */
 export const runs = pgTable(

@@ -1,4 +1,16 @@
-import { date, index, integer, jsonb, pgEnum, pgTable, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import {
+  date,
+  index,
+  integer,
+  json,
+  jsonb,
+  pgEnum,
+  pgTable,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import type { Inspection, LimitsCard } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
 import type { Estimate } from '@kelbrin/core/slice';
@@ -15,8 +27,12 @@ export const briefs = pgTable('briefs', {
   task: text('task').notNull(),
   dueOn: date('due_on'),
   /** What a new project begins with; nothing when null. */
-  starter: jsonb('starter').$type<Recipe>(),
+  starter: json('starter').$type<Recipe>(),
 });
+
+/*
+ * Recipes are kept as they were written, with their keys in order, so that equal recipes are equal text.
+ */
 
 /** One student's answer to a brief. */
 export const projects = pgTable(
@@ -30,7 +46,7 @@ export const projects = pgTable(
       .notNull()
       .references(() => users.id, { onDelete: 'cascade' }),
     name: text('name').notNull(),
-    recipe: jsonb('recipe').$type<Recipe>().notNull(),
+    recipe: json('recipe').$type<Recipe>().notNull(),
     /** Goes up with every save; a save must name the one it was made from. */
     revision: integer('revision').notNull().default(0),
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
@@ -39,7 +55,13 @@ export const projects = pgTable(
 );
 
 /** From `checking` the server's inspection leads to `waiting` (or `refused` if the recipe cannot be built). */
-export const handInState = pgEnum('hand_in_state', ['checking', 'refused', 'waiting', 'sent_back', 'approved']);
+export const handInState = pgEnum('hand_in_state', [
+  'checking',
+  'refused',
+  'waiting',
+  'sent_back',
+  'approved',
+]);
 
 /** A version of a project given to the teacher, frozen as it was. */
 export const handIns = pgTable(
@@ -51,7 +73,7 @@ export const handIns = pgTable(
       .references(() => projects.id, { onDelete: 'cascade' }),
     /** Counts the hand-ins of a project from 1. */
     number: integer('number').notNull(),
-    recipe: jsonb('recipe').$type<Recipe>().notNull(),
+    recipe: json('recipe').$type<Recipe>().notNull(),
     limits: jsonb('limits').$type<LimitsCard>().notNull(),
     state: handInState('state').notNull().default('checking'),
     /** The server's own inspection of exactly the solid with `solidHash`. */

@@ -47,11 +47,11 @@
             Hand in
           </Button>
         {/if}
-        <Modal bind:open={asking} title="Hand in this design?" size="sm">
+        <Modal bind:open={asking} title="Hand in this design?" aria-label="Hand in this design?" size="sm">
           {#if bench.solid?.inspection.verdict === 'fail'}
             <p class="border-fail bg-fail-wash border-l-4 px-3 py-2">
-              The inspection found something that will not print. You can hand in all the same, but your teacher cannot
-              approve it as it is.
+              The inspection found something that will not print. You can hand in all the same, but your
+              teacher cannot approve it as it is.
             </p>
           {:else}
             <p>It is frozen as it stands, the server inspects it once more, and your teacher looks at it.</p>

@@ -40,7 +40,10 @@
   </div>
 
   <div class="flex min-h-0 flex-1">
-    <section class="border-hairline flex w-[360px] shrink-0 flex-col overflow-y-auto border-r bg-white" aria-label="Recipe">
+    <section
+      class="border-hairline flex w-[360px] shrink-0 flex-col overflow-y-auto border-r bg-white"
+      aria-label="Recipe"
+    >
       <ReadOnlyRecipe recipe={handIn.recipe} {marked} onmark={(stepId) => (marked = stepId)} />
       <div class="border-hairline mt-auto border-t p-4">
         <h2 class="mb-1">The brief</h2>
@@ -70,21 +73,28 @@
       </p>
     </section>
 
-    <section class="border-hairline flex w-[320px] shrink-0 flex-col overflow-y-auto border-l bg-white" aria-label="Inspection">
-      {#if inspection}
-        <InspectionList {inspection} {chosen} onchoose={choose} />
-      {:else if handIn.problem}
-        <p class="text-fail p-4">{handIn.problem}</p>
-      {:else}
-        <p class="text-ink-soft p-4">The server is inspecting this hand-in …</p>
-      {/if}
+    <section
+      class="border-hairline flex w-[320px] shrink-0 flex-col border-l bg-white"
+      aria-label="Inspection"
+    >
+      <div class="min-h-0 flex-1 overflow-y-auto">
+        {#if inspection}
+          <InspectionList {inspection} {chosen} onchoose={choose} />
+        {:else if handIn.problem}
+          <p class="text-fail p-4">{handIn.problem}</p>
+        {:else}
+          <p class="text-ink-soft p-4">The server is inspecting this hand-in …</p>
+        {/if}
+      </div>
 
-      <div class="border-hairline bg-ground mt-auto flex flex-col gap-3 border-t p-4">
+      <div class="border-hairline bg-ground flex shrink-0 flex-col gap-3 border-t p-4">
         {#if form?.message}<p role="alert" class="text-fail">{form.message}</p>{/if}
         {#if handIn.state === 'waiting'}
           <form method="POST" action="?/approve" use:enhance>
             <input type="hidden" name="solidHash" value={handIn.solidHash} />
-            <Button type="submit" class="w-full" disabled={inspection?.verdict === 'fail'}>Approve for printing</Button>
+            <Button type="submit" class="w-full" disabled={inspection?.verdict === 'fail'}
+              >Approve for printing</Button
+            >
             {#if inspection?.verdict === 'fail'}
               <p class="text-ink-soft mt-1 text-sm">A check failed, so the printer cannot make this.</p>
             {/if}

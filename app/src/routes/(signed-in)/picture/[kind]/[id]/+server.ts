@@ -14,7 +14,9 @@ const PART_COLOUR = '#3f8f5f';
 export const GET: RequestHandler = async ({ params, locals }) => {
   const recipe = await orNotFound(recipeToShow(locals.person!, params.kind, params.id));
   const png = await pictureOf(database(), recipe, PART_COLOUR);
-  return new Response(png.slice(), { headers: { 'Content-Type': 'image/png', 'Cache-Control': 'private, no-cache' } });
+  return new Response(png.slice(), {
+    headers: { 'Content-Type': 'image/png', 'Cache-Control': 'private, no-cache' },
+  });
 };
 
 async function recipeToShow(person: Person, kind: string, id: string): Promise<Recipe> {
@@ -31,6 +33,7 @@ async function recipeToShow(person: Person, kind: string, id: string): Promise<R
     .from(handIns)
     .where(eq(handIns.id, id));
   // Who runs the print room sees what is printed there, whichever class it is from.
-  if (!found || !(isStaff(person) || (await maySeeProject(db, person, found.projectId)))) throw new NotAllowed();
+  if (!found || !(isStaff(person) || (await maySeeProject(db, person, found.projectId))))
+    throw new NotAllowed();
   return found.recipe;
 }

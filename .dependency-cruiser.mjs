@@ -1,0 +1,109 @@
+/*
+ * The arrows of the house. They only run downward: the app, the command and the printer stand on the core; inside the
+ * core, recipe → solid → inspect and slice; inside the app, screens stand on the server's code and not the other way.
+ */
+const layersOfCore = ['mesh', 'recipe', 'solid', 'inspect', 'slice', 'format', 'picture'];
+/** For each folder of the core, the folders that it may import from besides itself. */
+const mayImport = {
+  mesh: [],
+  recipe: ['mesh'],
+  solid: ['mesh', 'recipe'],
+  inspect: ['mesh', 'recipe'],
+  slice: ['mesh', 'recipe', 'solid'],
+  format: ['mesh'],
+  picture: ['mesh'],
+};
+const isTest = '\\.test\\.ts$';
+
+/** @type {import('dependency-cruiser').IConfiguration} */
+export default {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'no-lost-imports',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true, pathNot: ['^(\\$|\\./\\$types)', '\\?(url|worker)$'] },
+    },
+    {
+      name: 'core-is-pure',
+      comment: 'The core imports no interface, database, network or file-system code, nor anything above it.',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: isTest },
+      to: {
+        pathNot: [
+          '^core/src',
+          '^node_modules/(manifold-3d|opentype\\.js|zod|fflate|fast-xml-parser|fast-png)/',
+        ],
+      },
+    },
+    {
+      name: 'core-needs-no-node',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: isTest },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'kernel-only-in-solid',
+      comment: 'Only core/src/solid knows which geometry kernel there is.',
+      severity: 'error',
+      from: { path: '^(core|app|cli|printer)/src', pathNot: ['^core/src/solid', isTest, '\\.worker\\.ts$'] },
+      to: { path: 'node_modules/manifold-3d' },
+    },
+    ...layersOfCore.map((folder) => ({
+      name: `core-${folder}-looks-down`,
+      severity: 'error',
+      from: { path: `^core/src/${folder}/`, pathNot: isTest },
+      to: { path: '^core/src/', pathNot: `^core/src/(${[folder, ...mayImport[folder]].join('|')})/` },
+    })),
+    {
+      name: 'core-looks-up-at-nothing',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: { path: '^(app|cli|printer|e2e|bench|ops)/' },
+    },
+    {
+      name: 'printer-stands-alone',
+      comment:
+        'The simulated printer shares no code with what drives it, so that it cannot share its mistakes.',
+      severity: 'error',
+      from: { path: '^printer/src' },
+      to: { path: '^(core|app|cli|ops|e2e|bench)/' },
+    },
+    {
+      name: 'cli-needs-no-app',
+      severity: 'error',
+      from: { path: '^cli/src' },
+      to: { path: '^(app|printer|ops|e2e|bench)/' },
+    },
+    {
+      name: 'server-knows-no-svelte',
+      severity: 'error',
+      from: { path: '^app/src/lib/server', pathNot: isTest },
+      to: { path: ['svelte', '^app/src/routes', '^app/src/lib/(?!server)'] },
+    },
+    {
+      name: 'screens-know-no-routes',
+      severity: 'error',
+      from: { path: '^app/src/lib' },
+      to: { path: '^app/src/routes' },
+    },
+    {
+      name: 'shared-parts-know-no-screen',
+      severity: 'error',
+      from: { path: '^app/src/lib/ui' },
+      to: { path: '^app/src/lib/(bench|review|printroom)' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(/dist/|/build/|\\.svelte-kit)' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'types', 'default'],
+      extensions: ['.ts', '.js', '.mjs', '.d.ts', '.svelte'],
+    },
+  },
+};

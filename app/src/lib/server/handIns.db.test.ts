@@ -1,0 +1,205 @@
+import { desc, eq } from 'drizzle-orm';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import {
+  NotAllowed,
+  ownProject,
+  handInToTeach,
+  maySeeClass,
+  maySeeProject,
+  type Person,
+} from './auth/access.ts';
+import { compute } from './compute/pool.ts';
+import { labelRecipe } from './demo/labels.ts';
+import { handIns, printFiles, projects, queueEntries, solids } from './db/schema/index.ts';
+import { approve, CannotNow, handIn, handInsToReview, sendBack } from './handIns.ts';
+import { inspectHandIn } from './jobs/inspectHandIn.ts';
+import { openProject, saveRecipe, standings } from './projects.ts';
+import { sha256 } from './sha256.ts';
+import { demoSchool, type TestDatabase } from './testing/database.ts';
+
+let test: TestDatabase;
+let people: Record<
+  'asha' | 'bruno' | 'dario' | 'elif' | 'luca' | 'maren' | 'noor' | 'teacher' | 'helper',
+  Person
+>;
+beforeAll(async () => {
+  test = await demoSchool();
+  const [asha, bruno, dario, elif, luca, maren, noor, teacher, helper] = await Promise.all(
+    ['Asha', 'Bruno', 'Dario', 'Elif', 'Luca', 'Maren', 'Noor', 'Ms Fenwick', 'Mr Oduya'].map((name) =>
+      test.person(name),
+    ),
+  );
+  people = { asha, bruno, dario, elif, luca, maren, noor, teacher, helper };
+});
+afterAll(async () => {
+  await compute().close();
+  await test.drop();
+});
+
+async function projectOf(student: Person) {
+  const [project] = await test.db.select().from(projects).where(eq(projects.studentId, student.id));
+  return project;
+}
+
+async function latestHandIn(student: Person) {
+  const { id } = await projectOf(student);
+  const [latest] = await test.db
+    .select()
+    .from(handIns)
+    .where(eq(handIns.projectId, id))
+    .orderBy(desc(handIns.number))
+    .limit(1);
+  return latest;
+}
+
+describe('saving', () => {
+  it('takes a save made from the newest revision and refuses any other, handing back what is there', async () => {
+    const { asha } = people;
+    const { id, revision } = await projectOf(asha);
+    const mine = labelRecipe({ words: 'Mine' });
+    const first = await saveRecipe(test.db, asha, id, revision, mine);
+    expect(first).toEqual({ ok: true, revision: revision + 1 });
+    const second = await saveRecipe(test.db, asha, id, revision, labelRecipe({ words: 'Other' }));
+    expect(second).toEqual({ ok: false, revision: revision + 1, recipe: mine });
+  });
+
+  it('lets exactly one of many saves at once win', async () => {
+    const { asha } = people;
+    const { id, revision } = await projectOf(asha);
+    const saves = await Promise.all(
+      Array.from({ length: 8 }, (_, i) =>
+        saveRecipe(test.db, asha, id, revision, labelRecipe({ words: `Try ${i}` })),
+      ),
+    );
+    expect(saves.filter(({ ok }) => ok)).toHaveLength(1);
+  });
+
+  it('begins one project however often it is opened', async () => {
+    const { noor } = people;
+    const { briefId } = await projectOf(people.asha);
+    const opened = await Promise.all(Array.from({ length: 5 }, () => openProject(test.db, noor, briefId)));
+    expect(new Set(opened).size).toBe(1);
+  });
+});
+
+describe('access', () => {
+  it('keeps students out of each other’s projects, and everyone out of what does not exist', async () => {
+    const { asha, bruno, teacher, helper } = people;
+    const { id } = await projectOf(bruno);
+    for (const person of [asha, teacher, helper]) {
+      await expect(ownProject(test.db, person, id)).rejects.toThrow(NotAllowed);
+      await expect(saveRecipe(test.db, person, id, 1, labelRecipe({ words: 'x' }))).rejects.toThrow(
+        NotAllowed,
+      );
+      await expect(handIn(test.db, person, id, 1)).rejects.toThrow(NotAllowed);
+    }
+    for (const wrong of ['', 'x', "' or 1=1 --", '00000000-0000-0000-0000-000000000000']) {
+      await expect(ownProject(test.db, asha, wrong)).rejects.toThrow(NotAllowed);
+    }
+    expect(await maySeeProject(test.db, asha, id)).toBe(false);
+    expect(await maySeeProject(test.db, bruno, id)).toBe(true);
+    expect(await maySeeProject(test.db, helper, id)).toBe(true);
+  });
+
+  it('lets only the class’s teacher look at and decide on hand-ins', async () => {
+    const { asha, bruno, helper, teacher } = people;
+    const { id, solidHash } = await latestHandIn(people.dario);
+    const stranger: Person = { id: 'stranger', name: 'Stranger', role: 'teacher' };
+    for (const person of [asha, bruno, helper, stranger]) {
+      await expect(handInToTeach(test.db, person, id)).rejects.toThrow(NotAllowed);
+      await expect(approve(test.db, person, id, solidHash!)).rejects.toThrow(NotAllowed);
+      await expect(sendBack(test.db, person, id, 'No.')).rejects.toThrow(NotAllowed);
+    }
+    await expect(handInsToReview(test.db, helper)).rejects.toThrow(NotAllowed);
+    expect(await handInsToReview(test.db, stranger)).toEqual([]);
+    expect((await handInsToReview(test.db, teacher)).length).toBeGreaterThan(5);
+    const { classId } = (await handInsToReview(test.db, teacher))[0];
+    expect(await maySeeClass(test.db, stranger, classId)).toBe(false);
+    expect(await maySeeClass(test.db, asha, classId)).toBe(false);
+    expect(await maySeeClass(test.db, helper, classId)).toBe(true);
+  });
+});
+
+describe('handing in', () => {
+  it('freezes what the server has, inspects it there, and waits for the teacher', async () => {
+    const { luca } = people;
+    const { id, revision, recipe } = await projectOf(luca);
+    const handInId = await handIn(test.db, luca, id, revision);
+    expect((await standings(test.db, [id])).get(id)).toMatchObject({ state: 'checking' });
+    await inspectHandIn(test.db, handInId);
+    const done = await latestHandIn(luca);
+    expect(done).toMatchObject({ number: 1, state: 'waiting', recipe, inspection: { verdict: 'pass' } });
+    const [solid] = await test.db.select().from(solids).where(eq(solids.hash, done.solidHash!));
+    expect(sha256(solid.threeMf)).toBe(solid.hash);
+    expect(sha256(solid.stl)).toBe(solid.stlHash);
+    expect(solid.estimate.grams).toBeGreaterThan(1);
+    await expect(handIn(test.db, luca, id, revision)).rejects.toThrow('handed in already');
+  });
+
+  it('is refused for a revision that is not the newest', async () => {
+    const { maren } = people;
+    const { id, revision } = await projectOf(maren);
+    await expect(handIn(test.db, maren, id, revision + 1)).rejects.toThrow(CannotNow);
+  });
+
+  it('tells the student when the server cannot build the recipe', async () => {
+    const { maren } = people;
+    const { id, revision } = await projectOf(maren);
+    const saved = await saveRecipe(test.db, maren, id, revision, labelRecipe({ words: 'Ω' }));
+    const handInId = await handIn(test.db, maren, id, saved.revision);
+    await inspectHandIn(test.db, handInId);
+    expect(await latestHandIn(maren)).toMatchObject({ state: 'refused', solidHash: null });
+    expect((await standings(test.db, [id])).get(id)).toMatchObject({
+      state: 'sent_back',
+      comment: expect.stringContaining('Ω') as string,
+    });
+  });
+});
+
+describe('deciding', () => {
+  it('approves exactly what was inspected, freezes it, and puts it in the queue', async () => {
+    const { teacher, dario } = people;
+    const { id, solidHash } = await latestHandIn(dario);
+    await expect(approve(test.db, teacher, id, 'another hash')).rejects.toThrow('not what was inspected');
+    await approve(test.db, teacher, id, solidHash!);
+    const [file] = await test.db.select().from(printFiles).where(eq(printFiles.handInId, id));
+    expect(file.hash).toBe(solidHash);
+    expect(sha256(file.threeMf)).toBe(file.hash);
+    const [entry] = await test.db.select().from(queueEntries).where(eq(queueEntries.printFileId, file.id));
+    expect(entry.state).toBe('waiting');
+    await expect(approve(test.db, teacher, id, solidHash!)).rejects.toThrow('not waiting');
+    await expect(sendBack(test.db, teacher, id, 'Too late.')).rejects.toThrow('not waiting');
+  });
+
+  it('refuses to approve what failed its inspection', async () => {
+    const { teacher, bruno } = people;
+    const { id, solidHash } = await latestHandIn(bruno);
+    await expect(approve(test.db, teacher, id, solidHash!)).rejects.toThrow('A check failed');
+  });
+
+  it('refuses to approve a solid that was altered after its inspection', async () => {
+    const { teacher, elif } = people;
+    const { id, solidHash } = await latestHandIn(elif);
+    const [{ stl }] = await test.db.select().from(solids).where(eq(solids.hash, solidHash!));
+    const altered = Uint8Array.from(stl);
+    altered[200] ^= 1;
+    await test.db.update(solids).set({ stl: altered }).where(eq(solids.hash, solidHash!));
+    await expect(approve(test.db, teacher, id, solidHash!)).rejects.toThrow('altered');
+    expect(await latestHandIn(elif)).toMatchObject({ state: 'waiting' });
+    expect(await test.db.select().from(printFiles).where(eq(printFiles.handInId, id))).toEqual([]);
+  });
+
+  it('sends back with a comment, and the student can hand in again', async () => {
+    const { teacher, elif } = people;
+    const { id } = await latestHandIn(elif);
+    await expect(sendBack(test.db, teacher, id, '  ')).rejects.toThrow('Say in a sentence');
+    await sendBack(test.db, teacher, id, 'A wider hole, please.');
+    const project = await projectOf(elif);
+    expect((await standings(test.db, [project.id])).get(project.id)).toMatchObject({
+      state: 'sent_back',
+      comment: 'A wider hole, please.',
+    });
+    await handIn(test.db, elif, project.id, project.revision);
+    expect(await latestHandIn(elif)).toMatchObject({ number: 2, state: 'checking' });
+  });
+});

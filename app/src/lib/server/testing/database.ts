@@ -1,0 +1,40 @@
+import { randomBytes } from 'node:crypto';
+import postgres from 'postgres';
+import type { Person } from '../auth/access.ts';
+import { connect, type Connection } from '../db/database.ts';
+import { users } from '../db/schema/index.ts';
+
+/** A database of a test's own, and the way to be rid of it. */
+export interface TestDatabase extends Connection {
+  /** The person of that name; the demo school's people have different ones. */
+  person(name: string): Promise<Person>;
+  drop(): Promise<void>;
+}
+
+/** Copies the demo school into a new database on the tests' server, and makes it the process's own. */
+export async function demoSchool(): Promise<TestDatabase> {
+  const server = process.env.KELBRIN_TEST_SERVER;
+  if (!server)
+    throw new Error('These tests are run by “./run test database”, which starts a server for them.');
+  const name = `kelbrin_test_${randomBytes(6).toString('hex')}`;
+  const admin = postgres(server, { max: 1, onnotice: () => {} });
+  await admin`create database ${admin(name)} template kelbrin_test_school`;
+
+  const url = new URL(server);
+  url.pathname = `/${name}`;
+  process.env.DATABASE_URL = url.href;
+  const connection = connect(url.href);
+  return {
+    ...connection,
+    async person(wanted) {
+      const all = await connection.db.select().from(users);
+      const { id, role } = all.find((each) => each.name === wanted)!;
+      return { id, name: wanted, role };
+    },
+    async drop() {
+      await connection.sql.end();
+      await admin`drop database ${admin(name)} with (force)`;
+      await admin.end();
+    },
+  };
+}

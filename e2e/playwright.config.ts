@@ -1,0 +1,19 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+  testDir: 'src',
+  outputDir: '../test-results',
+  // Each file starts a Kelbrin of its own, and two cores carry one of them well.
+  workers: 1,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  forbidOnly: true,
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--enable-unsafe-swiftshader', '--disable-background-networking'],
+    },
+    screenshot: 'only-on-failure',
+  },
+});

@@ -1,0 +1,120 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, openBench, saved, test } from './kelbrin.ts';
+
+const width = (page: Page) => page.getByRole('spinbutton', { name: 'width', exact: true });
+
+test('numbers are typed, dragged and nudged, and every edit can be undone', async ({ as }) => {
+  const page = await as('luca');
+  await openBench(page);
+  await width(page).fill('7,5 cm');
+  await width(page).press('Enter');
+  await expect(width(page)).toHaveValue('75');
+  await width(page).press('ArrowUp');
+  await expect(width(page)).toHaveValue('76');
+  await width(page).press('Shift+ArrowDown');
+  await expect(width(page)).toHaveValue('66');
+  await width(page).press('Alt+ArrowUp');
+  await expect(width(page)).toHaveValue('66.1');
+
+  const depth = page.getByRole('spinbutton', { name: 'depth', exact: true });
+  const box = (await depth.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 42, box.y + box.height / 2, { steps: 8 });
+  await page.mouse.up();
+  await expect(depth).toHaveValue('35');
+
+  await page.keyboard.press('Control+z');
+  await expect(depth).toHaveValue('25');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(depth).toHaveValue('35');
+  const undo = page.getByRole('button', { name: 'Undo' });
+  while (await undo.isEnabled()) await undo.click();
+  await expect(width(page)).toHaveValue('75');
+  await saved(page);
+});
+
+test('what cannot be is said at the number, and the last good solid stays', async ({ as }) => {
+  const page = await as('luca');
+  await openBench(page);
+  const corner = page.getByRole('spinbutton', { name: 'corner radius' });
+  await corner.fill('40');
+  await corner.press('Enter');
+  await expect(page.locator('[data-step=s1]').getByRole('alert')).toHaveText(/at most 12.5 mm/);
+  await expect(page.getByTestId('solid-view')).toBeVisible();
+  await corner.fill('wide');
+  await corner.press('Enter');
+  await expect(page.locator('[data-step=s1]').getByRole('alert')).toHaveText(/“wide” is not a length/);
+  await expect(corner).toHaveAttribute('aria-invalid', 'true');
+  await corner.fill('4');
+  await corner.press('Enter');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('a surface leads to its sentence and a sentence to its surface', async ({ as }) => {
+  const page = await as('luca');
+  await openBench(page);
+  const view = page.getByTestId('solid-view');
+  await page.getByRole('button', { name: 'Top' }).click();
+  await page.waitForTimeout(500);
+  const box = (await view.boundingBox())!;
+  // Seen from above, the plate's own surface lies between its letters and its front edge.
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2 + 50);
+  await expect(page.locator('[data-step=s1]')).toHaveAttribute('aria-current', 'step');
+
+  const plain = await view.screenshot();
+  await page.getByRole('textbox', { name: 'words to write' }).click();
+  await expect(page.locator('[data-step=s3]')).toHaveAttribute('aria-current', 'step');
+  await expect.poll(async () => (await view.screenshot()).equals(plain)).toBe(false);
+});
+
+test('the ruler cuts the part and shows the section', async ({ as }) => {
+  const page = await as('luca');
+  await openBench(page);
+  const ruler = page.getByRole('slider', { name: 'Cut height' });
+  await ruler.focus();
+  for (let i = 0; i < 12; i++) await ruler.press('ArrowDown');
+  await expect(ruler).toHaveAttribute('aria-valuetext', 'cut at 2.4 mm');
+  await ruler.press('Escape');
+  await expect(ruler).toHaveAttribute('aria-valuetext', 'not cut');
+});
+
+test('a part is begun from nothing and steps are added, moved and deleted', async ({ as }) => {
+  const page = await as('noor');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByTestId('solid-view').waitFor();
+  await page.getByRole('button', { name: 'Delete step 1' }).click();
+  await expect(page.getByText('The recipe is empty.')).toBeVisible();
+  await page.getByRole('button', { name: 'Extrude a shape' }).click();
+  await page.getByRole('button', { name: 'Cut a hole' }).click();
+  await page.getByRole('button', { name: 'Write letters' }).click();
+  await expect(page.getByRole('list', { name: 'Recipe' }).getByRole('listitem')).toHaveCount(3);
+  await page.getByRole('textbox', { name: 'words to write' }).fill('Fig');
+  await page.getByRole('combobox', { name: 'raised or sunk' }).selectOption('sunk');
+  await expect(page.getByRole('group', { name: 'Part' })).toContainText('70 × 25 × 2.4');
+  await page.getByRole('button', { name: 'Move step 3 up' }).click();
+  await expect(page.locator('[data-step]').nth(1)).toContainText('Write');
+  await saved(page);
+});
+
+test('no page has a serious fault of accessibility', async ({ as }) => {
+  const student = await as('luca');
+  await openBench(student);
+  const teacher = await as('teacher');
+  await teacher.goto('/review');
+  await teacher.getByRole('link', { name: 'Dario', exact: true }).click();
+  await teacher.getByTestId('solid-view').waitFor();
+  const pages: [Page, string[]][] = [
+    [student, ['', '/home']],
+    [teacher, ['', '/class', '/review', '/queue', '/print-room']],
+  ];
+  for (const [page, paths] of pages) {
+    for (const path of paths) {
+      if (path) await page.goto(path);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+      expect(serious.map(({ id, nodes }) => `${page.url()} ${id}: ${nodes[0].html}`)).toEqual([]);
+    }
+  }
+});

@@ -1,0 +1,78 @@
+import { randomBytes } from 'node:crypto';
+import { test as base, type Browser, type Page } from '@playwright/test';
+import { school } from '../../app/src/lib/server/demo/school.ts';
+import { createDatabase, onDatabase } from '../../ops/postgres.ts';
+import { Stack } from '../../ops/stack.ts';
+
+/** Who can be signed in: a demo student by name, or one of the staff. */
+export type Who = string;
+
+interface Kelbrin {
+  /** How many times faster than real ones the printers are. */
+  printerSpeed: number;
+  /** A running Kelbrin with the demo school, for the tests of one file. */
+  kelbrin: Stack;
+}
+
+/** Tests against the real thing: web app, job process and simulated printers on a copy of the demo school. */
+export const test = base.extend<{ as: (who: Who) => Promise<Page> }, Kelbrin>({
+  printerSpeed: [400, { option: true, scope: 'worker' }],
+
+  kelbrin: [
+    async ({ printerSpeed }, use) => {
+      const server = process.env.KELBRIN_TEST_SERVER;
+      if (!server)
+        throw new Error('These tests are run by “./run test browser”, which starts a server for them.');
+      const databaseUrl = onDatabase(server, `kelbrin_test_${randomBytes(6).toString('hex')}`);
+      await createDatabase(databaseUrl, { template: 'kelbrin_test_school' });
+      const stack = await Stack.start({ databaseUrl, printerSpeed });
+      await use(stack);
+      await stack.stop();
+    },
+    { scope: 'worker', timeout: 60_000 },
+  ],
+
+  as: async ({ browser, kelbrin }, use) => {
+    const pages: Page[] = [];
+    await use(async (who) => {
+      const page = await signedIn(browser, kelbrin.origin, who);
+      pages.push(page);
+      return page;
+    });
+    for (const page of pages) await page.context().close();
+  },
+});
+
+export { expect } from '@playwright/test';
+
+async function signedIn(browser: Browser, origin: string, who: Who): Promise<Page> {
+  const context = await browser.newContext({ baseURL: origin });
+  const page = await context.newPage();
+  await page.goto('/sign-in');
+  if (who === 'teacher' || who === 'helper') {
+    const form = page.locator('form', { hasText: 'Teachers and helpers' });
+    await form.getByLabel('E-mail').fill(school[who].email);
+    await form.getByLabel('Password').fill(school[who].password);
+    await form.getByRole('button', { name: 'Sign in' }).click();
+  } else {
+    const form = page.locator('form', { hasText: 'Students' });
+    await form.getByLabel('Class code').fill(school.classCode);
+    await form.getByLabel('Name').fill(who);
+    await form.getByLabel('PIN').fill(school.studentPin);
+    await form.getByRole('button', { name: 'Sign in' }).click();
+  }
+  await page.getByRole('button', { name: 'Sign out' }).waitFor();
+  return page;
+}
+
+/** Opens a signed-in student's bench and waits for the solid. */
+export async function openBench(page: Page): Promise<void> {
+  await page.goto('/home');
+  await page.getByRole('link', { name: 'Open the bench' }).click();
+  await page.getByTestId('solid-view').waitFor();
+}
+
+/** Waits until the server has every edit. */
+export async function saved(page: Page): Promise<void> {
+  await page.locator('[data-save=saved]').waitFor();
+}

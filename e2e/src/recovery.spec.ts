@@ -1,0 +1,34 @@
+import { expect, test } from './kelbrin.ts';
+
+// Slow enough that the run outlasts the restarts.
+test.use({ printerSpeed: 20 });
+
+test('a run and its progress survive the web app and the job process being killed', async ({
+  as,
+  kelbrin,
+}) => {
+  const helper = await as('helper');
+  await helper.goto('/queue');
+  await helper.getByRole('button', { name: 'Print Femi’s part on Birch' }).click();
+  await helper.goto('/print-room');
+  const birch = helper.locator('[data-printer=Birch]');
+  const percent = async () => Number(await birch.getByTestId('percent').textContent());
+  await expect.poll(percent, { timeout: 45_000 }).toBeGreaterThan(0);
+
+  await kelbrin.kill('web');
+  const before = await percent();
+  await new Promise((resolve) => setTimeout(resolve, 2_000));
+  await kelbrin.startWeb();
+  // The open page finds its way back by itself, and the printer has gone on meanwhile.
+  await expect.poll(percent, { timeout: 20_000 }).toBeGreaterThan(before);
+  await expect(birch).toContainText('Femi');
+
+  await kelbrin.kill('jobs');
+  const then = await percent();
+  kelbrin.startJobs();
+  await expect.poll(percent, { timeout: 20_000 }).toBeGreaterThan(then);
+  await expect(birch.locator('[data-run=printing]')).toBeVisible();
+
+  await birch.getByRole('button', { name: 'Cancel the run' }).click();
+  await expect(birch.getByRole('listitem').first()).toContainText('cancelled');
+});

@@ -1,0 +1,74 @@
+import type { Page } from '@playwright/test';
+import { expect, openBench, saved, test } from './kelbrin.ts';
+
+const field = (page: Page, name: string) => page.getByRole('spinbutton', { name, exact: true });
+const width = (page: Page) => field(page, 'width');
+
+async function type(page: Page, name: string, value: string): Promise<void> {
+  await field(page, name).fill(value);
+  await field(page, name).press('Enter');
+}
+
+test('two tabs cannot overwrite each other silently, and neither state is lost', async ({ as }) => {
+  const first = await as('luca');
+  await openBench(first);
+  const second = await first.context().newPage();
+  await openBench(second);
+
+  await type(first, 'width', '81');
+  await saved(first);
+  await type(second, 'width', '66');
+  const dialog = second.getByRole('dialog', { name: 'Changed in another tab' });
+  await expect(dialog).toBeVisible();
+
+  await dialog.getByRole('button', { name: 'Take the other state' }).click();
+  await expect(width(second)).toHaveValue('81');
+  await second.getByRole('button', { name: 'Undo' }).click();
+  await expect(width(second)).toHaveValue('66');
+  await saved(second);
+
+  // The first tab now has the older state; keeping its own leaves the other one within reach.
+  await type(first, 'width', '90');
+  const again = first.getByRole('dialog', { name: 'Changed in another tab' });
+  await again.getByRole('button', { name: 'Keep what is here' }).click();
+  await saved(first);
+  await first.getByRole('button', { name: 'Undo' }).click();
+  await expect(width(first)).toHaveValue('66');
+  await saved(first);
+
+  const third = await first.context().newPage();
+  await openBench(third);
+  await expect(width(third)).toHaveValue('66');
+});
+
+test('a lost connection loses no edit, even if the tab is closed before it is back', async ({ as }) => {
+  const page = await as('maren');
+  await openBench(page);
+  const context = page.context();
+  await context.route('**/recipe', (route) => route.abort());
+  await type(page, 'height', '3.2');
+  await expect(page.locator('[data-save=offline]')).toContainText('kept on this computer');
+  await type(page, 'depth', '31');
+  await page.close();
+
+  await context.unroute('**/recipe');
+  const back = await context.newPage();
+  await openBench(back);
+  await expect(field(back, 'depth')).toHaveValue('31');
+  await expect(field(back, 'height')).toHaveValue('3.2');
+  await saved(back);
+
+  const other = await as('maren');
+  await openBench(other);
+  await expect(field(other, 'depth')).toHaveValue('31');
+});
+
+test('edits made without a connection are saved when it is back', async ({ as }) => {
+  const page = await as('asha');
+  await openBench(page);
+  await page.context().route('**/recipe', (route) => route.abort());
+  await type(page, 'width', '77');
+  await expect(page.locator('[data-save=offline]')).toBeVisible();
+  await page.context().unroute('**/recipe');
+  await saved(page);
+});
