@@ -2,6 +2,8 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, openBench, saved, test } from './kelbrin.ts';
 
+test.use({ file: 'bench' });
+
 const width = (page: Page) => page.getByRole('spinbutton', { name: 'width', exact: true });
 
 test('numbers are typed, dragged and nudged, and every edit can be undone', async ({ as }) => {

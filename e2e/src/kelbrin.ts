@@ -8,6 +8,8 @@ import { Stack } from '../../ops/stack.ts';
 export type Who = string;
 
 interface Kelbrin {
+  /** The file whose tests share one Kelbrin; another file names itself and gets another. */
+  file: string;
   /** How many times faster than real ones the printers are. */
   printerSpeed: number;
   /** A running Kelbrin with the demo school, for the tests of one file. */
@@ -16,6 +18,7 @@ interface Kelbrin {
 
 /** Tests against the real thing: web app, job process and simulated printers on a copy of the demo school. */
 export const test = base.extend<{ as: (who: Who) => Promise<Page> }, Kelbrin>({
+  file: ['', { option: true, scope: 'worker' }],
   printerSpeed: [400, { option: true, scope: 'worker' }],
 
   kelbrin: [

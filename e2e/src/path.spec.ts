@@ -1,5 +1,7 @@
 import { expect, openBench, saved, test } from './kelbrin.ts';
 
+test.use({ file: 'path' });
+
 test('from a number in a sentence to a printed part', async ({ as }) => {
   const student = await as('asha');
   await openBench(student);

@@ -1,7 +1,7 @@
 import { expect, test } from './kelbrin.ts';
 
 // Slow enough that the run outlasts the restarts.
-test.use({ printerSpeed: 20 });
+test.use({ file: 'recovery', printerSpeed: 20 });
 
 test('a run and its progress survive the web app and the job process being killed', async ({
   as,

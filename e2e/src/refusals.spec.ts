@@ -1,6 +1,8 @@
 import type { Page } from '@playwright/test';
 import { expect, openBench, saved, test } from './kelbrin.ts';
 
+test.use({ file: 'refusals' });
+
 /** Posts a form action as a page of ours would, with whatever fields a tampering person likes. */
 async function post(page: Page, path: string, form: Record<string, string> = {}) {
   const origin = new URL(page.url()).origin;

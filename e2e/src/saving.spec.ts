@@ -1,6 +1,8 @@
 import type { Page } from '@playwright/test';
 import { expect, openBench, saved, test } from './kelbrin.ts';
 
+test.use({ file: 'saving' });
+
 const field = (page: Page, name: string) => page.getByRole('spinbutton', { name, exact: true });
 const width = (page: Page) => field(page, 'width');
 

@@ -1,0 +1,30 @@
+import { execFileSync } from 'node:child_process';
+import { resolve } from 'node:path';
+import { nodeWorkshop } from '@kelbrin/core/node';
+import { label } from '../../core/test/recipes.ts';
+import { contests } from './contests.ts';
+import { measure, type Figure } from './measure.ts';
+
+/* Measures what is expensive and prints a table, or a line of JSON for each figure with --json. */
+
+const json = process.argv.includes('--json');
+execFileSync(process.execPath, ['--import', 'tsx', resolve(import.meta.dirname, '../../ops/bundle.ts')], {
+  stdio: ['ignore', 'ignore', 'inherit'],
+});
+
+const figures: Figure[] = [];
+for (const contest of contests({ workshop: await nodeWorkshop(), recipe: label() })) {
+  const figure = measure(contest);
+  figures.push(figure);
+  if (json) console.log(JSON.stringify(figure));
+}
+if (!json) {
+  console.table(
+    Object.fromEntries(
+      figures.map(({ name, median, p95, n, ratio, reference }) => [
+        name,
+        { 'median ms': median, 'p95 ms': p95, n, ratio, against: reference },
+      ]),
+    ),
+  );
+}

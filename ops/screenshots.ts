@@ -1,0 +1,86 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium, type Page } from 'playwright-core';
+import { school } from '../app/src/lib/server/demo/school.ts';
+import { buildAll } from './build.ts';
+import { createDatabase, onDatabase, startCluster } from './postgres.ts';
+import { Stack } from './stack.ts';
+import { root } from './state.ts';
+
+/* Draws docs/screenshots anew from a fresh demo school, so that they always show what there is. */
+
+buildAll();
+const cluster = process.env.DATABASE_URL ? undefined : await startCluster('screenshots', true);
+const server = process.env.DATABASE_URL ?? cluster!.url('postgres');
+const databaseUrl = onDatabase(server, 'kelbrin_screenshots');
+await createDatabase(databaseUrl, { fresh: true });
+const stack = await Stack.start({ databaseUrl, printerSpeed: 12 });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--enable-unsafe-swiftshader', '--disable-background-networking'],
+});
+const folder = join(root, 'docs/screenshots');
+mkdirSync(folder, { recursive: true });
+
+async function signIn(who: 'teacher' | string): Promise<Page> {
+  const context = await browser.newContext({
+    baseURL: stack.origin,
+    viewport: { width: 1280, height: 800 },
+    reducedMotion: 'reduce',
+  });
+  const page = await context.newPage();
+  await page.goto('/sign-in');
+  const fields: [string, string][] =
+    who === 'teacher'
+      ? [
+          ['E-mail', school.teacher.email],
+          ['Password', school.teacher.password],
+        ]
+      : [
+          ['Class code', school.classCode],
+          ['Name', who],
+          ['PIN', school.studentPin],
+        ];
+  const form = page.locator('form', { hasText: who === 'teacher' ? 'Teachers and helpers' : 'Students' });
+  for (const [label, value] of fields) await form.getByLabel(label).fill(value);
+  await form.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('button', { name: 'Sign out' }).waitFor();
+  return page;
+}
+
+async function shoot(page: Page, name: string): Promise<void> {
+  await page.waitForLoadState('load');
+  await page.evaluate(() => Promise.all([...document.images].map((image) => image.decode().catch(() => {}))));
+  // Nothing tells when the graphics card has drawn its last frame.
+  await page.waitForTimeout(1_500);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+}
+
+try {
+  const student = await signIn('asha');
+  await shoot(student, 'home');
+  await student.getByRole('link', { name: 'Open the bench' }).click();
+  await student.getByTestId('solid-view').waitFor();
+  await student.locator('[data-check=hole] button').click();
+  await shoot(student, 'bench');
+
+  const teacher = await signIn('teacher');
+  await shoot(teacher, 'class');
+  await teacher.goto('/review');
+  await teacher.getByRole('link', { name: 'Bruno', exact: true }).click();
+  await teacher.getByTestId('solid-view').waitFor();
+  await teacher.locator('[data-check=overhang] button').first().click();
+  await shoot(teacher, 'review');
+  await teacher.goto('/queue');
+  await shoot(teacher, 'queue');
+  await teacher.getByRole('button', { name: 'Print Greta’s part on Birch' }).click();
+  await teacher.goto('/print-room');
+  await teacher
+    .locator('[data-printer=Alder] [data-testid=doing]', { hasText: 'printing' })
+    .waitFor({ timeout: 60_000 });
+  await shoot(teacher, 'print-room');
+} finally {
+  await browser.close();
+  await stack.stop();
+  cluster?.stop();
+}
