@@ -76,6 +76,11 @@ function asciiCorners(content: string): Float32Array {
 
 function solidFrom(corners: Float32Array): SolidMesh {
   if (corners.length === 0) throw new FormatError('the file holds no triangles');
-  if (!corners.every(Number.isFinite)) throw new FormatError('the file has a corner that is not a number');
+  if (!areFinite(corners)) throw new FormatError('the file has a corner that is not a number');
   return weld(corners);
+}
+
+function areFinite(numbers: Float32Array): boolean {
+  for (let i = 0; i < numbers.length; i++) if (!Number.isFinite(numbers[i])) return false;
+  return true;
 }

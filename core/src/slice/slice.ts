@@ -1,9 +1,15 @@
 import { boundsOf, type SolidMesh } from '../mesh/index.ts';
+import type { Outline, Region } from '../recipe/index.ts';
 import { inScope, Sections, type Area, type Kernel, type Scope } from '../solid/index.ts';
 import { fillLines } from './fillLines.ts';
 import { inOrderOfTravel } from './order.ts';
 import type { PrintSettings } from './printSettings.ts';
 import type { Layer, Path, Toolpath } from './toolpath.ts';
+
+/** A corner that strays no further than this from the line between its neighbours is none. */
+const STRAIGHT_MM = 0.002;
+/** Sections whose corners all lie this close are the same; nozzles cannot tell. */
+const SAME_MM = 0.001;
 
 /**
  * Slices a closed solid that stands on the plate into toolpaths: lines along every outline of each layer's true
@@ -15,12 +21,12 @@ export function slice(kernel: Kernel, mesh: SolidMesh, settings: PrintSettings):
   return inScope((scope) => {
     const solid = new Sections(kernel, scope, mesh);
     const heights = layerHeights(boundsOf(mesh).max[2], settings);
-    const sections = heights.map(({ zMm, thickMm }) => solid.at(scope, zMm - thickMm / 2));
-    const layers = heights.map((height, index): Layer => ({
-      ...height,
-      paths: inScope((inner) => layerPaths(inner, sections, index, settings)),
-    }));
-    return { layers };
+    // Where a wall is made of triangles, a section has corners on its straight runs, at other places in each layer.
+    const sections = heights.map(({ zMm, thickMm }) =>
+      solid.at(scope, zMm - thickMm / 2).simplified(STRAIGHT_MM),
+    );
+    const plan = new LayerPlan(scope, sections, settings);
+    return { layers: heights.map((height, index): Layer => ({ ...height, paths: plan.pathsOf(index) })) };
   });
 }
 
@@ -33,39 +39,102 @@ function layerHeights(heightMm: number, { layerMm, firstLayerMm }: PrintSettings
   }));
 }
 
-function layerPaths(scope: Scope, sections: readonly Area[], index: number, settings: PrintSettings): Path[] {
-  const { lineWidthMm, perimeters, infillShare } = settings;
-  const section = sections[index].in(scope);
-  const paths: Path[] = [];
-  for (let ring = 0; ring < perimeters; ring++) {
-    const line = section.grown(-lineWidthMm * (ring + 0.5)).simplified(0.01);
-    if (line.isEmpty()) break;
-    for (const points of line.outlines()) paths.unshift({ role: 'perimeter', points, closed: true });
-  }
-  // Fill reaches a little under the innermost line, so that the two bond.
-  const inside = section.grown(-lineWidthMm * (perimeters - 0.15));
-  if (inside.isEmpty()) return inOrderOfTravel(paths);
+/**
+ * Plans the paths of all layers. Most layers of most parts have the same section as the one below, so sections are
+ * told apart first, and whatever follows from a section, or from the set of sections around a layer, is computed once.
+ */
+class LayerPlan {
+  /** The sections that differ. */
+  readonly #areas: Area[] = [];
+  /** Which of them each layer has. */
+  readonly #areaOf: number[];
+  readonly #kept = new Map<string, unknown>();
+  readonly #scope: Scope;
+  readonly #settings: PrintSettings;
 
-  const covered = coveredBothWays(scope, sections, index, settings.solidLayers);
-  const solid = covered ? inside.without(covered) : inside;
-  const sparse = covered ? inside.and(covered) : undefined;
-  const angleDeg = index % 2 === 0 ? 45 : 135;
-  const fills = [...fillLines(solid.outlines(), angleDeg, lineWidthMm, 'solid')];
-  if (sparse && infillShare > 0) {
-    fills.push(...fillLines(sparse.outlines(), angleDeg, lineWidthMm / infillShare, 'infill'));
+  constructor(scope: Scope, sections: readonly Area[], settings: PrintSettings) {
+    this.#scope = scope;
+    this.#settings = settings;
+    let last: Region | undefined;
+    this.#areaOf = sections.map((section) => {
+      const outlines = section.outlines();
+      if (!last || !sameRegion(outlines, last)) this.#areas.push(section);
+      last = outlines;
+      return this.#areas.length - 1;
+    });
   }
-  return [...inOrderOfTravel(paths), ...inOrderOfTravel(fills)];
+
+  /** The lines of one layer in the order in which they are laid: walls first, then fill. */
+  pathsOf(index: number): Path[] {
+    const own = this.#areaOf[index];
+    return [...this.#walls(own), ...this.#fill(own, this.#around(index), index % 2 === 0 ? 45 : 135)];
+  }
+
+  #walls(own: number): Path[] {
+    return this.#once(`walls ${own}`, () => {
+      const { lineWidthMm, perimeters } = this.#settings;
+      const paths: Path[] = [];
+      for (let ring = 0; ring < perimeters; ring++) {
+        const line = this.#areas[own].grown(-lineWidthMm * (ring + 0.5)).simplified(0.01);
+        if (line.isEmpty()) break;
+        for (const points of line.outlines()) paths.unshift({ role: 'perimeter', points, closed: true });
+      }
+      return inOrderOfTravel(paths);
+    });
+  }
+
+  #fill(own: number, around: readonly number[] | undefined, angleDeg: number): Path[] {
+    return this.#once(`fill ${own} ${around?.join(',')} ${angleDeg}`, () => {
+      const { lineWidthMm, infillShare } = this.#settings;
+      const inside = this.#inside(own);
+      if (inside.isEmpty()) return [];
+      const covered = around && this.#covered(around);
+      const solid = covered ? inside.without(covered) : inside;
+      const paths = fillLines(solid.outlines(), angleDeg, lineWidthMm, 'solid');
+      if (covered && infillShare > 0) {
+        const sparse = inside.and(covered);
+        paths.push(...fillLines(sparse.outlines(), angleDeg, lineWidthMm / infillShare, 'infill'));
+      }
+      return inOrderOfTravel(paths);
+    });
+  }
+
+  /** The area within the walls; it reaches a little under the innermost line, so that fill and wall bond. */
+  #inside(own: number): Area {
+    const { lineWidthMm, perimeters } = this.#settings;
+    return this.#once(`inside ${own}`, () => this.#areas[own].grown(-lineWidthMm * (perimeters - 0.15)));
+  }
+
+  /** The area that has material in all of the given sections. */
+  #covered(sections: readonly number[]): Area {
+    return this.#once(`covered ${sections.join(',')}`, () => {
+      const [first, ...others] = sections.map((section) => this.#areas[section].in(this.#scope));
+      return others.reduce((covered, other) => covered.and(other), first);
+    });
+  }
+
+  /** The different sections within the solid layers above and below; undefined near the top and the bottom. */
+  #around(index: number): number[] | undefined {
+    const { solidLayers } = this.#settings;
+    if (index - solidLayers < 0 || index + solidLayers >= this.#areaOf.length) return undefined;
+    return [...new Set(this.#areaOf.slice(index - solidLayers, index + solidLayers + 1))];
+  }
+
+  #once<T>(key: string, compute: () => T): T {
+    if (!this.#kept.has(key)) this.#kept.set(key, compute());
+    return this.#kept.get(key) as T;
+  }
 }
 
-/** The area that has material in all of the next layers above and below; undefined near the top and the bottom. */
-function coveredBothWays(
-  scope: Scope,
-  sections: readonly Area[],
-  index: number,
-  by: number,
-): Area | undefined {
-  if (index - by < 0 || index + by >= sections.length) return undefined;
-  let covered = sections[index].in(scope);
-  for (let i = index - by; i <= index + by; i++) if (i !== index) covered = covered.and(sections[i]);
-  return covered;
+function sameRegion(a: Region, b: Region): boolean {
+  return a.length === b.length && a.every((outline, i) => sameOutline(outline, b[i]));
+}
+
+/** Whether two outlines have the same corners in the same order, from wherever each begins. */
+function sameOutline(a: Outline, b: Outline): boolean {
+  if (a.length !== b.length) return false;
+  const isSame = (i: number, j: number) =>
+    Math.abs(a[i][0] - b[j][0]) + Math.abs(a[i][1] - b[j][1]) < SAME_MM;
+  const shift = b.findIndex((_, j) => isSame(0, j));
+  return shift >= 0 && a.every((_, i) => isSame(i, (i + shift) % b.length));
 }
