@@ -28,6 +28,7 @@
     failed: { words: 'failed', icon: CircleX, tone: 'text-fail' },
     cancelled: { words: 'cancelled', icon: CircleSlash, tone: 'text-ink-soft' },
   };
+  const wanted = (targetC: number) => (targetC > 0 ? ` of ${targetC}°` : '');
   const clock = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 </script>
 
@@ -38,10 +39,10 @@
     <span class="text-ink-soft">{printer.model} · {printer.material}, {printer.colourName}</span>
     <span class="ml-auto font-semibold {status?.online ? '' : 'text-fail'}" data-testid="doing">{doing}</span>
     {#if status?.online}
-      <span class="measured text-sm" title="Nozzle, now and wanted"
-        >{status.nozzleC}°/{status.nozzleTargetC}°</span
+      <span class="text-sm"
+        >nozzle <span class="measured">{status.nozzleC}°{wanted(status.nozzleTargetC)}</span></span
       >
-      <span class="measured text-sm" title="Bed, now and wanted">{status.bedC}°/{status.bedTargetC}°</span>
+      <span class="text-sm">bed <span class="measured">{status.bedC}°{wanted(status.bedTargetC)}</span></span>
     {/if}
   </header>
 
