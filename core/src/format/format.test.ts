@@ -62,6 +62,10 @@ endsolid ${name}\n`;
     expect(volumeOf(readSolid(bytes(ascii('corner'))))).toBeCloseTo(1000 / 6, 6);
   });
 
+  it('reads the ASCII form in capitals', () => {
+    expect(volumeOf(readSolid(bytes(ascii('corner').toUpperCase())))).toBeCloseTo(1000 / 6, 6);
+  });
+
   it('reads a binary file whose header begins with the word of the ASCII form', () => {
     const binary = writeStl(part);
     binary.set(bytes('solid made elsewhere'));
@@ -83,6 +87,7 @@ endsolid ${name}\n`;
     ['cut short', bytes(ascii('t').slice(0, 300)), 'cut short'],
     ['random', Uint8Array.from({ length: 500 }, (_, i) => (i * 7919 + 13) % 251), 'triangles'],
     ['too short', Uint8Array.from([1, 2, 3]), 'too short'],
+    ['short of a corner', bytes(ascii('t').replace('vertex 10 0 0\n', '')), 'three corners'],
     ['without triangles', bytes('solid nothing\nendsolid nothing\n'), 'no triangles'],
     [
       'with a corner that is no number',

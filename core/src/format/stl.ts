@@ -48,7 +48,7 @@ function declaredLength(bytes: Uint8Array): number {
 
 function looksLikeText(bytes: Uint8Array): boolean {
   const start = new TextDecoder().decode(bytes.subarray(0, 512)).trimStart();
-  return /^solid\b/.test(start) && !start.includes('\0');
+  return /^solid\b/i.test(start) && !start.includes('\0');
 }
 
 function binaryCorners(bytes: Uint8Array): Float32Array {
@@ -64,12 +64,13 @@ function binaryCorners(bytes: Uint8Array): Float32Array {
 }
 
 function asciiCorners(content: string): Float32Array {
-  if (!/\bendsolid\b/.test(content))
+  if (!/\bendsolid\b/i.test(content))
     throw new FormatError('the file is cut short: its closing “endsolid” is missing');
-  const found = content.matchAll(/\bvertex\s+(\S+)\s+(\S+)\s+(\S+)/g);
+  const found = content.matchAll(/\bvertex\s+(\S+)\s+(\S+)\s+(\S+)/gi);
   const corners: number[] = [];
   for (const [, x, y, z] of found) corners.push(Number(x), Number(y), Number(z));
-  if (corners.length % 9 !== 0)
+  const facets = content.match(/\bendfacet\b/gi)?.length ?? 0;
+  if (corners.length !== 9 * facets)
     throw new FormatError('the file has a facet that does not have three corners');
   return Float32Array.from(corners);
 }

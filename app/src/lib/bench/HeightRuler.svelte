@@ -132,6 +132,7 @@
         stroke-width="1.5"
         stroke-dasharray="6 2 1 2"
       />
+      <rect x="0" y={y(cutMm) - 15} width={7 * formatMm(cutMm).length + 4} height="14" fill="#fff" />
       <text x="2" y={y(cutMm) - 4} class="measured" font-size="11" fill="var(--color-fail)"
         >{formatMm(cutMm)}</text
       >
