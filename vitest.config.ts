@@ -1,12 +1,20 @@
+import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
     projects: [
       {
+        // Some of the app's state is written with Svelte's runes, which have to be compiled.
+        plugins: [svelte({ configFile: false })],
         test: {
           name: 'unit',
-          include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'printer/**/*.test.ts', 'app/src/**/*.unit.test.ts'],
+          include: [
+            'core/**/*.test.ts',
+            'cli/**/*.test.ts',
+            'printer/**/*.test.ts',
+            'app/src/**/*.unit.test.ts',
+          ],
           testTimeout: 30_000,
         },
       },

@@ -52,7 +52,7 @@
       <StepSentence
         tokens={sentenceOf(step, { recipe: bench.recipe, index })}
         {problem}
-        onchange={(path, value) => bench.setField(step.id, path, value)}
+        onchange={(path, value, gesture) => bench.setField(step.id, path, value, gesture)}
         onproblem={(path, message) =>
           (refused = message === undefined ? undefined : { stepId: step.id, path, message })}
       />

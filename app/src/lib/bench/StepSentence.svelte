@@ -6,7 +6,7 @@
     tokens: readonly Token[];
     /** What is wrong with one of the fields, if anything. */
     problem?: { path?: FieldPath; message: string };
-    onchange(path: FieldPath, value: unknown): void;
+    onchange(path: FieldPath, value: unknown, gesture?: number): void;
     onproblem(path: FieldPath, message: string | undefined): void;
   }
   let { tokens, problem, onchange, onproblem }: Props = $props();
@@ -34,7 +34,7 @@
         max={token.max}
         stepMm={token.stepMm}
         problem={problemAt(token.path)}
-        onchange={(value) => onchange(token.path, value)}
+        onchange={(value, gesture) => onchange(token.path, value, gesture)}
         onproblem={(message) => onproblem(token.path, message)}
       />{:else if token.type === 'choice'}{#if token.options.length === 1}<strong
           >{token.options[0].label}</strong

@@ -55,10 +55,10 @@ export class BenchState {
     this.#client.show(recipe, limits);
   }
 
-  /** Puts a value into a field of a step; a value that cannot be is said and leaves the recipe as it was. */
-  setField(stepId: string, path: FieldPath, value: unknown): void {
+  /** Puts a value into a field of a step, as part of a drag if that is numbered; a value that cannot be is said and leaves the recipe as it was. */
+  setField(stepId: string, path: FieldPath, value: unknown, gesture?: number): void {
     const result = setField(this.recipe, stepId, path, value);
-    if (result.ok) this.#edit(result.recipe, `${stepId} ${path.join(' ')}`);
+    if (result.ok) this.#edit(result.recipe, `${stepId} ${path.join(' ')}`, gesture);
     else this.problem = result.problem;
   }
 
@@ -108,9 +108,9 @@ export class BenchState {
     this.#client.close();
   }
 
-  #edit(recipe: Recipe, field?: string): void {
+  #edit(recipe: Recipe, field?: string, gesture?: number): void {
     if (recipe === this.recipe) return;
-    this.#history.edited(this.recipe, field);
+    this.#history.edited(this.recipe, field, Date.now(), gesture);
     this.#show(recipe);
   }
 

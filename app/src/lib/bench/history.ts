@@ -8,7 +8,7 @@ const SAME_EDIT_MS = 900;
 export class History<State> {
   #past: State[] = [];
   #future: State[] = [];
-  #last: { field: string; at: number } | undefined;
+  #last: { field: string; at: number; gesture?: number } | undefined;
 
   get canUndo(): boolean {
     return this.#past.length > 0;
@@ -18,12 +18,19 @@ export class History<State> {
     return this.#future.length > 0;
   }
 
-  /** Notes that `before` is about to be changed. `field` names what is edited; without it the edit stands alone. */
-  edited(before: State, field?: string, now = Date.now()): void {
-    const isSame = field !== undefined && this.#last?.field === field && now - this.#last.at < SAME_EDIT_MS;
+  /**
+   * Notes that `before` is about to be changed. `field` names what is edited; without it the edit stands alone. Edits
+   * of one `gesture`, a drag, belong together however slow it is.
+   */
+  edited(before: State, field?: string, now = Date.now(), gesture?: number): void {
+    const isQuick = this.#last !== undefined && now - this.#last.at < SAME_EDIT_MS;
+    const isSame =
+      field !== undefined &&
+      this.#last?.field === field &&
+      (gesture === undefined ? isQuick && this.#last.gesture === undefined : this.#last.gesture === gesture);
     if (!isSame) this.#past.push(before);
     this.#future = [];
-    this.#last = field === undefined ? undefined : { field, at: now };
+    this.#last = field === undefined ? undefined : { field, at: now, gesture };
   }
 
   /** The state before the last edit, or undefined; `current` becomes what redo returns to. */

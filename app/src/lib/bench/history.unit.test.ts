@@ -30,6 +30,14 @@ it('takes a drag of one number back as one edit, but not two drags of it', () =>
   expect(history.canUndo).toBe(false);
 });
 
+it('takes a slow drag back as one edit, and two quick drags as two', () => {
+  const history = new History<number>();
+  for (let i = 0; i < 5; i++) history.edited(i, 's1 width', 5000 * i, 1);
+  history.edited(5, 's1 width', 20_100, 2);
+  expect(history.undo(6)).toBe(5);
+  expect(history.undo(5)).toBe(0);
+});
+
 it('forgets what was undone when something else is done', () => {
   const history = new History<string>();
   history.edited('a');

@@ -12,7 +12,8 @@
     stepMm: number;
     /** What is wrong with the value where it stands, if anything. */
     problem?: string;
-    onchange(value: number): void;
+    /** A new value; those of one drag come with the same number. */
+    onchange(value: number, gesture?: number): void;
     onproblem(message: string | undefined): void;
   }
   let { value, label, unit = 'mm', min, max, stepMm, problem, onchange, onproblem }: Props = $props();
@@ -21,7 +22,7 @@
   const DRAG_PX = 4;
 
   let typed = $state<string>();
-  let drag: { x: number; from: number; moved: boolean } | undefined;
+  let drag: { x: number; from: number; moved: boolean; gesture: number } | undefined;
   const shown = $derived(typed ?? formatMm(value));
 
   function factor(event: KeyboardEvent | PointerEvent): number {
@@ -59,7 +60,7 @@
     if (!drag.moved) event.currentTarget.setPointerCapture(event.pointerId);
     drag.moved = true;
     const next = nudged(drag.from, steps * stepMm * factor(event), min, max);
-    if (next !== value) onchange(next);
+    if (next !== value) onchange(next, drag.gesture);
   }
 
   function onpointerup(event: PointerEvent & { currentTarget: HTMLInputElement }): void {
@@ -87,7 +88,8 @@
     oninput={(event) => (typed = event.currentTarget.value)}
     onblur={commit}
     {onkeydown}
-    onpointerdown={(event) => (drag = { x: event.clientX, from: value, moved: false })}
+    onpointerdown={(event) =>
+      (drag = { x: event.clientX, from: value, moved: false, gesture: performance.now() })}
     {onpointermove}
     {onpointerup}
   />{#if unit}<span class="measured text-ink-soft ml-0.5 text-sm">{unit}</span>{/if}

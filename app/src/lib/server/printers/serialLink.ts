@@ -24,6 +24,8 @@ export class SerialLink {
   #failure: Error | undefined;
   #timer: NodeJS.Timeout | undefined;
   #resendFrom: number | undefined;
+  /** Ends when the last talk that was begun has ended, whichever way. */
+  #talk: Promise<unknown> = Promise.resolve();
 
   private constructor(socket: Socket) {
     this.#socket = socket;
@@ -55,7 +57,11 @@ export class SerialLink {
   }
 
   /** Sends one command and returns what the printer said before and with its `ok`. */
-  async send(command: string): Promise<string[]> {
+  send(command: string): Promise<string[]> {
+    return this.#inTurn(() => this.#sendNow(command));
+  }
+
+  async #sendNow(command: string): Promise<string[]> {
     for (;;) {
       const number = this.#number + 1;
       const replies = await this.#exchange(command, number);
@@ -72,7 +78,11 @@ export class SerialLink {
    * Sends many commands, several on their way at once. When the printer asks for a line again, everything that is on
    * its way is awaited, and sending goes on from that line.
    */
-  async sendAll(commands: readonly string[], onProgress?: (share: number) => void): Promise<void> {
+  sendAll(commands: readonly string[], onProgress?: (share: number) => void): Promise<void> {
+    return this.#inTurn(() => this.#sendAllNow(commands, onProgress));
+  }
+
+  async #sendAllNow(commands: readonly string[], onProgress?: (share: number) => void): Promise<void> {
     const first = this.#number + 1;
     let next = 0;
     while (next < commands.length) {
@@ -89,6 +99,13 @@ export class SerialLink {
   close(): void {
     this.#fail('The connection to the printer was closed.');
     this.#socket.destroy();
+  }
+
+  /** Line numbers leave no room for two talks at once, so each waits for the one before. */
+  #inTurn<T>(talk: () => Promise<T>): Promise<T> {
+    const turn = this.#talk.then(talk);
+    this.#talk = turn.catch(() => {});
+    return turn;
   }
 
   #exchange(command: string, number: number): Promise<string[]> {

@@ -21,19 +21,26 @@ export const GET: RequestHandler = async ({ url, locals }) => {
   hub ??= new LiveHub(connection().sql);
   const following = hub;
   const encoder = new TextEncoder();
-  let end = () => {};
+  let isOpen = true;
+  let unfollow = () => {};
+  let beat: ReturnType<typeof setInterval> | undefined;
+  // A page may be left at any moment, even before its stream follows anything.
+  const end = () => {
+    isOpen = false;
+    clearInterval(beat);
+    unfollow();
+  };
   const stream = new ReadableStream<Uint8Array>({
     async start(controller) {
-      const send = (words: string) => controller.enqueue(encoder.encode(words));
-      const beat = setInterval(() => send(': still here\n\n'), BEAT_MS);
-      const unfollow = await following.follow(topics as Topic[], (topic) => send(`data: ${topic}\n\n`));
-      end = () => {
-        clearInterval(beat);
-        unfollow();
+      const send = (words: string) => {
+        if (isOpen) controller.enqueue(encoder.encode(words));
       };
+      beat = setInterval(() => send(': still here\n\n'), BEAT_MS);
+      unfollow = await following.follow(topics as Topic[], (topic) => send(`data: ${topic}\n\n`));
+      if (!isOpen) return end();
       send('retry: 1000\n\n');
     },
-    cancel: () => end(),
+    cancel: end,
   });
   return new Response(stream, {
     headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' },

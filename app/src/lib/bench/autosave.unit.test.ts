@@ -1,0 +1,179 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { emptyRecipe, type Recipe } from '@kelbrin/core/recipe';
+import { label } from '../../../../core/test/recipes';
+import { Autosave, type SaveHost } from './autosave.svelte';
+
+const recipe = (words: string) => label(words);
+
+/** A server that keeps one project, and a connection to it that can be cut. */
+class Server implements SaveHost {
+  revision = 1;
+  recipe: Recipe = emptyRecipe();
+  cut = false;
+  /** Cuts the connection after the save has arrived, so that only the answer is lost. */
+  answerLost = false;
+  readonly saves: string[] = [];
+  readonly kept = new Map<string, string>();
+  readonly storage = {
+    getItem: (key: string) => this.kept.get(key) ?? null,
+    setItem: (key: string, value: string) => void this.kept.set(key, value),
+    removeItem: (key: string) => void this.kept.delete(key),
+  };
+
+  async put({ baseRevision, recipe }: { baseRevision: number; recipe: Recipe }): Promise<Response> {
+    if (this.cut) throw new TypeError('no connection');
+    if (baseRevision !== this.revision) {
+      return Response.json({ revision: this.revision, recipe: this.recipe }, { status: 409 });
+    }
+    this.recipe = recipe;
+    this.revision++;
+    this.saves.push(wordsOf(recipe));
+    if (this.answerLost) throw new TypeError('no connection');
+    return Response.json({ revision: this.revision });
+  }
+}
+
+const wordsOf = ({ steps }: Recipe) =>
+  steps.flatMap((step) => (step.kind === 'letters' ? step.words : [])).join();
+
+let server: Server;
+let autosave: Autosave;
+beforeEach(() => {
+  vi.useFakeTimers();
+  server = new Server();
+  autosave = new Autosave('p1', 1, server);
+});
+afterEach(() => {
+  autosave.close();
+  vi.useRealTimers();
+});
+
+const wait = (ms: number) => vi.advanceTimersByTimeAsync(ms);
+
+describe('saving', () => {
+  it('waits for a pause and then saves the last state once', async () => {
+    for (const words of ['B', 'Ba', 'Bas']) {
+      autosave.changed(recipe(words));
+      await wait(100);
+    }
+    expect(autosave.state).toBe('saving');
+    await wait(1000);
+    expect(server.saves).toEqual(['Bas']);
+    expect(autosave.state).toBe('saved');
+    expect(autosave.revision).toBe(2);
+    expect(server.kept.size).toBe(0);
+  });
+
+  it('saves what was edited while a save was on its way', async () => {
+    autosave.changed(recipe('one'));
+    const flushed = autosave.flush();
+    autosave.changed(recipe('two'));
+    await flushed;
+    await wait(1000);
+    expect(server.saves).toEqual(['one', 'two']);
+    expect(autosave.state).toBe('saved');
+  });
+
+  it('saves at once when asked to, and says whether everything arrived', async () => {
+    autosave.changed(recipe('now'));
+    expect(await autosave.flush()).toBe(true);
+    server.cut = true;
+    autosave.changed(recipe('later'));
+    expect(await autosave.flush()).toBe(false);
+  });
+});
+
+describe('without a connection', () => {
+  it('keeps every edit here, and saves the last when the connection is back', async () => {
+    server.cut = true;
+    autosave.changed(recipe('one'));
+    await wait(1000);
+    expect(autosave.state).toBe('offline');
+    autosave.changed(recipe('two'));
+    await wait(10_000);
+    expect(server.saves).toEqual([]);
+    expect([...server.kept.values()][0]).toContain('two');
+    server.cut = false;
+    await wait(4000);
+    expect(server.saves).toEqual(['two']);
+    expect(autosave.state).toBe('saved');
+  });
+
+  it('takes a lost answer for no conflict', async () => {
+    server.answerLost = true;
+    autosave.changed(recipe('one'));
+    await wait(1000);
+    server.answerLost = false;
+    await wait(4000);
+    expect(autosave.state).toBe('saved');
+    expect(autosave.revision).toBe(2);
+    expect(server.saves).toEqual(['one']);
+  });
+
+  it('hands the edits of a closed tab to the next, which saves them', async () => {
+    server.cut = true;
+    autosave.changed(recipe('lost?'));
+    await wait(1000);
+    autosave.close();
+    server.cut = false;
+    const next = new Autosave('p1', 1, server);
+    expect(wordsOf(next.recover({ revision: 1, recipe: server.recipe })!)).toBe('lost?');
+    await wait(1000);
+    expect(server.saves).toEqual(['lost?']);
+    expect(next.state).toBe('saved');
+  });
+
+  it('asks when the project was changed elsewhere before the edits of a closed tab came back', async () => {
+    server.cut = true;
+    autosave.changed(recipe('mine'));
+    await wait(1000);
+    autosave.close();
+    server.cut = false;
+    await server.put({ baseRevision: 1, recipe: recipe('theirs') });
+    const next = new Autosave('p1', 2, server);
+    expect(wordsOf(next.recover({ revision: 2, recipe: server.recipe })!)).toBe('mine');
+    expect(next.state).toBe('conflict');
+    await wait(10_000);
+    expect(server.saves).toEqual(['theirs']);
+  });
+
+  it('forgets a kept state that is no recipe, or that the server has already', () => {
+    server.kept.set('kelbrin draft p1', '{"broken');
+    expect(autosave.recover({ revision: 1, recipe: server.recipe })).toBeUndefined();
+    server.kept.set('kelbrin draft p1', JSON.stringify({ baseRevision: 0, recipe: server.recipe }));
+    expect(autosave.recover({ revision: 1, recipe: server.recipe })).toBeUndefined();
+    expect(server.kept.size).toBe(0);
+  });
+});
+
+describe('two tabs', () => {
+  beforeEach(async () => {
+    await server.put({ baseRevision: 1, recipe: recipe('theirs') });
+    autosave.changed(recipe('mine'));
+    await wait(1000);
+  });
+
+  it('never overwrite each other by themselves', async () => {
+    expect(autosave.state).toBe('conflict');
+    expect(wordsOf(autosave.theirs!.recipe)).toBe('theirs');
+    autosave.changed(recipe('mine again'));
+    await wait(10_000);
+    expect(server.saves).toEqual(['theirs']);
+    expect([...server.kept.values()][0]).toContain('mine again');
+  });
+
+  it('go on from this state when the person keeps it', async () => {
+    await autosave.keepMine();
+    expect(server.saves).toEqual(['theirs', 'mine']);
+    expect(autosave.state).toBe('saved');
+    expect(autosave.theirs).toBeUndefined();
+  });
+
+  it('go on from the other state when the person takes it', async () => {
+    expect(wordsOf(autosave.takeTheirs()!)).toBe('theirs');
+    expect(autosave.state).toBe('saved');
+    autosave.changed(recipe('and on'));
+    await wait(1000);
+    expect(server.saves).toEqual(['theirs', 'and on']);
+  });
+});

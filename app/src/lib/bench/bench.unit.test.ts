@@ -1,0 +1,99 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { classroomLimits } from '@kelbrin/core/inspect';
+import type { Recipe } from '@kelbrin/core/recipe';
+import { label } from '../../../../core/test/recipes';
+import { BenchState } from './bench.svelte';
+import type { FromWorker, ToWorker } from './messages';
+import type { WorkerLike } from './solidClient';
+
+let asked: ToWorker[];
+let saved: Recipe[];
+let worker: WorkerLike;
+let bench: BenchState;
+
+beforeEach(() => {
+  asked = [];
+  saved = [];
+  worker = { onmessage: null, postMessage: (message) => asked.push(message), terminate: () => {} };
+  bench = new BenchState(label(), classroomLimits, worker, (recipe) => saved.push(recipe));
+});
+
+const answer = (message: FromWorker) => worker.onmessage!({ data: message } as MessageEvent<FromWorker>);
+const evaluations = () => asked.filter(({ kind }) => kind === 'evaluate');
+const widthOf = ({ steps: [plate] }: Recipe) =>
+  plate.kind === 'extrude' && plate.outline.shape === 'roundedRectangle' ? plate.outline.widthMm : undefined;
+const solid = { mesh: { positions: new Float32Array(0), triangles: new Uint32Array(0) } } as never;
+
+describe('the bench', () => {
+  it('asks for the solid at once, and saves nothing that was not edited', () => {
+    expect(evaluations()).toHaveLength(1);
+    expect(saved).toEqual([]);
+  });
+
+  it('shows, evaluates and saves an edit', () => {
+    answer({ kind: 'solid', job: 1, solid });
+    bench.setField('s1', ['outline', 'widthMm'], 90);
+    expect(widthOf(bench.recipe)).toBe(90);
+    expect(widthOf((evaluations()[1] as { recipe: Recipe }).recipe)).toBe(90);
+    expect(saved.map(widthOf)).toEqual([90]);
+  });
+
+  it('says why a value cannot be and leaves everything as it was', () => {
+    const before = bench.recipe;
+    bench.setField('s1', ['outline', 'widthMm'], 'wide');
+    expect(bench.recipe).toBe(before);
+    expect(bench.problem).toMatchObject({ stepId: 's1', path: ['outline', 'widthMm'] });
+    expect(saved).toEqual([]);
+  });
+
+  it('keeps the last good solid while a recipe cannot be built', () => {
+    answer({ kind: 'solid', job: 1, solid });
+    bench.setField('s3', ['words'], '');
+    answer({ kind: 'problem', job: 2, problem: { stepId: 's3', message: 'no letters' } });
+    expect(bench.solid).toBe(solid);
+    expect(bench.problem?.message).toBe('no letters');
+    bench.setField('s3', ['words'], 'Fig');
+    expect(bench.problem).toBeUndefined();
+  });
+
+  it('takes edits back and does them again, and saves each time', () => {
+    bench.setField('s1', ['outline', 'widthMm'], 90);
+    bench.removeStep('s2');
+    bench.undo();
+    expect(bench.recipe.steps).toHaveLength(3);
+    bench.undo();
+    expect(widthOf(bench.recipe)).toBe(70);
+    expect(bench.canUndo).toBe(false);
+    bench.redo();
+    bench.redo();
+    expect(bench.recipe.steps).toHaveLength(2);
+    expect(bench.canRedo).toBe(false);
+    expect(saved).toHaveLength(6);
+  });
+
+  it('marks a new step and unmarks a removed one', () => {
+    bench.addStep('hole');
+    expect(bench.marked).toBe('s4');
+    bench.removeStep('s4');
+    expect(bench.marked).toBeUndefined();
+  });
+
+  it('puts a state that another tab saved within reach of undo', () => {
+    bench.setField('s1', ['outline', 'widthMm'], 90);
+    bench.rememberBefore(label('Other'));
+    bench.undo();
+    expect(bench.recipe).toEqual(label('Other'));
+  });
+
+  it('asks for a new section when the solid changes under the cut, and for none when it is closed', () => {
+    answer({ kind: 'solid', job: 1, solid });
+    bench.cutAt(1.2);
+    answer({ kind: 'section', job: 1, zMm: 1.2, region: [] });
+    expect(bench.section).toEqual({ zMm: 1.2, region: [] });
+    bench.setField('s1', ['upMm'], 3);
+    answer({ kind: 'solid', job: 2, solid });
+    expect(asked.filter(({ kind }) => kind === 'section')).toHaveLength(2);
+    bench.cutAt(undefined);
+    expect(bench.section).toBeUndefined();
+  });
+});
