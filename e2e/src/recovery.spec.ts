@@ -32,3 +32,21 @@ test('a run and its progress survive the web app and the job process being kille
   await birch.getByRole('button', { name: 'Cancel the run' }).click();
   await expect(birch.getByRole('listitem').first()).toContainText('cancelled');
 });
+
+test('pages that are left at once do no harm', async ({ as, kelbrin }) => {
+  const helper = await as('helper');
+  await helper.goto('/print-room');
+  const answers = await helper.evaluate(async () => {
+    // News come every moment while a printer heats, also for streams that are just being closed.
+    for (let i = 0; i < 60; i++) {
+      const leaving = new AbortController();
+      const asked = fetch('/live?topic=printroom', { signal: leaving.signal }).catch(() => {});
+      await new Promise((resolve) => setTimeout(resolve, i % 12));
+      leaving.abort();
+      await asked;
+    }
+    return (await fetch('/print-room')).status;
+  });
+  expect(answers).toBe(200);
+  expect((await fetch(`${kelbrin.origin}/sign-in`)).status).toBe(200);
+});
