@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
 import { root } from './state.ts';
 
 const sources = ['core', 'app', 'cli', 'printer', 'ops', 'package-lock.json'];
@@ -16,7 +17,12 @@ export function buildAll(): void {
     const { status, stdout, stderr } = spawnSync(process.execPath, args, { cwd, encoding: 'utf8' });
     if (status !== 0) throw new Error(`The build failed.\n${stdout}\n${stderr}`);
   };
-  run([join(root, 'app/node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], join(root, 'app'));
+  // npm may put it beside the app or at the top.
+  const vite = join(
+    dirname(createRequire(join(root, 'app/package.json')).resolve('vite/package.json')),
+    'bin/vite.js',
+  );
+  run([vite, 'build', '--logLevel', 'warn'], join(root, 'app'));
   run(['--import', 'tsx', 'ops/bundle.ts']);
   writeFileSync(stamp, '');
 }

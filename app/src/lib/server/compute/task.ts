@@ -9,7 +9,7 @@ export type Task =
       readonly kind: 'gcode';
       readonly threeMf: Uint8Array;
       readonly limits: LimitsCard;
-      readonly notes: string[];
+      readonly notes: readonly string[];
     }
   | { readonly kind: 'picture'; readonly recipe: Recipe; readonly colour: string };
 
