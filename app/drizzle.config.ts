@@ -1,3 +1,7 @@
 import { defineConfig } from 'drizzle-kit';
 
-export default defineConfig({ dialect: 'postgresql', schema: './src/lib/server/db/schema/index.ts', out: './drizzle' });
+export default defineConfig({
+  dialect: 'postgresql',
+  schema: './src/lib/server/db/schema/index.ts',
+  out: './drizzle',
+});
