@@ -1,4 +1,4 @@
-import { expect, test } from './kelbrin.ts';
+import { expect, openBench, test } from './kelbrin.ts';
 
 // Slow enough that the run outlasts the restarts.
 test.use({ file: 'recovery', printerSpeed: 20 });
@@ -49,4 +49,25 @@ test('pages that are left at once do no harm', async ({ as, kelbrin }) => {
   });
   expect(answers).toBe(200);
   expect((await fetch(`${kelbrin.origin}/sign-in`)).status).toBe(200);
+});
+
+test('news that come before a page listens are not missed', async ({ as }) => {
+  const student = await as('asha');
+  await openBench(student);
+  const teacher = await as('teacher');
+  let listen = () => {};
+  const mayListen = new Promise<void>((resolve) => (listen = resolve));
+  await teacher.route('**/live?*', async (route) => {
+    await mayListen;
+    await route.continue();
+  });
+  await teacher.goto('/review');
+  await expect(teacher.getByRole('row', { name: /Bruno/ })).toBeVisible();
+
+  await student.getByRole('button', { name: 'Hand in' }).click();
+  await student.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+  await expect(student.locator('[data-state=waiting]')).toBeVisible();
+  await expect(teacher.getByRole('row', { name: /Asha/ })).toHaveCount(0);
+  listen();
+  await expect(teacher.getByRole('row', { name: /Asha/ }).locator('[data-verdict=fail]')).toBeVisible();
 });

@@ -8,7 +8,8 @@ const PAUSE_MS = 250;
 
 /**
  * Loads the page's data anew whenever one of the topics changes, for as long as the calling component is shown. The
- * browser reconnects by itself; since news may have been missed meanwhile, data is then loaded once as well.
+ * browser reconnects by itself. Every stream begins by saying that it follows from now on, and the data is then loaded
+ * once as well, since news may have come before: between the page's load and its first stream, or between two streams.
  */
 export function follow(topics: () => readonly string[]): void {
   // A string, so that loading the same data anew is no reason to connect anew.
@@ -20,7 +21,6 @@ export function follow(topics: () => readonly string[]): void {
   $effect(() => {
     if (query === '') return;
     const source = new EventSource(`/live?${query}`);
-    let wasOpen = false;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const refresh = () => {
       timer ??= setTimeout(() => {
@@ -30,10 +30,6 @@ export function follow(topics: () => readonly string[]): void {
       }, PAUSE_MS);
     };
     source.onmessage = refresh;
-    source.onopen = () => {
-      if (wasOpen) refresh();
-      wasOpen = true;
-    };
     return () => {
       source.close();
       clearTimeout(timer);

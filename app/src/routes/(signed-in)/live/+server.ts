@@ -38,7 +38,8 @@ export const GET: RequestHandler = async ({ url, locals }) => {
       beat = setInterval(() => send(': still here\n\n'), BEAT_MS);
       unfollow = await following.follow(topics as Topic[], (topic) => send(`data: ${topic}\n\n`));
       if (!isOpen) return end();
-      send('retry: 1000\n\n');
+      // Whatever happened before this moment was not heard: the page looks once.
+      send('retry: 1000\ndata: following\n\n');
     },
     cancel: end,
   });
