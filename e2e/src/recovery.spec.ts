@@ -71,3 +71,15 @@ test('news that come before a page listens are not missed', async ({ as }) => {
   listen();
   await expect(teacher.getByRole('row', { name: /Asha/ }).locator('[data-verdict=fail]')).toBeVisible();
 });
+
+test('news that come while a link is followed do not call it off', async ({ as }) => {
+  const student = await as('luca');
+  await student.goto('/home');
+  // The bench takes a while to answer, and news come meanwhile.
+  await student.route('**/bench/**/__data.json*', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1_500));
+    await route.continue();
+  });
+  await student.getByRole('link', { name: 'Open the bench' }).click();
+  await expect(student.getByTestId('solid-view')).toBeVisible();
+});

@@ -1,4 +1,5 @@
 import { invalidate } from '$app/navigation';
+import { navigating } from '$app/state';
 
 /** The name under which a page's data depends on live news; see `depends` in the loads. */
 export const LIVE = 'kelbrin:live';
@@ -25,6 +26,8 @@ export function follow(topics: () => readonly string[]): void {
     const refresh = () => {
       timer ??= setTimeout(() => {
         timer = undefined;
+        // Loading anew would call off a navigation that is under way, as if the link had not been pressed.
+        if (navigating.to) return refresh();
         // A page that cannot be loaded just now is loaded on the next news or reconnection.
         invalidate(LIVE).catch(() => {});
       }, PAUSE_MS);
