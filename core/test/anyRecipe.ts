@@ -1,19 +1,36 @@
 import fc from 'fast-check';
-import { emptyRecipe, type Along, type Placement, type Recipe, type Step } from '../src/recipe/index.ts';
+import {
+  createStep,
+  emptyRecipe,
+  fontNames,
+  type Along,
+  type Facing,
+  type FontName,
+  type OutlineSpec,
+  type Placement,
+  type Recipe,
+  type Step,
+} from '../src/recipe/index.ts';
 
 const tenths = (low: number, high: number) =>
   fc.integer({ min: low * 10, max: high * 10 }).map((tenth) => tenth / 10);
+const edge = fc.constantFrom('low' as const, 'high' as const);
+const facing = fc.constantFrom<Facing>('up', 'down', 'front', 'back', 'left', 'right');
 
 const along: fc.Arbitrary<Along> = fc.oneof(
   fc.constant<Along>({ relation: 'centred' }),
+  fc.record({ relation: fc.constant('centred' as const), mm: tenths(-10, 10) }),
+  fc.record({ relation: fc.constant('inFrom' as const), edge, mm: tenths(-5, 20) }),
+  fc.record({ relation: fc.constant('beside' as const), edge, overlapMm: tenths(-1, 4) }),
+  fc.record({ relation: fc.constant('share' as const), percent: tenths(0, 100) }),
   fc.record({
-    relation: fc.constant('inFrom' as const),
-    edge: fc.constantFrom('low' as const, 'high' as const),
-    mm: tenths(-5, 20),
+    relation: fc.constant('at' as const),
+    own: fc.constantFrom('low' as const, 'middle' as const, 'high' as const),
+    mm: tenths(-10, 20),
   }),
 );
 
-const placement = (earlier: string[]): fc.Arbitrary<Placement> =>
+const placement = (earlier: readonly string[]): fc.Arbitrary<Placement> =>
   fc.record({
     on:
       earlier.length > 0
@@ -21,52 +38,124 @@ const placement = (earlier: string[]): fc.Arbitrary<Placement> =>
         : fc.constant({ plate: true as const }),
     x: along,
     y: along,
+    z: along,
   });
 
-function anyStep(id: string, earlier: string[]): fc.Arbitrary<Step> {
+const outline: fc.Arbitrary<OutlineSpec> = fc.oneof(
+  fc.record({
+    shape: fc.constant('roundedRectangle' as const),
+    widthMm: tenths(4, 60),
+    depthMm: tenths(4, 60),
+    cornerMm: tenths(0, 2),
+  }),
+  fc.record({ shape: fc.constant('circle' as const), diameterMm: tenths(1, 50) }),
+  fc.record({ shape: fc.constant('ellipse' as const), widthMm: tenths(2, 50), depthMm: tenths(2, 50) }),
+  fc.record({
+    shape: fc.constant('polygon' as const),
+    sides: fc.integer({ min: 3, max: 12 }),
+    across: fc.constantFrom('flats' as const, 'corners' as const),
+    acrossMm: tenths(2, 40),
+  }),
+  fc.record({ shape: fc.constant('ring' as const), outerMm: tenths(10, 40), innerMm: tenths(2, 9) }),
+  fc.record({ shape: fc.constant('heart' as const), widthMm: tenths(4, 40) }),
+  fc.record({
+    shape: fc.constant('star' as const),
+    points: fc.integer({ min: 3, max: 9 }),
+    outerMm: tenths(12, 40),
+    innerMm: tenths(3, 11),
+  }),
+);
+
+const finish = fc.option(
+  fc.record({ finish: fc.constantFrom('chamfer' as const, 'fillet' as const), mm: tenths(0.1, 2) }),
+  { nil: undefined },
+);
+
+const effect = fc.constantFrom('add' as const, 'add' as const, 'cut' as const, 'keep' as const);
+
+/** Without the fields that are undefined, as data that was read is. */
+const tidy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
   const extrude: fc.Arbitrary<Step> = fc.record({
     id: fc.constant(id),
     kind: fc.constant('extrude' as const),
-    outline: fc.oneof(
-      fc.record({
-        shape: fc.constant('roundedRectangle' as const),
-        widthMm: tenths(4, 80),
-        depthMm: tenths(4, 80),
-        cornerMm: tenths(0, 2),
-      }),
-      fc.record({ shape: fc.constant('circle' as const), diameterMm: tenths(1, 60) }),
-    ),
-    upMm: tenths(0.5, 20),
-    base: fc.constantFrom('plate' as const, 'top' as const),
+    effect: earlier.length === 0 ? fc.constant('add' as const) : effect,
+    outline,
+    facing,
+    depth: fc.record({ type: fc.constant('by' as const), mm: tenths(0.5, 20) }),
+    taperDeg: fc.option(tenths(-5, 5), { nil: undefined }),
+    top: finish,
+    bottom: finish,
     placement: placement(earlier),
   });
-  if (earlier.length === 0) return extrude;
+  if (earlier.length === 0) return extrude.map(tidy);
   const hole: fc.Arbitrary<Step> = fc.record({
     id: fc.constant(id),
     kind: fc.constant('hole' as const),
-    diameterMm: tenths(0.5, 20),
+    size: fc.record({ by: fc.constant('diameter' as const), mm: tenths(0.5, 12) }),
     depth: fc.oneof(
       fc.constant({ type: 'through' as const }),
       fc.record({ type: fc.constant('blind' as const), mm: tenths(0.1, 10) }),
     ),
+    rim: fc.option(fc.record({ type: fc.constant('chamfer' as const), mm: tenths(0.1, 1) }), {
+      nil: undefined,
+    }),
+    facing,
     placement: placement(earlier),
   });
   const letters: fc.Arbitrary<Step> = fc.record({
     id: fc.constant(id),
     kind: fc.constant('letters' as const),
-    words: fc.constantFrom('Basil', 'Mint', 'Dill & Chive', 'ÄÖÜ', 'il', '8'),
-    font: fc.constant('sturdy' as const),
-    tallMm: tenths(3, 20),
-    effect: fc.constantFrom('raised' as const, 'sunk' as const),
+    lettering: fc.record({
+      words: fc.constantFrom('Basil', 'Mint', 'Dill\n& Chive', 'ÄÖÜ', 'il', '8'),
+      font: fc.constantFrom(...(Object.keys(fontNames) as FontName[])),
+      size: fc.record({ by: fc.constantFrom('height' as const, 'width' as const), mm: tenths(3, 20) }),
+      arcMm: fc.option(tenths(10, 40), { nil: undefined }),
+    }),
+    effect: fc.constantFrom('raised' as const, 'sunk' as const, 'through' as const),
     byMm: tenths(0.2, 3),
+    facing,
     placement: placement(earlier),
   });
-  return fc.oneof(extrude, hole, letters);
+  const eyelet: fc.Arbitrary<Step> = fc.record({
+    id: fc.constant(id),
+    kind: fc.constant('eyelet' as const),
+    holeMm: tenths(1, 8),
+    wallMm: tenths(0.5, 4),
+    thickMm: tenths(1, 6),
+    facing,
+    placement: placement(earlier),
+  });
+  const repeat: fc.Arbitrary<Step> = fc.record({
+    id: fc.constant(id),
+    kind: fc.constant('repeat' as const),
+    of: fc.constantFrom(...earlier).map((step) => [{ step }]),
+    pattern: fc.oneof(
+      fc.record({
+        type: fc.constant('row' as const),
+        axis: fc.constantFrom('x' as const, 'y' as const, 'z' as const),
+        count: fc.integer({ min: 2, max: 4 }),
+        stepMm: tenths(-20, 20),
+      }),
+      fc.record({
+        type: fc.constant('around' as const),
+        axis: fc.constant('z' as const),
+        count: fc.integer({ min: 2, max: 5 }),
+        deg: fc.constantFrom(360, 90, -45),
+        about: fc.constant({ plate: true as const }),
+      }),
+    ),
+  });
+  const plain = fc
+    .constantFrom('solid' as const, 'revolve' as const, 'sweep' as const, 'trim' as const, 'setDown' as const)
+    .map((kind) => createStep(kind, id, earlier[0]));
+  return fc.oneof(extrude, hole, letters, eyelet, repeat, plain).map(tidy);
 }
 
-/** Valid recipes of one to six steps, each placed on an earlier one. */
+/** Well-formed recipes of one to five steps, each placed on earlier ones; not all of them can be built. */
 export const anyRecipe: fc.Arbitrary<Recipe> = fc
-  .integer({ min: 1, max: 6 })
+  .integer({ min: 1, max: 5 })
   .chain((count) =>
     fc.tuple(
       ...Array.from({ length: count }, (_, i) =>

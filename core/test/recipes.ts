@@ -1,4 +1,12 @@
-import { emptyRecipe, type Recipe, type Step } from '../src/recipe/index.ts';
+import {
+  centredOn,
+  downFromTop,
+  emptyRecipe,
+  fromPlate,
+  onTop,
+  type Recipe,
+  type Step,
+} from '../src/recipe/index.ts';
 
 /** A seed-tray label: a plate, a hole and raised letters. */
 export function label(words = 'Basil'): Recipe {
@@ -6,31 +14,28 @@ export function label(words = 'Basil'): Recipe {
     {
       id: 's1',
       kind: 'extrude',
+      effect: 'add',
       outline: { shape: 'roundedRectangle', widthMm: 70, depthMm: 25, cornerMm: 4 },
-      upMm: 2.4,
-      base: 'plate',
-      placement: { on: { plate: true }, x: { relation: 'centred' }, y: { relation: 'centred' } },
+      facing: 'up',
+      depth: { type: 'by', mm: 2.4 },
+      placement: centredOn(undefined, fromPlate),
     },
     {
       id: 's2',
       kind: 'hole',
-      diameterMm: 4,
+      size: { by: 'diameter', mm: 4 },
       depth: { type: 'through' },
-      placement: {
-        on: { step: 's1' },
-        x: { relation: 'inFrom', edge: 'low', mm: 6 },
-        y: { relation: 'centred' },
-      },
+      facing: 'up',
+      placement: { ...centredOn('s1', downFromTop), x: { relation: 'inFrom', edge: 'low', mm: 6 } },
     },
     {
       id: 's3',
       kind: 'letters',
-      words,
-      font: 'sturdy',
-      tallMm: 11,
+      lettering: { words, font: 'sturdy', size: { by: 'height', mm: 11 } },
       effect: 'raised',
       byMm: 1.2,
-      placement: { on: { step: 's1' }, x: { relation: 'centred' }, y: { relation: 'centred' } },
+      facing: 'up',
+      placement: centredOn('s1', onTop),
     },
   ];
   return { ...emptyRecipe(), steps };

@@ -1,6 +1,10 @@
 import * as z from 'zod';
+import { classroomPrinter } from '../recipe/index.ts';
 
 const positive = z.number().positive().max(10_000);
+
+/** How much wider than an object its hole is drawn; less than nothing for a press fit in soft plastic. */
+const allowance = z.number().min(-1).max(5);
 
 /**
  * A limits card: what a printer can make and what the class allows. Fields that are left out take the values of an
@@ -25,6 +29,12 @@ export const limitsCard = z.strictObject({
   minReliefMm: positive.default(0.6),
   maxMinutes: positive.default(120),
   maxGrams: positive.default(60),
+  /** By how much plastic shrinks as it cools, in per cent of a length. */
+  shrinkagePercent: z.number().min(0).max(10).default(classroomPrinter.shrinkagePercent),
+  /** What is added to the diameter of an object for the hole that it shall fit into. */
+  fitAllowanceMm: z
+    .strictObject({ loose: allowance, sliding: allowance, snug: allowance, press: allowance })
+    .default({ ...classroomPrinter.fitAllowanceMm }),
 });
 export type LimitsCard = z.infer<typeof limitsCard>;
 

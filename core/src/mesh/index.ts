@@ -1,3 +1,4 @@
+export * from './pose.ts';
 export * from './solidMesh.ts';
 export * from './measure.ts';
 export * from './topology.ts';

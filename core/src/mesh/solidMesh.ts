@@ -58,6 +58,16 @@ export function sizeOf(box: Box): [number, number, number] {
   return [box.max[0] - box.min[0], box.max[1] - box.min[1], box.max[2] - box.min[2]];
 }
 
+/** The smallest box around two boxes. */
+export function boxAround(a: Box, b: Box): Box {
+  const each = (pick: (p: number, q: number) => number, p: Vec3, q: Vec3): Vec3 => [
+    pick(p[0], q[0]),
+    pick(p[1], q[1]),
+    pick(p[2], q[2]),
+  ];
+  return { min: each(Math.min, a.min, b.min), max: each(Math.max, a.max, b.max) };
+}
+
 /** The same mesh moved by the given millimetres; triangles are shared, positions are new. */
 export function translated(mesh: SolidMesh, [dx, dy, dz]: Vec3): SolidMesh {
   const positions = new Float32Array(mesh.positions.length);

@@ -1,13 +1,17 @@
-import { createStep, referencesOf, step as stepSchema, type Step } from './steps/index.ts';
-import type { FieldPath } from './sentence.ts';
+import { isFormula } from './amount.ts';
+import { withRenamed } from './formula.ts';
+import { measure as measureSchema, type Measure } from './measures.ts';
 import type { Problem } from './problem.ts';
 import type { Recipe } from './recipe.ts';
+import { referencesOf, withReferences } from './references.ts';
+import type { FieldPath } from './sentence.ts';
+import { canCarry, createStep, step as stepSchema, type Step } from './steps/index.ts';
 
 /** A changed recipe, or why the change cannot be. The recipe that went in is never altered. */
 export type Edited = { ok: true; recipe: Recipe } | { ok: false; problem: Problem };
 
 /**
- * Puts a value into one field of a step.
+ * Puts a value into one field of a step; undefined leaves the field out, or takes an entry out of a list.
  *
  * @example
  * setField(recipe, 's1', ['outline', 'widthMm'], 80)
@@ -23,33 +27,109 @@ export function setField(recipe: Recipe, stepId: string, path: FieldPath, value:
   return { ok: true, recipe: withSteps(recipe, recipe.steps.with(index, parsed.data)) };
 }
 
-/** Adds a step of the given kind at the end, placed on the first step that others can stand on. */
-export function addStep(recipe: Recipe, kind: Step['kind']): Recipe {
-  const host = recipe.steps.find((each) => each.kind === 'extrude');
-  return withSteps(recipe, [...recipe.steps, createStep(kind, nextId(recipe), host?.id)]);
+/** Adds a step of the given kind at the end, placed on `on`, or on the last step that others can stand on. */
+export function addStep(recipe: Recipe, kind: Step['kind'], on?: string): Recipe {
+  const host = on ?? recipe.steps.findLast((each) => canCarry(each.kind) && !each.off)?.id;
+  return withSteps(recipe, [...recipe.steps, createStep(kind, nextId(recipe), host)]);
 }
 
-/** Takes a step out. Steps placed on it move to what it was placed on itself, or to the plate. */
+/** Takes a step out. Steps placed on it move to what it was placed on itself, or to the plate; repeats leave it out. */
 export function removeStep(recipe: Recipe, stepId: string): Recipe {
   const removed = recipe.steps.find(({ id }) => id === stepId);
   if (!removed) return recipe;
+  const on = 'placement' in removed ? removed.placement.on : { plate: true };
   const steps = recipe.steps
     .filter(({ id }) => id !== stepId)
-    .map((each) =>
-      referencesOf(each).includes(stepId)
-        ? { ...each, placement: { ...each.placement, on: removed.placement.on } }
-        : each,
-    );
+    .map((each) => {
+      if (!referencesOf(each).some(({ id }) => id === stepId)) return each;
+      let changed: unknown = each;
+      if ('placement' in each && 'step' in each.placement.on && each.placement.on.step === stepId) {
+        changed = withValue(changed, ['placement', 'on'], on);
+      }
+      if (each.kind === 'repeat') {
+        changed = withValue(
+          changed,
+          ['of'],
+          each.of.filter(({ step }) => step !== stepId),
+        );
+      }
+      return changed as Step;
+    });
   return withSteps(recipe, steps);
 }
 
-/** Moves a step up (−1) or down (+1) by places; at the ends it stays. */
+/** Moves a step up (−) or down (+) by places; at the ends it stays. */
 export function moveStep(recipe: Recipe, stepId: string, by: number): Recipe {
   const from = recipe.steps.findIndex(({ id }) => id === stepId);
   const to = from + by;
-  if (from < 0 || to < 0 || to >= recipe.steps.length) return recipe;
+  if (from < 0 || to < 0 || to >= recipe.steps.length || by === 0) return recipe;
   const steps = recipe.steps.toSpliced(from, 1);
   return withSteps(recipe, steps.toSpliced(to, 0, recipe.steps[from]));
+}
+
+/** Puts a copy of a step right after it. */
+export function duplicateStep(
+  recipe: Recipe,
+  stepId: string,
+): { recipe: Recipe; copyId: string } | undefined {
+  const at = recipe.steps.findIndex(({ id }) => id === stepId);
+  if (at < 0) return undefined;
+  const copyId = nextId(recipe);
+  const copy = { ...recipe.steps[at], id: copyId, name: undefined };
+  delete copy.name;
+  return { recipe: withSteps(recipe, recipe.steps.toSpliced(at + 1, 0, copy)), copyId };
+}
+
+/** Adds a measure at the end. Its name is the first free one of `a`, `b`, … */
+export function addMeasure(recipe: Recipe): Recipe {
+  const taken = new Set(recipe.measures.map(({ name }) => name));
+  const letters = [...'abcdefghjkl'];
+  const name = letters.find((each) => !taken.has(each)) ?? `measure${recipe.measures.length + 1}`;
+  return { ...recipe, measures: [...recipe.measures, { name, value: 10 }] };
+}
+
+/** Changes a measure; a new name is taken up by every formula that uses it. */
+export function setMeasure(recipe: Recipe, name: string, change: Partial<Measure>): Edited {
+  const index = recipe.measures.findIndex((each) => each.name === name);
+  const parsed = measureSchema.safeParse({ ...recipe.measures[index], ...change });
+  const refuse = (message: string): Edited => ({ ok: false, problem: { message } });
+  if (!parsed.success) return refuse(`“${change.name ?? name}”: ${parsed.error.issues[0].message}.`);
+  const isTaken = recipe.measures.some((each, i) => i !== index && each.name === parsed.data.name);
+  if (isTaken) return refuse(`There is a measure called “${parsed.data.name}” already.`);
+  const changed = { ...recipe, measures: recipe.measures.with(index, parsed.data) };
+  return { ok: true, recipe: parsed.data.name === name ? changed : renamed(changed, name, parsed.data.name) };
+}
+
+/** Takes a measure out; a formula that still uses it says so. */
+export function removeMeasure(recipe: Recipe, name: string): Recipe {
+  return { ...recipe, measures: recipe.measures.filter((each) => each.name !== name) };
+}
+
+/** The steps of another recipe added at the end of this one, with ids of their own; its measures come along. */
+export function withAppended(recipe: Recipe, other: Recipe): Recipe {
+  const ids = new Map<string, string>();
+  let steps = recipe.steps;
+  for (const each of other.steps) {
+    const id = nextId({ ...recipe, steps });
+    ids.set(each.id, id);
+    steps = [...steps, { ...withReferences(each, (old) => ids.get(old) ?? old), id }];
+  }
+  const known = new Set(recipe.measures.map(({ name }) => name));
+  return {
+    ...recipe,
+    measures: [...recipe.measures, ...other.measures.filter(({ name }) => !known.has(name))],
+    steps,
+  };
+}
+
+function renamed(recipe: Recipe, from: string, to: string): Recipe {
+  const walk = (data: unknown): unknown => {
+    if (isFormula(data)) return { formula: withRenamed(data.formula, from, to) };
+    if (Array.isArray(data)) return data.map(walk);
+    if (typeof data !== 'object' || data === null) return data;
+    return Object.fromEntries(Object.entries(data).map(([key, value]) => [key, walk(value)]));
+  };
+  return walk(recipe) as Recipe;
 }
 
 function withSteps(recipe: Recipe, steps: Step[]): Recipe {
@@ -57,7 +137,7 @@ function withSteps(recipe: Recipe, steps: Step[]): Recipe {
 }
 
 /** The first of s1, s2, … above every number in use, so that an id is not used again after a deletion. */
-function nextId({ steps }: Recipe): string {
+function nextId({ steps }: Pick<Recipe, 'steps'>): string {
   const used = steps.map(({ id }) => Number(/^s(\d+)$/.exec(id)?.[1] ?? 0));
   return `s${Math.max(0, ...used) + 1}`;
 }
@@ -66,7 +146,11 @@ function nextId({ steps }: Recipe): string {
 function withValue(data: unknown, path: FieldPath, value: unknown): unknown {
   if (path.length === 0) return value;
   const [key, ...rest] = path;
-  const inner = (data as Record<string | number, unknown>)[key];
-  if (Array.isArray(data)) return data.with(key as number, withValue(inner, rest, value));
-  return { ...(data as object), [key]: withValue(inner, rest, value) };
+  if (Array.isArray(data)) {
+    if (rest.length === 0 && value === undefined) return data.toSpliced(key as number, 1);
+    return data.with(key as number, withValue(data[key as number], rest, value));
+  }
+  const inner = withValue((data as Record<string | number, unknown>)[key], rest, value);
+  if (inner !== undefined) return { ...(data as object), [key]: inner };
+  return Object.fromEntries(Object.entries(data as object).filter(([name]) => name !== String(key)));
 }

@@ -1,6 +1,17 @@
+export * from './amount.ts';
 export * from './edits.ts';
+export * from './facing.ts';
+export * from './formula.ts';
+export * from './handles.ts';
+export * from './lettering.ts';
+export * from './measures.ts';
+export * from './outlines/index.ts';
 export * from './placement.ts';
+export * from './printer.ts';
 export * from './problem.ts';
 export * from './recipe.ts';
+export * from './references.ts';
+export * from './resolve.ts';
 export * from './sentence.ts';
 export * from './steps/index.ts';
+export type { Outline, Point, Region } from '../plane/index.ts';

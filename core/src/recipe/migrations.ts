@@ -4,5 +4,46 @@ export interface Migration {
   migrate(data: unknown): unknown;
 }
 
-/** All migrations, oldest first. The first format needs none. */
-export const migrations: readonly Migration[] = [];
+type Data = Record<string, unknown>;
+
+/**
+ * Version 1 knew three kinds of step, placed along two axes on the plate or on top of a step; sizes were plain numbers.
+ */
+const one: Migration = {
+  from: 1,
+  migrate(data) {
+    const { steps, ...rest } = data as Data;
+    return { ...rest, version: 2, measures: [], steps: Array.isArray(steps) ? steps.map(stepOfTwo) : steps };
+  },
+};
+
+function stepOfTwo(data: unknown): unknown {
+  if (typeof data !== 'object' || data === null) return data;
+  const step = data as Data;
+  const at = (z: unknown) => ({ ...(step.placement as Data | undefined), z });
+  const onPlate = { relation: 'at', own: 'low', mm: 0 };
+  const onTop = { relation: 'beside', edge: 'high', overlapMm: 0 };
+  const fromTop = { relation: 'inFrom', edge: 'high', mm: 0 };
+  const isOnStep = ((step.placement as Data | undefined)?.on as Data | undefined)?.step !== undefined;
+  switch (step.kind) {
+    case 'extrude': {
+      const { upMm, base, ...rest } = step;
+      const placement = at(base === 'top' && isOnStep ? onTop : onPlate);
+      return { ...rest, effect: 'add', facing: 'up', depth: { type: 'by', mm: upMm }, placement };
+    }
+    case 'hole': {
+      const { diameterMm, ...rest } = step;
+      return { ...rest, size: { by: 'diameter', mm: diameterMm }, facing: 'up', placement: at(fromTop) };
+    }
+    case 'letters': {
+      const { words, font, tallMm, ...rest } = step;
+      const lettering = { words, font, size: { by: 'height', mm: tallMm } };
+      return { ...rest, lettering, facing: 'up', placement: at(isOnStep ? onTop : onPlate) };
+    }
+    default:
+      return step;
+  }
+}
+
+/** All migrations, oldest first. */
+export const migrations: readonly Migration[] = [one];

@@ -4,6 +4,10 @@ export interface Problem {
   readonly stepId?: string;
   /** The field of that step, as keys from the step inwards (`['outline', 'widthMm']`). */
   readonly path?: readonly (string | number)[];
+  /** The measure it concerns, if it concerns one. */
+  readonly measure?: string;
+  /** Where on the drawn outline it is, mm, if it is about one. */
+  readonly at?: readonly [number, number];
   readonly message: string;
 }
 

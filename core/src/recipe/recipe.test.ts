@@ -3,7 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { anyRecipe } from '../../test/anyRecipe.ts';
 import { label } from '../../test/recipes.ts';
 import {
+  addMeasure,
+  additionsOf,
   addStep,
+  duplicateStep,
   emptyRecipe,
   moveStep,
   parseRecipe,
@@ -13,7 +16,12 @@ import {
   sameRecipe,
   sentenceOf,
   setField,
+  stepKinds,
+  withAppended,
+  type FieldPath,
+  type Recipe,
 } from './index.ts';
+import { starters } from '../starters/index.ts';
 
 const sentences = (recipe: ReturnType<typeof label>) =>
   recipe.steps.map((step, index) => plainSentence(sentenceOf(step, { recipe, index })));
@@ -21,38 +29,78 @@ const sentences = (recipe: ReturnType<typeof label>) =>
 describe('sentences', () => {
   it('read as plain English with the numbers in them', () => {
     expect(sentences(label())).toEqual([
-      'Extrude a rounded rectangle 70 mm × 25 mm, corners 4 mm, up 2.4 mm in the middle of the plate.',
-      'Cut a hole of Ø 4 mm right through, its middle 6 mm in from the left and centred front to back on step 1.',
-      'Write “Basil” in Sturdy, 11 mm tall, raised 1.2 mm, centred left to right and centred front to back on step 1.',
+      'Extrude a rounded rectangle 70 mm × 25 mm, corners 4 mm, up 2.4 mm, from the plate, centred left to right and centred front to back on the plate.',
+      'Cut a hole of Ø 4 mm, right through from above, its middle 6 mm in from the left and centred front to back on step 1.',
+      'Write “Basil” in Sturdy, 11 mm tall, raised 1.2 mm on the top, centred left to right and centred front to back on step 1.',
     ]);
   });
 
+  /** Every step there is: those of the starters, and a new one of each kind. */
+  const everyRecipe = [...starters.map(({ recipe }) => recipe), withOneOfEach()];
+
   it('offer every number of a step as a field that leads back to its value', () => {
-    const recipe = label();
-    for (const [index, step] of recipe.steps.entries()) {
-      for (const token of sentenceOf(step, { recipe, index })) {
-        if (token.type !== 'number') continue;
-        const edited = setField(recipe, step.id, token.path, token.value + 0.5);
-        expect(edited.ok).toBe(true);
-        if (!edited.ok) continue;
-        const changed = sentenceOf(edited.recipe.steps[index], { recipe: edited.recipe, index });
-        expect(changed).toContainEqual({ ...token, value: token.value + 0.5 });
+    for (const recipe of everyRecipe) {
+      for (const [index, step] of recipe.steps.entries()) {
+        for (const token of sentenceOf(step, { recipe, index })) {
+          if (token.type !== 'number' || typeof token.value !== 'number') continue;
+          const value = token.value + (token.value + token.nudge > token.max ? -token.nudge : token.nudge);
+          const edited = setField(recipe, step.id, token.path, value);
+          expect(edited, `${step.kind} ${token.path.join(' ')}`).toMatchObject({ ok: true });
+          if (!edited.ok) continue;
+          const changed = sentenceOf(edited.recipe.steps[index], { recipe: edited.recipe, index });
+          const found = changed.find(
+            (other) => other.type === 'number' && other.path.join() === token.path.join(),
+          );
+          expect(found).toMatchObject({ value });
+        }
       }
     }
   });
 
-  it('offer only choices that make a valid step', () => {
-    const recipe = label();
-    for (const [index, step] of recipe.steps.entries()) {
-      for (const token of sentenceOf(step, { recipe, index })) {
-        if (token.type !== 'choice') continue;
-        for (const option of token.options) {
-          expect(setField(recipe, step.id, token.path, option.value)).toMatchObject({ ok: true });
+  it('offer only choices and additions that make a valid step, and leave out what can be dropped', () => {
+    for (const recipe of everyRecipe) {
+      for (const [index, step] of recipe.steps.entries()) {
+        const taken = (path: FieldPath, value: unknown) =>
+          expect(setField(recipe, step.id, path, value), `${step.kind} ${path.join(' ')}`).toMatchObject({
+            ok: true,
+          });
+        for (const token of sentenceOf(step, { recipe, index })) {
+          if (token.type === 'choice') for (const { value } of token.options) taken(token.path, value);
+          if (token.type === 'drop') taken(token.path, undefined);
+        }
+        for (const { path, value } of additionsOf(step)) taken(path, value);
+      }
+    }
+  });
+
+  it('show the option that holds, and it alone, after each choice', () => {
+    for (const recipe of everyRecipe) {
+      for (const [index, step] of recipe.steps.entries()) {
+        for (const token of sentenceOf(step, { recipe, index })) {
+          if (token.type !== 'choice') continue;
+          token.options.forEach(({ value, label: words }) => {
+            const edited = setField(recipe, step.id, token.path, value);
+            if (!edited.ok) return;
+            const tokens = sentenceOf(edited.recipe.steps[index], { recipe: edited.recipe, index });
+            const shown = tokens.find(
+              (other) =>
+                other.type === 'choice' &&
+                other.label === token.label &&
+                other.path.join() === token.path.join(),
+            );
+            if (shown?.type !== 'choice') return;
+            expect(shown.options[shown.chosen].label, `${step.kind}: ${token.label}`).toBe(words);
+          });
         }
       }
     }
   });
 });
+
+/** A recipe with a new step of every kind, each placed as it would be on the bench. */
+function withOneOfEach(): Recipe {
+  return stepKinds.reduce<Recipe>((recipe, { kind }) => addStep(recipe, kind), emptyRecipe());
+}
 
 describe('edits', () => {
   it('leave the recipe that went in as it was', () => {
@@ -78,15 +126,111 @@ describe('edits', () => {
   it('put what stood on a removed step where that stood', () => {
     const without = removeStep(label(), 's1');
     expect(referenceProblem(without)).toBeUndefined();
-    expect(without.steps.map(({ placement }) => placement.on)).toEqual([{ plate: true }, { plate: true }]);
+    const on = without.steps.map((step) => 'placement' in step && step.placement.on);
+    expect(on).toEqual([{ plate: true }, { plate: true }]);
   });
 
   it('can put a step before the one it is placed on, which is then said', () => {
     const moved = moveStep(label(), 's2', -1);
     expect(referenceProblem(moved)).toMatchObject({
       stepId: 's2',
-      message: 'Step 1 is placed on step 2, which does not come before it.',
+      message: 'Step 1 names step 2, which does not come before it.',
     });
+  });
+});
+
+describe('more edits', () => {
+  it('copy a step right behind it, under an id of its own', () => {
+    const { recipe, copyId } = duplicateStep(label(), 's2')!;
+    expect(recipe.steps.map(({ id }) => id)).toEqual(['s1', 's2', 's4', 's3']);
+    expect(copyId).toBe('s4');
+    expect(recipe.steps[2]).toEqual({ ...recipe.steps[1], id: 's4' });
+  });
+
+  it('leave a field out, or an entry of a list', () => {
+    const repeat = addStep(label(), 'repeat');
+    const twice = setField(repeat, 's4', ['of'], [{ step: 's1' }, { step: 's2' }]);
+    const once = twice.ok && setField(twice.recipe, 's4', ['of', 0], undefined);
+    expect(once && once.ok && once.recipe.steps[3]).toMatchObject({ of: [{ step: 's2' }] });
+    const off = setField(label(), 's2', ['off'], true);
+    const on = off.ok && setField(off.recipe, 's2', ['off'], undefined);
+    expect(on).toEqual({ ok: true, recipe: label() });
+  });
+
+  it('take a removed step out of what repeats it', () => {
+    const repeat = setField(addStep(label(), 'repeat'), 's4', ['of'], [{ step: 's1' }, { step: 's2' }]);
+    if (!repeat.ok) throw new Error();
+    expect(removeStep(repeat.recipe, 's2').steps.at(-1)).toMatchObject({ of: [{ step: 's1' }] });
+  });
+
+  it('say that a step names one that is switched off', () => {
+    const off = setField(label(), 's1', ['off'], true);
+    expect(off.ok && referenceProblem(off.recipe)).toMatchObject({
+      stepId: 's2',
+      message: 'Step 2 names step 1, which is switched off.',
+    });
+  });
+
+  it('give measures names that are free', () => {
+    const names = addMeasure(addMeasure(label())).measures.map(({ name }) => name);
+    expect(names).toEqual(['a', 'b']);
+  });
+
+  it('put the steps of another recipe at the end, still naming each other', () => {
+    const both = withAppended(label(), label('Mint'));
+    expect(both.steps.map(({ id }) => id)).toEqual(['s1', 's2', 's3', 's4', 's5', 's6']);
+    expect(both.steps[5]).toMatchObject({ placement: { on: { step: 's4' } } });
+    expect(referenceProblem(both)).toBeUndefined();
+  });
+});
+
+describe('an older recipe', () => {
+  const one = {
+    format: 'kelbrin-recipe',
+    version: 1,
+    steps: [
+      {
+        id: 's1',
+        kind: 'extrude',
+        outline: { shape: 'roundedRectangle', widthMm: 70, depthMm: 25, cornerMm: 4 },
+        upMm: 2.4,
+        base: 'plate',
+        placement: { on: { plate: true }, x: { relation: 'centred' }, y: { relation: 'centred' } },
+      },
+      {
+        id: 's2',
+        kind: 'hole',
+        diameterMm: 4,
+        depth: { type: 'through' },
+        placement: {
+          on: { step: 's1' },
+          x: { relation: 'inFrom', edge: 'low', mm: 6 },
+          y: { relation: 'centred' },
+        },
+      },
+      {
+        id: 's3',
+        kind: 'letters',
+        words: 'Basil',
+        font: 'sturdy',
+        tallMm: 11,
+        effect: 'raised',
+        byMm: 1.2,
+        placement: { on: { step: 's1' }, x: { relation: 'centred' }, y: { relation: 'centred' } },
+      },
+    ],
+  };
+
+  it('of version 1 reads as the same part', () => {
+    expect(parseRecipe(one)).toEqual({ ok: true, recipe: label() });
+  });
+
+  it('that is broken is still refused in a sentence', () => {
+    expect(parseRecipe({ ...one, steps: [{ id: 's1', kind: 'hole' }] })).toMatchObject({
+      ok: false,
+      problem: { message: expect.stringContaining('Step 1') as string },
+    });
+    expect(parseRecipe({ ...one, steps: 7 })).toMatchObject({ ok: false });
   });
 });
 
@@ -117,8 +261,8 @@ describe('reading a recipe', () => {
     ['a field too many', { ...emptyRecipe(), steps: [{ ...label().steps[0], extra: 1 }] }, 'extra'],
     [
       'a number that is none',
-      { ...emptyRecipe(), steps: [{ ...label().steps[0], upMm: NaN }] },
-      'Step 1, upMm',
+      { ...emptyRecipe(), steps: [{ ...label().steps[2], byMm: NaN }] },
+      'Step 1, byMm',
     ],
     ['one id twice', { ...emptyRecipe(), steps: [label().steps[0], label().steps[0]] }, 'Step 2, id'],
   ])('refuses %s in one sentence', (_, data, words) => {

@@ -1,19 +1,32 @@
 import * as z from 'zod';
+import { measure } from './measures.ts';
 import { migrations } from './migrations.ts';
-import { referencesOf, step } from './steps/index.ts';
+import { referencesOf } from './references.ts';
+import { step } from './steps/index.ts';
 import type { Problem } from './problem.ts';
 
 /** The number of the recipe format that this code reads and writes; older ones are migrated on reading. */
-export const RECIPE_VERSION = 1;
+export const RECIPE_VERSION = 2;
 
 /** A recipe: the ordered steps that make one part. */
 export const recipe = z
   .strictObject({
     format: z.literal('kelbrin-recipe'),
     version: z.literal(RECIPE_VERSION),
+    /** Named numbers, each of which may use those above it. */
+    measures: z.array(measure).max(50),
     steps: z.array(step).max(200),
   })
-  .superRefine(({ steps }, context) => {
+  .superRefine(({ steps, measures }, context) => {
+    measures.forEach(({ name }, index) => {
+      if (measures.findIndex((other) => other.name === name) < index) {
+        context.addIssue({
+          code: 'custom',
+          path: ['measures', index],
+          message: `there are two measures called “${name}”`,
+        });
+      }
+    });
     const seen = new Set<string>();
     steps.forEach(({ id }, index) => {
       if (seen.has(id)) {
@@ -30,7 +43,7 @@ export type Recipe = z.infer<typeof recipe>;
 
 /** A recipe without any step. */
 export function emptyRecipe(): Recipe {
-  return { format: 'kelbrin-recipe', version: RECIPE_VERSION, steps: [] };
+  return { format: 'kelbrin-recipe', version: RECIPE_VERSION, measures: [], steps: [] };
 }
 
 /** Either a recipe or one sentence that says what is wrong with the data and where. */
@@ -40,7 +53,7 @@ export type ParsedRecipe = { ok: true; recipe: Recipe } | { ok: false; problem: 
  * Reads a recipe from untrusted data, migrating older formats.
  *
  * @example
- * parseRecipe({ format: 'kelbrin-recipe', version: 1, steps: [] }) // { ok: true, recipe: … }
+ * parseRecipe({ format: 'kelbrin-recipe', version: 2, measures: [], steps: [] }) // { ok: true, recipe: … }
  */
 export function parseRecipe(data: unknown): ParsedRecipe {
   let current = data;
@@ -76,20 +89,21 @@ export function sameRecipe(a: Recipe, b: Recipe): boolean {
   return JSON.stringify(recipe.parse(a)) === JSON.stringify(recipe.parse(b));
 }
 
-/** The first step that is placed on a step which does not come before it, if there is one. */
+/** The first step that names a step which does not come before it or is switched off, if there is one. */
 export function referenceProblem({ steps }: Recipe): Problem | undefined {
   const earlier = new Set<string>();
   for (const [index, each] of steps.entries()) {
-    for (const id of referencesOf(each)) {
+    if (each.off) continue;
+    for (const { id, path } of referencesOf(each)) {
       if (earlier.has(id)) continue;
       const at = steps.findIndex((other) => other.id === id);
       const what =
-        at < 0 ? 'a step that is no longer there' : `step ${at + 1}, which does not come before it`;
-      return {
-        stepId: each.id,
-        path: ['placement', 'on'],
-        message: `Step ${index + 1} is placed on ${what}.`,
-      };
+        at < 0
+          ? 'a step that is no longer there'
+          : at < index
+            ? `step ${at + 1}, which is switched off`
+            : `step ${at + 1}, which does not come before it`;
+      return { stepId: each.id, path, message: `Step ${index + 1} names ${what}.` };
     }
     earlier.add(each.id);
   }

@@ -1,4 +1,6 @@
-import { edgeWords, type Along, type Axis, type Placement, type Target } from './placement.ts';
+import { formatNumber, isFormula, withUnit, type Amount, type Unit } from './amount.ts';
+import type { Measure } from './measures.ts';
+import type { PrinterTraits } from './printer.ts';
 
 /** The keys that lead from a step to one of its fields. */
 export type FieldPath = readonly (string | number)[];
@@ -6,7 +8,7 @@ export type FieldPath = readonly (string | number)[];
 /** One of several values that a word of a sentence can stand for. */
 export interface Option {
   readonly label: string;
-  /** What the field becomes when this option is chosen. */
+  /** What the field becomes when this option is chosen; undefined leaves the field out. */
   readonly value: unknown;
 }
 
@@ -19,16 +21,16 @@ export type Token =
   | {
       readonly type: 'number';
       readonly path: FieldPath;
-      readonly value: number;
+      readonly value: Amount;
       /** What the number is, for people who cannot see where it stands: "width". */
       readonly label: string;
       /** Shown before the number: "Ø". */
       readonly sign?: string;
-      readonly unit: 'mm';
+      readonly unit: Unit;
       readonly min: number;
       readonly max: number;
       /** What one press of an arrow key adds. */
-      readonly stepMm: number;
+      readonly nudge: number;
     }
   | {
       readonly type: 'choice';
@@ -36,6 +38,8 @@ export type Token =
       readonly label: string;
       readonly options: readonly Option[];
       readonly chosen: number;
+      /** Fonts are offered each in itself. */
+      readonly shows?: 'font';
     }
   | {
       readonly type: 'words';
@@ -43,13 +47,54 @@ export type Token =
       readonly value: string;
       readonly label: string;
       readonly maxLength: number;
+      readonly lines: boolean;
+    }
+  /** Earlier steps, of which several can be chosen. */
+  | {
+      readonly type: 'steps';
+      readonly path: FieldPath;
+      readonly label: string;
+      readonly chosen: readonly string[];
+      readonly offered: readonly { readonly id: string; readonly label: string }[];
+    }
+  /** An outline that is drawn on the plan rather than written. */
+  | {
+      readonly type: 'drawing';
+      readonly path: FieldPath;
+      readonly label: string;
+      readonly kind: 'points' | 'svg';
+    }
+  /** A file that is read into the project. */
+  | { readonly type: 'file'; readonly path: FieldPath; readonly label: string; readonly words: string }
+  /** A face of the part, picked in the view or from a list. */
+  | { readonly type: 'face'; readonly path: FieldPath; readonly label: string; readonly words: string }
+  /** A clause that can be left out again. */
+  | {
+      readonly type: 'drop';
+      readonly label: string;
+      readonly path: FieldPath;
     };
+
+/** A clause that a sentence does not have and could have: "chamfer the top edge". */
+export interface Addition {
+  readonly label: string;
+  readonly path: FieldPath;
+  readonly value: unknown;
+}
+
+/** The little that a sentence has to know of other steps. */
+export interface NamedStep {
+  readonly id: string;
+  readonly name?: string;
+}
 
 /** What a sentence needs to know of its surroundings. */
 export interface SentenceContext {
-  readonly recipe: { readonly steps: readonly { readonly id: string }[] };
+  readonly recipe: { readonly steps: readonly NamedStep[]; readonly measures: readonly Measure[] };
   /** The index of the step that is being put into words. */
   readonly index: number;
+  /** The printer that the part is for, where a sentence says what is added because of it. */
+  readonly printer?: PrinterTraits;
 }
 
 /** Plain words. */
@@ -57,14 +102,36 @@ export function text(words: string): Token {
   return { type: 'text', text: words };
 }
 
+interface NumberOptions {
+  readonly sign?: string;
+  readonly min?: number;
+  readonly max?: number;
+  readonly nudge?: number;
+}
+
 /** A length in millimetres. */
 export function millimetres(
   path: FieldPath,
-  value: number,
+  value: Amount,
   label: string,
-  options: { sign?: string; min?: number; max?: number; stepMm?: number } = {},
+  options: NumberOptions = {},
 ): Token {
-  return { type: 'number', path, value, label, unit: 'mm', min: 0.1, max: 1000, stepMm: 0.1, ...options };
+  return { type: 'number', path, value, label, unit: 'mm', min: 0.1, max: 1000, nudge: 0.1, ...options };
+}
+
+/** An angle in degrees. */
+export function degrees(path: FieldPath, value: Amount, label: string, options: NumberOptions = {}): Token {
+  return { type: 'number', path, value, label, unit: '°', min: -360, max: 360, nudge: 1, ...options };
+}
+
+/** A number of things. */
+export function many(path: FieldPath, value: Amount, label: string, options: NumberOptions): Token {
+  return { type: 'number', path, value, label, unit: '', min: 1, max: 100, nudge: 1, ...options };
+}
+
+/** A share of a whole. */
+export function share(path: FieldPath, value: Amount, label: string, options: NumberOptions = {}): Token {
+  return { type: 'number', path, value, label, unit: '%', min: 0, max: 100, nudge: 1, ...options };
 }
 
 /**
@@ -80,49 +147,25 @@ export function choice(
   return { type: 'choice', path, label, options, chosen: Math.max(0, options.findIndex(isChosen)) };
 }
 
-/** The step or plate that something is placed on; every earlier step can be chosen. */
-export function targetToken(path: FieldPath, on: Target, { recipe, index }: SentenceContext): Token {
-  const options: Option[] = [{ label: 'the plate', value: { plate: true } }];
-  recipe.steps
-    .slice(0, index)
-    .forEach((step, i) => options.push({ label: `step ${i + 1}`, value: { step: step.id } }));
-  const missing = 'step' in on && !recipe.steps.slice(0, index).some((step) => step.id === on.step);
-  if (missing) options.push({ label: 'a step that comes later', value: on });
-  return choice(path, 'placed on', options, ({ value }) => JSON.stringify(value) === JSON.stringify(on));
+/** A choice among named values of one field. */
+export function oneOf<Value extends string>(
+  path: FieldPath,
+  label: string,
+  value: Value,
+  words: Record<Value, string>,
+): Token {
+  const options = Object.entries<string>(words).map(([key, shown]) => ({ label: shown, value: key }));
+  return choice(path, label, options, (option) => option.value === value);
 }
 
-/** "6 mm in from the left and centred front to back on step 1". */
-export function placementTokens(placement: Placement, context: SentenceContext): Token[] {
-  const on = targetToken(['placement', 'on'], placement.on, context);
-  if ('plate' in placement.on) return [text('in the middle of'), on];
-  return [...alongTokens('x', placement.x), text('and'), ...alongTokens('y', placement.y), text('on'), on];
+/** A clause that can be left out again, with its tokens. */
+export function clause(tokens: readonly Token[], path: FieldPath, label: string): Token[] {
+  return [...tokens, { type: 'drop', path, label }];
 }
 
-function alongTokens(axis: Axis, rule: Along): Token[] {
-  const words = edgeWords[axis];
-  const path = ['placement', axis];
-  const mm = rule.relation === 'inFrom' ? rule.mm : 5;
-  const relation = choice(
-    path,
-    `position ${words.both}`,
-    [
-      { label: `in from the ${words.low}`, value: { relation: 'inFrom', edge: 'low', mm } },
-      { label: `in from the ${words.high}`, value: { relation: 'inFrom', edge: 'high', mm } },
-      { label: `centred ${words.both}`, value: { relation: 'centred' } },
-    ],
-    ({ value }) => {
-      const option = value as Along;
-      return (
-        option.relation === rule.relation &&
-        (option.relation === 'centred' || (rule.relation === 'inFrom' && option.edge === rule.edge))
-      );
-    },
-  );
-  if (rule.relation === 'centred') return [relation];
-  return [
-    millimetres([...path, 'mm'], rule.mm, `distance from the ${words[rule.edge]}`, { min: -1000 }),
-    relation,
-  ];
+/** What an earlier step is called in other sentences: its name, or "step 3". */
+export function stepWords(steps: readonly NamedStep[], index: number): string {
+  return steps[index].name ?? `step ${index + 1}`;
 }
 
 /** A sentence as plain text, for files, lists and people who read rather than edit. */
@@ -132,17 +175,42 @@ export function plainSentence(tokens: readonly Token[]): string {
       case 'text':
         return token.text;
       case 'number':
-        return `${token.sign ? `${token.sign} ` : ''}${formatMm(token.value)} ${token.unit}`;
+        return `${token.sign ? `${token.sign} ` : ''}${amountWords(token.value, token.unit)}`;
       case 'choice':
         return token.options[token.chosen]?.label ?? '';
       case 'words':
-        return `“${token.value}”`;
+        return `“${token.value.replaceAll('\n', ' / ')}”`;
+      case 'steps':
+        return listWords(
+          token.chosen.map(
+            (id) => token.offered.find((step) => step.id === id)?.label ?? 'a step that is gone',
+          ),
+        );
+      case 'face':
+      case 'file':
+        return token.words;
+      case 'drawing':
+      case 'drop':
+        return '';
     }
   });
-  return words.join(' ').replace(/ ([.,;])/g, '$1');
+  return words
+    .filter((word) => word !== '')
+    .join(' ')
+    .replace(/ ([.,;])/g, '$1');
 }
 
-/** A length as people write it: no trailing zeros, at most three decimals, a real minus sign. */
-export function formatMm(value: number): string {
-  return String(Math.round(value * 1000) / 1000).replace('-', '−');
+/** An amount with its unit: "8 mm", or "cane + 0.4 mm" for a formula. */
+export function amountWords(value: Amount, unit: Unit): string {
+  if (!isFormula(value)) return withUnit(value, unit);
+  return unit === '' ? value.formula : `${value.formula} ${unit}`;
 }
+
+/** "a", "a and b", "a, b and c". */
+export function listWords(words: readonly string[]): string {
+  if (words.length < 2) return words.join('');
+  return `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+}
+
+/** A length as people write it, without its unit. */
+export const formatMm = formatNumber;

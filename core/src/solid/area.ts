@@ -1,5 +1,5 @@
 import type { CrossSection, Manifold } from 'manifold-3d';
-import type { Region } from '../recipe/steps/index.ts';
+import type { Region } from '../plane/index.ts';
 import type { SolidMesh } from '../mesh/index.ts';
 import type { Kernel } from './kernel.ts';
 import type { Scope } from './scope.ts';

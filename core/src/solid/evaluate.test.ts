@@ -34,7 +34,8 @@ describe('a label', () => {
 
   it('stands on the plate, as wide as it says and as high as its letters', () => {
     const { min, max } = boundsOf(built(label()).mesh);
-    expect([...min, ...max]).toEqual([-35, -12.5, 0, 35, 12.5, 3.6].map((value) => expect.closeTo(value, 4)));
+    const expected = [-35, -12.5, 0, 35, 12.5, 3.6];
+    expect([...min, ...max]).toEqual(expected.map((value) => expect.closeTo(value, 4) as number));
   });
 
   it('writes letters as tall as it says, centred', () => {
@@ -84,8 +85,8 @@ describe('positions', () => {
 
 describe('what cannot be built', () => {
   it.each([
-    ['letters that are missing', 's3', ['words'], '  ', 'no letters'],
-    ['a sign the font lacks', 's3', ['words'], 'Ω', 'the font has no “Ω”'],
+    ['letters that are missing', 's3', ['lettering', 'words'], '  ', 'no letters'],
+    ['a sign the font lacks', 's3', ['lettering', 'words'], 'Ω', 'the font has no “Ω”'],
     ['corners larger than the side', 's1', ['outline', 'cornerMm'], 13, 'at most 12.5 mm'],
   ])('is said at its field: %s', (_, stepId, path, value, words) => {
     const result = evaluate(changed(label(), stepId, path, value), workshop);

@@ -1,26 +1,41 @@
-import type { CrossSection, Manifold } from 'manifold-3d';
-import type { Box, SolidMesh } from '../mesh/index.ts';
+import type { Manifold } from 'manifold-3d';
+import { boxAround, topologyOf, type Box, type Pose, type SolidMesh } from '../mesh/index.ts';
+import { extentOf, mirrored, moved, type Region } from '../plane/index.ts';
 import {
   buildStep,
-  formatMm,
+  classroomPrinter,
+  plateBox,
   RecipeError,
   referenceProblem,
-  type BuildKit,
+  resolved,
+  type Operation,
+  type PrinterTraits,
   type Problem,
   type Recipe,
-  type Region,
-  type Target,
 } from '../recipe/index.ts';
+import { poseOnGrid } from './grid.ts';
+import { kitFor, type KitSources, type Trace } from './kit.ts';
 import type { Kernel } from './kernel.ts';
-import type { LetterFont } from './letters.ts';
-import { circle, roundedRectangle } from './outlines.ts';
-import { inScope, type Scope } from './scope.ts';
+import type { LetterFonts } from './letters.ts';
+import { inScope, Scope } from './scope.ts';
+import { SolidCache, type StepState } from './solidCache.ts';
+import { notesOn } from './stepNotes.ts';
 import { toMesh } from './toMesh.ts';
 
 /** What evaluation needs from its host, loaded once. */
 export interface Workshop {
   readonly kernel: Kernel;
-  readonly font: LetterFont;
+  readonly fonts: LetterFonts;
+}
+
+/** What evaluation may be told beyond the recipe. */
+export interface EvaluationOptions {
+  /** The printer that the part is for; an ordinary classroom printer if it is left out. */
+  readonly printer?: PrinterTraits;
+  /** The meshes of imported files, by the name under which import steps know them. */
+  readonly assets?: ReadonlyMap<string, SolidMesh>;
+  /** What earlier evaluations of the same part left; without it each evaluation begins from nothing. */
+  readonly cache?: SolidCache;
 }
 
 /** What one step did. */
@@ -28,9 +43,13 @@ export interface StepOutcome {
   readonly stepId: string;
   /** The box of the material that the step added or cut away, before any later step. */
   readonly box: Box;
-  readonly effect: 'add' | 'cut';
+  readonly effect: 'add' | 'cut' | 'keep' | 'whole';
   /** False when the part is the same with and without the step: a hole beside the part, say. */
   readonly changed: boolean;
+  /** What there is to say about it, a sentence each. */
+  readonly notes: readonly string[];
+  /** Its outline as seen from above, where it lies in the part; that of its box when it has none of its own. */
+  readonly plan: Region;
 }
 
 /** A recipe made solid. */
@@ -43,88 +62,233 @@ export interface Evaluated {
 /** Either the solid, or one sentence that says which step cannot be built and why. */
 export type Evaluation = ({ ok: true } & Evaluated) | { ok: false; problem: Problem };
 
-/** The smallest change of volume that counts as one, mm³: far less than one drop of a nozzle. */
-const SAME_VOLUME_MM3 = 1e-4;
+/** The smallest change of volume that counts as one, mm³ and as a share: far less than one drop of a nozzle. */
+const SAME_VOLUME_MM3 = 1e-3;
+const SAME_VOLUME_SHARE = 1e-7;
 
 /**
  * Makes the solid of a recipe, step by step from the top.
  *
- * The result is plain data; the kernel's memory is free again when this returns. Each triangle knows its step by the
- * index in `recipe.steps`. A recipe without material gives an empty mesh.
+ * The result is plain data; the kernel's memory is free again when this returns, but for what a cache keeps. Each
+ * triangle knows its step by the index in `recipe.steps`. A recipe without material gives an empty mesh.
  */
-export function evaluate(recipe: Recipe, workshop: Workshop): Evaluation {
+export function evaluate(recipe: Recipe, workshop: Workshop, options: EvaluationOptions = {}): Evaluation {
   const problem = referenceProblem(recipe);
   if (problem) return { ok: false, problem };
+  const cache = options.cache ?? new SolidCache();
   try {
-    return { ok: true, ...inScope((scope) => build(recipe, workshop, scope)) };
+    return { ok: true, ...build(recipe, workshop, options, cache) };
   } catch (error) {
     if (error instanceof RecipeError) return { ok: false, problem: error.problem };
+    throw error;
+  } finally {
+    if (!options.cache) cache.close();
+  }
+}
+
+type ResolvedSteps = ReturnType<typeof resolved>;
+
+function build(
+  recipe: Recipe,
+  { kernel, fonts }: Workshop,
+  options: EvaluationOptions,
+  cache: SolidCache,
+): Evaluated {
+  const { printer = classroomPrinter, assets = new Map() } = options;
+  const steps = resolved(recipe);
+  const keys = steps.map(({ step }) => JSON.stringify(step));
+  // Of the printer, only what steps look at makes one world different from another.
+  const { maxOverhangDeg, shrinkagePercent, fitAllowanceMm } = printer;
+  const states = cache.begin(JSON.stringify([maxOverhangDeg, shrinkagePercent, fitAllowanceMm]), keys);
+  const sources = { kernel, fonts, assets, printer, memo: cache.memo };
+  for (const { step, index } of steps.slice(states.length)) {
+    states.push(carryOut(step, index, keys[states.length], states.at(-1), sources));
+  }
+  cache.memo.sweep();
+
+  const stepOfOriginal = new Map<number, number>();
+  states.forEach(({ originals }, i) => {
+    // Copies of an earlier body belong to the step that drew it, whose sentence is the one to change.
+    for (const id of originals) stepOfOriginal.set(id, steps[i].index);
+  });
+  const last = states.at(-1);
+  const mesh = last?.part ? toMesh(last.part, stepOfOriginal) : emptyMesh();
+  return { mesh, volumeMm3: last?.volumeMm3 ?? 0, steps: outcomes(recipe, steps, states, mesh) };
+}
+
+/** Carries out one step; what it makes is held by the state that is handed back. */
+function carryOut(
+  step: ResolvedSteps[number]['step'],
+  index: number,
+  key: string,
+  before: StepState | undefined,
+  sources: Omit<KitSources, 'scope'>,
+): StepState {
+  const scope = new Scope();
+  try {
+    const notes: string[] = [];
+    const originals: number[] = [];
+    const traces = new Map(before?.traces);
+    const openings = new Map(before?.openings);
+    const kit = kitFor(
+      { ...sources, scope },
+      {
+        stepId: step.id,
+        index,
+        traces,
+        part: before?.part,
+        note: (message) => notes.push(message),
+        drew: (original) => originals.push(original),
+      },
+    );
+    const { operations, outline, box: said, whole } = buildStep<Manifold>(step, kit);
+
+    let part = before?.part;
+    if (whole) part = turnAll(poseOnGrid(whole), part, traces, openings, scope);
+    part = applied(operations, part, sources.kernel, scope);
+
+    const box = said ?? boxOfAll(operations);
+    traces.set(step.id, { operations, box, outline });
+    openings.set(
+      step.id,
+      operations.filter(({ staysOpen }) => staysOpen).map(({ body }) => body),
+    );
+    const volumeMm3 = part?.volume() ?? 0;
+    return {
+      key,
+      scope,
+      part,
+      volumeMm3,
+      traces,
+      openings,
+      originals,
+      effect: whole ? 'whole' : (operations[0]?.effect ?? 'add'),
+      box,
+      changed: whole !== undefined || isOther(volumeMm3, before?.volumeMm3 ?? 0),
+      notes,
+    };
+  } catch (error) {
+    scope.end();
     throw error;
   }
 }
 
-function build(recipe: Recipe, { kernel, font }: Workshop, scope: Scope): Evaluated {
-  const stepOfOriginal = new Map<number, number>();
-  const boxes = new Map<string, Box>();
-  const outcomes: StepOutcome[] = [];
-  let part: Manifold | undefined;
-  let volume = 0;
+function isOther(volumeMm3: number, before: number): boolean {
+  return Math.abs(volumeMm3 - before) > SAME_VOLUME_MM3 + SAME_VOLUME_SHARE * before;
+}
 
-  recipe.steps.forEach((step, index) => {
-    const kit = kitFor(step.id, index, { kernel, font, scope, boxes, part });
-    const { effect, body } = buildStep<Manifold>(step, kit);
-    stepOfOriginal.set(body.originalID(), index);
-    const box = body.boundingBox() as Box;
-    boxes.set(step.id, box);
-    if (effect === 'add') part = part ? scope.keep(part.add(body)) : body;
-    else if (part) part = scope.keep(part.subtract(body));
-    const volumeNow = part?.volume() ?? 0;
-    outcomes.push({ stepId: step.id, box, effect, changed: Math.abs(volumeNow - volume) > SAME_VOLUME_MM3 });
-    volume = volumeNow;
+/** Brings operations to the part, those of one effect that follow each other together. */
+function applied(
+  operations: readonly Operation<Manifold>[],
+  before: Manifold | undefined,
+  { Manifold }: Kernel,
+  scope: Scope,
+): Manifold | undefined {
+  let part = before;
+  for (let from = 0; from < operations.length;) {
+    const { effect } = operations[from];
+    let to = from + 1;
+    while (to < operations.length && operations[to].effect === effect && effect !== 'keep') to++;
+    const bodies = operations.slice(from, to).map(({ body }) => body);
+    from = to;
+    if (effect === 'add') {
+      const all = part ? [part, ...bodies] : bodies;
+      part = all.length === 1 ? all[0] : scope.keep(Manifold.union(all));
+    } else if (part) {
+      part =
+        effect === 'cut'
+          ? scope.keep(Manifold.difference([part, ...bodies]))
+          : scope.keep(part.intersect(bodies[0]));
+    }
+  }
+  return part;
+}
+
+/** Turns the part and all that was made so far, so that later steps find it where it is. */
+function turnAll(
+  pose: Pose,
+  part: Manifold | undefined,
+  traces: Map<string, Trace>,
+  openings: Map<string, readonly Manifold[]>,
+  scope: Scope,
+): Manifold | undefined {
+  const turned = (body: Manifold) => scope.keep(body.transform(pose));
+  for (const [id, trace] of traces) {
+    const operations = trace.operations.map((each) => ({ ...each, body: turned(each.body) }));
+    traces.set(id, { ...trace, operations, box: boxOfAll(operations) });
+  }
+  for (const [id, bodies] of openings) openings.set(id, bodies.map(turned));
+  return part && turned(part);
+}
+
+function outcomes(
+  recipe: Recipe,
+  steps: ResolvedSteps,
+  states: readonly StepState[],
+  mesh: SolidMesh,
+): StepOutcome[] {
+  const last = states.at(-1);
+  const apart = piecesApart(mesh);
+  return states.map(({ effect, box, changed, notes }, i) => {
+    const { step, index } = steps[i];
+    const later = states.slice(i + 1).filter((state) => state.effect === 'add');
+    const filled = isFilled(last?.openings.get(step.id) ?? [], later, last?.part);
+    const plan = planOf(step, box, last?.traces.get(step.id)?.outline);
+    const facts = { changed, effect, filled, floats: apart(index) };
+    const said = [...notes, ...notesOn(recipe.steps[index], facts)];
+    return { stepId: step.id, effect, box, changed, notes: said, plan };
   });
-
-  const mesh = part
-    ? toMesh(part, stepOfOriginal)
-    : { positions: new Float32Array(0), triangles: new Uint32Array(0), stepOf: new Uint16Array(0) };
-  return { mesh, volumeMm3: volume, steps: outcomes };
 }
 
-interface Surroundings extends Workshop {
-  readonly scope: Scope;
-  readonly boxes: ReadonlyMap<string, Box>;
-  readonly part: Manifold | undefined;
+/** Whether material that came later lies in openings that are meant to stay open. */
+function isFilled(
+  openings: readonly Manifold[],
+  later: readonly StepState[],
+  part: Manifold | undefined,
+): boolean {
+  if (!part || later.length === 0) return false;
+  return openings.some((opening) => {
+    const box = opening.boundingBox() as Box;
+    if (!later.some((state) => overlap(state.box, box))) return false;
+    return inScope((scope) => scope.keep(part.intersect(opening)).volume() > 1e-3);
+  });
 }
 
-/** The kit through which one step asks the kernel for geometry. */
-function kitFor(stepId: string, index: number, around: Surroundings): BuildKit<Manifold> {
-  const { kernel, font, scope, boxes, part } = around;
-  return {
-    roundedRectangle,
-    circle,
-    letters(words, capHeightMm) {
-      const { region, missing } = font.outlines(words, capHeightMm);
-      if (missing.length > 0) {
-        const message = `Step ${index + 1}: the font has no “${missing.join('”, “')}”.`;
-        throw new RecipeError({ stepId, path: ['words'], message });
-      }
-      return region;
-    },
-    prism(region, at, fromMm, toMm) {
-      const section: CrossSection = scope.keep(kernel.CrossSection.ofPolygons(region as Region, 'NonZero'));
-      const raised = scope.keep(kernel.Manifold.extrude(section, toMm - fromMm));
-      const moved = scope.keep(raised.translate([at[0], at[1], fromMm]));
-      // A body that was moved is a new original, so that its surfaces can be told from those of its neighbours.
-      return scope.keep(moved.asOriginal());
-    },
-    boxOf: (on: Target) => ('plate' in on ? undefined : boxes.get(on.step)),
-    partBox: () => (part && !part.isEmpty() ? (part.boundingBox() as Box) : undefined),
-    fail(path, message) {
-      throw new RecipeError({ stepId, path, message: `Step ${index + 1}: ${message}` });
-    },
-  };
+/** Tells of steps by index whether all their surface lies on pieces other than the one with the most of the surface. */
+function piecesApart(mesh: SolidMesh): (step: number) => boolean {
+  const { bodyOf, bodies } = topologyOf(mesh);
+  if (bodies < 2) return () => false;
+  const sizes = new Float64Array(bodies);
+  const bodiesOf = new Map<number, Set<number>>();
+  bodyOf.forEach((body, triangle) => {
+    sizes[body]++;
+    const step = mesh.stepOf?.[triangle] ?? 0;
+    bodiesOf.set(step, (bodiesOf.get(step) ?? new Set()).add(body));
+  });
+  const largest = sizes.indexOf(Math.max(...sizes));
+  return (step) => bodiesOf.has(step) && !bodiesOf.get(step)!.has(largest);
 }
 
-/** A step's height band in words, for the ruler: "0 to 2.4 mm". */
-export function bandWords({ box }: StepOutcome): string {
-  return `${formatMm(box.min[2])} to ${formatMm(box.max[2])} mm`;
+/** An outline seen from above: its own where it lies flat, or that of its box. */
+function planOf(step: ResolvedSteps[number]['step'], { min, max }: Box, outline: Region | undefined): Region {
+  const side = 'facing' in step ? step.facing : 'up';
+  if (!outline || (side !== 'up' && side !== 'down')) {
+    return [[[min[0], min[1]], [max[0], min[1]], [max[0], max[1]], [min[0], max[1]]]]; // prettier-ignore
+  }
+  const seen = side === 'up' ? outline : mirrored(outline);
+  const { x, y } = extentOf(seen);
+  return moved(seen, min[0] - x.low, min[1] - y.low);
+}
+
+function boxOfAll(operations: readonly Operation<Manifold>[]): Box {
+  const boxes = operations.map(({ body }) => body.boundingBox() as Box);
+  return boxes.length === 0 ? plateBox : boxes.reduce(boxAround);
+}
+
+function overlap(a: Box, b: Box): boolean {
+  return [0, 1, 2].every((i) => a.min[i] < b.max[i] && b.min[i] < a.max[i]);
+}
+
+function emptyMesh(): SolidMesh {
+  return { positions: new Float32Array(0), triangles: new Uint32Array(0), stepOf: new Uint16Array(0) };
 }

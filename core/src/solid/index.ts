@@ -1,12 +1,14 @@
 export { Area, Sections } from './area.ts';
 export {
-  bandWords,
   evaluate,
   type Evaluated,
   type Evaluation,
+  type EvaluationOptions,
   type StepOutcome,
   type Workshop,
 } from './evaluate.ts';
 export { loadKernel, type Kernel, type KernelSource } from './kernel.ts';
-export { loadFont, type LetterFont } from './letters.ts';
+export { loadFont, type LetterFont, type LetterFonts } from './letters.ts';
+export { RegionMath } from './regionMath.ts';
 export { inScope, Scope } from './scope.ts';
+export { SolidCache } from './solidCache.ts';

@@ -1,36 +1,114 @@
 // The declaration has to come along into every program that uses this file.
 // eslint-disable-next-line @typescript-eslint/triple-slash-reference
 /// <reference path="./opentype.d.ts" />
-import { parse, type Font, type PathCommand } from 'opentype.js/dist/opentype.mjs';
-import type { Outline, Region } from '../recipe/steps/index.ts';
+import { parse, type Font, type Glyph, type PathCommand } from 'opentype.js/dist/opentype.mjs';
+import {
+  cubic,
+  extentOf,
+  moved,
+  quadratic,
+  scaled,
+  turned,
+  type Outline,
+  type Point,
+  type Region,
+} from '../plane/index.ts';
+import type { FontName, Lettering, Resolved } from '../recipe/index.ts';
 
 /** A font that letters are written with, made once from the bytes of its file. */
 export interface LetterFont {
   /**
-   * The outlines of words on one line, starting at the origin, as areas whose winding is not zero.
-   * Signs that the font lacks are named in `missing`.
+   * The outlines of what is written, as areas whose winding is not zero. Signs that the font lacks are named in
+   * `missing`.
    */
-  outlines(words: string, capHeightMm: number): { region: Region; missing: string[] };
+  outlines(lettering: Resolved<Lettering>): { region: Region; missing: string[] };
 }
 
-/** How far the straight edges of a letter may stray from its curves, in mm. */
-const CHORD_ERROR_MM = 0.01;
+/** From one line to the next, in capital heights. */
+const LINE_HEIGHT = 1.55;
+
+/** A letter with the place where it begins on its line. */
+interface SetGlyph {
+  readonly glyph: Glyph;
+  readonly x: number;
+  readonly advance: number;
+}
 
 /** Reads a font (TrueType, OpenType or WOFF). */
 export function loadFont(bytes: ArrayBuffer): LetterFont {
   const font = parse(bytes);
   const capHeight = font.tables.os2?.sCapHeight || font.charToGlyph('H').getBoundingBox().y2;
+  const emOf = (capMm: number) => (capMm / capHeight) * font.unitsPerEm;
   return {
-    outlines(words, capHeightMm) {
+    outlines(lettering) {
+      const { words, size } = lettering;
       const missing = [...new Set(words)].filter((sign) => sign.trim() !== '' && !font.hasChar(sign));
-      const size = (capHeightMm / capHeight) * font.unitsPerEm;
-      return { region: flatten(commandsOf(font, words, size)), missing };
+      let region: Region;
+      if (size.by === 'height') region = written(font, lettering, size.mm, emOf(size.mm));
+      else {
+        // Set once at a size to measure, then at the size that gives the width; spacing does not scale along.
+        const trial = written(font, lettering, 10, emOf(10));
+        const gaps = (lettering.spacingMm ?? 0) * Math.max(0, longest(words) - 1);
+        const { x } = extentOf(trial);
+        const factor = Math.max(0.01, (size.mm - gaps) / Math.max(1e-6, x.high - x.low - gaps));
+        region = written(font, lettering, 10 * factor, emOf(10 * factor));
+        const own = extentOf(region).x;
+        region = scaled(region, size.mm / Math.max(1e-6, own.high - own.low));
+      }
+      if (lettering.mirrored) region = region.map((each) => each.map(([x, y]): Point => [-x, y]).reverse());
+      return { region, missing };
     },
   };
 }
 
-function commandsOf(font: Font, words: string, size: number): PathCommand[] {
-  return font.getPath(words, 0, 0, size, { kerning: true }).commands;
+function longest(words: string): number {
+  return Math.max(...words.split('\n').map((line) => [...line].length));
+}
+
+/** All lines at a size, the first on y = 0 and the others below it. */
+function written(font: Font, of: Resolved<Lettering>, capMm: number, size: number): Region {
+  const lines = of.words.split('\n').map((line) => setLine(font, line, size, of.spacingMm ?? 0));
+  const widest = Math.max(...lines.map(({ width }) => width));
+  return lines.flatMap(({ glyphs, width }, i) => {
+    const spare = widest - width;
+    const indent = of.align === 'left' ? 0 : of.align === 'right' ? spare : spare / 2;
+    const down = -i * LINE_HEIGHT * capMm;
+    return glyphs.flatMap(({ glyph, x, advance }) => {
+      const outline = flatten(glyph.getPath(0, 0, size).commands);
+      if (of.arcMm === undefined || of.arcMm === 0) return moved(outline, x + indent, down);
+      return alongArc(outline, x + indent - widest / 2, advance, of.arcMm, down);
+    });
+  });
+}
+
+function setLine(
+  font: Font,
+  line: string,
+  size: number,
+  spacingMm: number,
+): { glyphs: SetGlyph[]; width: number } {
+  const scale = size / font.unitsPerEm;
+  const glyphs: SetGlyph[] = [];
+  let x = 0;
+  const signs = font.stringToGlyphs(line);
+  signs.forEach((glyph, i) => {
+    const advance = glyph.advanceWidth * scale;
+    glyphs.push({ glyph, x, advance });
+    const next = signs[i + 1];
+    x += advance + (next ? font.getKerningValue(glyph, next) * scale + spacingMm : 0);
+  });
+  return { glyphs, width: x };
+}
+
+/**
+ * A letter put on a circle whose highest point (or lowest, for a negative radius) is the origin, turned so that its
+ * middle stands square on it.
+ */
+function alongArc(outline: Region, x: number, advance: number, radiusMm: number, down: number): Region {
+  const angle = (x + advance / 2) / radiusMm;
+  const upright = moved(outline, -advance / 2, down);
+  const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
+  return moved(turned(upright, (-angle * 180) / Math.PI), radiusMm * sin, radiusMm * (cos - 1));
 }
 
 /**
@@ -49,7 +127,7 @@ function flatten(commands: readonly PathCommand[]): Region {
     outline = [];
   };
   for (const command of commands) {
-    const [x0, y0] = outline.at(-1) ?? [0, 0];
+    const from = outline.at(-1) ?? [0, 0];
     switch (command.type) {
       case 'M':
         finish();
@@ -58,38 +136,12 @@ function flatten(commands: readonly PathCommand[]): Region {
       case 'L':
         outline.push([command.x, -command.y]);
         break;
-      case 'Q': {
-        const { x1, x } = command;
-        const y1 = -command.y1;
-        const y = -command.y;
-        // The greatest distance between a quadratic curve and its chord is a quarter of |p0 − 2 p1 + p2|, and halving
-        // the steps quarters it.
-        const steps = stepsFor(Math.hypot(x0 - 2 * x1 + x, y0 - 2 * y1 + y) / 4);
-        for (let i = 1; i <= steps; i++) {
-          const t = i / steps;
-          const u = 1 - t;
-          outline.push([u * u * x0 + 2 * u * t * x1 + t * t * x, u * u * y0 + 2 * u * t * y1 + t * t * y]);
-        }
+      case 'Q':
+        outline.push(...quadratic(from, [command.x1, -command.y1], [command.x, -command.y]));
         break;
-      }
       case 'C': {
-        const { x1, x2, x } = command;
-        const y1 = -command.y1;
-        const y2 = -command.y2;
-        const y = -command.y;
-        const bend = Math.max(
-          Math.hypot(x0 - 2 * x1 + x2, y0 - 2 * y1 + y2),
-          Math.hypot(x1 - 2 * x2 + x, y1 - 2 * y2 + y),
-        );
-        const steps = stepsFor(bend * 0.75);
-        for (let i = 1; i <= steps; i++) {
-          const t = i / steps;
-          const u = 1 - t;
-          outline.push([
-            u ** 3 * x0 + 3 * u * u * t * x1 + 3 * u * t * t * x2 + t ** 3 * x,
-            u ** 3 * y0 + 3 * u * u * t * y1 + 3 * u * t * t * y2 + t ** 3 * y,
-          ]);
-        }
+        const { x1, y1, x2, y2, x, y } = command;
+        outline.push(...cubic(from, [x1, -y1], [x2, -y2], [x, -y]));
         break;
       }
       case 'Z':
@@ -100,6 +152,5 @@ function flatten(commands: readonly PathCommand[]): Region {
   return region;
 }
 
-function stepsFor(errorMm: number): number {
-  return Math.max(1, Math.min(40, Math.ceil(Math.sqrt(errorMm / CHORD_ERROR_MM))));
-}
+/** The fonts that are at hand, by name. */
+export type LetterFonts = (name: FontName) => LetterFont | undefined;

@@ -6,18 +6,19 @@ declare module 'opentype.js/dist/opentype.mjs' {
     | { type: 'C'; x1: number; y1: number; x2: number; y2: number; x: number; y: number }
     | { type: 'Z' };
 
+  export interface Glyph {
+    advanceWidth: number;
+    getBoundingBox(): { y2: number };
+    getPath(x: number, y: number, size: number): { commands: PathCommand[] };
+  }
+
   export interface Font {
     unitsPerEm: number;
     tables: { os2?: { sCapHeight?: number } };
     hasChar(sign: string): boolean;
-    charToGlyph(sign: string): { getBoundingBox(): { y2: number } };
-    getPath(
-      words: string,
-      x: number,
-      y: number,
-      size: number,
-      options: { kerning: boolean },
-    ): { commands: PathCommand[] };
+    charToGlyph(sign: string): Glyph;
+    stringToGlyphs(words: string): Glyph[];
+    getKerningValue(left: Glyph, right: Glyph): number;
   }
 
   export function parse(bytes: ArrayBuffer): Font;

@@ -1,15 +1,20 @@
 <script lang="ts">
-  import type { FieldPath, Token } from '@kelbrin/core/recipe';
+  import { PenLine, X } from '@lucide/svelte';
+  import { isFormula, workOut, type Amount, type FieldPath, type Token } from '@kelbrin/core/recipe';
   import DimensionField from '$lib/ui/DimensionField.svelte';
+  import StepsField from './StepsField.svelte';
 
   interface Props {
     tokens: readonly Token[];
+    measures: ReadonlyMap<string, number>;
     /** What is wrong with one of the fields, if anything. */
     problem?: { path?: FieldPath; message: string };
     onchange(path: FieldPath, value: unknown, gesture?: number): void;
     onproblem(path: FieldPath, message: string | undefined): void;
+    /** A field that is not changed in the sentence: an outline to draw, a face to pick, a file to read. */
+    onopen(token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void;
   }
-  let { tokens, problem, onchange, onproblem }: Props = $props();
+  let { tokens, measures, problem, onchange, onproblem, onopen }: Props = $props();
 
   const problemAt = (path: FieldPath) =>
     problem?.path && problem.path.length > 0 && path.join(' ').startsWith(problem.path.join(' '))
@@ -17,22 +22,27 @@
       : undefined;
   /** Marks stand right behind the word before them. */
   const gapBefore = (token: Token, i: number) =>
-    i === 0 || (token.type === 'text' && /^[.,;]/.test(token.text)) ? '' : ' ';
+    i === 0 || token.type === 'drop' || (token.type === 'text' && /^[.,;]/.test(token.text)) ? '' : ' ';
+  function worthOf(value: Amount): number | undefined {
+    if (!isFormula(value)) return value;
+    const worked = workOut(value.formula, measures);
+    return worked.ok ? worked.value : undefined;
+  }
 </script>
 
+<!-- prettier-ignore -->
 <p class="leading-8">
-  {#each tokens as token, i (i)}{gapBefore(
-      token,
-      i,
-    )}{#if token.type === 'text'}{token.text}{:else if token.type === 'number'}{#if token.sign}<span
+  {#each tokens as token, i (i)}{gapBefore(token, i)}{#if token.type === 'text'}{token.text}{:else if token.type === 'number'}{#if token.sign}<span
           class="measured">{token.sign}&thinsp;</span
         >{/if}<DimensionField
         value={token.value}
+        worth={worthOf(token.value)}
         label={token.label}
         unit={token.unit}
         min={token.min}
         max={token.max}
-        stepMm={token.stepMm}
+        nudge={token.nudge}
+        {measures}
         problem={problemAt(token.path)}
         onchange={(value, gesture) => onchange(token.path, value, gesture)}
         onproblem={(message) => onproblem(token.path, message)}
@@ -40,47 +50,67 @@
           >{token.options[0].label}</strong
         >{:else}<select
           class="word"
-          class:wrong={problemAt(token.path) !== undefined}
+          class:wrong={problemAt(token.path) !== undefined && token.path.length > 0}
+          style:font-family={token.shows === 'font' ? `'Kelbrin ${token.options[token.chosen].value as string}'` : undefined}
           aria-label={token.label}
           value={token.chosen}
           onchange={(event) => onchange(token.path, token.options[event.currentTarget.selectedIndex].value)}
-          >{#each token.options as option, at (at)}<option value={at}>{option.label}</option>{/each}</select
-        >{/if}{:else}“<input
-        class="word"
+          >{#each token.options as option, at (at)}<option
+              value={at}
+              style:font-family={token.shows === 'font' ? `'Kelbrin ${option.value as string}'` : undefined}
+              >{option.label}</option
+            >{/each}</select
+        >{/if}{:else if token.type === 'words'}“<textarea
+        class="word lines"
         class:wrong={problemAt(token.path) !== undefined}
-        size={Math.max(3, token.value.length)}
-        type="text"
+        rows={token.value.split('\n').length}
+        cols={Math.max(3, ...token.value.split('\n').map((line) => line.length))}
         aria-label={token.label}
         maxlength={token.maxLength}
         value={token.value}
-        oninput={(event) => onchange(token.path, event.currentTarget.value)}
-      />”{/if}{/each}
+        oninput={(event) => onchange(token.path, event.currentTarget.value)}></textarea>”{:else if token.type === 'steps'}<StepsField
+        label={token.label}
+        chosen={token.chosen}
+        offered={token.offered}
+        problem={problemAt(token.path)}
+        onchange={(chosen) => onchange(token.path, chosen.map((step) => ({ step })))}
+      />{:else if token.type === 'drop'}<button
+        type="button"
+        class="drop"
+        aria-label={token.label}
+        title={token.label}
+        onclick={() => onchange(token.path, undefined)}><X size={12} /></button
+      >{:else if token.type === 'drawing'}<button
+        type="button"
+        class="word"
+        class:wrong={problemAt(token.path) !== undefined}
+        aria-label={token.label}
+        title={token.label}
+        onclick={() => onopen(token)}><PenLine size={14} class="inline" /> {token.kind === 'svg' ? 'file' : 'draw'}</button
+      >{:else}<button type="button" class="word" aria-label={token.label} onclick={() => onopen(token)}
+        >{token.words || 'a file to be chosen'}</button
+      >{/if}{/each}
 </p>
 
 <style>
-  .word {
-    width: auto;
-    max-width: 100%;
-    padding: 0 0.1rem;
-    border: 0;
-    border-bottom: 1.5px dotted var(--color-primary-700);
-    border-radius: 0;
-    background: none;
-    color: var(--color-primary-800);
-    font: inherit;
-    font-weight: 600;
-    line-height: 1.5;
-    appearance: none;
-    field-sizing: content;
+  .lines {
+    display: inline-block;
+    resize: none;
+    overflow: hidden;
+    vertical-align: bottom;
+    white-space: pre;
   }
-  select.word {
-    cursor: pointer;
+  .drop {
+    display: inline-flex;
+    margin-left: 0.1rem;
+    padding: 0.15rem;
+    border-radius: 50%;
+    vertical-align: super;
+    color: var(--color-ink-soft);
   }
-  .word:focus {
-    background-color: var(--color-primary-50);
-    box-shadow: none;
-  }
-  .word.wrong {
-    border-bottom: 2px solid var(--color-fail);
+  .drop:hover,
+  .drop:focus-visible {
+    background: var(--color-fail-wash);
+    color: var(--color-fail);
   }
 </style>

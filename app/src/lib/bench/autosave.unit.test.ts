@@ -34,7 +34,7 @@ class Server implements SaveHost {
 }
 
 const wordsOf = ({ steps }: Recipe) =>
-  steps.flatMap((step) => (step.kind === 'letters' ? step.words : [])).join();
+  steps.flatMap((step) => (step.kind === 'letters' ? step.lettering.words : [])).join();
 
 let server: Server;
 let autosave: Autosave;

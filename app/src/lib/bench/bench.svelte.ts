@@ -1,9 +1,16 @@
 import {
+  addMeasure,
   addStep,
+  duplicateStep,
   moveStep,
+  removeMeasure,
   removeStep,
   setField,
+  setMeasure,
+  valuesOf,
+  type Edited,
   type FieldPath,
+  type Measure,
   type Problem,
   type Recipe,
   type Region,
@@ -41,6 +48,15 @@ export class BenchState {
   cutMm = $state<number>();
   canUndo = $state(false);
   canRedo = $state(false);
+  /** The outline that is being drawn on the plan. */
+  drawing = $state.raw<{ readonly stepId: string; readonly path: FieldPath }>();
+  /** The step whose face on the plate is being picked in the view. */
+  pickingFace = $state<string>();
+  /** What the measures are worth, by name; those that cannot be worked out are left out. */
+  readonly measures: ReadonlyMap<string, number> = $derived.by(() => {
+    const all = valuesOf(this.recipe.measures);
+    return all.ok ? all.values : new Map<string, number>();
+  });
 
   readonly limits: LimitsCard;
   readonly #history = new History<Recipe>();
@@ -57,11 +73,19 @@ export class BenchState {
 
   /** Puts a value into a field of a step, as part of a drag if that is numbered; a value that cannot be is said and leaves the recipe as it was. */
   setField(stepId: string, path: FieldPath, value: unknown, gesture?: number): void {
-    const result = setField(this.recipe, stepId, path, value);
-    if (result.ok) this.#edit(result.recipe, `${stepId} ${path.join(' ')}`, gesture);
-    else this.problem = result.problem;
+    this.#try(setField(this.recipe, stepId, path, value), `${stepId} ${path.join(' ')}`, gesture);
   }
 
+  /** Puts several values into fields of one step, as one edit. */
+  setFields(stepId: string, changes: readonly { path: FieldPath; value: unknown }[], gesture?: number): void {
+    const edited = changes.reduce<Edited>(
+      (result, { path, value }) => (result.ok ? setField(result.recipe, stepId, path, value) : result),
+      { ok: true, recipe: this.recipe },
+    );
+    this.#try(edited, `${stepId} ${changes.map(({ path }) => path.join(' ')).join(', ')}`, gesture);
+  }
+
+  /** Adds a step at the end and marks it. */
   addStep(kind: Step['kind']): void {
     this.#edit(addStep(this.recipe, kind));
     this.marked = this.recipe.steps.at(-1)?.id;
@@ -72,8 +96,31 @@ export class BenchState {
     if (this.marked === stepId) this.marked = undefined;
   }
 
-  moveStep(stepId: string, by: number): void {
-    this.#edit(moveStep(this.recipe, stepId, by));
+  duplicateStep(stepId: string): void {
+    const copied = duplicateStep(this.recipe, stepId);
+    if (!copied) return;
+    this.#edit(copied.recipe);
+    this.marked = copied.copyId;
+  }
+
+  moveStep(stepId: string, by: number, gesture?: number): void {
+    this.#edit(
+      moveStep(this.recipe, stepId, by),
+      gesture === undefined ? undefined : `move ${stepId}`,
+      gesture,
+    );
+  }
+
+  addMeasure(): void {
+    this.#edit(addMeasure(this.recipe));
+  }
+
+  setMeasure(name: string, change: Partial<Measure>, gesture?: number): void {
+    this.#try(setMeasure(this.recipe, name, change), `measure ${name}`, gesture);
+  }
+
+  removeMeasure(name: string): void {
+    this.#edit(removeMeasure(this.recipe, name));
   }
 
   /** Puts a whole recipe in the place of this one, as one edit that can be undone. */
@@ -106,6 +153,11 @@ export class BenchState {
 
   close(): void {
     this.#client.close();
+  }
+
+  #try(edited: Edited, field: string, gesture?: number): void {
+    if (edited.ok) this.#edit(edited.recipe, field, gesture);
+    else this.problem = edited.problem;
   }
 
   #edit(recipe: Recipe, field?: string, gesture?: number): void {

@@ -48,11 +48,11 @@ describe('the bench', () => {
 
   it('keeps the last good solid while a recipe cannot be built', () => {
     answer({ kind: 'solid', job: 1, solid });
-    bench.setField('s3', ['words'], '');
+    bench.setField('s3', ['lettering', 'words'], '');
     answer({ kind: 'problem', job: 2, problem: { stepId: 's3', message: 'no letters' } });
     expect(bench.solid).toBe(solid);
     expect(bench.problem?.message).toBe('no letters');
-    bench.setField('s3', ['words'], 'Fig');
+    bench.setField('s3', ['lettering', 'words'], 'Fig');
     expect(bench.problem).toBeUndefined();
   });
 

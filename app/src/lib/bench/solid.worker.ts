@@ -1,34 +1,56 @@
-import fontUrl from '@kelbrin/core/fonts/sturdy.woff?url';
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { inspect } from '@kelbrin/core/inspect';
 import type { SolidMesh } from '@kelbrin/core/mesh';
+import { fontsIn, type FontName, type Recipe } from '@kelbrin/core/recipe';
 import { estimate, everydaySettings, slice } from '@kelbrin/core/slice';
-import { evaluate, inScope, loadFont, loadKernel, Sections, type Workshop } from '@kelbrin/core/solid';
+import {
+  evaluate,
+  inScope,
+  loadFont,
+  loadKernel,
+  Sections,
+  SolidCache,
+  type Kernel,
+  type LetterFont,
+} from '@kelbrin/core/solid';
+import { fontFiles } from './fontFiles';
 import type { FromWorker, ToWorker } from './messages';
 
 /** How long edits must pause before the print is estimated, which takes longer than all the rest. */
 const ESTIMATE_AFTER_MS = 350;
 
-const workshop: Promise<Workshop> = Promise.all([
-  loadKernel({ url: wasmUrl }),
-  fetch(fontUrl).then((response) => response.arrayBuffer()),
-]).then(([kernel, font]) => ({ kernel, font: loadFont(font) }));
+const starting = loadKernel({ url: wasmUrl });
+const fonts = new Map<FontName, LetterFont>();
+const cache = new SolidCache();
 
 let current: SolidMesh | undefined;
 let estimating: ReturnType<typeof setTimeout> | undefined;
 
 self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
-  const ready = await workshop;
-  if (data.kind === 'evaluate') evaluateRecipe(data, ready);
-  else cutAt(data, ready);
+  const kernel = await starting;
+  if (data.kind === 'section') return cutAt(data, kernel);
+  await fetchFonts(data.recipe);
+  evaluateRecipe(data, kernel);
 };
+
+/** Fonts are fetched when they are first written with. */
+async function fetchFonts(recipe: Recipe): Promise<void> {
+  const missing = fontsIn(recipe).filter((name) => !fonts.has(name));
+  await Promise.all(
+    missing.map(async (name) => {
+      const response = await fetch(fontFiles[name]);
+      if (response.ok) fonts.set(name, loadFont(await response.arrayBuffer()));
+    }),
+  );
+}
 
 function evaluateRecipe(
   { job, recipe, limits }: Extract<ToWorker, { kind: 'evaluate' }>,
-  ready: Workshop,
+  kernel: Kernel,
 ): void {
   clearTimeout(estimating);
-  const result = evaluate(recipe, ready);
+  const workshop = { kernel, fonts: (name: FontName) => fonts.get(name) };
+  const result = evaluate(recipe, workshop, { printer: limits, cache });
   if (!result.ok) return answer({ kind: 'problem', job, problem: result.problem });
   const { mesh, volumeMm3, steps } = result;
   const stepIds = recipe.steps.map(({ id }) => id);
@@ -39,11 +61,11 @@ function evaluateRecipe(
   estimating = setTimeout(() => {
     const { layerMm, lineWidthMm } = limits;
     const settings = { ...everydaySettings, layerMm, firstLayerMm: layerMm, lineWidthMm };
-    answer({ kind: 'estimate', job, estimate: estimate(slice(ready.kernel, mesh, settings), settings) });
+    answer({ kind: 'estimate', job, estimate: estimate(slice(kernel, mesh, settings), settings) });
   }, ESTIMATE_AFTER_MS);
 }
 
-function cutAt({ job, zMm }: Extract<ToWorker, { kind: 'section' }>, { kernel }: Workshop): void {
+function cutAt({ job, zMm }: Extract<ToWorker, { kind: 'section' }>, kernel: Kernel): void {
   const mesh = current;
   if (!mesh || mesh.triangles.length === 0) return;
   const region = inScope((scope) => new Sections(kernel, scope, mesh).at(scope, zMm).outlines());

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { plainSentence, sentenceOf, type Recipe } from '@kelbrin/core/recipe';
+  import { amountWords, plainSentence, sentenceOf, type Recipe } from '@kelbrin/core/recipe';
 
   interface Props {
     recipe: Recipe;
@@ -9,18 +9,30 @@
   let { recipe, marked, onmark }: Props = $props();
 </script>
 
+{#if recipe.measures.length > 0}
+  <ul class="border-hairline border-b px-4 py-2" aria-label="Measures">
+    {#each recipe.measures as { name, value } (name)}
+      <li class="leading-7"><span class="measured">{name}</span> = {amountWords(value, 'mm')}</li>
+    {/each}
+  </ul>
+{/if}
 <ol class="flex flex-col gap-1 p-3" aria-label="Recipe">
   {#each recipe.steps as step, index (step.id)}
     <li data-step={step.id} aria-current={marked === step.id ? 'step' : undefined}>
       <button
         type="button"
+        class:opacity-55={step.off}
         class="flex w-full gap-3 rounded border px-3 py-2 text-left leading-7 {marked === step.id
           ? 'border-primary-700 bg-primary-50'
           : 'border-transparent'}"
         onclick={() => onmark(step.id)}
       >
         <span class="measured text-ink-soft text-sm">{index + 1}</span>
-        <span>{plainSentence(sentenceOf(step, { recipe, index }))}</span>
+        <span
+          >{#if step.name}<strong>{step.name}:</strong>
+          {/if}{plainSentence(sentenceOf(step, { recipe, index }))}{#if step.off}
+            (switched off){/if}</span
+        >
       </button>
     </li>
   {/each}

@@ -6,7 +6,7 @@ import { pictures } from './db/schema/projects.ts';
 import { sha256 } from './sha256.ts';
 
 /** Goes up when pictures are drawn differently, so that old ones are drawn anew. */
-const DRAWING = 1;
+const DRAWING = 2;
 
 /** The picture of a recipe's part as a PNG file, drawn in a filament's colour; kept for the next time. */
 export async function pictureOf(db: Database, recipe: Recipe, colour: string): Promise<Uint8Array> {

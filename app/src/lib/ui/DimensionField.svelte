@@ -1,41 +1,65 @@
 <script lang="ts">
-  import { formatMm } from '@kelbrin/core/recipe';
-  import { nudged, readLength } from './dimension';
+  import { amountWords, formatNumber, isFormula, type Amount, type Unit } from '@kelbrin/core/recipe';
+  import { nudged, readAmount } from './dimension';
 
   interface Props {
-    value: number;
+    value: Amount;
+    /** What a formula is worth now; undefined while it cannot be worked out. */
+    worth?: number;
     label: string;
-    unit?: string;
+    unit?: Unit;
     min: number;
     max: number;
     /** What one press of an arrow key, or a few pixels of dragging, adds. */
-    stepMm: number;
+    nudge: number;
+    /** The measures that can be used. */
+    measures?: ReadonlyMap<string, number>;
     /** What is wrong with the value where it stands, if anything. */
     problem?: string;
     /** A new value; those of one drag come with the same number. */
-    onchange(value: number, gesture?: number): void;
+    onchange(value: Amount, gesture?: number): void;
     onproblem(message: string | undefined): void;
   }
-  let { value, label, unit = 'mm', min, max, stepMm, problem, onchange, onproblem }: Props = $props();
+  let {
+    value,
+    worth,
+    label,
+    unit = 'mm',
+    min,
+    max,
+    nudge,
+    measures = new Map(),
+    problem,
+    onchange,
+    onproblem,
+  }: Props = $props();
 
   /** Pixels of dragging that count as one step. */
   const DRAG_PX = 4;
 
   let typed = $state<string>();
   let drag: { x: number; from: number; moved: boolean; gesture: number } | undefined;
-  const shown = $derived(typed ?? formatMm(value));
+  const number = $derived(isFormula(value) ? worth : value);
+  const shown = $derived(typed ?? (isFormula(value) ? value.formula : formatNumber(value)));
+  const hint = $derived(
+    isFormula(value)
+      ? `${label}: ${worth === undefined ? 'not known' : amountWords(worth, unit)}`
+      : `${label}: type, drag sideways, or use the arrow keys`,
+  );
 
   function factor(event: KeyboardEvent | PointerEvent): number {
+    // Things are counted one by one.
+    if (unit === '') return event.shiftKey ? 10 : 1;
     return event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
   }
 
   function commit(): void {
     if (typed === undefined) return;
-    const read = readLength(typed, min, max);
+    const read = readAmount(typed, { unit, min, max, measures });
     if (!read.ok) return onproblem(read.message);
     typed = undefined;
     onproblem(undefined);
-    if (read.mm !== value) onchange(read.mm);
+    if (JSON.stringify(read.amount) !== JSON.stringify(value)) onchange(read.amount);
   }
 
   function onkeydown(event: KeyboardEvent & { currentTarget: HTMLInputElement }): void {
@@ -43,7 +67,8 @@
     if (way !== 0) {
       event.preventDefault();
       commit();
-      onchange(nudged(value, way * stepMm * factor(event), min, max));
+      // A formula is changed by writing it, so that no measure is lost by a slip of the hand.
+      if (!isFormula(value)) onchange(nudged(value, way * nudge * factor(event), min, max));
     } else if (event.key === 'Enter') {
       commit();
       event.currentTarget.select();
@@ -54,12 +79,12 @@
   }
 
   function onpointermove(event: PointerEvent & { currentTarget: HTMLInputElement }): void {
-    if (!drag) return;
+    if (!drag || isFormula(value)) return;
     const steps = Math.trunc((event.clientX - drag.x) / DRAG_PX);
     if (!drag.moved && Math.abs(event.clientX - drag.x) < DRAG_PX) return;
     if (!drag.moved) event.currentTarget.setPointerCapture(event.pointerId);
     drag.moved = true;
-    const next = nudged(drag.from, steps * stepMm * factor(event), min, max);
+    const next = nudged(drag.from, steps * nudge * factor(event), min, max);
     if (next !== value) onchange(next, drag.gesture);
   }
 
@@ -76,23 +101,24 @@
     class:wrong={problem !== undefined}
     size={Math.max(1, shown.length)}
     type="text"
-    inputmode="decimal"
+    inputmode={isFormula(value) ? 'text' : 'decimal'}
     role="spinbutton"
     aria-label={label}
-    aria-valuenow={value}
+    aria-valuenow={number}
     aria-valuemin={min}
     aria-valuemax={max}
+    aria-valuetext={isFormula(value) ? value.formula : undefined}
     aria-invalid={problem !== undefined}
-    title={problem ?? `${label}: type, drag sideways, or use the arrow keys`}
+    title={problem ?? hint}
     value={shown}
     oninput={(event) => (typed = event.currentTarget.value)}
     onblur={commit}
     {onkeydown}
     onpointerdown={(event) =>
-      (drag = { x: event.clientX, from: value, moved: false, gesture: performance.now() })}
+      (drag = { x: event.clientX, from: number ?? 0, moved: false, gesture: performance.now() })}
     {onpointermove}
     {onpointerup}
-  />{#if unit}<span class="measured text-ink-soft ml-0.5 text-sm">{unit}</span>{/if}
+  />{#if unit}<span class="measured text-ink-soft text-sm" class:ml-0.5={unit === 'mm'}>{unit}</span>{/if}
 </span>
 
 <style>

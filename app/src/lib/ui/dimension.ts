@@ -1,32 +1,37 @@
-/** Millimetres in each unit that can be typed behind a number. */
-const unitsMm: Record<string, number> = { '': 1, mm: 1, cm: 10, m: 1000, in: 25.4, inch: 25.4, '"': 25.4 };
+import { namesIn, workOut, withUnit, type Amount, type Unit } from '@kelbrin/core/recipe';
 
-/** Either millimetres, or a sentence that says what is wrong with what was typed. */
-export type Typed = { ok: true; mm: number } | { ok: false; message: string };
-
-/**
- * Reads a length as people type it: with a decimal point or comma, and perhaps a unit.
- *
- * @example
- * readLength('2,5 cm', 0.1, 1000) // { ok: true, mm: 25 }
- */
-export function readLength(typed: string, min: number, max: number): Typed {
-  const found = /^\s*([-−+]?\d*[.,]?\d*)\s*([a-z"]*)\s*$/i.exec(typed);
-  const number = found && /\d/.test(found[1]) ? Number(found[1].replace(',', '.').replace('−', '-')) : NaN;
-  const unit = found ? unitsMm[found[2].toLowerCase()] : undefined;
-  if (Number.isNaN(number) || unit === undefined) {
-    return {
-      ok: false,
-      message: `“${typed.trim()}” is not a length: type a number, perhaps with mm, cm or in.`,
-    };
-  }
-  const mm = Math.round(number * unit * 1000) / 1000;
-  if (mm < min) return { ok: false, message: `At least ${min} mm.` };
-  if (mm > max) return { ok: false, message: `At most ${max} mm.` };
-  return { ok: true, mm };
+/** What a field may hold and what can be used in it. */
+export interface FieldRules {
+  readonly unit: Unit;
+  readonly min: number;
+  readonly max: number;
+  readonly measures: ReadonlyMap<string, number>;
 }
 
-/** A length moved by steps and kept in its bounds, rounded to the step's own decimals. */
-export function nudged(mm: number, byMm: number, min: number, max: number): number {
-  return Math.min(max, Math.max(min, Math.round((mm + byMm) * 1000) / 1000));
+/** Either an amount with what it is worth now, or a sentence that says what is wrong with what was typed. */
+export type Typed = { ok: true; amount: Amount; worth: number } | { ok: false; message: string };
+
+/**
+ * Reads an amount as people type it: a number with a decimal point or comma and perhaps a unit becomes a plain number;
+ * arithmetic and measures stay as they were written.
+ *
+ * @example
+ * readAmount('2,5 cm', rules) // { ok: true, amount: 25, worth: 25 }
+ * readAmount('cane + 0.4', rules) // { ok: true, amount: { formula: 'cane + 0.4' }, worth: 8.4 }
+ */
+export function readAmount(typed: string, { unit, min, max, measures }: FieldRules): Typed {
+  const formula = typed.trim();
+  const worked = workOut(formula, measures);
+  if (!worked.ok) return worked;
+  const worth = Math.round(worked.value * 1000) / 1000;
+  if (worth < min) return { ok: false, message: `At least ${withUnit(min, unit)}.` };
+  if (worth > max) return { ok: false, message: `At most ${withUnit(max, unit)}.` };
+  if (unit === '' && !Number.isInteger(worth)) return { ok: false, message: 'A whole number.' };
+  const isPlain = namesIn(formula).length === 0 && !/[-+*/:()−×÷·]/.test(formula.replace(/^[-−]/, ''));
+  return { ok: true, amount: isPlain ? worth : { formula }, worth };
+}
+
+/** A number moved by steps and kept in its bounds, rounded to a thousandth. */
+export function nudged(value: number, by: number, min: number, max: number): number {
+  return Math.min(max, Math.max(min, Math.round((value + by) * 1000) / 1000));
 }

@@ -1,132 +1,240 @@
 import * as z from 'zod';
-import { centredOn, placement, shiftAlong } from '../placement.ts';
-import { choice, millimetres, placementTokens, text, type Token } from '../sentence.ts';
-import { extentOf, type StepKind } from './stepKind.ts';
+import { signedAreaOf, turned, type Outline, type Region } from '../../plane/index.ts';
+import { combined, shift, type Box, type Pose } from '../../mesh/index.ts';
+import { angle, length, type Resolved } from '../amount.ts';
+import { facing, normalOf, type Facing } from '../facing.ts';
+import { outline, outlineRegion, outlineSizes, outlineTokens } from '../outlines/index.ts';
+import { axisIndex, centredOn, fromPlate, onTop, placement } from '../placement.ts';
+import { alongTokens, placementTokens } from '../placementSentence.ts';
+import { clause, choice, degrees, millimetres, oneOf, text, type Token } from '../sentence.ts';
+import { edgeAddition, edgeFinish, edgeTokens, sideLevels } from './edgeFinish.ts';
+import { facingToken, isFlush, placedPose, spreadOf } from './placed.ts';
+import { roundedOff, rounding, roundingTokens } from './rounding.ts';
+import { stepSchema, type BuildKit, type Built, type Level, type StepKind } from './stepKind.ts';
 
-const lengthMm = z.number().min(0.1).max(1000);
-
-const outline = z.discriminatedUnion('shape', [
-  z.strictObject({
-    shape: z.literal('roundedRectangle'),
-    widthMm: lengthMm,
-    depthMm: lengthMm,
-    cornerMm: z.number().min(0).max(500),
-  }),
-  z.strictObject({ shape: z.literal('circle'), diameterMm: lengthMm }),
+export const depth = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('by'), mm: length() }),
+  /** From one end of the part to the other; for cuts and for keeping. */
+  z.strictObject({ type: z.literal('through') }),
 ]);
 
-export const extrudeSchema = z.strictObject({
-  id: z.string().min(1).max(40),
-  kind: z.literal('extrude'),
+export const effect = z.enum(['add', 'cut', 'keep']);
+
+export const schema = stepSchema('extrude', {
+  effect,
   outline,
-  upMm: lengthMm,
-  /** Whether it rises from the plate, or from the top of the step it is placed on. */
-  base: z.enum(['plate', 'top']),
+  /** Outer and inner corners of the outline made round. */
+  rounding: rounding.optional(),
+  turnDeg: angle().optional(),
+  facing,
+  depth,
+  /** How much it narrows upwards, ° from the vertical. */
+  taperDeg: angle(-80, 80).optional(),
+  top: edgeFinish.optional(),
+  bottom: edgeFinish.optional(),
+  /** Only the outer edge is finished; those of openings in the outline are left sharp. */
+  outerOnly: z.literal(true).optional(),
   placement,
 });
+export type ExtrudeStep = z.infer<typeof schema>;
 
-export type ExtrudeStep = z.infer<typeof extrudeSchema>;
+/** How far a cut reaches beyond the surfaces it opens, so that no skin of no thickness is left. */
+export const CLEAR_MM = 1;
 
-/** Raises an outline from the plate, or from the top of an earlier step. */
+/** Raises an outline, adding, cutting, or keeping only what lies inside. */
 export const extrude: StepKind<ExtrudeStep> = {
   kind: 'extrude',
   label: 'Extrude a shape',
+  group: 'shape',
 
   create: (id, on) => ({
     id,
     kind: 'extrude',
-    outline: { shape: 'roundedRectangle', widthMm: 70, depthMm: 25, cornerMm: 4 },
-    upMm: 2.4,
-    base: on === undefined ? 'plate' : 'top',
-    placement: centredOn(on),
+    effect: 'add',
+    outline:
+      on === undefined
+        ? { shape: 'roundedRectangle', widthMm: 70, depthMm: 25, cornerMm: 4 }
+        : { shape: 'roundedRectangle', widthMm: 10, depthMm: 10, cornerMm: 2 },
+    facing: 'up',
+    depth: { type: 'by', mm: 2.4 },
+    placement: centredOn(on, on === undefined ? fromPlate : onTop),
   }),
 
   sentence(step, context) {
-    const isPlaced = 'step' in step.placement.on;
-    const base: Token[] = isPlaced
-      ? [
-          choice(
-            ['base'],
-            'rising from',
-            [
-              { label: 'from the plate', value: 'plate' },
-              { label: 'on top', value: 'top' },
-            ],
-            ({ value }) => value === step.base,
-          ),
-          text(','),
-        ]
-      : [];
+    const outer = step.outerOnly ? 'outer ' : '';
+    const { axis } = normalOf[step.facing];
     return [
-      text('Extrude a'),
-      ...outlineTokens(step),
-      text('up'),
-      millimetres(['upMm'], step.upMm, 'height'),
-      ...base,
-      ...placementTokens(step.placement, context),
+      oneOf(['effect'], 'add, cut or keep', step.effect, { add: 'Extrude', cut: 'Cut', keep: 'Keep only' }),
+      text('a'),
+      ...outlineTokens(step.outline, ['outline'], context),
+      ...roundingTokens(step.rounding),
+      ...(step.turnDeg === undefined
+        ? []
+        : clause(
+            [text(', turned'), degrees(['turnDeg'], step.turnDeg, 'turned by')],
+            ['turnDeg'],
+            'Do not turn it',
+          )),
+      text(','),
+      ...depthTokens(step),
+      text(','),
+      ...(step.depth.type === 'through'
+        ? []
+        : [...alongTokens(axis, step.placement[axis], step.placement.on, ['placement', axis]), text(',')]),
+      ...placementTokens(step.placement, context, spreadOf(step.facing)),
+      ...(step.taperDeg === undefined
+        ? []
+        : clause(
+            [text('; tapered'), degrees(['taperDeg'], step.taperDeg, 'taper', { min: -80, max: 80 })],
+            ['taperDeg'],
+            'Do not taper it',
+          )),
+      ...edgeTokens(step.top, ['top'], `${outer}top edge`),
+      ...edgeTokens(step.bottom, ['bottom'], `${outer}bottom edge`),
       text('.'),
     ];
   },
 
-  references: (step) => ('step' in step.placement.on ? [step.placement.on.step] : []),
+  sizes: (step) =>
+    step.facing === 'up' && !step.turnDeg && step.depth.type === 'by'
+      ? outlineSizes(step.outline, ['outline'])
+      : [],
+
+  additions: (step) => [
+    ...edgeAddition(step.top, ['top'], 'top edge'),
+    ...edgeAddition(step.bottom, ['bottom'], 'bottom edge'),
+    ...(step.rounding
+      ? []
+      : [{ label: 'round the corners', path: ['rounding'], value: { outerMm: 1, innerMm: 1 } }]),
+    ...(step.turnDeg === undefined ? [{ label: 'turn it', path: ['turnDeg'], value: 45 }] : []),
+    ...(step.taperDeg === undefined ? [{ label: 'taper it', path: ['taperDeg'], value: 10 }] : []),
+    ...(step.top || step.bottom
+      ? [
+          step.outerOnly
+            ? { label: 'finish the rims of openings too', path: ['outerOnly'], value: undefined }
+            : { label: 'finish the outer edge only', path: ['outerOnly'], value: true },
+        ]
+      : []),
+  ],
 
   build(step, kit) {
-    const host = kit.boxOf(step.placement.on);
-    const region =
-      step.outline.shape === 'circle'
-        ? kit.circle(step.outline.diameterMm)
-        : kit.roundedRectangle(step.outline.widthMm, step.outline.depthMm, step.outline.cornerMm);
-    if (step.outline.shape === 'roundedRectangle') {
-      const largest = Math.min(step.outline.widthMm, step.outline.depthMm) / 2;
-      if (step.outline.cornerMm > largest) {
-        kit.fail(
-          ['outline', 'cornerMm'],
-          `The corners can be at most ${largest} mm, half of the shorter side.`,
-        );
-      }
+    const drawn = outlineRegion(step.outline, {
+      ...kit,
+      fail: (path, message, at) => kit.fail(['outline', ...path], message, at),
+    });
+    const region = turned(roundedOff(drawn, step.rounding, kit), step.turnDeg ?? 0);
+    if (step.effect !== 'add' && !kit.partBox()) {
+      return kit.fail(['effect'], 'There is no material yet: put this step after one that adds some.');
     }
-    const extent = extentOf(region);
-    const at = [
-      shiftAlong('x', step.placement.x, extent.x, host),
-      shiftAlong('y', step.placement.y, extent.y, host),
-    ] as const;
-    const from = host && step.base === 'top' ? host.max[2] : 0;
-    return { effect: 'add', body: kit.prism(region, at, from, from + step.upMm) };
+    return extruded(step, region, kit);
   },
 };
 
-function outlineTokens({ outline }: ExtrudeStep): Token[] {
-  const across = outline.shape === 'circle' ? outline.diameterMm : Math.min(outline.widthMm, outline.depthMm);
-  const shape = choice(
-    ['outline'],
-    'shape',
-    [
-      {
-        label: 'rounded rectangle',
-        value: {
-          shape: 'roundedRectangle',
-          widthMm: across,
-          depthMm: across,
-          cornerMm: Math.min(2, across / 2),
-        },
-      },
-      { label: 'circle', value: { shape: 'circle', diameterMm: across } },
-    ],
-    ({ value }) => (value as { shape: string }).shape === outline.shape,
-  );
-  if (outline.shape === 'circle') {
-    return [
-      shape,
-      millimetres(['outline', 'diameterMm'], outline.diameterMm, 'diameter', { sign: 'Ø', stepMm: 0.5 }),
-    ];
+/** The facing and depth in words. */
+function depthTokens(step: ExtrudeStep): Token[] {
+  const { effect, depth } = step;
+  const ways: Record<Facing, string> = {
+    up: 'up',
+    down: 'down',
+    front: 'towards the front',
+    back: 'towards the back',
+    left: 'towards the left',
+    right: 'towards the right',
+  };
+  if (effect === 'add' && depth.type === 'by') {
+    return [facingToken(step, 'which way', ways), millimetres(['depth', 'mm'], depth.mm, 'height')];
   }
   return [
-    shape,
-    millimetres(['outline', 'widthMm'], outline.widthMm, 'width', { stepMm: 1 }),
-    text('×'),
-    millimetres(['outline', 'depthMm'], outline.depthMm, 'depth', { stepMm: 1 }),
-    text(', corners'),
-    millimetres(['outline', 'cornerMm'], outline.cornerMm, 'corner radius', { min: 0, stepMm: 0.5 }),
-    text(','),
+    ...(depth.type === 'by' ? [millimetres(['depth', 'mm'], depth.mm, 'depth')] : []),
+    choice(
+      ['depth'],
+      'how deep',
+      [
+        { label: 'right through', value: { type: 'through' } },
+        { label: 'deep', value: { type: 'by', mm: 1 } },
+      ],
+      ({ value }) => (value as { type: string }).type === depth.type,
+    ),
+    facingToken(step, 'from which side', fromSide),
   ];
 }
+
+/** From which side something is cut, in words. */
+export const fromSide: Record<Facing, string> = {
+  up: 'from above',
+  down: 'from below',
+  front: 'from the front',
+  back: 'from the back',
+  left: 'from the left',
+  right: 'from the right',
+};
+
+/** What the fields that all flat things share make of a region. */
+export function extruded<Body>(
+  step: Pick<
+    Resolved<ExtrudeStep>,
+    'effect' | 'facing' | 'depth' | 'taperDeg' | 'top' | 'bottom' | 'outerOnly' | 'placement'
+  >,
+  region: Region,
+  kit: BuildKit<Body>,
+): Built<Body> {
+  const { effect, facing: side, placement: placed } = step;
+  const host = kit.hostBox(placed.on);
+  const through = step.depth.type === 'through' ? throughPart(kit.partBox() ?? host, side) : undefined;
+  const heightMm = through ? through.heightMm : (step.depth as { mm: number }).mm;
+  let { pose, box } = placedPose(region, heightMm, side, placed, host);
+  if (through) pose = atStart(pose, side, through.startMm);
+
+  const cuts = effect === 'cut';
+  const taperDeg = step.taperDeg ?? 0;
+  const shape = { heightMm, taperDeg: cuts ? -taperDeg : taperDeg, top: step.top, bottom: step.bottom };
+  const openings = { topOpens: cuts, bottomOpens: cuts && through !== undefined };
+  let levels = sideLevels(kit, region, { ...shape, ...openings });
+  // A cut's own outline is the one at its opening, and a clearance keeps that open.
+  if (cuts && taperDeg !== 0) {
+    const atTop = heightMm * Math.tan((taperDeg * Math.PI) / 180);
+    levels = levels.map(({ atMm, growMm }) => ({ atMm, growMm: growMm - atTop }));
+  }
+  if (cuts && (through || isFlush(placed, side))) levels = opened(levels, through !== undefined);
+  const holes = step.outerOnly ? region.filter((each) => isOpening(each)) : [];
+  let body = kit.stack(holes.length > 0 ? region.filter((each) => !isOpening(each)) : region, levels);
+  if (holes.length > 0) {
+    const plugs = kit.stack(
+      holes.map((each) => each.toReversed()),
+      [
+        { atMm: levels[0].atMm - CLEAR_MM, growMm: 0 },
+        { atMm: levels.at(-1)!.atMm + CLEAR_MM, growMm: 0 },
+      ],
+    );
+    body = kit.minus(body, plugs);
+  }
+  body = kit.posed(body, pose);
+  if (through) box = kit.boxOf(body);
+  return { operations: [{ effect, body }], outline: region, box };
+}
+
+/** How long a cut must be to go right through a part, and where it starts along the side's axis. */
+export function throughPart(part: Box, side: Facing): { heightMm: number; startMm: number } {
+  const { axis, isHigh } = normalOf[side];
+  const [low, high] = [part.min[axisIndex[axis]], part.max[axisIndex[axis]]];
+  return { heightMm: high - low, startMm: isHigh ? low : high };
+}
+
+/** The pose with the foot of the thing at a place along the side's axis, whatever the placement says there. */
+export function atStart(pose: Pose, side: Facing, startMm: number): Pose {
+  const { axis } = normalOf[side];
+  const by: [number, number, number] = [0, 0, 0];
+  by[axisIndex[axis]] = startMm - pose[12 + axisIndex[axis]];
+  return combined(shift(by), pose);
+}
+
+function opened(levels: readonly Level[], both: boolean): Level[] {
+  const [first, last] = [levels[0], levels.at(-1)!];
+  return [
+    ...(both ? [{ ...first, atMm: first.atMm - CLEAR_MM }] : []),
+    ...levels,
+    { ...last, atMm: last.atMm + CLEAR_MM },
+  ];
+}
+
+const isOpening = (each: Outline) => signedAreaOf(each) < 0;

@@ -1,80 +1,330 @@
 import * as z from 'zod';
-import { centredOn, placement, shiftAlong } from '../placement.ts';
-import { choice, millimetres, placementTokens, text, type Token } from '../sentence.ts';
-import type { StepKind } from './stepKind.ts';
+import { circlePoints, type Point } from '../../plane/index.ts';
+import { combined, posed, shift, type Box } from '../../mesh/index.ts';
+import { length, type Amount, type Resolved } from '../amount.ts';
+import { facing, facingPose, normalOf } from '../facing.ts';
+import { valuesOf, worthOf } from '../measures.ts';
+import { axisIndex, centredOn, downFromTop, placement, shiftFor } from '../placement.ts';
+import { placementTokens } from '../placementSentence.ts';
+import { classroomPrinter, fit, fittedDiameter, type PrinterTraits } from '../printer.ts';
+import {
+  clause,
+  choice,
+  formatMm,
+  millimetres,
+  oneOf,
+  text,
+  type SentenceContext,
+  type Token,
+} from '../sentence.ts';
+import { CLEAR_MM, fromSide, throughPart } from './extrude.ts';
+import { facingToken, spreadOf } from './placed.ts';
+import { stepSchema, type StepKind } from './stepKind.ts';
 
-const depth = z.discriminatedUnion('type', [
-  z.strictObject({ type: z.literal('through') }),
-  z.strictObject({ type: z.literal('blind'), mm: z.number().min(0.1).max(1000) }),
+/** Clearance holes for metric screws, mm: fine, medium and coarse series of ISO 273:1979. */
+export const clearanceMm = {
+  M2: { close: 2.2, normal: 2.4, loose: 2.6 },
+  'M2.5': { close: 2.7, normal: 2.9, loose: 3.1 },
+  M3: { close: 3.2, normal: 3.4, loose: 3.6 },
+  M4: { close: 4.3, normal: 4.5, loose: 4.8 },
+  M5: { close: 5.3, normal: 5.5, loose: 5.8 },
+  M6: { close: 6.4, normal: 6.6, loose: 7 },
+  M8: { close: 8.4, normal: 9, loose: 10 },
+} as const;
+type Screw = keyof typeof clearanceMm;
+const screws = Object.keys(clearanceMm) as [Screw, ...Screw[]];
+
+const size = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('diameter'), mm: length(0.1, 500) }),
+  z.strictObject({
+    by: z.literal('screw'),
+    screw: z.enum(screws),
+    play: z.enum(['close', 'normal', 'loose']),
+  }),
+  /** For an object of a diameter: the fit's allowance and the printer's shrinkage are added. */
+  z.strictObject({ by: z.literal('fit'), mm: length(0.1, 500), fit }),
 ]);
+type Size = z.infer<typeof size>;
 
-export const holeSchema = z.strictObject({
-  id: z.string().min(1).max(40),
-  kind: z.literal('hole'),
-  diameterMm: z.number().min(0.1).max(500),
-  depth,
+const rim = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('chamfer'), mm: length(0.05, 50) }),
+  /** A cone of 90° that a countersunk head fits into. */
+  z.strictObject({ type: z.literal('countersink'), acrossMm: length(0.2, 500) }),
+  /** A wider bore that a head disappears in. */
+  z.strictObject({ type: z.literal('counterbore'), acrossMm: length(0.2, 500), deepMm: length(0.1, 500) }),
+]);
+type Rim = z.infer<typeof rim>;
+
+export const schema = stepSchema('hole', {
+  size,
+  depth: z.discriminatedUnion('type', [
+    z.strictObject({ type: z.literal('through') }),
+    z.strictObject({ type: z.literal('blind'), mm: length() }),
+  ]),
+  rim: rim.optional(),
+  facing,
   placement,
 });
+export type HoleStep = z.infer<typeof schema>;
 
-export type HoleStep = z.infer<typeof holeSchema>;
-
-/** How far a cut reaches beyond the surfaces it opens, so that no skin of no thickness is left. */
-const CLEAR_MM = 1;
-
-/** Cuts a round upright hole, right through or to a depth below the step it is placed on. */
+/** Cuts a round hole, right through or to a depth, square into any side. */
 export const hole: StepKind<HoleStep> = {
   kind: 'hole',
   label: 'Cut a hole',
+  group: 'cut',
 
   create: (id, on) => ({
     id,
     kind: 'hole',
-    diameterMm: 4,
+    size: { by: 'diameter', mm: 4 },
     depth: { type: 'through' },
-    placement:
-      on === undefined ? centredOn() : { ...centredOn(on), x: { relation: 'inFrom', edge: 'low', mm: 6 } },
+    facing: 'up',
+    placement: {
+      ...centredOn(on, downFromTop),
+      ...(on === undefined ? {} : { x: { relation: 'inFrom', edge: 'low', mm: 6 } as const }),
+    },
   }),
 
-  sentence(step, context) {
-    const deep: Token[] =
-      step.depth.type === 'blind' ? [millimetres(['depth', 'mm'], step.depth.mm, 'depth of the hole')] : [];
-    return [
-      text('Cut a hole of'),
-      millimetres(['diameterMm'], step.diameterMm, 'diameter', { sign: 'Ø' }),
-      ...deep,
-      choice(
-        ['depth'],
-        'how deep',
-        [
-          { label: 'right through', value: { type: 'through' } },
-          { label: 'deep', value: { type: 'blind', mm: 1 } },
-        ],
-        ({ value }) => (value as { type: string }).type === step.depth.type,
-      ),
-      text(', its middle'),
-      ...placementTokens(step.placement, context),
-      text('.'),
-    ];
-  },
+  sentence: (step, context) => [
+    text('Cut a hole'),
+    ...sizeTokens(step.size, context),
+    text(','),
+    ...(step.depth.type === 'blind'
+      ? [millimetres(['depth', 'mm'], step.depth.mm, 'depth of the hole')]
+      : []),
+    choice(
+      ['depth'],
+      'how deep',
+      [
+        { label: 'right through', value: { type: 'through' } },
+        { label: 'deep', value: { type: 'blind', mm: 1 } },
+      ],
+      ({ value }) => (value as { type: string }).type === step.depth.type,
+    ),
+    facingToken(step, 'from which side', fromSide),
+    ...rimTokens(step.rim),
+    text(', its middle'),
+    ...placementTokens(step.placement, context, spreadOf(step.facing), 'middle'),
+    text('.'),
+  ],
 
-  references: (step) => ('step' in step.placement.on ? [step.placement.on.step] : []),
+  sizes: (step) =>
+    step.facing === 'up' && step.size.by === 'diameter' ? [{ path: ['size', 'mm'], axis: 'x' }] : [],
+
+  additions: (step) =>
+    step.rim
+      ? []
+      : [
+          { label: 'chamfer its rim', path: ['rim'], value: { type: 'chamfer', mm: 0.5 } },
+          {
+            label: 'countersink it',
+            path: ['rim'],
+            value: { type: 'countersink', acrossMm: 2 * roughly(step.size) },
+          },
+          {
+            label: 'counterbore it',
+            path: ['rim'],
+            value: { type: 'counterbore', acrossMm: 2 * roughly(step.size), deepMm: 2 },
+          },
+        ],
 
   build(step, kit) {
-    const host = kit.boxOf(step.placement.on);
     const part = kit.partBox();
-    if (!part)
+    if (!part) {
       return kit.fail(
         [],
         'There is nothing to cut a hole in yet: put this step after one that adds material.',
       );
-    const middle = { low: 0, high: 0 };
-    const at = [
-      shiftAlong('x', step.placement.x, middle, host),
-      shiftAlong('y', step.placement.y, middle, host),
-    ] as const;
-    const top = host ? host.max[2] : part.max[2];
-    const from = step.depth.type === 'through' ? part.min[2] - CLEAR_MM : top - step.depth.mm;
-    const to = step.depth.type === 'through' ? part.max[2] + CLEAR_MM : Math.max(top, part.max[2]) + CLEAR_MM;
-    return { effect: 'cut', body: kit.prism(kit.circle(step.diameterMm), at, from, to) };
+    }
+    const { axis, isHigh } = normalOf[step.facing];
+    const host = 'plate' in step.placement.on ? part : kit.hostBox(step.placement.on);
+    const diameter = diameterOf(step.size, kit.printer);
+    const radius = diameter / 2;
+
+    // Along its own axis, the hole's opening is at the host's face and its way is counted outwards.
+    const outward = (mm: number) => (isHigh ? mm : -mm);
+    const face = outward(isHigh ? host.max[axisIndex[axis]] : host.min[axisIndex[axis]]);
+    const through = throughPart(part, step.facing);
+    const [floor, end] = [outward(through.startMm), outward(through.startMm) + through.heightMm];
+    const from = step.depth.type === 'through' ? floor - CLEAR_MM : face - step.depth.mm;
+    const to = Math.max(face, end) + CLEAR_MM;
+
+    const flat = { min: [0, 0, 0], max: [0, 0, 0] } as const;
+    const at = [...shiftFor(step.placement, flat, host)] as [number, number, number];
+    at[axisIndex[axis]] = 0;
+    const body = kit.posed(
+      step.rim ? kit.revolved([rimmed(step.rim, radius, from, face, to, kit.fail)], 360) : cylinder(),
+      combined(shift(at), facingPose(step.facing)),
+    );
+    const depthMm = Math.min(face, to) - Math.max(from, floor);
+    return {
+      operations: [{ effect: 'cut', body, staysOpen: true }],
+      outline: [circlePoints(radius)],
+      box: holeBox(at, radius, face, depthMm, step.facing),
+    };
+
+    function cylinder() {
+      return kit.stack(
+        [circlePoints(radius)],
+        [
+          { atMm: from, growMm: 0 },
+          { atMm: to, growMm: 0 },
+        ],
+      );
+    }
   },
 };
+
+/** The diameter that is drawn for a hole, mm. */
+export function diameterOf(of: Resolved<Size>, printer: PrinterTraits): number {
+  switch (of.by) {
+    case 'diameter':
+      return of.mm;
+    case 'screw':
+      return clearanceMm[of.screw][of.play];
+    case 'fit':
+      return fittedDiameter(of.mm, of.fit, printer);
+  }
+}
+
+function sizeTokens(of: Size, { recipe, printer = classroomPrinter }: SentenceContext): Token[] {
+  const rough = roughly(of);
+  const by = choice(
+    ['size'],
+    'sized by',
+    [
+      { label: 'of', value: { by: 'diameter', mm: rough } },
+      { label: 'for a screw', value: { by: 'screw', screw: nearestScrew(rough), play: 'normal' } },
+      { label: 'to fit an object of', value: { by: 'fit', mm: rough, fit: 'sliding' } },
+    ],
+    ({ value }) => (value as Size).by === of.by,
+  );
+  if (of.by === 'screw') {
+    const names = Object.fromEntries(screws.map((name) => [name, name])) as Record<Screw, string>;
+    return [
+      by,
+      oneOf(['size', 'screw'], 'screw', of.screw, names),
+      text(','),
+      oneOf(['size', 'play'], 'play', of.play, { close: 'close', normal: 'normal', loose: 'loose' }),
+      text(`(Ø ${formatMm(clearanceMm[of.screw][of.play])} mm)`),
+    ];
+  }
+  const diameter = millimetres(['size', 'mm'], of.mm, 'diameter', { sign: 'Ø', max: 500 });
+  if (of.by === 'diameter') return [by, diameter];
+  const fits = oneOf(['size', 'fit'], 'fit', of.fit, {
+    loose: 'loosely',
+    sliding: 'sliding',
+    snug: 'snugly',
+    press: 'pressed in',
+  });
+  return [by, diameter, text(','), fits, text(addedWords(of.mm, of.fit, recipe.measures, printer))];
+}
+
+/** What was added to an object's diameter, and why. */
+function addedWords(
+  mm: Amount,
+  how: Resolved<Extract<Size, { by: 'fit' }>>['fit'],
+  measures: SentenceContext['recipe']['measures'],
+  printer: PrinterTraits,
+): string {
+  const values = valuesOf(measures);
+  const worth = worthOf(mm, values.ok ? values.values : new Map());
+  if (!worth.ok) return '';
+  const drawn = fittedDiameter(worth.value, how, printer);
+  const play = printer.fitAllowanceMm[how];
+  const shrinkage = drawn - worth.value - play;
+  return `(Ø ${formatMm(Math.round(drawn * 100) / 100)} mm: ${formatMm(play)} for the fit and ${formatMm(Math.round(shrinkage * 100) / 100)} for shrinking)`;
+}
+
+function rimTokens(of: Rim | undefined): Token[] {
+  if (!of) return [];
+  const kinds = choice(
+    ['rim'],
+    'rim',
+    [
+      { label: 'with its rim chamfered by', value: { type: 'chamfer', mm: 0.5 } },
+      { label: 'countersunk to', value: { type: 'countersink', acrossMm: 8 } },
+      { label: 'counterbored to', value: { type: 'counterbore', acrossMm: 8, deepMm: 2 } },
+    ],
+    ({ value }) => (value as Rim).type === of.type,
+  );
+  const across = { sign: 'Ø', max: 500 };
+  const sizes = {
+    chamfer: () => [
+      millimetres(['rim', 'mm'], (of as { mm: Amount }).mm, 'chamfer of the rim', { min: 0.05, max: 50 }),
+    ],
+    countersink: () => [
+      millimetres(
+        ['rim', 'acrossMm'],
+        (of as { acrossMm: Amount }).acrossMm,
+        'diameter of the countersink',
+        across,
+      ),
+    ],
+    counterbore: () => {
+      const bore = of as Extract<Rim, { type: 'counterbore' }>;
+      return [
+        millimetres(['rim', 'acrossMm'], bore.acrossMm, 'diameter of the counterbore', across),
+        text(','),
+        millimetres(['rim', 'deepMm'], bore.deepMm, 'depth of the counterbore'),
+        text('deep'),
+      ];
+    },
+  }[of.type]();
+  return clause([text(','), kinds, ...sizes], ['rim'], 'Leave its rim sharp');
+}
+
+/** Half the section of a hole with a rim, x its distance from the axis and y the way outwards. */
+function rimmed(
+  of: Resolved<Rim>,
+  radius: number,
+  from: number,
+  face: number,
+  to: number,
+  fail: (path: readonly string[], message: string) => never,
+): Point[] {
+  const [wide, deep] =
+    of.type === 'chamfer'
+      ? [radius + of.mm, of.mm]
+      : of.type === 'countersink'
+        ? [of.acrossMm / 2, of.acrossMm / 2 - radius]
+        : [of.acrossMm / 2, of.deepMm];
+  if (wide <= radius) return fail(['rim', 'acrossMm'], 'It must be wider than the hole itself.');
+  if (face - deep < from) {
+    return fail(
+      ['rim', of.type === 'counterbore' ? 'deepMm' : of.type === 'chamfer' ? 'mm' : 'acrossMm'],
+      'It reaches deeper than the hole.',
+    );
+  }
+  const foot: Point[] = of.type === 'counterbore' ? [[radius, face - deep], [wide, face - deep]] : [[radius, face - deep]]; // prettier-ignore
+  const above = face + CLEAR_MM;
+  const rest: Point[] = to > above + 1e-9 ? [[radius, above], [radius, to]] : []; // prettier-ignore
+  return [[0, from], [radius, from], ...foot, [wide, face], [wide, above], ...rest, [0, Math.max(to, above)]];
+}
+
+function holeBox(
+  at: readonly number[],
+  radius: number,
+  face: number,
+  depthMm: number,
+  side: HoleStep['facing'],
+): Box {
+  const turn = facingPose(side);
+  const corners = [posed(turn, [-radius, -radius, face - depthMm]), posed(turn, [radius, radius, face])];
+  const pick = (i: number, how: typeof Math.min) => how(corners[0][i], corners[1][i]) + at[i];
+  return {
+    min: [pick(0, Math.min), pick(1, Math.min), pick(2, Math.min)],
+    max: [pick(0, Math.max), pick(1, Math.max), pick(2, Math.max)],
+  };
+}
+
+function roughly(of: Size): number {
+  if (of.by === 'screw') return clearanceMm[of.screw].normal;
+  return typeof of.mm === 'number' ? of.mm : 4;
+}
+
+function nearestScrew(mm: number): Screw {
+  return screws.reduce((best, name) =>
+    Math.abs(clearanceMm[name].normal - mm) < Math.abs(clearanceMm[best].normal - mm) ? name : best,
+  );
+}

@@ -1,43 +1,87 @@
 import * as z from 'zod';
-import { extrude, extrudeSchema } from './extrude.ts';
-import { hole, holeSchema } from './hole.ts';
-import { letters, lettersSchema } from './letters.ts';
-import type { SentenceContext, Token } from '../sentence.ts';
-import type { BuildKit, Material, StepKind } from './stepKind.ts';
+import type { Resolved } from '../amount.ts';
+import type { SizeField } from '../outlines/index.ts';
+import type { Addition, SentenceContext, Token } from '../sentence.ts';
+import { extrude, schema as extrudeSchema } from './extrude.ts';
+import { eyelet, schema as eyeletSchema } from './eyelet.ts';
+import { hole, schema as holeSchema } from './hole.ts';
+import { importMesh, schema as importSchema } from './importMesh.ts';
+import { letters, schema as lettersSchema } from './letters.ts';
+import { readySolid, schema as solidSchema } from './readySolid.ts';
+import { repeat, schema as repeatSchema } from './repeat.ts';
+import { revolve, schema as revolveSchema } from './revolve.ts';
+import { schema as setDownSchema, setDown } from './setDown.ts';
+import type { BuildKit, Built, Group, StepKind } from './stepKind.ts';
+import { schema as sweepSchema, sweep } from './sweep.ts';
+import { schema as trimSchema, trim } from './trim.ts';
 
 /** Any step. A new kind of step is a file in this folder and its two names in these two lists. */
-export const step = z.discriminatedUnion('kind', [extrudeSchema, holeSchema, lettersSchema]);
+export const step = z.discriminatedUnion('kind', [
+  extrudeSchema,
+  lettersSchema,
+  solidSchema,
+  revolveSchema,
+  sweepSchema,
+  eyeletSchema,
+  importSchema,
+  holeSchema,
+  trimSchema,
+  repeatSchema,
+  setDownSchema,
+]);
 export type Step = z.infer<typeof step>;
-const kinds = { extrude, hole, letters };
+type Kind = Step['kind'];
+
+const kinds = {
+  extrude,
+  letters,
+  solid: readySolid,
+  revolve,
+  sweep,
+  eyelet,
+  import: importMesh,
+  hole,
+  trim,
+  repeat,
+  setDown,
+} as unknown as Record<Kind, StepKind<Step>>;
 
 /** The kinds in the order in which they are offered. */
-export const stepKinds: readonly { kind: Step['kind']; label: string }[] = Object.values(kinds).map(
-  ({ kind, label }) => ({ kind, label }),
+export const stepKinds: readonly { kind: Kind; label: string; group: Group }[] = Object.values(kinds).map(
+  ({ kind, label, group }) => ({ kind, label, group }),
 );
 
-/** The kind that a step is of, typed to take that step. */
-function kindOf(of: { kind: Step['kind'] }): StepKind<Step> {
-  return kinds[of.kind] as unknown as StepKind<Step>;
-}
-
 /** A new step of the given kind; see {@link StepKind.create}. */
-export function createStep(kind: Step['kind'], id: string, on?: string): Step {
-  return kindOf({ kind }).create(id, on);
+export function createStep(kind: Kind, id: string, on?: string): Step {
+  return kinds[kind].create(id, on);
 }
 
 /** A step in words, every number of it a field. */
 export function sentenceOf(of: Step, context: SentenceContext): Token[] {
-  return kindOf(of).sentence(of, context);
+  return kinds[of.kind].sentence(of, context);
 }
 
-/** The ids of the earlier steps that a step is placed on. */
-export function referencesOf(of: Step): string[] {
-  return kindOf(of).references(of);
+/** Clauses that a step's sentence could also have. */
+export function additionsOf(of: Step): Addition[] {
+  return kinds[of.kind].additions?.(of) ?? [];
+}
+
+/** The sizes of a step that a handle on the plan can drag. */
+export function sizesOf(of: Step): SizeField[] {
+  return kinds[of.kind].sizes?.(of) ?? [];
 }
 
 /** What a step adds or cuts. */
-export function buildStep<Body>(of: Step, kit: BuildKit<Body>): Material<Body> {
-  return kindOf(of).build(of, kit);
+export function buildStep<Body>(of: Resolved<Step>, kit: BuildKit<Body>): Built<Body> {
+  return kinds[of.kind].build(of, kit);
 }
 
-export type { BuildKit, Material, Outline, Region, StepKind } from './stepKind.ts';
+/** Whether others can be placed on what a kind of step makes. */
+export function canCarry(kind: Kind): boolean {
+  return kinds[kind].group === 'shape';
+}
+
+export { clearanceMm } from './hole.ts';
+export type { EdgeFinish } from './edgeFinish.ts';
+export { faceWords, type Face } from './setDown.ts';
+export type { BuildKit, Built, Group, Level, Operation, StepKind } from './stepKind.ts';

@@ -1,71 +1,112 @@
-import type { Box } from '../../mesh/solidMesh.ts';
-import type { Target } from '../placement.ts';
-import type { FieldPath, SentenceContext, Token } from '../sentence.ts';
+import * as z from 'zod';
+import type { Box, Pose } from '../../mesh/index.ts';
+import type { Region } from '../../plane/index.ts';
+import type { Resolved } from '../amount.ts';
+import type { Facing } from '../facing.ts';
+import type { Lettering } from '../lettering.ts';
+import type { OutlineKit, SizeField } from '../outlines/outlineKind.ts';
+import type { StepRef, Target } from '../placement.ts';
+import type { PrinterTraits } from '../printer.ts';
+import type { Addition, SentenceContext, Token } from '../sentence.ts';
 
-/** A closed outline of x, y points in mm; the last point joins the first. */
-export type Outline = [number, number][];
-
-/** An area bounded by outlines: counter-clockwise ones add, clockwise ones are its openings. */
-export type Region = Outline[];
+/** A height in a {@link BuildKit.stack}: how far the outline has grown there, or shrunk where it is negative. */
+export interface Level {
+  readonly atMm: number;
+  readonly growMm: number;
+}
 
 /**
  * What a step may ask of the geometry, so that steps are written without knowing the kernel behind it. `Body` is the
  * kernel's own idea of a solid; a step only passes it on.
  */
-export interface BuildKit<Body> {
-  /** A rectangle centred on the origin with rounded corners. */
-  roundedRectangle(widthMm: number, depthMm: number, cornerMm: number): Region;
-  /** A circle centred on the origin, its corners on the true circle. */
-  circle(diameterMm: number): Region;
-  /** Letters of the given capital height as real outlines, starting at the origin. Throws for signs the font lacks. */
-  letters(words: string, capHeightMm: number): Region;
-  /** The region moved by dx, dy and raised from z = `fromMm` to `toMm`. */
-  prism(region: Region, at: readonly [number, number], fromMm: number, toMm: number): Body;
-  /** The box of what an earlier step made, before any later cut; undefined for the plate. */
-  boxOf(target: Target): Box | undefined;
+export interface BuildKit<Body> extends OutlineKit {
+  readonly printer: PrinterTraits;
+  /** A body that has a region, grown as each level says, as its section at that level; straight in between. */
+  stack(region: Region, levels: readonly Level[]): Body;
+  /** A body whose sections are all the region, moved at each height by what `leanAt` says. */
+  leaning(region: Region, heightMm: number, leanAt: (zMm: number) => readonly [number, number]): Body;
+  /** A half profile, x its distance from the axis and y its height, turned about the z axis. */
+  revolved(profile: Region, deg: number): Body;
+  /** A mesh that was imported, in its own measure. */
+  imported(asset: string): Body;
+  /** The outlines of letters about the origin; ends the evaluation for signs that the font lacks. */
+  letters(lettering: Resolved<Lettering>): Region;
+  posed(body: Body, pose: Pose): Body;
+  /** What is in the first body and not in the second. */
+  minus(body: Body, other: Body): Body;
+  boxOf(body: Body): Box;
+  /** Whether a region can be grown (or shrunk) by mm without losing a part, an opening or a neck. */
+  canGrow(region: Region, mm: number): boolean;
+  /** The most that a region can be shrunk (`way` −1) or grown (1) in that sense, up to a bound. */
+  mostGrowth(region: Region, way: 1 | -1, upToMm: number): number;
+  /** The box of what an earlier step made, before any later cut; the plate's for the plate. */
+  hostBox(target: Target): Box;
   /** The box of the part as it stands before this step, or undefined while there is nothing. */
   partBox(): Box | undefined;
-  /** Ends the evaluation with a sentence about one field of the step. */
-  fail(path: FieldPath, message: string): never;
+  /** The box that the part so far would have after a turn and scale. */
+  partBoxUnder(pose: Pose): Box;
+  /** What lies in both regions. */
+  common(region: Region, other: Region): Region;
+  /** The section of the part so far across a side, in that side's own right and up, at a distance along its outward way. */
+  sectionFacing(side: Facing, atMm: number): Region;
+  /** Where the middle of a width × depth box can lie in a region, as a region. */
+  roomFor(region: Region, widthMm: number, depthMm: number): Region;
+  /** What an earlier step added and cut, to be repeated. */
+  operationsOf(step: StepRef): readonly Operation<Body>[];
+  /** Says something about the step that is not wrong enough to end the evaluation. */
+  note(message: string): void;
 }
 
 /** What a step does to the part. */
-export interface Material<Body> {
-  readonly effect: 'add' | 'cut';
+export interface Operation<Body> {
+  readonly effect: 'add' | 'cut' | 'keep';
   readonly body: Body;
+  /** A cut that is meant to stay open, as holes are: what fills it again is reported. */
+  readonly staysOpen?: boolean;
 }
+
+/** What a step made of its sentence. */
+export interface Built<Body> {
+  readonly operations: readonly Operation<Body>[];
+  /** Its outline before any position, for steps that take it up. */
+  readonly outline?: Region;
+  /** Its box as sentences speak of it, where that is not the box of its bodies: without clearances, say. */
+  readonly box?: Box;
+  /** A turn, scale and shift of everything so far. */
+  readonly whole?: Pose;
+}
+
+/** How the step that is added appears where it is offered. */
+export type Group = 'shape' | 'cut' | 'repeat' | 'whole';
 
 /**
  * A kind of step: one file that says what its fields are, how it reads and how it builds.
  * The bench, the worker and the command know kinds of step by this interface alone.
  */
-export interface StepKind<Step extends { id: string; kind: string }> {
-  readonly kind: Step['kind'];
+export interface StepKind<S extends { id: string; kind: string }> {
+  readonly kind: S['kind'];
   /** What it is called where a step is added: "Cut a hole". */
   readonly label: string;
+  readonly group: Group;
   /** A new step with sensible sizes, placed on the given earlier step if there is one. */
-  create(id: string, on?: string): Step;
-  sentence(step: Step, context: SentenceContext): Token[];
-  /** The earlier steps that this one is placed on. */
-  references(step: Step): string[];
-  build<Body>(step: Step, kit: BuildKit<Body>): Material<Body>;
+  create(id: string, on?: string): S;
+  sentence(step: S, context: SentenceContext): Token[];
+  /** Its sizes that a handle on the plan can drag. */
+  sizes?(step: S): SizeField[];
+  /** Clauses that the sentence could also have. */
+  additions?(step: S): Addition[];
+  build<Body>(step: Resolved<S>, kit: BuildKit<Body>): Built<Body>;
 }
 
-/** The least and greatest x and y of a region; zero for an empty one. */
-export function extentOf(region: Region): {
-  x: { low: number; high: number };
-  y: { low: number; high: number };
-} {
-  const x = { low: Infinity, high: -Infinity };
-  const y = { low: Infinity, high: -Infinity };
-  for (const outline of region) {
-    for (const [px, py] of outline) {
-      x.low = Math.min(x.low, px);
-      x.high = Math.max(x.high, px);
-      y.low = Math.min(y.low, py);
-      y.high = Math.max(y.high, py);
-    }
-  }
-  if (x.low > x.high) return { x: { low: 0, high: 0 }, y: { low: 0, high: 0 } };
-  return { x, y };
+/** The fields of a step of a kind, with those that every step has. */
+export function stepSchema<Kind extends string, Fields extends z.ZodRawShape>(kind: Kind, fields: Fields) {
+  return z.strictObject({
+    id: z.string().min(1).max(40),
+    kind: z.literal(kind),
+    /** What the step is called, where "step 3" does not say enough. */
+    name: z.string().trim().min(1).max(40).optional(),
+    /** A step that is switched off is kept and does nothing. */
+    off: z.literal(true).optional(),
+    ...fields,
+  });
 }

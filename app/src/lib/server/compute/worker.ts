@@ -32,7 +32,7 @@ function inspectRecipe(
   { recipe, limits, title }: Extract<Task, { kind: 'inspect' }>,
   ready: Workshop,
 ): Answers['inspect'] {
-  const built = evaluate(recipe, ready);
+  const built = evaluate(recipe, ready, { printer: limits });
   if (!built.ok) return { ok: false, problem: built.problem.message };
   if (built.mesh.triangles.length === 0) return { ok: false, problem: 'The recipe leaves nothing to print.' };
   const settings = settingsFor(limits);

@@ -1,4 +1,4 @@
-import { emptyRecipe, type Recipe } from '@kelbrin/core/recipe';
+import { centredOn, downFromTop, emptyRecipe, fromPlate, onTop, type Recipe } from '@kelbrin/core/recipe';
 
 /** What differs from one seed-tray label to the next. */
 export interface Label {
@@ -24,29 +24,24 @@ export function labelRecipe(label: Label): Recipe {
       {
         id: 's2',
         kind: 'hole',
-        diameterMm: holeMm,
+        size: { by: 'diameter', mm: holeMm },
         depth: { type: 'through' },
-        placement: {
-          on: { step: 's1' },
-          x: { relation: 'inFrom', edge: 'low', mm: 6 },
-          y: { relation: 'centred' },
-        },
+        facing: 'up',
+        placement: { ...centredOn('s1', downFromTop), x: { relation: 'inFrom', edge: 'low', mm: 6 } },
       },
       {
         id: 's3',
         kind: 'letters',
-        words,
-        font: 'sturdy',
-        tallMm,
+        lettering: { words, font: 'sturdy', size: { by: 'height', mm: tallMm } },
         effect: label.sunk ? 'sunk' : 'raised',
         byMm: reliefMm,
+        facing: 'up',
         placement: {
-          on: { step: 's1' },
+          ...centredOn('s1', onTop),
           x:
             label.lettersInMm === undefined
               ? { relation: 'centred' }
               : { relation: 'inFrom', edge: 'low', mm: label.lettersInMm },
-          y: { relation: 'centred' },
         },
       },
     ],
@@ -62,9 +57,10 @@ function plate(widthMm: number, depthMm: number, upMm: number): Recipe['steps'][
   return {
     id: 's1',
     kind: 'extrude',
+    effect: 'add',
     outline: { shape: 'roundedRectangle', widthMm, depthMm, cornerMm: 4 },
-    upMm,
-    base: 'plate',
-    placement: { on: { plate: true }, x: { relation: 'centred' }, y: { relation: 'centred' } },
+    facing: 'up',
+    depth: { type: 'by', mm: upMm },
+    placement: centredOn(undefined, fromPlate),
   };
 }

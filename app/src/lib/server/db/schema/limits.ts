@@ -1,9 +1,9 @@
-import { jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
-import type { LimitsCard } from '@kelbrin/core/inspect';
+import { pgTable, text, uuid } from 'drizzle-orm/pg-core';
+import { limitsDocument } from './documents.ts';
 
 /** What a printer can make and what the class allows. */
 export const limitsCards = pgTable('limits_cards', {
   id: uuid('id').primaryKey().defaultRandom(),
   name: text('name').notNull(),
-  card: jsonb('card').$type<LimitsCard>().notNull(),
+  card: limitsDocument('card').notNull(),
 });

@@ -2,7 +2,6 @@ import {
   date,
   index,
   integer,
-  json,
   jsonb,
   pgEnum,
   pgTable,
@@ -11,10 +10,10 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { Inspection, LimitsCard } from '@kelbrin/core/inspect';
-import type { Recipe } from '@kelbrin/core/recipe';
+import type { Inspection } from '@kelbrin/core/inspect';
 import type { Estimate } from '@kelbrin/core/slice';
 import { bytes } from './bytes.ts';
+import { limitsDocument, recipeDocument } from './documents.ts';
 import { classes, users } from './people.ts';
 
 /** A design task that a teacher sets. */
@@ -27,12 +26,8 @@ export const briefs = pgTable('briefs', {
   task: text('task').notNull(),
   dueOn: date('due_on'),
   /** What a new project begins with; nothing when null. */
-  starter: json('starter').$type<Recipe>(),
+  starter: recipeDocument('starter'),
 });
-
-/*
- * Recipes are kept as they were written, with their keys in order, so that equal recipes are equal text.
- */
 
 /** One student's answer to a brief. */
 export const projects = pgTable(
@@ -46,7 +41,7 @@ export const projects = pgTable(
       .notNull()
       .references(() => users.id, { onDelete: 'cascade' }),
     name: text('name').notNull(),
-    recipe: json('recipe').$type<Recipe>().notNull(),
+    recipe: recipeDocument('recipe').notNull(),
     /** Goes up with every save; a save must name the one it was made from. */
     revision: integer('revision').notNull().default(0),
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
@@ -73,8 +68,8 @@ export const handIns = pgTable(
       .references(() => projects.id, { onDelete: 'cascade' }),
     /** Counts the hand-ins of a project from 1. */
     number: integer('number').notNull(),
-    recipe: json('recipe').$type<Recipe>().notNull(),
-    limits: jsonb('limits').$type<LimitsCard>().notNull(),
+    recipe: recipeDocument('recipe').notNull(),
+    limits: limitsDocument('limits').notNull(),
     state: handInState('state').notNull().default('checking'),
     /** The server's own inspection of exactly the solid with `solidHash`. */
     inspection: jsonb('inspection').$type<Inspection>(),

@@ -1,0 +1,39 @@
+<script lang="ts">
+  import { Checkbox, Dropdown } from 'flowbite-svelte';
+  import { listWords } from '@kelbrin/core/recipe';
+
+  interface Props {
+    label: string;
+    chosen: readonly string[];
+    offered: readonly { readonly id: string; readonly label: string }[];
+    problem?: string;
+    onchange(chosen: string[]): void;
+  }
+  let { label, chosen, offered, problem, onchange }: Props = $props();
+
+  const words = $derived(
+    chosen.length === 0
+      ? 'steps to be chosen'
+      : listWords(chosen.map((id) => offered.find((step) => step.id === id)?.label ?? 'a step that is gone')),
+  );
+
+  function toggle(id: string): void {
+    const wanted = new Set(chosen);
+    if (!wanted.delete(id)) wanted.add(id);
+    // In the order in which they stand, whatever the order in which they were ticked.
+    onchange(offered.filter((step) => wanted.has(step.id)).map((step) => step.id));
+  }
+</script>
+
+<button type="button" class="word" class:wrong={problem !== undefined} aria-label="{label}: {words}"
+  >{words}</button
+>
+<Dropdown simple class="border-hairline w-56 border p-2" aria-label={label}>
+  {#each offered as { id, label: name } (id)}
+    <li class="list-none px-1 py-1">
+      <Checkbox checked={chosen.includes(id)} onchange={() => toggle(id)}>{name}</Checkbox>
+    </li>
+  {:else}
+    <li class="text-ink-soft list-none">No step comes before this one.</li>
+  {/each}
+</Dropdown>

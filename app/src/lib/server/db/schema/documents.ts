@@ -1,0 +1,32 @@
+import { customType } from 'drizzle-orm/pg-core';
+import { parseLimits, type LimitsCard } from '@kelbrin/core/inspect';
+import { parseRecipe, type Recipe } from '@kelbrin/core/recipe';
+
+/*
+ * Documents of the core, kept as JSON. What was stored by an older Kelbrin is migrated as it is read, so that all other
+ * code sees the newest form alone.
+ */
+
+const read = (value: unknown): unknown => (typeof value === 'string' ? JSON.parse(value) : value);
+
+/** A recipe, kept as it was written with its keys in order, so that equal recipes are equal text. */
+export const recipeDocument = customType<{ data: Recipe; driverData: unknown }>({
+  dataType: () => 'json',
+  toDriver: (recipe) => JSON.stringify(recipe),
+  fromDriver(value) {
+    const parsed = parseRecipe(read(value));
+    if (!parsed.ok) throw new Error(`A stored recipe cannot be read: ${parsed.problem.message}`);
+    return parsed.recipe;
+  },
+});
+
+/** A limits card; fields that came later take the classroom's values. */
+export const limitsDocument = customType<{ data: LimitsCard; driverData: unknown }>({
+  dataType: () => 'jsonb',
+  toDriver: (card) => JSON.stringify(card),
+  fromDriver(value) {
+    const parsed = parseLimits(read(value));
+    if (!parsed.ok) throw new Error(`A stored limits card cannot be read: ${parsed.message}`);
+    return parsed.limits;
+  },
+});

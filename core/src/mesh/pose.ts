@@ -1,0 +1,86 @@
+import type { Vec3 } from './solidMesh.ts';
+
+/**
+ * A turn, mirroring, scale and shift together, as a 4 × 4 matrix in column order, which is how both the kernel and the
+ * 3D view take it: x' = m[0] x + m[4] y + m[8] z + m[12].
+ */
+// prettier-ignore
+export type Pose = [
+  number, number, number, number, number, number, number, number,
+  number, number, number, number, number, number, number, number,
+];
+
+/** Nothing moved. */
+export const unmoved: Pose = [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1];
+
+/** Moved by a vector, mm. */
+export function shift([x, y, z]: Vec3): Pose {
+  return [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, x, y, z, 1];
+}
+
+/** Turned about an axis through the origin, counter-clockwise seen from the axis' high end. Quarter turns are exact. */
+export function turn(axis: 'x' | 'y' | 'z', deg: number): Pose {
+  const [c, s] = [cosine(deg), cosine(deg - 90)];
+  if (axis === 'x') return [1, 0, 0, 0, 0, c, s, 0, 0, -s, c, 0, 0, 0, 0, 1];
+  if (axis === 'y') return [c, 0, -s, 0, 0, 1, 0, 0, s, 0, c, 0, 0, 0, 0, 1];
+  return [c, s, 0, 0, -s, c, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1];
+}
+
+/** Mirrored in the plane through the origin that is square to an axis. */
+export function mirror(axis: 'x' | 'y' | 'z'): Pose {
+  const pose: Pose = [...unmoved];
+  pose[{ x: 0, y: 5, z: 10 }[axis]] = -1;
+  return pose;
+}
+
+/** Made larger or smaller about the origin. */
+export function scale(factor: number): Pose {
+  return [factor, 0, 0, 0, 0, factor, 0, 0, 0, 0, factor, 0, 0, 0, 0, 1];
+}
+
+/** The turn that brings a direction to point straight down, by the shortest way (Rodrigues' formula). */
+export function turnDown([x, y, z]: Vec3): Pose {
+  const long = Math.hypot(x, y, z);
+  const [nx, ny, nz] = [x / long, y / long, z / long];
+  if (nz < -1 + 1e-12) return [...unmoved];
+  if (nz > 1 - 1e-12) return turn('x', 180);
+  // The axis of the turn is n × (0, 0, −1); its length is the sine of the angle and −nz the cosine.
+  const [ax, ay, cos] = [-ny, nx, -nz];
+  const k = 1 / (1 + cos);
+  return [
+    cos + k * ax * ax, k * ax * ay, -ay, 0,
+    k * ax * ay, cos + k * ay * ay, ax, 0,
+    ay, -ax, cos, 0,
+    0, 0, 0, 1,
+  ]; // prettier-ignore
+}
+
+/** First the last of the poses, then the one before it, …: the order in which matrices are multiplied. */
+export function combined(...poses: Pose[]): Pose {
+  return poses.reduceRight((inner, outer) => {
+    const product: number[] = [];
+    for (let column = 0; column < 4; column++) {
+      for (let row = 0; row < 4; row++) {
+        let sum = 0;
+        for (let k = 0; k < 4; k++) sum += outer[4 * k + row] * inner[4 * column + k];
+        product.push(sum);
+      }
+    }
+    return product as Pose;
+  }, unmoved);
+}
+
+/** Where a pose puts a point. */
+export function posed(m: Pose, [x, y, z]: Vec3): Vec3 {
+  return [
+    m[0] * x + m[4] * y + m[8] * z + m[12],
+    m[1] * x + m[5] * y + m[9] * z + m[13],
+    m[2] * x + m[6] * y + m[10] * z + m[14],
+  ];
+}
+
+function cosine(deg: number): number {
+  const turned = ((deg % 360) + 360) % 360;
+  if (turned % 90 === 0) return [1, 0, -1, 0][turned / 90];
+  return Math.cos((turned * Math.PI) / 180);
+}

@@ -1,0 +1,3 @@
+export * from './crossings.ts';
+export * from './curves.ts';
+export * from './region.ts';

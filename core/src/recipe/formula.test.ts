@@ -1,0 +1,147 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  emptyRecipe,
+  namesIn,
+  resolved,
+  setMeasure,
+  valuesOf,
+  withRenamed,
+  workOut,
+  RecipeError,
+} from './index.ts';
+import { label } from '../../test/recipes.ts';
+
+const measures = new Map([
+  ['cane', 8],
+  ['wall', 2.4],
+  ['Höhe_2', 5],
+]);
+const value = (formula: string) => {
+  const worked = workOut(formula, measures);
+  if (!worked.ok) throw new Error(worked.message);
+  return worked.value;
+};
+
+describe('a formula', () => {
+  it.each([
+    ['8', 8],
+    ['2,5', 2.5],
+    ['.5', 0.5],
+    ['2in', 50.8],
+    ['2 in + 1 cm', 60.8],
+    ['1"', 25.4],
+    ['45°', 45],
+    ['cane + 0.4', 8.4],
+    ['cane + 2 * wall', 12.8],
+    ['(cane + 2) × wall', 24],
+    ['cane / 2 / 2', 2],
+    ['cane : 4', 2],
+    ['10 − cane − 1', 1],
+    ['-cane + 10', 2],
+    ['−(cane − 10)', 2],
+    ['Höhe_2 · 3', 15],
+    ['3 * -2', -6],
+  ])('%s is %d', (formula, expected) => expect(value(formula)).toBeCloseTo(expected, 9));
+
+  it('does sums and products as school teaches them, for any numbers', () => {
+    const number = fc.integer({ min: 1, max: 99 });
+    fc.assert(
+      fc.property(number, number, number, number, (a, b, c, d) => {
+        expect(value(`${a} + ${b} * ${c} - ${d}`)).toBeCloseTo(a + b * c - d, 6);
+        expect(value(`(${a} + ${b}) * (${c} - ${d})`)).toBeCloseTo((a + b) * (c - d), 6);
+        expect(value(`${a} / ${b} * ${c}`)).toBeCloseTo((a / b) * c, 4);
+      }),
+    );
+  });
+
+  it.each([
+    ['', 'A number is missing'],
+    ['cane +', 'missing at the end'],
+    ['cane wall', '“wall” is not expected there'],
+    ['pole * 2', 'There is no measure called “pole”'],
+    ['(1 + 2', 'A bracket is not closed'],
+    ['1 + 2)', '“)” is not expected there'],
+    ['3 foot', '“foot” is no unit'],
+    ['5 / (cane - 8)', 'divides by zero'],
+    ['2 ^ 3', '“^” has no meaning here'],
+  ])('%s is refused in a sentence', (formula, words) => {
+    expect(workOut(formula, measures)).toMatchObject({
+      ok: false,
+      message: expect.stringContaining(words) as string,
+    });
+  });
+
+  it('is never a crash, whatever is typed', () => {
+    fc.assert(fc.property(fc.string({ maxLength: 30 }), (typed) => void workOut(typed, measures)));
+  });
+
+  it('knows the names it uses, and takes up new ones', () => {
+    expect(namesIn('2 in + cane * (wall - 3 mm)')).toEqual(['cane', 'wall']);
+    expect(withRenamed('cane + canes * cane', 'cane', 'stick')).toBe('stick + canes * stick');
+  });
+});
+
+describe('measures', () => {
+  const recipe = {
+    ...label(),
+    measures: [
+      { name: 'cane', value: 8 },
+      { name: 'bore', value: { formula: 'cane + 0.4' } },
+    ],
+  };
+
+  it('may use those above them', () => {
+    const values = valuesOf(recipe.measures);
+    expect(values.ok && values.values.get('bore')).toBeCloseTo(8.4);
+    expect(valuesOf([...recipe.measures].reverse())).toMatchObject({
+      ok: false,
+      problem: { measure: 'bore', message: 'The measure “bore”: There is no measure called “cane”.' },
+    });
+  });
+
+  it('reach the steps that name them, and bounds hold for what comes out', () => {
+    const [plate, hole, ...rest] = recipe.steps;
+    const sized = (formula: string) => ({
+      ...recipe,
+      steps: [
+        plate,
+        { ...hole, size: { by: 'diameter' as const, mm: { formula } } },
+        ...rest,
+      ] as typeof recipe.steps,
+    });
+    expect(resolved(sized('bore'))[1].step).toMatchObject({ size: { mm: 8.4 } });
+    const problem = (formula: string) => {
+      try {
+        resolved(sized(formula));
+      } catch (error) {
+        if (error instanceof RecipeError) return error.problem;
+      }
+      return undefined;
+    };
+    expect(problem('cane - 10')).toMatchObject({ stepId: 's2', path: ['size', 'mm'], message: expect.stringContaining('at least 0.1 mm') as string }); // prettier-ignore
+    expect(problem('pole')).toMatchObject({ stepId: 's2', path: ['size', 'mm'] });
+  });
+
+  it('keep their users when they are called something else', () => {
+    const renamed = setMeasure(recipe, 'cane', { name: 'stick' });
+    expect(renamed.ok && renamed.recipe.measures).toEqual([
+      { name: 'stick', value: 8 },
+      { name: 'bore', value: { formula: 'stick + 0.4' } },
+    ]);
+  });
+
+  it.each([
+    ['two words', 'my cane'],
+    ['a unit', 'mm'],
+    ['a number', '8'],
+    ['the name of another', 'bore'],
+  ])('cannot be called by %s', (_, name) => {
+    expect(setMeasure(recipe, 'cane', { name })).toMatchObject({ ok: false });
+  });
+
+  it('leave a recipe without formulas as it is', () => {
+    expect(resolved(label()).map(({ step }) => step)).toEqual(label().steps);
+    expect(resolved(emptyRecipe())).toEqual([]);
+  });
+});

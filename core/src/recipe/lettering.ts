@@ -1,0 +1,158 @@
+import * as z from 'zod';
+import { distance, length } from './amount.ts';
+import {
+  clause,
+  choice,
+  millimetres,
+  oneOf,
+  text,
+  type Addition,
+  type FieldPath,
+  type Token,
+} from './sentence.ts';
+
+/** The fonts that ship with Kelbrin, each with strokes that print. */
+export const fontNames = {
+  sturdy: 'Sturdy',
+  rounded: 'Rounded',
+  slab: 'Slab',
+  narrow: 'Narrow',
+  stencil: 'Stencil',
+  script: 'Script',
+  typewriter: 'Typewriter',
+  hand: 'Hand',
+} as const;
+export type FontName = keyof typeof fontNames;
+const font = z.enum(Object.keys(fontNames) as [FontName, ...FontName[]]);
+
+/** What is written, and how its letters are set. */
+export const lettering = z.strictObject({
+  /** One line, or several. */
+  words: z.string().max(200),
+  font,
+  size: z.discriminatedUnion('by', [
+    /** The height of a capital letter. */
+    z.strictObject({ by: z.literal('height'), mm: length(0.5, 300) }),
+    /** The width of the longest line. */
+    z.strictObject({ by: z.literal('width'), mm: length(1, 1000) }),
+  ]),
+  /** Added between letters. */
+  spacingMm: distance().optional(),
+  align: z.enum(['left', 'middle', 'right']).optional(),
+  /** Set along a circle of this radius, outside it when positive and inside when negative. */
+  arcMm: distance().optional(),
+  /** Read in a mirror, for stamps. */
+  mirrored: z.literal(true).optional(),
+});
+export type Lettering = z.infer<typeof lettering>;
+
+/** The fonts that data of any kind is written in: a recipe, a step, a lettering. */
+export function fontsIn(data: unknown): FontName[] {
+  const found = new Set<FontName>();
+  const walk = (part: unknown) => {
+    if (typeof part !== 'object' || part === null) return;
+    if ('font' in part && typeof part.font === 'string' && part.font in fontNames)
+      found.add(part.font as FontName);
+    Object.values(part).forEach(walk);
+  };
+  walk(data);
+  return [...found];
+}
+
+/** Letters to begin with. */
+export const newLettering = (words: string): Lettering => ({
+  words,
+  font: 'sturdy',
+  size: { by: 'height', mm: 10 },
+});
+
+/** "“Basil” in Sturdy, 11 mm tall"; `path` leads to the lettering. */
+export function letteringTokens(of: Lettering, path: FieldPath): Token[] {
+  const { size } = of;
+  const fonts = oneOf([...path, 'font'], 'font', of.font, fontNames);
+  return [
+    {
+      type: 'words',
+      path: [...path, 'words'],
+      value: of.words,
+      label: 'words to write',
+      maxLength: 200,
+      lines: true,
+    },
+    text('in'),
+    { ...fonts, shows: 'font' } as Token,
+    text(','),
+    millimetres(
+      [...path, 'size', 'mm'],
+      size.mm,
+      size.by === 'height' ? 'letter height' : 'width of the words',
+      {
+        min: 0.5,
+        nudge: 0.5,
+      },
+    ),
+    choice(
+      [...path, 'size'],
+      'sized by',
+      [
+        { label: 'tall', value: { by: 'height', mm: 10 } },
+        { label: 'wide', value: { by: 'width', mm: 40 } },
+      ],
+      ({ value }) => (value as { by: string }).by === size.by,
+    ),
+    ...(of.spacingMm === undefined
+      ? []
+      : clause(
+          [
+            text(', spaced by'),
+            millimetres([...path, 'spacingMm'], of.spacingMm, 'space between letters', { min: -10 }),
+          ],
+          [...path, 'spacingMm'],
+          'Space them as the font does',
+        )),
+    ...(of.align === undefined
+      ? []
+      : clause(
+          [
+            text(', its lines'),
+            oneOf([...path, 'align'], 'alignment', of.align, {
+              left: 'flush left',
+              middle: 'centred',
+              right: 'flush right',
+            }),
+          ],
+          [...path, 'align'],
+          'Centre the lines',
+        )),
+    ...(of.arcMm === undefined
+      ? []
+      : clause(
+          [
+            text(', along a circle of radius'),
+            millimetres([...path, 'arcMm'], of.arcMm, 'radius, negative for the inside', {
+              min: -1000,
+              nudge: 1,
+            }),
+          ],
+          [...path, 'arcMm'],
+          'Write in a straight line',
+        )),
+    ...(of.mirrored ? clause([text(', mirrored')], [...path, 'mirrored'], 'Do not mirror it') : []),
+  ];
+}
+
+/** Clauses that lettering can have. */
+export function letteringAdditions(of: Lettering, path: FieldPath): Addition[] {
+  const offers: (Addition & { has: boolean })[] = [
+    { has: of.spacingMm !== undefined, label: 'space the letters', path: [...path, 'spacingMm'], value: 0.5 },
+    { has: of.align !== undefined, label: 'align the lines', path: [...path, 'align'], value: 'left' },
+    { has: of.arcMm !== undefined, label: 'write along a circle', path: [...path, 'arcMm'], value: 20 },
+    {
+      has: of.mirrored !== undefined,
+      label: 'mirror it for a stamp',
+      path: [...path, 'mirrored'],
+      value: true,
+    },
+  ];
+  return offers.filter(({ has }) => !has).map(({ label, path: at, value }) => ({ label, path: at, value }));
+}

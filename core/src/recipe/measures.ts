@@ -1,0 +1,40 @@
+import * as z from 'zod';
+import { formula, isFormula, type Amount } from './amount.ts';
+import { unitNames, workOut } from './formula.ts';
+import type { Problem } from './problem.ts';
+
+/** What a measure may be called: one word, which is not the name of a unit. */
+export const measureName = z
+  .string()
+  .regex(/^[\p{L}_][\p{L}\p{N}_]{0,23}$/u, 'a measure is called by one word of at most 24 letters and digits')
+  .refine((name) => !unitNames.includes(name.toLowerCase()), 'a measure cannot be called like a unit');
+
+/** A named number that steps can use: `cane = 8`. */
+export const measure = z.strictObject({
+  name: measureName,
+  value: z.union([z.number().min(-10_000).max(10_000), formula]),
+});
+export type Measure = z.infer<typeof measure>;
+
+/** The values of measures by name, or the first one that cannot be worked out. */
+export type MeasureValues =
+  { ok: true; values: ReadonlyMap<string, number> } | { ok: false; problem: Problem };
+
+/** Works out measures from the top; each may use those above it. */
+export function valuesOf(measures: readonly Measure[]): MeasureValues {
+  const values = new Map<string, number>();
+  for (const { name, value } of measures) {
+    const worked = worthOf(value, values);
+    if (!worked.ok) {
+      const message = `The measure “${name}”: ${worked.message}`;
+      return { ok: false, problem: { measure: name, message } };
+    }
+    values.set(name, worked.value);
+  }
+  return { ok: true, values };
+}
+
+/** What an amount is worth, given the measures. */
+export function worthOf(value: Amount, measures: ReadonlyMap<string, number>) {
+  return isFormula(value) ? workOut(value.formula, measures) : { ok: true as const, value };
+}

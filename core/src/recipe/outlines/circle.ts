@@ -1,0 +1,18 @@
+import * as z from 'zod';
+import { circlePoints } from '../../plane/index.ts';
+import { length } from '../amount.ts';
+import { millimetres } from '../sentence.ts';
+import type { OutlineKind } from './outlineKind.ts';
+
+export const schema = z.strictObject({ shape: z.literal('circle'), diameterMm: length() });
+
+export const circle: OutlineKind<z.infer<typeof schema>> = {
+  shape: 'circle',
+  label: 'circle',
+  create: (across) => ({ shape: 'circle', diameterMm: across }),
+  tokens: ({ diameterMm }, path) => [
+    millimetres([...path, 'diameterMm'], diameterMm, 'diameter', { sign: 'Ø', nudge: 0.5 }),
+  ],
+  sizes: () => [{ path: ['diameterMm'], axis: 'x' }],
+  region: ({ diameterMm }) => [circlePoints(diameterMm / 2)],
+};

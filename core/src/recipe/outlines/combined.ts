@@ -1,0 +1,69 @@
+import * as z from 'zod';
+import { moved, turned } from '../../plane/index.ts';
+import { angle, distance } from '../amount.ts';
+import { degrees, millimetres, oneOf, text } from '../sentence.ts';
+import { createPlain, plainOutline, plainRegion, plainShapeTokens } from './plain.ts';
+import type { OutlineKind } from './outlineKind.ts';
+
+/** One of the outlines that are put together. */
+export const piece = z.strictObject({
+  how: z.enum(['join', 'cut']),
+  outline: plainOutline,
+  xMm: distance(),
+  yMm: distance(),
+  turnDeg: angle().optional(),
+});
+
+export const schema = z.strictObject({
+  shape: z.literal('combined'),
+  /** In the order in which they are joined or cut away; the first is the ground for the others. */
+  pieces: z.array(piece).min(1).max(20),
+});
+
+/** Several outlines joined into one or cut out of each other. */
+export const combined: OutlineKind<z.infer<typeof schema>> = {
+  shape: 'combined',
+  label: 'combined outline',
+  create: (across) => ({
+    shape: 'combined',
+    pieces: [
+      { how: 'join', outline: createPlain('circle', across), xMm: 0, yMm: 0 },
+      { how: 'cut', outline: createPlain('circle', across / 2), xMm: across / 4, yMm: 0 },
+    ],
+  }),
+  tokens: ({ pieces }, path, context) =>
+    pieces.flatMap((each, i) => {
+      const at = [...path, 'pieces', i];
+      const shape = plainShapeTokens(each.outline, [...at, 'outline'], context);
+      const place = [
+        text(','),
+        millimetres([...at, 'xMm'], each.xMm, 'how far to the right', { min: -1000 }),
+        text('right and'),
+        millimetres([...at, 'yMm'], each.yMm, 'how far to the back', { min: -1000 }),
+        text('back'),
+        ...(each.turnDeg === undefined
+          ? []
+          : [text(', turned'), degrees([...at, 'turnDeg'], each.turnDeg, 'turned by')]),
+      ];
+      if (i === 0) return [text('of a'), ...shape, ...place];
+      const joins = { join: 'and a', cut: 'without a' };
+      return [
+        text(';'),
+        oneOf([...at, 'how'], 'joined or cut away', each.how, joins),
+        ...shape,
+        ...place,
+        { type: 'drop', path: at, label: `Leave out this ${each.outline.shape}` } as const,
+      ];
+    }),
+  region({ pieces }, kit) {
+    return pieces.reduce<[number, number][][]>((sum, { how, outline, xMm, yMm, turnDeg = 0 }, i) => {
+      const inner = {
+        ...kit,
+        fail: (path: readonly (string | number)[], message: string, at?: readonly [number, number]) =>
+          kit.fail(['pieces', i, 'outline', ...path], message, at),
+      };
+      const region = moved(turned(plainRegion(outline, inner), turnDeg), xMm, yMm);
+      return i === 0 || how === 'join' ? kit.joined([sum, region]) : kit.without(sum, region);
+    }, []);
+  },
+};

@@ -1,0 +1,47 @@
+import * as z from 'zod';
+import type { Region } from '../../plane/index.ts';
+import type { Resolved } from '../amount.ts';
+import type { FieldPath, SentenceContext, Token } from '../sentence.ts';
+import { combined, schema as combinedSchema } from './combined.ts';
+import type { OutlineKit, SizeField } from './outlineKind.ts';
+import {
+  acrossOf,
+  kindToken,
+  plainOptions,
+  plainOutline,
+  plainRegion,
+  plainSizes,
+  plainTokens,
+} from './plain.ts';
+
+/** Any outline: of one piece, or put together from several. */
+export const outline = z.discriminatedUnion('shape', [...plainOutline.options, combinedSchema]);
+export type OutlineSpec = z.infer<typeof outline>;
+
+/** The kind of an outline, which can be changed, and its sizes, in words. */
+export function outlineTokens(spec: OutlineSpec, path: FieldPath, context: SentenceContext): Token[] {
+  const across = spec.shape === 'combined' ? 20 : acrossOf(spec);
+  const options = [
+    ...plainOptions(across, context),
+    { label: combined.label, value: combined.create(across) },
+  ];
+  const sizes =
+    spec.shape === 'combined' ? combined.tokens(spec, path, context) : plainTokens(spec, path, context);
+  return [kindToken(spec, path, options), ...sizes];
+}
+
+/** The sizes of an outline that a handle can drag; `path` leads from the step to it. */
+export function outlineSizes(spec: OutlineSpec, path: FieldPath): SizeField[] {
+  if (spec.shape === 'combined') return [];
+  return plainSizes(spec).map((size) => ({ ...size, path: [...path, ...size.path] }));
+}
+
+/** The area that an outline bounds, about the origin. */
+export function outlineRegion(spec: Resolved<OutlineSpec>, kit: OutlineKit): Region {
+  return spec.shape === 'combined' ? combined.region(spec, kit) : plainRegion(spec, kit);
+}
+
+export { type PlainOutline } from './plain.ts';
+export type { OutlineKit, SizeField } from './outlineKind.ts';
+export type { Node, PointsOutline } from './points.ts';
+export type { SvgOutline } from './svg.ts';

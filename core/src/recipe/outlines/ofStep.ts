@@ -1,0 +1,37 @@
+import * as z from 'zod';
+import { distance } from '../amount.ts';
+import { stepRef } from '../placement.ts';
+import { choice, millimetres, stepWords, text } from '../sentence.ts';
+import type { OutlineKind } from './outlineKind.ts';
+
+export const schema = z.strictObject({ shape: z.literal('ofStep'), of: stepRef, growMm: distance() });
+
+/** The outline of an earlier step, grown or shrunk: for borders and lids. */
+export const ofStep: OutlineKind<z.infer<typeof schema>> = {
+  shape: 'ofStep',
+  label: 'outline like that',
+  create: () => ({ shape: 'ofStep', of: { step: 's1' }, growMm: -2 }),
+  tokens({ of, growMm }, path, { recipe, index }) {
+    const options = recipe.steps
+      .slice(0, index)
+      .map(({ id }, i) => ({ label: stepWords(recipe.steps, i), value: { step: id } }));
+    if (!options.some(({ value }) => value.step === of.step)) {
+      options.push({ label: 'a step that does not come before', value: of });
+    }
+    return [
+      text('of'),
+      choice([...path, 'of'], 'whose outline', options, ({ value }) => (value as typeof of).step === of.step),
+      text(', grown by'),
+      millimetres([...path, 'growMm'], growMm, 'how much larger, negative for smaller', {
+        min: -1000,
+        nudge: 0.2,
+      }),
+    ];
+  },
+  region({ of, growMm }, kit) {
+    const own = kit.outlineOf(of);
+    const region = growMm === 0 ? own : kit.grown(own, growMm, 'sharp');
+    if (region.length === 0) kit.fail(['growMm'], 'Shrunk by so much, nothing is left of the outline.');
+    return region;
+  },
+};

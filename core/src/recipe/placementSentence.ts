@@ -1,0 +1,197 @@
+import type { Amount } from './amount.ts';
+import { edgeWords, type Along, type Axis, type Placement, type Target } from './placement.ts';
+import {
+  choice,
+  millimetres,
+  share,
+  stepWords,
+  text,
+  type Option,
+  type SentenceContext,
+  type Token,
+} from './sentence.ts';
+import type { FieldPath } from './sentence.ts';
+
+/** The step or plate that something is placed on; every earlier step can be chosen. */
+export function targetToken(path: FieldPath, on: Target, { recipe, index }: SentenceContext): Token {
+  const options: Option[] = [{ label: 'the plate', value: { plate: true } }];
+  for (let i = 0; i < index; i++) {
+    options.push({ label: stepWords(recipe.steps, i), value: { step: recipe.steps[i].id } });
+  }
+  const missing = 'step' in on && !recipe.steps.slice(0, index).some((step) => step.id === on.step);
+  if (missing) options.push({ label: 'a step that does not come before', value: on });
+  return choice(path, 'placed on', options, ({ value }) => JSON.stringify(value) === JSON.stringify(on));
+}
+
+/** What placements of things with a body of their own can say, and of things that only have a middle. */
+export type Extent = 'body' | 'middle';
+
+/**
+ * "6 mm in from the left and centred front to back on step 1": the two axes along which a thing is spread.
+ * `path` leads to the placement.
+ */
+export function placementTokens(
+  placed: Placement,
+  context: SentenceContext,
+  spread: readonly [Axis, Axis],
+  extent: Extent = 'body',
+  path: FieldPath = ['placement'],
+): Token[] {
+  const on = targetToken([...path, 'on'], placed.on, context);
+  const [first, second] = spread.map((axis) =>
+    alongTokens(axis, placed[axis], placed.on, [...path, axis], extent),
+  );
+  return [...first, text('and'), ...second, text('on'), on];
+}
+
+/** Where a thing lies along one axis: "6 mm in from the left". */
+export function alongTokens(
+  axis: Axis,
+  rule: Along,
+  on: Target,
+  path: FieldPath,
+  extent: Extent = 'body',
+): Token[] {
+  const mm = distanceOf(rule);
+  const words = edgeWords[axis];
+  const offered = optionsFor(axis, mm, 'plate' in on, extent);
+  // A rule that is not offered here, since what it was made for has changed, still has words.
+  const isOffered = offered.some(({ value }) => isSame(value as Along, rule));
+  const options = isOffered ? offered : [...offered, { label: unofferedWords(axis, rule), value: rule }];
+  const relation = choice(path, `position ${words.both}`, options, ({ value }) =>
+    isSame(value as Along, rule),
+  );
+  const any = { min: -1000 };
+  switch (rule.relation) {
+    case 'centred':
+      return rule.mm === undefined
+        ? [relation]
+        : [millimetres([...path, 'mm'], rule.mm, `distance from the middle, ${words.both}`, any), relation];
+    case 'inFrom':
+      // Flush with an edge is said without a number.
+      return rule.mm === 0 && axis === 'z'
+        ? [relation]
+        : [millimetres([...path, 'mm'], rule.mm, `distance from the ${words[rule.edge]}`, any), relation];
+    case 'beside':
+      return rule.overlapMm === 0
+        ? [relation]
+        : [
+            relation,
+            millimetres([...path, 'overlapMm'], rule.overlapMm, `overlap at the ${words[rule.edge]}`, any),
+          ];
+    case 'share':
+      return [share([...path, 'percent'], rule.percent, `share of the way, ${words.both}`), relation];
+    case 'at':
+      return rule.mm === 0 && axis === 'z'
+        ? [relation]
+        : [
+            millimetres([...path, 'mm'], rule.mm, axis === 'z' ? 'height' : `distance, ${words.both}`, any),
+            relation,
+          ];
+  }
+}
+
+function optionsFor(axis: Axis, mm: Amount, onPlate: boolean, extent: Extent): Option[] {
+  const own = extent === 'body' ? ('low' as const) : ('middle' as const);
+  if (axis === 'z') return onPlate ? heights(mm, extent) : [...heights(mm, extent), ...levels(mm, extent)];
+  const words = edgeWords[axis];
+  const off = mm === 0 ? 5 : mm;
+  if (onPlate) {
+    return [
+      { label: `centred ${words.both}`, value: { relation: 'centred' } },
+      { label: `${words.high}wards of the middle`, value: { relation: 'at', own: 'middle', mm: off } },
+    ];
+  }
+  const beside: Option[] = [
+    { label: `beside the ${words.low}`, value: { relation: 'beside', edge: 'low', overlapMm: 0 } },
+    { label: `beside the ${words.high}`, value: { relation: 'beside', edge: 'high', overlapMm: 0 } },
+    { label: `overlapping the ${words.low} by`, value: { relation: 'beside', edge: 'low', overlapMm: 1 } },
+    { label: `overlapping the ${words.high} by`, value: { relation: 'beside', edge: 'high', overlapMm: 1 } },
+  ];
+  return [
+    { label: `in from the ${words.low}`, value: { relation: 'inFrom', edge: 'low', mm: off } },
+    { label: `in from the ${words.high}`, value: { relation: 'inFrom', edge: 'high', mm: off } },
+    { label: `centred ${words.both}`, value: { relation: 'centred' } },
+    { label: `${words.high}wards of the middle`, value: { relation: 'centred', mm: off } },
+    { label: `of the way ${words.low} to ${words.high}`, value: { relation: 'share', percent: 25 } },
+    ...(extent === 'body' ? beside : []),
+    { label: `${words.high}wards of the plate’s middle`, value: { relation: 'at', own, mm: off } },
+  ];
+}
+
+/** Heights above the plate. */
+function heights(mm: Amount, extent: Extent): Option[] {
+  const up = mm === 0 ? 5 : mm;
+  if (extent === 'middle')
+    return [{ label: 'above the plate', value: { relation: 'at', own: 'middle', mm: up } }];
+  return [
+    { label: 'from the plate', value: { relation: 'at', own: 'low', mm: 0 } },
+    { label: 'above the plate upwards', value: { relation: 'at', own: 'low', mm: up } },
+    { label: 'above the plate downwards', value: { relation: 'at', own: 'high', mm: up } },
+    { label: 'above the plate both ways', value: { relation: 'at', own: 'middle', mm: up } },
+  ];
+}
+
+/** Levels against the thing something is placed on. */
+function levels(mm: Amount, extent: Extent): Option[] {
+  const off = mm === 0 ? 1 : mm;
+  const within: Option[] = [
+    { label: 'half way up', value: { relation: 'centred' } },
+    { label: 'below its top', value: { relation: 'inFrom', edge: 'high', mm: off } },
+    { label: 'above its bottom', value: { relation: 'inFrom', edge: 'low', mm: off } },
+  ];
+  if (extent === 'middle') return within;
+  return [
+    { label: 'on its top', value: { relation: 'beside', edge: 'high', overlapMm: 0 } },
+    { label: 'into its top by', value: { relation: 'beside', edge: 'high', overlapMm: off } },
+    { label: 'under its bottom', value: { relation: 'beside', edge: 'low', overlapMm: 0 } },
+    { label: 'down from its top', value: { relation: 'inFrom', edge: 'high', mm: 0 } },
+    { label: 'up from its bottom', value: { relation: 'inFrom', edge: 'low', mm: 0 } },
+    ...within,
+  ];
+}
+
+/** Whether an option stands for a rule, whatever its distance; distances of nothing come first and have words of their own. */
+function isSame(option: Along, rule: Along): boolean {
+  if (option.relation !== rule.relation) return false;
+  const fits = (offered: Amount, has: Amount) => offered !== 0 || has === 0;
+  switch (option.relation) {
+    case 'centred':
+      return (option.mm === undefined) === ((rule as typeof option).mm === undefined);
+    case 'inFrom': {
+      const { edge, mm } = rule as typeof option;
+      return option.edge === edge && fits(option.mm, mm);
+    }
+    case 'beside': {
+      const { edge, overlapMm } = rule as typeof option;
+      return option.edge === edge && fits(option.overlapMm, overlapMm);
+    }
+    case 'share':
+      return true;
+    case 'at': {
+      const { own, mm } = rule as typeof option;
+      return option.own === own && fits(option.mm, mm);
+    }
+  }
+}
+
+function unofferedWords(axis: Axis, rule: Along): string {
+  const words = edgeWords[axis];
+  if (rule.relation === 'share') return `of the way ${words.low} to ${words.high}`;
+  if (rule.relation === 'inFrom' || rule.relation === 'beside') return `from the ${words[rule.edge]}`;
+  return axis === 'z' ? 'above the plate' : `${words.high}wards of the plate’s middle`;
+}
+
+function distanceOf(rule: Along): Amount {
+  switch (rule.relation) {
+    case 'centred':
+      return rule.mm ?? 0;
+    case 'inFrom':
+    case 'at':
+      return rule.mm;
+    case 'beside':
+      return rule.overlapMm;
+    case 'share':
+      return 5;
+  }
+}

@@ -1,0 +1,43 @@
+import { isFormula, type Resolved } from './amount.ts';
+import { valuesOf } from './measures.ts';
+import { RecipeError } from './problem.ts';
+import type { FieldPath } from './sentence.ts';
+import { step as stepSchema, type Step } from './steps/index.ts';
+import { workOut } from './formula.ts';
+import type { Recipe } from './recipe.ts';
+
+/**
+ * The steps that are switched on, every formula in them worked out.
+ * Throws a {@link RecipeError} that names the field when a formula has no value or one out of bounds.
+ */
+export function resolved(recipe: Recipe): { step: Resolved<Step>; index: number }[] {
+  const measures = valuesOf(recipe.measures);
+  if (!measures.ok) throw new RecipeError(measures.problem);
+  return recipe.steps.flatMap((step, index) =>
+    step.off ? [] : { step: resolvedStep(step, index, measures.values), index },
+  );
+}
+
+function resolvedStep(step: Step, index: number, measures: ReadonlyMap<string, number>): Resolved<Step> {
+  const fail = (path: FieldPath, message: string): never => {
+    throw new RecipeError({ stepId: step.id, path, message: `Step ${index + 1}: ${message}` });
+  };
+  let hasFormula = false;
+  const walk = (data: unknown, path: FieldPath): unknown => {
+    if (typeof data !== 'object' || data === null) return data;
+    if (isFormula(data)) {
+      hasFormula = true;
+      const worked = workOut(data.formula, measures);
+      return worked.ok ? worked.value : fail(path, worked.message);
+    }
+    if (Array.isArray(data)) return data.map((each, i) => walk(each, [...path, i]));
+    return Object.fromEntries(Object.entries(data).map(([key, value]) => [key, walk(value, [...path, key])]));
+  };
+  const plain = walk(step, []);
+  // Plain numbers were held against their bounds when the recipe was read.
+  if (!hasFormula) return plain as Resolved<Step>;
+  const parsed = stepSchema.safeParse(plain);
+  if (parsed.success) return parsed.data as Resolved<Step>;
+  const [{ path, message }] = parsed.error.issues;
+  return fail(path as FieldPath, `${message}.`);
+}

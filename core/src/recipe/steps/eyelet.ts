@@ -1,0 +1,104 @@
+import * as z from 'zod';
+import { boxAround } from '../../mesh/index.ts';
+import { circlePoints } from '../../plane/index.ts';
+import { length } from '../amount.ts';
+import { facing, normalOf, type Facing } from '../facing.ts';
+import { fromPlate, placement } from '../placement.ts';
+import { alongTokens, placementTokens } from '../placementSentence.ts';
+import { millimetres, text } from '../sentence.ts';
+import { atStart, CLEAR_MM, throughPart } from './extrude.ts';
+import { facingToken, placedPose, spreadOf } from './placed.ts';
+import { stepSchema, type StepKind } from './stepKind.ts';
+
+export const schema = stepSchema('eyelet', {
+  holeMm: length(0.2, 200),
+  /** The material around the hole. */
+  wallMm: length(0.2, 100),
+  thickMm: length(),
+  /** Lying flat when it faces up, upright otherwise. */
+  facing,
+  placement,
+});
+export type EyeletStep = z.infer<typeof schema>;
+
+const STANCE: Record<Facing, string> = {
+  up: 'lying flat',
+  down: 'lying flat, face down',
+  front: 'upright, facing the front',
+  back: 'upright, facing the back',
+  left: 'upright, facing the left',
+  right: 'upright, facing the right',
+};
+
+/** A hanging loop that merges with the part by an overlap; its opening goes through everything. */
+export const eyelet: StepKind<EyeletStep> = {
+  kind: 'eyelet',
+  label: 'Add an eyelet',
+  group: 'shape',
+
+  create: (id, on) => ({
+    id,
+    kind: 'eyelet',
+    holeMm: 4,
+    wallMm: 2.5,
+    thickMm: 2.4,
+    facing: 'up',
+    placement:
+      on === undefined
+        ? { on: { plate: true }, x: { relation: 'centred' }, y: { relation: 'centred' }, z: fromPlate }
+        : {
+            on: { step: on },
+            x: { relation: 'beside', edge: 'low', overlapMm: 2.5 },
+            y: { relation: 'centred' },
+            z: fromPlate,
+          },
+  }),
+
+  sentence(step, context) {
+    const { axis } = normalOf[step.facing];
+    return [
+      text('Add an eyelet with a hole of'),
+      millimetres(['holeMm'], step.holeMm, 'diameter of the hole', { sign: 'Ø', min: 0.2, max: 200 }),
+      text(','),
+      millimetres(['wallMm'], step.wallMm, 'material around the hole', { min: 0.2, max: 100 }),
+      text('of material around it,'),
+      millimetres(['thickMm'], step.thickMm, 'thickness'),
+      text('thick,'),
+      facingToken(step, 'how it stands', STANCE),
+      text(','),
+      ...alongTokens(axis, step.placement[axis], step.placement.on, ['placement', axis]),
+      text(','),
+      ...placementTokens(step.placement, context, spreadOf(step.facing)),
+      text('.'),
+    ];
+  },
+
+  build(step, kit) {
+    const disc = [circlePoints(step.holeMm / 2 + step.wallMm)];
+    const opening = [circlePoints(step.holeMm / 2)];
+    const host = kit.hostBox(step.placement.on);
+    const { pose, box } = placedPose(disc, step.thickMm, step.facing, step.placement, host);
+    const loop = kit.posed(kit.stack(disc, straight(0, step.thickMm)), pose);
+    // The opening is cut once the loop has joined, through whatever is there.
+    const part = kit.partBox();
+    const all = part ? boxAround(part, box) : box;
+    const { heightMm, startMm } = throughPart(all, step.facing);
+    const pin = kit.posed(
+      kit.stack(opening, straight(-CLEAR_MM, heightMm + CLEAR_MM)),
+      atStart(pose, step.facing, startMm),
+    );
+    return {
+      operations: [
+        { effect: 'add', body: loop },
+        { effect: 'cut', body: pin, staysOpen: true },
+      ],
+      outline: disc,
+      box,
+    };
+  },
+};
+
+const straight = (fromMm: number, toMm: number) => [
+  { atMm: fromMm, growMm: 0 },
+  { atMm: toMm, growMm: 0 },
+];

@@ -1,0 +1,141 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { built as builtIn, genusOf, recipeWith, stepOf } from '../../../test/evaluated.ts';
+import { nodeWorkshop } from '../../../node/workshop.ts';
+import { topologyOf } from '../../mesh/index.ts';
+import { classroomPrinter, fittedDiameter, type Recipe, type Step } from '../../recipe/index.ts';
+import { at, fromLeft, on, onTop } from '../../starters/places.ts';
+import { evaluate, type EvaluationOptions, type Workshop } from '../../solid/index.ts';
+
+let workshop: Workshop;
+beforeAll(async () => (workshop = await nodeWorkshop()));
+const built = (recipe: Recipe, options?: EvaluationOptions) => builtIn(workshop, recipe, options);
+const problem = (recipe: Recipe) => {
+  const result = evaluate(recipe, workshop);
+  return result.ok ? undefined : result.problem;
+};
+
+/** A block of 40 × 30 × 10 mm that others are placed on. */
+const block = stepOf('extrude', 's1', undefined, {
+  outline: { shape: 'roundedRectangle', widthMm: 40, depthMm: 30, cornerMm: 0 },
+  depth: { type: 'by', mm: 10 },
+});
+const BLOCK = 12_000;
+const square = (mm: number) =>
+  ({ shape: 'roundedRectangle', widthMm: mm, depthMm: mm, cornerMm: 0 }) as const;
+
+describe('holes', () => {
+  const hole = (fields: Partial<Extract<Step, { kind: 'hole' }>>) =>
+    stepOf('hole', 's2', 's1', {
+      placement: on('s1', { z: { relation: 'inFrom', edge: 'high', mm: 0 } }),
+      ...fields,
+    });
+  const cutBy = (fields: Partial<Extract<Step, { kind: 'hole' }>>) =>
+    BLOCK - built(recipeWith([block, hole(fields)])).volumeMm3;
+  const disc = (diameter: number) => (Math.PI * diameter ** 2) / 4;
+
+  it('have the diameter that they say, for a screw that of ISO 273, for an object what its fit needs', () => {
+    expect(cutBy({ size: { by: 'diameter', mm: 6 } }) / (disc(6) * 10)).toBeCloseTo(1, 1);
+    expect(cutBy({ size: { by: 'screw', screw: 'M4', play: 'loose' } }) / (disc(4.8) * 10)).toBeCloseTo(1, 1);
+    const drawn = fittedDiameter(8, 'sliding', classroomPrinter);
+    expect(drawn).toBeGreaterThan(8.35);
+    expect(cutBy({ size: { by: 'fit', mm: 8, fit: 'sliding' } }) / (disc(drawn) * 10)).toBeCloseTo(1, 1);
+    const printer = {
+      ...classroomPrinter,
+      fitAllowanceMm: { ...classroomPrinter.fitAllowanceMm, sliding: 2 },
+    };
+    const other = built(recipeWith([block, hole({ size: { by: 'fit', mm: 8, fit: 'sliding' } })]), {
+      printer,
+    });
+    expect((BLOCK - other.volumeMm3) / (disc(10 / 0.997) * 10)).toBeCloseTo(1, 1);
+  });
+
+  it.each([
+    ['up', 10],
+    ['front', 30],
+    ['left', 40],
+  ] as const)('go right through from the side that faces %s', (facing, long) => {
+    const step = hole({ facing, placement: on('s1', { z: { relation: 'centred' } }) });
+    const { mesh, volumeMm3 } = built(recipeWith([block, step]));
+    expect((BLOCK - volumeMm3) / (disc(4) * long)).toBeCloseTo(1, 1);
+    expect(genusOf(mesh)).toBe(1);
+  });
+
+  it('end at their depth when they are blind', () => {
+    for (const facing of ['up', 'down', 'right'] as const) {
+      const step = hole({
+        facing,
+        depth: { type: 'blind', mm: 3 },
+        placement: on('s1', { z: { relation: 'centred' } }),
+      });
+      const { mesh, volumeMm3 } = built(recipeWith([block, step]));
+      expect((BLOCK - volumeMm3) / (disc(4) * 3)).toBeCloseTo(1, 1);
+      expect(genusOf(mesh)).toBe(0);
+    }
+  });
+
+  it('have rims of the right volume', () => {
+    const cone = (low: number, high: number, tall: number) =>
+      (Math.PI * tall * (low ** 2 + high ** 2 + low * high)) / 3;
+    const rim = (fields: Partial<Extract<Step, { kind: 'hole' }>>) =>
+      cutBy({ size: { by: 'diameter', mm: 4 }, ...fields });
+    expect(rim({ rim: { type: 'chamfer', mm: 1 } }) / (disc(4) * 9 + cone(2, 3, 1))).toBeCloseTo(1, 1);
+    expect(
+      rim({ rim: { type: 'countersink', acrossMm: 9 } }) / (disc(4) * 7.5 + cone(2, 4.5, 2.5)),
+    ).toBeCloseTo(1, 1);
+    expect(
+      rim({ rim: { type: 'counterbore', acrossMm: 8, deepMm: 3 } }) / (disc(4) * 7 + disc(8) * 3),
+    ).toBeCloseTo(1, 1);
+  });
+
+  it('say what cannot be', () => {
+    expect(
+      problem(recipeWith([block, hole({ rim: { type: 'countersink', acrossMm: 3 } })]))?.message,
+    ).toContain('wider than the hole');
+    const deep = hole({
+      depth: { type: 'blind', mm: 2 },
+      rim: { type: 'counterbore', acrossMm: 8, deepMm: 3 },
+    });
+    expect(problem(recipeWith([block, deep]))?.message).toContain('deeper than the hole');
+  });
+
+  it('report a later step that fills them', () => {
+    const plug = stepOf('extrude', 's3', 's1', {
+      outline: square(3),
+      placement: on('s1', { z: at(2, 'low') }),
+    });
+    const notes = (recipe: Recipe) => built(recipe).steps[1].notes.join();
+    expect(notes(recipeWith([block, hole({}), plug]))).toContain('fills this opening again');
+    expect(
+      notes(recipeWith([block, hole({}), { ...plug, placement: on('s1', { x: fromLeft(2) }) } as Step])),
+    ).toBe('');
+  });
+});
+
+describe('an eyelet', () => {
+  it.each(['up', 'front', 'right'] as const)(
+    'facing %s merges with the part and stays open right through',
+    (facing) => {
+      const loop = stepOf('eyelet', 's2', 's1', {
+        facing,
+        thickMm: 3,
+        placement: on('s1', {
+          x: { relation: 'beside', edge: 'low', overlapMm: 2.5 },
+          z: facing === 'up' ? at(0, 'low') : onTop,
+        }),
+      });
+      const upright = {
+        ...loop,
+        placement: on('s1', { z: { relation: 'beside', edge: 'high', overlapMm: 2.5 } }),
+      } as Step;
+      const { mesh, steps } = built(recipeWith([block, facing === 'up' ? loop : upright]));
+      expect(topologyOf(mesh).bodies).toBe(1);
+      expect(genusOf(mesh)).toBe(1);
+      expect(steps[1].notes).toEqual([]);
+    },
+  );
+
+  it('cuts its opening through the part it overlaps, too', () => {
+    const loop = stepOf('eyelet', 's2', 's1', { placement: on('s1', { z: at(3, 'low') }) });
+    expect(genusOf(built(recipeWith([block, loop])).mesh)).toBe(1);
+  });
+});

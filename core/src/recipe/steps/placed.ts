@@ -1,0 +1,85 @@
+import { combined, posed, shift, type Box, type Pose, type Vec3 } from '../../mesh/index.ts';
+import { extentOf, type Region } from '../../plane/index.ts';
+import type { Resolved } from '../amount.ts';
+import { facingPose, normalOf, type Facing } from '../facing.ts';
+import {
+  axes,
+  centredAlong,
+  fromPlate,
+  shiftFor,
+  type Along,
+  type Axis,
+  type Placement,
+} from '../placement.ts';
+import { choice, type Token } from '../sentence.ts';
+
+/** The two axes along which a thing that faces a side is spread, as its sentence names them. */
+export function spreadOf(side: Facing): [Axis, Axis] {
+  const across = normalOf[side].axis;
+  const [first, second] = axes.filter((axis) => axis !== across);
+  return [first, second];
+}
+
+/** Where a region raised from 0 to `heightMm` lies when it faces a side as a placement says. */
+export function placedPose(
+  region: Region,
+  heightMm: number,
+  side: Facing,
+  placement: Resolved<Placement>,
+  host: Box,
+): { pose: Pose; box: Box } {
+  const { x, y } = extentOf(region);
+  const own = boxUnder(facingPose(side), { min: [x.low, y.low, 0], max: [x.high, y.high, heightMm] });
+  const by = shiftFor(placement, own, host);
+  return { pose: combined(shift(by), facingPose(side)), box: boxUnder(shift(by), own) };
+}
+
+/** The box around a box that was turned by quarter turns, mirrored or moved. */
+export function boxUnder(pose: Pose, box: Box): Box {
+  const [a, b] = [posed(pose, box.min), posed(pose, box.max)];
+  const each = (pick: (p: number, q: number) => number): Vec3 => [
+    pick(a[0], b[0]),
+    pick(a[1], b[1]),
+    pick(a[2], b[2]),
+  ];
+  return { min: each(Math.min), max: each(Math.max) };
+}
+
+/** Whether a placement puts the outer face of something flush with that of its host, so that a cut opens there. */
+export function isFlush(placement: Resolved<Placement>, side: Facing): boolean {
+  const { axis, isHigh } = normalOf[side];
+  const rule = placement[axis];
+  return rule.relation === 'inFrom' && rule.edge === (isHigh ? 'high' : 'low') && rule.mm === 0;
+}
+
+/** A placement for another side: what was said across the old side is said across the new one. */
+export function refaced(of: Placement, from: Facing, to: Facing): Placement {
+  const [old, next] = [normalOf[from], normalOf[to]];
+  const across = acrossAs(of[old.axis], next.isHigh, next.axis === 'z');
+  if (old.axis === next.axis) return { ...of, [next.axis]: across };
+  const alongOld: Along = old.axis === 'z' && 'plate' in of.on ? fromPlate : centredAlong;
+  return { ...of, [old.axis]: alongOld, [next.axis]: across };
+}
+
+function acrossAs(rule: Along, isHigh: boolean, isUpright: boolean): Along {
+  const edge = isHigh ? 'high' : 'low';
+  if (rule.relation === 'inFrom' || rule.relation === 'beside') return { ...rule, edge };
+  if (rule.relation === 'at') return isUpright ? fromPlate : { ...rule, own: 'middle' };
+  return rule;
+}
+
+/** The side that a step faces, as a choice that also moves what its placement says. */
+export function facingToken<S extends { facing: Facing; placement: Placement }>(
+  step: S,
+  label: string,
+  words: Record<Facing, string>,
+): Token {
+  const options = Object.entries(words).map(([side, shown]) => {
+    const to = side as Facing;
+    return {
+      label: shown,
+      value: { ...step, facing: to, placement: refaced(step.placement, step.facing, to) },
+    };
+  });
+  return choice([], label, options, ({ value }) => (value as S).facing === step.facing);
+}

@@ -1,0 +1,199 @@
+import * as z from 'zod';
+import { circlePoints, fineArc, type Point, type Region } from '../../plane/index.ts';
+import { combined, shift, turn, type Pose } from '../../mesh/index.ts';
+import { angle, length, type Resolved } from '../amount.ts';
+import { axes, centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
+import { alongTokens, placementTokens } from '../placementSentence.ts';
+import { clause, choice, degrees, millimetres, oneOf, text, type Token } from '../sentence.ts';
+import { effect } from './extrude.ts';
+import { stepSchema, type BuildKit, type StepKind } from './stepKind.ts';
+
+const solid = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('box'), widthMm: length(), depthMm: length(), heightMm: length() }),
+  z.strictObject({ type: z.literal('cylinder'), diameterMm: length(), heightMm: length() }),
+  z.strictObject({
+    type: z.literal('cone'),
+    diameterMm: length(),
+    /** 0 for a point. */
+    topMm: length(0),
+    heightMm: length(),
+  }),
+  z.strictObject({ type: z.literal('ball'), diameterMm: length() }),
+  /** A torus, lying: the diameter over everything and that of its rod. */
+  z.strictObject({ type: z.literal('ring'), outerMm: length(), rodMm: length() }),
+  /** A gusset: a right triangle, `widthMm` along the floor and `heightMm` up its left side, `depthMm` deep. */
+  z.strictObject({ type: z.literal('wedge'), widthMm: length(), depthMm: length(), heightMm: length() }),
+  /** The upper half of a ball. */
+  z.strictObject({ type: z.literal('dome'), diameterMm: length() }),
+]);
+type Solid = z.infer<typeof solid>;
+
+export const turns = z.strictObject({ x: angle(), y: angle(), z: angle() });
+export type Turns = z.infer<typeof turns>;
+
+export const schema = stepSchema('solid', { effect, solid, turns: turns.optional(), placement });
+export type ReadySolidStep = z.infer<typeof schema>;
+
+const LABELS: Record<Solid['type'], string> = {
+  box: 'box',
+  cylinder: 'cylinder',
+  cone: 'cone',
+  ball: 'ball',
+  ring: 'ring of round rod',
+  wedge: 'wedge',
+  dome: 'dome',
+};
+
+/** Puts a ready solid anywhere, turned any way. */
+export const readySolid: StepKind<ReadySolidStep> = {
+  kind: 'solid',
+  label: 'Place a ready solid',
+  group: 'shape',
+
+  create: (id, on) => ({
+    id,
+    kind: 'solid',
+    effect: 'add',
+    solid: { type: 'box', widthMm: 20, depthMm: 20, heightMm: 10 },
+    placement: centredOn(on, on === undefined ? fromPlate : onTop),
+  }),
+
+  sentence: (step, context) => [
+    oneOf(['effect'], 'add, cut or keep', step.effect, { add: 'Place', cut: 'Cut away', keep: 'Keep only' }),
+    text('a'),
+    ...solidTokens(step.solid),
+    ...turnTokens(step.turns),
+    text(','),
+    ...alongTokens('z', step.placement.z, step.placement.on, ['placement', 'z']),
+    text(','),
+    ...placementTokens(step.placement, context, ['x', 'y']),
+    text('.'),
+  ],
+
+  sizes({ solid: of, turns: turned }) {
+    if (turned) return [];
+    const fields = { widthMm: 'x', depthMm: 'y', diameterMm: 'x', outerMm: 'x' } as const;
+    return Object.entries(fields).flatMap(([key, axis]) => (key in of ? { path: ['solid', key], axis } : []));
+  },
+
+  additions: (step) => turnAdditions(step.turns),
+
+  build(step, kit) {
+    if (step.effect !== 'add' && !kit.partBox()) {
+      return kit.fail(['effect'], 'There is no material yet: put this step after one that adds some.');
+    }
+    const body = kit.posed(made(step.solid, kit), turnsPose(step.turns));
+    const by = shiftFor(step.placement, kit.boxOf(body), kit.hostBox(step.placement.on));
+    const { solid } = step;
+    const across = 'diameterMm' in solid ? solid.diameterMm : 'outerMm' in solid ? solid.outerMm : undefined;
+    return {
+      operations: [{ effect: step.effect, body: kit.posed(body, shift(by)) }],
+      outline: across === undefined || step.turns ? undefined : [circlePoints(across / 2)],
+    };
+  },
+};
+
+/** First about x, then y, then z. */
+export function turnsPose(of: Resolved<Turns> | undefined): Pose {
+  return combined(turn('z', of?.z ?? 0), turn('y', of?.y ?? 0), turn('x', of?.x ?? 0));
+}
+
+/** ", turned 0° about left–right, …". */
+export function turnTokens(of: Turns | undefined): Token[] {
+  if (!of) return [];
+  const words = { x: 'about left to right,', y: 'about front to back,', z: 'about upright' };
+  return clause(
+    [
+      text(', turned'),
+      ...axes.flatMap((axis) => [
+        degrees(['turns', axis], of[axis], `turn ${words[axis]}`),
+        text(words[axis]),
+      ]),
+    ],
+    ['turns'],
+    'Do not turn it',
+  );
+}
+
+export function turnAdditions(of: Turns | undefined) {
+  return of ? [] : [{ label: 'turn it', path: ['turns'], value: { x: 0, y: 0, z: 45 } }];
+}
+
+function solidTokens(of: Solid): Token[] {
+  const across = Number('widthMm' in of ? of.widthMm : 'outerMm' in of ? of.outerMm : of.diameterMm) || 20;
+  const sizes: Record<Solid['type'], Solid> = {
+    box: { type: 'box', widthMm: across, depthMm: across, heightMm: across / 2 },
+    cylinder: { type: 'cylinder', diameterMm: across, heightMm: across / 2 },
+    cone: { type: 'cone', diameterMm: across, topMm: across / 2, heightMm: across / 2 },
+    ball: { type: 'ball', diameterMm: across },
+    ring: { type: 'ring', outerMm: across, rodMm: across / 5 },
+    wedge: { type: 'wedge', widthMm: across, depthMm: across / 5, heightMm: across },
+    dome: { type: 'dome', diameterMm: across },
+  };
+  const kind = choice(
+    ['solid'],
+    'solid',
+    Object.entries(LABELS).map(([type, label]) => ({ label, value: sizes[type as Solid['type']] })),
+    ({ value }) => (value as Solid).type === of.type,
+  );
+  const numbers = Object.entries(of).flatMap(([key, value]): Token[] => {
+    if (key === 'type') return [];
+    const { label, sign, after } = FIELDS[key];
+    return [
+      millimetres(['solid', key], value as number, label, {
+        sign,
+        nudge: 0.5,
+        min: key === 'topMm' ? 0 : 0.1,
+      }),
+      text(after),
+    ];
+  });
+  // No comma before the clause that follows.
+  return [kind, ...numbers.slice(0, -1), text(FIELDS[Object.keys(of).at(-1)!].after.replace(',', ''))];
+}
+
+const FIELDS: Record<string, { label: string; sign?: string; after: string }> = {
+  widthMm: { label: 'width', after: 'wide,' },
+  depthMm: { label: 'depth', after: 'deep,' },
+  heightMm: { label: 'height', after: 'high,' },
+  diameterMm: { label: 'diameter', sign: 'Ø', after: ',' },
+  topMm: { label: 'diameter at the top', sign: 'Ø', after: 'at the top,' },
+  outerMm: { label: 'outer diameter', sign: 'Ø', after: 'outside,' },
+  rodMm: { label: 'diameter of the rod', sign: 'Ø', after: 'through the rod,' },
+};
+
+function made<Body>(of: Resolved<Solid>, kit: BuildKit<Body>): Body {
+  const straight = (region: Region, heightMm: number) =>
+    kit.stack(region, [
+      { atMm: 0, growMm: 0 },
+      { atMm: heightMm, growMm: 0 },
+    ]);
+  switch (of.type) {
+    case 'box': {
+      const [x, y] = [of.widthMm / 2, of.depthMm / 2];
+      return straight([[[-x, -y], [x, -y], [x, y], [-x, y]]], of.heightMm); // prettier-ignore
+    }
+    case 'cylinder':
+      return straight([circlePoints(of.diameterMm / 2)], of.heightMm);
+    case 'cone': {
+      const [low, high] = [of.diameterMm / 2, of.topMm / 2];
+      const top: Point[] = high > 0 ? [[high, of.heightMm], [0, of.heightMm]] : [[0, of.heightMm]]; // prettier-ignore
+      return kit.revolved([[[0, 0], [low, 0], ...top]], 360);
+    }
+    case 'ball':
+      return kit.revolved([fineArc([0, 0], of.diameterMm / 2, -Math.PI / 2, Math.PI)], 360);
+    case 'dome':
+      return kit.revolved([[[0, 0], ...fineArc([0, 0], of.diameterMm / 2, 0, Math.PI / 2)]], 360);
+    case 'ring': {
+      const [middle, rod] = [(of.outerMm - of.rodMm) / 2, of.rodMm / 2];
+      if (middle < rod)
+        return kit.fail(['solid', 'rodMm'], 'The rod is too thick for a ring of that diameter.');
+      return kit.revolved([circlePoints(rod).map(([x, y]): Point => [x + middle, y])], 360);
+    }
+    case 'wedge': {
+      const corners: Point[] = [[0, 0], [of.widthMm, 0], [0, of.heightMm]]; // prettier-ignore
+      // Drawn standing up and facing the front.
+      return kit.posed(straight([corners], of.depthMm), turn('x', 90));
+    }
+  }
+}

@@ -1,0 +1,176 @@
+import * as z from 'zod';
+import { combined, mirror, shift, turn, type Box, type Pose, type Vec3 } from '../../mesh/index.ts';
+import { angle, count, distance, type Resolved } from '../amount.ts';
+import { axisIndex, edgeWords, rangeOf, stepRef, target, type Axis } from '../placement.ts';
+import { targetToken } from '../placementSentence.ts';
+import { choice, degrees, many, millimetres, oneOf, stepWords, text, type Token } from '../sentence.ts';
+import { stepSchema, type StepKind } from './stepKind.ts';
+
+const axis = z.enum(['x', 'y', 'z']);
+
+const pattern = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('row'), axis, count: count(2, 200), stepMm: distance() }),
+  z.strictObject({
+    type: z.literal('grid'),
+    columns: count(1, 100),
+    columnMm: distance(),
+    rows: count(1, 100),
+    rowMm: distance(),
+  }),
+  /** Turned about an axis through the middle of the target; the whole angle is shared out evenly. */
+  z.strictObject({ type: z.literal('around'), axis, count: count(2, 200), deg: angle(), about: target }),
+  /** Seen in a mirror through the middle of the target. */
+  z.strictObject({ type: z.literal('mirror'), axis, about: target }),
+]);
+type Pattern = z.infer<typeof pattern>;
+
+export const schema = stepSchema('repeat', { of: z.array(stepRef).max(50), pattern });
+export type RepeatStep = z.infer<typeof schema>;
+
+/** More copies than this are surely a slip of the hand. */
+const MOST_COPIES = 400;
+
+/** Repeats what earlier steps added and cut. */
+export const repeat: StepKind<RepeatStep> = {
+  kind: 'repeat',
+  label: 'Repeat steps',
+  group: 'repeat',
+
+  create: (id, on) => ({
+    id,
+    kind: 'repeat',
+    of: on === undefined ? [] : [{ step: on }],
+    pattern: { type: 'row', axis: 'x', count: 3, stepMm: 10 },
+  }),
+
+  sentence: (step, context) => [
+    text('Repeat'),
+    {
+      type: 'steps',
+      path: ['of'],
+      label: 'steps to repeat',
+      chosen: step.of.map(({ step: id }) => id),
+      offered: context.recipe.steps
+        .slice(0, context.index)
+        .map(({ id }, i) => ({ id, label: stepWords(context.recipe.steps, i) })),
+    },
+    choice(
+      ['pattern'],
+      'how it is repeated',
+      [
+        { label: 'in a row', value: { type: 'row', axis: 'x', count: 3, stepMm: 10 } },
+        { label: 'on a grid', value: { type: 'grid', columns: 3, columnMm: 10, rows: 2, rowMm: 10 } },
+        {
+          label: 'around an axis',
+          value: { type: 'around', axis: 'z', count: 6, deg: 360, about: { plate: true } },
+        },
+        { label: 'in a mirror', value: { type: 'mirror', axis: 'x', about: { plate: true } } },
+      ],
+      ({ value }) => (value as Pattern).type === step.pattern.type,
+    ),
+    text(','),
+    ...patternTokens(step.pattern, (on) => targetToken(['pattern', 'about'], on, context)),
+    text('.'),
+  ],
+
+  build(step, kit) {
+    if (step.of.length === 0) return kit.fail(['of'], 'Choose the steps to repeat.');
+    const poses = posesOf(step.pattern, (on) => kit.hostBox(on));
+    if (poses.length > MOST_COPIES) {
+      return kit.fail(
+        ['pattern'],
+        `That makes ${poses.length} copies; Kelbrin makes at most ${MOST_COPIES}.`,
+      );
+    }
+    // All copies of one operation follow each other, so that they reach the part together.
+    const operations = step.of.flatMap((ref) =>
+      kit
+        .operationsOf(ref)
+        .flatMap((operation) =>
+          poses.map((pose) => ({ ...operation, body: kit.posed(operation.body, pose) })),
+        ),
+    );
+    return { operations };
+  },
+};
+
+/** Where the copies go; the first of the pattern is what is there already. */
+export function posesOf(of: Resolved<Pattern>, boxOf: (on: Resolved<z.infer<typeof target>>) => Box): Pose[] {
+  switch (of.type) {
+    case 'row':
+      return Array.from({ length: of.count - 1 }, (_, i) => shift(alongAxis(of.axis, (i + 1) * of.stepMm)));
+    case 'grid':
+      return Array.from({ length: of.columns * of.rows }, (_, i) =>
+        shift([(i % of.columns) * of.columnMm, Math.floor(i / of.columns) * of.rowMm, 0]),
+      ).slice(1);
+    case 'around': {
+      const middle = middleOf(boxOf(of.about));
+      // A whole turn has no end of its own: its last copy would be its first.
+      const isWhole = Math.abs(Math.abs(of.deg) - 360) < 1e-9;
+      const each = of.deg / (isWhole ? of.count : of.count - 1);
+      return Array.from({ length: of.count - 1 }, (_, i) => about(middle, turn(of.axis, (i + 1) * each)));
+    }
+    case 'mirror':
+      return [about(middleOf(boxOf(of.about)), mirror(of.axis))];
+  }
+}
+
+function patternTokens(of: Pattern, about: (on: z.infer<typeof target>) => Token): Token[] {
+  const any = { min: -1000, nudge: 0.5 };
+  const axisWords = { x: edgeWords.x.both, y: edgeWords.y.both, z: 'upwards' };
+  switch (of.type) {
+    case 'row':
+      return [
+        many(['pattern', 'count'], of.count, 'number in the row', { min: 2, max: 200 }),
+        text('in all,'),
+        oneOf<Axis>(['pattern', 'axis'], 'direction', of.axis, axisWords),
+        text(', every'),
+        millimetres(['pattern', 'stepMm'], of.stepMm, 'distance from one to the next', any),
+      ];
+    case 'grid':
+      return [
+        many(['pattern', 'columns'], of.columns, 'number of columns', { min: 1, max: 100 }),
+        text('columns every'),
+        millimetres(['pattern', 'columnMm'], of.columnMm, 'distance between columns', any),
+        text('and'),
+        many(['pattern', 'rows'], of.rows, 'number of rows', { min: 1, max: 100 }),
+        text('rows every'),
+        millimetres(['pattern', 'rowMm'], of.rowMm, 'distance between rows', any),
+      ];
+    case 'around':
+      return [
+        many(['pattern', 'count'], of.count, 'number around the axis', { min: 2, max: 200 }),
+        text('in all over'),
+        degrees(['pattern', 'deg'], of.deg, 'angle they are spread over'),
+        text(', the axis'),
+        oneOf<Axis>(['pattern', 'axis'], 'axis', of.axis, {
+          x: 'left to right',
+          y: 'front to back',
+          z: 'upright',
+        }),
+        text('through the middle of'),
+        about(of.about),
+      ];
+    case 'mirror':
+      return [
+        oneOf<Axis>(['pattern', 'axis'], 'direction', of.axis, { ...axisWords, z: 'upside down' }),
+        text(', about the middle of'),
+        about(of.about),
+      ];
+  }
+}
+
+function about([x, y, z]: Vec3, pose: Pose): Pose {
+  return combined(shift([x, y, z]), pose, shift([-x, -y, -z]));
+}
+
+function middleOf(box: Box): Vec3 {
+  const middle = (along: Axis) => (rangeOf(box, along).low + rangeOf(box, along).high) / 2;
+  return [middle('x'), middle('y'), middle('z')];
+}
+
+function alongAxis(along: Axis, mm: number): Vec3 {
+  const by: [number, number, number] = [0, 0, 0];
+  by[axisIndex[along]] = mm;
+  return by;
+}

@@ -1,0 +1,106 @@
+import * as z from 'zod';
+import { circlePoints, extentOf } from '../../plane/index.ts';
+import { shift } from '../../mesh/index.ts';
+import { angle } from '../amount.ts';
+import { facing, facingPose, normalOf, type Facing } from '../facing.ts';
+import { points, schema as pointsSchema } from '../outlines/points.ts';
+import { centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
+import { alongTokens, placementTokens } from '../placementSentence.ts';
+import { degrees, oneOf, text } from '../sentence.ts';
+import { effect } from './extrude.ts';
+import { facingToken, spreadOf } from './placed.ts';
+import { stepSchema, type StepKind } from './stepKind.ts';
+
+export const schema = stepSchema('revolve', {
+  effect,
+  /** Half the section: x is the distance from the axis, y the height along it. */
+  profile: pointsSchema,
+  deg: angle(1, 360),
+  facing,
+  placement,
+});
+export type RevolveStep = z.infer<typeof schema>;
+
+const AXIS: Record<Facing, string> = {
+  up: 'upright',
+  down: 'upright, upside down',
+  front: 'lying, towards the front',
+  back: 'lying, towards the back',
+  left: 'lying, towards the left',
+  right: 'lying, towards the right',
+};
+
+/** Turns a half profile about an axis. */
+export const revolve: StepKind<RevolveStep> = {
+  kind: 'revolve',
+  label: 'Turn a profile',
+  group: 'shape',
+
+  create: (id, on) => ({
+    id,
+    kind: 'revolve',
+    effect: 'add',
+    profile: {
+      shape: 'points',
+      nodes: [
+        { xMm: 0, yMm: 0 },
+        { xMm: 12, yMm: 0 },
+        { xMm: 12, yMm: 4 },
+        { xMm: 6, yMm: 12 },
+        { xMm: 6, yMm: 20 },
+        { xMm: 0, yMm: 20 },
+      ],
+      closed: true,
+      smooth: false,
+      mirrored: false,
+    },
+    deg: 360,
+    facing: 'up',
+    placement: centredOn(on, on === undefined ? fromPlate : onTop),
+  }),
+
+  sentence(step, context) {
+    const { axis } = normalOf[step.facing];
+    return [
+      oneOf(['effect'], 'add, cut or keep', step.effect, {
+        add: 'Turn a profile',
+        cut: 'Cut a turned profile',
+        keep: 'Keep only a turned profile',
+      }),
+      ...points.tokens(step.profile, ['profile'], context),
+      text(', round by'),
+      degrees(['deg'], step.deg, 'angle', { min: 1, max: 360 }),
+      text(', its axis'),
+      facingToken(step, 'axis', AXIS),
+      text(','),
+      ...alongTokens(axis, step.placement[axis], step.placement.on, ['placement', axis]),
+      text(','),
+      ...placementTokens(step.placement, context, spreadOf(step.facing)),
+      text('.'),
+    ];
+  },
+
+  build(step, kit) {
+    const profile = points.region(step.profile, {
+      ...kit,
+      fail: (path, message, at) => kit.fail(['profile', ...path], message, at),
+    });
+    const { x } = extentOf(profile);
+    if (x.low < -1e-6) {
+      return kit.fail(
+        ['profile', 'nodes'],
+        'The profile crosses its axis: keep all of it on one side, at 0 or more.',
+      );
+    }
+    if (x.high < 1e-6) return kit.fail(['profile', 'nodes'], 'The profile has no width to turn.');
+    if (step.effect !== 'add' && !kit.partBox()) {
+      return kit.fail(['effect'], 'There is no material yet: put this step after one that adds some.');
+    }
+    const turned = kit.posed(kit.revolved(profile, step.deg), facingPose(step.facing));
+    const by = shiftFor(step.placement, kit.boxOf(turned), kit.hostBox(step.placement.on));
+    return {
+      operations: [{ effect: step.effect, body: kit.posed(turned, shift(by)) }],
+      outline: step.deg === 360 ? [circlePoints(x.high)] : undefined,
+    };
+  },
+};

@@ -1,0 +1,108 @@
+import * as z from 'zod';
+import { combined, scale, shift, turn, turnDown, unmoved, type Pose } from '../../mesh/index.ts';
+import { angle, length } from '../amount.ts';
+import { axisIndex } from '../placement.ts';
+import { clause, degrees, formatMm, millimetres, oneOf, text } from '../sentence.ts';
+import { stepSchema, type StepKind } from './stepKind.ts';
+
+const face = z.union([
+  z.strictObject({ kept: z.literal(true) }),
+  /** The outward direction of the face that shall lie on the plate, as the part stands before this step. */
+  z.strictObject({ normal: z.tuple([z.number(), z.number(), z.number()]) }),
+]);
+export type Face = z.infer<typeof face>;
+
+export const schema = stepSchema('setDown', {
+  face,
+  turnDeg: angle().optional(),
+  /** The whole part made larger or smaller, until it has a length along one direction. */
+  scaleTo: z.strictObject({ axis: z.enum(['x', 'y', 'z']), mm: length() }).optional(),
+});
+export type SetDownStep = z.infer<typeof schema>;
+
+/** Says which face of the whole part lies on the plate, turns it there, and scales it. */
+export const setDown: StepKind<SetDownStep> = {
+  kind: 'setDown',
+  label: 'Set the part down',
+  group: 'whole',
+
+  create: (id) => ({ id, kind: 'setDown', face: { kept: true } }),
+
+  sentence: (step) => [
+    text('Set the part down on'),
+    { type: 'face', path: ['face'], label: 'face that lies on the plate', words: faceWords(step.face) },
+    ...(step.turnDeg === undefined
+      ? []
+      : clause(
+          [text(', turned'), degrees(['turnDeg'], step.turnDeg, 'turned by', { nudge: 5 })],
+          ['turnDeg'],
+          'Do not turn it',
+        )),
+    ...(step.scaleTo === undefined
+      ? []
+      : clause(
+          [
+            text(', scaled until it is'),
+            millimetres(['scaleTo', 'mm'], step.scaleTo.mm, 'length after scaling', { nudge: 1 }),
+            oneOf(['scaleTo', 'axis'], 'which length', step.scaleTo.axis, {
+              x: 'wide',
+              y: 'deep',
+              z: 'high',
+            }),
+          ],
+          ['scaleTo'],
+          'Do not scale it',
+        )),
+    text('.'),
+  ],
+
+  additions: (step) => [
+    ...(step.turnDeg === undefined ? [{ label: 'turn it on the plate', path: ['turnDeg'], value: 90 }] : []),
+    ...(step.scaleTo === undefined
+      ? [{ label: 'scale it to a length', path: ['scaleTo'], value: { axis: 'x', mm: 50 } }]
+      : []),
+  ],
+
+  build(step, kit) {
+    const before = kit.partBox();
+    if (!before)
+      return kit.fail([], 'There is nothing to set down yet: put this step after one that adds material.');
+    const down = 'normal' in step.face ? downFrom(step.face.normal) : unmoved;
+    if (!down) return kit.fail(['face'], 'That is no direction: choose a face.');
+    const turned = combined(turn('z', step.turnDeg ?? 0), down);
+    let pose = turned;
+    if (step.scaleTo) {
+      const { axis, mm } = step.scaleTo;
+      const box = kit.partBoxUnder(turned);
+      const now = box.max[axisIndex[axis]] - box.min[axisIndex[axis]];
+      pose = combined(scale(mm / now), turned);
+      const percent = Math.round((1000 * mm) / now) / 10;
+      kit.note(`Everything becomes ${formatMm(percent)} % of its size, thin walls and holes as well.`);
+    }
+    const box = kit.partBoxUnder(pose);
+    // It stands where it stood, about the middle of the plate, with its lowest point on it.
+    const by = shift([-(box.min[0] + box.max[0]) / 2, -(box.min[1] + box.max[1]) / 2, -box.min[2]]);
+    return { operations: [], whole: combined(by, pose) };
+  },
+};
+
+function downFrom(normal: readonly [number, number, number]): Pose | undefined {
+  return Math.hypot(...normal) < 1e-6 ? undefined : turnDown(normal);
+}
+
+const WORDS: [readonly [number, number, number], string][] = [
+  [[0, 0, -1], 'its underside'],
+  [[0, 0, 1], 'its top'],
+  [[0, -1, 0], 'its front'],
+  [[0, 1, 0], 'its back'],
+  [[-1, 0, 0], 'its left side'],
+  [[1, 0, 0], 'its right side'],
+];
+
+/** A face in words: by its side if it lies square to one. */
+export function faceWords(of: Face): string {
+  if ('kept' in of) return 'the face it stands on';
+  const long = Math.hypot(...of.normal) || 1;
+  const found = WORDS.find(([way]) => way.every((part, i) => Math.abs(part - of.normal[i] / long) < 1e-3));
+  return found?.[1] ?? 'a slanting face';
+}

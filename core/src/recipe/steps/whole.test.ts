@@ -1,0 +1,158 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { built as builtIn, recipeWith, stepOf, withField } from '../../../test/evaluated.ts';
+import { nodeWorkshop } from '../../../node/workshop.ts';
+import { boundsOf, sizeOf } from '../../mesh/index.ts';
+import { type Recipe, type Step } from '../../recipe/index.ts';
+import { at, fromLeft, on } from '../../starters/places.ts';
+import { evaluate, type EvaluationOptions, type Workshop } from '../../solid/index.ts';
+
+let workshop: Workshop;
+beforeAll(async () => (workshop = await nodeWorkshop()));
+const built = (recipe: Recipe, options?: EvaluationOptions) => builtIn(workshop, recipe, options);
+const problem = (recipe: Recipe) => {
+  const result = evaluate(recipe, workshop);
+  return result.ok ? undefined : result.problem;
+};
+
+/** A block of 40 × 30 × 10 mm that others are placed on. */
+const block = stepOf('extrude', 's1', undefined, {
+  outline: { shape: 'roundedRectangle', widthMm: 40, depthMm: 30, cornerMm: 0 },
+  depth: { type: 'by', mm: 10 },
+});
+const BLOCK = 12_000;
+const square = (mm: number) =>
+  ({ shape: 'roundedRectangle', widthMm: mm, depthMm: mm, cornerMm: 0 }) as const;
+const size = (recipe: Recipe) =>
+  sizeOf(boundsOf(built(recipe).mesh)).map((mm) => Math.round(mm * 1000) / 1000);
+
+describe('repeat, trim and set down', () => {
+  const post = stepOf('extrude', 's2', 's1', {
+    outline: square(4),
+    depth: { type: 'by', mm: 5 },
+    placement: on('s1', { x: fromLeft(2) }),
+  });
+
+  it.each([
+    ['in a row', { type: 'row', axis: 'x', count: 4, stepMm: 9 }, 4],
+    ['on a grid', { type: 'grid', columns: 3, columnMm: 9, rows: 2, rowMm: 8 }, 6],
+    ['around an axis', { type: 'around', axis: 'z', count: 4, deg: 360, about: { step: 's1' } }, 4],
+    ['over part of a turn', { type: 'around', axis: 'z', count: 3, deg: 90, about: { plate: true } }, 3],
+    ['in a mirror', { type: 'mirror', axis: 'x', about: { step: 's1' } }, 2],
+  ] as const)('makes copies %s', (_, pattern, count) => {
+    const recipe = recipeWith([
+      block,
+      post,
+      stepOf('repeat', 's3', undefined, { of: [{ step: 's2' }], pattern }),
+    ]);
+    expect(built(recipe).volumeMm3).toBeCloseTo(BLOCK + count * 80, 2);
+  });
+
+  it('equals its steps written out', () => {
+    const row = stepOf('repeat', 's3', undefined, {
+      of: [{ step: 's2' }],
+      pattern: { type: 'row', axis: 'x', count: 3, stepMm: 11 },
+    });
+    const written = [13, 24].map(
+      (mm, i) => ({ ...post, id: `s${i + 3}`, placement: on('s1', { x: fromLeft(mm) }) }) as Step,
+    );
+    const [short, long] = [
+      built(recipeWith([block, post, row])),
+      built(recipeWith([block, post, ...written])),
+    ];
+    expect(short.volumeMm3).toBeCloseTo(long.volumeMm3, 6);
+    expect(boundsOf(short.mesh)).toEqual(boundsOf(long.mesh));
+    expect(short.mesh.triangles.length).toBe(long.mesh.triangles.length);
+  });
+
+  it('of too much is refused', () => {
+    const pattern = { type: 'grid', columns: 100, columnMm: 1, rows: 100, rowMm: 1 } as const;
+    expect(
+      problem(recipeWith([block, stepOf('repeat', 's2', undefined, { of: [{ step: 's1' }], pattern })]))
+        ?.message,
+    ).toContain('at most 400');
+  });
+
+  it.each([
+    ['below', 4, 6],
+    ['above', 4, 4],
+    ['left', 10, 2.5],
+    ['right', 10, 7.5],
+    ['front', 5, 10 / 3],
+    ['back', 5, 20 / 3],
+  ] as const)('trims off what is %s', (away, atMm, tenth) => {
+    const trimmed = recipeWith([block, stepOf('trim', 's2', undefined, { away, atMm })]);
+    expect(built(trimmed).volumeMm3).toBeCloseTo((BLOCK * tenth) / 10, 1);
+  });
+
+  it('trims at a tilt', () => {
+    const trimmed = recipeWith([
+      block,
+      stepOf('trim', 's2', undefined, { away: 'above', atMm: 5, tiltDeg: 10 }),
+    ]);
+    expect(built(trimmed).volumeMm3).toBeCloseTo(BLOCK / 2, 1);
+  });
+
+  it('lies on the face that is chosen', () => {
+    const down = (normal: [number, number, number]) =>
+      recipeWith([block, post, stepOf('setDown', 's3', undefined, { face: { normal } })]);
+    expect(size(down([1, 0, 0]))).toEqual([15, 30, 40]);
+    expect(size(down([0, 0, 1]))).toEqual([40, 30, 15]);
+    expect(boundsOf(built(down([0, 1, 0])).mesh).min[2]).toBeCloseTo(0, 4);
+    expect(built(down([0, -1, 0])).volumeMm3).toBeCloseTo(BLOCK + 80, 2);
+  });
+
+  it('is scaled to a length, all of it, and says by how much', () => {
+    const recipe = recipeWith([
+      block,
+      stepOf('setDown', 's2', undefined, { scaleTo: { axis: 'x', mm: 20 } }),
+    ]);
+    expect(size(recipe)).toEqual([20, 15, 5]);
+    expect(built(recipe).steps[1].notes[0]).toContain('50 %');
+    expect(built(withField(recipe, 's2', ['scaleTo'], undefined)).steps[1].notes).toEqual([]);
+  });
+
+  it('is where later steps find it', () => {
+    const recipe = recipeWith([
+      block,
+      stepOf('setDown', 's2', undefined, { face: { normal: [1, 0, 0] } }),
+      stepOf('extrude', 's3', 's1', { outline: square(4), depth: { type: 'by', mm: 3 } }),
+    ]);
+    expect(size(recipe)).toEqual([10, 30, 43]);
+  });
+});
+
+describe('steps that do nothing or too little', () => {
+  it.each([
+    [
+      'a piece that touches nothing',
+      stepOf('extrude', 's2', 's1', {
+        outline: square(4),
+        placement: on('s1', { z: { relation: 'beside', edge: 'high', overlapMm: -3 } }),
+      }),
+      'touches nothing',
+    ],
+    [
+      'a cut beside the part',
+      stepOf('hole', 's2', 's1', { placement: on('s1', { x: fromLeft(-20) }) }),
+      'cuts nothing',
+    ],
+    [
+      'material inside material',
+      stepOf('extrude', 's2', 's1', { outline: square(4), placement: on('s1', { z: at(0, 'low') }) }),
+      'adds nothing',
+    ],
+    [
+      'keeping all',
+      stepOf('extrude', 's2', 's1', { effect: 'keep', outline: square(90), depth: { type: 'through' } }),
+      'takes nothing away',
+    ],
+  ])('say so: %s', (_, step, words) => {
+    expect(built(recipeWith([block, step])).steps[1].notes.join()).toContain(words);
+  });
+
+  it('are passed over when they are switched off', () => {
+    const off = withField(recipeWith([block, stepOf('hole', 's2', 's1')]), 's2', ['off'], true);
+    expect(built(off).volumeMm3).toBeCloseTo(BLOCK, 6);
+    expect(built(off).steps.map(({ stepId }) => stepId)).toEqual(['s1']);
+  });
+});

@@ -1,0 +1,155 @@
+import type { Manifold } from 'manifold-3d';
+import type { Box, Pose, SolidMesh } from '../mesh/index.ts';
+import { segmentsFor, type Region } from '../plane/index.ts';
+import {
+  facingPose,
+  plateBox,
+  RecipeError,
+  type BuildKit,
+  type FieldPath,
+  type Operation,
+  type PrinterTraits,
+  type StepRef,
+  type Target,
+} from '../recipe/index.ts';
+import { onGrid, poseOnGrid, regionOnGrid } from './grid.ts';
+import type { Kernel } from './kernel.ts';
+import type { LetterFonts } from './letters.ts';
+import type { Memo } from './memo.ts';
+import { RegionMath } from './regionMath.ts';
+import { inScope, type Scope } from './scope.ts';
+import { stackOf } from './stack.ts';
+import { fromMesh } from './toMesh.ts';
+
+/** What an earlier step left behind for those that name it. */
+export interface Trace {
+  readonly operations: readonly Operation<Manifold>[];
+  readonly box: Box;
+  readonly outline?: Region;
+}
+
+/** What a kit is made of. */
+export interface KitSources {
+  readonly kernel: Kernel;
+  readonly fonts: LetterFonts;
+  readonly assets: ReadonlyMap<string, SolidMesh>;
+  readonly printer: PrinterTraits;
+  readonly memo: Memo;
+  readonly scope: Scope;
+}
+
+/** The step that a kit is for, and what stands before it. */
+export interface KitPlace {
+  readonly stepId: string;
+  readonly index: number;
+  readonly traces: ReadonlyMap<string, Trace>;
+  /** The part before this step; it is not looked at until the step asks, since that makes the kernel work. */
+  readonly part: Manifold | undefined;
+  note(message: string): void;
+  /** Hears the kernel's number of each surface that the step draws, which copies and moved bodies keep. */
+  drew(original: number): void;
+}
+
+/** Straight edges between two levels of a body that leans: enough for a smooth bend. */
+const LEAN_DIVISIONS = 12;
+
+/** The kit through which one step asks the kernel for geometry. */
+export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold> {
+  const { kernel, fonts, assets, printer, memo, scope } = sources;
+  const { stepId, index, traces, part } = place;
+  const math = new RegionMath(kernel);
+
+  const fail = (path: FieldPath, message: string, at?: readonly [number, number]): never => {
+    throw new RecipeError({ stepId, path, message: `Step ${index + 1}: ${message}`, at });
+  };
+  const traceOf = ({ step }: StepRef): Trace => {
+    const trace = traces.get(step);
+    return trace ?? fail([], 'it names a step that is not there.');
+  };
+  const heard = (body: Manifold): Manifold => {
+    place.drew(body.originalID());
+    return body;
+  };
+  /** A body that this step draws, remembered by what it is drawn from; it is an original, known by its number. */
+  const drawn = (from: readonly unknown[], make: (inner: Scope) => Manifold): Manifold =>
+    heard(memo.body([stepId, ...from], () => inScope((inner) => make(inner).asOriginal())));
+  const boxUnder = (body: Manifold, pose: Pose) => scope.keep(body.transform(pose)).boundingBox() as Box;
+
+  return {
+    printer,
+    fail,
+    note: place.note,
+
+    joined: (regions) => math.joined(regions),
+    without: (region, other) => math.without(region, other),
+    common: (region, other) => math.common(region, other),
+    grown: (region, mm, corners) => math.grown(region, mm, corners),
+    canGrow: (region, mm) => math.canGrow(region, mm),
+    mostGrowth: (region, way, upToMm) => math.mostGrowth(region, way, upToMm),
+    roomFor: (region, widthMm, depthMm) =>
+      memo.data(['room', region, widthMm, depthMm], () => math.roomFor(region, widthMm, depthMm)),
+
+    letters(lettering) {
+      const font = fonts(lettering.font);
+      if (!font) return fail(['lettering', 'font'], 'this font is not loaded.');
+      const { region, missing } = memo.data(['letters', lettering], () => {
+        const set = font.outlines(lettering);
+        return { ...set, region: math.joined([set.region]) };
+      });
+      if (missing.length > 0) fail(['lettering', 'words'], `the font has no “${missing.join('”, “')}”.`);
+      return region;
+    },
+
+    stack: (region, levels) =>
+      drawn(['stack', region, levels], (inner) => stackOf(kernel, inner, math, region, levels)),
+    leaning(region, heightMm, leanAt) {
+      const lean = Array.from({ length: LEAN_DIVISIONS + 1 }, (_, i) =>
+        leanAt((heightMm * i) / LEAN_DIVISIONS),
+      );
+      return drawn(['leaning', region, heightMm, lean], (inner) => {
+        const section = inner.keep(kernel.CrossSection.ofPolygons(regionOnGrid(region), 'NonZero'));
+        const upright = inner.keep(kernel.Manifold.extrude(section, onGrid(heightMm), LEAN_DIVISIONS));
+        return inner.keep(
+          upright.warpBatch((positions, count) => {
+            for (let i = 0; i < 3 * count; i += 3) {
+              const [dx, dy] = leanAt(positions[i + 2]);
+              positions[i] += dx;
+              positions[i + 1] += dy;
+            }
+          }),
+        );
+      });
+    },
+    revolved: (profile, deg) =>
+      drawn(['revolved', profile, deg], (inner) => {
+        const right = Math.max(...profile.flat().map(([x]) => x));
+        const section = inner.keep(kernel.CrossSection.ofPolygons(regionOnGrid(profile), 'NonZero'));
+        return inner.keep(kernel.Manifold.revolve(section, segmentsFor(right), deg));
+      }),
+    imported(asset) {
+      const mesh = assets.get(asset);
+      if (!mesh) return fail(['asset'], 'its file is not loaded.');
+      return drawn(['imported', asset], (inner) => fromMesh(kernel, inner, mesh));
+    },
+    posed: (body, pose) => scope.keep(body.transform(poseOnGrid(pose))),
+    minus: (body, other) => heard(scope.keep(scope.keep(body.subtract(other)).asOriginal())),
+    boxOf: (body) => body.boundingBox() as Box,
+
+    hostBox: (on: Target) => ('plate' in on ? plateBox : traceOf(on).box),
+    partBox: () => (part && !part.isEmpty() ? (part.boundingBox() as Box) : undefined),
+    partBoxUnder: (pose) => (part ? boxUnder(part, pose) : plateBox),
+    sectionFacing(side, atMm) {
+      if (!part) return [];
+      // A quarter turn is undone by its transpose.
+      const m = facingPose(side);
+      const back: Pose = [m[0], m[4], m[8], 0, m[1], m[5], m[9], 0, m[2], m[6], m[10], 0, 0, 0, 0, 1];
+      const section = scope.keep(scope.keep(part.transform(back)).slice(atMm));
+      return section.toPolygons() as Region;
+    },
+    operationsOf: (ref) => traceOf(ref).operations,
+    outlineOf(ref) {
+      const { outline } = traceOf(ref);
+      return outline ?? fail(['outline', 'of'], 'that step has no outline of its own.');
+    },
+  };
+}

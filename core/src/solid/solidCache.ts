@@ -1,0 +1,54 @@
+import type { Manifold } from 'manifold-3d';
+import type { Box } from '../mesh/index.ts';
+import type { Trace } from './kit.ts';
+import { Memo } from './memo.ts';
+import type { Scope } from './scope.ts';
+
+/** A step that was carried out, with everything that later steps and the final part need of it. */
+export interface StepState {
+  /** The step's data with all formulas worked out; equal words mean an equal step. */
+  readonly key: string;
+  /** Holds what the step made. */
+  readonly scope: Scope;
+  readonly part: Manifold | undefined;
+  readonly volumeMm3: number;
+  /** What every step so far left behind, by id, as it is after this step. */
+  readonly traces: ReadonlyMap<string, Trace>;
+  /** The cuts of every step so far that are meant to stay open. */
+  readonly openings: ReadonlyMap<string, readonly Manifold[]>;
+  /** The kernel's numbers of the surfaces that this step drew. */
+  readonly originals: readonly number[];
+  readonly effect: 'add' | 'cut' | 'keep' | 'whole';
+  readonly box: Box;
+  readonly changed: boolean;
+  readonly notes: readonly string[];
+}
+
+/**
+ * What one evaluation leaves for the next: the states of all its steps, of which those before the first changed step
+ * are taken up again, and the bodies that steps drew. It holds the kernel's memory until it is closed, so a host keeps
+ * one for each part that is being edited and closes it with the part.
+ */
+export class SolidCache {
+  readonly memo = new Memo();
+  #world = '';
+  #states: StepState[] = [];
+
+  /** The states of the longest beginning of a list of steps that is known; the rest is let go. */
+  begin(world: string, keys: readonly string[]): StepState[] {
+    if (world !== this.#world) {
+      this.close();
+      this.#world = world;
+    }
+    let known = 0;
+    while (known < keys.length && this.#states[known]?.key === keys[known]) known++;
+    for (const { scope } of this.#states.splice(known).reverse()) scope.end();
+    return this.#states;
+  }
+
+  /** Gives all memory back; the cache can be used again. */
+  close(): void {
+    for (const { scope } of this.#states.splice(0).reverse()) scope.end();
+    this.memo.clear();
+  }
+}

@@ -1,0 +1,34 @@
+import type { Step } from '../recipe/index.ts';
+
+/** What was found out about a step once the whole part was built. */
+export interface StepFacts {
+  readonly changed: boolean;
+  readonly effect: 'add' | 'cut' | 'keep' | 'whole';
+  /** Whether a later step filled what it cut open. */
+  readonly filled: boolean;
+  /** Whether what it made touches the rest of the part nowhere. */
+  readonly floats: boolean;
+}
+
+/** What a step's sentence has to say about what it came to. */
+export function notesOn(step: Step, { changed, effect, filled, floats }: StepFacts): string[] {
+  const notes: string[] = [];
+  if (!changed) notes.push(nothingChanged(step, effect));
+  if (filled) notes.push('A later step fills this opening again: move that step before it.');
+  if (floats) notes.push('This touches nothing: it would come off the printer as a piece of its own.');
+  return notes;
+}
+
+function nothingChanged(step: Step, effect: StepFacts['effect']): string {
+  if (step.kind === 'letters' && effect === 'add') {
+    return 'These letters are level with what they stand on, so nothing of them shows.';
+  }
+  switch (effect) {
+    case 'cut':
+      return 'This cuts nothing: it lies beside the part.';
+    case 'keep':
+      return 'This takes nothing away: all of the part lies inside it.';
+    default:
+      return 'This adds nothing to the part: there is material already.';
+  }
+}

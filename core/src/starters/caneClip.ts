@@ -1,0 +1,58 @@
+import { besideRight, by, centredAlong, downFromTop, fromRight, on, onPlate, recipeOf } from './places.ts';
+
+/** A clip that snaps onto a garden cane, with a tab for a label. */
+export const caneClip = recipeOf(
+  [
+    {
+      id: 's1',
+      kind: 'extrude',
+      name: 'clip',
+      effect: 'add',
+      outline: {
+        shape: 'combined',
+        pieces: [
+          {
+            how: 'join',
+            outline: { shape: 'circle', diameterMm: by('cane + play + 2 * wall') },
+            xMm: 0,
+            yMm: 0,
+          },
+          { how: 'cut', outline: { shape: 'circle', diameterMm: by('cane + play') }, xMm: 0, yMm: 0 },
+          {
+            how: 'cut',
+            outline: { shape: 'roundedRectangle', widthMm: 20, depthMm: by('mouth'), cornerMm: 0 },
+            xMm: -10,
+            yMm: 0,
+          },
+        ],
+      },
+      facing: 'up',
+      depth: { type: 'by', mm: 12 },
+      placement: onPlate(),
+    },
+    {
+      id: 's2',
+      kind: 'extrude',
+      name: 'tab',
+      effect: 'add',
+      outline: { shape: 'slot', lengthMm: 24, widthMm: 12 },
+      facing: 'front',
+      depth: { type: 'by', mm: by('wall') },
+      placement: on('s1', { x: besideRight(3), y: centredAlong, z: { relation: 'at', own: 'low', mm: 0 } }),
+    },
+    {
+      id: 's3',
+      kind: 'hole',
+      size: { by: 'fit', mm: 3, fit: 'loose' },
+      depth: { type: 'through' },
+      facing: 'front',
+      placement: on('s2', { x: fromRight(6), y: downFromTop, z: centredAlong }),
+    },
+  ],
+  [
+    { name: 'cane', value: 8 },
+    { name: 'play', value: 0.4 },
+    { name: 'wall', value: 2.4 },
+    { name: 'mouth', value: { formula: 'cane * 0.8' } },
+  ],
+);

@@ -1,0 +1,43 @@
+import { at, onPlate, recipeOf } from './places.ts';
+
+/** A dibber, turned: it stands on its handle, and rings mark how deep a seed goes. */
+export const dibber = recipeOf([
+  {
+    id: 's1',
+    kind: 'revolve',
+    name: 'body',
+    effect: 'add',
+    profile: {
+      shape: 'points',
+      nodes: [
+        { xMm: 0, yMm: 0 },
+        { xMm: 14, yMm: 0, bulge: 40 },
+        { xMm: 14, yMm: 14 },
+        { xMm: 9, yMm: 24 },
+        { xMm: 9, yMm: 70 },
+        { xMm: 2, yMm: 92 },
+        { xMm: 0, yMm: 92 },
+      ],
+      closed: true,
+      smooth: false,
+      mirrored: false,
+    },
+    deg: 360,
+    facing: 'up',
+    placement: onPlate(),
+  },
+  {
+    id: 's2',
+    kind: 'solid',
+    name: 'ring',
+    effect: 'cut',
+    solid: { type: 'ring', outerMm: 19, rodMm: 1.6 },
+    placement: onPlate({ z: at(30) }),
+  },
+  {
+    id: 's3',
+    kind: 'repeat',
+    of: [{ step: 's2' }],
+    pattern: { type: 'row', axis: 'z', count: 4, stepMm: 10 },
+  },
+]);
