@@ -1,17 +1,29 @@
 /*
  * The arrows of the house. They only run downward: the app, the command and the printer stand on the core; inside the
- * core, recipe → solid → inspect and slice; inside the app, screens stand on the server's code and not the other way.
+ * core, plane and mesh → recipe → solid → inspect and slice; inside the app, screens stand on the server's code and not the other way.
  */
-const layersOfCore = ['mesh', 'recipe', 'solid', 'inspect', 'slice', 'format', 'picture'];
+const layersOfCore = [
+  'mesh',
+  'plane',
+  'recipe',
+  'solid',
+  'inspect',
+  'slice',
+  'format',
+  'picture',
+  'starters',
+];
 /** For each folder of the core, the folders that it may import from besides itself. */
 const mayImport = {
   mesh: [],
-  recipe: ['mesh'],
-  solid: ['mesh', 'recipe'],
+  plane: [],
+  recipe: ['mesh', 'plane'],
+  solid: ['mesh', 'plane', 'recipe'],
   inspect: ['mesh', 'recipe'],
-  slice: ['mesh', 'recipe', 'solid'],
-  format: ['mesh'],
+  slice: ['mesh', 'plane', 'recipe', 'solid'],
+  format: ['mesh', 'plane'],
   picture: ['mesh'],
+  starters: ['recipe'],
 };
 const isTest = '\\.test\\.ts$';
 
@@ -33,7 +45,7 @@ export default {
       to: {
         pathNot: [
           '^core/src',
-          '^node_modules/(manifold-3d|opentype\\.js|zod|fflate|fast-xml-parser|fast-png)/',
+          '^node_modules/(manifold-3d|opentype\\.js|zod|fflate|fast-xml-parser|fast-png|svgpath)/',
         ],
       },
     },

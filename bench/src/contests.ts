@@ -51,9 +51,9 @@ function recipeToSolid({ workshop, recipe }: Material): Contest {
 }
 
 /** The body that one step adds, on its own. */
-function bodyOf({ kernel, font }: Workshop, recipe: Recipe, stepId: string): Manifold {
-  const upTo = (count: number) =>
-    evaluate({ ...recipe, steps: recipe.steps.slice(0, count) }, { kernel, font });
+function bodyOf(workshop: Workshop, recipe: Recipe, stepId: string): Manifold {
+  const { kernel } = workshop;
+  const upTo = (count: number) => evaluate({ ...recipe, steps: recipe.steps.slice(0, count) }, workshop);
   const index = recipe.steps.findIndex(({ id }) => id === stepId);
   const [before, after] = [upTo(index), upTo(index + 1)];
   if (!before.ok || !after.ok) throw new Error('The bench’s recipe cannot be built.');

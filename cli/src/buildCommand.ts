@@ -18,7 +18,12 @@ export async function buildCommand(recipePath: string, outPath: string, output: 
   if (built.mesh.triangles.length === 0) throw new Unusable(`${recipePath}: the recipe makes nothing yet.`);
   const title = basename(recipePath).replace(/\.json$/i, '');
   try {
-    await writeFile(outPath, ending === 'stl' ? writeStl(built.mesh) : writeThreeMf(built.mesh, title));
+    await writeFile(
+      outPath,
+      ending === 'stl'
+        ? writeStl(built.mesh)
+        : writeThreeMf(built.mesh, { title, recipe: JSON.stringify(parsed.recipe) }),
+    );
   } catch (error) {
     throw new Unusable(`${outPath}: the file cannot be written: ${(error as Error).message}.`, {
       cause: error,

@@ -16,9 +16,9 @@ beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'kelbrin-'));
   const { kernel } = await nodeWorkshop();
   await writeFile(at('good.stl'), writeStl(plateWithHole(kernel, 4)));
-  await writeFile(at('good.3mf'), writeThreeMf(plateWithHole(kernel, 4), 'Good'));
+  await writeFile(at('good.3mf'), writeThreeMf(plateWithHole(kernel, 4), { title: 'Good' }));
   await writeFile(at('small hole.stl'), writeStl(plateWithHole(kernel, 1.3)));
-  await writeFile(at('ball.3mf'), writeThreeMf(ball(kernel), 'Ball'));
+  await writeFile(at('ball.3mf'), writeThreeMf(ball(kernel), { title: 'Ball' }));
   await writeFile(at('cone.stl'), writeStl(invertedCone(kernel, 40)));
   await writeFile(at('empty.stl'), '');
   await writeFile(at('cut.stl'), (await readFile(at('good.stl'))).subarray(0, 400));

@@ -47,7 +47,7 @@ test('what cannot be is said at the number, and the last good solid stays', asyn
   await expect(page.getByTestId('solid-view')).toBeVisible();
   await corner.fill('wide');
   await corner.press('Enter');
-  await expect(page.locator('[data-step=s1]').getByRole('alert')).toHaveText(/“wide” is not a length/);
+  await expect(page.locator('[data-step=s1]').getByRole('alert')).toHaveText(/no measure called “wide”/);
   await expect(corner).toHaveAttribute('aria-invalid', 'true');
   await corner.fill('4');
   await corner.press('Enter');
@@ -86,6 +86,7 @@ test('a part is begun from nothing and steps are added, moved and deleted', asyn
   const page = await as('noor');
   await page.getByRole('button', { name: 'Begin' }).click();
   await page.getByTestId('solid-view').waitFor();
+  await page.locator('[data-step=s1]').getByRole('spinbutton', { name: 'width' }).focus();
   await page.getByRole('button', { name: 'Delete step 1' }).click();
   await expect(page.getByText('The recipe is empty.')).toBeVisible();
   await page.getByRole('button', { name: 'Extrude a shape' }).click();
@@ -93,9 +94,9 @@ test('a part is begun from nothing and steps are added, moved and deleted', asyn
   await page.getByRole('button', { name: 'Write letters' }).click();
   await expect(page.getByRole('list', { name: 'Recipe' }).getByRole('listitem')).toHaveCount(3);
   await page.getByRole('textbox', { name: 'words to write' }).fill('Fig');
-  await page.getByRole('combobox', { name: 'raised or sunk' }).selectOption('sunk');
+  await page.getByRole('combobox', { name: 'raised, sunk or cut through' }).selectOption('sunk');
   await expect(page.getByRole('group', { name: 'Part' })).toContainText('70 × 25 × 2.4');
-  await page.getByRole('button', { name: 'Move step 3 up' }).click();
+  await page.getByRole('button', { name: /^Move step 3/ }).press('ArrowUp');
   await expect(page.locator('[data-step]').nth(1)).toContainText('Write');
   await saved(page);
 });

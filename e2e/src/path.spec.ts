@@ -45,7 +45,7 @@ test('from a number in a sentence to a printed part', async ({ as }) => {
     await teacher.goto('/review');
     await teacher.getByRole('link', { name: 'Asha', exact: true }).click();
     await expect(teacher.getByRole('list', { name: 'Recipe' })).toContainText(
-      'Cut a hole of Ø 4 mm right through',
+      'Cut a hole of Ø 4 mm, right through',
     );
     await expect(teacher.getByRole('region', { name: 'Inspection' })).toContainText('This hole is Ø 4 mm');
     await teacher.getByTestId('solid-view').waitFor();

@@ -21,7 +21,7 @@ beforeAll(async () => {
 
 describe.each([
   ['STL', (mesh: SolidMesh) => writeStl(mesh), readStl],
-  ['3MF', (mesh: SolidMesh) => writeThreeMf(mesh, 'Label'), readThreeMf],
+  ['3MF', (mesh: SolidMesh) => writeThreeMf(mesh, { title: 'Label' }), readThreeMf],
 ])('%s', (_, write, read) => {
   it('reads back closed and of the same volume, for any recipe', () => {
     fc.assert(
@@ -111,10 +111,10 @@ endsolid ${name}\n`;
 describe('3MF', () => {
   const modelOf = (file: Uint8Array) => strFromU8(unzipSync(file)['3D/3dmodel.model']);
   const withModel = (xml: string) =>
-    zipSync({ ...unzipSync(writeThreeMf(part, 't')), '3D/3dmodel.model': strToU8(xml) });
+    zipSync({ ...unzipSync(writeThreeMf(part, { title: 't' })), '3D/3dmodel.model': strToU8(xml) });
 
   it('has the structure of the core specification', () => {
-    const files = unzipSync(writeThreeMf(part, 'A & B <label>'));
+    const files = unzipSync(writeThreeMf(part, { title: 'A & B <label>' }));
     const parser = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '' });
     const types = parser.parse(strFromU8(files['[Content_Types].xml'])).Types.Default as {
       Extension: string;
@@ -135,7 +135,7 @@ describe('3MF', () => {
     expect(relation.Type).toBe('http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel');
     expect(files[relation.Target.slice(1)]).toBeDefined();
 
-    const { model } = parser.parse(modelOf(writeThreeMf(part, 'A & B <label>')));
+    const { model } = parser.parse(modelOf(writeThreeMf(part, { title: 'A & B <label>' })));
     expect(model).toMatchObject({
       unit: 'millimeter',
       xmlns: 'http://schemas.microsoft.com/3dmanufacturing/core/2015/02',
@@ -161,7 +161,7 @@ describe('3MF', () => {
 
   it('is read in its unit, with transforms and components applied', () => {
     const cube = madeWith(workshop.kernel, ({ Manifold }) => Manifold.cube([1, 1, 1]));
-    const xml = modelOf(writeThreeMf(cube, 't'))
+    const xml = modelOf(writeThreeMf(cube, { title: 't' }))
       .replace('unit="millimeter"', 'unit="inch"')
       .replace(
         '</object>',

@@ -1,4 +1,8 @@
+export { DEFAULT_FILE_PATTERN, FILE_PATTERN_WORDS, fileName, type NameParts } from './fileName.ts';
 export { FormatError } from './formatError.ts';
+export { readObj, writeObj } from './obj.ts';
 export { readSolid } from './readSolid.ts';
-export { readStl, writeStl } from './stl.ts';
-export { readThreeMf, writeThreeMf } from './threeMf.ts';
+export { readStl, writeAsciiStl, writeStl } from './stl.ts';
+export { readSvg, type SvgDrawing } from './svgRead.ts';
+export { writeSvg } from './svgWrite.ts';
+export { readThreeMf, recipeInThreeMf, writeThreeMf, type PartNotes } from './threeMf.ts';

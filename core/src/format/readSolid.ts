@@ -1,5 +1,6 @@
 import { rewelded, topologyOf, volumeOf, type SolidMesh } from '../mesh/index.ts';
 import { FormatError } from './formatError.ts';
+import { looksLikeObj, readObj } from './obj.ts';
 import { readStl } from './stl.ts';
 import { readThreeMf } from './threeMf.ts';
 
@@ -7,12 +8,16 @@ import { readThreeMf } from './threeMf.ts';
 const SEAM_MM = 1e-3;
 
 /**
- * Reads an STL or 3MF file, told apart by content and not by name, as a closed solid in millimetres with its triangles
+ * Reads an STL, 3MF or OBJ file, told apart by content and not by name, as a closed solid in millimetres with its triangles
  * facing outwards. Throws a {@link FormatError} when that cannot be had.
  */
 export function readSolid(bytes: Uint8Array): SolidMesh {
   const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b;
-  let mesh = isZip ? readThreeMf(bytes) : readStl(bytes);
+  let mesh = isZip
+    ? readThreeMf(bytes)
+    : isObj(bytes)
+      ? readObj(new TextDecoder().decode(bytes))
+      : readStl(bytes);
   let { openEdges } = topologyOf(mesh);
   if (openEdges > 0) {
     mesh = rewelded(mesh, SEAM_MM);
@@ -25,6 +30,10 @@ export function readSolid(bytes: Uint8Array): SolidMesh {
     );
   }
   return volumeOf(mesh) < 0 ? turnedInsideOut(mesh) : mesh;
+}
+
+function isObj(bytes: Uint8Array): boolean {
+  return looksLikeObj(new TextDecoder().decode(bytes.subarray(0, 4096)));
 }
 
 function turnedInsideOut({ positions, triangles }: SolidMesh): SolidMesh {

@@ -40,6 +40,24 @@ export function writeStl(mesh: SolidMesh, title = 'Kelbrin part, millimetres'): 
   return bytes;
 }
 
+/** Writes an ASCII STL file in millimetres. */
+export function writeAsciiStl(mesh: SolidMesh, title = 'Kelbrin part, millimetres'): string {
+  const name = title.replace(/\s+/g, ' ').trim();
+  const { normals } = facesOf(mesh);
+  const { positions: p, triangles: t } = mesh;
+  const lines = [`solid ${name}`];
+  for (let f = 0; f < triangleCount(mesh); f++) {
+    lines.push(` facet normal ${normals[3 * f]} ${normals[3 * f + 1]} ${normals[3 * f + 2]}`, '  outer loop');
+    for (let corner = 0; corner < 3; corner++) {
+      const at = 3 * t[3 * f + corner];
+      lines.push(`   vertex ${p[at]} ${p[at + 1]} ${p[at + 2]}`);
+    }
+    lines.push('  endloop', ' endfacet');
+  }
+  lines.push(`endsolid ${name}`, '');
+  return lines.join('\n');
+}
+
 function declaredLength(bytes: Uint8Array): number {
   if (bytes.length < HEADER_BYTES + 4) return -1;
   const facets = new DataView(bytes.buffer, bytes.byteOffset).getUint32(HEADER_BYTES, true);

@@ -3,6 +3,7 @@ import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import * as z from 'zod';
 import type { SolidMesh } from '../mesh/index.ts';
 import { FormatError } from './formatError.ts';
+import { escapedXml } from './svgWrite.ts';
 
 /** The 3MF core specification's name space and the content types of its package (3MF Core 1.3, §§ 2–4). */
 const CORE = 'http://schemas.microsoft.com/3dmanufacturing/core/2015/02';
@@ -24,18 +25,39 @@ const millimetresPer: Record<string, number> = {
   meter: 1000,
 };
 
+/** What a 3MF package can say about its part besides its shape. */
+export interface PartNotes {
+  readonly title: string;
+  /** The display name of whoever designed it. */
+  readonly author?: string;
+  /** The colour of the filament it is meant for, #rrggbb. */
+  readonly colour?: string;
+  /** The recipe itself as JSON, so that Kelbrin can open the part again. */
+  readonly recipe?: string;
+}
+
+/** Where a package keeps the recipe, and the relationship that leads to it. */
+const RECIPE_PART = 'Metadata/kelbrin-recipe.json';
+const RECIPE_RELATION = 'https://kelbrin.example/relationships/recipe';
+
 /**
  * Writes a 3MF package with one object in millimetres. The bytes depend on nothing but the arguments, so that equal
  * parts have equal hashes.
  */
-export function writeThreeMf(mesh: SolidMesh, title: string): Uint8Array {
+export function writeThreeMf(mesh: SolidMesh, notes: PartNotes): Uint8Array {
   const { positions: p, triangles: t } = mesh;
+  const { title, author, colour, recipe } = notes;
+  const material =
+    colour === undefined
+      ? ''
+      : `<basematerials id="2"><base name="Filament" displaycolor="${escapedXml(colour.toUpperCase())}FF"/></basematerials>`;
   const lines: string[] = [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<model unit="millimeter" xml:lang="en" xmlns="${CORE}">`,
-    `<metadata name="Title">${escaped(title)}</metadata>`,
+    `<metadata name="Title">${escapedXml(title)}</metadata>`,
+    ...(author === undefined ? [] : [`<metadata name="Designer">${escapedXml(author)}</metadata>`]),
     '<metadata name="Application">Kelbrin</metadata>',
-    `<resources><object id="1" type="model" name="${escaped(title)}"><mesh><vertices>`,
+    `<resources>${material}<object id="1" type="model" name="${escapedXml(title)}"${material && ' pid="2" pindex="0"'}><mesh><vertices>`,
   ];
   for (let i = 0; i < p.length; i += 3) lines.push(`<vertex x="${p[i]}" y="${p[i + 1]}" z="${p[i + 2]}"/>`);
   lines.push('</vertices><triangles>');
@@ -49,13 +71,20 @@ export function writeThreeMf(mesh: SolidMesh, title: string): Uint8Array {
       '[Content_Types].xml': xml(
         '<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types">' +
           '<Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/>' +
-          '<Default Extension="model" ContentType="application/vnd.ms-package.3dmanufacturing-3dmodel+xml"/></Types>',
+          '<Default Extension="model" ContentType="application/vnd.ms-package.3dmanufacturing-3dmodel+xml"/>' +
+          (recipe === undefined ? '' : '<Default Extension="json" ContentType="application/json"/>') +
+          '</Types>',
       ),
       '_rels/.rels': xml(
         `<Relationships xmlns="${RELATIONSHIPS}">` +
-          `<Relationship Target="/3D/3dmodel.model" Id="rel0" Type="${MODEL_RELATION}"/></Relationships>`,
+          `<Relationship Target="/3D/3dmodel.model" Id="rel0" Type="${MODEL_RELATION}"/>` +
+          (recipe === undefined
+            ? ''
+            : `<Relationship Target="/${RECIPE_PART}" Id="rel1" Type="${RECIPE_RELATION}"/>`) +
+          '</Relationships>',
       ),
       '3D/3dmodel.model': strToU8(lines.join('\n')),
+      ...(recipe === undefined ? {} : { [RECIPE_PART]: strToU8(recipe) }),
     },
     { mtime: new Date(1980, 0, 1), level: 6 },
   );
@@ -121,12 +150,18 @@ export function readThreeMf(bytes: Uint8Array): SolidMesh {
   return assemble(parsed.data.model, scale);
 }
 
+/** The recipe that Kelbrin put into a 3MF package, as it was written; undefined if there is none. */
+export function recipeInThreeMf(bytes: Uint8Array): string | undefined {
+  const part = unpack(bytes)[RECIPE_PART];
+  return part && strFromU8(part);
+}
+
 function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) throw new FormatError('the file is not a 3MF file');
   try {
     return unzipSync(bytes, {
       filter({ name, originalSize }) {
-        if (!/\.(rels|model)$/i.test(name)) return false;
+        if (!/\.(rels|model)$/i.test(name) && name !== RECIPE_PART) return false;
         if (originalSize > LARGEST_MODEL_BYTES)
           throw new FormatError('the model inside the 3MF file is too large');
         return true;
@@ -202,14 +237,4 @@ function transformed([x, y, z]: [number, number, number], m: Matrix): [number, n
     x * m[1] + y * m[4] + z * m[7] + m[10],
     x * m[2] + y * m[5] + z * m[8] + m[11],
   ];
-}
-
-function escaped(words: string): string {
-  // Control characters other than tab and line breaks have no place in XML at all.
-  // eslint-disable-next-line no-control-regex
-  const allowed = words.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '');
-  return allowed.replace(
-    /[&<>"]/g,
-    (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!,
-  );
 }

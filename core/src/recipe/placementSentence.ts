@@ -6,6 +6,7 @@ import {
   share,
   stepWords,
   text,
+  type Addition,
   type Option,
   type SentenceContext,
   type Token,
@@ -38,10 +39,27 @@ export function placementTokens(
   path: FieldPath = ['placement'],
 ): Token[] {
   const on = targetToken([...path, 'on'], placed.on, context);
+  // On the plate, where most things begin, the middle is said once; the clause "move it" says more.
+  if (isInMiddle(placed, spread)) return [text('in the middle of'), on];
   const [first, second] = spread.map((axis) =>
     alongTokens(axis, placed[axis], placed.on, [...path, axis], extent),
   );
   return [...first, text('and'), ...second, text('on'), on];
+}
+
+/** The offer to move what stands in the middle of the plate. */
+export function placementAdditions(placed: Placement, spread: readonly [Axis, Axis]): Addition[] {
+  if (!isInMiddle(placed, spread)) return [];
+  return spread.map((axis) => ({
+    label: `move it ${edgeWords[axis].both}`,
+    path: ['placement', axis],
+    value: { relation: 'at', own: 'middle', mm: 10 },
+  }));
+}
+
+function isInMiddle(placed: Placement, spread: readonly [Axis, Axis]): boolean {
+  const isMiddle = (axis: Axis) => placed[axis].relation === 'centred' && !('mm' in placed[axis]);
+  return 'plate' in placed.on && !spread.includes('z') && spread.every(isMiddle);
 }
 
 /** Where a thing lies along one axis: "6 mm in from the left". */

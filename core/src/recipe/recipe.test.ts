@@ -29,7 +29,7 @@ const sentences = (recipe: ReturnType<typeof label>) =>
 describe('sentences', () => {
   it('read as plain English with the numbers in them', () => {
     expect(sentences(label())).toEqual([
-      'Extrude a rounded rectangle 70 mm × 25 mm, corners 4 mm, up 2.4 mm, from the plate, centred left to right and centred front to back on the plate.',
+      'Extrude a rounded rectangle 70 mm × 25 mm, corners 4 mm, up 2.4 mm, from the plate, in the middle of the plate.',
       'Cut a hole of Ø 4 mm, right through from above, its middle 6 mm in from the left and centred front to back on step 1.',
       'Write “Basil” in Sturdy, 11 mm tall, raised 1.2 mm on the top, centred left to right and centred front to back on step 1.',
     ]);

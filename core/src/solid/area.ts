@@ -77,6 +77,11 @@ export class Sections {
     this.#solid = fromMesh(kernel, scope, mesh);
   }
 
+  /** What the solid covers, seen from above; it lives as long as the given scope. */
+  shadow(scope: Scope): Area {
+    return Area.kept(scope, this.#solid.project());
+  }
+
   /** The true section at a height above the plate; it lives as long as the given scope. */
   at(scope: Scope, zMm: number): Area {
     return Area.kept(scope, this.#solid.slice(zMm));

@@ -1,4 +1,14 @@
-import { besideRight, by, centredAlong, downFromTop, fromRight, on, onPlate, recipeOf } from './places.ts';
+import {
+  besideRight,
+  by,
+  centredAlong,
+  downFromTop,
+  fromRight,
+  on,
+  onPlate,
+  recipeOf,
+  share,
+} from './places.ts';
 
 /** A clip that snaps onto a garden cane, with a tab for a label. */
 export const caneClip = recipeOf(
@@ -47,6 +57,16 @@ export const caneClip = recipeOf(
       depth: { type: 'through' },
       facing: 'front',
       placement: on('s2', { x: fromRight(6), y: downFromTop, z: centredAlong }),
+    },
+    {
+      id: 's4',
+      kind: 'letters',
+      name: 'size',
+      lettering: { words: '8', font: 'stencil', size: { by: 'height', mm: 5 } },
+      effect: 'through',
+      byMm: 1,
+      facing: 'front',
+      placement: on('s2', { x: share(42), z: centredAlong }),
     },
   ],
   [

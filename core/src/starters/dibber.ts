@@ -28,10 +28,22 @@ export const dibber = recipeOf([
   },
   {
     id: 's2',
-    kind: 'solid',
-    name: 'ring',
+    kind: 'revolve',
+    name: 'mark',
     effect: 'cut',
-    solid: { type: 'ring', outerMm: 19, rodMm: 1.6 },
+    profile: {
+      shape: 'points',
+      nodes: [
+        { xMm: 8, yMm: 0 },
+        { xMm: 9.5, yMm: -0.9 },
+        { xMm: 9.5, yMm: 0.9 },
+      ],
+      closed: true,
+      smooth: false,
+      mirrored: false,
+    },
+    deg: 360,
+    facing: 'up',
     placement: onPlate({ z: at(30) }),
   },
   {
@@ -39,5 +51,13 @@ export const dibber = recipeOf([
     kind: 'repeat',
     of: [{ step: 's2' }],
     pattern: { type: 'row', axis: 'z', count: 4, stepMm: 10 },
+  },
+  {
+    id: 's4',
+    kind: 'solid',
+    name: 'tip',
+    effect: 'add',
+    solid: { type: 'ball', diameterMm: 4 },
+    placement: onPlate({ z: at(92) }),
   },
 ]);

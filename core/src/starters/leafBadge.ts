@@ -1,4 +1,13 @@
-import { besideLeft, downFromTop, fromPlate, on, onPlate, recipeOf } from './places.ts';
+import {
+  besideLeft,
+  downFromTop,
+  fromBottom,
+  fromPlate,
+  offMiddle,
+  on,
+  onPlate,
+  recipeOf,
+} from './places.ts';
 
 /** A leaf badge from a drawing, with a border left around a sunk field. */
 export const leafBadge = recipeOf([
@@ -41,5 +50,23 @@ export const leafBadge = recipeOf([
     thickMm: 3,
     facing: 'up',
     placement: on('s1', { x: besideLeft(4), z: fromPlate }),
+  },
+  {
+    id: 's4',
+    kind: 'extrude',
+    name: 'heart',
+    effect: 'add',
+    outline: { shape: 'heart', widthMm: 8 },
+    facing: 'up',
+    depth: { type: 'by', mm: 0.6 },
+    placement: on('s2', { x: offMiddle(9), z: fromBottom }),
+  },
+  {
+    id: 's5',
+    kind: 'solid',
+    name: 'drop of dew',
+    effect: 'add',
+    solid: { type: 'dome', diameterMm: 4 },
+    placement: on('s2', { y: offMiddle(3), z: fromBottom }),
   },
 ]);

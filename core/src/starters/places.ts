@@ -44,5 +44,7 @@ export const at = (mm: Amount, own: 'low' | 'middle' | 'high' = 'middle'): Along
   mm,
 });
 export const offMiddle = (mm: Amount): Along => ({ relation: 'centred', mm });
+/** Up from the bottom of the host. */
+export const fromBottom: Along = { relation: 'inFrom', edge: 'low', mm: 0 };
 export const share = (percent: Amount): Along => ({ relation: 'share', percent });
 export { centredAlong, downFromTop, fromPlate, onTop };

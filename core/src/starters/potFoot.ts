@@ -1,4 +1,4 @@
-import { at, onPlate, recipeOf } from './places.ts';
+import { at, downFromTop, on, onPlate, recipeOf } from './places.ts';
 
 /** A foot that a pot stands on, with notches around its rim for the water to run off. */
 export const potFoot = recipeOf([
@@ -39,5 +39,15 @@ export const potFoot = recipeOf([
     kind: 'repeat',
     of: [{ step: 's2' }],
     pattern: { type: 'around', axis: 'z', count: 6, deg: 360, about: { step: 's1' } },
+  },
+  {
+    id: 's4',
+    kind: 'hole',
+    name: 'screw hole',
+    size: { by: 'screw', screw: 'M5', play: 'normal' },
+    depth: { type: 'through' },
+    rim: { type: 'counterbore', acrossMm: 11, deepMm: 4 },
+    facing: 'up',
+    placement: on('s1', { z: downFromTop }),
   },
 ]);

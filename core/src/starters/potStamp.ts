@@ -1,4 +1,4 @@
-import { at, on, onPlate, recipeOf } from './places.ts';
+import { at, centredAlong, on, onPlate, recipeOf } from './places.ts';
 
 /** A stamp for clay pots: it is drawn as it is held, and set down on its top so that the letters print cleanly. */
 export const potStamp = recipeOf([
@@ -38,6 +38,14 @@ export const potStamp = recipeOf([
     effect: 'add',
     solid: { type: 'cylinder', diameterMm: 18, heightMm: 6 },
     placement: on('s3'),
+  },
+  {
+    id: 's7',
+    kind: 'solid',
+    name: 'grip',
+    effect: 'add',
+    solid: { type: 'ring', outerMm: 19, rodMm: 2 },
+    placement: on('s4', { z: centredAlong }),
   },
   {
     id: 's5',

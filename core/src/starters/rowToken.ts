@@ -1,4 +1,4 @@
-import { downFromTop, on, onPlate, recipeOf } from './places.ts';
+import { downFromTop, fromBottom, on, onPlate, recipeOf } from './places.ts';
 
 /** A token to mark a row, like a coin: a recess on each face, a star in one and a number in the other. */
 export const rowToken = recipeOf([
@@ -33,7 +33,17 @@ export const rowToken = recipeOf([
     outline: { shape: 'star', points: 5, outerMm: 20, innerMm: 9 },
     facing: 'up',
     depth: { type: 'by', mm: 1 },
-    placement: on('s2', { z: { relation: 'inFrom', edge: 'low', mm: 0 } }),
+    placement: on('s2', { z: fromBottom }),
+  },
+  {
+    id: 's5',
+    kind: 'extrude',
+    name: 'lower ring',
+    effect: 'cut',
+    outline: { shape: 'ring', outerMm: 28, innerMm: 26 },
+    facing: 'down',
+    depth: { type: 'by', mm: 0.6 },
+    placement: on('s1', { z: fromBottom }),
   },
   {
     id: 's4',

@@ -23,7 +23,6 @@ export const weedLifter = recipeOf([
       smooth: false,
       mirrored: true,
     },
-    rounding: { outerMm: 2, innerMm: 2 },
     facing: 'up',
     depth: { type: 'by', mm: 6 },
     top: { finish: 'fillet', mm: 1.2 },

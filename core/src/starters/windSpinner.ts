@@ -16,7 +16,7 @@ export const windSpinner = recipeOf([
     id: 's2',
     kind: 'repeat',
     of: [{ step: 's1' }],
-    pattern: { type: 'around', axis: 'z', count: 4, deg: 135, about: { plate: true } },
+    pattern: { type: 'around', axis: 'z', count: 3, deg: 120, about: { plate: true } },
   },
   { id: 's3', kind: 'trim', away: 'below', atMm: 0 },
   {

@@ -1,8 +1,15 @@
 <script lang="ts">
   import { Plus } from '@lucide/svelte';
+  import { untrack } from 'svelte';
   import { stepKinds, type Group, type Step } from '@kelbrin/core/recipe';
 
-  let { onadd }: { onadd(kind: Step['kind']): void } = $props();
+  interface Props {
+    /** Whether all kinds are shown at first, as they are while a recipe is begun. */
+    isOpen: boolean;
+    onadd(kind: Step['kind']): void;
+  }
+  let { isOpen, onadd }: Props = $props();
+  let open = $state(untrack(() => isOpen));
 
   const groups: { group: Group; title: string }[] = [
     { group: 'shape', title: 'Add' },
@@ -12,21 +19,26 @@
   ];
 </script>
 
-<div class="border-hairline mt-auto border-t px-3 py-2" role="group" aria-label="Add a step">
-  {#each groups as { group, title } (group)}
-    <div class="flex flex-wrap items-baseline gap-x-1">
-      <span class="text-ink-soft w-20 shrink-0 text-sm">{title}</span>
-      <div class="flex flex-1 flex-wrap">
-        {#each stepKinds.filter((kind) => kind.group === group) as { kind, label } (kind)}
-          <button
-            type="button"
-            class="hover:bg-primary-50 text-primary-800 flex items-center gap-0.5 rounded px-1.5 py-0.5 text-sm"
-            onclick={() => onadd(kind)}
-          >
-            <Plus size={12} aria-hidden="true" />{label}
-          </button>
-        {/each}
+<details bind:open class="border-hairline sticky bottom-0 mt-auto border-t bg-white">
+  <summary
+    class="text-primary-800 hover:bg-primary-50 flex cursor-pointer items-center gap-1 px-3 py-2 font-semibold"
+  >
+    <Plus size={16} aria-hidden="true" />Add a step
+  </summary>
+  <div class="px-3 pb-2" role="group" aria-label="Add a step">
+    {#each groups as { group, title } (group)}
+      <div class="flex items-baseline">
+        <span class="text-ink-soft w-16 shrink-0 text-sm">{title}</span>
+        <div class="flex flex-1 flex-wrap">
+          {#each stepKinds.filter((kind) => kind.group === group) as { kind, label } (kind)}
+            <button
+              type="button"
+              class="hover:bg-primary-50 text-primary-800 rounded px-1.5 py-0.5 text-sm"
+              onclick={() => onadd(kind)}>{label}</button
+            >
+          {/each}
+        </div>
       </div>
-    </div>
-  {/each}
-</div>
+    {/each}
+  </div>
+</details>

@@ -1,22 +1,40 @@
 <script lang="ts">
-  import { Redo2, Undo2 } from '@lucide/svelte';
+  import { ArrowLeftRight, CircleQuestionMark, Download, Redo2, Undo2 } from '@lucide/svelte';
   import { Button, Modal } from 'flowbite-svelte';
   import { onDestroy, untrack, type Snippet } from 'svelte';
   import type { Finding, LimitsCard } from '@kelbrin/core/inspect';
-  import type { Recipe } from '@kelbrin/core/recipe';
+  import {
+    directionBefore,
+    worthOf,
+    type FieldPath,
+    type PointsOutline,
+    type Recipe,
+    type Token,
+  } from '@kelbrin/core/recipe';
+  import { FormatError, readSvg } from '@kelbrin/core/format';
+  import { facesOf } from '@kelbrin/core/mesh';
   import InspectionList from '$lib/ui/InspectionList.svelte';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
+  import type { View } from '$lib/ui/solidView/views';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
   import { Autosave } from './autosave.svelte';
   import { BenchState } from './bench.svelte';
   import BenchFoot from './BenchFoot.svelte';
+  import ExportDialog from './ExportDialog.svelte';
+  import FaceList from './FaceList.svelte';
+  import { fontFaces } from './fontFaces';
   import HeightRuler from './HeightRuler.svelte';
+  import KeysHelp from './KeysHelp.svelte';
+  import OutlineEditor from './plan/OutlineEditor.svelte';
+  import Plan from './plan/Plan.svelte';
   import RecipePane from './RecipePane.svelte';
   import SolidWorker from './solid.worker?worker';
 
   interface Props {
     projectId: string;
     title: string;
+    /** The display name of whoever designs. */
+    author: string;
     recipe: Recipe;
     revision: number;
     limits: LimitsCard;
@@ -24,7 +42,7 @@
     /** What stands at the end of the title line, given the bench's saving. */
     actions: Snippet<[{ bench: BenchState; autosave: Autosave }]>;
   }
-  let { projectId, title, recipe, revision, limits, colour, actions }: Props = $props();
+  let { projectId, title, author, recipe, revision, limits, colour, actions }: Props = $props();
 
   // The bench belongs to one project for as long as it is shown; another project gets a bench of its own.
   const { bench, autosave } = untrack(() => {
@@ -60,16 +78,90 @@
     if (!isAgain && finding.steps.length > 0) bench.marked = finding.steps.at(-1);
   }
 
+  let isPlanLarge = $state(false);
+  let isHelping = $state(false);
+  let isExporting = $state(false);
+  let svgInput = $state<HTMLInputElement>();
+  let svgTarget: { stepId: string; path: FieldPath } | undefined;
+  let view = $state<{ name: View; turns: number }>({ name: 'Corner', turns: 0 });
+
+  $effect(() => {
+    for (const face of fontFaces()) document.fonts.add(face);
+  });
+
+  /** The outline that is being drawn, as it is in the recipe now. */
+  const drawn = $derived.by(() => {
+    const { drawing } = bench;
+    const step = bench.recipe.steps.find(({ id }) => id === drawing?.stepId);
+    if (!drawing || !step) return undefined;
+    const outline = drawing.path.reduce<unknown>(
+      (data, key) => (data as Record<string | number, unknown> | undefined)?.[key],
+      step,
+    ) as PointsOutline | undefined;
+    if (outline?.shape !== 'points') return undefined;
+    const problem = bench.problem?.stepId === drawing.stepId ? bench.problem : undefined;
+    return { ...drawing, outline, isProfile: step.kind === 'revolve', problem };
+  });
+  const faceStep = $derived(
+    bench.recipe.steps.find((step) => step.kind === 'setDown' && step.id === bench.pickingFace),
+  );
+
+  function open(stepId: string, token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void {
+    if (token.type === 'face') {
+      bench.pickingFace = bench.pickingFace === stepId ? undefined : stepId;
+      isPlanLarge = false;
+    } else if (token.type === 'drawing' && token.kind === 'points')
+      bench.drawing = { stepId, path: token.path };
+    else if (token.type === 'drawing') {
+      svgTarget = { stepId, path: token.path };
+      svgInput?.click();
+    }
+  }
+
+  async function readSvgFile(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
+    const file = event.currentTarget.files?.[0];
+    event.currentTarget.value = '';
+    if (!file || !svgTarget) return;
+    const { stepId, path } = svgTarget;
+    try {
+      const { outlines, widthMm } = readSvg(await file.text());
+      const name = file.name.slice(0, 80);
+      bench.setField(stepId, path, { shape: 'svg', name, widthMm: Math.min(1000, widthMm), outlines });
+    } catch (error) {
+      if (!(error instanceof FormatError)) throw error;
+      bench.problem = { stepId, path, message: `${file.name}: ${error.message}.` };
+    }
+  }
+
   function pick(triangle: number | undefined): void {
+    if (faceStep?.kind === 'setDown' && triangle !== undefined && bench.solid) {
+      const { normals } = facesOf(bench.solid.mesh);
+      const normal = [normals[3 * triangle], normals[3 * triangle + 1], normals[3 * triangle + 2]] as const;
+      const turned = faceStep.turnDeg === undefined ? undefined : worthOf(faceStep.turnDeg, bench.measures);
+      const before = directionBefore(faceStep, turned?.ok ? turned.value : 0, normal);
+      bench.setField(faceStep.id, ['face'], { normal: [...before] });
+      return;
+    }
     const step = triangle === undefined ? undefined : bench.solid?.mesh.stepOf?.[triangle];
     bench.marked = step === undefined ? undefined : bench.recipe.steps[step]?.id;
   }
 
   function onkeydown(event: KeyboardEvent): void {
-    const inText =
-      event.target instanceof HTMLInputElement && event.target.matches('[type=text]:not([role=spinbutton])');
-    if (!(event.ctrlKey || event.metaKey) || inText) return;
+    const inWords =
+      event.target instanceof HTMLTextAreaElement ||
+      (event.target instanceof HTMLInputElement &&
+        event.target.matches('[type=text]:not([role=spinbutton])'));
+    const inField =
+      inWords || event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement;
     const key = event.key.toLowerCase();
+    if (!event.ctrlKey && !event.metaKey && !event.altKey && !inField) {
+      const name = (['Top', 'Front', 'Side', 'Corner'] as const)[Number(event.key) - 1];
+      if (name) view = { name, turns: view.turns + 1 };
+      else if (key === 'p') isPlanLarge = !isPlanLarge;
+      else if (key === '?') isHelping = true;
+      return;
+    }
+    if (!(event.ctrlKey || event.metaKey) || inWords) return;
     if (key !== 'z' && key !== 'y') return;
     event.preventDefault();
     if (key === 'y' || event.shiftKey) bench.redo();
@@ -110,6 +202,23 @@
     >
       <Redo2 size={18} />
     </button>
+    <button
+      type="button"
+      class="hover:bg-ground rounded p-1.5"
+      aria-label="Keys"
+      onclick={() => (isHelping = true)}
+    >
+      <CircleQuestionMark size={18} />
+    </button>
+    <button
+      type="button"
+      class="hover:bg-ground disabled:text-hairline rounded p-1.5"
+      aria-label="Export"
+      disabled={!bench.solid || bench.solid.mesh.triangles.length === 0}
+      onclick={() => (isExporting = true)}
+    >
+      <Download size={18} />
+    </button>
     <div class="ml-auto flex items-center gap-3">{@render actions({ bench, autosave })}</div>
   </div>
 
@@ -118,7 +227,7 @@
       class="border-hairline flex w-[360px] shrink-0 flex-col overflow-y-auto border-r bg-white"
       aria-label="Recipe"
     >
-      <RecipePane {bench} />
+      <RecipePane {bench} onopen={open} />
     </section>
     <HeightRuler
       solid={bench.solid}
@@ -127,18 +236,49 @@
       onmark={(stepId) => (bench.marked = stepId)}
       oncut={(zMm) => bench.cutAt(zMm)}
     />
-    <section class="min-w-0 flex-1" aria-label="Solid">
-      {#if bench.solid && bench.solid.mesh.triangles.length > 0}
-        <SolidView
-          mesh={bench.solid.mesh}
-          {colour}
-          bedMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
-          {markedStep}
-          hatched={bench.hatched}
-          cut={bench.cutMm === undefined ? undefined : { zMm: bench.cutMm, region: bench.section?.region }}
-          onpick={pick}
+    <section class="relative min-w-0 flex-1" aria-label={isPlanLarge ? 'Plan' : 'Solid'}>
+      {#if drawn}
+        <OutlineEditor
+          {bench}
+          outline={drawn.outline}
+          isProfile={drawn.isProfile}
+          problem={drawn.problem}
+          onchange={(outline, gesture) => bench.setField(drawn.stepId, drawn.path, outline, gesture)}
+          ondone={() => (bench.drawing = undefined)}
         />
       {/if}
+      {#if bench.solid}
+        {#if bench.solid.mesh.triangles.length > 0}
+          <div class={drawn ? 'inset' : isPlanLarge ? 'inset' : 'h-full w-full'}>
+            <SolidView
+              mesh={bench.solid.mesh}
+              {colour}
+              bedMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
+              {markedStep}
+              hatched={bench.hatched}
+              cut={bench.cutMm === undefined
+                ? undefined
+                : { zMm: bench.cutMm, region: bench.section?.region }}
+              bind:view
+              isSmall={isPlanLarge || drawn !== undefined}
+              onpick={pick}
+            />
+          </div>
+        {/if}
+        {#if !drawn}
+          <div class={isPlanLarge ? 'h-full w-full' : 'inset'}>
+            <Plan {bench} isSmall={!isPlanLarge} />
+          </div>
+          <button
+            type="button"
+            class="border-hairline hover:bg-primary-50 absolute right-3 bottom-3 z-10 flex items-center gap-1.5 rounded border bg-white px-2.5 py-1 text-sm"
+            onclick={() => (isPlanLarge = !isPlanLarge)}
+          >
+            <ArrowLeftRight size={14} aria-hidden="true" />{isPlanLarge ? 'Solid large' : 'Plan large'}
+          </button>
+        {/if}
+      {/if}
+      {#if faceStep?.kind === 'setDown'}<FaceList {bench} step={faceStep} />{/if}
     </section>
     <section
       class="border-hairline w-[300px] shrink-0 overflow-y-auto border-l bg-white"
@@ -174,3 +314,37 @@
     <Button color="alternative" onclick={takeTheirs}>Take the other state</Button>
   {/snippet}
 </Modal>
+
+<KeysHelp bind:open={isHelping} />
+<ExportDialog
+  bind:open={isExporting}
+  {bench}
+  brief={title}
+  part="part"
+  {author}
+  revision={autosave.revision}
+  {colour}
+/>
+<input
+  bind:this={svgInput}
+  type="file"
+  accept=".svg,image/svg+xml"
+  class="hidden"
+  onchange={readSvgFile}
+  aria-label="SVG file"
+/>
+
+<style>
+  .inset {
+    position: absolute;
+    bottom: 0.75rem;
+    left: 0.75rem;
+    z-index: 5;
+    overflow: hidden;
+    width: 232px;
+    height: 158px;
+    border: 1px solid var(--color-hairline);
+    border-radius: 4px;
+    background: #fff;
+  }
+</style>

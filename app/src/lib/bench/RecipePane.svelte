@@ -28,4 +28,4 @@
     <li class="text-ink-soft px-3 py-6">The recipe is empty. Begin with a shape.</li>
   {/each}
 </ol>
-<AddStepMenu onadd={(kind) => bench.addStep(kind)} />
+<AddStepMenu isOpen={bench.recipe.steps.length < 2} onadd={(kind) => bench.addStep(kind)} />

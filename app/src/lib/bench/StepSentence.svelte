@@ -97,7 +97,7 @@
     display: inline-block;
     resize: none;
     overflow: hidden;
-    vertical-align: bottom;
+    vertical-align: -0.42em;
     white-space: pre;
   }
   .drop {

@@ -18,10 +18,9 @@
   );
 
   function toggle(id: string): void {
-    const wanted = new Set(chosen);
-    if (!wanted.delete(id)) wanted.add(id);
+    const wanted = chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id];
     // In the order in which they stand, whatever the order in which they were ticked.
-    onchange(offered.filter((step) => wanted.has(step.id)).map((step) => step.id));
+    onchange(offered.filter((step) => wanted.includes(step.id)).map((step) => step.id));
   }
 </script>
 

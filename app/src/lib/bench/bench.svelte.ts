@@ -19,7 +19,7 @@ import {
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Estimate } from '@kelbrin/core/slice';
 import { History } from './history';
-import type { FromWorker, ShownSolid } from './messages';
+import type { ExportedFile, ExportWish, FromWorker, ShownSolid } from './messages';
 import { SolidClient, type WorkerLike } from './solidClient';
 
 /** The section at the ruler's cut line. */
@@ -27,6 +27,8 @@ export interface Section {
   readonly zMm: number;
   readonly region: Region;
 }
+
+const NO_MEASURES: ReadonlyMap<string, number> = new Map();
 
 /**
  * What is on the bench: the recipe with its history, the last good solid with its inspection, and what is marked.
@@ -55,7 +57,7 @@ export class BenchState {
   /** What the measures are worth, by name; those that cannot be worked out are left out. */
   readonly measures: ReadonlyMap<string, number> = $derived.by(() => {
     const all = valuesOf(this.recipe.measures);
-    return all.ok ? all.values : new Map<string, number>();
+    return all.ok ? all.values : NO_MEASURES;
   });
 
   readonly limits: LimitsCard;
@@ -151,6 +153,11 @@ export class BenchState {
     else this.#client.cutAt(zMm);
   }
 
+  /** Asks for a file of the part as it is shown. */
+  export(wish: ExportWish, written: (file: ExportedFile) => void): void {
+    this.#client.export(wish, written);
+  }
+
   close(): void {
     this.#client.close();
   }
@@ -179,7 +186,7 @@ export class BenchState {
     this.canRedo = this.#history.canRedo;
   }
 
-  #hear(message: FromWorker): void {
+  #hear(message: Exclude<FromWorker, { kind: 'exported' }>): void {
     switch (message.kind) {
       case 'solid':
         this.solid = message.solid;

@@ -90,7 +90,7 @@ describe('the bench', () => {
     bench.cutAt(1.2);
     answer({ kind: 'section', job: 1, zMm: 1.2, region: [] });
     expect(bench.section).toEqual({ zMm: 1.2, region: [] });
-    bench.setField('s1', ['upMm'], 3);
+    bench.setField('s1', ['depth', 'mm'], 3);
     answer({ kind: 'solid', job: 2, solid });
     expect(asked.filter(({ kind }) => kind === 'section')).toHaveLength(2);
     bench.cutAt(undefined);

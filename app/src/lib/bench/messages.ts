@@ -2,12 +2,29 @@ import type { Inspection, LimitsCard } from '@kelbrin/core/inspect';
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import type { Problem, Recipe, Region } from '@kelbrin/core/recipe';
 import type { Estimate } from '@kelbrin/core/slice';
-import type { StepOutcome } from '@kelbrin/core/solid';
+import type { PartNotes } from '@kelbrin/core/format';
+import type { Detail, StepOutcome } from '@kelbrin/core/solid';
 
 /** What the bench asks its worker. */
 export type ToWorker =
   | { readonly kind: 'evaluate'; readonly job: number; readonly recipe: Recipe; readonly limits: LimitsCard }
-  | { readonly kind: 'section'; readonly job: number; readonly zMm: number };
+  | { readonly kind: 'section'; readonly job: number; readonly zMm: number }
+  | { readonly kind: 'export'; readonly job: number; readonly wish: ExportWish };
+
+/** What a part shall be written as. */
+export interface ExportWish {
+  readonly format: 'stl' | 'ascii-stl' | '3mf' | 'obj' | 'plan-svg' | 'section-svg';
+  readonly detail: Detail;
+  /** The height of the section, for a drawing of one. */
+  readonly zMm: number;
+  readonly notes: PartNotes;
+}
+
+/** A file as it was written. */
+export interface ExportedFile {
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  readonly triangles: number;
+}
 
 /** A solid as it is shown, with everything that was found out about it. */
 export interface ShownSolid {
@@ -22,4 +39,5 @@ export type FromWorker =
   | { readonly kind: 'solid'; readonly job: number; readonly solid: ShownSolid }
   | { readonly kind: 'problem'; readonly job: number; readonly problem: Problem }
   | { readonly kind: 'estimate'; readonly job: number; readonly estimate: Estimate }
-  | { readonly kind: 'section'; readonly job: number; readonly zMm: number; readonly region: Region };
+  | { readonly kind: 'section'; readonly job: number; readonly zMm: number; readonly region: Region }
+  | { readonly kind: 'exported'; readonly job: number; readonly file: ExportedFile };

@@ -14,6 +14,7 @@ import {
   type LetterFont,
 } from '@kelbrin/core/solid';
 import { fontFiles } from './fontFiles';
+import { written } from './exportFile';
 import type { FromWorker, ToWorker } from './messages';
 
 /** How long edits must pause before the print is estimated, which takes longer than all the rest. */
@@ -29,6 +30,7 @@ let estimating: ReturnType<typeof setTimeout> | undefined;
 self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
   const kernel = await starting;
   if (data.kind === 'section') return cutAt(data, kernel);
+  if (data.kind === 'export') return exportFile(data, kernel);
   await fetchFonts(data.recipe);
   evaluateRecipe(data, kernel);
 };
@@ -70,6 +72,10 @@ function cutAt({ job, zMm }: Extract<ToWorker, { kind: 'section' }>, kernel: Ker
   if (!mesh || mesh.triangles.length === 0) return;
   const region = inScope((scope) => new Sections(kernel, scope, mesh).at(scope, zMm).outlines());
   answer({ kind: 'section', job, zMm, region });
+}
+
+function exportFile({ job, wish }: Extract<ToWorker, { kind: 'export' }>, kernel: Kernel): void {
+  if (current) answer({ kind: 'exported', job, file: written(kernel, current, wish) });
 }
 
 function answer(message: FromWorker): void {

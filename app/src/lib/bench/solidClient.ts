@@ -1,6 +1,6 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
-import type { FromWorker, ToWorker } from './messages';
+import type { ExportedFile, ExportWish, FromWorker, ToWorker } from './messages';
 
 /** The part of a worker that the client uses, so that tests can stand in for it. */
 export interface WorkerLike {
@@ -8,6 +8,9 @@ export interface WorkerLike {
   onmessage: ((event: MessageEvent<FromWorker>) => void) | null;
   terminate(): void;
 }
+
+/** What the bench hears by itself; an exported file goes to whoever asked for it. */
+type Heard = Exclude<FromWorker, { kind: 'exported' }>;
 
 /**
  * Keeps a worker busy with the latest recipe only.
@@ -22,10 +25,12 @@ export class SolidClient {
   #running = false;
   #next: { recipe: Recipe; limits: LimitsCard } | undefined;
   #sectionJob = 0;
+  #exportJob = 0;
+  #written: (file: ExportedFile) => void = () => {};
   readonly #worker: WorkerLike;
-  readonly #hear: (message: FromWorker) => void;
+  readonly #hear: (message: Heard) => void;
 
-  constructor(worker: WorkerLike, hear: (message: FromWorker) => void) {
+  constructor(worker: WorkerLike, hear: (message: Heard) => void) {
     this.#worker = worker;
     this.#hear = hear;
     worker.onmessage = ({ data }) => this.#answered(data);
@@ -40,6 +45,12 @@ export class SolidClient {
   /** Asks for the section of the solid that is shown, at a height. */
   cutAt(zMm: number): void {
     this.#worker.postMessage({ kind: 'section', job: ++this.#sectionJob, zMm });
+  }
+
+  /** Asks for a file of the solid that is shown; `written` hears of the latest wish alone. */
+  export(wish: ExportWish, written: (file: ExportedFile) => void): void {
+    this.#written = written;
+    this.#worker.postMessage({ kind: 'export', job: ++this.#exportJob, wish });
   }
 
   close(): void {
@@ -57,6 +68,10 @@ export class SolidClient {
   #answered(message: FromWorker): void {
     if (message.kind === 'section') {
       if (message.job === this.#sectionJob) this.#hear(message);
+      return;
+    }
+    if (message.kind === 'exported') {
+      if (message.job === this.#exportJob) this.#written(message.file);
       return;
     }
     if (message.kind === 'estimate') {

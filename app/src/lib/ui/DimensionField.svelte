@@ -14,6 +14,8 @@
     nudge: number;
     /** The measures that can be used. */
     measures?: ReadonlyMap<string, number>;
+    /** Whether the unit is left out, where a heading says it. */
+    bare?: boolean;
     /** What is wrong with the value where it stands, if anything. */
     problem?: string;
     /** A new value; those of one drag come with the same number. */
@@ -29,6 +31,7 @@
     max,
     nudge,
     measures = new Map(),
+    bare = false,
     problem,
     onchange,
     onproblem,
@@ -118,7 +121,8 @@
       (drag = { x: event.clientX, from: number ?? 0, moved: false, gesture: performance.now() })}
     {onpointermove}
     {onpointerup}
-  />{#if unit}<span class="measured text-ink-soft text-sm" class:ml-0.5={unit === 'mm'}>{unit}</span>{/if}
+  />{#if unit && !bare}<span class="measured text-ink-soft text-sm" class:ml-0.5={unit === 'mm'}>{unit}</span
+    >{/if}
 </span>
 
 <style>

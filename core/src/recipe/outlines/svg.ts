@@ -9,7 +9,7 @@ export const schema = z.strictObject({
   /** The file it was read from, for people. */
   name: z.string().max(80),
   widthMm: length(),
-  /** Closed outlines in the file's own measure, y upwards: x, y, x, y, …; overlaps and openings are sorted out already. */
+  /** Closed outlines in the file's own measure, y upwards: x, y, x, y, …. Overlaps are joined; outlines that turn the other way are openings. */
   outlines: z.array(z.array(z.number()).min(6).max(20_000)).min(1).max(400),
 });
 
@@ -32,12 +32,14 @@ export const svg: OutlineKind<SvgOutline> = {
     text('wide'),
   ],
   sizes: () => [{ path: ['widthMm'], axis: 'x' }],
-  region({ widthMm, outlines }) {
+  region({ widthMm, outlines }, kit) {
     const read = outlines.map((flat) =>
       Array.from({ length: Math.floor(flat.length / 2) }, (_, i): Point => [flat[2 * i], flat[2 * i + 1]]),
     );
-    const { x } = extentOf(read);
-    return scaled(centred(read), widthMm / Math.max(1e-6, x.high - x.low));
+    const drawn = kit.joined([read]);
+    if (drawn.length === 0) kit.fail(['outlines'], 'The drawing encloses nothing.');
+    const { x } = extentOf(drawn);
+    return scaled(centred(drawn), widthMm / Math.max(1e-6, x.high - x.low));
   },
 };
 

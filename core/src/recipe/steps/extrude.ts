@@ -5,7 +5,7 @@ import { angle, length, type Resolved } from '../amount.ts';
 import { facing, normalOf, type Facing } from '../facing.ts';
 import { outline, outlineRegion, outlineSizes, outlineTokens } from '../outlines/index.ts';
 import { axisIndex, centredOn, fromPlate, onTop, placement } from '../placement.ts';
-import { alongTokens, placementTokens } from '../placementSentence.ts';
+import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
 import { clause, choice, degrees, millimetres, oneOf, text, type Token } from '../sentence.ts';
 import { edgeAddition, edgeFinish, edgeTokens, sideLevels } from './edgeFinish.ts';
 import { facingToken, isFlush, placedPose, spreadOf } from './placed.ts';
@@ -101,6 +101,7 @@ export const extrude: StepKind<ExtrudeStep> = {
       : [],
 
   additions: (step) => [
+    ...placementAdditions(step.placement, spreadOf(step.facing)),
     ...edgeAddition(step.top, ['top'], 'top edge'),
     ...edgeAddition(step.bottom, ['bottom'], 'bottom edge'),
     ...(step.rounding

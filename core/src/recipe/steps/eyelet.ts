@@ -4,7 +4,7 @@ import { circlePoints } from '../../plane/index.ts';
 import { length } from '../amount.ts';
 import { facing, normalOf, type Facing } from '../facing.ts';
 import { fromPlate, placement } from '../placement.ts';
-import { alongTokens, placementTokens } from '../placementSentence.ts';
+import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
 import { millimetres, text } from '../sentence.ts';
 import { atStart, CLEAR_MM, throughPart } from './extrude.ts';
 import { facingToken, placedPose, spreadOf } from './placed.ts';
@@ -72,6 +72,8 @@ export const eyelet: StepKind<EyeletStep> = {
       text('.'),
     ];
   },
+
+  additions: (step) => placementAdditions(step.placement, spreadOf(step.facing)),
 
   build(step, kit) {
     const disc = [circlePoints(step.holeMm / 2 + step.wallMm)];

@@ -5,7 +5,7 @@ import { length, type Amount, type Resolved } from '../amount.ts';
 import { facing, facingPose, normalOf } from '../facing.ts';
 import { valuesOf, worthOf } from '../measures.ts';
 import { axisIndex, centredOn, downFromTop, placement, shiftFor } from '../placement.ts';
-import { placementTokens } from '../placementSentence.ts';
+import { placementAdditions, placementTokens } from '../placementSentence.ts';
 import { classroomPrinter, fit, fittedDiameter, type PrinterTraits } from '../printer.ts';
 import {
   clause,
@@ -72,6 +72,7 @@ export const hole: StepKind<HoleStep> = {
   kind: 'hole',
   label: 'Cut a hole',
   group: 'cut',
+  placedByMiddle: true,
 
   create: (id, on) => ({
     id,
@@ -111,8 +112,9 @@ export const hole: StepKind<HoleStep> = {
   sizes: (step) =>
     step.facing === 'up' && step.size.by === 'diameter' ? [{ path: ['size', 'mm'], axis: 'x' }] : [],
 
-  additions: (step) =>
-    step.rim
+  additions: (step) => [
+    ...placementAdditions(step.placement, spreadOf(step.facing)),
+    ...(step.rim
       ? []
       : [
           { label: 'chamfer its rim', path: ['rim'], value: { type: 'chamfer', mm: 0.5 } },
@@ -126,7 +128,8 @@ export const hole: StepKind<HoleStep> = {
             path: ['rim'],
             value: { type: 'counterbore', acrossMm: 2 * roughly(step.size), deepMm: 2 },
           },
-        ],
+        ]),
+  ],
 
   build(step, kit) {
     const part = kit.partBox();

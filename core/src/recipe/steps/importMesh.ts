@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { combined, scale, shift } from '../../mesh/index.ts';
 import { centredOn, fromPlate, placement, shiftFor } from '../placement.ts';
-import { alongTokens, placementTokens } from '../placementSentence.ts';
+import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
 import { oneOf, text } from '../sentence.ts';
 import { effect } from './extrude.ts';
 import { turnAdditions, turns, turnsPose, turnTokens } from './readySolid.ts';
@@ -56,7 +56,7 @@ export const importMesh: StepKind<ImportStep> = {
     text('.'),
   ],
 
-  additions: (step) => turnAdditions(step.turns),
+  additions: (step) => [...placementAdditions(step.placement, ['x', 'y']), ...turnAdditions(step.turns)],
 
   build(step, kit) {
     if (step.asset === '') return kit.fail(['asset'], 'Choose a file to import.');

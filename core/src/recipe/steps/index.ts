@@ -71,6 +71,11 @@ export function sizesOf(of: Step): SizeField[] {
   return kinds[of.kind].sizes?.(of) ?? [];
 }
 
+/** Whether a step's sentence measures to its middle and not to its edges. */
+export function isPlacedByMiddle({ kind }: Step): boolean {
+  return kinds[kind].placedByMiddle === true;
+}
+
 /** What a step adds or cuts. */
 export function buildStep<Body>(of: Resolved<Step>, kit: BuildKit<Body>): Built<Body> {
   return kinds[of.kind].build(of, kit);
@@ -83,5 +88,5 @@ export function canCarry(kind: Kind): boolean {
 
 export { clearanceMm } from './hole.ts';
 export type { EdgeFinish } from './edgeFinish.ts';
-export { faceWords, type Face } from './setDown.ts';
+export { directionBefore, faceWords, type Face, type SetDownStep } from './setDown.ts';
 export type { BuildKit, Built, Group, Level, Operation, StepKind } from './stepKind.ts';

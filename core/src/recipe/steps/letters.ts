@@ -5,7 +5,7 @@ import { length, type Resolved } from '../amount.ts';
 import { facing, facingPose, normalOf, type Facing } from '../facing.ts';
 import { lettering, letteringAdditions, letteringTokens, newLettering } from '../lettering.ts';
 import { centredOn, fromPlate, onTop, placement, type Along } from '../placement.ts';
-import { alongTokens, placementTokens, targetToken } from '../placementSentence.ts';
+import { alongTokens, placementAdditions, placementTokens, targetToken } from '../placementSentence.ts';
 import { clause, millimetres, oneOf, text } from '../sentence.ts';
 import { edgeAddition, edgeFinish, edgeTokens } from './edgeFinish.ts';
 import { extruded } from './extrude.ts';
@@ -94,6 +94,7 @@ export const letters: StepKind<LettersStep> = {
     step.facing === 'up' && !step.free ? [{ path: ['lettering', 'size', 'mm'], axis: 'x' }] : [],
 
   additions: (step) => [
+    ...placementAdditions(step.placement, spreadOf(step.facing)),
     ...(step.free || 'plate' in step.placement.on
       ? []
       : [{ label: 'centre it in what is free', path: ['free'], value: { marginMm: 1 } }]),

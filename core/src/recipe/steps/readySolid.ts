@@ -3,7 +3,7 @@ import { circlePoints, fineArc, type Point, type Region } from '../../plane/inde
 import { combined, shift, turn, type Pose } from '../../mesh/index.ts';
 import { angle, length, type Resolved } from '../amount.ts';
 import { axes, centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
-import { alongTokens, placementTokens } from '../placementSentence.ts';
+import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
 import { clause, choice, degrees, millimetres, oneOf, text, type Token } from '../sentence.ts';
 import { effect } from './extrude.ts';
 import { stepSchema, type BuildKit, type StepKind } from './stepKind.ts';
@@ -76,7 +76,7 @@ export const readySolid: StepKind<ReadySolidStep> = {
     return Object.entries(fields).flatMap(([key, axis]) => (key in of ? { path: ['solid', key], axis } : []));
   },
 
-  additions: (step) => turnAdditions(step.turns),
+  additions: (step) => [...placementAdditions(step.placement, ['x', 'y']), ...turnAdditions(step.turns)],
 
   build(step, kit) {
     if (step.effect !== 'add' && !kit.partBox()) {

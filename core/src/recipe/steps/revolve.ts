@@ -5,7 +5,7 @@ import { angle } from '../amount.ts';
 import { facing, facingPose, normalOf, type Facing } from '../facing.ts';
 import { points, schema as pointsSchema } from '../outlines/points.ts';
 import { centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
-import { alongTokens, placementTokens } from '../placementSentence.ts';
+import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
 import { degrees, oneOf, text } from '../sentence.ts';
 import { effect } from './extrude.ts';
 import { facingToken, spreadOf } from './placed.ts';
@@ -79,6 +79,8 @@ export const revolve: StepKind<RevolveStep> = {
       text('.'),
     ];
   },
+
+  additions: (step) => placementAdditions(step.placement, spreadOf(step.facing)),
 
   build(step, kit) {
     const profile = points.region(step.profile, {

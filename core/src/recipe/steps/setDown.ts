@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { combined, scale, shift, turn, turnDown, unmoved, type Pose } from '../../mesh/index.ts';
+import { combined, scale, shift, turn, turnDown, unmoved, type Pose, type Vec3 } from '../../mesh/index.ts';
 import { angle, length } from '../amount.ts';
 import { axisIndex } from '../placement.ts';
 import { clause, degrees, formatMm, millimetres, oneOf, text } from '../sentence.ts';
@@ -85,6 +85,17 @@ export const setDown: StepKind<SetDownStep> = {
     return { operations: [], whole: combined(by, pose) };
   },
 };
+
+/**
+ * The direction of a face before a part was set down, from the one it has as it lies: the turn is undone. The angle is
+ * what `turnDeg` is worth.
+ */
+export function directionBefore({ face: of }: SetDownStep, turnDeg: number, after: Vec3): Vec3 {
+  const m = combined(turn('z', turnDeg), ('normal' in of && downFrom(of.normal)) || unmoved);
+  // A turn is undone by its transpose.
+  const [x, y, z] = after;
+  return [m[0] * x + m[1] * y + m[2] * z, m[4] * x + m[5] * y + m[6] * z, m[8] * x + m[9] * y + m[10] * z];
+}
 
 function downFrom(normal: readonly [number, number, number]): Pose | undefined {
   return Math.hypot(...normal) < 1e-6 ? undefined : turnDown(normal);

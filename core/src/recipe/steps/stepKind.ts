@@ -91,6 +91,8 @@ export interface StepKind<S extends { id: string; kind: string }> {
   /** A new step with sensible sizes, placed on the given earlier step if there is one. */
   create(id: string, on?: string): S;
   sentence(step: S, context: SentenceContext): Token[];
+  /** Its sentence measures to its middle and not to its edges. */
+  readonly placedByMiddle?: true;
   /** Its sizes that a handle on the plan can drag. */
   sizes?(step: S): SizeField[];
   /** Clauses that the sentence could also have. */

@@ -5,7 +5,7 @@ import { angle, length } from '../amount.ts';
 import { lettering, letteringAdditions, letteringTokens, newLettering } from '../lettering.ts';
 import { outline, outlineRegion, outlineTokens } from '../outlines/index.ts';
 import { centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
-import { alongTokens, placementTokens } from '../placementSentence.ts';
+import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
 import { choice, degrees, formatMm, millimetres, oneOf, text } from '../sentence.ts';
 import { boxUnder } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
@@ -78,8 +78,10 @@ export const sweep: StepKind<SweepStep> = {
     text('.'),
   ],
 
-  additions: (step) =>
-    step.of.type === 'letters' ? letteringAdditions(step.of.lettering, ['of', 'lettering']) : [],
+  additions: (step) => [
+    ...placementAdditions(step.placement, ['x', 'y']),
+    ...(step.of.type === 'letters' ? letteringAdditions(step.of.lettering, ['of', 'lettering']) : []),
+  ],
 
   build(step, kit) {
     const { of, heightMm, towards } = step;

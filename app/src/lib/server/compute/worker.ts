@@ -43,7 +43,7 @@ function inspectRecipe(
       limits,
       recipe.steps.map(({ id }) => id),
     ),
-    threeMf: writeThreeMf(built.mesh, title),
+    threeMf: writeThreeMf(built.mesh, { title }),
     stl: writeStl(built.mesh),
     estimate: estimate(slice(ready.kernel, built.mesh, settings), settings),
   };

@@ -19,11 +19,23 @@
     hatched?: { triangles: readonly number[]; verdict: 'pass' | 'warn' | 'fail' };
     /** The height at which the part is cut, with the section there. */
     cut?: { zMm: number; region?: Region };
+    /** Which way it is looked at; looking anew, also the same way, counts up `turns`. */
+    view?: { name: View; turns: number };
+    /** As an inset it leaves the buttons out. */
+    isSmall?: boolean;
     onpick?(triangle: number | undefined): void;
   }
-  let { mesh, colour, bedMm, markedStep, hatched, cut, onpick }: Props = $props();
-
-  let view = $state<{ name: View; turns: number }>({ name: 'Corner', turns: 0 });
+  let {
+    mesh,
+    colour,
+    bedMm,
+    markedStep,
+    hatched,
+    cut,
+    view = $bindable({ name: 'Corner', turns: 0 }),
+    isSmall = false,
+    onpick,
+  }: Props = $props();
 
   const toneOf = $derived.by(() => {
     const trouble = new Set(hatched?.verdict === 'pass' ? [] : hatched?.triangles);
@@ -46,19 +58,19 @@
   <Canvas renderMode="on-demand" toneMapping={NoToneMapping} shadows={false}>
     <Scene {mesh} {colour} {bedMm} {toneOf} {cut} {view} {onpick} />
   </Canvas>
-  <div
-    class="border-hairline absolute top-3 right-3 flex overflow-hidden rounded border bg-white"
-    role="group"
-    aria-label="View"
-  >
-    {#each Object.keys(views) as name (name)}
-      <button
-        type="button"
-        class="hover:bg-primary-50 border-hairline px-2.5 py-1 text-sm not-first:border-l"
-        onclick={() => (view = { name: name as View, turns: view.turns + 1 })}
-      >
-        {name}
-      </button>
-    {/each}
-  </div>
+  {#if !isSmall}<div
+      class="border-hairline absolute top-3 right-3 flex overflow-hidden rounded border bg-white"
+      role="group"
+      aria-label="View"
+    >
+      {#each Object.keys(views) as name (name)}
+        <button
+          type="button"
+          class="hover:bg-primary-50 border-hairline px-2.5 py-1 text-sm not-first:border-l"
+          onclick={() => (view = { name: name as View, turns: view.turns + 1 })}
+        >
+          {name}
+        </button>
+      {/each}
+    </div>{/if}
 </div>

@@ -28,6 +28,7 @@
     <Bench
       projectId={data.project.id}
       title={data.title}
+      author={data.person?.name ?? ''}
       recipe={data.project.recipe}
       revision={data.project.revision}
       limits={data.limits}

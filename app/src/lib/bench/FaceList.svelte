@@ -1,0 +1,46 @@
+<script lang="ts">
+  import { X } from '@lucide/svelte';
+  import { restingFaces } from '@kelbrin/core/mesh';
+  import { directionBefore, faceWords, worthOf, type SetDownStep } from '@kelbrin/core/recipe';
+  import type { BenchState } from './bench.svelte';
+
+  let { bench, step }: { bench: BenchState; step: SetDownStep } = $props();
+
+  const faces = $derived(bench.solid ? restingFaces(bench.solid.mesh).slice(0, 12) : []);
+  const turnDeg = $derived.by(() => {
+    const worked = step.turnDeg === undefined ? undefined : worthOf(step.turnDeg, bench.measures);
+    return worked?.ok ? worked.value : 0;
+  });
+
+  function choose(normal: readonly [number, number, number]): void {
+    bench.setField(step.id, ['face'], { normal: [...directionBefore(step, turnDeg, normal)] });
+  }
+</script>
+
+<div
+  class="border-hairline absolute top-3 left-3 z-10 w-64 rounded border bg-white p-2 text-sm shadow"
+  role="group"
+  aria-label="Faces that it can lie on"
+>
+  <div class="mb-1 flex items-center">
+    <strong>Click a face, or choose one</strong>
+    <button
+      type="button"
+      class="hover:bg-ground ml-auto rounded p-1"
+      aria-label="Close"
+      onclick={() => (bench.pickingFace = undefined)}><X size={14} /></button
+    >
+  </div>
+  {#each faces as { normal, areaMm2, triangles }, i (i)}
+    <button
+      type="button"
+      class="hover:bg-primary-50 flex w-full justify-between rounded px-2 py-0.5 text-left"
+      onclick={() => choose(normal)}
+      onpointerenter={() => (bench.hatched = { triangles, verdict: 'pass' })}
+      onpointerleave={() => (bench.hatched = undefined)}
+    >
+      <span>{normal[2] < -0.999 ? 'the one it lies on now' : faceWords({ normal: [...normal] })}</span>
+      <span class="measured">{areaMm2.toFixed(0)} mm²</span>
+    </button>
+  {/each}
+</div>

@@ -1,0 +1,32 @@
+<script lang="ts">
+  import { Modal } from 'flowbite-svelte';
+
+  let { open = $bindable(false) }: { open: boolean } = $props();
+
+  const keys: [string, string][] = [
+    ['Tab, Shift + Tab', 'from field to field, from sentence to sentence'],
+    ['↑ ↓ in a number', 'one step more or less; with Shift ten, with Alt a tenth'],
+    ['Enter', 'takes what was typed; Escape leaves the number as it was'],
+    ['↑ ↓ on a step’s grip', 'moves the step'],
+    ['Ctrl + Z, Ctrl + Y', 'undo, redo'],
+    ['← → ↑ ↓ on the plan', 'moves the marked step by 1 mm; with Shift 10, with Alt 0.1'],
+    ['P', 'plan or solid large'],
+    ['1 2 3 4', 'view from the top, front, side, corner'],
+    ['Delete in a drawing', 'takes the chosen point out; Escape ends drawing'],
+    ['↑ ↓ on the height ruler', 'raises and lowers the cut; Escape closes it'],
+    ['?', 'this sheet'],
+  ];
+</script>
+
+<Modal bind:open title="Keys" aria-label="Keys" size="md">
+  <dl class="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1.5">
+    {#each keys as [key, does] (key)}
+      <dt class="measured whitespace-nowrap">{key}</dt>
+      <dd>{does}</dd>
+    {/each}
+  </dl>
+  <p class="text-ink-soft">
+    Numbers take units and arithmetic: <span class="measured">2in</span>,
+    <span class="measured">cane + 0.4</span>, <span class="measured">width / 2</span>.
+  </p>
+</Modal>

@@ -1,0 +1,322 @@
+<script lang="ts">
+  import { Ruler } from '@lucide/svelte';
+  import type { Box } from '@kelbrin/core/mesh';
+  import { handlesOf, isPlacedByMiddle, plateBox, type Handle, type Point } from '@kelbrin/core/recipe';
+  import type { BenchState } from '../bench.svelte';
+  import Dimension from './Dimension.svelte';
+  import { fitted, pathOf, rangeOf, toMillimetres, toPixels, type Sheet } from './sheet';
+  import { gridFor, snapped, snappedBody, type SnapLine } from './snap';
+
+  interface Props {
+    bench: BenchState;
+    /** As an inset it only shows. */
+    isSmall?: boolean;
+  }
+  let { bench, isSmall = false }: Props = $props();
+
+  /** Lines catch what comes as near as this. */
+  const REACH_PX = 6;
+
+  let widthPx = $state(0);
+  let heightPx = $state(0);
+  /** While something is dragged, the sheet stays as it was when the drag began. */
+  let held = $state.raw<Sheet>();
+  let drag: { handle: Handle; stepId: string; box: Box; host: Box; gesture: number } | undefined;
+  let guides = $state.raw<{ x?: SnapLine; y?: SnapLine }>({});
+  let isMeasuring = $state(false);
+  let ends = $state.raw<Point[]>([]);
+  let pointer = $state.raw<Point>();
+
+  const outcomes = $derived(bench.solid?.steps ?? []);
+  const range = $derived(rangeOf(outcomes.filter(({ effect }) => effect === 'add').map(({ box }) => box)));
+  const sheet = $derived(held ?? fitted(range, widthPx, heightPx, isSmall ? 12 : 64));
+  const gridMm = $derived(gridFor(sheet.pixelsPerMm));
+  const step = $derived(bench.recipe.steps.find(({ id }) => id === bench.marked));
+  const outcome = $derived(outcomes.find(({ stepId }) => stepId === bench.marked));
+  const hostBox = $derived.by(() => {
+    const on = step && 'placement' in step ? step.placement.on : undefined;
+    if (!on || 'plate' in on) return plateBox;
+    return outcomes.find(({ stepId }) => stepId === on.step)?.box ?? plateBox;
+  });
+  const handles = $derived(
+    !isSmall && !isMeasuring && step && outcome ? handlesOf(step, outcome.box, hostBox) : [],
+  );
+  const grid = $derived.by(() => {
+    const mm = [1, 5, 10, 50, 100].find((each) => each * sheet.pixelsPerMm >= 14) ?? 100;
+    const [left, low] = toMillimetres(sheet, [0, sheet.heightPx]);
+    const [right, high] = toMillimetres(sheet, [sheet.widthPx, 0]);
+    const within = (from: number, to: number) =>
+      Array.from(
+        { length: Math.max(0, Math.floor(to / mm) - Math.ceil(from / mm) + 1) },
+        (_, i) => (Math.ceil(from / mm) + i) * mm,
+      );
+    return { xs: within(left, right), ys: within(low, high) };
+  });
+
+  /** Edges and middles of all other steps, and the middle of the plate. */
+  function snapLines(axis: 0 | 1): SnapLine[] {
+    const words = axis === 0 ? (['left', 'right'] as const) : (['front', 'back'] as const);
+    return [
+      { at: 0, of: 'middle of the plate' },
+      ...outcomes
+        .filter(({ stepId }) => stepId !== bench.marked)
+        .flatMap(({ stepId, box }) => {
+          const index = bench.recipe.steps.findIndex(({ id }) => id === stepId);
+          const name = bench.recipe.steps[index]?.name ?? `step ${index + 1}`;
+          return [
+            { at: box.min[axis], of: `${words[0]} of ${name}` },
+            { at: (box.min[axis] + box.max[axis]) / 2, of: `middle of ${name}` },
+            { at: box.max[axis], of: `${words[1]} of ${name}` },
+          ];
+        }),
+    ];
+  }
+
+  function pointAt(event: PointerEvent & { currentTarget: Element }): Point {
+    const { left, top } = event.currentTarget.getBoundingClientRect();
+    return toMillimetres(sheet, [event.clientX - left, event.clientY - top]);
+  }
+
+  function snappedPoint(point: Point): Point {
+    const reach = REACH_PX / sheet.pixelsPerMm;
+    const [x, y] = [
+      snapped(point[0], snapLines(0), reach, gridMm),
+      snapped(point[1], snapLines(1), reach, gridMm),
+    ];
+    guides = { x: x.line, y: y.line };
+    return [x.at, y.at];
+  }
+
+  function begin(event: PointerEvent & { currentTarget: Element }, handle: Handle): void {
+    event.stopPropagation();
+    if (!outcome) return;
+    held = sheet;
+    drag = { handle, stepId: outcome.stepId, box: outcome.box, host: hostBox, gesture: performance.now() };
+    (event.currentTarget.closest('svg') as SVGElement).setPointerCapture(event.pointerId);
+  }
+
+  function move(event: PointerEvent & { currentTarget: Element }): void {
+    const point = pointAt(event);
+    if (isMeasuring) pointer = snappedPoint(point);
+    if (!drag) return;
+    const { handle, box } = drag;
+    const reach = REACH_PX / sheet.pixelsPerMm;
+    let to: Point = point;
+    if (handle.kind === 'move') {
+      const half = (i: 0 | 1) => (box.max[i] - box.min[i]) / 2;
+      const x = snappedBody(point[0], half(0), snapLines(0), reach, gridMm);
+      const y = snappedBody(point[1], half(1), snapLines(1), reach, gridMm);
+      guides = { x: x.line, y: y.line };
+      to = [x.at, y.at];
+    } else if (handle.kind === 'size') to = snappedPoint(point);
+    const changes = handle.to(to);
+    if (changes.length > 0) bench.setFields(drag.stepId, changes, drag.gesture);
+  }
+
+  function end(): void {
+    drag = undefined;
+    held = undefined;
+    guides = {};
+  }
+
+  function press(event: PointerEvent & { currentTarget: Element }): void {
+    if (isMeasuring)
+      ends = ends.length === 2 ? [snappedPoint(pointAt(event))] : [...ends, snappedPoint(pointAt(event))];
+    else if (!isSmall) bench.marked = undefined;
+  }
+
+  /** Moves the marked step with the arrow keys, as its handle would. */
+  function onkeydown(event: KeyboardEvent): void {
+    const ways: Record<string, Point> = {
+      ArrowLeft: [-1, 0],
+      ArrowRight: [1, 0],
+      ArrowDown: [0, -1],
+      ArrowUp: [0, 1],
+    };
+    const way = ways[event.key];
+    const handle = handles.find(({ kind }) => kind === 'move');
+    if (!way || !handle || !outcome) return;
+    event.preventDefault();
+    const mm = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
+    const changes = handle.to([handle.at[0] + way[0] * mm, handle.at[1] + way[1] * mm]);
+    if (changes.length > 0) bench.setFields(outcome.stepId, changes);
+  }
+
+  const px = $derived((point: readonly [number, number]) => toPixels(sheet, point));
+</script>
+
+<div class="relative h-full w-full bg-white" bind:clientWidth={widthPx} bind:clientHeight={heightPx}>
+  <!-- The recipe is the way in for screen readers; here the keyboard moves what is marked there. -->
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+  <svg
+    width={widthPx}
+    height={heightPx}
+    class="block touch-none select-none"
+    role="application"
+    aria-label="Plan"
+    tabindex={isSmall ? undefined : 0}
+    data-testid="plan"
+    {onkeydown}
+    onpointermove={move}
+    onpointerup={end}
+    onpointerdown={press}
+  >
+    <g stroke="var(--color-hairline)" stroke-width="0.5">
+      {#each grid.xs as x (x)}<line x1={px([x, 0])[0]} x2={px([x, 0])[0]} y1="0" y2={heightPx} />{/each}
+      {#each grid.ys as y (y)}<line x1="0" x2={widthPx} y1={px([0, y])[1]} y2={px([0, y])[1]} />{/each}
+    </g>
+    <g stroke="var(--color-ink-soft)" stroke-width="0.6" stroke-dasharray="12 3 2 3" opacity="0.6">
+      <line x1={px([0, 0])[0]} x2={px([0, 0])[0]} y1="0" y2={heightPx} />
+      <line x1="0" x2={widthPx} y1={px([0, 0])[1]} y2={px([0, 0])[1]} />
+    </g>
+    {#each outcomes as { stepId, plan, effect } (stepId)}
+      {#if effect !== 'whole'}
+        {@const isMarked = stepId === bench.marked}
+        <path
+          d={pathOf(sheet, plan)}
+          role="presentation"
+          fill={isMarked ? 'var(--color-primary-100)' : effect === 'add' ? 'var(--color-primary-50)' : '#fff'}
+          fill-opacity={effect === 'add' ? 0.55 : 0.8}
+          fill-rule="evenodd"
+          stroke={isMarked ? 'var(--color-primary-700)' : 'var(--color-ink)'}
+          stroke-width={isMarked ? 1.8 : 1}
+          stroke-dasharray={effect === 'add' ? undefined : '4 3'}
+          class={isSmall ? '' : 'cursor-pointer'}
+          onpointerdown={(event) => {
+            if (isSmall || isMeasuring) return;
+            event.stopPropagation();
+            bench.marked = stepId;
+          }}
+        />
+      {/if}
+    {/each}
+    {#if !isSmall && outcome}
+      {@const { min, max } = outcome.box}
+      <Dimension from={px([min[0], min[1]])} to={px([max[0], min[1]])} mm={max[0] - min[0]} offPx={-26} />
+      <Dimension from={px([max[0], min[1]])} to={px([max[0], max[1]])} mm={max[1] - min[1]} offPx={-26} />
+      {#if hostBox !== plateBox}
+        {@const middle: Point = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2]}
+        {@const to = step && isPlacedByMiddle(step) ? middle : [min[0], min[1]]}
+        {#if to[0] - hostBox.min[0] > 0.05}
+          <Dimension
+            from={px([hostBox.min[0], middle[1]])}
+            to={px([to[0], middle[1]])}
+            mm={to[0] - hostBox.min[0]}
+            tone="var(--color-primary-700)"
+          />
+        {/if}
+        {#if to[1] - hostBox.min[1] > 0.05}
+          <Dimension
+            from={px([middle[0], to[1]])}
+            to={px([middle[0], hostBox.min[1]])}
+            mm={to[1] - hostBox.min[1]}
+            tone="var(--color-primary-700)"
+          />
+        {/if}
+      {/if}
+    {/if}
+    {#each handles as handle (`${handle.kind} ${handle.label}`)}
+      {@const [x, y] = px(handle.at)}
+      {@const cursor =
+        handle.kind === 'move'
+          ? 'move'
+          : handle.kind === 'turn'
+            ? 'grab'
+            : handle.along === 'x'
+              ? 'ew-resize'
+              : 'ns-resize'}
+      <g
+        style:cursor
+        role="presentation"
+        data-handle={handle.label}
+        onpointerdown={(event) => begin(event, handle)}
+        transform="translate({x} {y})"
+      >
+        <title>{handle.label}</title>
+        <circle r="14" fill="transparent" />
+        {#if handle.kind === 'move'}
+          <path d="M-8 0h16M0 -8v16" stroke="var(--color-primary-700)" stroke-width="2" />
+          <circle r="3.5" fill="#fff" stroke="var(--color-primary-700)" stroke-width="1.6" />
+        {:else if handle.kind === 'turn'}
+          <circle
+            r="6"
+            fill="#fff"
+            stroke="var(--color-primary-700)"
+            stroke-width="1.6"
+            stroke-dasharray="9 3"
+          />
+        {:else}
+          <rect
+            x="-5"
+            y="-5"
+            width="10"
+            height="10"
+            fill="#fff"
+            stroke="var(--color-primary-700)"
+            stroke-width="1.6"
+          />
+        {/if}
+      </g>
+    {/each}
+    {#if guides.x}
+      {@const x = px([guides.x.at, 0])[0]}
+      <g pointer-events="none">
+        <line
+          x1={x}
+          x2={x}
+          y1="0"
+          y2={heightPx}
+          stroke="var(--color-warn)"
+          stroke-width="1"
+          stroke-dasharray="6 3"
+        />
+        <text x={x + 4} y="14" font-size="12" fill="var(--color-warn-ink)">{guides.x.of}</text>
+      </g>
+    {/if}
+    {#if guides.y}
+      {@const y = px([0, guides.y.at])[1]}
+      <g pointer-events="none">
+        <line
+          x1="0"
+          x2={widthPx}
+          y1={y}
+          y2={y}
+          stroke="var(--color-warn)"
+          stroke-width="1"
+          stroke-dasharray="6 3"
+        />
+        <text x="6" y={y - 4} font-size="12" fill="var(--color-warn-ink)">{guides.y.of}</text>
+      </g>
+    {/if}
+    {#if isMeasuring}
+      {@const to = ends[1] ?? pointer}
+      {#if ends[0] && to}
+        <Dimension
+          from={px(ends[0])}
+          to={px(to)}
+          mm={Math.hypot(to[0] - ends[0][0], to[1] - ends[0][1])}
+          tone="var(--color-fail)"
+        />
+      {/if}
+      {#each ends as point, i (i)}
+        <circle cx={px(point)[0]} cy={px(point)[1]} r="3" fill="var(--color-fail)" />
+      {/each}
+    {/if}
+  </svg>
+  {#if !isSmall}
+    <button
+      type="button"
+      class="border-hairline absolute top-3 left-3 flex items-center gap-1.5 rounded border px-2.5 py-1 text-sm {isMeasuring
+        ? 'bg-primary-700 text-white'
+        : 'hover:bg-primary-50 bg-white'}"
+      aria-pressed={isMeasuring}
+      onclick={() => {
+        isMeasuring = !isMeasuring;
+        ends = [];
+        guides = {};
+      }}
+    >
+      <Ruler size={14} aria-hidden="true" />Measure
+    </button>
+  {/if}
+</div>

@@ -1,0 +1,41 @@
+/** What the parts of a file name can stand for. */
+export interface NameParts {
+  readonly brief: string;
+  readonly student: string;
+  readonly part: string;
+  /** The number of the version. */
+  readonly n: number;
+}
+
+/** How files are called unless a teacher says otherwise. */
+export const DEFAULT_FILE_PATTERN = '{brief}_{student}_{part}_v{n}';
+
+/** The words in braces that a pattern may use. */
+export const FILE_PATTERN_WORDS = ['brief', 'student', 'part', 'n'] as const;
+
+/** Longer names are cut; some file systems end at 255 bytes. */
+const MOST_CHARACTERS = 120;
+
+/**
+ * The name of a file by a pattern, without its ending: letters, digits, dashes and underlines, so that every printer's
+ * memory card and every file system takes it. Accents are taken off, and other signs become dashes.
+ *
+ * @example
+ * fileName('{brief}_{student}_v{n}', { brief: 'Seed-tray labels', student: 'Zoë', part: 'Label', n: 3 })
+ * // 'Seed-tray-labels_Zoe_v3'
+ */
+export function fileName(pattern: string, parts: NameParts): string {
+  const named = pattern.replace(/\{(\w+)\}/g, (whole, word: string) =>
+    word in parts ? String(parts[word as keyof NameParts]) : whole,
+  );
+  const plain = named
+    .replaceAll('ß', 'ss')
+    .replaceAll('ø', 'o')
+    .replaceAll('æ', 'ae')
+    .normalize('NFD')
+    .replace(/\p{Diacritic}/gu, '')
+    .replace(/[^A-Za-z0-9_-]+/g, '-')
+    .replace(/-*_-*/g, '_')
+    .replace(/^[-_]+|[-_]+$/g, '');
+  return plain.slice(0, MOST_CHARACTERS) || 'part';
+}

@@ -1,0 +1,131 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { nodeWorkshop } from '../../node/workshop.ts';
+import { built, genusOf, withField } from '../../test/evaluated.ts';
+import { boundsOf, topologyOf } from '../mesh/index.ts';
+import { sentenceOf, stepKinds, type Recipe } from '../recipe/index.ts';
+import { evaluate, SolidCache, type Workshop } from '../solid/index.ts';
+import { expectedOf } from '../../test/expectedStarters.ts';
+import { starters } from './index.ts';
+
+let workshop: Workshop;
+beforeAll(async () => (workshop = await nodeWorkshop()));
+
+describe.each(starters)('$title', ({ id, recipe }) => {
+  const expected = expectedOf[id];
+
+  it('has the volume that was worked out without the kernel', () => {
+    const letters = (expected.letters ?? []).reduce((sum, { lettering, mm }) => {
+      const { region } = workshop.fonts(lettering.font)!.outlines(lettering);
+      const area = region.reduce((all, outline) => all + shoelace(outline), 0);
+      return sum + Math.abs(area) * mm;
+    }, 0);
+    const { volumeMm3 } = built(workshop, recipe);
+    expect(volumeMm3 / (expected.volumeMm3() + letters)).toBeGreaterThan(0.995);
+    expect(volumeMm3 / (expected.volumeMm3() + letters)).toBeLessThan(1.005);
+  });
+
+  it('has its size, one body, and as many openings through it as it should', () => {
+    const { mesh, steps } = built(workshop, recipe);
+    const { min, max } = boundsOf(mesh);
+    expect([...min, ...max].map((mm) => Math.round(mm * 10) / 10 + 0)).toEqual(expected.box);
+    expect(topologyOf(mesh)).toMatchObject({ bodies: 1, openEdges: 0 });
+    expect(genusOf(mesh)).toBe(expected.genus);
+    expect(steps.flatMap(({ notes }) => notes)).toEqual([]);
+  });
+
+  it('comes to the same solid again from what was kept, after numbers were changed and changed back', () => {
+    const fresh = built(workshop, recipe);
+    const cache = new SolidCache();
+    for (const [index, step] of recipe.steps.entries()) {
+      const tokens = sentenceOf(step, { recipe, index });
+      const number = tokens.find((token) => token.type === 'number' && typeof token.value === 'number');
+      if (number?.type !== 'number') continue;
+      const value = Number(number.value);
+      const other = value + number.nudge > number.max ? value - number.nudge : value + number.nudge;
+      const changed = withField(recipe, step.id, number.path, other);
+      const [there, again] = [evaluate(changed, workshop, { cache }), built(workshop, recipe, { cache })];
+      expect(again.volumeMm3).toBeCloseTo(fresh.volumeMm3, 6);
+      expect(again.mesh.triangles.length).toBe(fresh.mesh.triangles.length);
+      expect(new Set(again.mesh.stepOf)).toEqual(new Set(fresh.mesh.stepOf));
+      const alone = evaluate(changed, workshop);
+      expect(there.ok && there.volumeMm3).toBe(alone.ok && alone.volumeMm3);
+    }
+    cache.close();
+  });
+});
+
+function shoelace(outline: readonly (readonly [number, number])[]): number {
+  return outline.reduce((sum, [x, y], i) => {
+    const [nx, ny] = outline[(i + 1) % outline.length];
+    return sum + (x * ny - nx * y) / 2;
+  }, 0);
+}
+
+describe('the starters together', () => {
+  /** All values that stand under a key, anywhere in the recipes. */
+  function valuesOf(key: string): Set<unknown> {
+    const found = new Set<unknown>();
+    const walk = (data: unknown) => {
+      if (typeof data !== 'object' || data === null) return;
+      if (key in data) found.add((data as Record<string, unknown>)[key]);
+      Object.values(data).forEach(walk);
+    };
+    starters.forEach(({ recipe }) => walk(recipe));
+    return found;
+  }
+
+  it('show every kind of step', () => {
+    const used = starters.flatMap(({ recipe }) => recipe.steps.map(({ kind }) => kind));
+    expect([...new Set(used)].sort()).toEqual(
+      stepKinds
+        .map(({ kind }) => kind)
+        .filter((kind) => kind !== 'import')
+        .sort(),
+    );
+  });
+
+  it.each<[string, string[]]>([
+    [
+      'shape',
+      [
+        'roundedRectangle',
+        'circle',
+        'ellipse',
+        'polygon',
+        'slot',
+        'sector',
+        'star',
+        'drop',
+        'points',
+        'svg',
+        'ofStep',
+        'combined',
+        'ring',
+        'heart',
+      ],
+    ],
+    ['relation', ['centred', 'inFrom', 'beside', 'share', 'at']],
+    ['effect', ['add', 'cut', 'keep', 'raised', 'sunk', 'through']],
+    ['finish', ['chamfer', 'fillet']],
+    ['away', ['below', 'front']],
+  ])('show every %s', (key, all) => {
+    const used = valuesOf(key);
+    for (const value of all) expect(used, value).toContain(value);
+  });
+
+  it('show every repeat, rim, size of hole, and ready solid', () => {
+    const types = valuesOf('type');
+    for (const type of ['row', 'grid', 'around', 'mirror', 'chamfer', 'countersink', 'counterbore'])
+      expect(types).toContain(type);
+    for (const type of ['box', 'cylinder', 'cone', 'ball', 'ring', 'wedge', 'dome'])
+      expect(types, type).toContain(type);
+    for (const by of ['diameter', 'screw', 'fit', 'height', 'width']) expect(valuesOf('by')).toContain(by);
+  });
+
+  it('read as sentences whose measures are used', () => {
+    const withMeasures: Recipe[] = starters
+      .map(({ recipe }) => recipe)
+      .filter(({ measures }) => measures.length > 0);
+    expect(withMeasures.length).toBeGreaterThan(0);
+  });
+});
