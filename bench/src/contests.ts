@@ -8,6 +8,7 @@ import type { SolidMesh } from '@kelbrin/core/mesh';
 import type { Recipe } from '@kelbrin/core/recipe';
 import { everydaySettings, slice, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
+import { longSign, oneNumberEdit, panel } from './edits.ts';
 import type { Contest } from './measure.ts';
 
 /** What the contests are run on. */
@@ -23,6 +24,9 @@ export function contests(material: Material): Contest[] {
   if (!built.ok) throw new Error(built.problem.message);
   return [
     recipeToSolid(material),
+    oneNumberEdit(material.workshop),
+    longSign(material.workshop),
+    panel(material.workshop),
     inspection(material, built.mesh),
     gcode(material, built.mesh),
     readingStl(material),

@@ -1,0 +1,96 @@
+import { sentenceOf, setField, type Recipe, type Step } from '@kelbrin/core/recipe';
+import { evaluate, SolidCache, type Workshop } from '@kelbrin/core/solid';
+import { starters } from '@kelbrin/core/starters';
+import { recipeWith, stepOf } from '../../core/test/evaluated.ts';
+import type { Contest } from './measure.ts';
+
+/** Each number of a recipe moved by one step of its arrow keys, and moved back: what a student does all day. */
+function editsOf(recipe: Recipe): Recipe[] {
+  return recipe.steps.flatMap((step, index) =>
+    sentenceOf(step, { recipe, index }).flatMap((token) => {
+      if (token.type !== 'number' || typeof token.value !== 'number') return [];
+      const by = token.value + token.nudge > token.max ? -token.nudge : token.nudge;
+      const edited = setField(recipe, step.id, token.path, token.value + by);
+      return edited.ok ? [edited.recipe, recipe] : [];
+    }),
+  );
+}
+
+/** Goes round and round through the edits of a recipe, one at each call. */
+function* rounds(recipes: readonly Recipe[]): Generator<{ recipe: Recipe; round: number }> {
+  for (;;) for (const [round, recipe] of recipes.entries()) yield { recipe, round };
+}
+
+/** One-number edit → new solid, over all numbers of all starters. */
+export function oneNumberEdit(workshop: Workshop): Contest {
+  const edits = starters.map(({ recipe }) => ({ edits: editsOf(recipe), cache: new SolidCache() }));
+  const all = edits.flatMap(({ edits: of, cache }) => of.map((recipe) => ({ recipe, cache })));
+  // What cannot be built answers at once and would flatter the figure.
+  const built = all.filter(({ recipe }) => evaluate(recipe, workshop).ok);
+  let [own, other] = [0, 0];
+  return {
+    name: `one-number edit → solid (${starters.length} starters, ${built.length} edits)`,
+    reference: 'the same from nothing, without what was kept',
+    n: built.length,
+    run() {
+      const { recipe, cache } = built[own++ % built.length];
+      evaluate(recipe, workshop, { cache });
+    },
+    runReference: () => void evaluate(built[other++ % built.length].recipe, workshop),
+  };
+}
+
+/** A plate with things on it, of which one number is changed to and fro. */
+function toAndFro(workshop: Workshop, name: string, recipe: Recipe, stepId: string): Contest {
+  const cache = new SolidCache();
+  const index = recipe.steps.findIndex(({ id }) => id === stepId);
+  const edits = rounds(
+    editsOf({ ...recipe, steps: recipe.steps.slice(0, index + 1) }).map((each) => ({
+      ...recipe,
+      steps: [...each.steps, ...recipe.steps.slice(index + 1)],
+    })),
+  );
+  const fresh = rounds([recipe]);
+  return {
+    name,
+    reference: 'the same from nothing, without what was kept',
+    n: 30,
+    run: () => void evaluate(edits.next().value!.recipe, workshop, { cache }),
+    runReference: () => void evaluate(fresh.next().value!.recipe, workshop),
+  };
+}
+
+const plate = (widthMm: number, depthMm: number): Step =>
+  stepOf('extrude', 's1', undefined, {
+    outline: { shape: 'roundedRectangle', widthMm, depthMm, cornerMm: 4 },
+  });
+
+/** A sign of twenty-four letters. */
+export function longSign(workshop: Workshop): Contest {
+  const words = stepOf('letters', 's2', 's1', {
+    lettering: { words: 'GREENHOUSE HERBS\nAND SALADS', font: 'sturdy', size: { by: 'height', mm: 9 } },
+  });
+  return toAndFro(workshop, 'edit of a 24-letter sign → solid', recipeWith([plate(180, 40), words]), 's2');
+}
+
+/** A panel with sixty holes. */
+export function panel(workshop: Workshop): Contest {
+  const hole = stepOf('hole', 's2', 's1', {
+    placement: {
+      on: { step: 's1' },
+      x: { relation: 'inFrom', edge: 'low', mm: 8 },
+      y: { relation: 'inFrom', edge: 'low', mm: 8 },
+      z: { relation: 'inFrom', edge: 'high', mm: 0 },
+    },
+  });
+  const grid = stepOf('repeat', 's3', undefined, {
+    of: [{ step: 's2' }],
+    pattern: { type: 'grid', columns: 10, columnMm: 9, rows: 6, rowMm: 9 },
+  });
+  return toAndFro(
+    workshop,
+    'edit of a 60-hole panel → solid',
+    recipeWith([plate(100, 62), hole, grid]),
+    's2',
+  );
+}
