@@ -12,6 +12,7 @@ const layersOfCore = [
   'format',
   'picture',
   'starters',
+  'document',
 ];
 /** For each folder of the core, the folders that it may import from besides itself. */
 const mayImport = {
@@ -24,6 +25,7 @@ const mayImport = {
   format: ['mesh', 'plane'],
   picture: ['mesh'],
   starters: ['recipe'],
+  document: ['recipe', 'starters'],
 };
 const isTest = '\\.test\\.ts$';
 

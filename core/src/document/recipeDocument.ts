@@ -1,0 +1,195 @@
+import * as z from 'zod';
+import {
+  createStep,
+  plainSentence,
+  RECIPE_VERSION,
+  sentenceOf,
+  step as stepSchema,
+  stepKinds,
+  type Recipe,
+  type Step,
+} from '../recipe/index.ts';
+import { starters } from '../starters/index.ts';
+
+/** The part of a JSON Schema that is written about here; amounts carry their bounds in it. */
+interface Schema {
+  readonly type?: string;
+  readonly const?: unknown;
+  readonly enum?: readonly unknown[];
+  readonly anyOf?: readonly Schema[];
+  readonly oneOf?: readonly Schema[];
+  readonly properties?: Readonly<Record<string, Schema>>;
+  readonly required?: readonly string[];
+  readonly items?: Schema;
+  readonly prefixItems?: readonly Schema[];
+  readonly maxItems?: number;
+  readonly maxLength?: number;
+  readonly unit?: string;
+  readonly minimum?: number;
+  readonly maximum?: number;
+  readonly whole?: boolean;
+}
+
+/** The recipe format in Markdown, made from its schema: every step with its fields, their units and an example. */
+export function recipeDocument(): string {
+  const { oneOf = [], anyOf = [] } = z.toJSONSchema(stepSchema, { io: 'input', reused: 'inline' }) as Schema;
+  const schemas = [...oneOf, ...anyOf];
+  const steps = stepKinds.map(({ kind, label }) => {
+    const schema = schemas.find(({ properties }) => properties?.kind.const === kind)!;
+    return stepSection(kind, label, schema);
+  });
+  return `${[head(), ...steps, outlineSection(schemas)].join('\n\n')}\n`;
+}
+
+function head(): string {
+  return [
+    '# The recipe format',
+    '',
+    '<!-- Made from the schema by “./run docs”; a test holds it against the code. -->',
+    '',
+    'A recipe is JSON:',
+    '',
+    '```json',
+    JSON.stringify(
+      {
+        format: 'kelbrin-recipe',
+        version: RECIPE_VERSION,
+        measures: [{ name: 'cane', value: 8 }],
+        steps: [],
+      },
+      null,
+      2,
+    ),
+    '```',
+    '',
+    'Steps are carried out from the top. Every step has an `id` of its own and a `kind`; it may have a `name`, and',
+    '`"off": true` switches it off. Lengths are millimetres, angles degrees; x runs right, y to the back, z up, and the',
+    'origin is the middle of the plate.',
+    '',
+    '**Amounts.** Wherever a unit stands below, a number can stand, or `{ "formula": "cane + 0.4" }`: plain arithmetic with',
+    'units (`2in`, `1.5 cm`) and measures. Bounds hold for what comes out.',
+    '',
+    '**Placement.** `{ "on": { "step": "s1" }, "x": …, "y": …, "z": … }`, or `"on": { "plate": true }`. Along each axis:',
+    '',
+    '| relation | fields | meaning |',
+    '| --- | --- | --- |',
+    '| `centred` | `mm`? | middle on middle, moved by `mm` |',
+    '| `inFrom` | `edge`, `mm` | inside, `mm` from the `low` or `high` edge of the host |',
+    '| `beside` | `edge`, `overlapMm` | outside that edge, reaching in by the overlap |',
+    '| `share` | `percent` | the middle at that share of the way across the host |',
+    '| `at` | `own`, `mm` | the `low` edge, `middle` or `high` edge at a distance from the plate’s middle, or a height |',
+    '',
+    '**Older versions** are migrated as they are read; `core/src/recipe/migrations.ts` holds the migrations as data.',
+  ].join('\n');
+}
+
+function stepSection(kind: Step['kind'], label: string, schema: Schema): string {
+  const { recipe, index } = exampleOf(kind);
+  const own = Object.entries(schema.properties ?? {}).filter(
+    ([key]) => !['id', 'kind', 'name', 'off'].includes(key),
+  );
+  return [
+    `## \`${kind}\`: ${label}`,
+    '',
+    `> ${plainSentence(sentenceOf(recipe.steps[index], { recipe, index }))}`,
+    '',
+    '| field | value |',
+    '| --- | --- |',
+    ...own.flatMap(([key, field]) => rows(key, field, !(schema.required ?? []).includes(key))),
+    '',
+    '```json',
+    JSON.stringify(recipe.steps[index], null, 2),
+    '```',
+  ].join('\n');
+}
+
+/** The outlines, once for all steps that take one. */
+function outlineSection(schemas: readonly Schema[]): string {
+  const extrude = schemas.find(({ properties }) => properties?.kind.const === 'extrude')!;
+  const shapes = alternatives(extrude.properties!.outline);
+  return [
+    '## Outlines',
+    '',
+    ...shapes.flatMap(({ properties = {}, required = [] }) => [
+      `### \`${String(properties.shape.const)}\``,
+      '',
+      '| field | value |',
+      '| --- | --- |',
+      ...Object.entries(properties)
+        .filter(([key]) => key !== 'shape')
+        .flatMap(([key, field]) => rows(key, field, !required.includes(key))),
+      '',
+    ]),
+  ]
+    .join('\n')
+    .trimEnd();
+}
+
+/** A row for a field, and rows for the fields inside it. */
+function rows(path: string, field: Schema, isOptional: boolean): string[] {
+  const row = (words: string) => [`| \`${path}\`${isOptional ? ' (may be left out)' : ''} | ${words} |`];
+  if (path.endsWith('placement')) return row('where it lies, see above');
+  if (path.endsWith('outline') || path === 'profile') return row('an outline, see below');
+  if (path.endsWith('about')) return row('a step or the plate');
+  const words = plainWords(field);
+  if (words !== undefined) return row(words);
+  const choices = alternatives(field);
+  if (choices.length > 0) {
+    const inner = choices.flatMap((choice) => {
+      const [tag, ...rest] = Object.entries(choice.properties ?? {});
+      if (!tag) return [];
+      const named = tag[1].const === undefined ? tag[0] : `${tag[0]}: ${String(tag[1].const)}`;
+      if (rest.length === 0)
+        return [`| \`${path}\` with \`${named}\` | ${plainWords(tag[1]) ?? 'nothing more'} |`];
+      return rest.flatMap(([key, each]) =>
+        rows(`${path}.${key}`, each, !(choice.required ?? []).includes(key)).map((line) =>
+          line.replace('` |', `\` with \`${named}\` |`).replace('` (may', `\` with \`${named}\` (may`),
+        ),
+      );
+    });
+    return [...row('one of these'), ...inner];
+  }
+  if (field.type === 'array' && field.items) {
+    const inner = Object.entries(field.items.properties ?? {});
+    return [
+      ...row(`a list${field.maxItems === undefined ? '' : ` of at most ${field.maxItems}`}`),
+      ...inner.flatMap(([key, each]) =>
+        rows(`${path}[].${key}`, each, !(field.items?.required ?? []).includes(key)),
+      ),
+    ];
+  }
+  return Object.entries(field.properties ?? {}).flatMap(([key, each]) =>
+    rows(`${path}.${key}`, each, isOptional || !(field.required ?? []).includes(key)),
+  );
+}
+
+/** What a field without fields of its own may hold; undefined for others. */
+function plainWords(field: Schema): string | undefined {
+  if (field.unit !== undefined) {
+    const unit = field.unit === '' ? 'a whole number' : field.unit;
+    return `${unit}, ${field.minimum} to ${field.maximum}`;
+  }
+  if (field.const !== undefined) return `\`${JSON.stringify(field.const)}\``;
+  if (field.enum) return field.enum.map((value) => `\`${String(value)}\``).join(', ');
+  if (field.type === 'string')
+    return field.maxLength === undefined ? 'text' : `text of at most ${field.maxLength} signs`;
+  if (field.type === 'boolean') return '`true` or `false`';
+  if (field.type === 'number') return 'a number';
+  if (field.prefixItems) return `${field.prefixItems.length} numbers`;
+  if (field.type === 'array' && field.items?.type === 'array') return 'lists of numbers';
+  return undefined;
+}
+
+function alternatives(field: Schema): readonly Schema[] {
+  return field.oneOf ?? field.anyOf ?? [];
+}
+
+/** The first starter's step of a kind, with the recipe that its sentence speaks of; a new step where none has one. */
+function exampleOf(kind: Step['kind']): { recipe: Recipe; index: number } {
+  for (const { recipe } of starters) {
+    const index = recipe.steps.findIndex((step) => step.kind === kind);
+    if (index >= 0) return { recipe, index };
+  }
+  const { recipe } = starters[0];
+  return { recipe: { ...recipe, steps: [createStep(kind, 's1')] }, index: 0 };
+}
