@@ -59,7 +59,12 @@ export class Stack {
   }
 
   async startWeb(): Promise<void> {
-    this.#run('web', ['app/build/index.js'], { HOST: '127.0.0.1', PORT: String(this.#port) });
+    this.#run('web', ['app/build/index.js'], {
+      HOST: '127.0.0.1',
+      PORT: String(this.#port),
+      // Files that are imported are larger than forms; the routes themselves set the limit that people are told of.
+      BODY_SIZE_LIMIT: '21M',
+    });
     for (let tries = 0; tries < 200; tries++) {
       const answers = await fetch(`${this.origin}/sign-in`).then(
         ({ ok }) => ok,

@@ -1,7 +1,8 @@
 export { DEFAULT_FILE_PATTERN, FILE_PATTERN_WORDS, fileName, type NameParts } from './fileName.ts';
 export { FormatError } from './formatError.ts';
+export { guessUnit, type FileUnit } from './guessUnit.ts';
 export { readObj, writeObj } from './obj.ts';
-export { readSolid } from './readSolid.ts';
+export { readAndMend, readSolid, type ReadSolid } from './readSolid.ts';
 export { readStl, writeAsciiStl, writeStl } from './stl.ts';
 export { readSvg, type SvgDrawing } from './svgRead.ts';
 export { writeSvg } from './svgWrite.ts';

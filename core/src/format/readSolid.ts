@@ -7,11 +7,23 @@ import { readThreeMf } from './threeMf.ts';
 /** Corners up to this far apart are joined when the surface does not close without it. */
 const SEAM_MM = 1e-3;
 
+/** A solid that was read, with what had to be mended, a sentence each. */
+export interface ReadSolid {
+  readonly mesh: SolidMesh;
+  readonly mended: readonly string[];
+}
+
 /**
- * Reads an STL, 3MF or OBJ file, told apart by content and not by name, as a closed solid in millimetres with its triangles
- * facing outwards. Throws a {@link FormatError} when that cannot be had.
+ * Reads an STL, 3MF or OBJ file, told apart by content and not by name, as a closed solid in millimetres with its
+ * triangles facing outwards. Throws a {@link FormatError} when that cannot be had.
  */
 export function readSolid(bytes: Uint8Array): SolidMesh {
+  return readAndMend(bytes).mesh;
+}
+
+/** Like {@link readSolid}, and says what had to be mended. */
+export function readAndMend(bytes: Uint8Array): ReadSolid {
+  const mended: string[] = [];
   const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b;
   let mesh = isZip
     ? readThreeMf(bytes)
@@ -20,8 +32,10 @@ export function readSolid(bytes: Uint8Array): SolidMesh {
       : readStl(bytes);
   let { openEdges } = topologyOf(mesh);
   if (openEdges > 0) {
+    const before = openEdges;
     mesh = rewelded(mesh, SEAM_MM);
     ({ openEdges } = topologyOf(mesh));
+    if (openEdges === 0) mended.push(`Seams that stood open at ${before} edges were joined.`);
   }
   if (mesh.triangles.length === 0) throw new FormatError('the triangles in the file have no size');
   if (openEdges > 0) {
@@ -29,7 +43,11 @@ export function readSolid(bytes: Uint8Array): SolidMesh {
       `the surface in the file does not close: ${openEdges} edges have a triangle on one side only`,
     );
   }
-  return volumeOf(mesh) < 0 ? turnedInsideOut(mesh) : mesh;
+  if (volumeOf(mesh) >= 0) return { mesh, mended };
+  return {
+    mesh: turnedInsideOut(mesh),
+    mended: [...mended, 'The surface faced inwards and was turned about.'],
+  };
 }
 
 function isObj(bytes: Uint8Array): boolean {

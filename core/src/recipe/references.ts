@@ -20,6 +20,12 @@ export function referencesOf(step: Step): Reference[] {
   return found;
 }
 
+/** The names of the files that a recipe imports. */
+export function filesIn(steps: readonly Step[]): string[] {
+  const names = steps.flatMap((step) => (step.kind === 'import' && step.asset !== '' ? step.asset : []));
+  return [...new Set(names)];
+}
+
 /** The step with every name of another step put through `rename`. */
 export function withReferences(step: Step, rename: (id: string) => string): Step {
   const walk = (data: unknown): unknown => {

@@ -7,8 +7,9 @@
     /** Whether all kinds are shown at first, as they are while a recipe is begun. */
     isOpen: boolean;
     onadd(kind: Step['kind']): void;
+    onexample(): void;
   }
-  let { isOpen, onadd }: Props = $props();
+  let { isOpen, onadd, onexample }: Props = $props();
   let open = $state(untrack(() => isOpen));
 
   const groups: { group: Group; title: string }[] = [
@@ -40,5 +41,12 @@
         </div>
       </div>
     {/each}
+    <button
+      type="button"
+      class="hover:bg-primary-50 text-primary-800 mt-1 rounded py-0.5 text-sm underline"
+      onclick={onexample}
+    >
+      Begin from an example …
+    </button>
   </div>
 </details>

@@ -6,12 +6,10 @@
   import {
     directionBefore,
     worthOf,
-    type FieldPath,
     type PointsOutline,
     type Recipe,
     type Token,
   } from '@kelbrin/core/recipe';
-  import { FormatError, readSvg } from '@kelbrin/core/format';
   import { facesOf } from '@kelbrin/core/mesh';
   import InspectionList from '$lib/ui/InspectionList.svelte';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
@@ -22,6 +20,7 @@
   import BenchFoot from './BenchFoot.svelte';
   import ExportDialog from './ExportDialog.svelte';
   import FaceList from './FaceList.svelte';
+  import FileInputs from './FileInputs.svelte';
   import { fontFaces } from './fontFaces';
   import HeightRuler from './HeightRuler.svelte';
   import KeysHelp from './KeysHelp.svelte';
@@ -55,7 +54,9 @@
           body: JSON.stringify(body),
         }),
     });
-    const state = new BenchState(recipe, limits, new SolidWorker(), (changed) => saving.changed(changed));
+    const state = new BenchState(recipe, limits, new SolidWorker(), `/file/${projectId}`, (changed) =>
+      saving.changed(changed),
+    );
     const kept = saving.recover({ revision, recipe });
     if (kept) state.replace(kept, 'saved');
     return { bench: state, autosave: saving };
@@ -81,8 +82,7 @@
   let isPlanLarge = $state(false);
   let isHelping = $state(false);
   let isExporting = $state(false);
-  let svgInput = $state<HTMLInputElement>();
-  let svgTarget: { stepId: string; path: FieldPath } | undefined;
+  let files = $state<ReturnType<typeof FileInputs>>();
   let view = $state<{ name: View; turns: number }>({ name: 'Corner', turns: 0 });
 
   $effect(() => {
@@ -110,27 +110,9 @@
     if (token.type === 'face') {
       bench.pickingFace = bench.pickingFace === stepId ? undefined : stepId;
       isPlanLarge = false;
-    } else if (token.type === 'drawing' && token.kind === 'points')
+    } else if (token.type === 'drawing' && token.kind === 'points') {
       bench.drawing = { stepId, path: token.path };
-    else if (token.type === 'drawing') {
-      svgTarget = { stepId, path: token.path };
-      svgInput?.click();
-    }
-  }
-
-  async function readSvgFile(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
-    const file = event.currentTarget.files?.[0];
-    event.currentTarget.value = '';
-    if (!file || !svgTarget) return;
-    const { stepId, path } = svgTarget;
-    try {
-      const { outlines, widthMm } = readSvg(await file.text());
-      const name = file.name.slice(0, 80);
-      bench.setField(stepId, path, { shape: 'svg', name, widthMm: Math.min(1000, widthMm), outlines });
-    } catch (error) {
-      if (!(error instanceof FormatError)) throw error;
-      bench.problem = { stepId, path, message: `${file.name}: ${error.message}.` };
-    }
+    } else files?.choose(stepId, token);
   }
 
   function pick(triangle: number | undefined): void {
@@ -325,14 +307,7 @@
   revision={autosave.revision}
   {colour}
 />
-<input
-  bind:this={svgInput}
-  type="file"
-  accept=".svg,image/svg+xml"
-  class="hidden"
-  onchange={readSvgFile}
-  aria-label="SVG file"
-/>
+<FileInputs bind:this={files} {bench} {projectId} />
 
 <style>
   .inset {

@@ -23,6 +23,7 @@
   const notes = $derived(
     bench.problem ? [] : (bench.solid?.steps.find(({ stepId }) => stepId === step.id)?.notes ?? []),
   );
+  const fileNotes = $derived(bench.fileNotes?.stepId === step.id ? bench.fileNotes.notes : []);
   const isMarked = $derived(bench.marked === step.id);
   const tokens = $derived(sentenceOf(step, { recipe: bench.recipe, index, printer: bench.limits }));
   const additions = $derived(additionsOf(step));
@@ -81,7 +82,7 @@
   {/if}
   {#if step.off}<p class="text-ink-soft text-sm">Switched off.</p>{/if}
   {#if problem}<p role="alert" class="text-fail text-sm">{problem.message}</p>{/if}
-  {#each notes as note (note)}<p class="text-warn-ink text-sm">{note}</p>{/each}
+  {#each [...fileNotes, ...notes] as note (note)}<p class="text-warn-ink text-sm">{note}</p>{/each}
   {#if isMarked}
     <div class="mt-1 flex items-center gap-0.5">
       {#if additions.length > 0 && !folded}

@@ -52,6 +52,8 @@ export class BenchState {
   canRedo = $state(false);
   /** The outline that is being drawn on the plan. */
   drawing = $state.raw<{ readonly stepId: string; readonly path: FieldPath }>();
+  /** What was mended or guessed when a file was taken into a step. */
+  fileNotes = $state.raw<{ readonly stepId: string; readonly notes: readonly string[] }>();
   /** The step whose face on the plate is being picked in the view. */
   pickingFace = $state<string>();
   /** What the measures are worth, by name; those that cannot be worked out are left out. */
@@ -65,11 +67,17 @@ export class BenchState {
   readonly #client: SolidClient;
   readonly #onChange: (recipe: Recipe) => void;
 
-  constructor(recipe: Recipe, limits: LimitsCard, worker: WorkerLike, onChange: (recipe: Recipe) => void) {
+  constructor(
+    recipe: Recipe,
+    limits: LimitsCard,
+    worker: WorkerLike,
+    filesAt: string,
+    onChange: (recipe: Recipe) => void,
+  ) {
     this.recipe = recipe;
     this.limits = limits;
     this.#onChange = onChange;
-    this.#client = new SolidClient(worker, (message) => this.#hear(message));
+    this.#client = new SolidClient(worker, filesAt, (message) => this.#hear(message));
     this.#client.show(recipe, limits);
   }
 

@@ -15,7 +15,7 @@ beforeEach(() => {
   asked = [];
   saved = [];
   worker = { onmessage: null, postMessage: (message) => asked.push(message), terminate: () => {} };
-  bench = new BenchState(label(), classroomLimits, worker, (recipe) => saved.push(recipe));
+  bench = new BenchState(label(), classroomLimits, worker, '/file/1', (recipe) => saved.push(recipe));
 });
 
 const answer = (message: FromWorker) => worker.onmessage!({ data: message } as MessageEvent<FromWorker>);

@@ -7,7 +7,14 @@ import type { Detail, StepOutcome } from '@kelbrin/core/solid';
 
 /** What the bench asks its worker. */
 export type ToWorker =
-  | { readonly kind: 'evaluate'; readonly job: number; readonly recipe: Recipe; readonly limits: LimitsCard }
+  | {
+      readonly kind: 'evaluate';
+      readonly job: number;
+      readonly recipe: Recipe;
+      readonly limits: LimitsCard;
+      /** Where the project's imported files are fetched from, by their names. */
+      readonly filesAt: string;
+    }
   | { readonly kind: 'section'; readonly job: number; readonly zMm: number }
   | { readonly kind: 'export'; readonly job: number; readonly wish: ExportWish };
 

@@ -1,7 +1,8 @@
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
+import { readSolid } from '@kelbrin/core/format';
 import { inspect } from '@kelbrin/core/inspect';
 import type { SolidMesh } from '@kelbrin/core/mesh';
-import { fontsIn, type FontName, type Recipe } from '@kelbrin/core/recipe';
+import { filesIn, fontsIn, type FontName, type Recipe } from '@kelbrin/core/recipe';
 import { estimate, everydaySettings, slice } from '@kelbrin/core/slice';
 import {
   evaluate,
@@ -22,6 +23,7 @@ const ESTIMATE_AFTER_MS = 350;
 
 const starting = loadKernel({ url: wasmUrl });
 const fonts = new Map<FontName, LetterFont>();
+const files = new Map<string, SolidMesh>();
 const cache = new SolidCache();
 
 let current: SolidMesh | undefined;
@@ -31,7 +33,7 @@ self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
   const kernel = await starting;
   if (data.kind === 'section') return cutAt(data, kernel);
   if (data.kind === 'export') return exportFile(data, kernel);
-  await fetchFonts(data.recipe);
+  await Promise.all([fetchFonts(data.recipe), fetchFiles(data.recipe, data.filesAt)]);
   evaluateRecipe(data, kernel);
 };
 
@@ -46,13 +48,24 @@ async function fetchFonts(recipe: Recipe): Promise<void> {
   );
 }
 
+/** Imported files are fetched once; what is missing is said by the step that names it. */
+async function fetchFiles(recipe: Recipe, filesAt: string): Promise<void> {
+  const missing = filesIn(recipe.steps).filter((name) => !files.has(name));
+  await Promise.all(
+    missing.map(async (name) => {
+      const response = await fetch(`${filesAt}/${name}`);
+      if (response.ok) files.set(name, readSolid(new Uint8Array(await response.arrayBuffer())));
+    }),
+  );
+}
+
 function evaluateRecipe(
   { job, recipe, limits }: Extract<ToWorker, { kind: 'evaluate' }>,
   kernel: Kernel,
 ): void {
   clearTimeout(estimating);
   const workshop = { kernel, fonts: (name: FontName) => fonts.get(name) };
-  const result = evaluate(recipe, workshop, { printer: limits, cache });
+  const result = evaluate(recipe, workshop, { printer: limits, assets: files, cache });
   if (!result.ok) return answer({ kind: 'problem', job, problem: result.problem });
   const { mesh, volumeMm3, steps } = result;
   const stepIds = recipe.steps.map(({ id }) => id);

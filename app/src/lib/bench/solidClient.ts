@@ -28,10 +28,12 @@ export class SolidClient {
   #exportJob = 0;
   #written: (file: ExportedFile) => void = () => {};
   readonly #worker: WorkerLike;
+  readonly #filesAt: string;
   readonly #hear: (message: Heard) => void;
 
-  constructor(worker: WorkerLike, hear: (message: Heard) => void) {
+  constructor(worker: WorkerLike, filesAt: string, hear: (message: Heard) => void) {
     this.#worker = worker;
+    this.#filesAt = filesAt;
     this.#hear = hear;
     worker.onmessage = ({ data }) => this.#answered(data);
   }
@@ -62,7 +64,13 @@ export class SolidClient {
     const { recipe, limits } = this.#next;
     this.#next = undefined;
     this.#running = true;
-    this.#worker.postMessage({ kind: 'evaluate', job: ++this.#job, recipe, limits });
+    this.#worker.postMessage({
+      kind: 'evaluate',
+      job: ++this.#job,
+      recipe,
+      limits,
+      filesAt: this.#filesAt,
+    });
   }
 
   #answered(message: FromWorker): void {

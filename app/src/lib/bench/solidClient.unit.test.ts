@@ -12,7 +12,7 @@ function bench() {
     postMessage: (message) => asked.push(message),
     terminate: () => {},
   };
-  const client = new SolidClient(worker, (message) => heard.push(message));
+  const client = new SolidClient(worker, '/file/1', (message) => heard.push(message));
   const answer = (message: FromWorker) => worker.onmessage!({ data: message } as MessageEvent<FromWorker>);
   const problem = (job: number): FromWorker => ({ kind: 'problem', job, problem: { message: `job ${job}` } });
   return { asked, heard, client, answer, problem };

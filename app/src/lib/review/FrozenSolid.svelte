@@ -8,18 +8,22 @@
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
 
   interface Props {
+    projectId: string;
     recipe: Recipe;
     limits: LimitsCard;
     marked?: string;
     chosen?: Finding;
     onmark(stepId: string | undefined): void;
   }
-  let { recipe, limits, marked, chosen, onmark }: Props = $props();
+  let { projectId, recipe, limits, marked, chosen, onmark }: Props = $props();
 
   let solid = $state.raw<ShownSolid>();
-  const client = new SolidClient(new SolidWorker(), (message) => {
-    if (message.kind === 'solid') solid = message.solid;
-  });
+  const client = untrack(
+    () =>
+      new SolidClient(new SolidWorker(), `/file/${projectId}`, (message) => {
+        if (message.kind === 'solid') solid = message.solid;
+      }),
+  );
   untrack(() => client.show(recipe, limits));
   onDestroy(() => client.close());
 

@@ -2,16 +2,30 @@ import type { Inspection, LimitsCard } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
 import type { Estimate } from '@kelbrin/core/slice';
 
+/** The STL files that a recipe imports, by the names under which its steps know them. */
+export type MeshFiles = ReadonlyMap<string, Uint8Array>;
+
 /** What the compute worker can be asked to do. */
 export type Task =
-  | { readonly kind: 'inspect'; readonly recipe: Recipe; readonly limits: LimitsCard; readonly title: string }
+  | {
+      readonly kind: 'inspect';
+      readonly recipe: Recipe;
+      readonly files?: MeshFiles;
+      readonly limits: LimitsCard;
+      readonly title: string;
+    }
   | {
       readonly kind: 'gcode';
       readonly threeMf: Uint8Array;
       readonly limits: LimitsCard;
       readonly notes: readonly string[];
     }
-  | { readonly kind: 'picture'; readonly recipe: Recipe; readonly colour: string };
+  | {
+      readonly kind: 'picture';
+      readonly recipe: Recipe;
+      readonly files?: MeshFiles;
+      readonly colour: string;
+    };
 
 /** What it answers to each kind of task. */
 export interface Answers {

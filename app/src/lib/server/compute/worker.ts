@@ -1,12 +1,12 @@
 import { parentPort } from 'node:worker_threads';
-import { readThreeMf, writeStl, writeThreeMf } from '@kelbrin/core/format';
+import { readSolid, readThreeMf, writeStl, writeThreeMf } from '@kelbrin/core/format';
 import { inspect, type LimitsCard } from '@kelbrin/core/inspect';
-import { boundsOf } from '@kelbrin/core/mesh';
+import { boundsOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { drawPng } from '@kelbrin/core/picture';
 import { estimate, everydaySettings, slice, writeGcode, type PrintSettings } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
-import type { Answers, Reply, Request, Task } from './task.ts';
+import type { Answers, MeshFiles, Reply, Request, Task } from './task.ts';
 
 const workshop = nodeWorkshop();
 
@@ -29,10 +29,10 @@ function carryOut(task: Task, ready: Workshop): Answers[keyof Answers] {
 }
 
 function inspectRecipe(
-  { recipe, limits, title }: Extract<Task, { kind: 'inspect' }>,
+  { recipe, files, limits, title }: Extract<Task, { kind: 'inspect' }>,
   ready: Workshop,
 ): Answers['inspect'] {
-  const built = evaluate(recipe, ready, { printer: limits });
+  const built = evaluate(recipe, ready, { printer: limits, assets: meshesOf(files) });
   if (!built.ok) return { ok: false, problem: built.problem.message };
   if (built.mesh.triangles.length === 0) return { ok: false, problem: 'The recipe leaves nothing to print.' };
   const settings = settingsFor(limits);
@@ -65,12 +65,16 @@ function sliceFile(
 }
 
 function drawRecipe(
-  { recipe, colour }: Extract<Task, { kind: 'picture' }>,
+  { recipe, files, colour }: Extract<Task, { kind: 'picture' }>,
   ready: Workshop,
 ): Answers['picture'] {
-  const built = evaluate(recipe, ready);
+  const built = evaluate(recipe, ready, { assets: meshesOf(files) });
   const mesh = built.ok ? built.mesh : { positions: new Float32Array(0), triangles: new Uint32Array(0) };
   return { png: drawPng(mesh, { widthPx: 320, heightPx: 200, colour, ground: '#ffffff' }) };
+}
+
+function meshesOf(files: MeshFiles = new Map()): Map<string, SolidMesh> {
+  return new Map([...files].map(([name, stl]) => [name, readSolid(stl)]));
 }
 
 function settingsFor({ layerMm, lineWidthMm }: LimitsCard): PrintSettings {

@@ -120,7 +120,7 @@ async function bringAlong(
 /** Draws the project's picture beforehand, so that the first look at the class page need not wait for all of them. */
 async function drawPicture(db: Database, projectId: string): Promise<void> {
   const [{ recipe }] = await db.select().from(projects).where(eq(projects.id, projectId));
-  await pictureOf(db, recipe, demoPrinters[0].colour);
+  await pictureOf(db, projectId, recipe, demoPrinters[0].colour);
 }
 
 /** Moves the finished runs into the past, one after the other. */

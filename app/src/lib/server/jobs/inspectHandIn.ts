@@ -3,6 +3,7 @@ import { compute } from '../compute/pool.ts';
 import type { Database } from '../db/database.ts';
 import { briefs, handIns, projects, solids } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
+import { filesFor } from '../projectFiles.ts';
 import { sha256 } from '../sha256.ts';
 
 /**
@@ -20,7 +21,9 @@ export async function inspectHandIn(db: Database, handInId: string): Promise<voi
   const { handIn, project, classId } = found;
 
   const { recipe, limits } = handIn;
-  const result = await compute().run<'inspect'>({ kind: 'inspect', recipe, limits, title: project.name });
+  const files = await filesFor(db, project.id, recipe);
+  const task = { kind: 'inspect', recipe, files, limits, title: project.name } as const;
+  const result = await compute().run<'inspect'>(task);
   await db.transaction(async (tx) => {
     const isStill = and(eq(handIns.id, handIn.id), eq(handIns.state, 'checking'));
     if (result.ok) {

@@ -5,6 +5,7 @@ import {
   jsonb,
   pgEnum,
   pgTable,
+  primaryKey,
   text,
   timestamp,
   unique,
@@ -93,6 +94,19 @@ export const solids = pgTable('solids', {
   stlHash: text('stl_hash').notNull(),
   estimate: jsonb('estimate').$type<Estimate>().notNull(),
 });
+
+/** Meshes that a project imports, as binary STL by the hash of that; only the project's own steps find them. */
+export const projectFiles = pgTable(
+  'project_files',
+  {
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    hash: text('hash').notNull(),
+    stl: bytes('stl').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.hash] })],
+);
 
 /** Pictures of recipes by the hash of what they show, drawn when first asked for. */
 export const pictures = pgTable('pictures', {

@@ -55,6 +55,7 @@
       <div class="min-h-0 flex-1">
         {#key handIn.id}
           <FrozenSolid
+            projectId={data.projectId}
             recipe={handIn.recipe}
             limits={handIn.limits}
             {marked}

@@ -6,25 +6,36 @@ import { database } from '$lib/server/db/database';
 import { handIns, projects } from '$lib/server/db/schema';
 import { pictureOf } from '$lib/server/pictures';
 import type { Recipe } from '@kelbrin/core/recipe';
+import { starters } from '@kelbrin/core/starters';
 import type { RequestHandler } from './$types';
 
 const PART_COLOUR = '#3f8f5f';
 
-/** The picture of a project as it stands, or of a hand-in as it was frozen. */
+/** The picture of a project as it stands, of a hand-in as it was frozen, or of a starter. */
 export const GET: RequestHandler = async ({ params, locals }) => {
-  const recipe = await orNotFound(recipeToShow(locals.person!, params.kind, params.id));
-  const png = await pictureOf(database(), recipe, PART_COLOUR);
+  const { projectId, recipe } = await orNotFound(partToShow(locals.person!, params.kind, params.id));
+  const png = await pictureOf(database(), projectId, recipe, PART_COLOUR);
   return new Response(png.slice(), {
     headers: { 'Content-Type': 'image/png', 'Cache-Control': 'private, no-cache' },
   });
 };
 
-async function recipeToShow(person: Person, kind: string, id: string): Promise<Recipe> {
+async function partToShow(
+  person: Person,
+  kind: string,
+  id: string,
+): Promise<{ projectId: string; recipe: Recipe }> {
   const db = database();
+  if (kind === 'starter') {
+    const starter = starters.find((each) => each.id === id);
+    if (!starter) throw new NotAllowed();
+    // Starters import no files, so no project is needed to find any.
+    return { projectId: '', recipe: starter.recipe };
+  }
   if (kind === 'project') {
     if (!(await maySeeProject(db, person, id))) throw new NotAllowed();
     const [found] = await db.select({ recipe: projects.recipe }).from(projects).where(eq(projects.id, id));
-    return found.recipe;
+    return { projectId: id, recipe: found.recipe };
   }
   if (kind !== 'hand-in') error(404, 'There are no such pictures.');
   if (!/^[0-9a-f-]{36}$/.test(id)) throw new NotAllowed();
@@ -35,5 +46,5 @@ async function recipeToShow(person: Person, kind: string, id: string): Promise<R
   // Who runs the print room sees what is printed there, whichever class it is from.
   if (!found || !(isStaff(person) || (await maySeeProject(db, person, found.projectId))))
     throw new NotAllowed();
-  return found.recipe;
+  return found;
 }

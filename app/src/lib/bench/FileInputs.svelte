@@ -1,0 +1,101 @@
+<script lang="ts" module>
+  import * as z from 'zod';
+
+  /** What the server answers to a file. */
+  const takenFile = z.object({
+    hash: z.string(),
+    unit: z.enum(['mm', 'cm', 'm', 'in']),
+    notes: z.array(z.string()),
+  });
+  const refusal = z.object({ message: z.string() });
+</script>
+
+<script lang="ts">
+  import { FormatError, readSvg } from '@kelbrin/core/format';
+  import type { FieldPath, Token } from '@kelbrin/core/recipe';
+  import type { BenchState } from './bench.svelte';
+
+  interface Props {
+    bench: BenchState;
+    projectId: string;
+  }
+  let { bench, projectId }: Props = $props();
+
+  let drawing = $state<HTMLInputElement>();
+  let mesh = $state<HTMLInputElement>();
+  /** The field that the file is for. */
+  let target: { stepId: string; path: FieldPath } | undefined;
+
+  /** Asks for the file of a field: a drawing, or a mesh. */
+  export function choose(stepId: string, token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void {
+    target = { stepId, path: token.path };
+    (token.type === 'drawing' ? drawing : mesh)?.click();
+  }
+
+  /** The chosen file; the input is emptied, so that the same file can be chosen again. */
+  function taken({ currentTarget: input }: { currentTarget: HTMLInputElement }): File | undefined {
+    const file = input.files?.[0];
+    input.value = '';
+    return file;
+  }
+
+  function say(message: string): void {
+    bench.problem = { ...target, message };
+  }
+
+  async function readDrawing(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
+    const file = taken(event);
+    if (!file || !target) return;
+    const { stepId, path } = target;
+    try {
+      const { outlines, widthMm } = readSvg(await file.text());
+      const name = file.name.slice(0, 80);
+      bench.setField(stepId, path, { shape: 'svg', name, widthMm: Math.min(1000, widthMm), outlines });
+    } catch (error) {
+      if (!(error instanceof FormatError)) throw error;
+      say(`${file.name}: ${error.message}.`);
+    }
+  }
+
+  /** Has the server take a mesh in, and puts it into the step that asked for it. */
+  async function sendMesh(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
+    const file = taken(event);
+    if (!file || !target) return;
+    const { stepId } = target;
+    const body = new FormData();
+    body.set('file', file);
+    const response = await fetch(`/bench/${projectId}/files`, { method: 'POST', body }).catch(
+      () => undefined,
+    );
+    if (!response) return say('There is no connection: try again when it is back.');
+    const answer: unknown = await response.json().catch(() => undefined);
+    const read = takenFile.safeParse(answer);
+    if (!response.ok || !read.success) {
+      return say(refusal.safeParse(answer).data?.message ?? `${file.name} could not be taken in.`);
+    }
+    const { hash, unit, notes } = read.data;
+    bench.setFields(stepId, [
+      { path: ['asset'], value: hash },
+      { path: ['fileName'], value: file.name.slice(0, 80) },
+      { path: ['unit'], value: unit },
+    ]);
+    bench.fileNotes = { stepId, notes };
+  }
+</script>
+
+<input
+  bind:this={drawing}
+  type="file"
+  accept=".svg,image/svg+xml"
+  class="hidden"
+  onchange={readDrawing}
+  aria-label="SVG file"
+/>
+<input
+  bind:this={mesh}
+  type="file"
+  accept=".stl,.3mf,.obj,model/stl,model/3mf,model/obj"
+  class="hidden"
+  onchange={sendMesh}
+  aria-label="File to import"
+/>

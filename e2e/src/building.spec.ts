@@ -1,0 +1,231 @@
+import type { Locator, Page } from '@playwright/test';
+import { expect, openBench, saved, test } from './kelbrin.ts';
+
+test.use({ file: 'building' });
+
+/** The bench of a student, its recipe emptied. */
+async function emptyBench(page: Page): Promise<void> {
+  await openBench(page);
+  for (;;) {
+    const first = page.locator('[data-step]').first();
+    if ((await first.count()) === 0) break;
+    await first.getByRole('spinbutton').first().focus();
+    await page.getByRole('button', { name: 'Delete step 1' }).click();
+  }
+}
+
+const step = (page: Page, number: number): Locator => page.locator('[data-step]').nth(number - 1);
+
+async function add(page: Page, label: string): Promise<Locator> {
+  const before = await page.locator('[data-step]').count();
+  const menu = page.locator('details', { hasText: 'Add a step' });
+  if (!(await menu.evaluate((each) => (each as HTMLDetailsElement).open)))
+    await menu.locator('summary').click();
+  await menu.getByRole('button', { name: label, exact: true }).click();
+  await expect(page.locator('[data-step]')).toHaveCount(before + 1);
+  return step(page, before + 1);
+}
+
+async function put(within: Locator, name: string, value: string): Promise<void> {
+  const field = within.getByRole('spinbutton', { name, exact: true });
+  await field.fill(value);
+  await field.press('Enter');
+  await expect(within.getByRole('alert')).toHaveCount(0);
+}
+
+const choose = (within: Locator, name: string, label: string) =>
+  within.getByRole('combobox', { name, exact: true }).selectOption({ label });
+
+async function more(within: Locator, label: string): Promise<void> {
+  await within.getByRole('combobox', { name: /^More for/ }).selectOption({ label });
+}
+
+/** The part's size and how many bodies it is of, as the foot and the worker say. */
+const foot = (page: Page) => page.getByRole('group', { name: 'Part' });
+
+/** Exports the part and gives back the file. */
+async function exported(page: Page, format: string): Promise<{ name: string; text: string }> {
+  await page.getByRole('button', { name: 'Export' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Export this part' });
+  await dialog.getByLabel('Format').selectOption({ label: format });
+  await expect(dialog.getByTestId('export-size')).toContainText('kB');
+  const downloading = page.waitForEvent('download');
+  await dialog.getByRole('link', { name: 'Download' }).click();
+  const download = await downloading;
+  const chunks: Buffer[] = [];
+  for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
+  await dialog.getByRole('button', { name: 'Close', exact: true }).last().click();
+  return { name: download.suggestedFilename(), text: Buffer.concat(chunks).toString('latin1') };
+}
+
+test('a row label with letters and an eyelet', async ({ as }) => {
+  const page = await as('luca');
+  await emptyBench(page);
+  const plate = await add(page, 'Extrude a shape');
+  await put(plate, 'width', '60');
+  await put(plate, 'depth', '18');
+  await more(plate, 'chamfer or round the top edge');
+  await put(plate, 'size at the top edge', '0.5');
+  const loop = await add(page, 'Add an eyelet');
+  await put(loop, 'diameter of the hole', '5');
+  const words = await add(page, 'Write letters');
+  await words.getByRole('textbox', { name: 'words to write' }).fill('Row 7');
+  await words.getByRole('combobox', { name: 'placed on' }).selectOption({ label: 'step 1' });
+  await more(words, 'centre it in what is free');
+  // 60 mm of plate, and 10 mm of eyelet that overlap it by 2.5 mm.
+  await expect(foot(page)).toContainText('67.5 × 18 × 3.6');
+  await expect(page.getByRole('region', { name: 'Inspection' }).locator('[data-verdict=fail]')).toHaveCount(
+    0,
+  );
+  const { name, text } = await exported(page, '3MF, with the recipe inside');
+  expect(name).toMatch(/^Seed-tray-labels_Luca_part_v\d+\.3mf$/);
+  expect(text.startsWith('PK')).toBe(true);
+  await saved(page);
+});
+
+test('a turned pot foot with six notches', async ({ as }) => {
+  const page = await as('maren');
+  await emptyBench(page);
+  const foot1 = await add(page, 'Turn a profile');
+  await foot1.getByRole('button', { name: 'Draw the outline on the plan' }).click();
+  const points = page.getByRole('group', { name: 'Points' });
+  for (const [point, x, y] of [[2, 20, 0], [3, 20, 6], [4, 16, 12], [5, 0, 12]] as const) {
+    await put(points, `point ${point}, distance from the axis`, String(x));
+    await put(points, `point ${point}, height`, String(y));
+  } // prettier-ignore
+  await points.getByRole('button', { name: 'Delete point 6' }).click();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(foot(page)).toContainText('40 × 40 × 12');
+
+  const notch = await add(page, 'Extrude a shape');
+  await choose(notch, 'shape', 'circle');
+  await choose(notch, 'add, cut or keep', 'Cut');
+  await put(notch, 'diameter', '6');
+  await choose(notch, 'how deep', 'right through');
+  await choose(notch, 'position left to right', 'rightwards of the plate’s middle');
+  await put(notch, 'distance, left to right', '20');
+  const ring = await add(page, 'Repeat steps');
+  await choose(ring, 'how it is repeated', 'around an axis');
+  await ring.getByRole('button', { name: /^steps to repeat/ }).click();
+  await ring.getByRole('checkbox', { name: 'step 1' }).setChecked(false);
+  await ring.getByRole('checkbox', { name: 'step 2' }).setChecked(true);
+  await page.keyboard.press('Escape');
+  await expect(ring.getByRole('alert')).toHaveCount(0);
+  await expect(foot(page)).toContainText('39.5 × 40 × 12');
+  const { text } = await exported(page, 'STL, as text');
+  expect(text.match(/endfacet/g)!.length).toBeGreaterThan(500);
+  await saved(page);
+});
+
+test('a hose hook with a gusset and two screw holes', async ({ as }) => {
+  const page = await as('asha');
+  await emptyBench(page);
+  const plate = await add(page, 'Extrude a shape');
+  await put(plate, 'width', '60');
+  await put(plate, 'depth', '30');
+  await put(plate, 'height', '4');
+  const arm = await add(page, 'Place a ready solid');
+  await put(arm, 'width', '6');
+  await put(arm, 'depth', '20');
+  await put(arm, 'height', '30');
+  const gusset = await add(page, 'Place a ready solid');
+  await choose(gusset, 'solid', 'wedge');
+  await put(gusset, 'width', '12');
+  await put(gusset, 'depth', '4');
+  await put(gusset, 'height', '16');
+  await gusset.getByRole('combobox', { name: 'placed on' }).selectOption({ label: 'step 2' });
+  await choose(gusset, 'position left to right', 'overlapping the right by');
+  await choose(gusset, 'position bottom to top', 'above the plate upwards');
+  await put(gusset, 'height', '16');
+  const screw = await add(page, 'Cut a hole');
+  await choose(screw, 'sized by', 'for a screw');
+  await screw.getByRole('combobox', { name: 'placed on' }).selectOption({ label: 'step 1' });
+  await put(screw, 'distance from the left', '8');
+  await more(screw, 'countersink it');
+  const mirror = await add(page, 'Repeat steps');
+  await choose(mirror, 'how it is repeated', 'in a mirror');
+  await mirror.getByRole('button', { name: /^steps to repeat/ }).click();
+  for (const label of ['step 1', 'step 2', 'step 3', 'step 4']) {
+    await mirror.getByRole('checkbox', { name: label }).setChecked(label === 'step 4');
+  }
+  await page.keyboard.press('Escape');
+  const holes = page.getByRole('region', { name: 'Inspection' }).locator('[data-check=hole]');
+  await expect(holes).toContainText('Ø 4.5 mm');
+  await expect(holes).toContainText('2 places');
+  const { text } = await exported(page, 'OBJ');
+  expect(text).toContain('\nf ');
+  await saved(page);
+});
+
+test('a wind spinner of fins with a flat base, and all of it taken back', async ({ as }) => {
+  const page = await as('dario');
+  await emptyBench(page);
+  const fin = await add(page, 'Extrude a shape');
+  await choose(fin, 'shape', 'ellipse');
+  await put(fin, 'width', '50');
+  await put(fin, 'depth', '40');
+  await choose(fin, 'which way', 'towards the front');
+  await put(fin, 'height', '1.6');
+  await expect(foot(page)).toContainText('50 × 1.6 × 40');
+  const around = await add(page, 'Repeat steps');
+  await choose(around, 'how it is repeated', 'around an axis');
+  await put(around, 'number around the axis', '3');
+  await put(around, 'angle they are spread over', '120');
+  const flat = await add(page, 'Trim off a side');
+  await put(flat, 'where the cut lies', '4');
+  await expect(foot(page)).toContainText('× 36');
+  await expect(page.locator('[data-check=base] [data-verdict=pass]')).toBeVisible();
+  const { text } = await exported(page, 'SVG of the section at the ruler’s cut');
+  expect(text).toContain('<svg');
+
+  const undo = page.getByRole('button', { name: 'Undo' });
+  while (await undo.isEnabled()) await undo.click();
+  await expect(page.getByRole('textbox', { name: 'words to write' })).toHaveValue('Chives');
+  const redo = page.getByRole('button', { name: 'Redo' });
+  while (await redo.isEnabled()) await redo.click();
+  await expect(foot(page)).toContainText('× 36');
+});
+
+test('a mirrored outline is drawn on the plan and extruded', async ({ as }) => {
+  const page = await as('elif');
+  await emptyBench(page);
+  const shape = await add(page, 'Extrude a shape');
+  await choose(shape, 'shape', 'drawn outline');
+  await shape.getByRole('button', { name: 'Draw the outline on the plan' }).click();
+  await page.getByRole('checkbox', { name: 'mirrored' }).check();
+  await page.getByRole('button', { name: 'Begin anew' }).click();
+  const drawing = page.getByTestId('drawing');
+  const click = async (x: number, y: number) => {
+    const box = (await drawing.boundingBox())!;
+    const [ox, oy] = (await drawing.getAttribute('data-origin'))!.split(' ').map(Number);
+    const scale = Number(await drawing.getAttribute('data-pixels-per-mm'));
+    await page.mouse.click(box.x + ox + x * scale, box.y + oy - y * scale);
+  };
+  for (const [x, y] of [[0, 0], [10, 0], [10, 15], [0, 20]] as const) await click(x, y); // prettier-ignore
+  await expect(page.getByRole('group', { name: 'Points' }).getByRole('row')).toHaveCount(5);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(foot(page)).toContainText('20 × 20 × 2.4');
+});
+
+test('a file is imported, and one that is no solid is refused in a sentence', async ({ as }) => {
+  const page = await as('greta');
+  await emptyBench(page);
+  const file = await add(page, 'Import a file');
+  await expect(file.getByRole('alert')).toContainText('Choose a file to import');
+  const corners = [[0, 0, 0], [2, 0, 0], [0, 2, 0], [0, 0, 2]]; // prettier-ignore
+  const obj = (faces: number[][]) =>
+    [...corners.map((each) => `v ${each.join(' ')}`), ...faces.map((each) => `f ${each.join(' ')}`)].join(
+      '\n',
+    );
+  const upload = async (name: string, content: string) => {
+    const choosing = page.waitForEvent('filechooser');
+    await file.getByRole('button', { name: 'file to import' }).click();
+    await (await choosing).setFiles({ name, mimeType: 'model/obj', buffer: Buffer.from(content) });
+  };
+  await upload('open.obj', obj([[1, 3, 2]]));
+  await expect(file.getByRole('alert')).toContainText('open.obj: the surface in the file does not close');
+  await upload('corner.obj', obj([[1, 3, 2], [1, 2, 4], [2, 3, 4], [3, 1, 4]])); // prettier-ignore
+  // Two units large is too small for millimetres.
+  await expect(foot(page)).toContainText('50.8 × 50.8 × 50.8');
+  await expect(file).toContainText('looked like in');
+});
