@@ -136,7 +136,7 @@ test('a hose hook with a gusset and two screw holes', async ({ as }) => {
   await gusset.getByRole('combobox', { name: 'placed on' }).selectOption({ label: 'step 2' });
   await choose(gusset, 'position left to right', 'overlapping the right by');
   await choose(gusset, 'position bottom to top', 'above the plate upwards');
-  await put(gusset, 'height', '16');
+  await put(gusset, 'height above the plate', '3.5');
   const screw = await add(page, 'Cut a hole');
   await choose(screw, 'sized by', 'for a screw');
   await screw.getByRole('combobox', { name: 'placed on' }).selectOption({ label: 'step 1' });

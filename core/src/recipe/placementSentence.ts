@@ -103,14 +103,18 @@ export function alongTokens(
       return rule.mm === 0 && axis === 'z'
         ? [relation]
         : [
-            millimetres([...path, 'mm'], rule.mm, axis === 'z' ? 'height' : `distance, ${words.both}`, any),
+            millimetres(
+              [...path, 'mm'],
+              rule.mm,
+              axis === 'z' ? 'height above the plate' : `distance, ${words.both}`,
+              any,
+            ),
             relation,
           ];
   }
 }
 
 function optionsFor(axis: Axis, mm: Amount, onPlate: boolean, extent: Extent): Option[] {
-  const own = extent === 'body' ? ('low' as const) : ('middle' as const);
   if (axis === 'z') return onPlate ? heights(mm, extent) : [...heights(mm, extent), ...levels(mm, extent)];
   const words = edgeWords[axis];
   const off = mm === 0 ? 5 : mm;
@@ -133,7 +137,7 @@ function optionsFor(axis: Axis, mm: Amount, onPlate: boolean, extent: Extent): O
     { label: `${words.high}wards of the middle`, value: { relation: 'centred', mm: off } },
     { label: `of the way ${words.low} to ${words.high}`, value: { relation: 'share', percent: 25 } },
     ...(extent === 'body' ? beside : []),
-    { label: `${words.high}wards of the plate’s middle`, value: { relation: 'at', own, mm: off } },
+    { label: `${words.high}wards of the plate’s middle`, value: { relation: 'at', own: 'middle', mm: off } },
   ];
 }
 

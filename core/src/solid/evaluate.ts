@@ -1,6 +1,6 @@
 import type { Manifold } from 'manifold-3d';
-import { boxAround, topologyOf, type Box, type Pose, type SolidMesh } from '../mesh/index.ts';
-import { extentOf, mirrored, moved, type Region } from '../plane/index.ts';
+import { boxAround, posed, topologyOf, type Box, type Pose, type SolidMesh } from '../mesh/index.ts';
+import { extentOf, mapped, mirrored, moved, type Region } from '../plane/index.ts';
 import {
   buildStep,
   classroomPrinter,
@@ -8,6 +8,7 @@ import {
   RecipeError,
   referenceProblem,
   resolved,
+  type Built,
   type Operation,
   type PrinterTraits,
   type Problem,
@@ -141,14 +142,15 @@ function carryOut(
         drew: (original) => originals.push(original),
       },
     );
-    const { operations, outline, box: said, whole } = buildStep<Manifold>(step, kit);
+    const { operations, outline, box: said, whole, copies } = buildStep<Manifold>(step, kit);
 
     let part = before?.part;
     if (whole) part = turnAll(poseOnGrid(whole), part, traces, openings, scope);
     part = applied(operations, part, sources.kernel, scope);
 
     const box = said ?? boxOfAll(operations);
-    traces.set(step.id, { operations, box, outline });
+    const plan = copies ? plansOf(copies, traces) : planOf(step, box, outline);
+    traces.set(step.id, { operations, box, outline, plan });
     openings.set(
       step.id,
       operations.filter(({ staysOpen }) => staysOpen).map(({ body }) => body),
@@ -215,7 +217,8 @@ function turnAll(
   const turned = (body: Manifold) => scope.keep(body.transform(pose));
   for (const [id, trace] of traces) {
     const operations = trace.operations.map((each) => ({ ...each, body: turned(each.body) }));
-    traces.set(id, { ...trace, operations, box: boxOfAll(operations) });
+    const box = boxOfAll(operations);
+    traces.set(id, { ...trace, operations, box, plan: rectangleOf(box) });
   }
   for (const [id, bodies] of openings) openings.set(id, bodies.map(turned));
   return part && turned(part);
@@ -233,7 +236,7 @@ function outcomes(
     const { step, index } = steps[i];
     const later = states.slice(i + 1).filter((state) => state.effect === 'add');
     const filled = isFilled(last?.openings.get(step.id) ?? [], later, last?.part);
-    const plan = planOf(step, box, last?.traces.get(step.id)?.outline);
+    const plan = last?.traces.get(step.id)?.plan ?? [];
     const facts = { changed, effect, filled, floats: apart(index) };
     const said = [...notes, ...notesOn(recipe.steps[index], facts)];
     return { stepId: step.id, effect, box, changed, notes: said, plan };
@@ -270,14 +273,31 @@ function piecesApart(mesh: SolidMesh): (step: number) => boolean {
 }
 
 /** An outline seen from above: its own where it lies flat, or that of its box. */
-function planOf(step: ResolvedSteps[number]['step'], { min, max }: Box, outline: Region | undefined): Region {
+function planOf(step: ResolvedSteps[number]['step'], box: Box, outline: Region | undefined): Region {
   const side = 'facing' in step ? step.facing : 'up';
-  if (!outline || (side !== 'up' && side !== 'down')) {
-    return [[[min[0], min[1]], [max[0], min[1]], [max[0], max[1]], [min[0], max[1]]]]; // prettier-ignore
-  }
+  if (!outline || (side !== 'up' && side !== 'down')) return rectangleOf(box);
   const seen = side === 'up' ? outline : mirrored(outline);
   const { x, y } = extentOf(seen);
-  return moved(seen, min[0] - x.low, min[1] - y.low);
+  return moved(seen, box.min[0] - x.low, box.min[1] - y.low);
+}
+
+/** The outlines of copies seen from above. A copy that was turned over lies where its points come to lie. */
+function plansOf(
+  { of, poses }: NonNullable<Built<Manifold>['copies']>,
+  traces: ReadonlyMap<string, Trace>,
+): Region {
+  return of.flatMap((ref) =>
+    poses.flatMap((pose) =>
+      mapped(traces.get(ref.step)?.plan ?? [], ([x, y]) => {
+        const [px, py] = posed(pose, [x, y, 0]);
+        return [px, py];
+      }),
+    ),
+  );
+}
+
+function rectangleOf({ min, max }: Box): Region {
+  return [[[min[0], min[1]], [max[0], min[1]], [max[0], max[1]], [min[0], max[1]]]]; // prettier-ignore
 }
 
 function boxOfAll(operations: readonly Operation<Manifold>[]): Box {

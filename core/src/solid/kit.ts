@@ -26,6 +26,8 @@ export interface Trace {
   readonly operations: readonly Operation<Manifold>[];
   readonly box: Box;
   readonly outline?: Region;
+  /** Its outline as seen from above, where it lies in the part. */
+  readonly plan: Region;
 }
 
 /** What a kit is made of. */

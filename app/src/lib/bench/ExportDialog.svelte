@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Button, Label, Modal, Select } from 'flowbite-svelte';
+  import { untrack } from 'svelte';
   import { DEFAULT_FILE_PATTERN, fileName } from '@kelbrin/core/format';
   import type { Detail } from '@kelbrin/core/solid';
   import type { BenchState } from './bench.svelte';
@@ -45,15 +46,21 @@
       `${isDrawing ? '' : `${file.triangles.toLocaleString('en-GB')} triangles, `}${(file.bytes.length / 1024).toLocaleString('en-GB', { maximumFractionDigits: 1 })} kB`,
   );
 
+  function forget(): void {
+    if (address) URL.revokeObjectURL(address);
+    address = file = undefined;
+  }
+
   // A file is written as soon as it is chosen, so that its size is seen before it is taken.
   $effect(() => {
+    // What was written before is not what is wished for now.
+    untrack(forget);
     if (!open || !bench.solid) return;
     const { type } = formats[format];
     const notes = { title: `${brief}: ${part}`, author, colour, recipe: JSON.stringify(bench.recipe) };
     bench.export(
       { format, detail, zMm: bench.cutMm ?? bench.solid.inspection.part.sizeMm[2] / 2, notes },
       (written) => {
-        if (address) URL.revokeObjectURL(address);
         file = written;
         address = URL.createObjectURL(new Blob([written.bytes], { type }));
       },

@@ -90,7 +90,7 @@ export const repeat: StepKind<RepeatStep> = {
           poses.map((pose) => ({ ...operation, body: kit.posed(operation.body, pose) })),
         ),
     );
-    return { operations };
+    return { operations, copies: { of: step.of, poses } };
   },
 };
 

@@ -72,6 +72,8 @@ export interface Built<Body> {
   readonly outline?: Region;
   /** Its box as sentences speak of it, where that is not the box of its bodies: without clearances, say. */
   readonly box?: Box;
+  /** For copies: where each of the steps was put again. */
+  readonly copies?: { readonly of: readonly StepRef[]; readonly poses: readonly Pose[] };
   /** A turn, scale and shift of everything so far. */
   readonly whole?: Pose;
 }
