@@ -64,6 +64,32 @@ try {
   await student.locator('[data-check=hole] button').click();
   await shoot(student, 'bench');
 
+  const designer = await signIn('maren');
+  await designer.getByRole('link', { name: 'Open the bench' }).click();
+  await designer.getByTestId('solid-view').waitFor();
+  const example = async (title: string) => {
+    const menu = designer.locator('details', { hasText: 'Add a step' });
+    if (!(await menu.evaluate((each) => (each as HTMLDetailsElement).open)))
+      await menu.locator('summary').click();
+    await menu.getByRole('button', { name: /example/ }).click();
+    await designer.getByRole('button', { name: title }).click();
+    await menu.locator('summary').click();
+    await designer.waitForTimeout(1_000);
+  };
+  await designer.getByRole('button', { name: /example/ }).click();
+  await designer.waitForTimeout(5_000);
+  await shoot(designer, 'examples');
+  await designer.getByRole('button', { name: 'Close' }).first().click();
+  await example('Bed sign');
+  await designer.locator('[data-step=s2] textarea').focus();
+  await shoot(designer, 'bench-text');
+  await example('Weed lifter');
+  await designer.getByRole('button', { name: 'Plan large' }).click();
+  await designer.locator('[data-step=s2] input').first().focus();
+  await shoot(designer, 'bench-plan');
+  await designer.getByRole('button', { name: 'Draw the outline on the plan' }).click();
+  await shoot(designer, 'bench-drawing');
+
   const teacher = await signIn('teacher');
   await shoot(teacher, 'class');
   await teacher.goto('/review');

@@ -139,7 +139,7 @@ export const expectedOf: Record<string, Expected> = {
     volumeMm3() {
       const body = turned([[0, 0], [14, 0, 40], [14, 14], [9, 24], [9, 70], [2, 92], [0, 92]]); // prettier-ignore
       // A mark is a triangle that opens outwards; what of it lies in the body, turned.
-      const groove = 2 * Math.PI * integral(8, 9, (r) => r * 1.2 * (r - 8));
+      const groove = 2 * Math.PI * integral(8, 9, (r) => r * (4 / 3) * (r - 8));
       return body - 4 * groove + (2 / 3) * Math.PI * 8;
     },
     box: [-16.8, -16.8, 0, 16.8, 16.8, 94],
@@ -166,7 +166,7 @@ export const expectedOf: Record<string, Expected> = {
         const inPlate = z < 4 && inRounded(x, y, 30 - d, 15 - d, 3 - d);
         const inArm = Math.abs(x) < 3 && Math.abs(y) < 10 && z > 3;
         const inGusset = x > 2.5 && Math.abs(y) < 2 && z > 3.5 && z - 3.5 < 16 * (1 - (x - 2.5) / 12);
-        const inLip = Math.abs(y) < 10 && inRounded(x + 6, z - 30, 6, 3, 2.5);
+        const inLip = Math.abs(y) < 10 && x > -11 && x < -2 && z < 33 && z > 19 + (11 * (-2 - x)) / 9;
         const bore = z > 4 ? 0 : Math.max(2.25, 4.2 - (4 - z));
         const inHole = z < 4 && inDisc(Math.abs(x) - 22.8, y, bore);
         return (inPlate && !inHole) || inArm || inGusset || inLip;
@@ -197,15 +197,15 @@ export const expectedOf: Record<string, Expected> = {
   },
   'wind-spinner': {
     volumeMm3: () =>
-      summed([-30, -30, 0, 30, 30, 52.5], (x, y, z) => {
+      summed([-30, -30, 0, 30, 30, 46.5], (x, y, z) => {
         const inFin = [0, 60, 120].some((deg) => {
           const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
-          return Math.abs(y * c - x * s) < 0.8 && ((x * c + y * s) / 30) ** 2 + ((z - 21) / 25) ** 2 < 1;
+          return Math.abs(y * c - x * s) < 0.8 && ((x * c + y * s) / 30) ** 2 + ((z - 15) / 25) ** 2 < 1;
         });
-        const inLoop = Math.abs(y) < 1.5 && inDisc(x, z - 48, 4.5);
-        return (inFin || inLoop) && !inDisc(x, z - 48, 2);
+        const inLoop = Math.abs(y) < 1.5 && inDisc(x, z - 42, 4.5);
+        return (inFin || inLoop) && !inDisc(x, z - 42, 2);
       }),
-    box: [-30, -26.4, 0, 30, 26.4, 52.5],
+    box: [-30, -26.4, 0, 30, 26.4, 46.5],
     genus: 1,
   },
   'bed-sign': {

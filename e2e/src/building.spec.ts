@@ -98,7 +98,7 @@ test('a turned pot foot with six notches', async ({ as }) => {
   await expect(foot(page)).toContainText('40 × 40 × 12');
 
   const notch = await add(page, 'Extrude a shape');
-  await choose(notch, 'shape', 'circle');
+  await choose(notch, 'shape', 'a circle');
   await choose(notch, 'add, cut or keep', 'Cut');
   await put(notch, 'diameter', '6');
   await choose(notch, 'how deep', 'right through');
@@ -161,7 +161,7 @@ test('a wind spinner of fins with a flat base, and all of it taken back', async 
   const page = await as('dario');
   await emptyBench(page);
   const fin = await add(page, 'Extrude a shape');
-  await choose(fin, 'shape', 'ellipse');
+  await choose(fin, 'shape', 'an ellipse');
   await put(fin, 'width', '50');
   await put(fin, 'depth', '40');
   await choose(fin, 'which way', 'towards the front');
@@ -190,7 +190,7 @@ test('a mirrored outline is drawn on the plan and extruded', async ({ as }) => {
   const page = await as('elif');
   await emptyBench(page);
   const shape = await add(page, 'Extrude a shape');
-  await choose(shape, 'shape', 'drawn outline');
+  await choose(shape, 'shape', 'a drawn outline');
   await shape.getByRole('button', { name: 'Draw the outline on the plan' }).click();
   await page.getByRole('checkbox', { name: 'mirrored' }).check();
   await page.getByRole('button', { name: 'Begin anew' }).click();

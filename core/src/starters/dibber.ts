@@ -35,8 +35,8 @@ export const dibber = recipeOf([
       shape: 'points',
       nodes: [
         { xMm: 8, yMm: 0 },
-        { xMm: 9.5, yMm: -0.9 },
-        { xMm: 9.5, yMm: 0.9 },
+        { xMm: 9.5, yMm: -0.4 },
+        { xMm: 9.5, yMm: 1.6 },
       ],
       closed: true,
       smooth: false,

@@ -1,6 +1,6 @@
 import { at, centredAlong, fromFront, fromRight, on, onPlate, recipeOf, share } from './places.ts';
 
-/** A hook for the hose: it prints lying on its side, and two countersunk screws hold it to the shed. */
+/** A hook for the hose, which two countersunk screws hold to the shed. */
 export const hoseHook = recipeOf([
   {
     id: 's1',
@@ -55,11 +55,23 @@ export const hoseHook = recipeOf([
     kind: 'extrude',
     name: 'lip',
     effect: 'add',
-    outline: { shape: 'roundedRectangle', widthMm: 12, depthMm: 6, cornerMm: 2.5 },
+    outline: {
+      shape: 'points',
+      // Its underside leans out by 39°, which prints with nothing under it.
+      nodes: [
+        { xMm: 9, yMm: 0 },
+        { xMm: 9, yMm: 14 },
+        { xMm: 0, yMm: 14 },
+        { xMm: 0, yMm: 11 },
+      ],
+      closed: true,
+      smooth: false,
+      mirrored: false,
+    },
     facing: 'front',
     depth: { type: 'by', mm: 20 },
     placement: on('s2', {
-      x: { relation: 'beside', edge: 'low', overlapMm: 3 },
+      x: { relation: 'beside', edge: 'low', overlapMm: 1 },
       y: fromFront(0),
       z: fromRight(0),
     }),

@@ -10,7 +10,7 @@ export const windSpinner = recipeOf([
     outline: { shape: 'ellipse', widthMm: 60, depthMm: 50 },
     facing: 'front',
     depth: { type: 'by', mm: 1.6 },
-    placement: onPlate({ z: { relation: 'at', own: 'low', mm: -4 } }),
+    placement: onPlate({ z: { relation: 'at', own: 'low', mm: -10 } }),
   },
   {
     id: 's2',

@@ -234,6 +234,7 @@
           <div class={drawn ? 'inset' : isPlanLarge ? 'inset' : 'h-full w-full'}>
             <SolidView
               mesh={bench.solid.mesh}
+              edges={bench.solid.edges}
               {colour}
               bedMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
               {markedStep}

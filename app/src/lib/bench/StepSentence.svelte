@@ -74,13 +74,13 @@
         offered={token.offered}
         problem={problemAt(token.path)}
         onchange={(chosen) => onchange(token.path, chosen.map((step) => ({ step })))}
-      />{:else if token.type === 'drop'}<button
+      />{:else if token.type === 'drop'}&#8288;<button
         type="button"
         class="drop"
         aria-label={token.label}
         title={token.label}
         onclick={() => onchange(token.path, undefined)}><X size={12} /></button
-      >{:else if token.type === 'drawing'}<button
+      >&#8288;{:else if token.type === 'drawing'}<button
         type="button"
         class="word"
         class:wrong={problemAt(token.path) !== undefined}

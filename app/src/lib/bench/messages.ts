@@ -36,6 +36,8 @@ export interface ExportedFile {
 /** A solid as it is shown, with everything that was found out about it. */
 export interface ShownSolid {
   readonly mesh: SolidMesh;
+  /** The edges that are drawn, both ends of each. */
+  readonly edges: Float32Array;
   readonly volumeMm3: number;
   readonly steps: readonly StepOutcome[];
   readonly inspection: Inspection;

@@ -1,7 +1,7 @@
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { readSolid } from '@kelbrin/core/format';
 import { inspect } from '@kelbrin/core/inspect';
-import type { SolidMesh } from '@kelbrin/core/mesh';
+import { featureEdges, type SolidMesh } from '@kelbrin/core/mesh';
 import { filesIn, fontsIn, type FontName, type Recipe } from '@kelbrin/core/recipe';
 import { estimate, everydaySettings, slice } from '@kelbrin/core/slice';
 import {
@@ -71,7 +71,7 @@ function evaluateRecipe(
   const stepIds = recipe.steps.map(({ id }) => id);
   const inspection = inspect(mesh, limits, stepIds);
   current = mesh;
-  answer({ kind: 'solid', job, solid: { mesh, volumeMm3, steps, inspection } });
+  answer({ kind: 'solid', job, solid: { mesh, edges: featureEdges(mesh), volumeMm3, steps, inspection } });
   if (mesh.triangles.length === 0) return;
   estimating = setTimeout(() => {
     const { layerMm, lineWidthMm } = limits;

@@ -41,6 +41,7 @@
 {#if solid}
   <SolidView
     mesh={solid.mesh}
+    edges={solid.edges}
     colour="#3f8f5f"
     bedMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
     {markedStep}

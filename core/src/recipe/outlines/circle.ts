@@ -8,7 +8,7 @@ export const schema = z.strictObject({ shape: z.literal('circle'), diameterMm: l
 
 export const circle: OutlineKind<z.infer<typeof schema>> = {
   shape: 'circle',
-  label: 'circle',
+  label: 'a circle',
   create: (across) => ({ shape: 'circle', diameterMm: across }),
   tokens: ({ diameterMm }, path) => [
     millimetres([...path, 'diameterMm'], diameterMm, 'diameter', { sign: 'Ø', nudge: 0.5 }),

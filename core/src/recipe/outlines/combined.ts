@@ -23,7 +23,7 @@ export const schema = z.strictObject({
 /** Several outlines joined into one or cut out of each other. */
 export const combined: OutlineKind<z.infer<typeof schema>> = {
   shape: 'combined',
-  label: 'combined outline',
+  label: 'a combined outline',
   create: (across) => ({
     shape: 'combined',
     pieces: [
@@ -45,8 +45,8 @@ export const combined: OutlineKind<z.infer<typeof schema>> = {
           ? []
           : [text(', turned'), degrees([...at, 'turnDeg'], each.turnDeg, 'turned by')]),
       ];
-      if (i === 0) return [text('of a'), ...shape, ...place];
-      const joins = { join: 'and a', cut: 'without a' };
+      if (i === 0) return [text('of'), ...shape, ...place];
+      const joins = { join: 'and', cut: 'without' };
       return [
         text(';'),
         oneOf([...at, 'how'], 'joined or cut away', each.how, joins),

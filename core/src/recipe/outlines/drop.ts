@@ -9,7 +9,7 @@ export const schema = z.strictObject({ shape: z.literal('drop'), diameterMm: len
 /** A circle whose two tangents meet in a point above it. */
 export const drop: OutlineKind<z.infer<typeof schema>> = {
   shape: 'drop',
-  label: 'drop',
+  label: 'a drop',
   create: (across) => ({ shape: 'drop', diameterMm: across, lengthMm: across * 1.5 }),
   tokens: ({ diameterMm, lengthMm }, path) => [
     millimetres([...path, 'diameterMm'], diameterMm, 'diameter', { sign: 'Ø', nudge: 0.5 }),

@@ -8,7 +8,7 @@ export const schema = z.strictObject({ shape: z.literal('ellipse'), widthMm: len
 
 export const ellipse: OutlineKind<z.infer<typeof schema>> = {
   shape: 'ellipse',
-  label: 'ellipse',
+  label: 'an ellipse',
   create: (across) => ({ shape: 'ellipse', widthMm: across, depthMm: across * 0.6 }),
   tokens: ({ widthMm, depthMm }, path) => [
     millimetres([...path, 'widthMm'], widthMm, 'width', { nudge: 1 }),

@@ -9,7 +9,7 @@ export const schema = z.strictObject({ shape: z.literal('heart'), widthMm: lengt
 /** A square on its corner with a half circle on each of its upper sides. */
 export const heart: OutlineKind<z.infer<typeof schema>> = {
   shape: 'heart',
-  label: 'heart',
+  label: 'a heart',
   create: (across) => ({ shape: 'heart', widthMm: across }),
   tokens: ({ widthMm }, path) => [
     millimetres([...path, 'widthMm'], widthMm, 'width', { nudge: 1 }),

@@ -9,7 +9,7 @@ export const schema = z.strictObject({ shape: z.literal('ofStep'), of: stepRef, 
 /** The outline of an earlier step, grown or shrunk: for borders and lids. */
 export const ofStep: OutlineKind<z.infer<typeof schema>> = {
   shape: 'ofStep',
-  label: 'outline like that',
+  label: 'an outline like that',
   create: () => ({ shape: 'ofStep', of: { step: 's1' }, growMm: -2 }),
   tokens({ of, growMm }, path, { recipe, index }) {
     const options = recipe.steps

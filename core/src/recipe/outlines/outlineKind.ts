@@ -26,7 +26,7 @@ export interface SizeField {
 /** A kind of outline: one file that says what its fields are, how it reads, and what area it bounds. */
 export interface OutlineKind<O extends { shape: string }> {
   readonly shape: O['shape'];
-  /** What it is called in a sentence, after "a". */
+  /** What it is called in a sentence, with its article. */
   readonly label: string;
   /** An outline about as large as one that it takes the place of. */
   create(acrossMm: number): O;

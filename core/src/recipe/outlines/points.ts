@@ -38,7 +38,7 @@ const JOINED_MM = 0.01;
 
 export const points: OutlineKind<PointsOutline> = {
   shape: 'points',
-  label: 'drawn outline',
+  label: 'a drawn outline',
   create: (across) => ({
     shape: 'points',
     nodes: [

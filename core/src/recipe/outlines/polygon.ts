@@ -14,7 +14,7 @@ export const schema = z.strictObject({
 
 export const polygon: OutlineKind<z.infer<typeof schema>> = {
   shape: 'polygon',
-  label: 'regular polygon',
+  label: 'a regular polygon',
   create: (across) => ({ shape: 'polygon', sides: 6, across: 'flats', acrossMm: across }),
   tokens: ({ sides, across, acrossMm }, path) => [
     text('of'),

@@ -8,7 +8,7 @@ export const schema = z.strictObject({ shape: z.literal('ring'), outerMm: length
 
 export const ring: OutlineKind<z.infer<typeof schema>> = {
   shape: 'ring',
-  label: 'ring',
+  label: 'a ring',
   create: (across) => ({ shape: 'ring', outerMm: across, innerMm: across * 0.7 }),
   tokens: ({ outerMm, innerMm }, path) => [
     millimetres([...path, 'outerMm'], outerMm, 'outer diameter', { sign: 'Ø', nudge: 0.5 }),

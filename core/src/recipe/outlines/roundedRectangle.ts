@@ -13,7 +13,7 @@ export const schema = z.strictObject({
 
 export const roundedRectangle: OutlineKind<z.infer<typeof schema>> = {
   shape: 'roundedRectangle',
-  label: 'rounded rectangle',
+  label: 'a rounded rectangle',
   create: (across) => ({
     shape: 'roundedRectangle',
     widthMm: across,

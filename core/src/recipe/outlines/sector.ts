@@ -12,7 +12,7 @@ export const schema = z.strictObject({
 
 export const sector: OutlineKind<z.infer<typeof schema>> = {
   shape: 'sector',
-  label: 'sector',
+  label: 'a sector',
   create: (across) => ({ shape: 'sector', diameterMm: across, deg: 90 }),
   tokens: ({ diameterMm, deg }, path) => [
     text('of'),

@@ -8,7 +8,7 @@ export const schema = z.strictObject({ shape: z.literal('slot'), lengthMm: lengt
 
 export const slot: OutlineKind<z.infer<typeof schema>> = {
   shape: 'slot',
-  label: 'slot',
+  label: 'a slot',
   create: (across) => ({ shape: 'slot', lengthMm: across, widthMm: across / 4 }),
   tokens: ({ lengthMm, widthMm }, path) => [
     millimetres([...path, 'lengthMm'], lengthMm, 'length', { nudge: 1 }),

@@ -13,7 +13,7 @@ export const schema = z.strictObject({
 
 export const star: OutlineKind<z.infer<typeof schema>> = {
   shape: 'star',
-  label: 'star',
+  label: 'a star',
   create: (across) => ({ shape: 'star', points: 5, outerMm: across, innerMm: across / 2 }),
   tokens: ({ points, outerMm, innerMm }, path) => [
     text('of'),

@@ -18,7 +18,7 @@ export type SvgOutline = z.infer<typeof schema>;
 /** Outlines read from an SVG file, made as wide as the sentence says. */
 export const svg: OutlineKind<SvgOutline> = {
   shape: 'svg',
-  label: 'drawing from a file',
+  label: 'a drawing from a file',
   create: (across) => ({
     shape: 'svg',
     name: 'leaf',

@@ -65,7 +65,6 @@ export const extrude: StepKind<ExtrudeStep> = {
     const { axis } = normalOf[step.facing];
     return [
       oneOf(['effect'], 'add, cut or keep', step.effect, { add: 'Extrude', cut: 'Cut', keep: 'Keep only' }),
-      text('a'),
       ...outlineTokens(step.outline, ['outline'], context),
       ...roundingTokens(step.rounding),
       ...(step.turnDeg === undefined

@@ -60,7 +60,7 @@ export const sweep: StepKind<SweepStep> = {
     ),
     ...(step.of.type === 'letters'
       ? letteringTokens(step.of.lettering, ['of', 'lettering'])
-      : [text(': a'), ...outlineTokens(step.of.outline, ['of', 'outline'], context)]),
+      : [text(':'), ...outlineTokens(step.of.outline, ['of', 'outline'], context)]),
     text(', up'),
     millimetres(['heightMm'], step.heightMm, 'height', { nudge: 0.5 }),
     text(', leaning'),

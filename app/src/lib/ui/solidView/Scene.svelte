@@ -1,16 +1,17 @@
 <script lang="ts">
   import { T, useThrelte } from '@threlte/core';
   import { untrack } from 'svelte';
-  import { EdgesGeometry, PerspectiveCamera, Raycaster, Vector2, type Mesh } from 'three';
+  import { PerspectiveCamera, Raycaster, Vector2, type Mesh } from 'three';
   import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
   import { boundsOf, type SolidMesh } from '@kelbrin/core/mesh';
   import type { Region } from '@kelbrin/core/recipe';
-  import { drawable, plateGrid, plateTicks, sectionFace, setTones, type Tone } from './geometry';
+  import { drawable, lines, plateGrid, plateTicks, sectionFace, setTones, type Tone } from './geometry';
   import { cutPlane, partMaterial, sectionMaterial } from './materials';
   import { standpoint, type View } from './views';
 
   interface Props {
     mesh: SolidMesh;
+    edges: Float32Array;
     colour: string;
     bedMm: readonly [number, number];
     toneOf: (triangle: number) => Tone;
@@ -19,7 +20,7 @@
     view: { name: View; turns: number };
     onpick?(triangle: number | undefined): void;
   }
-  let { mesh, colour, bedMm, toneOf, cut, view, onpick }: Props = $props();
+  let { mesh, edges, colour, bedMm, toneOf, cut, view, onpick }: Props = $props();
 
   const FOV_DEG = 32;
   /** A press that moves further than this turns the view and picks nothing. */
@@ -39,14 +40,14 @@
   let part = $state.raw<Mesh>();
 
   const geometry = $derived(drawable(mesh));
-  const edges = $derived(new EdgesGeometry(geometry, 28));
+  const edgeLines = $derived(lines(edges));
   const ticks = $derived(plateTicks(bedMm[0], bedMm[1]));
   const grid = $derived(plateGrid(bedMm[0], bedMm[1]));
   const face = $derived(cut?.region && cut.region.length > 0 ? sectionFace(cut.region) : undefined);
 
   // What the graphics card holds is given back when its successor is drawn.
   $effect(() => {
-    const held = [geometry, edges];
+    const held = [geometry, edgeLines];
     return () => held.forEach((each) => each.dispose());
   });
   $effect(() => {
@@ -120,7 +121,7 @@
 </T.LineSegments>
 
 <T.Mesh {geometry} {material} bind:ref={part} />
-<T.LineSegments geometry={edges}>
+<T.LineSegments geometry={edgeLines}>
   <T.LineBasicMaterial color="#22302e" transparent opacity={0.55} clippingPlanes={[plane]} />
 </T.LineSegments>
 {#if face && cut}

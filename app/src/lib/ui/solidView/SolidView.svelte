@@ -9,6 +9,8 @@
 
   interface Props {
     mesh: SolidMesh;
+    /** The edges that are drawn, both ends of each. */
+    edges: Float32Array;
     /** The colour of the filament, #rrggbb. */
     colour: string;
     /** The build plate's width and depth. */
@@ -27,6 +29,7 @@
   }
   let {
     mesh,
+    edges,
     colour,
     bedMm,
     markedStep,
@@ -56,7 +59,7 @@
   data-triangles={mesh.triangles.length / 3}
 >
   <Canvas renderMode="on-demand" toneMapping={NoToneMapping} shadows={false}>
-    <Scene {mesh} {colour} {bedMm} {toneOf} {cut} {view} {onpick} />
+    <Scene {mesh} {edges} {colour} {bedMm} {toneOf} {cut} {view} {onpick} />
   </Canvas>
   {#if !isSmall}<div
       class="border-hairline absolute top-3 right-3 flex overflow-hidden rounded border bg-white"

@@ -22,6 +22,13 @@ export function drawable({ positions, triangles }: SolidMesh): BufferGeometry {
   return geometry;
 }
 
+/** Lines between pairs of ends. */
+export function lines(ends: Float32Array): BufferGeometry {
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(ends, 3));
+  return geometry;
+}
+
 /** Gives every triangle its tone. */
 export function setTones(geometry: BufferGeometry, toneOf: (triangle: number) => Tone): void {
   const tones = geometry.getAttribute('tone') as BufferAttribute;
@@ -50,9 +57,7 @@ export function plateTicks(widthMm: number, depthMm: number): BufferGeometry {
   const length = (mm: number) => (mm % 50 === 0 ? 5 : mm % 10 === 0 ? 3 : 1.2);
   for (let mm = 0; mm <= widthMm; mm++) points.push(left + mm, front, 0, left + mm, front + length(mm), 0);
   for (let mm = 0; mm <= depthMm; mm++) points.push(left, front + mm, 0, left + length(mm), front + mm, 0);
-  const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new BufferAttribute(Float32Array.from(points), 3));
-  return geometry;
+  return lines(Float32Array.from(points));
 }
 
 /** Faint lines across a build plate every 10 mm, counted from its middle, where parts begin. */
@@ -61,7 +66,5 @@ export function plateGrid(widthMm: number, depthMm: number): BufferGeometry {
   const [x, y] = [widthMm / 2, depthMm / 2];
   for (let mm = -Math.floor(x / 10) * 10; mm <= x; mm += 10) points.push(mm, -y, 0, mm, y, 0);
   for (let mm = -Math.floor(y / 10) * 10; mm <= y; mm += 10) points.push(-x, mm, 0, x, mm, 0);
-  const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new BufferAttribute(Float32Array.from(points), 3));
-  return geometry;
+  return lines(Float32Array.from(points));
 }
