@@ -37,6 +37,25 @@ test('numbers are typed, dragged and nudged, and every edit can be undone', asyn
   await saved(page);
 });
 
+test('undo goes on where it was after a reload', async ({ as }) => {
+  const page = await as('elif');
+  await openBench(page);
+  const before = await width(page).inputValue();
+  await width(page).fill('61');
+  await width(page).press('Enter');
+  await saved(page);
+  // The history is kept a moment after the last edit.
+  await page.waitForTimeout(1_000);
+  await page.reload();
+  await page.getByTestId('solid-view').waitFor();
+  await expect(width(page)).toHaveValue('61');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(width(page)).toHaveValue(before);
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(width(page)).toHaveValue('61');
+  await saved(page);
+});
+
 test('what cannot be is said at the number, and the last good solid stays', async ({ as }) => {
   const page = await as('luca');
   await openBench(page);

@@ -22,6 +22,7 @@
   import FaceList from './FaceList.svelte';
   import FileInputs from './FileInputs.svelte';
   import { fontFaces } from './fontFaces';
+  import { KeptHistory } from './keptHistory';
   import HeightRuler from './HeightRuler.svelte';
   import KeysHelp from './KeysHelp.svelte';
   import OutlineEditor from './plan/OutlineEditor.svelte';
@@ -44,7 +45,7 @@
   let { projectId, title, author, recipe, revision, limits, colour, actions }: Props = $props();
 
   // The bench belongs to one project for as long as it is shown; another project gets a bench of its own.
-  const { bench, autosave } = untrack(() => {
+  const { bench, autosave, kept } = untrack(() => {
     const saving = new Autosave(projectId, revision, {
       storage: localStorage,
       put: (body) =>
@@ -57,12 +58,18 @@
     const state = new BenchState(recipe, limits, new SolidWorker(), `/file/${projectId}`, (changed) =>
       saving.changed(changed),
     );
-    const kept = saving.recover({ revision, recipe });
-    if (kept) state.replace(kept, 'saved');
-    return { bench: state, autosave: saving };
+    const draft = saving.recover({ revision, recipe });
+    if (draft) state.replace(draft, 'saved');
+    const keeping = new KeptHistory(projectId);
+    keeping.recover(state.recipe).then(
+      (states) => states && state.restoreHistory(states),
+      () => {},
+    );
+    return { bench: state, autosave: saving, kept: keeping };
   });
   onDestroy(() => {
     autosave.close();
+    kept.close();
     bench.close();
   });
 
@@ -84,6 +91,8 @@
   let isExporting = $state(false);
   let files = $state<ReturnType<typeof FileInputs>>();
   let view = $state<{ name: View; turns: number }>({ name: 'Corner', turns: 0 });
+
+  $effect(() => kept.changed(bench.recipe, () => bench.history));
 
   $effect(() => {
     for (const face of fontFaces()) document.fonts.add(face);
@@ -231,7 +240,7 @@
       {/if}
       {#if bench.solid}
         {#if bench.solid.mesh.triangles.length > 0}
-          <div class={drawn ? 'inset' : isPlanLarge ? 'inset' : 'h-full w-full'}>
+          <div class={drawn ? 'inset beside' : isPlanLarge ? 'inset' : 'h-full w-full'}>
             <SolidView
               mesh={bench.solid.mesh}
               edges={bench.solid.edges}
@@ -322,5 +331,12 @@
     border: 1px solid var(--color-hairline);
     border-radius: 4px;
     background: #fff;
+  }
+  /* Under the table of points, so that it covers nothing of the drawing. */
+  .inset.beside {
+    right: 0.5rem;
+    left: auto;
+    width: 192px;
+    height: 130px;
   }
 </style>

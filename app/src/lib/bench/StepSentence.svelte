@@ -22,7 +22,7 @@
       : undefined;
   /** Marks stand right behind the word before them. */
   const gapBefore = (token: Token, i: number) =>
-    i === 0 || token.type === 'drop' || (token.type === 'text' && /^[.,;]/.test(token.text)) ? '' : ' ';
+    i === 0 || (token.type === 'text' && /^[.,;]/.test(token.text)) ? '' : ' ';
   function worthOf(value: Amount): number | undefined {
     if (!isFormula(value)) return value;
     const worked = workOut(value.formula, measures);
@@ -31,8 +31,7 @@
 </script>
 
 <!-- prettier-ignore -->
-<p class="leading-8">
-  {#each tokens as token, i (i)}{gapBefore(token, i)}{#if token.type === 'text'}{token.text}{:else if token.type === 'number'}{#if token.sign}<span
+{#snippet piece(token: Token)}{#if token.type === 'text'}{token.text}{:else if token.type === 'number'}{#if token.sign}<span
           class="measured">{token.sign}&thinsp;</span
         >{/if}<DimensionField
         value={token.value}
@@ -74,13 +73,13 @@
         offered={token.offered}
         problem={problemAt(token.path)}
         onchange={(chosen) => onchange(token.path, chosen.map((step) => ({ step })))}
-      />{:else if token.type === 'drop'}&#8288;<button
+      />{:else if token.type === 'drop'}<button
         type="button"
         class="drop"
         aria-label={token.label}
         title={token.label}
         onclick={() => onchange(token.path, undefined)}><X size={12} /></button
-      >&#8288;{:else if token.type === 'drawing'}<button
+      >{:else if token.type === 'drawing'}<button
         type="button"
         class="word"
         class:wrong={problemAt(token.path) !== undefined}
@@ -89,7 +88,14 @@
         onclick={() => onopen(token)}><PenLine size={14} class="inline" /> {token.kind === 'svg' ? 'file' : 'draw'}</button
       >{:else}<button type="button" class="word" aria-label={token.label} onclick={() => onopen(token)}
         >{token.words || 'a file to be chosen'}</button
-      >{/if}{/each}
+      >{/if}{/snippet}
+
+<!-- What leaves a clause out stays on the line of the word that it follows. -->
+<!-- prettier-ignore -->
+<p class="leading-8">
+  {#each tokens as token, i (i)}{#if token.type !== 'drop'}{gapBefore(token, i)}{#if tokens[i + 1]?.type === 'drop'}<span
+        class="whitespace-nowrap">{@render piece(token)}{@render piece(tokens[i + 1])}</span
+      >{:else}{@render piece(token)}{/if}{/if}{/each}
 </p>
 
 <style>

@@ -18,7 +18,7 @@ import {
 } from '@kelbrin/core/recipe';
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Estimate } from '@kelbrin/core/slice';
-import { History } from './history';
+import { History, type HistoryStates } from './history';
 import type { ExportedFile, ExportWish, FromWorker, ShownSolid } from './messages';
 import { SolidClient, type WorkerLike } from './solidClient';
 
@@ -187,6 +187,18 @@ export class BenchState {
     this.#noteHistory();
     this.#client.show(recipe, this.limits);
     if (tell) this.#onChange(recipe);
+  }
+
+  /** Takes up a history that was kept; edits that were made meanwhile have begun one of their own. */
+  restoreHistory(states: HistoryStates<Recipe>): void {
+    if (this.#history.canUndo || this.#history.canRedo) return;
+    this.#history.restore(states);
+    this.#noteHistory();
+  }
+
+  /** Everything that can be undone and redone. */
+  get history(): HistoryStates<Recipe> {
+    return this.#history.states;
   }
 
   #noteHistory(): void {

@@ -1,6 +1,12 @@
 /** How long after an edit another one of the same field still counts as the same edit. */
 const SAME_EDIT_MS = 900;
 
+/** What lies before and after the present state, the nearest last. */
+export interface HistoryStates<State> {
+  readonly past: readonly State[];
+  readonly future: readonly State[];
+}
+
 /**
  * Past and future states of something that is edited as a whole. Quick edits of one field, as dragging a number makes
  * them, are taken back together.
@@ -9,6 +15,18 @@ export class History<State> {
   #past: State[] = [];
   #future: State[] = [];
   #last: { field: string; at: number; gesture?: number } | undefined;
+
+  /** Everything that can be undone and redone, to be kept over a reload. */
+  get states(): HistoryStates<State> {
+    return { past: this.#past, future: this.#future };
+  }
+
+  /** Takes up what was kept. */
+  restore({ past, future }: HistoryStates<State>): void {
+    this.#past = [...past];
+    this.#future = [...future];
+    this.#last = undefined;
+  }
 
   get canUndo(): boolean {
     return this.#past.length > 0;

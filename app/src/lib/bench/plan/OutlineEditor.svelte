@@ -196,7 +196,7 @@
       checked={outline.smooth}
       onchange={(event) => onchange({ ...outline, smooth: event.currentTarget.checked })}
     >
-      one smooth curve
+      smooth
     </Checkbox>
     {#if !isProfile}
       <Checkbox
@@ -208,7 +208,7 @@
     {/if}
     <button
       type="button"
-      class="rounded border px-2 py-0.5 {isFreehand
+      class="rounded border px-2 py-0.5 whitespace-nowrap {isFreehand
         ? 'bg-primary-700 text-white'
         : 'border-hairline hover:bg-primary-50'}"
       aria-pressed={isFreehand}
@@ -216,7 +216,7 @@
     >
     <button
       type="button"
-      class="border-hairline hover:bg-primary-50 rounded border px-2 py-0.5"
+      class="border-hairline hover:bg-primary-50 rounded border px-2 py-0.5 whitespace-nowrap"
       onclick={() => {
         put([], { closed: false, smooth: false });
         chosen = undefined;

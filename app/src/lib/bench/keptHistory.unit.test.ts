@@ -1,0 +1,70 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { label } from '../../../../core/test/recipes';
+import { KeptHistory, type HistoryStore } from './keptHistory';
+
+let kept: Map<string, unknown>;
+let store: HistoryStore;
+beforeEach(() => {
+  vi.useFakeTimers();
+  kept = new Map();
+  store = {
+    get: async (key) => kept.get(key),
+    set: async (key, value) => void kept.set(key, structuredClone(value)),
+  };
+});
+afterEach(() => vi.useRealTimers());
+
+describe('the kept history', () => {
+  it('is found again with the recipe that it leads to', async () => {
+    const history = new KeptHistory('p1', store);
+    history.changed(label('c'), () => ({ past: [label('a'), label('b')], future: [label('d')] }));
+    await vi.runAllTimersAsync();
+    const found = await new KeptHistory('p1', store).recover(label('c'));
+    expect(found).toEqual({ past: [label('a'), label('b')], future: [label('d')] });
+  });
+
+  it('is left alone when the project was changed elsewhere, or is another one', async () => {
+    const history = new KeptHistory('p1', store);
+    history.changed(label('c'), () => ({ past: [label('a')], future: [] }));
+    await vi.runAllTimersAsync();
+    expect(await new KeptHistory('p1', store).recover(label('other'))).toBeUndefined();
+    expect(await new KeptHistory('p2', store).recover(label('c'))).toBeUndefined();
+  });
+
+  it('is not written over before it has been looked for, however slow the browser is', async () => {
+    kept.set('kelbrin history p1', { current: label('c'), past: [label('a')], future: [] });
+    const slow: HistoryStore = {
+      ...store,
+      get: (key) => new Promise((resolve) => setTimeout(() => resolve(kept.get(key)), 5_000)),
+    };
+    const history = new KeptHistory('p1', slow);
+    let past: ReturnType<typeof label>[] = [];
+    history.recover(label('c')).then(
+      (found) => (past = [...(found?.past ?? [])]),
+      () => {},
+    );
+    history.changed(label('c'), () => ({ past, future: [] }));
+    await vi.runAllTimersAsync();
+    expect(kept.get('kelbrin history p1')).toMatchObject({ past: [label('a')] });
+  });
+
+  it('goes back only as far as every state can still be read', async () => {
+    kept.set('kelbrin history p1', {
+      current: label('c'),
+      past: [label('a'), { version: 99 }, label('b')],
+      future: [],
+    });
+    expect((await new KeptHistory('p1', store).recover(label('c')))?.past).toEqual([label('b')]);
+  });
+
+  it('of a browser that keeps nothing is no history and no error', async () => {
+    const broken: HistoryStore = {
+      get: () => Promise.reject(new Error('no')),
+      set: () => Promise.reject(new Error('no')),
+    };
+    const history = new KeptHistory('p1', broken);
+    history.changed(label(), () => ({ past: [], future: [] }));
+    await vi.runAllTimersAsync();
+    expect(await history.recover(label())).toBeUndefined();
+  });
+});
