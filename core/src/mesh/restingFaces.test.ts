@@ -1,5 +1,6 @@
 import { beforeAll, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
+import { block } from '../../test/block.ts';
 import { built, recipeWith, stepOf, withField } from '../../test/evaluated.ts';
 import { directionBefore, type SetDownStep } from '../recipe/index.ts';
 import type { Workshop } from '../solid/index.ts';
@@ -9,10 +10,6 @@ import { boundsOf, restingFaces, sizeOf } from './index.ts';
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
 
-const block = stepOf('extrude', 's1', undefined, {
-  outline: { shape: 'roundedRectangle', widthMm: 40, depthMm: 30, cornerMm: 0 },
-  depth: { type: 'by', mm: 10 },
-});
 const post = stepOf('extrude', 's2', 's1', {
   outline: { shape: 'circle', diameterMm: 6 },
   depth: { type: 'by', mm: 5 },

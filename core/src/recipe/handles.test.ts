@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
+import { block } from '../../test/block.ts';
 import { built, recipeWith, stepOf, withField } from '../../test/evaluated.ts';
 import { at, besideRight, fromLeft, fromRight, offMiddle, on, share } from '../starters/places.ts';
 import type { Workshop } from '../solid/index.ts';
@@ -8,10 +9,6 @@ import { handlesOf, type Along, type Recipe, type Step } from './index.ts';
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
 
-const block = stepOf('extrude', 's1', undefined, {
-  outline: { shape: 'roundedRectangle', widthMm: 40, depthMm: 30, cornerMm: 0 },
-  depth: { type: 'by', mm: 10 },
-});
 const post = (fields: Partial<Extract<Step, { kind: 'extrude' }>> = {}) =>
   stepOf('extrude', 's2', 's1', {
     outline: { shape: 'roundedRectangle', widthMm: 8, depthMm: 6, cornerMm: 0 },

@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
+import { BLOCK, block, square } from '../../../test/block.ts';
 import { built as builtIn, genusOf, recipeWith, stepOf } from '../../../test/evaluated.ts';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { boundsOf, sizeOf, topologyOf } from '../../mesh/index.ts';
@@ -10,14 +11,6 @@ let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
 const built = (recipe: Recipe, options?: EvaluationOptions) => builtIn(workshop, recipe, options);
 
-/** A block of 40 × 30 × 10 mm that others are placed on. */
-const block = stepOf('extrude', 's1', undefined, {
-  outline: { shape: 'roundedRectangle', widthMm: 40, depthMm: 30, cornerMm: 0 },
-  depth: { type: 'by', mm: 10 },
-});
-const BLOCK = 12_000;
-const square = (mm: number) =>
-  ({ shape: 'roundedRectangle', widthMm: mm, depthMm: mm, cornerMm: 0 }) as const;
 const size = (recipe: Recipe) =>
   sizeOf(boundsOf(built(recipe).mesh)).map((mm) => Math.round(mm * 1000) / 1000);
 

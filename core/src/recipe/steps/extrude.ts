@@ -5,10 +5,10 @@ import { angle, length, type Resolved } from '../amount.ts';
 import { facing, normalOf, type Facing } from '../facing.ts';
 import { outline, outlineRegion, outlineSizes, outlineTokens } from '../outlines/index.ts';
 import { axisIndex, centredOn, fromPlate, onTop, placement } from '../placement.ts';
-import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
+import { placementAdditions, placementTokens } from '../placementSentence.ts';
 import { clause, choice, degrees, millimetres, oneOf, text, type Token } from '../sentence.ts';
 import { edgeAddition, edgeFinish, edgeTokens, sideLevels } from './edgeFinish.ts';
-import { facingToken, isFlush, placedPose, spreadOf } from './placed.ts';
+import { facedPlacementTokens, facingToken, isFlush, placedPose, spreadOf } from './placed.ts';
 import { roundedOff, rounding, roundingTokens } from './rounding.ts';
 import { stepSchema, type BuildKit, type Built, type Level, type StepKind } from './stepKind.ts';
 
@@ -62,7 +62,6 @@ export const extrude: StepKind<ExtrudeStep> = {
 
   sentence(step, context) {
     const outer = step.outerOnly ? 'outer ' : '';
-    const { axis } = normalOf[step.facing];
     return [
       oneOf(['effect'], 'add, cut or keep', step.effect, { add: 'Extrude', cut: 'Cut', keep: 'Keep only' }),
       ...outlineTokens(step.outline, ['outline'], context),
@@ -78,9 +77,8 @@ export const extrude: StepKind<ExtrudeStep> = {
       ...depthTokens(step),
       text(','),
       ...(step.depth.type === 'through'
-        ? []
-        : [...alongTokens(axis, step.placement[axis], step.placement.on, ['placement', axis]), text(',')]),
-      ...placementTokens(step.placement, context, spreadOf(step.facing)),
+        ? placementTokens(step.placement, context, spreadOf(step.facing))
+        : facedPlacementTokens(step, context)),
       ...(step.taperDeg === undefined
         ? []
         : clause(

@@ -2,12 +2,12 @@ import * as z from 'zod';
 import { boxAround } from '../../mesh/index.ts';
 import { circlePoints } from '../../plane/index.ts';
 import { length } from '../amount.ts';
-import { facing, normalOf, type Facing } from '../facing.ts';
+import { facing, type Facing } from '../facing.ts';
 import { fromPlate, placement } from '../placement.ts';
-import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
+import { placementAdditions } from '../placementSentence.ts';
 import { millimetres, text } from '../sentence.ts';
 import { atStart, CLEAR_MM, throughPart } from './extrude.ts';
-import { facingToken, placedPose, spreadOf } from './placed.ts';
+import { facedPlacementTokens, facingToken, placedPose, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 
 export const schema = stepSchema('eyelet', {
@@ -54,24 +54,19 @@ export const eyelet: StepKind<EyeletStep> = {
           },
   }),
 
-  sentence(step, context) {
-    const { axis } = normalOf[step.facing];
-    return [
-      text('Add an eyelet with a hole of'),
-      millimetres(['holeMm'], step.holeMm, 'diameter of the hole', { sign: 'Ø', min: 0.2, max: 200 }),
-      text(','),
-      millimetres(['wallMm'], step.wallMm, 'material around the hole', { min: 0.2, max: 100 }),
-      text('of material around it,'),
-      millimetres(['thickMm'], step.thickMm, 'thickness'),
-      text('thick,'),
-      facingToken(step, 'how it stands', STANCE),
-      text(','),
-      ...alongTokens(axis, step.placement[axis], step.placement.on, ['placement', axis]),
-      text(','),
-      ...placementTokens(step.placement, context, spreadOf(step.facing)),
-      text('.'),
-    ];
-  },
+  sentence: (step, context) => [
+    text('Add an eyelet with a hole of'),
+    millimetres(['holeMm'], step.holeMm, 'diameter of the hole', { sign: 'Ø', min: 0.2, max: 200 }),
+    text(','),
+    millimetres(['wallMm'], step.wallMm, 'material around the hole', { min: 0.2, max: 100 }),
+    text('of material around it,'),
+    millimetres(['thickMm'], step.thickMm, 'thickness'),
+    text('thick,'),
+    facingToken(step, 'how it stands', STANCE),
+    text(','),
+    ...facedPlacementTokens(step, context),
+    text('.'),
+  ],
 
   additions: (step) => placementAdditions(step.placement, spreadOf(step.facing)),
 

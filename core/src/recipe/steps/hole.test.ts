@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
+import { BLOCK, block, square } from '../../../test/block.ts';
 import { built as builtIn, genusOf, recipeWith, stepOf } from '../../../test/evaluated.ts';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { topologyOf } from '../../mesh/index.ts';
@@ -13,15 +14,6 @@ const problem = (recipe: Recipe) => {
   const result = evaluate(recipe, workshop);
   return result.ok ? undefined : result.problem;
 };
-
-/** A block of 40 × 30 × 10 mm that others are placed on. */
-const block = stepOf('extrude', 's1', undefined, {
-  outline: { shape: 'roundedRectangle', widthMm: 40, depthMm: 30, cornerMm: 0 },
-  depth: { type: 'by', mm: 10 },
-});
-const BLOCK = 12_000;
-const square = (mm: number) =>
-  ({ shape: 'roundedRectangle', widthMm: mm, depthMm: mm, cornerMm: 0 }) as const;
 
 describe('holes', () => {
   const hole = (fields: Partial<Extract<Step, { kind: 'hole' }>>) =>

@@ -11,7 +11,8 @@ import {
   type Axis,
   type Placement,
 } from '../placement.ts';
-import { choice, type Token } from '../sentence.ts';
+import { alongTokens, placementTokens } from '../placementSentence.ts';
+import { choice, text, type SentenceContext, type Token } from '../sentence.ts';
 
 /** The two axes along which a thing that faces a side is spread, as its sentence names them. */
 export function spreadOf(side: Facing): [Axis, Axis] {
@@ -82,4 +83,17 @@ export function facingToken<S extends { facing: Facing; placement: Placement }>(
     };
   });
   return choice([], label, options, ({ value }) => (value as S).facing === step.facing);
+}
+
+/** Where a thing that faces a side lies: across that side first, then along it. */
+export function facedPlacementTokens<S extends { facing: Facing; placement: Placement }>(
+  { facing, placement }: S,
+  context: SentenceContext,
+): Token[] {
+  const { axis } = normalOf[facing];
+  return [
+    ...alongTokens(axis, placement[axis], placement.on, ['placement', axis]),
+    text(','),
+    ...placementTokens(placement, context, spreadOf(facing)),
+  ];
 }

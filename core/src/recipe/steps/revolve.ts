@@ -2,13 +2,13 @@ import * as z from 'zod';
 import { circlePoints, extentOf } from '../../plane/index.ts';
 import { shift } from '../../mesh/index.ts';
 import { angle } from '../amount.ts';
-import { facing, facingPose, normalOf, type Facing } from '../facing.ts';
+import { facing, facingPose, type Facing } from '../facing.ts';
 import { points, schema as pointsSchema } from '../outlines/points.ts';
 import { centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
-import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
+import { placementAdditions } from '../placementSentence.ts';
 import { degrees, oneOf, text } from '../sentence.ts';
 import { effect } from './extrude.ts';
-import { facingToken, spreadOf } from './placed.ts';
+import { facedPlacementTokens, facingToken, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 
 export const schema = stepSchema('revolve', {
@@ -59,26 +59,21 @@ export const revolve: StepKind<RevolveStep> = {
     placement: centredOn(on, on === undefined ? fromPlate : onTop),
   }),
 
-  sentence(step, context) {
-    const { axis } = normalOf[step.facing];
-    return [
-      oneOf(['effect'], 'add, cut or keep', step.effect, {
-        add: 'Turn a profile',
-        cut: 'Cut a turned profile',
-        keep: 'Keep only a turned profile',
-      }),
-      ...points.tokens(step.profile, ['profile'], context),
-      text(', round by'),
-      degrees(['deg'], step.deg, 'angle', { min: 1, max: 360 }),
-      text(', its axis'),
-      facingToken(step, 'axis', AXIS),
-      text(','),
-      ...alongTokens(axis, step.placement[axis], step.placement.on, ['placement', axis]),
-      text(','),
-      ...placementTokens(step.placement, context, spreadOf(step.facing)),
-      text('.'),
-    ];
-  },
+  sentence: (step, context) => [
+    oneOf(['effect'], 'add, cut or keep', step.effect, {
+      add: 'Turn a profile',
+      cut: 'Cut a turned profile',
+      keep: 'Keep only a turned profile',
+    }),
+    ...points.tokens(step.profile, ['profile'], context),
+    text(', round by'),
+    degrees(['deg'], step.deg, 'angle', { min: 1, max: 360 }),
+    text(', its axis'),
+    facingToken(step, 'axis', AXIS),
+    text(','),
+    ...facedPlacementTokens(step, context),
+    text('.'),
+  ],
 
   additions: (step) => placementAdditions(step.placement, spreadOf(step.facing)),
 

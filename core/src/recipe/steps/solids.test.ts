@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
+import { square } from '../../../test/block.ts';
 import { built as builtIn, genusOf, recipeWith, stepOf } from '../../../test/evaluated.ts';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { boundsOf, sizeOf, topologyOf } from '../../mesh/index.ts';
@@ -13,8 +14,6 @@ const problem = (recipe: Recipe) => {
   return result.ok ? undefined : result.problem;
 };
 
-const square = (mm: number) =>
-  ({ shape: 'roundedRectangle', widthMm: mm, depthMm: mm, cornerMm: 0 }) as const;
 const size = (recipe: Recipe) =>
   sizeOf(boundsOf(built(recipe).mesh)).map((mm) => Math.round(mm * 1000) / 1000);
 

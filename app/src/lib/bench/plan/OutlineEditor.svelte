@@ -6,7 +6,7 @@
   import Dimension from './Dimension.svelte';
   import { simplified } from './freehand';
   import NodeTable from './NodeTable.svelte';
-  import { fitted, toMillimetres, toPixels, type Sheet } from './sheet';
+  import { fitted, paperLines, toMillimetres, toPixels, type Sheet } from './sheet';
   import { gridFor, snapped } from './snap';
 
   interface Props {
@@ -54,17 +54,7 @@
       ...bulgedEdge(at[i], at[(i + 1) % at.length], bulgeOf(i)),
     ]),
   );
-  const ticks = $derived.by(() => {
-    const mm = [1, 5, 10, 50, 100].find((each) => each * sheet.pixelsPerMm >= 14) ?? 100;
-    const [left, low] = toMillimetres(sheet, [0, sheet.heightPx]);
-    const [right, high] = toMillimetres(sheet, [sheet.widthPx, 0]);
-    const within = (from: number, to: number) =>
-      Array.from(
-        { length: Math.max(0, Math.floor(to / mm) - Math.ceil(from / mm) + 1) },
-        (_, i) => (Math.ceil(from / mm) + i) * mm,
-      );
-    return { xs: within(left, right), ys: within(low, high) };
-  });
+  const ticks = $derived(paperLines(sheet));
   const line = (points: readonly Point[]) => `M${points.map((point) => px(point).join(' ')).join('L')}`;
 
   function pointAt(event: PointerEvent & { currentTarget: Element }, isSnapped = true): Point {

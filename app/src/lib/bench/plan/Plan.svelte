@@ -4,7 +4,7 @@
   import { handlesOf, isPlacedByMiddle, plateBox, type Handle, type Point } from '@kelbrin/core/recipe';
   import type { BenchState } from '../bench.svelte';
   import Dimension from './Dimension.svelte';
-  import { fitted, pathOf, rangeOf, toMillimetres, toPixels, type Sheet } from './sheet';
+  import { fitted, paperLines, pathOf, rangeOf, toMillimetres, toPixels, type Sheet } from './sheet';
   import { gridFor, snapped, snappedBody, type SnapLine } from './snap';
 
   interface Props {
@@ -41,17 +41,7 @@
   const handles = $derived(
     !isSmall && !isMeasuring && step && outcome ? handlesOf(step, outcome.box, hostBox) : [],
   );
-  const grid = $derived.by(() => {
-    const mm = [1, 5, 10, 50, 100].find((each) => each * sheet.pixelsPerMm >= 14) ?? 100;
-    const [left, low] = toMillimetres(sheet, [0, sheet.heightPx]);
-    const [right, high] = toMillimetres(sheet, [sheet.widthPx, 0]);
-    const within = (from: number, to: number) =>
-      Array.from(
-        { length: Math.max(0, Math.floor(to / mm) - Math.ceil(from / mm) + 1) },
-        (_, i) => (Math.ceil(from / mm) + i) * mm,
-      );
-    return { xs: within(left, right), ys: within(low, high) };
-  });
+  const grid = $derived(paperLines(sheet));
 
   /** Edges and middles of all other steps, and the middle of the plate. */
   function snapLines(axis: 0 | 1): SnapLine[] {

@@ -62,3 +62,15 @@ export function rangeOf(boxes: readonly Box[]): { min: [number, number]; max: [n
     max: [Math.max(...boxes.map(({ max }) => max[0])), Math.max(...boxes.map(({ max }) => max[1]))],
   };
 }
+
+/** The lines of squared paper under a drawing, mm: as close as they can be told apart, in numbers people count in. */
+export function paperLines(sheet: Sheet): { xs: number[]; ys: number[] } {
+  const mm = [1, 5, 10, 50, 100].find((each) => each * sheet.pixelsPerMm >= 14) ?? 100;
+  const [left, low] = toMillimetres(sheet, [0, sheet.heightPx]);
+  const [right, high] = toMillimetres(sheet, [sheet.widthPx, 0]);
+  const within = (from: number, to: number) => {
+    const [first, last] = [Math.ceil(from / mm), Math.floor(to / mm)];
+    return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => (first + i) * mm);
+  };
+  return { xs: within(left, right), ys: within(low, high) };
+}

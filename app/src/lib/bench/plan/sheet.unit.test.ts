@@ -1,0 +1,29 @@
+import { describe, expect, it } from 'vitest';
+import { fitted, paperLines, toMillimetres, toPixels } from './sheet';
+
+const sheet = fitted({ min: [-35, -12], max: [35, 12] }, 800, 600, 60);
+
+describe('a sheet', () => {
+  it('shows all of a range inside its margin', () => {
+    for (const corner of [[-35, -12], [35, 12]] as const) {
+      const [x, y] = toPixels(sheet, corner);
+      expect(x).toBeGreaterThanOrEqual(59.9);
+      expect(x).toBeLessThanOrEqual(740.1);
+      expect(y).toBeGreaterThanOrEqual(59.9);
+      expect(y).toBeLessThanOrEqual(540.1);
+    }
+  }); // prettier-ignore
+
+  it('turns pixels back into the millimetres they came from, y upwards', () => {
+    const [x, y] = toMillimetres(sheet, toPixels(sheet, [12.5, -7]));
+    expect(x).toBeCloseTo(12.5, 9);
+    expect(y).toBeCloseTo(-7, 9);
+    expect(toPixels(sheet, [0, 5])[1]).toBeLessThan(toPixels(sheet, [0, 0])[1]);
+  });
+
+  it('is ruled by lines that can be told apart', () => {
+    const { xs } = paperLines(sheet);
+    expect(xs).toContain(0);
+    expect((xs[1] - xs[0]) * sheet.pixelsPerMm).toBeGreaterThanOrEqual(14);
+  });
+});
