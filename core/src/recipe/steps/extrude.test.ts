@@ -5,7 +5,7 @@ import { nodeWorkshop } from '../../../node/workshop.ts';
 import { boundsOf, sizeOf, topologyOf } from '../../mesh/index.ts';
 import { type Recipe } from '../../recipe/index.ts';
 import { at, on, onPlate } from '../../starters/places.ts';
-import { type EvaluationOptions, type Workshop } from '../../solid/index.ts';
+import { evaluate, type EvaluationOptions, type Workshop } from '../../solid/index.ts';
 
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
@@ -161,5 +161,20 @@ describe('extrude', () => {
       depth: { type: 'by', mm: 2 },
     });
     expect(built(recipeWith([block, lid])).volumeMm3).toBeCloseTo(BLOCK + 30 * 20 * 2, 3);
+  });
+
+  it('says so when a taper and a finish each fit and together leave nothing', () => {
+    const groove = stepOf('extrude', 's2', 's1', {
+      effect: 'cut',
+      outline: { shape: 'ring', outerMm: 10.4, innerMm: 7.1 },
+      depth: { type: 'by', mm: 7.8 },
+      taperDeg: 0.7,
+      bottom: { finish: 'fillet', mm: 0.8 },
+      placement: on('s1', { z: { relation: 'inFrom', edge: 'high', mm: 0 } }),
+    });
+    expect(evaluate(recipeWith([block, groove]), workshop)).toMatchObject({
+      ok: false,
+      problem: { stepId: 's2', path: ['taperDeg'], message: expect.stringContaining('closes up') as string },
+    });
   });
 });

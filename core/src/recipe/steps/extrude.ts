@@ -193,6 +193,7 @@ export function extruded<Body>(
     const atTop = heightMm * Math.tan((taperDeg * Math.PI) / 180);
     levels = levels.map(({ atMm, growMm }) => ({ atMm, growMm: growMm - atTop }));
   }
+  refuseVanishing(kit, region, levels, taperDeg);
   if (cuts && (through || isFlush(placed, side))) levels = opened(levels, through !== undefined);
   const holes = step.outerOnly ? region.filter((each) => isOpening(each)) : [];
   let body = kit.stack(holes.length > 0 ? region.filter((each) => !isOpening(each)) : region, levels);
@@ -209,6 +210,19 @@ export function extruded<Body>(
   body = kit.posed(body, pose);
   if (through) box = kit.boxOf(body);
   return { operations: [{ effect, body }], outline: region, box };
+}
+
+/** Taper and finishes may each fit and together leave nothing of the outline. */
+function refuseVanishing<Body>(
+  kit: BuildKit<Body>,
+  region: Region,
+  levels: readonly Level[],
+  taperDeg: number,
+): void {
+  const least = Math.min(...levels.map(({ growMm }) => growMm));
+  if (least >= 0 || kit.canGrow(region, least)) return;
+  const path = taperDeg === 0 ? ['bottom', 'mm'] : ['taperDeg'];
+  kit.fail(path, 'The outline closes up: make the taper smaller, or what is done to its edges.');
 }
 
 /** How long a cut must be to go right through a part, and where it starts along the side's axis. */
