@@ -10,9 +10,6 @@ export interface NameParts {
 /** How files are called unless a teacher says otherwise. */
 export const DEFAULT_FILE_PATTERN = '{brief}_{student}_{part}_v{n}';
 
-/** The words in braces that a pattern may use. */
-export const FILE_PATTERN_WORDS = ['brief', 'student', 'part', 'n'] as const;
-
 /** Longer names are cut; some file systems end at 255 bytes. */
 const MOST_CHARACTERS = 120;
 

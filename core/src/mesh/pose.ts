@@ -55,6 +55,11 @@ export function turnDown([x, y, z]: Vec3): Pose {
   ]; // prettier-ignore
 }
 
+/** The turn that undoes a turn: its transpose. For a pose without shift and scale. */
+export function turnedBack(m: Pose): Pose {
+  return [m[0], m[4], m[8], 0, m[1], m[5], m[9], 0, m[2], m[6], m[10], 0, 0, 0, 0, 1];
+}
+
 /** First the last of the poses, then the one before it, …: the order in which matrices are multiplied. */
 export function combined(...poses: Pose[]): Pose {
   return poses.reduceRight((inner, outer) => {

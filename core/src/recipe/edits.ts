@@ -3,7 +3,7 @@ import { withRenamed } from './formula.ts';
 import { measure as measureSchema, type Measure } from './measures.ts';
 import type { Problem } from './problem.ts';
 import type { Recipe } from './recipe.ts';
-import { referencesOf, withReferences } from './references.ts';
+import { referencesOf } from './references.ts';
 import type { FieldPath } from './sentence.ts';
 import { canCarry, createStep, step as stepSchema, type Step } from './steps/index.ts';
 
@@ -103,23 +103,6 @@ export function setMeasure(recipe: Recipe, name: string, change: Partial<Measure
 /** Takes a measure out; a formula that still uses it says so. */
 export function removeMeasure(recipe: Recipe, name: string): Recipe {
   return { ...recipe, measures: recipe.measures.filter((each) => each.name !== name) };
-}
-
-/** The steps of another recipe added at the end of this one, with ids of their own; its measures come along. */
-export function withAppended(recipe: Recipe, other: Recipe): Recipe {
-  const ids = new Map<string, string>();
-  let steps = recipe.steps;
-  for (const each of other.steps) {
-    const id = nextId({ ...recipe, steps });
-    ids.set(each.id, id);
-    steps = [...steps, { ...withReferences(each, (old) => ids.get(old) ?? old), id }];
-  }
-  const known = new Set(recipe.measures.map(({ name }) => name));
-  return {
-    ...recipe,
-    measures: [...recipe.measures, ...other.measures.filter(({ name }) => !known.has(name))],
-    steps,
-  };
 }
 
 function renamed(recipe: Recipe, from: string, to: string): Recipe {

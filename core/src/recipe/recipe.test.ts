@@ -17,7 +17,6 @@ import {
   sentenceOf,
   setField,
   stepKinds,
-  withAppended,
   type FieldPath,
   type Recipe,
 } from './index.ts';
@@ -174,13 +173,6 @@ describe('more edits', () => {
   it('give measures names that are free', () => {
     const names = addMeasure(addMeasure(label())).measures.map(({ name }) => name);
     expect(names).toEqual(['a', 'b']);
-  });
-
-  it('put the steps of another recipe at the end, still naming each other', () => {
-    const both = withAppended(label(), label('Mint'));
-    expect(both.steps.map(({ id }) => id)).toEqual(['s1', 's2', 's3', 's4', 's5', 's6']);
-    expect(both.steps[5]).toMatchObject({ placement: { on: { step: 's4' } } });
-    expect(referenceProblem(both)).toBeUndefined();
   });
 });
 

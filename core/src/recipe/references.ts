@@ -25,18 +25,3 @@ export function filesIn(steps: readonly Step[]): string[] {
   const names = steps.flatMap((step) => (step.kind === 'import' && step.asset !== '' ? step.asset : []));
   return [...new Set(names)];
 }
-
-/** The step with every name of another step put through `rename`. */
-export function withReferences(step: Step, rename: (id: string) => string): Step {
-  const walk = (data: unknown): unknown => {
-    if (typeof data !== 'object' || data === null) return data;
-    if (Array.isArray(data)) return data.map(walk);
-    return Object.fromEntries(
-      Object.entries(data).map(([key, value]) => [
-        key,
-        key === 'step' && typeof value === 'string' ? rename(value) : walk(value),
-      ]),
-    );
-  };
-  return walk(step) as Step;
-}

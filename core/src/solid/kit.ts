@@ -1,5 +1,5 @@
 import type { Manifold } from 'manifold-3d';
-import type { Box, Pose, SolidMesh } from '../mesh/index.ts';
+import { turnedBack, type Box, type SolidMesh } from '../mesh/index.ts';
 import { segmentsFor, type Region } from '../plane/index.ts';
 import {
   facingPose,
@@ -75,7 +75,6 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
   /** A body that this step draws, remembered by what it is drawn from; it is an original, known by its number. */
   const drawn = (from: readonly unknown[], make: (inner: Scope) => Manifold): Manifold =>
     heard(memo.body([stepId, ...from], () => inScope((inner) => make(inner).asOriginal())));
-  const boxUnder = (body: Manifold, pose: Pose) => scope.keep(body.transform(pose)).boundingBox() as Box;
 
   return {
     printer,
@@ -139,13 +138,11 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
 
     hostBox: (on: Target) => ('plate' in on ? plateBox : traceOf(on).box),
     partBox: () => (part && !part.isEmpty() ? (part.boundingBox() as Box) : undefined),
-    partBoxUnder: (pose) => (part ? boxUnder(part, pose) : plateBox),
+    partBoxUnder: (pose) => (part ? (scope.keep(part.transform(pose)).boundingBox() as Box) : plateBox),
     sectionFacing(side, atMm) {
       if (!part) return [];
-      // A quarter turn is undone by its transpose.
-      const m = facingPose(side);
-      const back: Pose = [m[0], m[4], m[8], 0, m[1], m[5], m[9], 0, m[2], m[6], m[10], 0, 0, 0, 0, 1];
-      const section = scope.keep(scope.keep(part.transform(back)).slice(atMm));
+      const turned = scope.keep(part.transform(turnedBack(facingPose(side))));
+      const section = scope.keep(turned.slice(atMm));
       return section.toPolygons() as Region;
     },
     operationsOf: (ref) => traceOf(ref).operations,

@@ -5,12 +5,12 @@ import { parse, type Font, type Glyph, type PathCommand } from 'opentype.js/dist
 import {
   cubic,
   extentOf,
+  mirrored,
   moved,
   quadratic,
   scaled,
   turned,
   type Outline,
-  type Point,
   type Region,
 } from '../plane/index.ts';
 import type { FontName, Lettering, Resolved } from '../recipe/index.ts';
@@ -55,7 +55,7 @@ export function loadFont(bytes: ArrayBuffer): LetterFont {
         const own = extentOf(region).x;
         region = scaled(region, size.mm / Math.max(1e-6, own.high - own.low));
       }
-      if (lettering.mirrored) region = region.map((each) => each.map(([x, y]): Point => [-x, y]).reverse());
+      if (lettering.mirrored) region = mirrored(region);
       return { region, missing };
     },
   };

@@ -3,13 +3,7 @@
   import { Button, Modal } from 'flowbite-svelte';
   import { onDestroy, untrack, type Snippet } from 'svelte';
   import type { Finding, LimitsCard } from '@kelbrin/core/inspect';
-  import {
-    directionBefore,
-    worthOf,
-    type PointsOutline,
-    type Recipe,
-    type Token,
-  } from '@kelbrin/core/recipe';
+  import { type PointsOutline, type Recipe, type Token } from '@kelbrin/core/recipe';
   import { facesOf } from '@kelbrin/core/mesh';
   import InspectionList from '$lib/ui/InspectionList.svelte';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
@@ -128,9 +122,7 @@
     if (faceStep?.kind === 'setDown' && triangle !== undefined && bench.solid) {
       const { normals } = facesOf(bench.solid.mesh);
       const normal = [normals[3 * triangle], normals[3 * triangle + 1], normals[3 * triangle + 2]] as const;
-      const turned = faceStep.turnDeg === undefined ? undefined : worthOf(faceStep.turnDeg, bench.measures);
-      const before = directionBefore(faceStep, turned?.ok ? turned.value : 0, normal);
-      bench.setField(faceStep.id, ['face'], { normal: [...before] });
+      bench.lieOn(faceStep, normal);
       return;
     }
     const step = triangle === undefined ? undefined : bench.solid?.mesh.stepOf?.[triangle];

@@ -1,20 +1,12 @@
 <script lang="ts">
   import { X } from '@lucide/svelte';
   import { restingFaces } from '@kelbrin/core/mesh';
-  import { directionBefore, faceWords, worthOf, type SetDownStep } from '@kelbrin/core/recipe';
+  import { faceWords, type SetDownStep } from '@kelbrin/core/recipe';
   import type { BenchState } from './bench.svelte';
 
   let { bench, step }: { bench: BenchState; step: SetDownStep } = $props();
 
   const faces = $derived(bench.solid ? restingFaces(bench.solid.mesh).slice(0, 12) : []);
-  const turnDeg = $derived.by(() => {
-    const worked = step.turnDeg === undefined ? undefined : worthOf(step.turnDeg, bench.measures);
-    return worked?.ok ? worked.value : 0;
-  });
-
-  function choose(normal: readonly [number, number, number]): void {
-    bench.setField(step.id, ['face'], { normal: [...directionBefore(step, turnDeg, normal)] });
-  }
 </script>
 
 <div
@@ -35,7 +27,7 @@
     <button
       type="button"
       class="hover:bg-primary-50 flex w-full justify-between rounded px-2 py-0.5 text-left"
-      onclick={() => choose(normal)}
+      onclick={() => bench.lieOn(step, normal)}
       onpointerenter={() => (bench.hatched = { triangles, verdict: 'pass' })}
       onpointerleave={() => (bench.hatched = undefined)}
     >

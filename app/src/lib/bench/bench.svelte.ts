@@ -1,6 +1,7 @@
 import {
   addMeasure,
   addStep,
+  directionBefore,
   duplicateStep,
   moveStep,
   removeMeasure,
@@ -8,15 +9,18 @@ import {
   setField,
   setMeasure,
   valuesOf,
+  worthOf,
   type Edited,
   type FieldPath,
   type Measure,
   type Problem,
   type Recipe,
   type Region,
+  type SetDownStep,
   type Step,
 } from '@kelbrin/core/recipe';
 import type { LimitsCard } from '@kelbrin/core/inspect';
+import type { Vec3 } from '@kelbrin/core/mesh';
 import type { Estimate } from '@kelbrin/core/slice';
 import { History, type HistoryStates } from './history';
 import type { ExportedFile, ExportWish, FromWorker, ShownSolid } from './messages';
@@ -93,6 +97,13 @@ export class BenchState {
       { ok: true, recipe: this.recipe },
     );
     this.#try(edited, `${stepId} ${changes.map(({ path }) => path.join(' ')).join(', ')}`, gesture);
+  }
+
+  /** Has the part lie on the face that looks in a direction now, whatever face the step said before. */
+  lieOn(step: SetDownStep, normal: Vec3): void {
+    const turned = step.turnDeg === undefined ? undefined : worthOf(step.turnDeg, this.measures);
+    const before = directionBefore(step, turned?.ok ? turned.value : 0, normal);
+    this.setField(step.id, ['face'], { normal: [...before] });
   }
 
   /** Adds a step at the end and marks it. */

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { circlePoints, type Point } from '../../plane/index.ts';
-import { combined, posed, shift, type Box } from '../../mesh/index.ts';
+import { combined, shift } from '../../mesh/index.ts';
 import { length, type Amount, type Resolved } from '../amount.ts';
 import { facing, facingPose, normalOf } from '../facing.ts';
 import { valuesOf, worthOf } from '../measures.ts';
@@ -18,7 +18,7 @@ import {
   type Token,
 } from '../sentence.ts';
 import { CLEAR_MM, fromSide, throughPart } from './extrude.ts';
-import { facingToken, spreadOf } from './placed.ts';
+import { boxUnder, facingToken, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 
 /** Clearance holes for metric screws, mm: fine, medium and coarse series of ISO 273:1979. */
@@ -155,15 +155,16 @@ export const hole: StepKind<HoleStep> = {
     const flat = { min: [0, 0, 0], max: [0, 0, 0] } as const;
     const at = [...shiftFor(step.placement, flat, host)] as [number, number, number];
     at[axisIndex[axis]] = 0;
+    const pose = combined(shift(at), facingPose(step.facing));
     const body = kit.posed(
       step.rim ? kit.revolved([rimmed(step.rim, radius, from, face, to, kit.fail)], 360) : cylinder(),
-      combined(shift(at), facingPose(step.facing)),
+      pose,
     );
     const depthMm = Math.min(face, to) - Math.max(from, floor);
     return {
       operations: [{ effect: 'cut', body, staysOpen: true }],
       outline: [circlePoints(radius)],
-      box: holeBox(at, radius, face, depthMm, step.facing),
+      box: boxUnder(pose, { min: [-radius, -radius, face - depthMm], max: [radius, radius, face] }),
     };
 
     function cylinder() {
@@ -303,22 +304,6 @@ function rimmed(
   const above = face + CLEAR_MM;
   const rest: Point[] = to > above + 1e-9 ? [[radius, above], [radius, to]] : []; // prettier-ignore
   return [[0, from], [radius, from], ...foot, [wide, face], [wide, above], ...rest, [0, Math.max(to, above)]];
-}
-
-function holeBox(
-  at: readonly number[],
-  radius: number,
-  face: number,
-  depthMm: number,
-  side: HoleStep['facing'],
-): Box {
-  const turn = facingPose(side);
-  const corners = [posed(turn, [-radius, -radius, face - depthMm]), posed(turn, [radius, radius, face])];
-  const pick = (i: number, how: typeof Math.min) => how(corners[0][i], corners[1][i]) + at[i];
-  return {
-    min: [pick(0, Math.min), pick(1, Math.min), pick(2, Math.min)],
-    max: [pick(0, Math.max), pick(1, Math.max), pick(2, Math.max)],
-  };
 }
 
 function roughly(of: Size): number {

@@ -86,7 +86,6 @@ export function canCarry(kind: Kind): boolean {
   return kinds[kind].group === 'shape';
 }
 
-export { clearanceMm } from './hole.ts';
 export type { EdgeFinish } from './edgeFinish.ts';
 export { directionBefore, faceWords, type Face, type SetDownStep } from './setDown.ts';
 export type { BuildKit, Built, Group, Level, Operation, StepKind } from './stepKind.ts';

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { extentOf, signedAreaOf, type Region } from '../../plane/index.ts';
-import { posed, type Box } from '../../mesh/index.ts';
+import { posed, turnedBack, type Box } from '../../mesh/index.ts';
 import { length, type Resolved } from '../amount.ts';
 import { facing, facingPose, normalOf, type Facing } from '../facing.ts';
 import { lettering, letteringAdditions, letteringTokens, newLettering } from '../lettering.ts';
@@ -147,7 +147,7 @@ function inFree<Body>(
   placed: Placed,
   kit: BuildKit<Body>,
 ): Placed {
-  const face = boxUnder(inverseOf(side), kit.hostBox(on));
+  const face = boxUnder(turnedBack(facingPose(side)), kit.hostBox(on));
   const { x, y } = extentOf(region);
   const [width, depth] = [x.high - x.low, y.high - y.low];
   const level = face.max[2];
@@ -176,12 +176,6 @@ function inFree<Body>(
 
 /** How far under and above a face it is looked at, mm. */
 const SKIN_MM = 0.02;
-
-/** The turn back from facing a side: quarter turns are undone by their transpose. */
-function inverseOf(side: Facing): ReturnType<typeof facingPose> {
-  const m = facingPose(side);
-  return [m[0], m[4], m[8], 0, m[1], m[5], m[9], 0, m[2], m[6], m[10], 0, 0, 0, 0, 1];
-}
 
 function rectangle({ min, max }: Box): [number, number][] {
   return [[min[0], min[1]], [max[0], min[1]], [max[0], max[1]], [min[0], max[1]]]; // prettier-ignore

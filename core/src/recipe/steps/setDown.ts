@@ -1,5 +1,16 @@
 import * as z from 'zod';
-import { combined, scale, shift, turn, turnDown, unmoved, type Pose, type Vec3 } from '../../mesh/index.ts';
+import {
+  combined,
+  posed,
+  scale,
+  shift,
+  turn,
+  turnDown,
+  turnedBack,
+  unmoved,
+  type Pose,
+  type Vec3,
+} from '../../mesh/index.ts';
 import { angle, length } from '../amount.ts';
 import { axisIndex } from '../placement.ts';
 import { clause, degrees, formatMm, millimetres, oneOf, text } from '../sentence.ts';
@@ -92,9 +103,7 @@ export const setDown: StepKind<SetDownStep> = {
  */
 export function directionBefore({ face: of }: SetDownStep, turnDeg: number, after: Vec3): Vec3 {
   const m = combined(turn('z', turnDeg), ('normal' in of && downFrom(of.normal)) || unmoved);
-  // A turn is undone by its transpose.
-  const [x, y, z] = after;
-  return [m[0] * x + m[1] * y + m[2] * z, m[4] * x + m[5] * y + m[6] * z, m[8] * x + m[9] * y + m[10] * z];
+  return posed(turnedBack(m), after);
 }
 
 function downFrom(normal: readonly [number, number, number]): Pose | undefined {
