@@ -15,6 +15,7 @@ export default defineConfig({
             'printer/**/*.test.ts',
             'app/src/**/*.unit.test.ts',
           ],
+          setupFiles: ['core/test/seed.ts'],
           testTimeout: 30_000,
         },
       },
