@@ -1,11 +1,12 @@
 /*
  * The arrows of the house. They only run downward: the app, the command and the printer stand on the core; inside the
- * core, plane and mesh → recipe → solid → inspect and slice; inside the app, screens stand on the server's code and not the other way.
+ * core, plane and mesh → recipe → design and solid → inspect and slice; inside the app, screens stand on the server's code and not the other way.
  */
 const layersOfCore = [
   'mesh',
   'plane',
   'recipe',
+  'design',
   'solid',
   'inspect',
   'slice',
@@ -19,6 +20,7 @@ const mayImport = {
   mesh: [],
   plane: [],
   recipe: ['mesh', 'plane'],
+  design: ['recipe'],
   solid: ['mesh', 'plane', 'recipe'],
   inspect: ['mesh', 'recipe'],
   slice: ['mesh', 'plane', 'recipe', 'solid'],

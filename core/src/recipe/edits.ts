@@ -1,5 +1,5 @@
 import { isFormula } from './amount.ts';
-import { withRenamed } from './formula.ts';
+import { namesIn, withRenamed } from './formula.ts';
 import { measure as measureSchema, type Measure } from './measures.ts';
 import type { Problem } from './problem.ts';
 import type { Recipe } from './recipe.ts';
@@ -97,15 +97,14 @@ export function setMeasure(recipe: Recipe, name: string, change: Partial<Measure
   const isTaken = recipe.measures.some((each, i) => i !== index && each.name === parsed.data.name);
   if (isTaken) return refuse(`There is a measure called “${parsed.data.name}” already.`);
   const changed = { ...recipe, measures: recipe.measures.with(index, parsed.data) };
-  return { ok: true, recipe: parsed.data.name === name ? changed : renamed(changed, name, parsed.data.name) };
+  return {
+    ok: true,
+    recipe: parsed.data.name === name ? changed : withMeasureRenamed(changed, name, parsed.data.name),
+  };
 }
 
-/** Takes a measure out; a formula that still uses it says so. */
-export function removeMeasure(recipe: Recipe, name: string): Recipe {
-  return { ...recipe, measures: recipe.measures.filter((each) => each.name !== name) };
-}
-
-function renamed(recipe: Recipe, from: string, to: string): Recipe {
+/** The recipe with a measure called something else in every formula. */
+export function withMeasureRenamed(recipe: Recipe, from: string, to: string): Recipe {
   const walk = (data: unknown): unknown => {
     if (isFormula(data)) return { formula: withRenamed(data.formula, from, to) };
     if (Array.isArray(data)) return data.map(walk);
@@ -113,6 +112,13 @@ function renamed(recipe: Recipe, from: string, to: string): Recipe {
     return Object.fromEntries(Object.entries(data).map(([key, value]) => [key, walk(value)]));
   };
   return walk(recipe) as Recipe;
+}
+
+/** The names of measures that the formulas in a piece of a recipe use. */
+export function measuresUsedIn(data: unknown): Set<string> {
+  if (isFormula(data)) return new Set(namesIn(data.formula));
+  if (typeof data !== 'object' || data === null) return new Set();
+  return new Set(Object.values(data).flatMap((each) => [...measuresUsedIn(each)]));
 }
 
 function withSteps(recipe: Recipe, steps: Step[]): Recipe {

@@ -1,4 +1,5 @@
 export * from './amount.ts';
+export * from './differences.ts';
 export * from './edits.ts';
 export * from './facing.ts';
 export * from './formula.ts';

@@ -13,6 +13,8 @@ export const measureName = z
 export const measure = z.strictObject({
   name: measureName,
   value: z.union([z.number().min(-10_000).max(10_000), formula]),
+  /** Whether every part of the project has it. */
+  shared: z.literal(true).optional(),
 });
 export type Measure = z.infer<typeof measure>;
 

@@ -1,0 +1,128 @@
+import type { Measure } from './measures.ts';
+import type { Recipe } from './recipe.ts';
+import { plainSentence, type FieldPath, type SentenceContext, type Token } from './sentence.ts';
+import { isFormula, withUnit } from './amount.ts';
+import { sentenceOf, type Step } from './steps/index.ts';
+
+/** One thing that is different in a later recipe, in words, and the step it is about while that is still there. */
+export interface Change {
+  readonly stepId?: string;
+  readonly words: string;
+}
+
+/**
+ * What was changed from one recipe to another, in words: measures first, then steps in the order of the later recipe,
+ * then those that are gone. Steps are the same if their ids are.
+ *
+ * @example
+ * differencesOf(before, after) // [{ stepId: 's2', words: 'Step 2: diameter Ø 1.6 → 4 mm' }]
+ */
+export function differencesOf(before: Recipe, after: Recipe): Change[] {
+  const idsBefore = before.steps.map(({ id }) => id);
+  const moved = movedIds(before.steps, after.steps);
+  return [
+    ...measureDifferences(before.measures, after.measures),
+    ...after.steps.flatMap((step, index): Change[] => {
+      const at = idsBefore.indexOf(step.id);
+      const to: SentenceContext = { recipe: after, index };
+      const say = (words: string): Change => ({ stepId: step.id, words: `Step ${index + 1}${words}` });
+      if (at < 0) return [say(` is new: ${plainSentence(sentenceOf(step, to))}`)];
+      return [
+        ...(moved.has(step.id) ? [say(` was step ${at + 1}`)] : []),
+        ...stepDifferences(before.steps[at], { recipe: before, index: at }, step, to).map((words) =>
+          say(words),
+        ),
+      ];
+    }),
+    ...before.steps.flatMap((step, index) =>
+      after.steps.some(({ id }) => id === step.id)
+        ? []
+        : {
+            words: `Gone: step ${index + 1}, ${plainSentence(sentenceOf(step, { recipe: before, index }))}`,
+          },
+    ),
+  ];
+}
+
+/** What is different in measures of the same name; one that is called otherwise is another one. */
+export function measureDifferences(before: readonly Measure[], after: readonly Measure[]): Change[] {
+  const valueOf = ({ value }: Measure) => (isFormula(value) ? value.formula : withUnit(value, ''));
+  return [
+    ...after.flatMap((measure): Change[] => {
+      const was = before.find(({ name }) => name === measure.name);
+      if (!was) return [{ words: `New measure: ${measure.name} = ${valueOf(measure)}` }];
+      if (valueOf(was) === valueOf(measure)) return [];
+      return [{ words: `Measure ${measure.name}: ${valueOf(was)} → ${valueOf(measure)}` }];
+    }),
+    ...before
+      .filter(({ name }) => !after.some((other) => other.name === name))
+      .map(({ name }) => ({ words: `Gone: the measure ${name}` })),
+  ];
+}
+
+/** What is different in one step; each piece goes on after "Step 2". */
+function stepDifferences(before: Step, from: SentenceContext, after: Step, to: SentenceContext): string[] {
+  const words: string[] = [];
+  if (before.name !== after.name) {
+    words.push(
+      after.name === undefined ? ` is not called “${before.name}” any more` : ` is called “${after.name}”`,
+    );
+  }
+  if (before.off !== after.off) words.push(after.off ? ' is switched off' : ' is switched on again');
+  const rest = ({ name: _name, off: _off, ...data }: Step) => JSON.stringify(data);
+  if (rest(before) === rest(after)) return words;
+
+  const old = fieldsOf(sentenceOf(before, from));
+  const now = fieldsOf(sentenceOf(after, to));
+  const isSameSentence = old.length === now.length && now.every((token, i) => keyOf(token) === keyOf(old[i]));
+  const changed = now.flatMap((token, i) =>
+    isSameSentence ? fieldDifference(before, old[i], after, token) : [],
+  );
+  if (changed.length > 0) words.push(`: ${changed.join('; ')}`);
+  // Another clause, another shape: single fields no longer answer to each other, so the whole sentence is read.
+  else words.push(isSameSentence ? ' was changed' : ` now reads: ${plainSentence(sentenceOf(after, to))}`);
+  return words;
+}
+
+type Field = Exclude<Token, { type: 'text' | 'drop' }>;
+
+const fieldsOf = (tokens: readonly Token[]) =>
+  tokens.filter((token): token is Field => token.type !== 'text' && token.type !== 'drop');
+const keyOf = ({ type, path }: Field) => `${type} ${path.join(' ')}`;
+
+/** "width 60 → 70 mm", or nothing if the field says the same. */
+function fieldDifference(before: Step, old: Field, after: Step, now: Field): string[] {
+  if (JSON.stringify(valueAt(before, old.path)) === JSON.stringify(valueAt(after, now.path))) return [];
+  if (now.type === 'drawing')
+    return [now.kind === 'svg' ? 'another drawing' : 'the outline is drawn differently'];
+  const was = plainSentence([old]);
+  const is = plainSentence([now]);
+  // What a choice stands for may hold other fields, which speak for themselves.
+  if (was === is) return [];
+  // Words say what they are by themselves; a number needs its name.
+  if (now.type !== 'number') return [`${was} → ${is}`];
+  const unit = ` ${now.unit}`;
+  const isShort = now.unit !== '' && was.endsWith(unit) && is.endsWith(unit);
+  return [`${now.label} ${isShort ? was.slice(0, -unit.length) : was} → ${is}`];
+}
+
+function valueAt(data: unknown, path: FieldPath): unknown {
+  return path.reduce<unknown>((inner, key) => (inner as Record<string | number, unknown>)?.[key], data);
+}
+
+/** The fewest steps that must have been moved so that those which both recipes have changed their order. */
+function movedIds(before: readonly Step[], after: readonly Step[]): Set<string> {
+  const rank = new Map(before.map(({ id }, i) => [id, i]));
+  const common = after.filter(({ id }) => rank.has(id)).map(({ id }) => id);
+  // The longest run of steps, not necessarily neighbours, that kept its order stayed; the others moved.
+  const longest: string[][] = [];
+  for (const [i, id] of common.entries()) {
+    const best = longest
+      .slice(0, i)
+      .filter((run) => rank.get(run.at(-1)!)! < rank.get(id)!)
+      .reduce<string[]>((most, run) => (run.length > most.length ? run : most), []);
+    longest.push([...best, id]);
+  }
+  const stayed = longest.reduce<string[]>((most, run) => (run.length > most.length ? run : most), []);
+  return new Set(common.filter((id) => !stayed.includes(id)));
+}
