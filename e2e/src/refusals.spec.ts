@@ -24,9 +24,12 @@ test('a student reaches nothing of another’s', async ({ as }) => {
   expect(data).toContain('"status":404');
   expect(data).not.toContain('roundedRectangle');
   expect((await asha.request.get(`/picture/project/${id}`)).status()).toBe(404);
+  expect((await asha.request.get(`${foreign}/versions/1`)).status()).toBe(404);
+  const keep = { revision: 0, name: 'mine now' };
+  expect((await asha.request.post(`${foreign}/versions`, { data: keep })).status()).toBe(404);
   expect((await asha.request.get(`/live?topic=project:${id}`)).status()).toBe(404);
-  const save = { baseRevision: 1, recipe: { format: 'kelbrin-recipe', version: 1, steps: [] } };
-  expect((await asha.request.put(`${foreign}/recipe`, { data: save })).status()).toBe(404);
+  const save = { baseRevision: 1, design: { format: 'kelbrin-recipe', version: 1, steps: [] } };
+  expect((await asha.request.put(`${foreign}/design`, { data: save })).status()).toBe(404);
   expect((await post(asha, `${foreign}?/handIn`, { revision: '1' })).status()).toBe(404);
   await luca.reload();
   await expect(luca.getByRole('spinbutton', { name: 'width' })).toHaveValue('75');
@@ -71,12 +74,12 @@ test('a forged inspection is not taken', async ({ as }) => {
   const asha = await as('asha');
   const path = await projectPath(asha);
   const inspection = JSON.stringify({ verdict: 'pass', checks: [] });
-  const recipe = { format: 'kelbrin-recipe', version: 1, steps: [] };
-  const forged = await asha.request.put(`${path}/recipe`, { data: { baseRevision: 1, recipe, inspection } });
+  const design = { format: 'kelbrin-recipe', version: 1, steps: [] };
+  const forged = await asha.request.put(`${path}/design`, { data: { baseRevision: 1, design, inspection } });
   expect(forged.status()).toBe(400);
-  const withFacts = { ...recipe, inspection };
+  const withFacts = { ...design, inspection };
   expect(
-    (await asha.request.put(`${path}/recipe`, { data: { baseRevision: 1, recipe: withFacts } })).status(),
+    (await asha.request.put(`${path}/design`, { data: { baseRevision: 1, design: withFacts } })).status(),
   ).toBe(400);
 
   // Handed in with a verdict of its own, the part with the hole that is too small still fails.

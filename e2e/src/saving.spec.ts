@@ -47,13 +47,13 @@ test('a lost connection loses no edit, even if the tab is closed before it is ba
   const page = await as('maren');
   await openBench(page);
   const context = page.context();
-  await context.route('**/recipe', (route) => route.abort());
+  await context.route('**/design', (route) => route.abort());
   await type(page, 'height', '3.2');
   await expect(page.locator('[data-save=offline]')).toContainText('kept on this computer');
   await type(page, 'depth', '31');
   await page.close();
 
-  await context.unroute('**/recipe');
+  await context.unroute('**/design');
   const back = await context.newPage();
   await openBench(back);
   await expect(field(back, 'depth')).toHaveValue('31');
@@ -68,9 +68,9 @@ test('a lost connection loses no edit, even if the tab is closed before it is ba
 test('edits made without a connection are saved when it is back', async ({ as }) => {
   const page = await as('asha');
   await openBench(page);
-  await page.context().route('**/recipe', (route) => route.abort());
+  await page.context().route('**/design', (route) => route.abort());
   await type(page, 'width', '77');
   await expect(page.locator('[data-save=offline]')).toBeVisible();
-  await page.context().unroute('**/recipe');
+  await page.context().unroute('**/design');
   await saved(page);
 });

@@ -1,7 +1,7 @@
-import { error, fail, type ActionFailure, type Cookies } from '@sveltejs/kit';
+import { error, fail, json, type ActionFailure, type Cookies } from '@sveltejs/kit';
 import { parseSetCookieHeader } from 'better-auth/cookies';
 import { NotAllowed } from './server/auth/access';
-import { CannotNow } from './server/handIns';
+import { CannotNow } from './server/cannotNow';
 
 /** Answers what a person may not see as if it did not exist. */
 export async function orNotFound<T>(work: Promise<T>): Promise<T> {
@@ -19,6 +19,16 @@ export async function orSentence<T>(work: Promise<T>): Promise<T | ActionFailure
     return await orNotFound(work);
   } catch (problem) {
     if (problem instanceof CannotNow) return fail(409, { message: problem.message });
+    throw problem;
+  }
+}
+
+/** Answers a request of the page's own code with JSON; what cannot be done now with 409 and its sentence. */
+export async function orConflict(work: Promise<unknown>): Promise<Response> {
+  try {
+    return json(await orNotFound(work));
+  } catch (problem) {
+    if (problem instanceof CannotNow) return json({ message: problem.message }, { status: 409 });
     throw problem;
   }
 }

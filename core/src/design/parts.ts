@@ -13,14 +13,14 @@ const MOST_PARTS = 20;
  */
 export function addPart(
   design: Design,
-  name: string,
+  wishedName: string,
   recipe: Recipe,
 ): { ok: true; design: Design; partId: string } | { ok: false; problem: Problem } {
   if (design.parts.length >= MOST_PARTS) return refused(`A project holds at most ${MOST_PARTS} parts.`);
   const partId = nextId(design);
   const shared = new Set(design.measures.map((each) => each.name));
-  const own = recipe.measures.flatMap(({ shared: _mark, ...rest }) => (shared.has(rest.name) ? [] : rest));
-  const part: Part = { id: partId, name: freeName(design, name), recipe: { ...recipe, measures: own } };
+  const own = recipe.measures.flatMap(({ name, value }) => (shared.has(name) ? [] : { name, value }));
+  const part: Part = { id: partId, name: freeName(design, wishedName), recipe: { ...recipe, measures: own } };
   return { ok: true, design: { ...design, parts: [...design.parts, part] }, partId };
 }
 

@@ -10,6 +10,24 @@ export interface NameParts {
 /** How files are called unless a teacher says otherwise. */
 export const DEFAULT_FILE_PATTERN = '{brief}_{student}_{part}_v{n}';
 
+/**
+ * What is wrong with a pattern, in a sentence, if anything: it has to keep the files of one class apart.
+ *
+ * @example
+ * patternProblem('{brief}_{pupil}') // 'A file’s name can hold {brief}, {student}, {part} and {n}, but no {pupil}.'
+ */
+export function patternProblem(pattern: string): string | undefined {
+  const words = [...pattern.matchAll(/\{(\w*)\}/g)].map(([, word]) => word);
+  const unknown = words.find((word) => !['brief', 'student', 'part', 'n'].includes(word));
+  if (unknown !== undefined) {
+    return `A file’s name can hold {brief}, {student}, {part} and {n}, but no {${unknown}}.`;
+  }
+  if (/[{}]/.test(pattern.replace(/\{\w*\}/g, ''))) return 'A bracket is open or closed twice.';
+  if (!words.includes('student')) return 'Without {student} the files of two students have one name.';
+  if (pattern.length > 80) return 'A pattern has at most 80 characters.';
+  return undefined;
+}
+
 /** Longer names are cut; some file systems end at 255 bytes. */
 const MOST_CHARACTERS = 120;
 

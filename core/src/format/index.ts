@@ -1,4 +1,4 @@
-export { DEFAULT_FILE_PATTERN, fileName, type NameParts } from './fileName.ts';
+export { DEFAULT_FILE_PATTERN, fileName, patternProblem, type NameParts } from './fileName.ts';
 export { FormatError } from './formatError.ts';
 export { guessUnit, type FileUnit } from './guessUnit.ts';
 export { readObj, writeObj } from './obj.ts';

@@ -69,7 +69,7 @@ function stepDifferences(before: Step, from: SentenceContext, after: Step, to: S
     );
   }
   if (before.off !== after.off) words.push(after.off ? ' is switched off' : ' is switched on again');
-  const rest = ({ name: _name, off: _off, ...data }: Step) => JSON.stringify(data);
+  const rest = (step: Step) => JSON.stringify({ ...step, name: undefined, off: undefined });
   if (rest(before) === rest(after)) return words;
 
   const old = fieldsOf(sentenceOf(before, from));

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { ArrowLeftRight, CircleQuestionMark, Download, Redo2, Undo2 } from '@lucide/svelte';
+  import { ArrowLeftRight, CircleQuestionMark, Download, History, Redo2, Undo2 } from '@lucide/svelte';
   import { Button, Modal } from 'flowbite-svelte';
-  import { onDestroy, untrack, type Snippet } from 'svelte';
+  import { onDestroy, untrack, type ComponentProps, type Snippet } from 'svelte';
   import type { Finding, LimitsCard } from '@kelbrin/core/inspect';
-  import { type PointsOutline, type Recipe, type Token } from '@kelbrin/core/recipe';
+  import { partOf, type Design } from '@kelbrin/core/design';
+  import type { PointsOutline, Token } from '@kelbrin/core/recipe';
   import { facesOf } from '@kelbrin/core/mesh';
   import InspectionList from '$lib/ui/InspectionList.svelte';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
@@ -22,6 +23,7 @@
   import OutlineEditor from './plan/OutlineEditor.svelte';
   import Plan from './plan/Plan.svelte';
   import RecipePane from './RecipePane.svelte';
+  import VersionsDialog from './VersionsDialog.svelte';
   import SolidWorker from './solid.worker?worker';
 
   interface Props {
@@ -29,33 +31,50 @@
     title: string;
     /** The display name of whoever designs. */
     author: string;
-    recipe: Recipe;
+    design: Design;
     revision: number;
+    versions: ComponentProps<typeof VersionsDialog>['versions'];
+    /** Asks for the list of versions anew. */
+    onkept(): Promise<void>;
+    /** How the files of the class are called. */
+    filePattern: string;
     limits: LimitsCard;
     colour: string;
     /** What stands at the end of the title line, given the bench's saving. */
     actions: Snippet<[{ bench: BenchState; autosave: Autosave }]>;
   }
-  let { projectId, title, author, recipe, revision, limits, colour, actions }: Props = $props();
+  let {
+    projectId,
+    title,
+    author,
+    design,
+    revision,
+    versions,
+    onkept,
+    filePattern,
+    limits,
+    colour,
+    actions,
+  }: Props = $props();
 
   // The bench belongs to one project for as long as it is shown; another project gets a bench of its own.
   const { bench, autosave, kept } = untrack(() => {
     const saving = new Autosave(projectId, revision, {
       storage: localStorage,
       put: (body) =>
-        fetch(`/bench/${projectId}/recipe`, {
+        fetch(`/bench/${projectId}/design`, {
           method: 'PUT',
           headers: { 'Content-Type': 'application/json' },
           body: JSON.stringify(body),
         }),
     });
-    const state = new BenchState(recipe, limits, new SolidWorker(), `/file/${projectId}`, (changed) =>
+    const state = new BenchState(design, limits, new SolidWorker(), `/file/${projectId}`, (changed) =>
       saving.changed(changed),
     );
-    const draft = saving.recover({ revision, recipe });
+    const draft = saving.recover({ revision, design });
     if (draft) state.replace(draft, 'saved');
     const keeping = new KeptHistory(projectId);
-    keeping.recover(state.recipe).then(
+    keeping.recover(state.design).then(
       (states) => states && state.restoreHistory(states),
       () => {},
     );
@@ -83,10 +102,11 @@
   let isPlanLarge = $state(false);
   let isHelping = $state(false);
   let isExporting = $state(false);
+  let isLookingBack = $state(false);
   let files = $state<ReturnType<typeof FileInputs>>();
   let view = $state<{ name: View; turns: number }>({ name: 'Corner', turns: 0 });
 
-  $effect(() => kept.changed(bench.recipe, () => bench.history));
+  $effect(() => kept.changed(bench.design, () => bench.history));
 
   $effect(() => {
     for (const face of fontFaces()) document.fonts.add(face);
@@ -152,7 +172,7 @@
   }
 
   async function keepMine(): Promise<void> {
-    if (autosave.theirs) bench.rememberBefore(autosave.theirs.recipe);
+    if (autosave.theirs) bench.rememberBefore(autosave.theirs.design);
     await autosave.keepMine();
   }
 
@@ -188,6 +208,14 @@
     <button
       type="button"
       class="hover:bg-ground rounded p-1.5"
+      aria-label="Versions"
+      onclick={() => (isLookingBack = true)}
+    >
+      <History size={18} />
+    </button>
+    <button
+      type="button"
+      class="hover:bg-ground rounded p-1.5"
       aria-label="Keys"
       onclick={() => (isHelping = true)}
     >
@@ -210,7 +238,7 @@
       class="border-hairline flex w-[360px] shrink-0 flex-col overflow-y-auto border-r bg-white"
       aria-label="Recipe"
     >
-      <RecipePane {bench} onopen={open} />
+      <RecipePane {bench} onopen={open} onfile={() => files?.choosePart()} />
     </section>
     <HeightRuler
       solid={bench.solid}
@@ -304,11 +332,13 @@
   bind:open={isExporting}
   {bench}
   brief={title}
-  part="part"
+  part={partOf(bench.design, bench.partId).name}
   {author}
-  revision={autosave.revision}
+  version={(versions[0]?.number ?? 0) + 1}
+  pattern={filePattern}
   {colour}
 />
+<VersionsDialog bind:open={isLookingBack} {bench} {autosave} {projectId} {versions} {onkept} />
 <FileInputs bind:this={files} {bench} {projectId} />
 
 <style>

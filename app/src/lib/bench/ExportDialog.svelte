@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Label, Modal, Select } from 'flowbite-svelte';
   import { untrack } from 'svelte';
-  import { DEFAULT_FILE_PATTERN, fileName } from '@kelbrin/core/format';
+  import { fileName } from '@kelbrin/core/format';
   import type { Detail } from '@kelbrin/core/solid';
   import type { BenchState } from './bench.svelte';
   import type { ExportedFile, ExportWish } from './messages';
@@ -13,10 +13,13 @@
     brief: string;
     part: string;
     author: string;
-    revision: number;
+    /** The number that the next version will have. */
+    version: number;
+    /** The class's pattern of file names. */
+    pattern: string;
     colour: string;
   }
-  let { open = $bindable(false), bench, brief, part, author, revision, colour }: Props = $props();
+  let { open = $bindable(false), bench, brief, part, author, version, pattern, colour }: Props = $props();
 
   const formats: Record<ExportWish['format'], { name: string; ending: string; type: string }> = {
     '3mf': { name: '3MF, with the recipe inside', ending: '3mf', type: 'model/3mf' },
@@ -39,7 +42,7 @@
 
   const isDrawing = $derived(format === 'plan-svg' || format === 'section-svg');
   const name = $derived(
-    `${fileName(DEFAULT_FILE_PATTERN, { brief, student: author, part, n: revision })}.${formats[format].ending}`,
+    `${fileName(pattern, { brief, student: author, part, n: version })}.${formats[format].ending}`,
   );
   const words = $derived(
     file &&

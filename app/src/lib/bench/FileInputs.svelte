@@ -11,8 +11,8 @@
 </script>
 
 <script lang="ts">
-  import { FormatError, readSvg } from '@kelbrin/core/format';
-  import type { FieldPath, Token } from '@kelbrin/core/recipe';
+  import { FormatError, readSvg, recipeInThreeMf } from '@kelbrin/core/format';
+  import { parseRecipe, type FieldPath, type Token } from '@kelbrin/core/recipe';
   import type { BenchState } from './bench.svelte';
 
   interface Props {
@@ -23,6 +23,7 @@
 
   let drawing = $state<HTMLInputElement>();
   let mesh = $state<HTMLInputElement>();
+  let part = $state<HTMLInputElement>();
   /** The field that the file is for. */
   let target: { stepId: string; path: FieldPath } | undefined;
 
@@ -30,6 +31,12 @@
   export function choose(stepId: string, token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void {
     target = { stepId, path: token.path };
     (token.type === 'drawing' ? drawing : mesh)?.click();
+  }
+
+  /** Asks for a file with a recipe inside, which becomes a part. */
+  export function choosePart(): void {
+    target = undefined;
+    part?.click();
   }
 
   /** The chosen file; the input is emptied, so that the same file can be chosen again. */
@@ -54,6 +61,22 @@
     } catch (error) {
       if (!(error instanceof FormatError)) throw error;
       say(`${file.name}: ${error.message}.`);
+    }
+  }
+
+  async function readPart(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
+    const file = taken(event);
+    if (!file) return;
+    try {
+      const words = recipeInThreeMf(new Uint8Array(await file.arrayBuffer()));
+      if (words === undefined) return say(`${file.name} holds no recipe: it can be a step, by “import”.`);
+      const parsed = parseRecipe(JSON.parse(words));
+      if (!parsed.ok) return say(`${file.name}: ${parsed.problem.message}`);
+      bench.addPart({ name: file.name.replace(/\.3mf$/i, ''), recipe: parsed.recipe });
+    } catch (error) {
+      if (error instanceof FormatError) return say(`${file.name}: ${error.message}.`);
+      if (error instanceof SyntaxError) return say(`${file.name}: the recipe inside is damaged.`);
+      throw error;
     }
   }
 
@@ -98,4 +121,12 @@
   class="hidden"
   onchange={sendMesh}
   aria-label="File to import"
+/>
+<input
+  bind:this={part}
+  type="file"
+  accept=".3mf,model/3mf"
+  class="hidden"
+  onchange={readPart}
+  aria-label="File of a part"
 />

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Plus, X } from '@lucide/svelte';
+  import { Link2, Link2Off, Plus, X } from '@lucide/svelte';
   import DimensionField from '$lib/ui/DimensionField.svelte';
   import type { BenchState } from './bench.svelte';
 
@@ -64,9 +64,21 @@
             onproblem={(message) =>
               (refused = message === undefined ? undefined : { name: measure.name, message })}
           />
+          {#if bench.design.parts.length > 1}
+            <button
+              type="button"
+              class="ml-auto p-1 {measure.shared ? 'text-primary-700' : 'text-ink-soft'}"
+              aria-pressed={measure.shared === true}
+              aria-label="Share {measure.name} with all parts"
+              title={measure.shared ? 'All parts have this measure' : 'Share it with all parts'}
+              onclick={() => bench.shareMeasure(measure.name, !measure.shared)}
+            >
+              {#if measure.shared}<Link2 size={14} />{:else}<Link2Off size={14} />{/if}
+            </button>
+          {/if}
           <button
             type="button"
-            class="text-ink-soft hover:text-fail ml-auto p-1"
+            class="text-ink-soft hover:text-fail p-1 {bench.design.parts.length > 1 ? '' : 'ml-auto'}"
             aria-label="Delete the measure {measure.name}"
             onclick={() => bench.removeMeasure(measure.name)}
           >

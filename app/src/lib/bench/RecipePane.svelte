@@ -3,17 +3,24 @@
   import AddStepMenu from './AddStepMenu.svelte';
   import type { BenchState } from './bench.svelte';
   import MeasureList from './MeasureList.svelte';
+  import PartTabs from './PartTabs.svelte';
   import RecipeStep from './RecipeStep.svelte';
   import StartersDialog from './StartersDialog.svelte';
 
   interface Props {
     bench: BenchState;
     onopen(stepId: string, token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void;
+    /** Asks for a file that holds a part. */
+    onfile(): void;
   }
-  let { bench, onopen }: Props = $props();
+  let { bench, onopen, onfile }: Props = $props();
 
   let isBeginning = $state(false);
 
+  /** What concerns neither a step nor a measure is said above all of them. */
+  const generalProblem = $derived(
+    bench.problem && !bench.problem.stepId && !bench.problem.measure ? bench.problem.message : undefined,
+  );
   const troubled = $derived(
     new Set(
       bench.solid?.inspection.checks.flatMap(({ findings }) =>
@@ -23,6 +30,8 @@
   );
 </script>
 
+<PartTabs {bench} {onfile} onexample={() => (isBeginning = true)} />
+{#if generalProblem}<p role="alert" class="text-fail px-3 py-1 text-sm">{generalProblem}</p>{/if}
 <MeasureList {bench} />
 <ol class="flex flex-col gap-0.5 p-2" aria-label="Recipe">
   {#each bench.recipe.steps as step, index (step.id)}

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { parseRecipe, sameRecipe, type Recipe } from '@kelbrin/core/recipe';
+import { parseDesign, sameDesign, type Design } from '@kelbrin/core/design';
 
 /** Where the latest edit is. */
 export type SaveState = 'saved' | 'saving' | 'offline' | 'conflict';
@@ -7,21 +7,21 @@ export type SaveState = 'saved' | 'saving' | 'offline' | 'conflict';
 /** What the server keeps now, when it is not what this tab's edits were made from. */
 export interface Theirs {
   readonly revision: number;
-  readonly recipe: Recipe;
+  readonly design: Design;
 }
 
 /** Where edits go and where they are kept until they arrive; tests put others in their place. */
 export interface SaveHost {
-  put(body: { baseRevision: number; recipe: Recipe }): Promise<Response>;
+  put(body: { baseRevision: number; design: Design }): Promise<Response>;
   readonly storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
 }
 
 const PAUSE_MS = 500;
 const RETRY_MS = 3_000;
 
-const draftSchema = z.object({ baseRevision: z.number(), recipe: z.unknown() });
+const draftSchema = z.object({ baseRevision: z.number(), design: z.unknown() });
 const savedSchema = z.object({ revision: z.number() });
-const conflictSchema = z.object({ revision: z.number(), recipe: z.unknown() });
+const conflictSchema = z.object({ revision: z.number(), design: z.unknown() });
 
 /**
  * Saves a project by itself, a moment after each pause in editing.
@@ -35,7 +35,7 @@ export class Autosave {
   theirs = $state.raw<Theirs | undefined>();
 
   #base: number;
-  #recipe: Recipe | undefined;
+  #design: Design | undefined;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #running: Promise<void> | undefined;
   readonly #key: string;
@@ -56,16 +56,16 @@ export class Autosave {
    * Looks for edits that a former tab could not save. They are handed back to be shown; if the server has moved on
    * meanwhile, `theirs` is set and the person has to choose.
    */
-  recover(server: Theirs): Recipe | undefined {
+  recover(server: Theirs): Design | undefined {
     const kept = this.#host.storage.getItem(this.#key);
     if (!kept) return undefined;
     const draft = draftSchema.safeParse(safeJson(kept));
-    const parsed = draft.success ? parseRecipe(draft.data.recipe) : undefined;
-    if (!draft.success || !parsed?.ok || sameRecipe(parsed.recipe, server.recipe)) {
+    const parsed = draft.success ? parseDesign(draft.data.design) : undefined;
+    if (!draft.success || !parsed?.ok || sameDesign(parsed.design, server.design)) {
       this.#host.storage.removeItem(this.#key);
       return undefined;
     }
-    this.#recipe = parsed.recipe;
+    this.#design = parsed.design;
     if (draft.data.baseRevision === server.revision) {
       this.state = 'saving';
       this.#schedule(0);
@@ -73,12 +73,12 @@ export class Autosave {
       this.state = 'conflict';
       this.theirs = server;
     }
-    return parsed.recipe;
+    return parsed.design;
   }
 
   /** Notes an edit; it is saved after a pause. */
-  changed(recipe: Recipe): void {
-    this.#recipe = recipe;
+  changed(design: Design): void {
+    this.#design = design;
     this.#keep();
     if (this.state === 'conflict') return;
     if (this.state !== 'offline') this.state = 'saving';
@@ -103,15 +103,15 @@ export class Autosave {
   }
 
   /** Ends a conflict by going on from the other state, which is handed back. */
-  takeTheirs(): Recipe | undefined {
+  takeTheirs(): Design | undefined {
     const taken = this.theirs;
     if (!taken) return undefined;
     this.#base = taken.revision;
-    this.#recipe = undefined;
+    this.#design = undefined;
     this.theirs = undefined;
     this.state = 'saved';
     this.#host.storage.removeItem(this.#key);
-    return taken.recipe;
+    return taken.design;
   }
 
   close(): void {
@@ -126,36 +126,36 @@ export class Autosave {
   /** One save at a time: a second one waits for the first and then takes everything since. */
   async #save(): Promise<void> {
     while (this.#running) await this.#running;
-    if (this.#recipe === undefined || this.state === 'conflict') return;
-    this.#running = this.#send(this.#recipe).finally(() => (this.#running = undefined));
+    if (this.#design === undefined || this.state === 'conflict') return;
+    this.#running = this.#send(this.#design).finally(() => (this.#running = undefined));
     await this.#running;
   }
 
-  async #send(recipe: Recipe): Promise<void> {
+  async #send(design: Design): Promise<void> {
     let response: Response;
     try {
-      response = await this.#host.put({ baseRevision: this.#base, recipe });
+      response = await this.#host.put({ baseRevision: this.#base, design });
     } catch {
       return this.#retry();
     }
     if (response.status === 409) {
-      const { revision, recipe: theirs } = conflictSchema.parse(await response.json());
-      const parsed = parseRecipe(theirs);
+      const { revision, design: theirs } = conflictSchema.parse(await response.json());
+      const parsed = parseDesign(theirs);
       if (!parsed.ok) return this.#retry();
       // The answer to an earlier save of this very state may have been lost on its way.
-      if (sameRecipe(parsed.recipe, recipe)) return this.#arrived(recipe, revision);
+      if (sameDesign(parsed.design, design)) return this.#arrived(design, revision);
       this.state = 'conflict';
-      this.theirs = { revision, recipe: parsed.recipe };
+      this.theirs = { revision, design: parsed.design };
       return;
     }
     if (!response.ok) return this.#retry();
-    this.#arrived(recipe, savedSchema.parse(await response.json()).revision);
+    this.#arrived(design, savedSchema.parse(await response.json()).revision);
   }
 
-  #arrived(recipe: Recipe, revision: number): void {
+  #arrived(design: Design, revision: number): void {
     this.#base = revision;
-    if (this.#recipe === recipe) {
-      this.#recipe = undefined;
+    if (this.#design === design) {
+      this.#design = undefined;
       this.#host.storage.removeItem(this.#key);
       this.state = 'saved';
     } else {
@@ -170,7 +170,7 @@ export class Autosave {
   }
 
   #keep(): void {
-    this.#host.storage.setItem(this.#key, JSON.stringify({ baseRevision: this.#base, recipe: this.#recipe }));
+    this.#host.storage.setItem(this.#key, JSON.stringify({ baseRevision: this.#base, design: this.#design }));
   }
 }
 

@@ -1,14 +1,14 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { emptyRecipe, type Recipe } from '@kelbrin/core/recipe';
+import { designOf, recipeOf, type Design } from '@kelbrin/core/design';
 import { label } from '../../../../core/test/recipes';
 import { Autosave, type SaveHost } from './autosave.svelte';
 
-const recipe = (words: string) => label(words);
+const design = (words: string) => designOf(label(words));
 
 /** A server that keeps one project, and a connection to it that can be cut. */
 class Server implements SaveHost {
   revision = 1;
-  recipe: Recipe = emptyRecipe();
+  design: Design = designOf();
   cut = false;
   /** Cuts the connection after the save has arrived, so that only the answer is lost. */
   answerLost = false;
@@ -20,21 +20,23 @@ class Server implements SaveHost {
     removeItem: (key: string) => void this.kept.delete(key),
   };
 
-  async put({ baseRevision, recipe }: { baseRevision: number; recipe: Recipe }): Promise<Response> {
+  async put({ baseRevision, design }: { baseRevision: number; design: Design }): Promise<Response> {
     if (this.cut) throw new TypeError('no connection');
     if (baseRevision !== this.revision) {
-      return Response.json({ revision: this.revision, recipe: this.recipe }, { status: 409 });
+      return Response.json({ revision: this.revision, design: this.design }, { status: 409 });
     }
-    this.recipe = recipe;
+    this.design = design;
     this.revision++;
-    this.saves.push(wordsOf(recipe));
+    this.saves.push(wordsOf(design));
     if (this.answerLost) throw new TypeError('no connection');
     return Response.json({ revision: this.revision });
   }
 }
 
-const wordsOf = ({ steps }: Recipe) =>
-  steps.flatMap((step) => (step.kind === 'letters' ? step.lettering.words : [])).join();
+const wordsOf = (of: Design) =>
+  recipeOf(of)
+    .steps.flatMap((step) => (step.kind === 'letters' ? step.lettering.words : []))
+    .join();
 
 let server: Server;
 let autosave: Autosave;
@@ -53,7 +55,7 @@ const wait = (ms: number) => vi.advanceTimersByTimeAsync(ms);
 describe('saving', () => {
   it('waits for a pause and then saves the last state once', async () => {
     for (const words of ['B', 'Ba', 'Bas']) {
-      autosave.changed(recipe(words));
+      autosave.changed(design(words));
       await wait(100);
     }
     expect(autosave.state).toBe('saving');
@@ -65,9 +67,9 @@ describe('saving', () => {
   });
 
   it('saves what was edited while a save was on its way', async () => {
-    autosave.changed(recipe('one'));
+    autosave.changed(design('one'));
     const flushed = autosave.flush();
-    autosave.changed(recipe('two'));
+    autosave.changed(design('two'));
     await flushed;
     await wait(1000);
     expect(server.saves).toEqual(['one', 'two']);
@@ -75,10 +77,10 @@ describe('saving', () => {
   });
 
   it('saves at once when asked to, and says whether everything arrived', async () => {
-    autosave.changed(recipe('now'));
+    autosave.changed(design('now'));
     expect(await autosave.flush()).toBe(true);
     server.cut = true;
-    autosave.changed(recipe('later'));
+    autosave.changed(design('later'));
     expect(await autosave.flush()).toBe(false);
   });
 });
@@ -86,10 +88,10 @@ describe('saving', () => {
 describe('without a connection', () => {
   it('keeps every edit here, and saves the last when the connection is back', async () => {
     server.cut = true;
-    autosave.changed(recipe('one'));
+    autosave.changed(design('one'));
     await wait(1000);
     expect(autosave.state).toBe('offline');
-    autosave.changed(recipe('two'));
+    autosave.changed(design('two'));
     await wait(10_000);
     expect(server.saves).toEqual([]);
     expect([...server.kept.values()][0]).toContain('two');
@@ -101,7 +103,7 @@ describe('without a connection', () => {
 
   it('takes a lost answer for no conflict', async () => {
     server.answerLost = true;
-    autosave.changed(recipe('one'));
+    autosave.changed(design('one'));
     await wait(1000);
     server.answerLost = false;
     await wait(4000);
@@ -112,12 +114,12 @@ describe('without a connection', () => {
 
   it('hands the edits of a closed tab to the next, which saves them', async () => {
     server.cut = true;
-    autosave.changed(recipe('lost?'));
+    autosave.changed(design('lost?'));
     await wait(1000);
     autosave.close();
     server.cut = false;
     const next = new Autosave('p1', 1, server);
-    expect(wordsOf(next.recover({ revision: 1, recipe: server.recipe })!)).toBe('lost?');
+    expect(wordsOf(next.recover({ revision: 1, design: server.design })!)).toBe('lost?');
     await wait(1000);
     expect(server.saves).toEqual(['lost?']);
     expect(next.state).toBe('saved');
@@ -125,38 +127,38 @@ describe('without a connection', () => {
 
   it('asks when the project was changed elsewhere before the edits of a closed tab came back', async () => {
     server.cut = true;
-    autosave.changed(recipe('mine'));
+    autosave.changed(design('mine'));
     await wait(1000);
     autosave.close();
     server.cut = false;
-    await server.put({ baseRevision: 1, recipe: recipe('theirs') });
+    await server.put({ baseRevision: 1, design: design('theirs') });
     const next = new Autosave('p1', 2, server);
-    expect(wordsOf(next.recover({ revision: 2, recipe: server.recipe })!)).toBe('mine');
+    expect(wordsOf(next.recover({ revision: 2, design: server.design })!)).toBe('mine');
     expect(next.state).toBe('conflict');
     await wait(10_000);
     expect(server.saves).toEqual(['theirs']);
   });
 
-  it('forgets a kept state that is no recipe, or that the server has already', () => {
+  it('forgets a kept state that is no design, or that the server has already', () => {
     server.kept.set('kelbrin draft p1', '{"broken');
-    expect(autosave.recover({ revision: 1, recipe: server.recipe })).toBeUndefined();
-    server.kept.set('kelbrin draft p1', JSON.stringify({ baseRevision: 0, recipe: server.recipe }));
-    expect(autosave.recover({ revision: 1, recipe: server.recipe })).toBeUndefined();
+    expect(autosave.recover({ revision: 1, design: server.design })).toBeUndefined();
+    server.kept.set('kelbrin draft p1', JSON.stringify({ baseRevision: 0, design: server.design }));
+    expect(autosave.recover({ revision: 1, design: server.design })).toBeUndefined();
     expect(server.kept.size).toBe(0);
   });
 });
 
 describe('two tabs', () => {
   beforeEach(async () => {
-    await server.put({ baseRevision: 1, recipe: recipe('theirs') });
-    autosave.changed(recipe('mine'));
+    await server.put({ baseRevision: 1, design: design('theirs') });
+    autosave.changed(design('mine'));
     await wait(1000);
   });
 
   it('never overwrite each other by themselves', async () => {
     expect(autosave.state).toBe('conflict');
-    expect(wordsOf(autosave.theirs!.recipe)).toBe('theirs');
-    autosave.changed(recipe('mine again'));
+    expect(wordsOf(autosave.theirs!.design)).toBe('theirs');
+    autosave.changed(design('mine again'));
     await wait(10_000);
     expect(server.saves).toEqual(['theirs']);
     expect([...server.kept.values()][0]).toContain('mine again');
@@ -172,7 +174,7 @@ describe('two tabs', () => {
   it('go on from the other state when the person takes it', async () => {
     expect(wordsOf(autosave.takeTheirs()!)).toBe('theirs');
     expect(autosave.state).toBe('saved');
-    autosave.changed(recipe('and on'));
+    autosave.changed(design('and on'));
     await wait(1000);
     expect(server.saves).toEqual(['theirs', 'and on']);
   });

@@ -1,13 +1,26 @@
 import {
+  addPart,
+  choosePart,
+  copyPart,
+  recipeOf,
+  removeMeasure,
+  removePart,
+  renamePart,
+  setMeasure,
+  shareMeasure,
+  unshareMeasure,
+  withRecipe,
+  type Design,
+  type EditedDesign,
+} from '@kelbrin/core/design';
+import {
   addMeasure,
   addStep,
   directionBefore,
   duplicateStep,
   moveStep,
-  removeMeasure,
   removeStep,
   setField,
-  setMeasure,
   valuesOf,
   worthOf,
   type Edited,
@@ -35,10 +48,14 @@ export interface Section {
 const NO_MEASURES: ReadonlyMap<string, number> = new Map();
 
 /**
- * What is on the bench: the recipe with its history, the last good solid with its inspection, and what is marked.
- * Everything that changes the recipe goes through here.
+ * What is on the bench: the project's parts with their history, the part that is shown with its last good solid and
+ * inspection, and what is marked. Everything that changes the project goes through here.
  */
 export class BenchState {
+  design = $state.raw<Design>() as Design;
+  /** The id of the part that is shown. */
+  partId = $state('');
+  /** The recipe of that part, with the measures that all parts share. */
   recipe = $state.raw<Recipe>() as Recipe;
   /** The solid of the latest recipe that could be built. */
   solid = $state.raw<ShownSolid>();
@@ -67,22 +84,24 @@ export class BenchState {
   });
 
   readonly limits: LimitsCard;
-  readonly #history = new History<Recipe>();
+  readonly #history = new History<Design>();
   readonly #client: SolidClient;
-  readonly #onChange: (recipe: Recipe) => void;
+  readonly #onChange: (design: Design) => void;
 
   constructor(
-    recipe: Recipe,
+    design: Design,
     limits: LimitsCard,
     worker: WorkerLike,
     filesAt: string,
-    onChange: (recipe: Recipe) => void,
+    onChange: (design: Design) => void,
   ) {
-    this.recipe = recipe;
+    this.design = design;
+    this.partId = design.chosen;
+    this.recipe = recipeOf(design);
     this.limits = limits;
     this.#onChange = onChange;
     this.#client = new SolidClient(worker, filesAt, (message) => this.#hear(message));
-    this.#client.show(recipe, limits);
+    this.#client.show(this.recipe, limits);
   }
 
   /** Puts a value into a field of a step, as part of a drag if that is numbered; a value that cannot be is said and leaves the recipe as it was. */
@@ -137,33 +156,82 @@ export class BenchState {
   }
 
   setMeasure(name: string, change: Partial<Measure>, gesture?: number): void {
-    this.#try(setMeasure(this.recipe, name, change), `measure ${name}`, gesture);
+    this.#tryDesign(setMeasure(this.design, this.partId, name, change), `measure ${name}`, gesture);
   }
 
   removeMeasure(name: string): void {
-    this.#edit(removeMeasure(this.recipe, name));
+    this.#tryDesign(removeMeasure(this.design, this.partId, name));
   }
 
-  /** Puts a whole recipe in the place of this one, as one edit that can be undone. */
-  replace(recipe: Recipe, keep: 'save' | 'saved' = 'save'): void {
-    this.#history.edited(this.recipe);
-    this.#show(recipe, keep === 'save');
+  /** Shares a measure with all parts, or ends that. */
+  shareMeasure(name: string, isShared: boolean): void {
+    const change = isShared ? shareMeasure : unshareMeasure;
+    this.#tryDesign(change(this.design, this.partId, name));
+  }
+
+  /** Shows another part. */
+  showPart(partId: string): void {
+    if (partId === this.partId) return;
+    this.#turnTo(partId);
+    this.recipe = recipeOf(this.design, partId);
+    this.#client.show(this.recipe, this.limits);
+  }
+
+  /** Adds a part, as a copy of the one that is shown unless its recipe is given, and shows it. */
+  addPart(named?: { readonly name: string; readonly recipe: Recipe }): void {
+    const added = named ? addPart(this.design, named.name, named.recipe) : copyPart(this.design, this.partId);
+    if (!added.ok) this.problem = added.problem;
+    else this.#editDesign(added.design, added.partId);
+  }
+
+  /** Puts a whole recipe into the part that is shown, and calls it by a name. */
+  fillPart(name: string, recipe: Recipe): void {
+    const filled = withRecipe(this.design, this.partId, recipe);
+    const named = renamePart(filled, this.partId, name);
+    this.#editDesign(named.ok ? named.design : filled);
+  }
+
+  /** Calls the part that is shown something else; what is wrong with a name is handed back. */
+  renamePart(name: string): string | undefined {
+    const renamed = renamePart(this.design, this.partId, name);
+    if (!renamed.ok) return renamed.problem.message;
+    this.#editDesign(renamed.design);
+    return undefined;
+  }
+
+  /** Deletes the part that is shown; its neighbour is shown then. */
+  removePart(): void {
+    const { parts } = this.design;
+    const at = parts.findIndex(({ id }) => id === this.partId);
+    const removed = removePart(this.design, this.partId);
+    if (removed.ok) this.#editDesign(removed.design, (parts[at + 1] ?? parts[at - 1]).id);
+  }
+
+  /** Says that the part that is shown is the one to hand in. */
+  choosePart(): void {
+    this.#editDesign(choosePart(this.design, this.partId));
+  }
+
+  /** Puts a whole state in the place of this one, as one edit that can be undone. */
+  replace(design: Design, keep: 'save' | 'saved' = 'save'): void {
+    this.#history.edited(this.design);
+    this.#show(design, this.#partOf(design), keep === 'save');
   }
 
   /** Puts another state under this one, so that undo leads to it. */
-  rememberBefore(recipe: Recipe): void {
-    this.#history.edited(recipe);
+  rememberBefore(design: Design): void {
+    this.#history.edited(design);
     this.#noteHistory();
   }
 
   undo(): void {
-    const before = this.#history.undo(this.recipe);
-    if (before) this.#show(before);
+    const before = this.#history.undo(this.design);
+    if (before) this.#show(before, this.#partOf(before));
   }
 
   redo(): void {
-    const after = this.#history.redo(this.recipe);
-    if (after) this.#show(after);
+    const after = this.#history.redo(this.design);
+    if (after) this.#show(after, this.#partOf(after));
   }
 
   cutAt(zMm: number | undefined): void {
@@ -186,29 +254,58 @@ export class BenchState {
     else this.problem = edited.problem;
   }
 
-  #edit(recipe: Recipe, field?: string, gesture?: number): void {
-    if (recipe === this.recipe) return;
-    this.#history.edited(this.recipe, field, Date.now(), gesture);
-    this.#show(recipe);
+  #tryDesign(edited: EditedDesign, field?: string, gesture?: number): void {
+    if (edited.ok) this.#editDesign(edited.design, this.partId, field, gesture);
+    else this.problem = edited.problem;
   }
 
-  #show(recipe: Recipe, tell = true): void {
-    this.recipe = recipe;
+  #edit(recipe: Recipe, field?: string, gesture?: number): void {
+    if (recipe === this.recipe) return;
+    // Fields of two parts can have one name, as the parts' ids keep them apart.
+    const own = field && `${this.partId} ${field}`;
+    this.#editDesign(withRecipe(this.design, this.partId, recipe), this.partId, own, gesture);
+  }
+
+  #editDesign(design: Design, partId = this.partId, field?: string, gesture?: number): void {
+    this.#history.edited(this.design, field, Date.now(), gesture);
+    this.#show(design, partId);
+  }
+
+  #show(design: Design, partId: string, tell = true): void {
+    this.design = design;
+    if (partId !== this.partId) this.#turnTo(partId);
+    this.recipe = recipeOf(design, partId);
     this.problem = undefined;
     this.#noteHistory();
-    this.#client.show(recipe, this.limits);
-    if (tell) this.#onChange(recipe);
+    this.#client.show(this.recipe, this.limits);
+    if (tell) this.#onChange(design);
+  }
+
+  /** Clears the bench of everything that belonged to the part that was shown. */
+  #turnTo(partId: string): void {
+    this.partId = partId;
+    this.solid = this.problem = this.estimate = this.section = this.marked = this.hatched = undefined;
+    this.cutMm = this.drawing = this.fileNotes = this.pickingFace = undefined;
+  }
+
+  /** The part to show of a state that takes the place of this one: the one that is shown, or one that was changed. */
+  #partOf({ parts, chosen }: Design): string {
+    const now = this.design.parts.map((part) => JSON.stringify(part));
+    const changed = parts.filter((part) => !now.includes(JSON.stringify(part))).map(({ id }) => id);
+    const isThere = parts.some(({ id }) => id === this.partId);
+    if (isThere && (changed.length === 0 || changed.includes(this.partId))) return this.partId;
+    return changed[0] ?? (isThere ? this.partId : chosen);
   }
 
   /** Takes up a history that was kept; edits that were made meanwhile have begun one of their own. */
-  restoreHistory(states: HistoryStates<Recipe>): void {
+  restoreHistory(states: HistoryStates<Design>): void {
     if (this.#history.canUndo || this.#history.canRedo) return;
     this.#history.restore(states);
     this.#noteHistory();
   }
 
   /** Everything that can be undone and redone. */
-  get history(): HistoryStates<Recipe> {
+  get history(): HistoryStates<Design> {
     return this.#history.states;
   }
 

@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
+import { designOf, recipeOf, type Design } from '@kelbrin/core/design';
 import { classroomLimits } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
 import { label } from '../../../../core/test/recipes';
@@ -7,7 +8,7 @@ import type { FromWorker, ToWorker } from './messages';
 import type { WorkerLike } from './solidClient';
 
 let asked: ToWorker[];
-let saved: Recipe[];
+let saved: Design[];
 let worker: WorkerLike;
 let bench: BenchState;
 
@@ -15,7 +16,9 @@ beforeEach(() => {
   asked = [];
   saved = [];
   worker = { onmessage: null, postMessage: (message) => asked.push(message), terminate: () => {} };
-  bench = new BenchState(label(), classroomLimits, worker, '/file/1', (recipe) => saved.push(recipe));
+  bench = new BenchState(designOf(label(), 'Label'), classroomLimits, worker, '/file/1', (design) =>
+    saved.push(design),
+  );
 });
 
 const answer = (message: FromWorker) => worker.onmessage!({ data: message } as MessageEvent<FromWorker>);
@@ -35,7 +38,7 @@ describe('the bench', () => {
     bench.setField('s1', ['outline', 'widthMm'], 90);
     expect(widthOf(bench.recipe)).toBe(90);
     expect(widthOf((evaluations()[1] as { recipe: Recipe }).recipe)).toBe(90);
-    expect(saved.map(widthOf)).toEqual([90]);
+    expect(saved.map((design) => widthOf(recipeOf(design)))).toEqual([90]);
   });
 
   it('says why a value cannot be and leaves everything as it was', () => {
@@ -80,7 +83,7 @@ describe('the bench', () => {
 
   it('puts a state that another tab saved within reach of undo', () => {
     bench.setField('s1', ['outline', 'widthMm'], 90);
-    bench.rememberBefore(label('Other'));
+    bench.rememberBefore(designOf(label('Other')));
     bench.undo();
     expect(bench.recipe).toEqual(label('Other'));
   });
@@ -95,5 +98,60 @@ describe('the bench', () => {
     expect(asked.filter(({ kind }) => kind === 'section')).toHaveLength(2);
     bench.cutAt(undefined);
     expect(bench.section).toBeUndefined();
+  });
+});
+
+describe('several parts', () => {
+  const shown = () => bench.design.parts.find(({ id }) => id === bench.partId)!.name;
+
+  it('are copied, named, deleted and brought back, each edit as one', () => {
+    bench.addPart();
+    expect(shown()).toBe('Label 2');
+    expect(bench.recipe).toEqual(label());
+    expect(bench.renamePart('Label')).toBe('There is a part called “Label” already.');
+    expect(bench.renamePart('Thin label')).toBeUndefined();
+    bench.choosePart();
+    bench.removePart();
+    expect(shown()).toBe('Label');
+    expect(bench.design.chosen).toBe('p1');
+    bench.undo();
+    expect(bench.design.chosen).toBe('p2');
+    expect(bench.design.parts.map(({ name }) => name)).toEqual(['Label', 'Thin label']);
+  });
+
+  it('are edited apart, and undo shows the part that it changes', () => {
+    bench.addPart();
+    bench.setField('s1', ['outline', 'widthMm'], 90);
+    bench.showPart('p1');
+    expect(widthOf(bench.recipe)).toBe(70);
+    bench.setField('s1', ['outline', 'widthMm'], 50);
+    bench.showPart('p2');
+    bench.undo();
+    expect([shown(), widthOf(bench.recipe)]).toEqual(['Label', 70]);
+    bench.undo();
+    expect([shown(), widthOf(bench.recipe)]).toEqual(['Label 2', 70]);
+    bench.undo();
+    expect(shown()).toBe('Label');
+  });
+
+  it('leave nothing of one another on the bench', () => {
+    answer({ kind: 'solid', job: 1, solid });
+    bench.marked = 's2';
+    bench.addPart({ name: 'Empty', recipe: { ...label(), steps: [] } });
+    expect([bench.solid, bench.marked]).toEqual([undefined, undefined]);
+    bench.fillPart('Round', label('Round'));
+    expect(shown()).toBe('Round');
+  });
+
+  it('share a measure, whichever of them it is changed in', () => {
+    bench.addMeasure();
+    bench.addPart();
+    bench.shareMeasure('a', true);
+    bench.showPart('p1');
+    bench.setMeasure('a', { value: 12 });
+    bench.showPart('p2');
+    expect(bench.measures.get('a')).toBe(12);
+    bench.removeMeasure('a');
+    expect(bench.recipe.measures).toEqual([]);
   });
 });

@@ -1,5 +1,5 @@
 import { get, set } from 'idb-keyval';
-import { parseRecipe, sameRecipe, type Recipe } from '@kelbrin/core/recipe';
+import { parseDesign, sameDesign, type Design } from '@kelbrin/core/design';
 import type { HistoryStates } from './history';
 
 /** Where histories are kept; the browser's own database, or a stand-in for it in tests. */
@@ -12,7 +12,7 @@ export interface HistoryStore {
 const PAUSE_MS = 400;
 
 /**
- * Keeps the undo history of a project in this browser, so that it outlasts a reload. It belongs to the recipe that it
+ * Keeps the undo history of a project in this browser, so that it outlasts a reload. It belongs to the state that it
  * was kept with: when the project was changed elsewhere since, it no longer leads there and is left alone.
  */
 export class KeptHistory {
@@ -26,24 +26,24 @@ export class KeptHistory {
     this.#store = store;
   }
 
-  /** The history that leads to a recipe, if one was kept; until it has been looked for, none is written over it. */
-  recover(recipe: Recipe): Promise<HistoryStates<Recipe> | undefined> {
-    const looking = this.#look(recipe);
+  /** The history that leads to a state, if one was kept; until it has been looked for, none is written over it. */
+  recover(design: Design): Promise<HistoryStates<Design> | undefined> {
+    const looking = this.#look(design);
     this.#looked = looking;
     return looking;
   }
 
-  async #look(recipe: Recipe): Promise<HistoryStates<Recipe> | undefined> {
+  async #look(design: Design): Promise<HistoryStates<Design> | undefined> {
     // A browser that keeps nothing (a private window, say) has no history to give.
     const kept = (await this.#store.get(this.#key).catch(() => undefined)) as
       { current?: unknown; past?: unknown[]; future?: unknown[] } | undefined;
-    const current = parseRecipe(kept?.current);
-    if (!current.ok || !sameRecipe(current.recipe, recipe)) return undefined;
-    return { past: recipesOf(kept?.past), future: recipesOf(kept?.future) };
+    const current = parseDesign(kept?.current);
+    if (!current.ok || !sameDesign(current.design, design)) return undefined;
+    return { past: designsOf(kept?.past), future: designsOf(kept?.future) };
   }
 
-  /** Notes that the recipe is another one; what leads to it then is kept after a pause. */
-  changed(current: Recipe, statesOf: () => HistoryStates<Recipe>): void {
+  /** Notes that the project is in another state; what leads to it then is kept after a pause. */
+  changed(current: Design, statesOf: () => HistoryStates<Design>): void {
     clearTimeout(this.#timer);
     this.#timer = setTimeout(async () => {
       await this.#looked;
@@ -58,8 +58,8 @@ export class KeptHistory {
 }
 
 /** Older states may be of an older format; the nearest that cannot be read ends what can be gone back to. */
-function recipesOf(states: unknown[] = []): Recipe[] {
-  const read = states.map(parseRecipe);
+function designsOf(states: unknown[] = []): Design[] {
+  const read = states.map(parseDesign);
   const lastBroken = read.findLastIndex(({ ok }) => !ok);
-  return read.slice(lastBroken + 1).flatMap((each) => (each.ok ? each.recipe : []));
+  return read.slice(lastBroken + 1).flatMap((each) => (each.ok ? each.design : []));
 }

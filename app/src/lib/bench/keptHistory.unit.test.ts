@@ -1,6 +1,9 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { designOf } from '@kelbrin/core/design';
 import { label } from '../../../../core/test/recipes';
 import { KeptHistory, type HistoryStore } from './keptHistory';
+
+const state = (words?: string) => designOf(label(words));
 
 let kept: Map<string, unknown>;
 let store: HistoryStore;
@@ -15,46 +18,46 @@ beforeEach(() => {
 afterEach(() => vi.useRealTimers());
 
 describe('the kept history', () => {
-  it('is found again with the recipe that it leads to', async () => {
+  it('is found again with the state that it leads to', async () => {
     const history = new KeptHistory('p1', store);
-    history.changed(label('c'), () => ({ past: [label('a'), label('b')], future: [label('d')] }));
+    history.changed(state('c'), () => ({ past: [state('a'), state('b')], future: [state('d')] }));
     await vi.runAllTimersAsync();
-    const found = await new KeptHistory('p1', store).recover(label('c'));
-    expect(found).toEqual({ past: [label('a'), label('b')], future: [label('d')] });
+    const found = await new KeptHistory('p1', store).recover(state('c'));
+    expect(found).toEqual({ past: [state('a'), state('b')], future: [state('d')] });
   });
 
   it('is left alone when the project was changed elsewhere, or is another one', async () => {
     const history = new KeptHistory('p1', store);
-    history.changed(label('c'), () => ({ past: [label('a')], future: [] }));
+    history.changed(state('c'), () => ({ past: [state('a')], future: [] }));
     await vi.runAllTimersAsync();
-    expect(await new KeptHistory('p1', store).recover(label('other'))).toBeUndefined();
-    expect(await new KeptHistory('p2', store).recover(label('c'))).toBeUndefined();
+    expect(await new KeptHistory('p1', store).recover(state('other'))).toBeUndefined();
+    expect(await new KeptHistory('p2', store).recover(state('c'))).toBeUndefined();
   });
 
   it('is not written over before it has been looked for, however slow the browser is', async () => {
-    kept.set('kelbrin history p1', { current: label('c'), past: [label('a')], future: [] });
+    kept.set('kelbrin history p1', { current: state('c'), past: [state('a')], future: [] });
     const slow: HistoryStore = {
       ...store,
       get: (key) => new Promise((resolve) => setTimeout(() => resolve(kept.get(key)), 5_000)),
     };
     const history = new KeptHistory('p1', slow);
-    let past: ReturnType<typeof label>[] = [];
-    history.recover(label('c')).then(
+    let past: ReturnType<typeof state>[] = [];
+    history.recover(state('c')).then(
       (found) => (past = [...(found?.past ?? [])]),
       () => {},
     );
-    history.changed(label('c'), () => ({ past, future: [] }));
+    history.changed(state('c'), () => ({ past, future: [] }));
     await vi.runAllTimersAsync();
-    expect(kept.get('kelbrin history p1')).toMatchObject({ past: [label('a')] });
+    expect(kept.get('kelbrin history p1')).toMatchObject({ past: [state('a')] });
   });
 
   it('goes back only as far as every state can still be read', async () => {
     kept.set('kelbrin history p1', {
-      current: label('c'),
-      past: [label('a'), { version: 99 }, label('b')],
+      current: state('c'),
+      past: [state('a'), { version: 99 }, state('b')],
       future: [],
     });
-    expect((await new KeptHistory('p1', store).recover(label('c')))?.past).toEqual([label('b')]);
+    expect((await new KeptHistory('p1', store).recover(state('c')))?.past).toEqual([state('b')]);
   });
 
   it('of a browser that keeps nothing is no history and no error', async () => {
@@ -63,8 +66,8 @@ describe('the kept history', () => {
       set: () => Promise.reject(new Error('no')),
     };
     const history = new KeptHistory('p1', broken);
-    history.changed(label(), () => ({ past: [], future: [] }));
+    history.changed(state(), () => ({ past: [], future: [] }));
     await vi.runAllTimersAsync();
-    expect(await history.recover(label())).toBeUndefined();
+    expect(await history.recover(state())).toBeUndefined();
   });
 });

@@ -1,5 +1,7 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
-import { demandRole, type Person } from './auth/access.ts';
+import { patternProblem } from '@kelbrin/core/format';
+import { demandRole, isId, NotAllowed, type Person } from './auth/access.ts';
+import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
 import { briefs, classes, classMembers, projects, users } from './db/schema/index.ts';
 import { standings } from './projects.ts';
@@ -41,10 +43,11 @@ export async function classesWithStandings(db: Database, teacher: Person) {
     db,
     begun.map(({ id }) => id),
   );
-  return own.map(({ id, name, code }) => ({
+  return own.map(({ id, name, code, filePattern }) => ({
     id,
     name,
     code,
+    filePattern,
     briefs: set
       .filter(({ classId }) => classId === id)
       .map((brief) => ({
@@ -63,4 +66,22 @@ export async function classesWithStandings(db: Database, teacher: Person) {
           }),
       })),
   }));
+}
+
+/** Says how the files of a teacher's class are called from now on. */
+export async function setFilePattern(
+  db: Database,
+  teacher: Person,
+  classId: string,
+  pattern: string,
+): Promise<void> {
+  demandRole(teacher, 'teacher');
+  const problem = patternProblem(pattern);
+  if (problem !== undefined) throw new CannotNow(problem);
+  const changed = await db
+    .update(classes)
+    .set({ filePattern: pattern.trim() })
+    .where(and(isId(classId, classes.id), eq(classes.teacherId, teacher.id)))
+    .returning({ id: classes.id });
+  if (changed.length === 0) throw new NotAllowed();
 }

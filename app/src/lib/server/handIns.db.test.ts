@@ -8,12 +8,14 @@ import {
   maySeeProject,
   type Person,
 } from './auth/access.ts';
+import { designOf, recipeOf } from '@kelbrin/core/design';
 import { compute } from './compute/pool.ts';
 import { labelRecipe } from './demo/labels.ts';
 import { handIns, printFiles, projects, queueEntries, solids } from './db/schema/index.ts';
-import { approve, CannotNow, handIn, handInsToReview, sendBack } from './handIns.ts';
+import { CannotNow } from './cannotNow.ts';
+import { approve, handIn, handInsToReview, sendBack } from './handIns.ts';
 import { inspectHandIn } from './jobs/inspectHandIn.ts';
-import { openProject, saveRecipe, standings } from './projects.ts';
+import { openProject, saveDesign, standings } from './projects.ts';
 import { sha256 } from './sha256.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
 
@@ -56,11 +58,11 @@ describe('saving', () => {
   it('takes a save made from the newest revision and refuses any other, handing back what is there', async () => {
     const { asha } = people;
     const { id, revision } = await projectOf(asha);
-    const mine = labelRecipe({ words: 'Mine' });
-    const first = await saveRecipe(test.db, asha, id, revision, mine);
+    const mine = designOf(labelRecipe({ words: 'Mine' }));
+    const first = await saveDesign(test.db, asha, id, revision, mine);
     expect(first).toEqual({ ok: true, revision: revision + 1 });
-    const second = await saveRecipe(test.db, asha, id, revision, labelRecipe({ words: 'Other' }));
-    expect(second).toEqual({ ok: false, revision: revision + 1, recipe: mine });
+    const second = await saveDesign(test.db, asha, id, revision, designOf(labelRecipe({ words: 'Other' })));
+    expect(second).toEqual({ ok: false, revision: revision + 1, design: mine });
   });
 
   it('lets exactly one of many saves at once win', async () => {
@@ -68,7 +70,7 @@ describe('saving', () => {
     const { id, revision } = await projectOf(asha);
     const saves = await Promise.all(
       Array.from({ length: 8 }, (_, i) =>
-        saveRecipe(test.db, asha, id, revision, labelRecipe({ words: `Try ${i}` })),
+        saveDesign(test.db, asha, id, revision, designOf(labelRecipe({ words: `Try ${i}` }))),
       ),
     );
     expect(saves.filter(({ ok }) => ok)).toHaveLength(1);
@@ -88,7 +90,7 @@ describe('access', () => {
     const { id } = await projectOf(bruno);
     for (const person of [asha, teacher, helper]) {
       await expect(ownProject(test.db, person, id)).rejects.toThrow(NotAllowed);
-      await expect(saveRecipe(test.db, person, id, 1, labelRecipe({ words: 'x' }))).rejects.toThrow(
+      await expect(saveDesign(test.db, person, id, 1, designOf(labelRecipe({ words: 'x' })))).rejects.toThrow(
         NotAllowed,
       );
       await expect(handIn(test.db, person, id, 1)).rejects.toThrow(NotAllowed);
@@ -123,12 +125,17 @@ describe('access', () => {
 describe('handing in', () => {
   it('freezes what the server has, inspects it there, and waits for the teacher', async () => {
     const { luca } = people;
-    const { id, revision, recipe } = await projectOf(luca);
+    const { id, revision, design } = await projectOf(luca);
     const handInId = await handIn(test.db, luca, id, revision);
     expect((await standings(test.db, [id])).get(id)).toMatchObject({ state: 'checking' });
     await inspectHandIn(test.db, handInId);
     const done = await latestHandIn(luca);
-    expect(done).toMatchObject({ number: 1, state: 'waiting', recipe, inspection: { verdict: 'pass' } });
+    expect(done).toMatchObject({
+      number: 1,
+      state: 'waiting',
+      recipe: recipeOf(design),
+      inspection: { verdict: 'pass' },
+    });
     const [solid] = await test.db.select().from(solids).where(eq(solids.hash, done.solidHash!));
     expect(sha256(solid.threeMf)).toBe(solid.hash);
     expect(sha256(solid.stl)).toBe(solid.stlHash);
@@ -145,7 +152,7 @@ describe('handing in', () => {
   it('tells the student when the server cannot build the recipe', async () => {
     const { maren } = people;
     const { id, revision } = await projectOf(maren);
-    const saved = await saveRecipe(test.db, maren, id, revision, labelRecipe({ words: 'Ω' }));
+    const saved = await saveDesign(test.db, maren, id, revision, designOf(labelRecipe({ words: 'Ω' })));
     const handInId = await handIn(test.db, maren, id, saved.revision);
     await inspectHandIn(test.db, handInId);
     expect(await latestHandIn(maren)).toMatchObject({ state: 'refused', solidHash: null });

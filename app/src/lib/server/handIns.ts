@@ -1,5 +1,8 @@
 import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { partOf, recipeOf } from '@kelbrin/core/design';
+import { fileName } from '@kelbrin/core/format';
 import { demandRole, handInToTeach, ownProject, type Person } from './auth/access.ts';
+import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
 import {
   briefs,
@@ -14,18 +17,12 @@ import {
 import { announce } from './live/topics.ts';
 import { limitsOf } from './projects.ts';
 import { sha256 } from './sha256.ts';
-
-/** What a person asked for that cannot be done now, in a sentence for them. */
-export class CannotNow extends Error {
-  constructor(message: string) {
-    super(message);
-    this.name = 'CannotNow';
-  }
-}
+import { addVersion } from './versions.ts';
 
 /**
- * Freezes a student's saved recipe as a hand-in that the server will inspect; returns its id.
- * The recipe comes from the database and not from the request, and so does every later step: nothing that a browser
+ * Freezes a student's saved project as a version, and the part of it that is to be handed in as a hand-in that the server
+ * will inspect; returns the hand-in's id.
+ * The design comes from the database and not from the request, and so does every later step: nothing that a browser
  * says about a solid or its inspection is taken.
  */
 export async function handIn(
@@ -38,7 +35,9 @@ export async function handIn(
   if (project.revision !== revision) {
     throw new CannotNow('The project was changed in another tab: look at it again, then hand in.');
   }
-  if (project.recipe.steps.length === 0) throw new CannotNow('There is nothing to hand in yet.');
+  const recipe = recipeOf(project.design);
+  const { name: part } = partOf(project.design, project.design.chosen);
+  if (recipe.steps.length === 0) throw new CannotNow('There is nothing to hand in yet.');
   const limits = await limitsOf(db, limitsCardId);
   return db.transaction(async (tx) => {
     // One hand-in at a time a project: its row is locked until this one is in.
@@ -53,9 +52,11 @@ export async function handIn(
       throw new CannotNow('This project is handed in already; your teacher has not looked at it yet.');
     }
     if (last?.state === 'approved') throw new CannotNow('This project is approved already.');
+    const number = (last?.number ?? 0) + 1;
+    const version = await addVersion(tx, project, `Hand-in ${number}`);
     const [{ id }] = await tx
       .insert(handIns)
-      .values({ projectId: project.id, number: (last?.number ?? 0) + 1, recipe: project.recipe, limits })
+      .values({ projectId: project.id, number, versionId: version.id, part, recipe, limits })
       .returning({ id: handIns.id });
     await announce(tx, `project:${project.id}`, `class:${brief.classId}`);
     return id;
@@ -94,7 +95,7 @@ export async function approve(
   handInId: string,
   solidHash: string,
 ): Promise<void> {
-  const { handIn, project, brief } = await handInToTeach(db, person, handInId);
+  const { handIn, project, brief, filePattern, student, version } = await handInToTeach(db, person, handInId);
   if (handIn.solidHash === null || handIn.solidHash !== solidHash) {
     throw new CannotNow('What you looked at is not what was inspected: open the hand-in again.');
   }
@@ -116,7 +117,7 @@ export async function approve(
       .insert(printFiles)
       .values({
         handInId: handIn.id,
-        name: `${project.name} v${handIn.number}`,
+        name: fileName(filePattern, { brief: brief.title, student, part: handIn.part, n: version }),
         hash: solid.hash,
         threeMf: solid.threeMf,
         stlHash: solid.stlHash,

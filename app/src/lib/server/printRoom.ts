@@ -12,7 +12,7 @@ import {
   runs,
   users,
 } from './db/schema/index.ts';
-import { CannotNow } from './handIns.ts';
+import { CannotNow } from './cannotNow.ts';
 import { announce } from './live/topics.ts';
 
 /** The states in which a run holds its printer. */

@@ -5,7 +5,7 @@ import { filesIn, type Recipe } from '@kelbrin/core/recipe';
 import { maySeeProject, NotAllowed, ownProject, type Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
 import { projectFiles } from './db/schema/index.ts';
-import { CannotNow } from './handIns.ts';
+import { CannotNow } from './cannotNow.ts';
 import { sha256 } from './sha256.ts';
 
 export const LARGEST_FILE_BYTES = 20_000_000;

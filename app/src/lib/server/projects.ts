@@ -1,5 +1,5 @@
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
-import { emptyRecipe, type Recipe } from '@kelbrin/core/recipe';
+import { designOf, type Design } from '@kelbrin/core/design';
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import { demandRole, NotAllowed, ownProject, type Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
@@ -19,23 +19,23 @@ export type ProjectState =
   'designing' | 'checking' | 'waiting' | 'sent_back' | 'approved' | 'printing' | 'printed';
 
 /** What a save came to: the new revision, or what another tab saved in between. */
-export type Saved = { ok: true; revision: number } | { ok: false; revision: number; recipe: Recipe };
+export type Saved = { ok: true; revision: number } | { ok: false; revision: number; design: Design };
 
 /**
- * Saves a recipe that was made from `baseRevision`. If another save came first, nothing is changed and that one is
+ * Saves a design that was made from `baseRevision`. If another save came first, nothing is changed and that one is
  * handed back, so that the person can choose. Throws {@link NotAllowed} unless the project is the student's own.
  */
-export async function saveRecipe(
+export async function saveDesign(
   db: Database,
   person: Person,
   projectId: string,
   baseRevision: number,
-  recipe: Recipe,
+  design: Design,
 ): Promise<Saved> {
   const { project, brief } = await ownProject(db, person, projectId);
   const [saved] = await db
     .update(projects)
-    .set({ recipe, revision: sql`${projects.revision} + 1`, updatedAt: new Date() })
+    .set({ design, revision: sql`${projects.revision} + 1`, updatedAt: new Date() })
     .where(and(eq(projects.id, project.id), eq(projects.revision, baseRevision)))
     .returning({ revision: projects.revision });
   if (saved) {
@@ -43,7 +43,7 @@ export async function saveRecipe(
     return { ok: true, revision: saved.revision };
   }
   const [current] = await db.select().from(projects).where(eq(projects.id, project.id));
-  return { ok: false, revision: current.revision, recipe: current.recipe };
+  return { ok: false, revision: current.revision, design: current.design };
 }
 
 /** Opens the student's project for a brief, beginning it if there is none; returns its id. */
@@ -58,7 +58,7 @@ export async function openProject(db: Database, person: Person, briefId: string)
       briefId,
       studentId: person.id,
       name: `${brief.title}, ${person.name}`,
-      recipe: brief.starter ?? emptyRecipe(),
+      design: designOf(brief.starter ?? undefined),
     })
     .onConflictDoNothing();
   const [project] = await db

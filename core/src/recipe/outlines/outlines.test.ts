@@ -52,19 +52,14 @@ const tenths = (low: number, high: number) =>
 describe('a rounded rectangle', () => {
   it('has the area of the rectangle less its corners, for any size and any corner that fits', () => {
     fc.assert(
-      fc.property(
-        tenths(2, 100),
-        tenths(2, 100),
-        fc.nat(1000),
-        (width, depth, thousandths) => {
-          const corner = ((thousandths / 1000) * Math.min(width, depth)) / 2;
-          const exact = width * depth - (4 - Math.PI) * corner ** 2;
-          // Straight edges cut the corners' arcs short, by no more than the arcs' length times the chords' error.
-          const lost = exact - signedAreaOf(roundedRectangleOutline(width, depth, corner));
-          expect(lost).toBeGreaterThan(-1e-7);
-          expect(lost).toBeLessThanOrEqual(2 * Math.PI * corner * 0.01 + 1e-7);
-        },
-      ),
+      fc.property(tenths(2, 100), tenths(2, 100), fc.nat(1000), (width, depth, thousandths) => {
+        const corner = ((thousandths / 1000) * Math.min(width, depth)) / 2;
+        const exact = width * depth - (4 - Math.PI) * corner ** 2;
+        // Straight edges cut the corners' arcs short, by no more than the arcs' length times the chords' error.
+        const lost = exact - signedAreaOf(roundedRectangleOutline(width, depth, corner));
+        expect(lost).toBeGreaterThan(-1e-7);
+        expect(lost).toBeLessThanOrEqual(2 * Math.PI * corner * 0.01 + 1e-7);
+      }),
     );
   });
 

@@ -1,6 +1,6 @@
 import { and, eq, or, type SQL } from 'drizzle-orm';
 import type { Database } from '../db/database.ts';
-import { briefs, classes, classMembers, handIns, projects } from '../db/schema/index.ts';
+import { briefs, classes, classMembers, handIns, projects, users, versions } from '../db/schema/index.ts';
 
 /** The person behind a request. */
 export interface Person {
@@ -31,7 +31,12 @@ export function demandRole(person: Person, ...roles: Person['role'][]): void {
 export async function ownProject(db: Database, person: Person, projectId: string) {
   demandRole(person, 'student');
   const [found] = await db
-    .select({ project: projects, brief: briefs, limitsCardId: classes.limitsCardId })
+    .select({
+      project: projects,
+      brief: briefs,
+      limitsCardId: classes.limitsCardId,
+      filePattern: classes.filePattern,
+    })
     .from(projects)
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
     .innerJoin(classes, eq(classes.id, briefs.classId))
@@ -44,9 +49,18 @@ export async function ownProject(db: Database, person: Person, projectId: string
 export async function handInToTeach(db: Database, person: Person, handInId: string) {
   demandRole(person, 'teacher');
   const [found] = await db
-    .select({ handIn: handIns, project: projects, brief: briefs })
+    .select({
+      handIn: handIns,
+      project: projects,
+      brief: briefs,
+      filePattern: classes.filePattern,
+      student: users.name,
+      version: versions.number,
+    })
     .from(handIns)
+    .innerJoin(versions, eq(versions.id, handIns.versionId))
     .innerJoin(projects, eq(projects.id, handIns.projectId))
+    .innerJoin(users, eq(users.id, projects.studentId))
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
     .innerJoin(classes, eq(classes.id, briefs.classId))
     .where(and(isId(handInId, handIns.id), eq(classes.teacherId, person.id)));
@@ -90,7 +104,7 @@ export async function maySeeClass(db: Database, person: Person, classId: string)
 }
 
 /** Equality that is false, and no database error, for what cannot be an id at all. */
-function isId(value: string, column: typeof projects.id | typeof classes.id | typeof handIns.id): SQL {
+export function isId(value: string, column: typeof projects.id | typeof classes.id | typeof handIns.id): SQL {
   const uuid = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
   if (!uuid.test(value)) throw new NotAllowed();
   return eq(column, value);

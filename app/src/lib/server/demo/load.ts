@@ -1,4 +1,5 @@
 import { and, eq, inArray } from 'drizzle-orm';
+import { designOf, recipeOf } from '@kelbrin/core/design';
 import { classroomLimits } from '@kelbrin/core/inspect';
 import type { Person } from '../auth/access.ts';
 import { addStaff, addStudent } from '../auth/people.ts';
@@ -18,7 +19,7 @@ import {
 import { approve, handIn, sendBack } from '../handIns.ts';
 import { inspectHandIn } from '../jobs/inspectHandIn.ts';
 import { pictureOf } from '../pictures.ts';
-import { openProject, saveRecipe } from '../projects.ts';
+import { openProject, saveDesign } from '../projects.ts';
 import { labelStarter } from './labels.ts';
 import { demoPrinters, demoStudents, school, type DemoStudent } from './school.ts';
 
@@ -80,7 +81,7 @@ async function bringAlong(
   if (plan.progress === 'nothing') return;
   const projectId = await openProject(db, student, briefId);
   if (!plan.recipe) return drawPicture(db, projectId);
-  const saved = await saveRecipe(db, student, projectId, 0, plan.recipe);
+  const saved = await saveDesign(db, student, projectId, 0, designOf(plan.recipe, 'Label'));
   await drawPicture(db, projectId);
   if (plan.progress === 'designing') return;
 
@@ -119,8 +120,8 @@ async function bringAlong(
 
 /** Draws the project's picture beforehand, so that the first look at the class page need not wait for all of them. */
 async function drawPicture(db: Database, projectId: string): Promise<void> {
-  const [{ recipe }] = await db.select().from(projects).where(eq(projects.id, projectId));
-  await pictureOf(db, projectId, recipe, demoPrinters[0].colour);
+  const [{ design }] = await db.select().from(projects).where(eq(projects.id, projectId));
+  await pictureOf(db, projectId, recipeOf(design), demoPrinters[0].colour);
 }
 
 /** Moves the finished runs into the past, one after the other. */

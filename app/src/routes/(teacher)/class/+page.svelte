@@ -1,15 +1,19 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import { enhance } from '$app/forms';
+  import { Button, Input } from 'flowbite-svelte';
+  import { fileName } from '@kelbrin/core/format';
   import { follow } from '$lib/ui/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
 
-  let { data } = $props();
+  let { data, form } = $props();
 
   follow(() => data.classes.map(({ id }) => `class:${id}`).slice(0, 10));
 
   type Student = (typeof data.classes)[number]['briefs'][number]['students'][number];
   const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
+  const exampleName = (pattern: string) =>
+    fileName(pattern, { brief: 'Seed-tray labels', student: 'Asha', part: 'Label', n: 3 });
   const waiting = (students: Student[]) =>
     students.filter(({ project }) => project?.state === 'waiting').length;
 </script>
@@ -17,7 +21,7 @@
 <svelte:head><title>Class · Kelbrin</title></svelte:head>
 
 <main class="mx-auto w-full max-w-6xl p-6">
-  {#each data.classes as { id, name, code, briefs } (id)}
+  {#each data.classes as { id, name, code, filePattern, briefs } (id)}
     <div class="mb-4 flex items-baseline gap-4">
       <h1>{name}</h1>
       <span class="text-ink-soft">class code <span class="measured text-ink">{code}</span></span>
@@ -71,6 +75,21 @@
         </ul>
       </section>
     {/each}
+    <form method="POST" action="?/filePattern" class="sheet flex flex-wrap items-end gap-3 p-4" use:enhance>
+      <input type="hidden" name="class" value={id} />
+      <label class="min-w-80 flex-1">
+        How the files of this class are called
+        <Input name="pattern" class="measured mt-1" value={filePattern} maxlength={80} />
+      </label>
+      <Button type="submit" color="alternative">Save</Button>
+      <p class="text-ink-soft w-full text-sm">
+        {#if form && 'message' in form}
+          <span role="alert" class="text-fail">{form.message}</span>
+        {:else}
+          For example <span class="measured">{exampleName(filePattern)}.3mf</span>
+        {/if}
+      </p>
+    </form>
   {:else}
     <p class="text-ink-soft">You have no class yet.</p>
   {/each}

@@ -1,4 +1,5 @@
 import { customType } from 'drizzle-orm/pg-core';
+import { parseDesign, type Design } from '@kelbrin/core/design';
 import { parseLimits, type LimitsCard } from '@kelbrin/core/inspect';
 import { parseRecipe, type Recipe } from '@kelbrin/core/recipe';
 
@@ -17,6 +18,17 @@ export const recipeDocument = customType<{ data: Recipe; driverData: unknown }>(
     const parsed = parseRecipe(read(value));
     if (!parsed.ok) throw new Error(`A stored recipe cannot be read: ${parsed.problem.message}`);
     return parsed.recipe;
+  },
+});
+
+/** The parts of a project; what was a single recipe once is a design of one part. */
+export const designDocument = customType<{ data: Design; driverData: unknown }>({
+  dataType: () => 'json',
+  toDriver: (design) => JSON.stringify(design),
+  fromDriver(value) {
+    const parsed = parseDesign(read(value));
+    if (!parsed.ok) throw new Error(`A stored design cannot be read: ${parsed.problem.message}`);
+    return parsed.design;
   },
 });
 

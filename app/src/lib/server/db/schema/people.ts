@@ -10,6 +10,7 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core';
+import { DEFAULT_FILE_PATTERN } from '@kelbrin/core/format';
 import { limitsCards } from './limits.ts';
 
 /** What a person may do; see `auth/access.ts`. */
@@ -99,6 +100,8 @@ export const classes = pgTable('classes', {
   limitsCardId: uuid('limits_card_id')
     .notNull()
     .references(() => limitsCards.id),
+  /** How the files of the class are called; see `fileName` in the core. */
+  filePattern: text('file_pattern').notNull().default(DEFAULT_FILE_PATTERN),
 });
 
 /** Students and helpers of a class. */

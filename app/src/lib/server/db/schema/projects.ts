@@ -14,7 +14,7 @@ import {
 import type { Inspection } from '@kelbrin/core/inspect';
 import type { Estimate } from '@kelbrin/core/slice';
 import { bytes } from './bytes.ts';
-import { limitsDocument, recipeDocument } from './documents.ts';
+import { designDocument, limitsDocument, recipeDocument } from './documents.ts';
 import { classes, users } from './people.ts';
 
 /** A design task that a teacher sets. */
@@ -42,12 +42,29 @@ export const projects = pgTable(
       .notNull()
       .references(() => users.id, { onDelete: 'cascade' }),
     name: text('name').notNull(),
-    recipe: recipeDocument('recipe').notNull(),
+    design: designDocument('design').notNull(),
     /** Goes up with every save; a save must name the one it was made from. */
     revision: integer('revision').notNull().default(0),
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [unique().on(table.briefId, table.studentId)],
+);
+
+/** A kept state of a project, by its student or because it was handed in. */
+export const versions = pgTable(
+  'versions',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    /** Counts the versions of a project from 1. */
+    number: integer('number').notNull(),
+    name: text('name').notNull(),
+    design: designDocument('design').notNull(),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [unique().on(table.projectId, table.number)],
 );
 
 /** From `checking` the server's inspection leads to `waiting` (or `refused` if the recipe cannot be built). */
@@ -59,7 +76,7 @@ export const handInState = pgEnum('hand_in_state', [
   'approved',
 ]);
 
-/** A version of a project given to the teacher, frozen as it was. */
+/** A version of a project given to the teacher; the recipe of the part that is handed in is frozen as it was. */
 export const handIns = pgTable(
   'hand_ins',
   {
@@ -69,6 +86,11 @@ export const handIns = pgTable(
       .references(() => projects.id, { onDelete: 'cascade' }),
     /** Counts the hand-ins of a project from 1. */
     number: integer('number').notNull(),
+    versionId: uuid('version_id')
+      .notNull()
+      .references(() => versions.id, { onDelete: 'cascade' }),
+    /** What the part is called. */
+    part: text('part').notNull(),
     recipe: recipeDocument('recipe').notNull(),
     limits: limitsDocument('limits').notNull(),
     state: handInState('state').notNull().default('checking'),

@@ -5,16 +5,21 @@ import { database } from '$lib/server/db/database';
 import { handIn } from '$lib/server/handIns';
 import { askForInspection } from '$lib/server/jobs/boss';
 import { limitsOf, standings } from '$lib/server/projects';
+import { versionsOf } from '$lib/server/versions';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, depends }) => {
   depends(LIVE);
   const db = database();
-  const { project, brief, limitsCardId } = await orNotFound(ownProject(db, locals.person!, params.project));
+  const { project, brief, limitsCardId, filePattern } = await orNotFound(
+    ownProject(db, locals.person!, params.project),
+  );
   return {
-    project: { id: project.id, recipe: project.recipe, revision: project.revision },
+    project: { id: project.id, design: project.design, revision: project.revision },
     title: brief.title,
+    filePattern,
+    versions: await versionsOf(db, locals.person!, project.id),
     limits: await limitsOf(db, limitsCardId),
     standing: (await standings(db, [project.id])).get(project.id)!,
   };

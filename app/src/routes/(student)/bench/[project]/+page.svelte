@@ -1,5 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import { invalidateAll } from '$app/navigation';
+  import { partOf, recipeOf } from '@kelbrin/core/design';
   import { Button, Modal } from 'flowbite-svelte';
   import Bench from '$lib/bench/Bench.svelte';
   import { follow } from '$lib/ui/follow.svelte';
@@ -29,7 +31,10 @@
       projectId={data.project.id}
       title={data.title}
       author={data.person?.name ?? ''}
-      recipe={data.project.recipe}
+      design={data.project.design}
+      versions={data.versions}
+      onkept={invalidateAll}
+      filePattern={data.filePattern}
       revision={data.project.revision}
       limits={data.limits}
       colour="#3f8f5f"
@@ -39,9 +44,11 @@
         {#if mayHandIn}
           <Button
             size="sm"
-            disabled={bench.recipe.steps.length === 0 || bench.problem !== undefined}
+            disabled={recipeOf(bench.design).steps.length === 0 || bench.problem !== undefined}
             onclick={() => {
               refusal = undefined;
+              // What is handed in is looked at first, with its own inspection.
+              bench.showPart(bench.design.chosen);
               asking = true;
             }}
           >
@@ -55,7 +62,10 @@
               teacher cannot approve it as it is.
             </p>
           {:else}
-            <p>It is frozen as it stands, the server inspects it once more, and your teacher looks at it.</p>
+            <p>
+              “{partOf(bench.design, bench.design.chosen).name}” is frozen as it stands, the server inspects
+              it once more, and your teacher looks at it.
+            </p>
           {/if}
           {#if refusal}<p role="alert" class="text-fail">{refusal}</p>{/if}
           <form

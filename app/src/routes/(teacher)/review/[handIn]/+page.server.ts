@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm';
 import { orNotFound, orSentence } from '$lib/requests.server';
 import { handInToTeach } from '$lib/server/auth/access';
 import { database } from '$lib/server/db/database';
-import { solids, users } from '$lib/server/db/schema';
+import { solids } from '$lib/server/db/schema';
 import { approve, handInsToReview, sendBack } from '$lib/server/handIns';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
@@ -11,17 +11,19 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ params, locals, depends }) => {
   depends(LIVE);
   const db = database();
-  const { handIn, project, brief } = await orNotFound(handInToTeach(db, locals.person!, params.handIn));
-  const [student] = await db.select({ name: users.name }).from(users).where(eq(users.id, project.studentId));
+  const { handIn, project, brief, student } = await orNotFound(
+    handInToTeach(db, locals.person!, params.handIn),
+  );
   const [solid] = handIn.solidHash
     ? await db.select({ estimate: solids.estimate }).from(solids).where(eq(solids.hash, handIn.solidHash))
     : [];
-  const { id, number, recipe, limits, state, inspection, solidHash, comment, problem, createdAt } = handIn;
+  const { id, number, part, recipe, limits, state, inspection, solidHash, comment, problem, createdAt } =
+    handIn;
   return {
-    handIn: { id, number, recipe, limits, state, inspection, solidHash, comment, problem, createdAt },
+    handIn: { id, number, part, recipe, limits, state, inspection, solidHash, comment, problem, createdAt },
     projectId: project.id,
     brief: { title: brief.title, task: brief.task },
-    student: student.name,
+    student,
     estimate: solid?.estimate,
   };
 };

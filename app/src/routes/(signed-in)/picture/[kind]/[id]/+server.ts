@@ -3,15 +3,16 @@ import { eq } from 'drizzle-orm';
 import { orNotFound } from '$lib/requests.server';
 import { isStaff, maySeeProject, NotAllowed, type Person } from '$lib/server/auth/access';
 import { database } from '$lib/server/db/database';
-import { handIns, projects } from '$lib/server/db/schema';
+import { handIns, projects, versions } from '$lib/server/db/schema';
 import { pictureOf } from '$lib/server/pictures';
+import { recipeOf } from '@kelbrin/core/design';
 import type { Recipe } from '@kelbrin/core/recipe';
 import { starters } from '@kelbrin/core/starters';
 import type { RequestHandler } from './$types';
 
 const PART_COLOUR = '#3f8f5f';
 
-/** The picture of a project as it stands, of a hand-in as it was frozen, or of a starter. */
+/** The picture of the part of a project that is to be handed in, of a version or a hand-in as it was frozen, or of a starter. */
 export const GET: RequestHandler = async ({ params, locals }) => {
   const { projectId, recipe } = await orNotFound(partToShow(locals.person!, params.kind, params.id));
   const png = await pictureOf(database(), projectId, recipe, PART_COLOUR);
@@ -34,8 +35,14 @@ async function partToShow(
   }
   if (kind === 'project') {
     if (!(await maySeeProject(db, person, id))) throw new NotAllowed();
-    const [found] = await db.select({ recipe: projects.recipe }).from(projects).where(eq(projects.id, id));
-    return { projectId: id, recipe: found.recipe };
+    const [found] = await db.select({ design: projects.design }).from(projects).where(eq(projects.id, id));
+    return { projectId: id, recipe: recipeOf(found.design) };
+  }
+  if (kind === 'version') {
+    if (!/^[0-9a-f-]{36}$/.test(id)) throw new NotAllowed();
+    const [found] = await db.select().from(versions).where(eq(versions.id, id));
+    if (!found || !(await maySeeProject(db, person, found.projectId))) throw new NotAllowed();
+    return { projectId: found.projectId, recipe: recipeOf(found.design) };
   }
   if (kind !== 'hand-in') error(404, 'There are no such pictures.');
   if (!/^[0-9a-f-]{36}$/.test(id)) throw new NotAllowed();

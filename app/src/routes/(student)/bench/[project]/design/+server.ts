@@ -1,21 +1,21 @@
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod';
-import { parseRecipe } from '@kelbrin/core/recipe';
+import { parseDesign } from '@kelbrin/core/design';
 import { orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
-import { saveRecipe } from '$lib/server/projects';
+import { saveDesign } from '$lib/server/projects';
 import type { RequestHandler } from './$types';
 
-const body = z.strictObject({ baseRevision: z.number().int().min(0), recipe: z.unknown() });
+const body = z.strictObject({ baseRevision: z.number().int().min(0), design: z.unknown() });
 
-/** Saves the recipe; 409 with what is there when the save was not made from the newest revision. */
+/** Saves the project's parts; 409 with what is there when the save was not made from the newest revision. */
 export const PUT: RequestHandler = async ({ request, params, locals }) => {
   const parsed = body.safeParse(await request.json().catch(() => undefined));
   if (!parsed.success) error(400, 'The save is not of the form that was expected.');
-  const recipe = parseRecipe(parsed.data.recipe);
-  if (!recipe.ok) error(400, recipe.problem.message);
+  const design = parseDesign(parsed.data.design);
+  if (!design.ok) error(400, design.problem.message);
   const saved = await orNotFound(
-    saveRecipe(database(), locals.person!, params.project, parsed.data.baseRevision, recipe.recipe),
+    saveDesign(database(), locals.person!, params.project, parsed.data.baseRevision, design.design),
   );
   const { ok, ...answer } = saved;
   return json(answer, { status: ok ? 200 : 409 });

@@ -1,0 +1,113 @@
+<script lang="ts">
+  import { Copy, Plus, Send, Trash2 } from '@lucide/svelte';
+  import { Dropdown, DropdownItem } from 'flowbite-svelte';
+  import { emptyRecipe } from '@kelbrin/core/recipe';
+  import type { BenchState } from './bench.svelte';
+
+  interface Props {
+    bench: BenchState;
+    /** Asks for an example to begin from, or for a file to open. */
+    onexample(): void;
+    onfile(): void;
+  }
+  let { bench, onexample, onfile }: Props = $props();
+
+  let refused = $state<string>();
+  let isAdding = $state(false);
+
+  const { parts, chosen } = $derived(bench.design);
+  const isAlone = $derived(parts.length === 1);
+
+  function rename(event: Event & { currentTarget: HTMLInputElement }): void {
+    refused = bench.renamePart(event.currentTarget.value);
+    const shown = parts.find(({ id }) => id === bench.partId);
+    if (refused !== undefined && shown) event.currentTarget.value = shown.name;
+  }
+
+  function add(how: () => void): void {
+    isAdding = false;
+    how();
+  }
+</script>
+
+<section class="border-hairline border-b px-2 pt-2 pb-1" aria-label="Parts">
+  <div class="flex flex-wrap items-center gap-1">
+    {#each parts as { id, name } (id)}
+      <span
+        class="flex items-center gap-1 rounded border px-2 {id === bench.partId
+          ? 'border-primary-700 bg-primary-50'
+          : 'border-hairline'}"
+      >
+        {#if !isAlone && id === chosen}
+          <Send size={13} class="text-primary-700" aria-label="to be handed in" />
+        {/if}
+        {#if id === bench.partId}
+          <input
+            class="word"
+            type="text"
+            aria-label="name of the part"
+            maxlength="40"
+            size={Math.max(3, name.length)}
+            value={name}
+            onchange={rename}
+          />
+        {:else}
+          <button type="button" class="py-0.5" onclick={() => bench.showPart(id)}>{name}</button>
+        {/if}
+      </span>
+    {/each}
+    <button type="button" class="hover:bg-primary-50 text-primary-800 rounded p-1" aria-label="Add a part">
+      <Plus size={16} />
+    </button>
+    <Dropdown simple bind:isOpen={isAdding} class="border-hairline w-56 border" aria-label="Add a part">
+      <DropdownItem onclick={() => add(() => bench.addPart({ name: 'Part', recipe: emptyRecipe() }))}>
+        An empty part
+      </DropdownItem>
+      <DropdownItem onclick={() => add(() => bench.addPart())}>A copy of this part</DropdownItem>
+      <DropdownItem onclick={() => add(onexample)}>An example …</DropdownItem>
+      <DropdownItem onclick={() => add(onfile)}>A part from a 3MF file …</DropdownItem>
+    </Dropdown>
+    <span class="ml-auto flex">
+      <button
+        type="button"
+        class="tool"
+        aria-label="Copy this part"
+        title="Copy this part before a bold change"
+        onclick={() => bench.addPart()}><Copy size={15} /></button
+      >
+      {#if !isAlone}
+        <button
+          type="button"
+          class="tool"
+          aria-label="Delete this part"
+          title="Delete this part"
+          onclick={() => bench.removePart()}><Trash2 size={15} /></button
+        >
+      {/if}
+    </span>
+  </div>
+  {#if refused}<p role="alert" class="text-fail text-sm">{refused}</p>{/if}
+  {#if !isAlone}
+    <p class="text-ink-soft py-0.5 text-sm">
+      {#if bench.partId === chosen}
+        This part is handed in; the others stay in your project.
+      {:else}
+        “{parts.find(({ id }) => id === chosen)?.name}” is handed in.
+        <button type="button" class="word" onclick={() => bench.choosePart()}>Hand in this one instead</button
+        >
+      {/if}
+    </p>
+  {/if}
+</section>
+
+<style>
+  .tool {
+    padding: 0.25rem;
+    border-radius: 4px;
+    color: var(--color-ink-soft);
+  }
+  .tool:hover {
+    background: var(--color-primary-50);
+    color: var(--color-primary-800);
+  }
+</style>
