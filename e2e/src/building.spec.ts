@@ -78,8 +78,18 @@ test('a row label with letters and an eyelet', async ({ as }) => {
     0,
   );
   const { name, text } = await exported(page, '3MF, with the recipe inside');
-  expect(name).toMatch(/^Seed-tray-labels_Luca_part_v\d+\.3mf$/);
-  expect(text.startsWith('PK')).toBe(true);
+  expect(name).toMatch(/^Seed-tray-labels_Luca_Label_v\d+\.3mf$/);
+  const bytes = Buffer.from(text, 'latin1');
+  expect(bytes.subarray(0, 2).toString()).toBe('PK');
+
+  // The recipe inside is a part again, as it was.
+  await page
+    .getByLabel('File of a part')
+    .setInputFiles({ name: 'Row label.3mf', mimeType: 'model/3mf', buffer: bytes });
+  const parts = page.getByRole('region', { name: 'Parts' });
+  await expect(parts.getByLabel('name of the part')).toHaveValue('Row label');
+  await expect(foot(page)).toContainText('67.5 × 18 × 3.6');
+  await expect(page.getByRole('textbox', { name: 'words to write' })).toHaveValue('Row 7');
   await saved(page);
 });
 

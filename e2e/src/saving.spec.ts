@@ -74,3 +74,50 @@ test('edits made without a connection are saved when it is back', async ({ as })
   await page.context().unroute('**/design');
   await saved(page);
 });
+
+test('a part is copied before a bold change, versions are kept, compared and gone back to', async ({
+  as,
+}) => {
+  const page = await as('dario');
+  await openBench(page);
+  const versions = page.getByRole('dialog', { name: 'Versions' });
+  const changes = versions.getByRole('list', { name: 'What changed' });
+  const parts = page.getByRole('region', { name: 'Parts' });
+
+  await page.getByRole('button', { name: 'Versions' }).click();
+  // What was handed in is a version already.
+  await expect(versions.getByText('Hand-in 1')).toBeVisible();
+  await versions.getByLabel('Keep the project as it is now').fill('before it grows');
+  await versions.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(versions.getByText('before it grows')).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  await page.getByRole('button', { name: 'Add a measure' }).click();
+  await parts.getByRole('button', { name: 'Copy this part' }).click();
+  await parts.getByLabel('name of the part').fill('Long label');
+  await parts.getByLabel('name of the part').press('Enter');
+  await page.getByRole('button', { name: 'Share a with all parts' }).click();
+  await type(page, 'a', '90');
+  await type(page, 'width', 'a');
+  await parts.getByRole('button', { name: 'Hand in this one instead' }).click();
+  await parts.getByRole('button', { name: 'Label', exact: true }).click();
+  await type(page, 'width', 'a - 2');
+  await expect(page.getByRole('group', { name: 'Part', exact: true })).toContainText('88 × 25');
+  await saved(page);
+
+  await page.getByRole('button', { name: 'Versions' }).click();
+  const kept = versions.getByRole('listitem').filter({ hasText: 'before it grows' });
+  await kept.getByRole('button', { name: 'What changed' }).click();
+  await expect(changes.getByRole('listitem')).toHaveText([
+    'New shared measure: a = 90',
+    'New part: Long label',
+    'The part to hand in is Long label',
+    'Step 1: width 70 → a - 2 mm',
+  ]);
+  await kept.getByRole('button', { name: 'Go back to it' }).click();
+  await expect(parts.getByRole('button', { name: 'Long label' })).toHaveCount(0);
+  await expect(width(page)).toHaveValue('70');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(parts.getByRole('button', { name: 'Long label' })).toBeVisible();
+  await saved(page);
+});

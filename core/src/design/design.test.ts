@@ -169,7 +169,7 @@ describe('what changed between two states of a project', () => {
     const before = taken(shareMeasure(clipAndLid(), 'p1', 'cane')).design;
     const after = taken(setMeasure(before, 'p1', 'cane', { value: 9 })).design;
     expect(designDifferences(before, after)).toEqual([
-      { changes: [{ words: 'Shared: Measure cane: 8 → 9' }] },
+      { changes: [{ words: 'The shared measure cane: 8 → 9' }] },
     ]);
   });
 });

@@ -11,9 +11,7 @@ export interface DesignChanges {
 export function designDifferences(before: Design, after: Design): DesignChanges[] {
   const old = new Map(before.parts.map((part) => [part.id, part]));
   const whole: Change[] = [
-    ...measureDifferences(before.measures, after.measures).map(({ words }) => ({
-      words: `Shared: ${words}`,
-    })),
+    ...measureDifferences(before.measures, after.measures, 'shared measure'),
     ...after.parts.flatMap(({ id, name }) => {
       const was = old.get(id);
       if (!was) return { words: `New part: ${name}` };

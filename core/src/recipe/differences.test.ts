@@ -55,7 +55,7 @@ describe('what changed between two recipes', () => {
     const one = addMeasure(label());
     const other = { ...one, measures: [{ name: 'a', value: { formula: '2 * 6' } }] };
     expect(words(label(), one)).toEqual(['New measure: a = 10']);
-    expect(words(one, other)).toEqual(['Measure a: 10 → 2 * 6']);
+    expect(words(one, other)).toEqual(['The measure a: 10 → 2 * 6']);
     expect(words(other, label())).toEqual(['Gone: the measure a']);
   });
 });

@@ -45,18 +45,22 @@ export function differencesOf(before: Recipe, after: Recipe): Change[] {
 }
 
 /** What is different in measures of the same name; one that is called otherwise is another one. */
-export function measureDifferences(before: readonly Measure[], after: readonly Measure[]): Change[] {
+export function measureDifferences(
+  before: readonly Measure[],
+  after: readonly Measure[],
+  kind = 'measure',
+): Change[] {
   const valueOf = ({ value }: Measure) => (isFormula(value) ? value.formula : withUnit(value, ''));
   return [
     ...after.flatMap((measure): Change[] => {
       const was = before.find(({ name }) => name === measure.name);
-      if (!was) return [{ words: `New measure: ${measure.name} = ${valueOf(measure)}` }];
+      if (!was) return [{ words: `New ${kind}: ${measure.name} = ${valueOf(measure)}` }];
       if (valueOf(was) === valueOf(measure)) return [];
-      return [{ words: `Measure ${measure.name}: ${valueOf(was)} → ${valueOf(measure)}` }];
+      return [{ words: `The ${kind} ${measure.name}: ${valueOf(was)} → ${valueOf(measure)}` }];
     }),
     ...before
       .filter(({ name }) => !after.some((other) => other.name === name))
-      .map(({ name }) => ({ words: `Gone: the measure ${name}` })),
+      .map(({ name }) => ({ words: `Gone: the ${kind} ${name}` })),
   ];
 }
 
