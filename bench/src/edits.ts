@@ -5,7 +5,7 @@ import { recipeWith, stepOf } from '../../core/test/evaluated.ts';
 import type { Contest } from './measure.ts';
 
 /** Each number of a recipe moved by one step of its arrow keys, and moved back: what a student does all day. */
-function editsOf(recipe: Recipe): Recipe[] {
+export function editsOf(recipe: Recipe): Recipe[] {
   return recipe.steps.flatMap((step, index) =>
     sentenceOf(step, { recipe, index }).flatMap((token) => {
       if (token.type !== 'number' || typeof token.value !== 'number') return [];

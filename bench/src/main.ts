@@ -3,9 +3,13 @@ import { resolve } from 'node:path';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { label } from '../../core/test/recipes.ts';
 import { contests } from './contests.ts';
+import { memoryOfRebuilds } from './memory.ts';
 import { measure, type Figure } from './measure.ts';
 
-/* Measures what is expensive and prints a table, or a line of JSON for each figure with --json. */
+/*
+ * Measures what is expensive and prints a table, or a line of JSON for each figure with --json. --short leaves out the
+ * ten thousand rebuilds, which take minutes.
+ */
 
 const json = process.argv.includes('--json');
 execFileSync(process.execPath, ['--import', 'tsx', resolve(import.meta.dirname, '../../ops/bundle.ts')], {
@@ -27,4 +31,10 @@ if (!json) {
       ]),
     ),
   );
+}
+if (!process.argv.includes('--short')) {
+  const memory = await memoryOfRebuilds(label());
+  const { name, before, after, n } = memory;
+  if (json) console.log(JSON.stringify(memory));
+  else console.log(`${name}: ${before} MB after ${n / 20}, ${after} MB after ${n} more`);
 }

@@ -3,8 +3,8 @@ declare namespace WebAssembly {
   class Memory {
     readonly buffer: ArrayBuffer;
   }
-  function instantiate(
-    source: unknown,
-    imports?: unknown,
-  ): Promise<{ instance: { exports: Record<string, unknown> } }>;
+  interface Instance {
+    readonly exports: Record<string, unknown>;
+  }
+  let instantiate: (source: unknown, imports?: unknown) => Promise<{ instance: Instance }>;
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { beforeAll, describe, expect, it, vi } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { anyRecipe } from '../../test/anyRecipe.ts';
+import { kernelWithMemory } from '../../test/kernelMemory.ts';
 import { label } from '../../test/recipes.ts';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { boundsOf, facesOf, topologyOf, volumeOf } from '../mesh/index.ts';
@@ -127,22 +128,11 @@ it('makes a closed solid of any recipe, of the volume the kernel says', () => {
 });
 
 it('leaves the kernel’s memory as it found it', async () => {
-  const { instantiate } = WebAssembly;
-  const instantiated = vi.spyOn(WebAssembly, 'instantiate').mockImplementation((async (
-    ...args: [unknown]
-  ) => {
-    const result = await instantiate(...args);
-    memory = Object.values(result.instance.exports).find((each) => each instanceof WebAssembly.Memory);
-    return result;
-  }) as never);
-  let memory: WebAssembly.Memory | undefined;
-  const fresh = await nodeWorkshop();
-  instantiated.mockRestore();
-
+  const { heldBytes, ...fresh } = await kernelWithMemory();
   for (let i = 0; i < 30; i++) evaluate(label(), fresh);
-  const before = memory!.buffer.byteLength;
+  const before = heldBytes();
   for (let i = 0; i < 300; i++) evaluate(label(), fresh);
-  expect(memory!.buffer.byteLength).toBe(before);
+  expect(heldBytes()).toBe(before);
 });
 
 function areaOf(outline: [number, number][]): number {

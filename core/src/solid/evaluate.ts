@@ -101,7 +101,7 @@ function build(
   // Of the printer, only what steps look at makes one world different from another.
   const { maxOverhangDeg, shrinkagePercent, fitAllowanceMm } = printer;
   const states = cache.begin(JSON.stringify([maxOverhangDeg, shrinkagePercent, fitAllowanceMm]), keys);
-  const sources = { kernel, fonts, assets, printer, memo: cache.memo };
+  const sources = { kernel, fonts, assets, printer, memo: cache.memo, prisms: cache.prisms };
   for (const { step, index } of steps.slice(states.length)) {
     states.push(carryOut(step, index, keys[states.length], states.at(-1), sources));
   }
@@ -146,7 +146,7 @@ function carryOut(
 
     let part = before?.part;
     if (whole) part = turnAll(poseOnGrid(whole), part, traces, openings, scope);
-    part = applied(operations, part, sources.kernel, scope);
+    part = applied(operations, part, sources, scope);
 
     const box = said ?? boxOfAll(operations);
     const plan = copies ? plansOf(copies, traces) : planOf(step, box, outline);
@@ -183,9 +183,10 @@ function isOther(volumeMm3: number, before: number): boolean {
 function applied(
   operations: readonly Operation<Manifold>[],
   before: Manifold | undefined,
-  { Manifold }: Kernel,
+  { kernel, prisms }: Omit<KitSources, 'scope'>,
   scope: Scope,
 ): Manifold | undefined {
+  const { Manifold } = kernel;
   let part = before;
   for (let from = 0; from < operations.length;) {
     const { effect } = operations[from];
@@ -199,7 +200,8 @@ function applied(
     } else if (part) {
       part =
         effect === 'cut'
-          ? scope.keep(Manifold.difference([part, ...bodies]))
+          ? (prisms.drilled(kernel, scope, part, bodies) ??
+            scope.keep(Manifold.difference([part, ...bodies])))
           : scope.keep(part.intersect(bodies[0]));
     }
   }

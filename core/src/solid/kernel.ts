@@ -1,4 +1,5 @@
 import Module, { type ManifoldToplevel } from 'manifold-3d';
+import { mendBindingVectors } from './bindingVectors.ts';
 
 /** The geometry kernel, ready to use. Only this folder knows what it is. */
 export type Kernel = ManifoldToplevel;
@@ -15,5 +16,6 @@ export async function loadKernel(source: KernelSource): Promise<Kernel> {
   const options = 'wasm' in source ? { wasmBinary: source.wasm } : { locateFile: () => source.url };
   const kernel = await Module(options as Parameters<typeof Module>[0]);
   kernel.setup();
+  mendBindingVectors(kernel);
   return kernel;
 }

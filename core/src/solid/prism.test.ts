@@ -1,0 +1,87 @@
+import fc from 'fast-check';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { nodeWorkshop } from '../../node/workshop.ts';
+import { genusOf, built, recipeWith, stepOf } from '../../test/evaluated.ts';
+import { facesOf, triangleCount } from '../mesh/index.ts';
+import { circlePoints, moved, regionAreaOf, type Region } from '../plane/index.ts';
+import type { Recipe } from '../recipe/index.ts';
+import { RegionMath } from './regionMath.ts';
+import type { Workshop } from './evaluate.ts';
+
+let workshop: Workshop;
+beforeAll(async () => {
+  workshop = await nodeWorkshop();
+});
+
+const plate: Region = [[[-20, -10], [20, -10], [20, 10], [-20, 10]]]; // prettier-ignore
+
+/** A plate of 40 × 20 × 3 mm with holes of Ø 4 mm, their middles counted from the plate's. */
+function drilled(holes: readonly (readonly [number, number])[]): Recipe {
+  return recipeWith([
+    stepOf('extrude', 's1', undefined, {
+      outline: { shape: 'roundedRectangle', widthMm: 40, depthMm: 20, cornerMm: 0 },
+      depth: { type: 'by', mm: 3 },
+    }),
+    ...holes.map(([x, y], i) =>
+      stepOf('hole', `h${i}`, 's1', {
+        placement: {
+          on: { step: 's1' },
+          x: { relation: 'centred', mm: x },
+          y: { relation: 'centred', mm: y },
+          z: { relation: 'inFrom', edge: 'high', mm: 0 },
+        },
+      }),
+    ),
+  ]);
+}
+
+describe('holes through a plate', () => {
+  it('leave as much as in the plane, wherever they lie: apart, across each other, over the edge', () => {
+    const math = new RegionMath(workshop.kernel);
+    const place = fc.tuple(fc.integer({ min: -21, max: 21 }), fc.integer({ min: -11, max: 11 }));
+    fc.assert(
+      fc.property(fc.array(place, { minLength: 1, maxLength: 5 }), (holes) => {
+        const circles = holes.flatMap(([x, y]) => moved([circlePoints(2)], x, y));
+        const left = regionAreaOf(math.without(plate, math.joined(circles.map((each) => [each]))));
+        const { volumeMm3, mesh } = built(workshop, drilled(holes));
+        expect(volumeMm3).toBeCloseTo(3 * left, 2);
+        // A negative count of openings would mean a surface that is not closed.
+        expect(genusOf(mesh)).toBeGreaterThanOrEqual(0);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('give every wall to the step that cut it, and both faces to the plate', () => {
+    const { mesh } = built(workshop, drilled([[-10, 0], [0, 3], [10, 0]])); // prettier-ignore
+    expect(genusOf(mesh)).toBe(3);
+    const { areas } = facesOf(mesh);
+    const areaOf = [0, 0, 0, 0];
+    for (let t = 0; t < triangleCount(mesh); t++) areaOf[mesh.stepOf![t]] += areas[t];
+    const circle = circlePoints(2);
+    const wall =
+      3 *
+      circle.reduce((sum, [x, y], i) => {
+        const [nx, ny] = circle[(i + 1) % circle.length];
+        return sum + Math.hypot(nx - x, ny - y);
+      }, 0);
+    const rest = 2 * (800 - 3 * regionAreaOf([circle])) + 3 * 120;
+    [rest, wall, wall, wall].forEach((area, step) => expect(areaOf[step]).toBeCloseTo(area, 2));
+  });
+
+  it('carry on into later steps like any other part', () => {
+    const recipe = drilled([[-10, 0], [10, 0]]); // prettier-ignore
+    const slot = stepOf('extrude', 'slot', 's1', {
+      effect: 'cut',
+      outline: { shape: 'slot', lengthMm: 24, widthMm: 2 },
+      depth: { type: 'through' },
+    });
+    const { volumeMm3, mesh } = built(workshop, { ...recipe, steps: [...recipe.steps, slot] });
+    expect(genusOf(mesh)).toBe(1);
+    const math = new RegionMath(workshop.kernel);
+    const holes = [-10, 10].map((x) => moved([circlePoints(2)], x, 0));
+    const cut: Region = [[[-11, -1], [11, -1], [11, 1], [-11, 1]]]; // prettier-ignore
+    // The slot's round ends lie in the holes.
+    expect(volumeMm3).toBeCloseTo(3 * regionAreaOf(math.without(plate, math.joined([...holes, cut]))), 1);
+  });
+});
