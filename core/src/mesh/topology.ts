@@ -11,13 +11,26 @@ export interface Topology {
   readonly bodies: number;
 }
 
+/** Meshes are not changed once they are made, and the evaluation, the inspection and the drawing each ask. */
+const known = new WeakMap<SolidMesh, Topology>();
+
+/** Which triangles of a mesh touch which; worked out once for each mesh. */
+export function topologyOf(mesh: SolidMesh): Topology {
+  let topology = known.get(mesh);
+  if (!topology) {
+    topology = pairedEdges(mesh);
+    known.set(mesh, topology);
+  }
+  return topology;
+}
+
 /**
  * Pairs each directed edge with its opposite.
  *
  * Where more than two triangles meet in one edge (two boxes that touch along it), opposites are paired in the order
  * of the file; the surface still counts as closed.
  */
-export function topologyOf({ triangles }: SolidMesh): Topology {
+function pairedEdges({ triangles }: SolidMesh): Topology {
   const edgeCount = triangles.length;
   const neighbours = new Int32Array(edgeCount).fill(-1);
 

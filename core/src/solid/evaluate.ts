@@ -101,7 +101,7 @@ function build(
   // Of the printer, only what steps look at makes one world different from another.
   const { maxOverhangDeg, shrinkagePercent, fitAllowanceMm } = printer;
   const states = cache.begin(JSON.stringify([maxOverhangDeg, shrinkagePercent, fitAllowanceMm]), keys);
-  const sources = { kernel, fonts, assets, printer, memo: cache.memo, prisms: cache.prisms };
+  const sources = { kernel, fonts, assets, printer, memo: cache.memo, blocks: cache.blocks };
   for (const { step, index } of steps.slice(states.length)) {
     states.push(carryOut(step, index, keys[states.length], states.at(-1), sources));
   }
@@ -183,7 +183,7 @@ function isOther(volumeMm3: number, before: number): boolean {
 function applied(
   operations: readonly Operation<Manifold>[],
   before: Manifold | undefined,
-  { kernel, prisms }: Omit<KitSources, 'scope'>,
+  { kernel, blocks }: Omit<KitSources, 'scope'>,
   scope: Scope,
 ): Manifold | undefined {
   const { Manifold } = kernel;
@@ -194,14 +194,15 @@ function applied(
     while (to < operations.length && operations[to].effect === effect && effect !== 'keep') to++;
     const bodies = operations.slice(from, to).map(({ body }) => body);
     from = to;
-    if (effect === 'add') {
+    const drawn = part && blocks.applied(kernel, scope, part, effect, bodies);
+    if (drawn) part = drawn;
+    else if (effect === 'add') {
       const all = part ? [part, ...bodies] : bodies;
       part = all.length === 1 ? all[0] : scope.keep(Manifold.union(all));
     } else if (part) {
       part =
         effect === 'cut'
-          ? (prisms.drilled(kernel, scope, part, bodies) ??
-            scope.keep(Manifold.difference([part, ...bodies])))
+          ? scope.keep(Manifold.difference([part, ...bodies]))
           : scope.keep(part.intersect(bodies[0]));
     }
   }

@@ -1,6 +1,6 @@
 import type { Manifold } from 'manifold-3d';
 import { turnedBack, type Box, type SolidMesh } from '../mesh/index.ts';
-import { counterClockwise, crossingOf, segmentsFor, type Region } from '../plane/index.ts';
+import { segmentsFor, type Region } from '../plane/index.ts';
 import {
   facingPose,
   plateBox,
@@ -15,11 +15,11 @@ import {
 import { onGrid, poseOnGrid, regionOnGrid } from './grid.ts';
 import type { Kernel } from './kernel.ts';
 import type { LetterFonts } from './letters.ts';
+import { bodyOfBlock, type Blocks } from './block.ts';
 import type { Memo } from './memo.ts';
-import { plainPrism, type Prisms } from './prism.ts';
 import { RegionMath } from './regionMath.ts';
 import { inScope, type Scope } from './scope.ts';
-import { stackOf } from './stack.ts';
+import { sectionsOf } from './stack.ts';
 import { fromMesh } from './toMesh.ts';
 
 /** What an earlier step left behind for those that name it. */
@@ -38,7 +38,7 @@ export interface KitSources {
   readonly assets: ReadonlyMap<string, SolidMesh>;
   readonly printer: PrinterTraits;
   readonly memo: Memo;
-  readonly prisms: Prisms;
+  readonly blocks: Blocks;
   readonly scope: Scope;
 }
 
@@ -59,7 +59,7 @@ const LEAN_DIVISIONS = 12;
 
 /** The kit through which one step asks the kernel for geometry. */
 export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold> {
-  const { kernel, fonts, assets, printer, memo, prisms, scope } = sources;
+  const { kernel, fonts, assets, printer, memo, blocks, scope } = sources;
   const { stepId, index, traces, part } = place;
   const math = new RegionMath(kernel);
 
@@ -104,14 +104,10 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     },
 
     stack(region, levels) {
-      const body = drawn(['stack', region, levels], (inner) => stackOf(kernel, inner, math, region, levels));
-      const isPrism = region.length === 1 && levels.every(({ growMm }) => growMm === 0);
-      if (isPrism && memo.data(['plain', region], () => crossingOf(region) === undefined)) {
-        const [outline] = regionOnGrid([counterClockwise(region[0])]);
-        const [low, high] = [onGrid(levels[0].atMm), onGrid(levels[levels.length - 1].atMm)];
-        if (outline) prisms.note(body, plainPrism(outline, low, high, body.originalID()));
-      }
-      return body;
+      const sections = memo.data(['sections', region, levels], () => sectionsOf(math, region, levels));
+      const upright = { sections, original: -1, features: [] };
+      const body = drawn(['stack', region, levels], (inner) => inner.keep(bodyOfBlock(kernel, upright)));
+      return blocks.note(body, { ...upright, original: body.originalID() });
     },
     leaning(region, heightMm, leanAt) {
       const lean = Array.from({ length: LEAN_DIVISIONS + 1 }, (_, i) =>
@@ -144,7 +140,7 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     },
     posed(body, pose) {
       const placed = poseOnGrid(pose);
-      return prisms.notePosed(scope.keep(body.transform(placed)), body, placed);
+      return blocks.noteMoved(scope.keep(body.transform(placed)), body, placed);
     },
     minus: (body, other) => heard(scope.keep(scope.keep(body.subtract(other)).asOriginal())),
     boxOf: (body) => body.boundingBox() as Box,

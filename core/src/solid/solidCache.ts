@@ -2,7 +2,7 @@ import type { Manifold } from 'manifold-3d';
 import type { Box } from '../mesh/index.ts';
 import type { Trace } from './kit.ts';
 import { Memo } from './memo.ts';
-import { Prisms } from './prism.ts';
+import { Blocks } from './block.ts';
 import type { Scope } from './scope.ts';
 
 /** A step that was carried out, with everything that later steps and the final part need of it. */
@@ -32,7 +32,7 @@ export interface StepState {
  */
 export class SolidCache {
   readonly memo = new Memo();
-  readonly prisms = new Prisms();
+  readonly blocks = new Blocks();
   #world = '';
   #states: StepState[] = [];
 

@@ -6,7 +6,8 @@ import { topologyOf, volumeOf, type SolidMesh } from '../mesh/index.ts';
 import { circlePoints, regionAreaOf, type Region } from '../plane/index.ts';
 import type { EdgeFinish, OutlineSpec, Recipe } from '../recipe/index.ts';
 import { evaluate, inScope, RegionMath, Sections, type Workshop } from './index.ts';
-import { stackOf } from './stack.ts';
+import { bodyOfBlock } from './block.ts';
+import { sectionsOf } from './stack.ts';
 import { toMesh } from './toMesh.ts';
 
 let workshop: Workshop;
@@ -168,7 +169,9 @@ it('is closed and has the volume of its sections, for any outline and any levels
           { atMm: 0, growMm: 0 },
           ...steps.map(({ upMm, growMm }) => ({ atMm: (atMm += upMm), growMm })),
         ];
-        const mesh = inScope((scope) => toMesh(stackOf(workshop.kernel, scope, math, region, levels)));
+        const sections = sectionsOf(math, region, levels);
+        const block = { sections, original: -1, features: [] };
+        const mesh = inScope((scope) => toMesh(scope.keep(bodyOfBlock(workshop.kernel, block))));
         expect(topologyOf(mesh).openEdges).toBe(0);
         const areas = levels.map(({ growMm }) => regionAreaOf(math.grown(region, growMm, 'sharp')));
         // Between two levels the volume lies between those of the two prisms.

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { genusOf, built, recipeWith, stepOf } from '../../test/evaluated.ts';
-import { facesOf, triangleCount } from '../mesh/index.ts';
+import { facesOf, topologyOf, triangleCount } from '../mesh/index.ts';
 import { circlePoints, moved, regionAreaOf, type Region } from '../plane/index.ts';
-import type { Recipe } from '../recipe/index.ts';
+import type { EdgeFinish, Recipe } from '../recipe/index.ts';
 import { RegionMath } from './regionMath.ts';
 import type { Workshop } from './evaluate.ts';
 
@@ -83,5 +83,57 @@ describe('holes through a plate', () => {
     const cut: Region = [[[-11, -1], [11, -1], [11, 1], [-11, 1]]]; // prettier-ignore
     // The slot's round ends lie in the holes.
     expect(volumeMm3).toBeCloseTo(3 * regionAreaOf(math.without(plate, math.joined([...holes, cut]))), 1);
+  });
+});
+
+describe('letters on a block', () => {
+  const letters = (effect: 'raised' | 'sunk' | 'through', words = 'Bog') =>
+    stepOf('letters', 's2', 's1', {
+      lettering: { words, font: 'sturdy', size: { by: 'height', mm: 9 } },
+      effect,
+      byMm: 1,
+    });
+  const base = (top?: EdgeFinish) =>
+    stepOf('extrude', 's1', undefined, {
+      outline: { shape: 'roundedRectangle', widthMm: 40, depthMm: 20, cornerMm: 3 },
+      depth: { type: 'by', mm: 3 },
+      top,
+    });
+  const written = (effect: 'raised' | 'sunk' | 'through', top?: EdgeFinish) =>
+    built(workshop, recipeWith([base(top), letters(effect)]));
+
+  it.each([
+    ['raised', 1],
+    ['sunk', -1],
+    ['through', -3],
+  ] as const)('change the volume by their area times their height when %s', (effect, mm) => {
+    const font = workshop.fonts('sturdy')!;
+    const { region } = font.outlines({ words: 'Bog', font: 'sturdy', size: { by: 'height', mm: 9 } });
+    const area = regionAreaOf(new RegionMath(workshop.kernel).joined([region]));
+    for (const top of [undefined, { finish: 'chamfer', mm: 0.6 }, { finish: 'fillet', mm: 1 }] as const) {
+      const plain = built(workshop, recipeWith([base(top)]));
+      const { volumeMm3, mesh } = written(effect, top);
+      expect(volumeMm3 - plain.volumeMm3).toBeCloseTo(mm * area, 1);
+      expect(topologyOf(mesh).openEdges).toBe(0);
+    }
+  });
+
+  it('leave the insides of their bowls where they were', () => {
+    // B, o and g have four bowls: as islands of their own when the letters go right through.
+    expect(topologyOf(written('through').mesh).bodies).toBe(5);
+    expect(topologyOf(written('raised').mesh).bodies).toBe(1);
+    expect(topologyOf(written('sunk').mesh).bodies).toBe(1);
+  });
+
+  it('are carved out where a later cut crosses them, and grown together where letters cross', () => {
+    const both = recipeWith([base(), letters('raised', 'o'), { ...letters('raised', 'o'), id: 's3' }]);
+    const once = built(workshop, recipeWith([base(), letters('raised', 'o')]));
+    expect(built(workshop, both).volumeMm3).toBeCloseTo(once.volumeMm3, 3);
+    const slot = stepOf('extrude', 's4', 's1', {
+      effect: 'cut',
+      outline: { shape: 'roundedRectangle', widthMm: 50, depthMm: 40, cornerMm: 0 },
+      depth: { type: 'through' },
+    });
+    expect(built(workshop, { ...both, steps: [...both.steps, slot] }).mesh.triangles).toHaveLength(0);
   });
 });
