@@ -5,11 +5,15 @@
   import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
   import { boundsOf, type SolidMesh } from '@kelbrin/core/mesh';
   import type { Region } from '@kelbrin/core/recipe';
+  import { Fineness } from './fineness';
   import { drawable, lines, plateGrid, plateTicks, sectionFace, setTones, type Tone } from './geometry';
   import { cutPlane, partMaterial, sectionMaterial } from './materials';
   import { standpoint, type View } from './views';
 
   interface Props {
+    /** Whether the processor draws, for want of a graphics card. */
+    isSoftware: boolean;
+    isSmall: boolean;
     mesh: SolidMesh;
     edges: Float32Array;
     colour: string;
@@ -20,19 +24,23 @@
     view: { name: View; turns: number };
     onpick?(triangle: number | undefined): void;
   }
-  let { mesh, edges, colour, bedMm, toneOf, cut, view, onpick }: Props = $props();
+  let { isSoftware, isSmall, mesh, edges, colour, bedMm, toneOf, cut, view, onpick }: Props = $props();
 
   const FOV_DEG = 32;
   /** A press that moves further than this turns the view and picks nothing. */
   const CLICK_PX = 5;
 
-  const { renderer, size, dom, invalidate } = useThrelte();
+  const { renderer, size, dom, dpr, invalidate } = useThrelte();
   renderer.localClippingEnabled = true;
 
   const camera = new PerspectiveCamera(FOV_DEG, 1, 1, 4000);
   camera.up.set(0, 0, 1);
   const controls = new OrbitControls(camera, renderer.domElement);
-  controls.addEventListener('change', () => invalidate());
+  const fineness = untrack(() => (isSoftware ? new Fineness((ratio) => dpr.set(ratio)) : undefined));
+  controls.addEventListener('change', () => {
+    fineness?.stirred(isSmall);
+    invalidate();
+  });
 
   const plane = cutPlane();
   const material = $derived(partMaterial(colour, plane));
@@ -45,6 +53,11 @@
   const grid = $derived(plateGrid(bedMm[0], bedMm[1]));
   const face = $derived(cut?.region && cut.region.length > 0 ? sectionFace(cut.region) : undefined);
 
+  $effect(() => {
+    void geometry;
+    fineness?.stirred(isSmall);
+    return () => fineness?.close();
+  });
   // What the graphics card holds is given back when its successor is drawn.
   $effect(() => {
     const held = [geometry, edgeLines];

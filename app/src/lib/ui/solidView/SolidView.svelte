@@ -1,9 +1,10 @@
 <script lang="ts">
   import { Canvas } from '@threlte/core';
-  import { NoToneMapping } from 'three';
+  import { NoToneMapping, WebGLRenderer } from 'three';
   import type { SolidMesh } from '@kelbrin/core/mesh';
   import type { Region } from '@kelbrin/core/recipe';
   import Scene from './Scene.svelte';
+  import { drawsInSoftware } from './fineness';
   import { tone, type Tone } from './geometry';
   import { views, type View } from './views';
 
@@ -40,6 +41,9 @@
     onpick,
   }: Props = $props();
 
+  /** Smoothing every frame is too much for a processor that draws. */
+  const isSoftware = drawsInSoftware();
+
   const toneOf = $derived.by(() => {
     const trouble = new Set(hatched?.verdict === 'pass' ? [] : hatched?.triangles);
     const marked = new Set(hatched?.verdict === 'pass' ? hatched.triangles : []);
@@ -58,8 +62,14 @@
   data-testid="solid-view"
   data-triangles={mesh.triangles.length / 3}
 >
-  <Canvas renderMode="on-demand" toneMapping={NoToneMapping} shadows={false}>
-    <Scene {mesh} {edges} {colour} {bedMm} {toneOf} {cut} {view} {onpick} />
+  <Canvas
+    renderMode="on-demand"
+    toneMapping={NoToneMapping}
+    shadows={false}
+    createRenderer={(canvas) =>
+      new WebGLRenderer({ canvas, antialias: !isSoftware, powerPreference: 'high-performance' })}
+  >
+    <Scene {isSoftware} {isSmall} {mesh} {edges} {colour} {bedMm} {toneOf} {cut} {view} {onpick} />
   </Canvas>
   {#if !isSmall}<div
       class="border-hairline absolute top-3 right-3 flex overflow-hidden rounded border bg-white"

@@ -6,7 +6,7 @@ import type { Region } from '@kelbrin/core/recipe';
 export const tone = { plain: 0, marked: 1, fail: 2, warn: 3 } as const;
 export type Tone = (typeof tone)[keyof typeof tone];
 
-/** A mesh for drawing: every triangle has its own three corners, flat normals, and room for a tone. */
+/** A mesh for drawing: every triangle has its own three corners and room for a tone; its material shades it flat. */
 export function drawable({ positions, triangles }: SolidMesh): BufferGeometry {
   const corners = new Float32Array(triangles.length * 3);
   for (let i = 0; i < triangles.length; i++) {
@@ -18,7 +18,6 @@ export function drawable({ positions, triangles }: SolidMesh): BufferGeometry {
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(corners, 3));
   geometry.setAttribute('tone', new BufferAttribute(new Float32Array(triangles.length), 1));
-  geometry.computeVertexNormals();
   return geometry;
 }
 
@@ -32,9 +31,9 @@ export function lines(ends: Float32Array): BufferGeometry {
 /** Gives every triangle its tone. */
 export function setTones(geometry: BufferGeometry, toneOf: (triangle: number) => Tone): void {
   const tones = geometry.getAttribute('tone') as BufferAttribute;
-  for (let corner = 0; corner < tones.count; corner += 3) {
-    const value = toneOf(corner / 3);
-    for (let k = 0; k < 3; k++) tones.setX(corner + k, value);
+  const values = tones.array;
+  for (let corner = 0; corner < values.length; corner += 3) {
+    values.fill(toneOf(corner / 3), corner, corner + 3);
   }
   tones.needsUpdate = true;
 }
