@@ -1,3 +1,4 @@
 export * from './crossings.ts';
 export * from './curves.ts';
 export * from './region.ts';
+export * from './thickness.ts';

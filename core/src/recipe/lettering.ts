@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { distance, length } from './amount.ts';
+import { distance, length, withUnit } from './amount.ts';
+import { valuesOf, worthOf } from './measures.ts';
 import {
   clause,
   choice,
@@ -8,6 +9,7 @@ import {
   text,
   type Addition,
   type FieldPath,
+  type SentenceContext,
   type Token,
 } from './sentence.ts';
 
@@ -23,6 +25,18 @@ export const fontNames = {
   hand: 'Hand',
 } as const;
 export type FontName = keyof typeof fontNames;
+
+/** The thinnest stroke among a font's letters and figures, as a share of the height of a capital. A test measures it. */
+export const thinnestStroke: Record<FontName, number> = {
+  sturdy: 0.199,
+  rounded: 0.175,
+  slab: 0.118,
+  narrow: 0.173,
+  stencil: 0.222,
+  script: 0.088,
+  typewriter: 0.114,
+  hand: 0.128,
+};
 const font = z.enum(Object.keys(fontNames) as [FontName, ...FontName[]]);
 
 /** What is written, and how its letters are set. */
@@ -59,6 +73,18 @@ export function fontsIn(data: unknown): FontName[] {
   return [...found];
 }
 
+/** How thick a font's thinnest strokes are at the height of the letters; undefined where that is not known. */
+function strokeWords(
+  { size }: Lettering,
+  { recipe }: SentenceContext,
+): ((font: FontName) => string) | undefined {
+  if (size.by !== 'height') return undefined;
+  const values = valuesOf(recipe.measures);
+  const tall = worthOf(size.mm, values.ok ? values.values : new Map());
+  if (!tall.ok) return undefined;
+  return (font) => withUnit(Math.round(10 * thinnestStroke[font] * tall.value) / 10, 'mm');
+}
+
 /** Letters to begin with. */
 export const newLettering = (words: string): Lettering => ({
   words,
@@ -67,9 +93,20 @@ export const newLettering = (words: string): Lettering => ({
 });
 
 /** "“Basil” in Sturdy, 11 mm tall"; `path` leads to the lettering. */
-export function letteringTokens(of: Lettering, path: FieldPath): Token[] {
+export function letteringTokens(of: Lettering, path: FieldPath, context: SentenceContext): Token[] {
   const { size } = of;
-  const fonts = oneOf([...path, 'font'], 'font', of.font, fontNames);
+  const strokes = strokeWords(of, context);
+  // The others are offered with the strokes that they would have.
+  const named = (Object.keys(fontNames) as FontName[]).map((name) => [
+    name,
+    name === of.font || !strokes ? fontNames[name] : `${fontNames[name]}, strokes ${strokes(name)}`,
+  ]);
+  const fonts = oneOf(
+    [...path, 'font'],
+    'font',
+    of.font,
+    Object.fromEntries(named) as Record<FontName, string>,
+  );
   return [
     {
       type: 'words',
@@ -100,6 +137,7 @@ export function letteringTokens(of: Lettering, path: FieldPath): Token[] {
       ],
       ({ value }) => (value as { by: string }).by === size.by,
     ),
+    ...(strokes ? [text(`(strokes from ${strokes(of.font)})`)] : []),
     ...(of.spacingMm === undefined
       ? []
       : clause(

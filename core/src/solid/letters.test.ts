@@ -1,12 +1,24 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
-import { fontNames, type FontName, type Lettering, type Region, type Resolved } from '../recipe/index.ts';
+import {
+  fontNames,
+  thinnestStroke,
+  type FontName,
+  type Lettering,
+  type Region,
+  type Resolved,
+} from '../recipe/index.ts';
+import { thinnestWall } from '../plane/index.ts';
 import type { LetterFont, LetterFonts } from './letters.ts';
+import { RegionMath } from './regionMath.ts';
 
 let font: LetterFont;
 let all: LetterFonts;
+let math: RegionMath;
 beforeAll(async () => {
-  all = (await nodeWorkshop()).fonts;
+  const workshop = await nodeWorkshop();
+  all = workshop.fonts;
+  math = new RegionMath(workshop.kernel);
   font = all('sturdy')!;
 });
 
@@ -134,3 +146,15 @@ describe('every font', () => {
     },
   );
 });
+
+it.each(Object.keys(fontNames) as FontName[])(
+  'the thinnest stroke of %s is what its sentence says',
+  (name) => {
+    const signs = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789'];
+    const strokes = signs.map((sign) => {
+      const { region } = all(name)!.outlines(set(sign, { font: name }));
+      return thinnestWall(math.joined([region]), 4)?.widthMm ?? Infinity;
+    });
+    expect(Math.min(...strokes) / 10).toBeCloseTo(thinnestStroke[name], 3);
+  },
+);

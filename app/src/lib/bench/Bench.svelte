@@ -235,7 +235,7 @@
 
   <div class="flex min-h-0 flex-1">
     <section
-      class="border-hairline flex w-[360px] shrink-0 flex-col overflow-y-auto border-r bg-white"
+      class="border-hairline flex w-[360px] shrink-0 flex-col max-[1150px]:w-[320px] overflow-y-auto border-r bg-white"
       aria-label="Recipe"
     >
       <RecipePane {bench} onopen={open} onfile={() => files?.choosePart()} />
@@ -293,7 +293,7 @@
       {#if faceStep?.kind === 'setDown'}<FaceList {bench} step={faceStep} />{/if}
     </section>
     <section
-      class="border-hairline w-[300px] shrink-0 overflow-y-auto border-l bg-white"
+      class="border-hairline w-[300px] shrink-0 overflow-y-auto border-l bg-white max-[1150px]:w-[250px]"
       aria-label="Inspection"
     >
       {#if bench.solid && bench.solid.mesh.triangles.length > 0}
@@ -353,6 +353,12 @@
     border: 1px solid var(--color-hairline);
     border-radius: 4px;
     background: #fff;
+  }
+  @media (max-width: 1150px) {
+    .inset {
+      width: 188px;
+      height: 128px;
+    }
   }
   /* Under the table of points, so that it covers nothing of the drawing. */
   .inset.beside {

@@ -54,7 +54,7 @@ export const letters: StepKind<LettersStep> = {
     const isPlain = isOnFace(step.placement[axis], step.facing);
     return [
       text('Write'),
-      ...letteringTokens(step.lettering, ['lettering']),
+      ...letteringTokens(step.lettering, ['lettering'], context),
       text(','),
       oneOf(['effect'], 'raised, sunk or cut through', step.effect, {
         raised: 'raised',

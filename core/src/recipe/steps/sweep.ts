@@ -59,7 +59,7 @@ export const sweep: StepKind<SweepStep> = {
       ({ value }) => (value as { type: string }).type === step.of.type,
     ),
     ...(step.of.type === 'letters'
-      ? letteringTokens(step.of.lettering, ['of', 'lettering'])
+      ? letteringTokens(step.of.lettering, ['of', 'lettering'], context)
       : [text(':'), ...outlineTokens(step.of.outline, ['of', 'outline'], context)]),
     text(', up'),
     millimetres(['heightMm'], step.heightMm, 'height', { nudge: 0.5 }),

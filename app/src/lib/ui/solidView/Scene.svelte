@@ -1,9 +1,9 @@
 <script lang="ts">
   import { T, useThrelte } from '@threlte/core';
   import { untrack } from 'svelte';
-  import { PerspectiveCamera, Raycaster, Vector2, type Mesh } from 'three';
+  import { PerspectiveCamera, Raycaster, Vector2, Vector3, type Intersection, type Mesh } from 'three';
   import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-  import { boundsOf, type SolidMesh } from '@kelbrin/core/mesh';
+  import { boundsOf, type SolidMesh, type SurfacePoint, type Vec3 } from '@kelbrin/core/mesh';
   import type { Region } from '@kelbrin/core/recipe';
   import { Fineness } from './fineness';
   import { drawable, lines, plateGrid, plateTicks, sectionFace, setTones, type Tone } from './geometry';
@@ -23,12 +23,19 @@
     /** Which way to look; looking anew, also the same way, counts up `turns`. */
     view: { name: View; turns: number };
     onpick?(triangle: number | undefined): void;
+    /** The places that are measured between. */
+    ends: readonly SurfacePoint[];
+    /** Hears of presses on the surface while something is measured; nothing is picked then. */
+    onpoint?(place: SurfacePoint): void;
   }
-  let { isSoftware, isSmall, mesh, edges, colour, bedMm, toneOf, cut, view, onpick }: Props = $props();
+  let { isSoftware, isSmall, mesh, edges, colour, bedMm, toneOf, cut, view, onpick, ends, onpoint }: Props =
+    $props();
 
   const FOV_DEG = 32;
   /** A press that moves further than this turns the view and picks nothing. */
   const CLICK_PX = 5;
+  /** A corner that is as near as this to a press is meant by it. */
+  const SNAP_PX = 9;
 
   const { renderer, size, dom, dpr, invalidate } = useThrelte();
   renderer.localClippingEnabled = true;
@@ -51,6 +58,7 @@
   const edgeLines = $derived(lines(edges));
   const ticks = $derived(plateTicks(bedMm[0], bedMm[1]));
   const grid = $derived(plateGrid(bedMm[0], bedMm[1]));
+  const endPoints = $derived(lines(Float32Array.from(ends.flatMap(({ point }) => point))));
   const face = $derived(cut?.region && cut.region.length > 0 ? sectionFace(cut.region) : undefined);
 
   $effect(() => {
@@ -60,7 +68,7 @@
   });
   // What the graphics card holds is given back when its successor is drawn.
   $effect(() => {
-    const held = [geometry, edgeLines];
+    const held = [geometry, edgeLines, endPoints];
     return () => held.forEach((each) => each.dispose());
   });
   $effect(() => {
@@ -95,7 +103,10 @@
     const down = (event: PointerEvent) => (pressed = new Vector2(event.clientX, event.clientY));
     const up = (event: PointerEvent) => {
       const moved = pressed?.distanceTo(new Vector2(event.clientX, event.clientY)) ?? Infinity;
-      if (moved < CLICK_PX) onpick?.(triangleAt(event));
+      if (moved >= CLICK_PX) return;
+      const hit = hitAt(event);
+      if (!onpoint) onpick?.(hit?.faceIndex ?? undefined);
+      else if (hit?.face) onpoint({ point: cornerNear(event, hit), normal: plain(hit.face.normal) });
     };
     dom.addEventListener('pointerdown', down);
     dom.addEventListener('pointerup', up);
@@ -106,15 +117,32 @@
     };
   });
 
-  function triangleAt(event: PointerEvent): number | undefined {
+  const plain = ({ x, y, z }: Vector3): Vec3 => [x, y, z];
+
+  /** The corner of the triangle that was hit which is so near that it must be meant, or the very place. */
+  function cornerNear(event: PointerEvent, { face, point }: Intersection): Vec3 {
+    const box = dom.getBoundingClientRect();
+    const positions = geometry.getAttribute('position');
+    const corners = face
+      ? [face.a, face.b, face.c].map((i) => new Vector3().fromBufferAttribute(positions, i))
+      : [];
+    const near = corners.find((corner) => {
+      const seen = corner.clone().project(camera);
+      const x = box.left + ((seen.x + 1) / 2) * box.width;
+      const y = box.top + ((1 - seen.y) / 2) * box.height;
+      return Math.hypot(x - event.clientX, y - event.clientY) < SNAP_PX;
+    });
+    return plain(near ?? point);
+  }
+
+  function hitAt(event: PointerEvent): Intersection | undefined {
     if (!part) return undefined;
     const box = dom.getBoundingClientRect();
     const x = ((event.clientX - box.left) / box.width) * 2 - 1;
     const y = 1 - ((event.clientY - box.top) / box.height) * 2;
     const ray = new Raycaster();
     ray.setFromCamera(new Vector2(x, y), camera);
-    const seen = ray.intersectObject(part).find(({ point }) => !cut || point.z <= cut.zMm + 1e-3);
-    return seen?.faceIndex ?? undefined;
+    return ray.intersectObject(part).find(({ point }) => !cut || point.z <= cut.zMm + 1e-3);
   }
 </script>
 
@@ -139,4 +167,15 @@
 </T.LineSegments>
 {#if face && cut}
   <T.Mesh geometry={face} material={faceMaterial} position={[0, 0, cut.zMm]} />
+{/if}
+{#if ends.length > 0}
+  <!-- Drawn last and through everything, so that a measured way inside a hole is seen. -->
+  <T.Points geometry={endPoints} renderOrder={2}>
+    <T.PointsMaterial color="#b5402a" size={8} sizeAttenuation={false} depthTest={false} />
+  </T.Points>
+{/if}
+{#if ends.length === 2}
+  <T.LineSegments geometry={endPoints} renderOrder={2}>
+    <T.LineBasicMaterial color="#b5402a" depthTest={false} />
+  </T.LineSegments>
 {/if}

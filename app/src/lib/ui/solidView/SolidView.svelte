@@ -1,8 +1,9 @@
 <script lang="ts">
   import { Canvas } from '@threlte/core';
   import { NoToneMapping, WebGLRenderer } from 'three';
-  import type { SolidMesh } from '@kelbrin/core/mesh';
-  import type { Region } from '@kelbrin/core/recipe';
+  import { Ruler } from '@lucide/svelte';
+  import { distanceBetween, type SolidMesh, type SurfacePoint } from '@kelbrin/core/mesh';
+  import { formatMm, type Region } from '@kelbrin/core/recipe';
   import Scene from './Scene.svelte';
   import { drawsInSoftware } from './fineness';
   import { tone, type Tone } from './geometry';
@@ -44,6 +45,32 @@
   /** Smoothing every frame is too much for a processor that draws. */
   const isSoftware = drawsInSoftware();
 
+  let isMeasuring = $state(false);
+  /** The places that are measured between: none, one or two. */
+  let ends = $state.raw<readonly SurfacePoint[]>([]);
+  const measured = $derived.by(() => {
+    if (ends.length < 2) return undefined;
+    const { straightMm, alongMm, facesMm, angleDeg } = distanceBetween(ends[0], ends[1]);
+    const mm = (value: number) => `${formatMm(Math.round(value * 100) / 100)} mm`;
+    const [x, y, z] = alongMm.map(mm);
+    const faces =
+      angleDeg !== undefined
+        ? `the faces meet at ${formatMm(Math.round(angleDeg * 10) / 10)}°`
+        : facesMm! > 0.005
+          ? `the faces are ${mm(facesMm!)} apart`
+          : 'both are in one plane';
+    return { straight: mm(straightMm), along: `${x} across, ${y} deep, ${z} up`, faces };
+  });
+  function addEnd(place: SurfacePoint): void {
+    ends = ends.length === 1 ? [...ends, place] : [place];
+  }
+
+  // What was measured belongs to the solid on which it was measured.
+  $effect(() => {
+    void mesh;
+    ends = [];
+  });
+
   const toneOf = $derived.by(() => {
     const trouble = new Set(hatched?.verdict === 'pass' ? [] : hatched?.triangles);
     const marked = new Set(hatched?.verdict === 'pass' ? hatched.triangles : []);
@@ -66,12 +93,50 @@
     renderMode="on-demand"
     toneMapping={NoToneMapping}
     shadows={false}
-    createRenderer={(canvas) =>
-      new WebGLRenderer({ canvas, antialias: !isSoftware, powerPreference: 'high-performance' })}
+    createRenderer={(canvas) => new WebGLRenderer({ canvas, alpha: true, antialias: !isSoftware })}
   >
-    <Scene {isSoftware} {isSmall} {mesh} {edges} {colour} {bedMm} {toneOf} {cut} {view} {onpick} />
+    <Scene
+      {isSoftware}
+      {isSmall}
+      {mesh}
+      {edges}
+      {colour}
+      {bedMm}
+      {toneOf}
+      {cut}
+      {view}
+      {onpick}
+      {ends}
+      onpoint={isMeasuring ? addEnd : undefined}
+    />
   </Canvas>
-  {#if !isSmall}<div
+  {#if !isSmall}
+    <div class="absolute top-3 left-3 flex flex-col items-start gap-1.5">
+      <button
+        type="button"
+        class="border-hairline flex items-center gap-1.5 rounded border px-2.5 py-1 text-sm {isMeasuring
+          ? 'bg-primary-700 text-white'
+          : 'hover:bg-primary-50 bg-white'}"
+        aria-pressed={isMeasuring}
+        onclick={() => {
+          isMeasuring = !isMeasuring;
+          ends = [];
+        }}
+      >
+        <Ruler size={14} aria-hidden="true" />Measure
+      </button>
+      {#if isMeasuring}
+        <p class="border-hairline max-w-56 rounded border bg-white px-2.5 py-1 text-sm" role="status">
+          {#if measured}
+            <strong class="measured">{measured.straight}</strong>; {measured.along}; {measured.faces}.
+          {:else}
+            Press {ends.length === 0 ? 'two places on the part' : 'the other place'}; near a corner, the
+            corner counts.
+          {/if}
+        </p>
+      {/if}
+    </div>
+    <div
       class="border-hairline absolute top-3 right-3 flex overflow-hidden rounded border bg-white"
       role="group"
       aria-label="View"
@@ -85,5 +150,6 @@
           {name}
         </button>
       {/each}
-    </div>{/if}
+    </div>
+  {/if}
 </div>

@@ -1,0 +1,59 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { circlePoints } from './curves.ts';
+import { turned, type Outline, type Region } from './region.ts';
+import { thinnestWall } from './thickness.ts';
+
+const box = (width: number, depth: number): Outline => [[0, 0], [width, 0], [width, depth], [0, depth]]; // prettier-ignore
+const regular = (corners: number, outer: number, inner = outer): Region => [
+  Array.from({ length: corners }, (_, i): [number, number] => {
+    const angle = (2 * Math.PI * i) / corners;
+    const radius = i % 2 === 0 ? outer : inner;
+    return [radius * Math.cos(angle), radius * Math.sin(angle)];
+  }),
+];
+const width = (region: Region, upToMm = 3) => thinnestWall(region, upToMm)?.widthMm;
+
+describe('the thinnest wall', () => {
+  it('of a strip is its width, however it lies', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 28 }), fc.integer({ min: 0, max: 359 }), (tenths, deg) => {
+        expect(width(turned([box(20, tenths / 10)], deg))).toBeCloseTo(tenths / 10, 6);
+      }),
+    );
+  });
+
+  it('of a ring is the difference of its radii, and of a disc its diameter', () => {
+    expect(width([circlePoints(6), circlePoints(4.8).reverse()])).toBeCloseTo(1.2, 1);
+    expect(width([circlePoints(0.6)])).toBeCloseTo(1.2, 1);
+    expect(width([circlePoints(4)])).toBeUndefined();
+  });
+
+  it('is none in a broad shape, whatever corners it has', () => {
+    expect(width([box(20, 20)])).toBeUndefined();
+    expect(width(regular(3, 10))).toBeUndefined();
+    expect(width(regular(12, 10, 5))).toBeUndefined();
+    // The corner of an L is sound too.
+    const l: Outline = [[0, 0], [20, 0], [20, 8], [8, 8], [8, 20], [0, 20]]; // prettier-ignore
+    expect(width([l])).toBeUndefined();
+  });
+
+  it('is found between a hole and the edge, and in a neck', () => {
+    const hole = circlePoints(4).map(([x, y]): [number, number] => [x + 5, y + 10]);
+    const holed = thinnestWall([box(20, 20), hole.reverse()], 3)!;
+    // A round hole comes so near in one place only; a wall goes on for a little.
+    expect(holed.widthMm).toBeGreaterThanOrEqual(1);
+    expect(holed.widthMm).toBeLessThan(1.5);
+    const neck: Outline = [[0, 0], [8, 0], [8, 3.6], [12, 3.6], [12, 0], [20, 0], [20, 8], [12, 8], [12, 4.4], [8, 4.4], [8, 8], [0, 8]]; // prettier-ignore
+    const found = thinnestWall([neck], 3)!;
+    expect(found.widthMm).toBeCloseTo(0.8, 6);
+    expect(found.at[0]).toBeGreaterThan(8);
+    expect(found.at[0]).toBeLessThan(12);
+  });
+
+  it('is told for the wedge of a knife and not for a blunt tip', () => {
+    const tip = (halfWidth: number): Region => [[[0, -halfWidth], [20, 0], [0, halfWidth]]]; // prettier-ignore
+    expect(width(tip(1))).toBeLessThan(0.3);
+    expect(width(tip(8))).toBeUndefined();
+  });
+});
