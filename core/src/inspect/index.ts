@@ -1,4 +1,11 @@
 export { inspect } from './inspect.ts';
-export { inspection, type CheckResult, type Finding, type Inspection, type PartFacts } from './inspection.ts';
+export {
+  inspection,
+  measuredWords,
+  type CheckResult,
+  type Finding,
+  type Inspection,
+  type PartFacts,
+} from './inspection.ts';
 export { classroomLimits, limitsCard, parseLimits, type LimitsCard } from './limits.ts';
 export { judge, WARN_BAND, worst, type Verdict } from './verdict.ts';

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { formatNumber } from '../recipe/index.ts';
 
 const verdict = z.enum(['pass', 'warn', 'fail']);
 const unit = z.enum(['mm', 'mm²', '°']);
@@ -41,6 +42,11 @@ export const checkResult = z.strictObject({
   findings: z.array(finding),
 });
 export type CheckResult = z.infer<typeof checkResult>;
+
+/** A measured value with its unit as people write it, to two decimals: "1.6 mm", "45°". */
+export function measuredWords(value: number, of: CheckResult['unit']): string {
+  return `${formatNumber(Math.round(value * 100) / 100)}${of === '°' ? '' : ' '}${of}`;
+}
 
 /** What a part is, whatever its limits. */
 export const partFacts = z.strictObject({

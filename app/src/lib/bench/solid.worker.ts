@@ -1,4 +1,5 @@
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
+import { adviceOnScaling } from '@kelbrin/core/advise';
 import { readSolid } from '@kelbrin/core/format';
 import { inspect } from '@kelbrin/core/inspect';
 import { featureEdges, type SolidMesh } from '@kelbrin/core/mesh';
@@ -25,6 +26,8 @@ const starting = loadKernel({ url: wasmUrl });
 const fonts = new Map<FontName, LetterFont>();
 const files = new Map<string, SolidMesh>();
 const cache = new SolidCache();
+/** For what the part would be otherwise, so that the part’s own states are kept. */
+const otherCache = new SolidCache();
 
 let current: SolidMesh | undefined;
 let estimating: ReturnType<typeof setTimeout> | undefined;
@@ -71,7 +74,15 @@ function evaluateRecipe(
   const stepIds = recipe.steps.map(({ id }) => id);
   const inspection = inspect(mesh, limits, stepIds);
   current = mesh;
-  answer({ kind: 'solid', job, solid: { mesh, edges: featureEdges(mesh), volumeMm3, steps, inspection } });
+  const advice = adviceOnScaling(recipe, inspection, (other) => {
+    const built = evaluate(other, workshop, { printer: limits, assets: files, cache: otherCache });
+    return built.ok ? inspect(built.mesh, limits) : undefined;
+  });
+  const said = steps.map((step) =>
+    step.stepId === advice?.stepId ? { ...step, notes: [...step.notes, ...advice.notes] } : step,
+  );
+  const edges = featureEdges(mesh);
+  answer({ kind: 'solid', job, solid: { mesh, edges, volumeMm3, steps: said, inspection } });
   if (mesh.triangles.length === 0) return;
   estimating = setTimeout(() => {
     const { layerMm, lineWidthMm } = limits;

@@ -1,13 +1,10 @@
 <script lang="ts">
-  import { formatMm } from '@kelbrin/core/recipe';
-  import type { CheckResult } from '@kelbrin/core/inspect';
+  import { measuredWords, type CheckResult } from '@kelbrin/core/inspect';
 
   let { check }: { check: CheckResult } = $props();
 
   /** The scale runs from nothing to twice the limit, so that the limit stands in the middle of every gauge. */
   const share = (value: number) => Math.min(1, Math.max(0, value / (2 * check.limit)));
-  const figure = (value: number) =>
-    `${formatMm(Math.round(value * 100) / 100)}${check.unit === '°' ? '' : ' '}${check.unit}`;
   const tone = { pass: 'var(--color-pass)', warn: 'var(--color-warn)', fail: 'var(--color-fail)' };
 </script>
 
@@ -21,7 +18,9 @@
     {/if}
   </svg>
   <div class="flex justify-between">
-    <span>{check.measured === null ? 'none' : figure(check.measured)}</span>
-    <span class="text-ink-soft">{check.rule === 'atLeast' ? '≥' : '≤'} {figure(check.limit)}</span>
+    <span>{check.measured === null ? 'none' : measuredWords(check.measured, check.unit)}</span>
+    <span class="text-ink-soft"
+      >{check.rule === 'atLeast' ? '≥' : '≤'} {measuredWords(check.limit, check.unit)}</span
+    >
   </div>
 </div>
