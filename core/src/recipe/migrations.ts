@@ -45,5 +45,20 @@ function stepOfTwo(data: unknown): unknown {
   }
 }
 
+/** Version 2 could finish the outer edge of an outline alone, and not the rims of its openings alone. */
+const two: Migration = {
+  from: 2,
+  migrate(data) {
+    const { steps, ...rest } = data as Data;
+    return { ...rest, version: 3, steps: Array.isArray(steps) ? steps.map(stepOfThree) : steps };
+  },
+};
+
+function stepOfThree(data: unknown): unknown {
+  if (typeof data !== 'object' || data === null || !('outerOnly' in data)) return data;
+  const { outerOnly, ...step } = data;
+  return { ...step, ...(outerOnly === true ? { finishes: 'outer' } : { outerOnly }) };
+}
+
 /** All migrations, oldest first. */
-export const migrations: readonly Migration[] = [one];
+export const migrations: readonly Migration[] = [one, two];

@@ -219,6 +219,16 @@ describe('an older recipe', () => {
     expect(parseRecipe(one)).toEqual({ ok: true, recipe: label() });
   });
 
+  it('is read from the one that could finish an outer edge alone', () => {
+    const { steps } = label();
+    const chamfered = { ...steps[0], top: { finish: 'chamfer', mm: 0.5 } };
+    const two = { ...label(), version: 2, steps: [{ ...chamfered, outerOnly: true }, ...steps.slice(1)] };
+    expect(parseRecipe(two)).toEqual({
+      ok: true,
+      recipe: { ...label(), steps: [{ ...chamfered, finishes: 'outer' }, ...steps.slice(1)] },
+    });
+  });
+
   it('that is broken is still refused in a sentence', () => {
     expect(parseRecipe({ ...one, steps: [{ id: 's1', kind: 'hole' }] })).toMatchObject({
       ok: false,

@@ -6,7 +6,7 @@ import { step } from './steps/index.ts';
 import type { Problem } from './problem.ts';
 
 /** The number of the recipe format that this code reads and writes; older ones are migrated on reading. */
-export const RECIPE_VERSION = 2;
+export const RECIPE_VERSION = 3;
 
 /** A recipe: the ordered steps that make one part. */
 export const recipe = z
@@ -53,7 +53,7 @@ export type ParsedRecipe = { ok: true; recipe: Recipe } | { ok: false; problem: 
  * Reads a recipe from untrusted data, migrating older formats.
  *
  * @example
- * parseRecipe({ format: 'kelbrin-recipe', version: 2, measures: [], steps: [] }) // { ok: true, recipe: … }
+ * parseRecipe({ format: 'kelbrin-recipe', version: 3, measures: [], steps: [] }) // { ok: true, recipe: … }
  */
 export function parseRecipe(data: unknown): ParsedRecipe {
   let current = data;

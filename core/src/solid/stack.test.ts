@@ -123,11 +123,28 @@ it('finishes the outer edge alone when it is told to', () => {
       outline: ring,
       depth: { type: 'by', mm: HEIGHT },
       top: finish('chamfer', 2),
-      outerOnly: true,
+      finishes: 'outer',
     }),
   ]);
   const cone = (Math.PI * 2 * (20 ** 2 + 18 ** 2 + 20 * 18)) / 3;
   const exact = Math.PI * 400 * (HEIGHT - 2) + cone - Math.PI * 100 * HEIGHT;
+  expect(solid(recipe).volumeMm3 / exact).toBeCloseTo(1, 2);
+});
+
+it('finishes the rims of openings alone when it is told to', () => {
+  const recipe = recipeWith([
+    stepOf('extrude', 's1', undefined, {
+      outline: ring,
+      depth: { type: 'by', mm: HEIGHT },
+      top: finish('chamfer', 2),
+      bottom: finish('fillet', 1),
+      finishes: 'openings',
+    }),
+  ]);
+  const cone = (Math.PI * 2 * (10 ** 2 + 12 ** 2 + 10 * 12)) / 3;
+  // A quarter round of radius 1 that opens a bore of radius 10 downwards.
+  const flare = Math.PI * integral((t) => (10 + 1 - Math.sqrt(1 - (1 - t) ** 2)) ** 2);
+  const exact = Math.PI * 400 * HEIGHT - cone - flare - Math.PI * 100 * (HEIGHT - 3);
   expect(solid(recipe).volumeMm3 / exact).toBeCloseTo(1, 2);
 });
 

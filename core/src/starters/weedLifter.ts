@@ -27,7 +27,7 @@ export const weedLifter = recipeOf([
     depth: { type: 'by', mm: 6 },
     top: { finish: 'fillet', mm: 1.2 },
     bottom: { finish: 'chamfer', mm: 0.6 },
-    outerOnly: true,
+    finishes: 'outer',
     placement: onPlate(),
   },
   {

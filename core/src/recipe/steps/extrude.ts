@@ -32,8 +32,8 @@ export const schema = stepSchema('extrude', {
   taperDeg: angle(-80, 80).optional(),
   top: edgeFinish.optional(),
   bottom: edgeFinish.optional(),
-  /** Only the outer edge is finished; those of openings in the outline are left sharp. */
-  outerOnly: z.literal(true).optional(),
+  /** Which edges are finished, if not all: the outer one, or the rims of openings in the outline. */
+  finishes: z.enum(['outer', 'openings']).optional(),
   placement,
 });
 export type ExtrudeStep = z.infer<typeof schema>;
@@ -61,7 +61,6 @@ export const extrude: StepKind<ExtrudeStep> = {
   }),
 
   sentence(step, context) {
-    const outer = step.outerOnly ? 'outer ' : '';
     return [
       oneOf(['effect'], 'add, cut or keep', step.effect, { add: 'Extrude', cut: 'Cut', keep: 'Keep only' }),
       ...outlineTokens(step.outline, ['outline'], context),
@@ -86,8 +85,21 @@ export const extrude: StepKind<ExtrudeStep> = {
             ['taperDeg'],
             'Do not taper it',
           )),
-      ...edgeTokens(step.top, ['top'], `${outer}top edge`),
-      ...edgeTokens(step.bottom, ['bottom'], `${outer}bottom edge`),
+      ...edgeTokens(step.top, ['top'], 'top edge'),
+      ...edgeTokens(step.bottom, ['bottom'], 'bottom edge'),
+      ...(step.finishes === undefined
+        ? []
+        : clause(
+            [
+              text(','),
+              oneOf(['finishes'], 'which edges are finished', step.finishes, {
+                outer: 'on the outside only',
+                openings: 'on the rims of openings only',
+              }),
+            ],
+            ['finishes'],
+            'Finish all edges',
+          )),
       text('.'),
     ];
   },
@@ -106,11 +118,10 @@ export const extrude: StepKind<ExtrudeStep> = {
       : [{ label: 'round the corners', path: ['rounding'], value: { outerMm: 1, innerMm: 1 } }]),
     ...(step.turnDeg === undefined ? [{ label: 'turn it', path: ['turnDeg'], value: 45 }] : []),
     ...(step.taperDeg === undefined ? [{ label: 'taper it', path: ['taperDeg'], value: 10 }] : []),
-    ...(step.top || step.bottom
+    ...((step.top || step.bottom) && step.finishes === undefined
       ? [
-          step.outerOnly
-            ? { label: 'finish the rims of openings too', path: ['outerOnly'], value: undefined }
-            : { label: 'finish the outer edge only', path: ['outerOnly'], value: true },
+          { label: 'finish the outside only', path: ['finishes'], value: 'outer' },
+          { label: 'finish the rims of openings only', path: ['finishes'], value: 'openings' },
         ]
       : []),
   ],
@@ -171,7 +182,7 @@ export const fromSide: Record<Facing, string> = {
 export function extruded<Body>(
   step: Pick<
     Resolved<ExtrudeStep>,
-    'effect' | 'facing' | 'depth' | 'taperDeg' | 'top' | 'bottom' | 'outerOnly' | 'placement'
+    'effect' | 'facing' | 'depth' | 'taperDeg' | 'top' | 'bottom' | 'finishes' | 'placement'
   >,
   region: Region,
   kit: BuildKit<Body>,
@@ -195,21 +206,35 @@ export function extruded<Body>(
   }
   refuseVanishing(kit, region, levels, taperDeg);
   if (cuts && (through || isFlush(placed, side))) levels = opened(levels, through !== undefined);
-  const holes = step.outerOnly ? region.filter((each) => isOpening(each)) : [];
-  let body = kit.stack(holes.length > 0 ? region.filter((each) => !isOpening(each)) : region, levels);
-  if (holes.length > 0) {
-    const plugs = kit.stack(
-      holes.map((each) => each.toReversed()),
-      [
-        { atMm: levels[0].atMm - CLEAR_MM, growMm: 0 },
-        { atMm: levels.at(-1)!.atMm + CLEAR_MM, growMm: 0 },
-      ],
-    );
-    body = kit.minus(body, plugs);
-  }
-  body = kit.posed(body, pose);
+  const body = kit.posed(finished(step.finishes, region, levels, kit), pose);
   if (through) box = kit.boxOf(body);
   return { operations: [{ effect, body }], outline: region, box };
+}
+
+/** The outline's stack, its levels applied to all its edges, or to the outside or the openings alone. */
+function finished<Body>(
+  which: ExtrudeStep['finishes'],
+  region: Region,
+  levels: readonly Level[],
+  kit: BuildKit<Body>,
+): Body {
+  const openings = region.filter((each) => isOpening(each)).map((each) => each.toReversed());
+  if (which === undefined || openings.length === 0) return kit.stack(region, levels);
+  const [first, last] = [levels[0], levels[levels.length - 1]];
+  const straight = [first, last].map(({ atMm }) => ({ atMm, growMm: 0 }));
+  const outside = kit.stack(
+    region.filter((each) => !isOpening(each)),
+    which === 'outer' ? levels : straight,
+  );
+  // Where the outline shrinks, its openings grow.
+  const inside = which === 'outer' ? straight : levels.map(({ atMm, growMm }) => ({ atMm, growMm: -growMm }));
+  const [low, high] = [inside[0], inside[inside.length - 1]];
+  const plugs = kit.stack(openings, [
+    { ...low, atMm: low.atMm - CLEAR_MM },
+    ...inside,
+    { ...high, atMm: high.atMm + CLEAR_MM },
+  ]);
+  return kit.minus(outside, plugs);
 }
 
 /** Taper and finishes may each fit and together leave nothing of the outline. */
