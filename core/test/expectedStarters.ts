@@ -266,16 +266,21 @@ export const expectedOf: Record<string, Expected> = {
   'pot-stamp': {
     volumeMm3() {
       const slope = Math.tan((10 * Math.PI) / 180);
-      const pad = summed([-20, -12, 0, 20, 12, 6], (x, y, z) => {
+      const inOval = (x: number, y: number) => (x / 20) ** 2 + (y / 13) ** 2 < 1;
+      const pad = summed([-20, -13, 0, 20, 13, 4], (x, y, z) => {
         const d = z * slope;
-        return inRounded(x, y, 20 - d, 12 - d, 2 - d) && (x / 20) ** 2 + (y / 13) ** 2 < 1;
+        return inRounded(x, y, 20 - d, 13 - d, 2 - d) && inOval(x, y);
       });
+      const handle = summed(
+        [-20, -13, 0, 20, 13, 14.8],
+        (x, y, z) => inDisc(x, y, 19.3 - (z * 14.3) / 14.8) && inOval(x, y),
+      );
       // What of the grip's rod stands out of the knob.
       const grip = 2 * Math.PI * integral(9, 9.5, (r) => 2 * r * Math.sqrt(Math.max(0, 1 - (r - 8.5) ** 2)));
-      return pad + frustum(8, 5, 14) + Math.PI * 81 * 6 + grip;
+      return pad + handle + Math.PI * 81 * 6 + grip;
     },
     letters: [{ lettering: { words: 'KIT', font: 'stencil', size: { by: 'height', mm: 9 } }, mm: 1.5 }],
-    box: [-12, -20, 0, 12, 20, 27.5],
+    box: [-13, -20, 0, 13, 20, 26.3],
     genus: 0,
   },
 };

@@ -1,17 +1,28 @@
 import { at, centredAlong, on, onPlate, recipeOf } from './places.ts';
 
-/** A stamp for clay pots: it is drawn as it is held, and set down on its top so that the letters print cleanly. */
+/**
+ * A stamp for clay pots: it is drawn as it is held, and set down on its knob, so that its letters print cleanly. The
+ * handle widens to the pad by less than 45°, and so nothing hangs.
+ */
 export const potStamp = recipeOf([
   {
     id: 's1',
     kind: 'extrude',
     name: 'pad',
     effect: 'add',
-    outline: { shape: 'roundedRectangle', widthMm: 40, depthMm: 24, cornerMm: 2 },
+    outline: { shape: 'roundedRectangle', widthMm: 40, depthMm: 26, cornerMm: 2 },
     facing: 'up',
-    depth: { type: 'by', mm: 6 },
+    depth: { type: 'by', mm: 4 },
     taperDeg: 10,
     placement: onPlate({ z: at(2, 'low') }),
+  },
+  {
+    id: 's3',
+    kind: 'solid',
+    name: 'handle',
+    effect: 'add',
+    solid: { type: 'cone', diameterMm: 38.6, topMm: 10, heightMm: 14.8 },
+    placement: on('s1', { z: { relation: 'beside', edge: 'high', overlapMm: 0 } }),
   },
   {
     id: 's2',
@@ -22,14 +33,6 @@ export const potStamp = recipeOf([
     facing: 'up',
     depth: { type: 'through' },
     placement: onPlate(),
-  },
-  {
-    id: 's3',
-    kind: 'solid',
-    name: 'handle',
-    effect: 'add',
-    solid: { type: 'cone', diameterMm: 16, topMm: 10, heightMm: 14 },
-    placement: on('s1', { z: { relation: 'beside', edge: 'high', overlapMm: 0 } }),
   },
   {
     id: 's4',
