@@ -272,15 +272,15 @@ export const expectedOf: Record<string, Expected> = {
         return inRounded(x, y, 20 - d, 13 - d, 2 - d) && inOval(x, y);
       });
       const handle = summed(
-        [-20, -13, 0, 20, 13, 14.8],
-        (x, y, z) => inDisc(x, y, 19.3 - (z * 14.3) / 14.8) && inOval(x, y),
+        [-20, -13, 0, 20, 13, 15.6],
+        (x, y, z) => inDisc(x, y, 20 - (z * 15) / 15.6) && inOval(x, y),
       );
       // What of the grip's rod stands out of the knob.
       const grip = 2 * Math.PI * integral(9, 9.5, (r) => 2 * r * Math.sqrt(Math.max(0, 1 - (r - 8.5) ** 2)));
       return pad + handle + Math.PI * 81 * 6 + grip;
     },
     letters: [{ lettering: { words: 'KIT', font: 'stencil', size: { by: 'height', mm: 9 } }, mm: 1.5 }],
-    box: [-13, -20, 0, 13, 20, 26.3],
+    box: [-13, -20, 0, 13, 20, 27.1],
     genus: 0,
   },
 };

@@ -21,7 +21,7 @@ export const potStamp = recipeOf([
     kind: 'solid',
     name: 'handle',
     effect: 'add',
-    solid: { type: 'cone', diameterMm: 38.6, topMm: 10, heightMm: 14.8 },
+    solid: { type: 'cone', diameterMm: 40, topMm: 10, heightMm: 15.6 },
     placement: on('s1', { z: { relation: 'beside', edge: 'high', overlapMm: 0 } }),
   },
   {
