@@ -123,20 +123,71 @@ test('a part is begun from nothing and steps are added, moved and deleted', asyn
 test('no page has a serious fault of accessibility', async ({ as }) => {
   const student = await as('luca');
   await openBench(student);
+  const open: [string, () => Promise<unknown>][] = [
+    ['the bench', async () => {}],
+    ['the plan', () => student.getByRole('button', { name: 'Plan large' }).click()],
+    ['the export', () => student.getByRole('button', { name: 'Export' }).click()],
+    ['the versions', () => student.getByRole('button', { name: 'Versions' }).click()],
+    ['the keys', () => student.getByRole('button', { name: 'Keys' }).click()],
+    [
+      'a drawing',
+      async () => {
+        await student.getByRole('combobox', { name: 'shape' }).first().selectOption({ label: 'a drawn outline' });
+        await student.getByRole('button', { name: 'Draw the outline on the plan' }).click();
+      },
+    ],
+  ];
+  for (const [what, show] of open) {
+    await show();
+    await expectNoSeriousFault(student, what);
+    await student.keyboard.press('Escape');
+  }
   const teacher = await as('teacher');
   await teacher.goto('/review');
   await teacher.getByRole('link', { name: 'Dario', exact: true }).click();
   await teacher.getByTestId('solid-view').waitFor();
   const pages: [Page, string[]][] = [
-    [student, ['', '/home']],
+    [student, ['/home']],
     [teacher, ['', '/class', '/review', '/queue', '/print-room']],
   ];
   for (const [page, paths] of pages) {
     for (const path of paths) {
       if (path) await page.goto(path);
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
-      expect(serious.map(({ id, nodes }) => `${page.url()} ${id}: ${nodes[0].html}`)).toEqual([]);
+      await expectNoSeriousFault(page, page.url());
     }
   }
+});
+
+async function expectNoSeriousFault(page: Page, where: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect(serious.map(({ id, nodes }) => `${where} ${id}: ${nodes[0].html}`)).toEqual([]);
+}
+
+test('a finger drags a handle on a tablet, where everything has its place', async ({ as }) => {
+  const page = await as('luca');
+  await page.setViewportSize({ width: 1024, height: 768 });
+  const client = await page.context().newCDPSession(page);
+  await client.send('Emulation.setTouchEmulationEnabled', { enabled: true });
+  await openBench(page);
+  const inner = () =>
+    page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.scrollHeight]);
+  expect(await inner()).toEqual([1024, 768]);
+  await page.getByRole('button', { name: 'Plan large' }).click();
+  await page.locator('[data-step=s1]').click({ position: { x: 8, y: 60 } });
+  const width = page.getByRole('spinbutton', { name: 'width', exact: true });
+  const before = Number(await width.inputValue());
+  const { x, y } = (await page.locator('[data-handle="Size left to right"]').boundingBox())!;
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', dx: number) =>
+    client.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: type === 'touchEnd' ? [] : [{ x: x + 14 + dx, y: y + 14 }],
+    });
+  await touch('touchStart', 0);
+  for (let dx = 5; dx <= 30; dx += 5) await touch('touchMove', dx);
+  await touch('touchEnd', 30);
+  await expect.poll(async () => Number(await width.inputValue())).toBeGreaterThan(before + 4);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(width).toHaveValue(String(before));
+  await saved(page);
 });

@@ -6,7 +6,16 @@
   import { boundsOf, type SolidMesh, type SurfacePoint, type Vec3 } from '@kelbrin/core/mesh';
   import type { Region } from '@kelbrin/core/recipe';
   import { Fineness } from './fineness';
-  import { drawable, lines, plateGrid, plateTicks, sectionFace, setTones, type Tone } from './geometry';
+  import {
+    drawable,
+    lines,
+    plateGrid,
+    plateTicks,
+    sectionFace,
+    setTones,
+    thickLine,
+    type Tone,
+  } from './geometry';
   import { cutPlane, partMaterial, sectionMaterial } from './materials';
   import { standpoint, type View } from './views';
 
@@ -58,6 +67,7 @@
   const edgeLines = $derived(lines(edges));
   const ticks = $derived(plateTicks(bedMm[0], bedMm[1]));
   const grid = $derived(plateGrid(bedMm[0], bedMm[1]));
+  const wayBetween = $derived(ends.length === 2 ? thickLine(ends[0].point, ends[1].point) : undefined);
   const endPoints = $derived(lines(Float32Array.from(ends.flatMap(({ point }) => point))));
   const face = $derived(cut?.region && cut.region.length > 0 ? sectionFace(cut.region) : undefined);
 
@@ -74,6 +84,10 @@
   $effect(() => {
     const held = face;
     return () => held?.dispose();
+  });
+  $effect(() => {
+    const held = wayBetween;
+    return () => held?.geometry.dispose();
   });
   $effect(() => {
     setTones(geometry, toneOf);
@@ -174,8 +188,4 @@
     <T.PointsMaterial color="#b5402a" size={8} sizeAttenuation={false} depthTest={false} />
   </T.Points>
 {/if}
-{#if ends.length === 2}
-  <T.LineSegments geometry={endPoints} renderOrder={2}>
-    <T.LineBasicMaterial color="#b5402a" depthTest={false} />
-  </T.LineSegments>
-{/if}
+{#if wayBetween}<T is={wayBetween} renderOrder={2} />{/if}

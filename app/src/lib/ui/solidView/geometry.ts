@@ -1,5 +1,8 @@
 import { BufferAttribute, BufferGeometry, ShapeGeometry, ShapePath } from 'three';
-import type { SolidMesh } from '@kelbrin/core/mesh';
+import { Line2 } from 'three/examples/jsm/lines/Line2.js';
+import { LineGeometry } from 'three/examples/jsm/lines/LineGeometry.js';
+import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
+import type { SolidMesh, Vec3 } from '@kelbrin/core/mesh';
 import type { Region } from '@kelbrin/core/recipe';
 
 /** How a triangle is drawn; the numbers are what the material's shader tells apart. */
@@ -26,6 +29,12 @@ export function lines(ends: Float32Array): BufferGeometry {
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(ends, 3));
   return geometry;
+}
+
+/** A line that is as thick on every screen, through everything that lies before it. */
+export function thickLine(from: Vec3, to: Vec3): Line2 {
+  const material = new LineMaterial({ color: '#b5402a', linewidth: 3, depthTest: false });
+  return new Line2(new LineGeometry().setPositions([...from, ...to]), material);
 }
 
 /** Gives every triangle its tone. */
