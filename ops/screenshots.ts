@@ -90,6 +90,22 @@ try {
   await designer.getByRole('button', { name: 'Draw the outline on the plan' }).click();
   await shoot(designer, 'bench-drawing');
 
+  await designer.getByRole('button', { name: 'Done' }).click();
+  await designer.getByRole('button', { name: 'Hand in this one instead' }).click();
+  await designer.getByRole('button', { name: 'Versions' }).click();
+  await designer.getByLabel('Keep the project as it is now').fill('with a hexagon jaw');
+  await designer.getByRole('button', { name: 'Keep', exact: true }).click();
+  await designer.getByText('with a hexagon jaw').waitFor();
+  await designer.keyboard.press('Escape');
+  const across = designer.locator('[data-step=s2]').getByRole('spinbutton').nth(1);
+  await across.fill('14');
+  await across.press('Enter');
+  await designer.locator('[data-step=s1]').getByRole('spinbutton', { name: 'height' }).fill('7');
+  await designer.locator('[data-step=s1]').getByRole('spinbutton', { name: 'height' }).press('Enter');
+  await designer.getByRole('button', { name: 'Versions' }).click();
+  await designer.getByRole('button', { name: 'What changed' }).click();
+  await shoot(designer, 'versions');
+
   const teacher = await signIn('teacher');
   await shoot(teacher, 'class');
   await teacher.goto('/review');
