@@ -97,6 +97,7 @@ try {
   await designer.getByRole('button', { name: 'Keep', exact: true }).click();
   await designer.getByText('with a hexagon jaw').waitFor();
   await designer.keyboard.press('Escape');
+  await designer.getByRole('dialog', { name: 'Versions' }).waitFor({ state: 'hidden' });
   const across = designer.locator('[data-step=s2]').getByRole('spinbutton').nth(1);
   await across.fill('14');
   await across.press('Enter');
