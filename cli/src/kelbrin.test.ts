@@ -56,7 +56,14 @@ describe('inspect', () => {
       verdict: 'fail',
       part: { sizeMm: [40, 30, 6], bodies: 1 },
     });
-    expect(bad.checks.map(({ id }: { id: string }) => id)).toEqual(['size', 'base', 'hole', 'overhang']);
+    expect(bad.checks.map(({ id }: { id: string }) => id)).toEqual([
+      'size',
+      'base',
+      'hole',
+      'overhang',
+      'bridge',
+      'island',
+    ]);
     const hole = bad.checks[2];
     expect(hole).toMatchObject({ verdict: 'fail', measured: 1.3, limit: 2, unit: 'mm' });
     expect(hole.findings[0]).toMatchObject({ verdict: 'fail', measured: 1.3, unit: 'mm', at: [0, 0, 3] });

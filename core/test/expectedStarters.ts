@@ -127,13 +127,14 @@ export const expectedOf: Record<string, Expected> = {
         const inClip =
           inDisc(x + shift, y, 6.6) && !inDisc(x + shift, y, 4.2) && !(x + shift < 0 && Math.abs(y) < 3.2);
         const right = 6.6 - shift - 3 + 24;
-        const inTab = Math.abs(y) < 1.2 && inRounded(x - right + 12, z - 6, 12, 6, 6);
+        const inTab = Math.abs(y) < 1.2 && inRounded(x - right + 12, z - 6, 12, 6, 0.6);
         const hole = inDisc(x - right + 6, z - 6, 3.6 / 0.997 / 2);
         return (inClip || inTab) && !hole;
       }),
-    letters: [{ lettering: { words: '8', font: 'stencil', size: { by: 'height', mm: 5 } }, mm: -2.4 }],
+    letters: [{ lettering: { words: 'T', font: 'stencil', size: { by: 'height', mm: 5 } }, mm: -2.4 }],
     box: [-6.2, -6.6, 0, 27.2, 6.6, 12],
-    genus: 2,
+    // The hole, and the two pieces of a stencilled T.
+    genus: 3,
   },
   dibber: {
     volumeMm3() {
@@ -197,15 +198,15 @@ export const expectedOf: Record<string, Expected> = {
   },
   'wind-spinner': {
     volumeMm3: () =>
-      summed([-30, -30, 0, 30, 30, 46.5], (x, y, z) => {
+      summed([-30, -30, 0, 30, 30, 44.5], (x, y, z) => {
         const inFin = [0, 60, 120].some((deg) => {
           const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
           return Math.abs(y * c - x * s) < 0.8 && ((x * c + y * s) / 30) ** 2 + ((z - 15) / 25) ** 2 < 1;
         });
-        const inLoop = Math.abs(y) < 1.5 && inDisc(x, z - 42, 4.5);
-        return (inFin || inLoop) && !inDisc(x, z - 42, 2);
+        const inLoop = Math.abs(y) < 1.2 && inDisc(x, z - 40, 4.5);
+        return (inFin || inLoop) && !inDisc(x, z - 40, 2);
       }),
-    box: [-30, -26.4, 0, 30, 26.4, 46.5],
+    box: [-30, -26.4, 0, 30, 26.4, 44.5],
     genus: 1,
   },
   'bed-sign': {
@@ -241,10 +242,10 @@ export const expectedOf: Record<string, Expected> = {
     volumeMm3() {
       const disc = (r: number) => Math.PI * r * r;
       const coin =
-        frustum(15.5, 16, 0.5) + disc(16) * 2.7 + integral(0, 0.8, (t) => disc(16 - fillet(0.8, t)));
+        frustum(15.6, 16, 0.4) + disc(16) * 2.8 + integral(0, 0.8, (t) => disc(16 - fillet(0.8, t)));
       const recess = disc(13) * 0.6 + frustum(13, 13.4, 0.4);
       const star = 5 * 10 * 4.5 * Math.sin(Math.PI / 5) * 1;
-      return coin - recess + star - Math.PI * (14 ** 2 - 13 ** 2) * 0.6;
+      return coin - recess + star - Math.PI * (13.8 ** 2 - 13 ** 2) * 0.6;
     },
     letters: [{ lettering: { words: '7', font: 'rounded', size: { by: 'height', mm: 14 } }, mm: -0.8 }],
     box: [-16, -16, 0, 16, 16, 4],
@@ -254,7 +255,7 @@ export const expectedOf: Record<string, Expected> = {
     volumeMm3() {
       const outline = liftersOutline();
       const area = (d: number) => shrunkArea(outline, d);
-      const body = integral(0, 0.6, area) + area(0) * 4.2 + integral(0, 1.2, (t) => area(fillet(1.2, t)));
+      const body = integral(0, 0.4, area) + area(0) * 4.4 + integral(0, 1.2, (t) => area(fillet(1.2, t)));
       const jaw = 2 * Math.sqrt(3) * 6.5 ** 2 * 6;
       const hole = Math.PI * 2.5 ** 2 * 5.2 + frustum(2.5, 3.3, 0.8);
       const grip = 6 * 2 + Math.PI;

@@ -2,7 +2,8 @@ import * as z from 'zod';
 import { formatNumber } from '../recipe/index.ts';
 
 const verdict = z.enum(['pass', 'warn', 'fail']);
-const unit = z.enum(['mm', 'mm²', '°']);
+/** A count has no unit. */
+const unit = z.enum(['mm', 'mm²', '°', '']);
 
 /** A place on the part that a check has something to say about. */
 export const finding = z.strictObject({
@@ -45,7 +46,7 @@ export type CheckResult = z.infer<typeof checkResult>;
 
 /** A measured value with its unit as people write it, to two decimals: "1.6 mm", "45°". */
 export function measuredWords(value: number, of: CheckResult['unit']): string {
-  return `${formatNumber(Math.round(value * 100) / 100)}${of === '°' ? '' : ' '}${of}`;
+  return `${formatNumber(Math.round(value * 100) / 100)}${of === '°' || of === '' ? '' : ' '}${of}`;
 }
 
 /** What a part is, whatever its limits. */

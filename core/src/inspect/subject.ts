@@ -49,6 +49,17 @@ export function subjectOf(mesh: SolidMesh, stepIds: readonly string[] = []): Sub
   };
 }
 
+/** The middle of a triangle, as it is reported. */
+export function middleOf({ mesh }: Subject, face: number): [number, number, number] {
+  const sum: [number, number, number] = [0, 0, 0];
+  for (let k = 0; k < 3; k++) {
+    for (let axis = 0; axis < 3; axis++) {
+      sum[axis] += mesh.positions[3 * mesh.triangles[3 * face + k] + axis] / 3;
+    }
+  }
+  return sum.map(rounded) as [number, number, number];
+}
+
 /** A figure as it is reported: three decimals say more than any printer can. */
 export function rounded(value: number): number {
   return Math.round(value * 1000) / 1000;

@@ -11,7 +11,7 @@ export const rowToken = recipeOf([
     facing: 'up',
     depth: { type: 'by', mm: 4 },
     top: { finish: 'fillet', mm: 0.8 },
-    bottom: { finish: 'chamfer', mm: 0.5 },
+    bottom: { finish: 'chamfer', mm: 0.4 },
     placement: onPlate(),
   },
   {
@@ -40,7 +40,7 @@ export const rowToken = recipeOf([
     kind: 'extrude',
     name: 'lower ring',
     effect: 'cut',
-    outline: { shape: 'ring', outerMm: 28, innerMm: 26 },
+    outline: { shape: 'ring', outerMm: 27.6, innerMm: 26 },
     facing: 'down',
     depth: { type: 'by', mm: 0.6 },
     placement: on('s1', { z: fromBottom }),

@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { built, genusOf, withField } from '../../test/evaluated.ts';
+import { classroomLimits, inspect } from '../inspect/index.ts';
 import { boundsOf, topologyOf } from '../mesh/index.ts';
 import { sentenceOf, stepKinds, type Recipe } from '../recipe/index.ts';
 import { evaluate, SolidCache, type Workshop } from '../solid/index.ts';
@@ -31,6 +32,11 @@ describe.each(starters)('$title', ({ id, recipe }) => {
     expect(topologyOf(mesh)).toMatchObject({ bodies: 1, openEdges: 0 });
     expect(genusOf(mesh)).toBe(expected.genus);
     expect(steps.flatMap(({ notes }) => notes)).toEqual([]);
+  });
+
+  it('can be printed as it is', () => {
+    const { checks } = inspect(built(workshop, recipe).mesh, classroomLimits);
+    expect(checks.filter(({ verdict }) => verdict === 'fail')).toEqual([]);
   });
 
   it('comes to the same solid again from what was kept, after numbers were changed and changed back', () => {

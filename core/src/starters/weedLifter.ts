@@ -26,7 +26,7 @@ export const weedLifter = recipeOf([
     facing: 'up',
     depth: { type: 'by', mm: 6 },
     top: { finish: 'fillet', mm: 1.2 },
-    bottom: { finish: 'chamfer', mm: 0.6 },
+    bottom: { finish: 'chamfer', mm: 0.4 },
     finishes: 'outer',
     placement: onPlate(),
   },

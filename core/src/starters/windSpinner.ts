@@ -24,12 +24,12 @@ export const windSpinner = recipeOf([
     kind: 'eyelet',
     holeMm: 4,
     wallMm: 2.5,
-    thickMm: 3,
+    thickMm: 2.4,
     facing: 'front',
     placement: on('s1', {
       x: centredAlong,
       y: centredAlong,
-      z: { relation: 'beside', edge: 'high', overlapMm: 2.5 },
+      z: { relation: 'beside', edge: 'high', overlapMm: 4.5 },
     }),
   },
 ]);

@@ -1,0 +1,145 @@
+import { shortestSpan, type CeilingEdge, type Span } from './bridgeSpan.ts';
+import type { LimitsCard } from './limits.ts';
+import { judge } from './verdict.ts';
+import type { Subject } from './subject.ts';
+import { restsOnPlate } from './checks/plateContact.ts';
+
+/** A connected region of downward faces that lean out further than something, with nothing under them. */
+export interface Ceiling {
+  readonly faces: readonly number[];
+  /** The steepest of its faces, and how far that leans from the vertical, °. */
+  readonly steepestFace: number;
+  readonly steepestDeg: number;
+  /** How far it reaches out, seen from above. */
+  readonly reachMm: number;
+  readonly areaMm2: number;
+  /** How it can be bridged; undefined if it is held on one side only. It is worked out when it is asked for. */
+  span(): Span | undefined;
+}
+
+/** Triangles smaller than this are slivers whose direction is mere rounding, mm². */
+const SLIVER_MM2 = 1e-5;
+/** Heights this close count as level. */
+const LEVEL_MM = 1e-3;
+
+/** What hangs on a part, measured against a card. */
+export interface Hanging {
+  /** How far each face leans out over nothing, ° from the vertical; 0 for all that face up or lie on the plate. */
+  readonly leanDeg: Float64Array;
+  /** Ceilings whose faces are all too steep. */
+  readonly tooSteep: readonly Ceiling[];
+  /** Ceilings whose faces are all too steep or close to it. */
+  readonly steep: readonly Ceiling[];
+}
+
+const known = new WeakMap<Subject, Hanging>();
+
+/** What hangs on a part; worked out once for each inspection, since several checks look at it. */
+export function hangingOf(subject: Subject, { maxOverhangDeg, lineWidthMm }: LimitsCard): Hanging {
+  let hanging = known.get(subject);
+  if (!hanging) {
+    const leanDeg = leansOf(subject);
+    const verdictOf = (deg: number) => judge(deg, 'atMost', maxOverhangDeg);
+    hanging = {
+      leanDeg,
+      tooSteep: ceilingsWhere(subject, leanDeg, (deg) => verdictOf(deg) === 'fail', lineWidthMm),
+      steep: ceilingsWhere(subject, leanDeg, (deg) => verdictOf(deg) !== 'pass', lineWidthMm),
+    };
+    known.set(subject, hanging);
+  }
+  return hanging;
+}
+
+function leansOf({ mesh, faces }: Subject): Float64Array {
+  const leanDeg = new Float64Array(faces.areas.length);
+  for (let f = 0; f < leanDeg.length; f++) {
+    const down = -faces.normals[3 * f + 2];
+    if (down <= 0 || faces.areas[f] < SLIVER_MM2 || restsOnPlate(mesh, faces, f)) continue;
+    leanDeg[f] = (Math.asin(Math.min(1, down)) * 180) / Math.PI;
+  }
+  return leanDeg;
+}
+
+/**
+ * The ceilings whose faces all lean as `leans` says. One that reaches out no further than a line of plastic is held by
+ * the line before it and is none.
+ */
+function ceilingsWhere(
+  subject: Subject,
+  leanDeg: Float64Array,
+  leans: (deg: number) => boolean,
+  lineWidthMm: number,
+): Ceiling[] {
+  return regionsWhere(subject, (f) => leans(leanDeg[f])).flatMap((faces): Ceiling[] => {
+    const edges = edgesOf(subject, faces);
+    const areaMm2 = faces.reduce(
+      (sum, f) => sum + subject.faces.areas[f] * Math.abs(subject.faces.normals[3 * f + 2]),
+      0,
+    );
+    // Twice the area over the outline is exact for a ledge of even width around a wall, for a strip that is held along
+    // one long side, and for a disc held at its rim.
+    const outlineMm = edges.reduce(
+      (sum, { from, to }) => sum + Math.hypot(to[0] - from[0], to[1] - from[1]),
+      0,
+    );
+    const reachMm = outlineMm > 0 ? (2 * areaMm2) / outlineMm : Infinity;
+    if (reachMm <= lineWidthMm) return [];
+    let looked = false;
+    let span: Span | undefined;
+    const steepestFace = faces.reduce((a, b) => (leanDeg[b] > leanDeg[a] ? b : a));
+    return [
+      {
+        faces,
+        steepestFace,
+        steepestDeg: leanDeg[steepestFace],
+        reachMm,
+        areaMm2,
+        span() {
+          if (!looked) [looked, span] = [true, shortestSpan(edges, lineWidthMm)];
+          return span;
+        },
+      },
+    ];
+  });
+}
+
+/** The connected regions of faces for which `holds`. */
+function regionsWhere({ topology }: Subject, holds: (face: number) => boolean): number[][] {
+  const count = topology.bodyOf.length;
+  const seen = new Uint8Array(count);
+  const regions: number[][] = [];
+  for (let seed = 0; seed < count; seed++) {
+    if (seen[seed] || !holds(seed)) continue;
+    seen[seed] = 1;
+    const region = [seed];
+    for (let i = 0; i < region.length; i++) {
+      for (let k = 0; k < 3; k++) {
+        const other = topology.neighbours[3 * region[i] + k];
+        if (other < 0 || seen[other] || !holds(other)) continue;
+        seen[other] = 1;
+        region.push(other);
+      }
+    }
+    regions.push(region);
+  }
+  return regions;
+}
+
+/** The edges of a region seen from above. The surface that goes on downwards from an edge holds it. */
+function edgesOf({ mesh, topology }: Subject, region: readonly number[]): CeilingEdge[] {
+  const { positions: p, triangles } = mesh;
+  const inside = new Set(region);
+  const edges: CeilingEdge[] = [];
+  for (const face of region) {
+    for (let k = 0; k < 3; k++) {
+      const neighbour = topology.neighbours[3 * face + k];
+      if (inside.has(neighbour)) continue;
+      const [a, b] = [triangles[3 * face + k], triangles[3 * face + ((k + 1) % 3)]];
+      const height = Math.min(p[3 * a + 2], p[3 * b + 2]);
+      const corners = neighbour < 0 ? [] : [0, 1, 2].map((i) => triangles[3 * neighbour + i]);
+      const held = corners.some((corner) => p[3 * corner + 2] < height - LEVEL_MM);
+      edges.push({ from: [p[3 * a], p[3 * a + 1]], to: [p[3 * b], p[3 * b + 1]], held });
+    }
+  }
+  return edges;
+}

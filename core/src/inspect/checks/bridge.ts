@@ -1,0 +1,43 @@
+import { formatMm } from '../../recipe/sentence.ts';
+import { hangingOf } from '../ceilings.ts';
+import type { Check } from '../check.ts';
+import { middleOf, rounded } from '../subject.ts';
+import { judge, worst } from '../verdict.ts';
+
+/** Measures ceilings that are held at both ends by the longest line that has to be drawn through the air. */
+export const bridge: Check = {
+  id: 'bridge',
+  title: 'Bridges',
+  inspect(subject, limits) {
+    const { maxBridgeMm } = limits;
+    const spans = hangingOf(subject, limits)
+      .tooSteep.flatMap(({ span, ...ceiling }) => {
+        const found = span();
+        return found ? { ...ceiling, span: found } : [];
+      })
+      .sort((a, b) => b.span.mm - a.span.mm);
+    const findings = spans.flatMap(({ faces, steepestFace, span }) => {
+      const verdict = judge(span.mm, 'atMost', maxBridgeMm);
+      if (verdict === 'pass') return [];
+      const is = `The plastic has to cross ${formatMm(Math.round(10 * span.mm) / 10)} mm of air here`;
+      const bound = `the printer bridges ${formatMm(maxBridgeMm)} mm`;
+      return {
+        verdict,
+        measured: rounded(span.mm),
+        unit: 'mm' as const,
+        at: middleOf(subject, steepestFace),
+        message: verdict === 'fail' ? `${is}; ${bound}.` : `${is}, which is close to the limit: ${bound}.`,
+        steps: subject.stepsOf(faces),
+        triangles: [...faces],
+      };
+    });
+    return {
+      verdict: worst(findings.map(({ verdict }) => verdict)),
+      measured: spans.length > 0 ? rounded(spans[0].span.mm) : null,
+      limit: maxBridgeMm,
+      unit: 'mm',
+      rule: 'atMost',
+      findings,
+    };
+  },
+};

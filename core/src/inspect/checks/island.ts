@@ -1,0 +1,86 @@
+import { formatMm } from '../../recipe/sentence.ts';
+import type { Check } from '../check.ts';
+import { middleOf, rounded, type Subject } from '../subject.ts';
+
+/** Corners this close in height lie in one layer. */
+const LEVEL_MM = 1e-3;
+/** What is this low stands on the plate. */
+const CONTACT_MM = 0.01;
+/** A face leans down, and does not merely stand, if its outward direction points down by this much. */
+const DOWN = 1e-3;
+
+/**
+ * Finds where material begins in mid-air: a corner, an edge or a face that everything around it lies higher than. The
+ * floor of a pocket is as low, but it looks up.
+ */
+export const island: Check = {
+  id: 'island',
+  title: 'Begins in mid-air',
+  inspect(subject) {
+    const findings = beginnings(subject).map((faces) => {
+      const { mesh } = subject;
+      const zMm = Math.min(...faces.map((f) => lowest(mesh.positions, mesh.triangles, f)));
+      return {
+        verdict: 'fail' as const,
+        measured: rounded(zMm),
+        unit: 'mm' as const,
+        at: middleOf(subject, faces[0]),
+        message: `Something begins in mid-air here, ${formatMm(Math.round(100 * zMm) / 100)} mm above the plate: its first layer has nothing to lie on.`,
+        steps: subject.stepsOf(faces),
+        triangles: faces,
+      };
+    });
+    return {
+      verdict: findings.length > 0 ? 'fail' : 'pass',
+      measured: findings.length,
+      limit: 0,
+      unit: '',
+      rule: 'atMost',
+      findings,
+    };
+  },
+};
+
+/** The faces around each lowest place of the surface that hangs, one list a place. */
+function beginnings({ mesh: { positions, triangles }, faces, topology }: Subject): number[][] {
+  const height = (corner: number) => positions[3 * corner + 2];
+  // Corners of one height that are joined by edges are one place; a place with a lower neighbour is no beginning.
+  const placeOf = Int32Array.from({ length: positions.length / 3 }, (_, i) => i);
+  const find = (corner: number): number => {
+    while (placeOf[corner] !== corner) corner = placeOf[corner] = placeOf[placeOf[corner]];
+    return corner;
+  };
+  const eachEdge = (visit: (a: number, b: number) => void) => {
+    for (let i = 0; i < triangles.length; i++) {
+      const next = i % 3 === 2 ? i - 2 : i + 1;
+      // Neighbours see the same edge the other way round.
+      if (triangles[i] < triangles[next] || topology.neighbours[i] < 0) visit(triangles[i], triangles[next]);
+    }
+  };
+  eachEdge((a, b) => {
+    if (Math.abs(height(a) - height(b)) <= LEVEL_MM) placeOf[find(a)] = find(b);
+  });
+  const hasLower = new Uint8Array(placeOf.length);
+  eachEdge((a, b) => {
+    if (height(a) < height(b) - LEVEL_MM) hasLower[find(b)] = 1;
+    else if (height(b) < height(a) - LEVEL_MM) hasLower[find(a)] = 1;
+  });
+  const around = new Map<number, number[]>();
+  const isFloor = new Uint8Array(placeOf.length);
+  for (let i = 0; i < triangles.length; i++) {
+    const corner = triangles[i];
+    const place = find(corner);
+    if (hasLower[place] || height(corner) <= CONTACT_MM) continue;
+    const face = Math.floor(i / 3);
+    if (faces.normals[3 * face + 2] > DOWN) isFloor[place] = 1;
+    if (faces.normals[3 * face + 2] > -DOWN) continue;
+    const list = around.get(place);
+    if (!list) around.set(place, [face]);
+    else if (list.at(-1) !== face) list.push(face);
+  }
+  return [...around].flatMap(([place, list]) => (isFloor[place] ? [] : [list]));
+}
+
+function lowest(positions: Float32Array, triangles: Uint32Array, face: number): number {
+  return Math.min(...[0, 1, 2].map((k) => positions[3 * triangles[3 * face + k] + 2]));
+}
