@@ -23,7 +23,7 @@ const mayImport = {
   recipe: ['mesh', 'plane'],
   design: ['recipe'],
   solid: ['mesh', 'plane', 'recipe'],
-  inspect: ['mesh', 'recipe'],
+  inspect: ['mesh', 'plane', 'recipe'],
   advise: ['recipe', 'inspect'],
   slice: ['mesh', 'plane', 'recipe', 'solid'],
   format: ['mesh', 'plane'],

@@ -63,6 +63,9 @@ describe('inspect', () => {
       'overhang',
       'bridge',
       'island',
+      'wall',
+      'gap',
+      'bodies',
     ]);
     const hole = bad.checks[2];
     expect(hole).toMatchObject({ verdict: 'fail', measured: 1.3, limit: 2, unit: 'mm' });

@@ -132,7 +132,10 @@ test('no page has a serious fault of accessibility', async ({ as }) => {
     [
       'a drawing',
       async () => {
-        await student.getByRole('combobox', { name: 'shape' }).first().selectOption({ label: 'a drawn outline' });
+        await student
+          .getByRole('combobox', { name: 'shape' })
+          .first()
+          .selectOption({ label: 'a drawn outline' });
         await student.getByRole('button', { name: 'Draw the outline on the plan' }).click();
       },
     ],
@@ -165,7 +168,7 @@ async function expectNoSeriousFault(page: Page, where: string): Promise<void> {
 }
 
 test('a finger drags a handle on a tablet, where everything has its place', async ({ as }) => {
-  const page = await as('luca');
+  const page = await as('dario');
   await page.setViewportSize({ width: 1024, height: 768 });
   const client = await page.context().newCDPSession(page);
   await client.send('Emulation.setTouchEmulationEnabled', { enabled: true });

@@ -4,5 +4,6 @@ export * from './distance.ts';
 export * from './featureEdges.ts';
 export * from './measure.ts';
 export * from './restingFaces.ts';
+export * from './section.ts';
 export * from './topology.ts';
 export * from './weld.ts';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { circlePoints } from './curves.ts';
 import { turned, type Outline, type Region } from './region.ts';
-import { thinnestWall } from './thickness.ts';
+import { thinWalls } from './thickness.ts';
 
 const box = (width: number, depth: number): Outline => [[0, 0], [width, 0], [width, depth], [0, depth]]; // prettier-ignore
 const regular = (corners: number, outer: number, inner = outer): Region => [
@@ -12,7 +12,7 @@ const regular = (corners: number, outer: number, inner = outer): Region => [
     return [radius * Math.cos(angle), radius * Math.sin(angle)];
   }),
 ];
-const width = (region: Region, upToMm = 3) => thinnestWall(region, upToMm)?.widthMm;
+const width = (region: Region, upToMm = 3) => thinWalls(region, upToMm)[0]?.widthMm;
 
 describe('the thinnest wall', () => {
   it('of a strip is its width, however it lies', () => {
@@ -40,12 +40,12 @@ describe('the thinnest wall', () => {
 
   it('is found between a hole and the edge, and in a neck', () => {
     const hole = circlePoints(4).map(([x, y]): [number, number] => [x + 5, y + 10]);
-    const holed = thinnestWall([box(20, 20), hole.reverse()], 3)!;
+    const holed = thinWalls([box(20, 20), hole.reverse()], 3)[0];
     // A round hole comes so near in one place only; a wall goes on for a little.
     expect(holed.widthMm).toBeGreaterThanOrEqual(1);
     expect(holed.widthMm).toBeLessThan(1.5);
     const neck: Outline = [[0, 0], [8, 0], [8, 3.6], [12, 3.6], [12, 0], [20, 0], [20, 8], [12, 8], [12, 4.4], [8, 4.4], [8, 8], [0, 8]]; // prettier-ignore
-    const found = thinnestWall([neck], 3)!;
+    const found = thinWalls([neck], 3)[0];
     expect(found.widthMm).toBeCloseTo(0.8, 6);
     expect(found.at[0]).toBeGreaterThan(8);
     expect(found.at[0]).toBeLessThan(12);

@@ -1,4 +1,4 @@
-import type { Outline, Point, Region } from './region.ts';
+import { extentOf, type Point, type Region } from './region.ts';
 
 /** How thick a region is at a place on its edge. */
 export interface Thickness {
@@ -9,6 +9,8 @@ export interface Thickness {
   readonly widthMm: number;
   /** How much of the outline the place stands for, mm. */
   readonly lengthMm: number;
+  /** The edge of its outline that it lies on, counted from 0. */
+  readonly edge: number;
 }
 
 /** The narrowest wall of a region. */
@@ -16,6 +18,9 @@ export interface ThinWall {
   readonly widthMm: number;
   readonly at: Point;
   readonly across: Point;
+  /** Its outline in the region, and the edges of that along which the wall is as thin, or thinner. */
+  readonly outline: number;
+  readonly edges: readonly number[];
 }
 
 /**
@@ -43,27 +48,31 @@ export function thicknessAlong(region: Region, upToMm: number): Thickness[][] {
       return Array.from({ length: parts }, (_, k): Thickness => {
         const share = (k + 0.5) / parts;
         const at: Point = [from[0] + share * (to[0] - from[0]), from[1] + share * (to[1] - from[1])];
-        return { at, lengthMm: length / parts, ...wallAt(at, inward, edges, upToMm) };
+        return { at, lengthMm: length / parts, edge: i, ...wallAt(at, inward, edges, upToMm) };
       });
     }),
   );
 }
 
 /**
- * The narrowest wall that goes on for at least twice its width; undefined if there is none narrower than `upToMm`.
- * Shorter ones are tips and notches, which print as they can.
+ * The narrowest wall of each outline that goes on for at least twice its width, the narrowest first; none for outlines
+ * without one narrower than `upToMm`. Shorter ones are tips and notches, which print as they can.
  */
-export function thinnestWall(region: Region, upToMm: number): ThinWall | undefined {
-  const walks = thicknessAlong(region, upToMm);
-  let narrowest: ThinWall | undefined;
-  for (const walk of walks) {
-    for (const { widthMm, at, across } of walk) {
-      if (widthMm < (narrowest?.widthMm ?? upToMm) && goesOn(walk, widthMm * 1.02)) {
-        narrowest = { widthMm, at, across };
+export function thinWalls(region: Region, upToMm: number): ThinWall[] {
+  return thicknessAlong(region, upToMm)
+    .flatMap((walk, outline) => {
+      let narrowest: Thickness | undefined;
+      for (const place of walk) {
+        if (place.widthMm < (narrowest?.widthMm ?? upToMm) && goesOn(walk, place.widthMm * 1.02)) {
+          narrowest = place;
+        }
       }
-    }
-  }
-  return narrowest;
+      if (!narrowest) return [];
+      const { widthMm, at, across } = narrowest;
+      const edges = walk.filter((place) => place.widthMm <= widthMm * 1.1).map(({ edge }) => edge);
+      return { widthMm, at, across, outline, edges: [...new Set(edges)] };
+    })
+    .sort((a, b) => a.widthMm - b.widthMm);
 }
 
 /**
@@ -104,93 +113,118 @@ function wallAt(
   let radius = upToMm / 2;
   let across = at;
   let facing = 1;
-  for (const [from, to] of edges.near(at)) {
-    const touch = touching(at, inward, from, to);
-    if (!touch || touch.radius > radius * 1.02) continue;
+  edges.eachNear(at, (from, to) => {
+    // An edge that lies behind touches no circle inside, and one that is further away than the circle is wide none either.
+    const [ax, ay, bx, by] = [from[0] - at[0], from[1] - at[1], to[0] - at[0], to[1] - at[1]];
+    if (inward[0] * ax + inward[1] * ay <= 1e-9 && inward[0] * bx + inward[1] * by <= 1e-9) return;
+    const reach = 2.04 * radius;
+    if (Math.min(ax, bx) > reach || Math.max(ax, bx) < -reach) return;
+    if (Math.min(ay, by) > reach || Math.max(ay, by) < -reach) return;
+    if (!touches(at, inward, from, to) || touch.radius > radius * 1.02) return;
     // Where several edges touch the circle, as around a disc, the one opposite tells how thick it is.
-    if (touch.radius < radius * 0.98 || touch.facing < facing) ({ across, facing } = touch);
+    if (touch.radius < radius * 0.98 || touch.facing < facing) {
+      across = [touch.x, touch.y];
+      facing = touch.facing;
+    }
     radius = Math.min(radius, touch.radius);
-  }
+  });
   return facing <= FACING_COSINE ? { widthMm: 2 * radius, across } : { widthMm: Infinity, across: at };
 }
 
 /**
- * The circle that touches the edge's line at a place from inside and another edge, which it reaches at `across`;
- * `facing` is the cosine of the angle between the two places seen from its middle.
+ * The circle that touches an edge's line at a place from inside and another edge, which it reaches at x, y; `facing` is
+ * the cosine of the angle between the two places seen from its middle. One object serves all, since millions are made.
  */
-function touching(
-  [px, py]: Point,
-  [nx, ny]: Point,
-  [ax, ay]: Point,
-  [bx, by]: Point,
-): { radius: number; across: Point; facing: number } | undefined {
-  const [ex, ey] = [bx - ax, by - ay];
-  const length = Math.hypot(ex, ey);
-  if (length === 0) return undefined;
+const touch = { radius: 0, x: 0, y: 0, facing: 0 };
+
+/** Works out {@link touch} for a place with its inward direction and another edge; false if there is no such circle. */
+function touches([px, py]: Point, [nx, ny]: Point, [ax, ay]: Point, [bx, by]: Point): boolean {
+  const ex = bx - ax;
+  const ey = by - ay;
+  const length = Math.sqrt(ex * ex + ey * ey);
+  if (length === 0) return false;
+  touch.radius = Infinity;
   // The distance to the other edge's line on the line's inner side, and how fast it shrinks on the way inwards.
   const height = ((px - ax) * -ey + (py - ay) * ex) / length;
   const along = (nx * -ey + ny * ex) / length;
-  let best: { radius: number; across: Point } | undefined;
   if (height > 1e-9 && along < 1 - 1e-12) {
     const radius = height / (1 - along);
-    const [cx, cy] = [px + nx * radius, py + ny * radius];
-    const share = ((cx - ax) * ex + (cy - ay) * ey) / (length * length);
-    if (share >= 0 && share <= 1) best = { radius, across: [ax + share * ex, ay + share * ey] };
+    const share = ((px + nx * radius - ax) * ex + (py + ny * radius - ay) * ey) / (length * length);
+    if (share >= 0 && share <= 1) {
+      touch.radius = radius;
+      touch.x = ax + share * ex;
+      touch.y = ay + share * ey;
+    }
   }
-  for (const [qx, qy] of [
-    [ax, ay],
-    [bx, by],
-  ] as const) {
-    const [dx, dy] = [qx - px, qy - py];
-    const depth = nx * dx + ny * dy;
-    if (depth <= 1e-9) continue;
-    const radius = (dx * dx + dy * dy) / (2 * depth);
-    if (!best || radius < best.radius) best = { radius, across: [qx, qy] };
-  }
-  if (!best) return undefined;
-  const [cx, cy] = [px + nx * best.radius, py + ny * best.radius];
-  const facing = ((px - cx) * (best.across[0] - cx) + (py - cy) * (best.across[1] - cy)) / best.radius ** 2;
-  return { ...best, facing };
+  touchCorner(px, py, nx, ny, ax, ay);
+  touchCorner(px, py, nx, ny, bx, by);
+  if (touch.radius === Infinity) return false;
+  const cx = nx * touch.radius;
+  const cy = ny * touch.radius;
+  touch.facing = -(cx * (touch.x - px - cx) + cy * (touch.y - py - cy)) / (touch.radius * touch.radius);
+  return true;
 }
 
-type Edge = readonly [from: Point, to: Point];
+/** Takes the circle through a corner, if it is smaller. */
+function touchCorner(px: number, py: number, nx: number, ny: number, qx: number, qy: number): void {
+  const dx = qx - px;
+  const dy = qy - py;
+  const depth = nx * dx + ny * dy;
+  if (depth <= 1e-9) return;
+  const radius = (dx * dx + dy * dy) / (2 * depth);
+  if (radius >= touch.radius) return;
+  touch.radius = radius;
+  touch.x = qx;
+  touch.y = qy;
+}
 
 /** The edges of a region by the squares that they pass, so that those near a place are found at once. */
 class EdgeGrid {
   readonly #cellMm: number;
-  readonly #cells = new Map<string, Edge[]>();
+  readonly #low: Point;
+  readonly #columns: number;
+  readonly #cells: (Point[] | undefined)[] = [];
 
   /** `reachMm` is how far from a place edges are looked for. */
   constructor(region: Region, reachMm: number) {
-    this.#cellMm = reachMm;
-    for (const outline of region) outline.forEach((from, i) => this.#put(outline, from, i));
+    const { x, y } = extentOf(region);
+    // Squares are no smaller than a thousandth of the whole, so that there are never too many.
+    this.#cellMm = Math.max(reachMm, (x.high - x.low) / 1000, (y.high - y.low) / 1000);
+    this.#low = [x.low - this.#cellMm, y.low - this.#cellMm];
+    this.#columns = Math.ceil((x.high - this.#low[0]) / this.#cellMm) + 2;
+    for (const outline of region) {
+      outline.forEach((from, i) => this.#put(from, outline[(i + 1) % outline.length]));
+    }
   }
 
-  #put(outline: Outline, from: Point, i: number): void {
-    const to = outline[(i + 1) % outline.length];
-    const edge: Edge = [from, to];
+  #put(from: Point, to: Point): void {
     // Long edges are put into all squares of their box; that is more than they pass, and never too few.
-    const [x0, x1] = [this.#cell(Math.min(from[0], to[0])), this.#cell(Math.max(from[0], to[0]))];
-    const [y0, y1] = [this.#cell(Math.min(from[1], to[1])), this.#cell(Math.max(from[1], to[1]))];
-    for (let x = x0; x <= x1; x++) {
-      for (let y = y0; y <= y1; y++) {
-        const key = `${x} ${y}`;
-        const cell = this.#cells.get(key);
-        if (cell) cell.push(edge);
-        else this.#cells.set(key, [edge]);
+    const [x0, x1] = [this.#column(Math.min(from[0], to[0])), this.#column(Math.max(from[0], to[0]))];
+    const [y0, y1] = [this.#row(Math.min(from[1], to[1])), this.#row(Math.max(from[1], to[1]))];
+    for (let y = y0; y <= y1; y++) {
+      for (let x = x0; x <= x1; x++) {
+        const cell = (this.#cells[y * this.#columns + x] ??= []);
+        cell.push(from, to);
       }
     }
   }
 
-  /** All edges that come within reach of a place, and some others. */
-  *near([px, py]: Point): Generator<Edge> {
-    const [cx, cy] = [this.#cell(px), this.#cell(py)];
-    for (let x = cx - 1; x <= cx + 1; x++) {
-      for (let y = cy - 1; y <= cy + 1; y++) yield* this.#cells.get(`${x} ${y}`) ?? [];
+  /** Visits all edges that come within reach of a place, and some others. */
+  eachNear([px, py]: Point, visit: (from: Point, to: Point) => void): void {
+    const [column, row] = [this.#column(px), this.#row(py)];
+    for (let y = row - 1; y <= row + 1; y++) {
+      for (let x = column - 1; x <= column + 1; x++) {
+        const cell = this.#cells[y * this.#columns + x];
+        if (cell) for (let i = 0; i < cell.length; i += 2) visit(cell[i], cell[i + 1]);
+      }
     }
   }
 
-  #cell(mm: number): number {
-    return Math.floor(mm / this.#cellMm);
+  #column(mm: number): number {
+    return Math.floor((mm - this.#low[0]) / this.#cellMm);
+  }
+
+  #row(mm: number): number {
+    return Math.floor((mm - this.#low[1]) / this.#cellMm);
   }
 }

@@ -8,7 +8,7 @@ import {
   type Region,
   type Resolved,
 } from '../recipe/index.ts';
-import { thinnestWall } from '../plane/index.ts';
+import { thinWalls } from '../plane/index.ts';
 import type { LetterFont, LetterFonts } from './letters.ts';
 import { RegionMath } from './regionMath.ts';
 
@@ -153,7 +153,7 @@ it.each(Object.keys(fontNames) as FontName[])(
     const signs = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789'];
     const strokes = signs.map((sign) => {
       const { region } = all(name)!.outlines(set(sign, { font: name }));
-      return thinnestWall(math.joined([region]), 4)?.widthMm ?? Infinity;
+      return thinWalls(math.joined([region]), 4)[0]?.widthMm ?? Infinity;
     });
     expect(Math.min(...strokes) / 10).toBeCloseTo(thinnestStroke[name], 3);
   },

@@ -1,0 +1,68 @@
+import type { SolidMesh } from './solidMesh.ts';
+import { topologyOf } from './topology.ts';
+
+/** One outline of a section, material to the left of its edges; edge i runs from point i and lies on `faces[i]`. */
+export interface SectionOutline {
+  readonly points: [number, number][];
+  readonly faces: number[];
+}
+
+/** The sine of a bend that is none, for coordinates of single precision. */
+const STRAIGHT = 1e-4;
+
+/**
+ * The outlines of a closed mesh at a height, walked from triangle to triangle. A corner that lies in the very plane
+ * counts as above it, so that every walk closes.
+ */
+export function sectionAt(mesh: SolidMesh, zMm: number): SectionOutline[] {
+  const { positions: p, triangles } = mesh;
+  const { neighbours } = topologyOf(mesh);
+  const seen = new Uint8Array(triangles.length / 3);
+  const outlines: SectionOutline[] = [];
+  for (let seed = 0; seed < seen.length; seed++) {
+    if (seen[seed] || risingEdge(p, triangles, seed, zMm) < 0) continue;
+    const points: [number, number][] = [];
+    const faces: number[] = [];
+    let face = seed;
+    while (face >= 0 && !seen[face]) {
+      seen[face] = 1;
+      const edge = risingEdge(p, triangles, face, zMm);
+      const [a, b] = [3 * triangles[edge], 3 * triangles[edge % 3 === 2 ? edge - 2 : edge + 1]];
+      const share = (zMm - p[a + 2]) / (p[b + 2] - p[a + 2]);
+      points.push([p[a] + share * (p[b] - p[a]), p[a + 1] + share * (p[b + 1] - p[a + 1])]);
+      // The way leaves a triangle by its rising edge and goes on in the neighbour there.
+      face = neighbours[edge];
+      faces.push(face);
+    }
+    const outline = straightened({ points, faces });
+    if (outline.points.length > 2) outlines.push(outline);
+  }
+  return outlines;
+}
+
+/** Without the points where an outline goes straight on: a wall's triangles share its plane. */
+function straightened({ points, faces }: SectionOutline): SectionOutline {
+  const kept: SectionOutline = { points: [], faces: [] };
+  for (let i = 0; i < points.length; i++) {
+    const [px, py] = kept.points.at(-1) ?? points[points.length - 1];
+    const [[x, y], [nx, ny]] = [points[i], points[(i + 1) % points.length]];
+    const [ux, uy, vx, vy] = [x - px, y - py, nx - x, ny - y];
+    const isStraight =
+      Math.abs(ux * vy - uy * vx) <= STRAIGHT * (Math.hypot(ux, uy) * Math.hypot(vx, vy)) &&
+      ux * vx + uy * vy >= 0;
+    if (isStraight) continue;
+    kept.points.push(points[i]);
+    kept.faces.push(faces[i]);
+  }
+  return kept;
+}
+
+/** The directed edge of a triangle that crosses a height upwards, or −1. */
+function risingEdge(p: Float32Array, triangles: Uint32Array, face: number, zMm: number): number {
+  for (let k = 0; k < 3; k++) {
+    const edge = 3 * face + k;
+    const [from, to] = [p[3 * triangles[edge] + 2], p[3 * triangles[k === 2 ? edge - 2 : edge + 1] + 2]];
+    if (from < zMm && to >= zMm) return edge;
+  }
+  return -1;
+}
