@@ -8,4 +8,5 @@ export {
   type PartFacts,
 } from './inspection.ts';
 export { classroomLimits, limitsCard, parseLimits, type LimitsCard } from './limits.ts';
+export { factsOf } from './subject.ts';
 export { judge, WARN_BAND, worst, type Verdict } from './verdict.ts';

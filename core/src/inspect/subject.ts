@@ -33,19 +33,24 @@ export function subjectOf(mesh: SolidMesh, stepIds: readonly string[] = []): Sub
     box,
     topology,
     faces: facesOf(mesh),
-    facts: {
-      sizeMm: sizeOf(box).map(rounded) as [number, number, number],
-      volumeMm3: rounded(volumeOf(mesh)),
-      areaMm2: rounded(areaOf(mesh)),
-      triangles: triangleCount(mesh),
-      bodies: topology.bodies,
-    },
+    facts: factsOf(mesh),
     stepsOf(triangles) {
       const { stepOf } = mesh;
       if (!stepOf) return [];
       const found = new Set(triangles.map((triangle) => stepOf[triangle]));
       return [...found].sort((a, b) => a - b).flatMap((step) => stepIds[step] ?? []);
     },
+  };
+}
+
+/** What a closed mesh is, whatever its limits. */
+export function factsOf(mesh: SolidMesh): PartFacts {
+  return {
+    sizeMm: sizeOf(boundsOf(mesh)).map(rounded) as [number, number, number],
+    volumeMm3: rounded(volumeOf(mesh)),
+    areaMm2: rounded(areaOf(mesh)),
+    triangles: triangleCount(mesh),
+    bodies: topologyOf(mesh).bodies,
   };
 }
 

@@ -37,21 +37,28 @@ const FACING_COSINE = Math.cos((150 * Math.PI) / 180);
  */
 export function thicknessAlong(region: Region, upToMm: number): Thickness[][] {
   const edges = new EdgeGrid(region, upToMm);
-  return region.map((outline) =>
-    outline.flatMap((from, i) => {
-      const to = outline[(i + 1) % outline.length];
+  const apartMm = Math.min(0.2, upToMm / 4);
+  return region.map((outline) => {
+    const walk: Thickness[] = [];
+    // Short edges, of which curves are made, share their places.
+    let passedMm = 0;
+    outline.forEach((from, edge) => {
+      const to = outline[(edge + 1) % outline.length];
       const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
-      if (length === 0) return [];
+      passedMm += length;
+      if (length === 0 || (passedMm < apartMm && edge < outline.length - 1)) return;
       // The region lies to the left of its edges.
       const inward: Point = [-(to[1] - from[1]) / length, (to[0] - from[0]) / length];
-      const parts = Math.max(1, Math.ceil((4 * length) / upToMm));
-      return Array.from({ length: parts }, (_, k): Thickness => {
-        const share = (k + 0.5) / parts;
+      const places = Math.max(1, Math.ceil(length / apartMm));
+      for (let k = 0; k < places; k++) {
+        const share = (k + 0.5) / places;
         const at: Point = [from[0] + share * (to[0] - from[0]), from[1] + share * (to[1] - from[1])];
-        return { at, lengthMm: length / parts, edge: i, ...wallAt(at, inward, edges, upToMm) };
-      });
-    }),
-  );
+        walk.push({ at, lengthMm: passedMm / places, edge, ...wallAt(at, inward, edges, upToMm) });
+      }
+      passedMm = 0;
+    });
+    return walk;
+  });
 }
 
 /**
@@ -85,15 +92,17 @@ function goesOn(walk: readonly Thickness[], widthMm: number): boolean {
   for (let i = 0; i < 2 * walk.length; i++) {
     const [here, next] = [walk[i % walk.length], walk[(i + 1) % walk.length]];
     const apart = (here.lengthMm + next.lengthMm) / 2;
-    // On the other side of a tip the walk goes back, and the wall is the same one again.
-    const isRoundTip = Math.hypot(next.at[0] - here.at[0], next.at[1] - here.at[1]) < apart / 2;
-    const share = isRoundTip ? 0 : shareBetween(here.widthMm, next.widthMm, widthMm / 2, widthMm);
-    run = isBetween(here.widthMm, widthMm / 2, widthMm) ? run + share * apart : share * apart;
+    // Round the end of a wall or a tip the walk comes to the other side, where the wall is the same one again.
+    const isRoundTip = distance(next.at, here.across) < distance(next.at, here.at);
+    const share = shareBetween(here.widthMm, next.widthMm, widthMm / 2, widthMm);
+    if (isRoundTip) run = 0;
+    else run = isBetween(here.widthMm, widthMm / 2, widthMm) ? run + share * apart : share * apart;
     if (run >= 2 * widthMm) return true;
   }
   return false;
 }
 
+const distance = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1]);
 const isBetween = (value: number, low: number, high: number) => value >= low && value <= high;
 
 /** The share of the way from one value to another that lies between two bounds. */
@@ -111,6 +120,7 @@ function wallAt(
   upToMm: number,
 ): { widthMm: number; across: Point } {
   let radius = upToMm / 2;
+  let widthMm = upToMm;
   let across = at;
   let facing = 1;
   edges.eachNear(at, (from, to) => {
@@ -124,11 +134,12 @@ function wallAt(
     // Where several edges touch the circle, as around a disc, the one opposite tells how thick it is.
     if (touch.radius < radius * 0.98 || touch.facing < facing) {
       across = [touch.x, touch.y];
+      widthMm = 2 * touch.radius;
       facing = touch.facing;
     }
     radius = Math.min(radius, touch.radius);
   });
-  return facing <= FACING_COSINE ? { widthMm: 2 * radius, across } : { widthMm: Infinity, across: at };
+  return facing <= FACING_COSINE ? { widthMm, across } : { widthMm: Infinity, across: at };
 }
 
 /**

@@ -299,9 +299,15 @@
       {#if bench.solid && bench.solid.mesh.triangles.length > 0}
         <div class="border-hairline flex items-center justify-between border-b px-4 py-3">
           <h2>Inspection</h2>
-          <VerdictChip verdict={bench.solid.inspection.verdict} />
+          {#if bench.solid.isInspected}
+            <VerdictChip verdict={bench.solid.inspection.verdict} />
+          {:else}
+            <span class="text-ink-soft text-sm">measuring …</span>
+          {/if}
         </div>
-        <InspectionList inspection={bench.solid.inspection} {chosen} onchoose={choose} />
+        <div class={bench.solid.isInspected ? '' : 'opacity-60'} inert={!bench.solid.isInspected}>
+          <InspectionList inspection={bench.solid.inspection} {chosen} onchoose={choose} />
+        </div>
       {:else}
         <p class="text-ink-soft p-4">The inspection begins with the first shape.</p>
       {/if}

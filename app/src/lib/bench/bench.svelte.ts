@@ -325,6 +325,9 @@ export class BenchState {
       case 'problem':
         this.problem = message.problem;
         break;
+      case 'inspected':
+        if (this.solid) this.solid = { ...this.solid, inspection: message.inspection, isInspected: true };
+        break;
       case 'estimate':
         this.estimate = message.estimate;
         break;

@@ -74,6 +74,14 @@ describe('the bench', () => {
     expect(saved).toHaveLength(6);
   });
 
+  it('takes up the inspection of the solid that is shown when it comes after it', () => {
+    answer({ kind: 'solid', job: 1, solid });
+    const inspection = { verdict: 'pass' } as never;
+    answer({ kind: 'inspected', job: 1, inspection });
+    expect(bench.solid).toMatchObject({ isInspected: true, inspection });
+    expect(bench.solid!.mesh).toBe((solid as { mesh: unknown }).mesh);
+  });
+
   it('marks a new step and unmarks a removed one', () => {
     bench.addStep('hole');
     expect(bench.marked).toBe('s4');

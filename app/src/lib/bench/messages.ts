@@ -41,12 +41,15 @@ export interface ShownSolid {
   readonly volumeMm3: number;
   readonly steps: readonly StepOutcome[];
   readonly inspection: Inspection;
+  /** Whether the inspection is of this very solid; while edits follow each other closely it is of one shortly before. */
+  readonly isInspected: boolean;
 }
 
 /** What the worker answers. Each answer carries the number of the job it is to. */
 export type FromWorker =
   | { readonly kind: 'solid'; readonly job: number; readonly solid: ShownSolid }
   | { readonly kind: 'problem'; readonly job: number; readonly problem: Problem }
+  | { readonly kind: 'inspected'; readonly job: number; readonly inspection: Inspection }
   | { readonly kind: 'estimate'; readonly job: number; readonly estimate: Estimate }
   | { readonly kind: 'section'; readonly job: number; readonly zMm: number; readonly region: Region }
   | { readonly kind: 'exported'; readonly job: number; readonly file: ExportedFile };

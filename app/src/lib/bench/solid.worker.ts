@@ -1,7 +1,7 @@
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { adviceOnScaling } from '@kelbrin/core/advise';
 import { readSolid } from '@kelbrin/core/format';
-import { inspect } from '@kelbrin/core/inspect';
+import { factsOf, inspect, type Inspection } from '@kelbrin/core/inspect';
 import { featureEdges, type SolidMesh } from '@kelbrin/core/mesh';
 import { filesIn, fontsIn, type FontName, type Recipe } from '@kelbrin/core/recipe';
 import { estimate, everydaySettings, slice } from '@kelbrin/core/slice';
@@ -21,6 +21,11 @@ import type { FromWorker, ToWorker } from './messages';
 
 /** How long edits must pause before the print is estimated, which takes longer than all the rest. */
 const ESTIMATE_AFTER_MS = 350;
+/** Edits that follow each other closer than this are a drag, during which not every solid is inspected. */
+const DRAG_MS = 150;
+/** How long a drag must pause before what is shown is inspected, and how long none may go without. */
+const INSPECT_AFTER_MS = 60;
+const INSPECT_AT_LEAST_MS = 400;
 
 const starting = loadKernel({ url: wasmUrl });
 const fonts = new Map<FontName, LetterFont>();
@@ -31,6 +36,11 @@ const otherCache = new SolidCache();
 
 let current: SolidMesh | undefined;
 let estimating: ReturnType<typeof setTimeout> | undefined;
+let inspecting: ReturnType<typeof setTimeout> | undefined;
+/** The last inspection, when it was made, and when the last edit came. */
+let last: Inspection | undefined;
+let lastInspected = -Infinity;
+let lastEdited = -Infinity;
 
 self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
   const kernel = await starting;
@@ -67,22 +77,45 @@ function evaluateRecipe(
   kernel: Kernel,
 ): void {
   clearTimeout(estimating);
+  clearTimeout(inspecting);
   const workshop = { kernel, fonts: (name: FontName) => fonts.get(name) };
   const result = evaluate(recipe, workshop, { printer: limits, assets: files, cache });
   if (!result.ok) return answer({ kind: 'problem', job, problem: result.problem });
   const { mesh, volumeMm3, steps } = result;
   const stepIds = recipe.steps.map(({ id }) => id);
-  const inspection = inspect(mesh, limits, stepIds);
+  const inspected = (): Inspection => {
+    last = inspect(mesh, limits, stepIds);
+    lastInspected = performance.now();
+    return last;
+  };
+  const now = performance.now();
+  const isDrag =
+    last !== undefined && now - lastEdited < DRAG_MS && now - lastInspected < INSPECT_AT_LEAST_MS;
+  lastEdited = now;
+  // The figures of the part itself are always those of what is shown.
+  const inspection = isDrag && last ? { ...last, part: factsOf(mesh) } : inspected();
   current = mesh;
-  const advice = adviceOnScaling(recipe, inspection, (other) => {
-    const built = evaluate(other, workshop, { printer: limits, assets: files, cache: otherCache });
-    return built.ok ? inspect(built.mesh, limits) : undefined;
-  });
+  const advice = isDrag
+    ? undefined
+    : adviceOnScaling(recipe, inspection, (other) => {
+        const built = evaluate(other, workshop, { printer: limits, assets: files, cache: otherCache });
+        return built.ok ? inspect(built.mesh, limits) : undefined;
+      });
   const said = steps.map((step) =>
     step.stepId === advice?.stepId ? { ...step, notes: [...step.notes, ...advice.notes] } : step,
   );
   const edges = featureEdges(mesh);
-  answer({ kind: 'solid', job, solid: { mesh, edges, volumeMm3, steps: said, inspection } });
+  answer({
+    kind: 'solid',
+    job,
+    solid: { mesh, edges, volumeMm3, steps: said, inspection, isInspected: !isDrag },
+  });
+  if (isDrag) {
+    inspecting = setTimeout(
+      () => answer({ kind: 'inspected', job, inspection: inspected() }),
+      INSPECT_AFTER_MS,
+    );
+  }
   if (mesh.triangles.length === 0) return;
   estimating = setTimeout(() => {
     const { layerMm, lineWidthMm } = limits;

@@ -82,8 +82,8 @@ export class SolidClient {
       if (message.job === this.#exportJob) this.#written(message.file);
       return;
     }
-    if (message.kind === 'estimate') {
-      // An estimate speaks of the solid that is shown, or it is of no use any more.
+    if (message.kind === 'estimate' || message.kind === 'inspected') {
+      // An estimate or a late inspection speaks of the solid that is shown, or it is of no use any more.
       if (message.job === this.#shown && !this.#next) this.#hear(message);
       return;
     }

@@ -42,18 +42,23 @@ it('never shows an answer that is older than the one shown', () => {
   expect(heard.map(({ job }) => job)).toEqual([1, 2]);
 });
 
-it('drops an estimate of a solid that is not shown any more', () => {
+it('drops an estimate and a late inspection of a solid that is not shown any more', () => {
   const { heard, client, answer, problem } = bench();
   const estimate = (job: number): FromWorker => ({
     kind: 'estimate',
     job,
     estimate: { seconds: 1, filamentMm: 1, grams: 1, layers: 1 },
   });
+  const inspected = (job: number): FromWorker => ({ kind: 'inspected', job, inspection: {} as never });
   client.show(recipe('a'), classroomLimits);
   answer(problem(1));
   client.show(recipe('b'), classroomLimits);
   answer(problem(2));
-  answer(estimate(1));
-  answer(estimate(2));
-  expect(heard.map(({ kind, job }) => `${kind} ${job}`)).toEqual(['problem 1', 'problem 2', 'estimate 2']);
+  for (const job of [1, 2]) [estimate(job), inspected(job)].forEach(answer);
+  expect(heard.map(({ kind, job }) => `${kind} ${job}`)).toEqual([
+    'problem 1',
+    'problem 2',
+    'estimate 2',
+    'inspected 2',
+  ]);
 });
