@@ -21,7 +21,8 @@
   let heightPx = $state(0);
   /** While something is dragged, the sheet stays as it was when the drag began. */
   let held = $state.raw<Sheet>();
-  let drag: { handle: Handle; stepId: string; box: Box; host: Box; gesture: number } | undefined;
+  let drag:
+    { handle: Handle; stepId: string; box: Box; host: Box; gesture: number; corner: DOMRect } | undefined;
   let guides = $state.raw<{ x?: SnapLine; y?: SnapLine }>({});
   let isMeasuring = $state(false);
   let ends = $state.raw<Point[]>([]);
@@ -63,7 +64,8 @@
   }
 
   function pointAt(event: PointerEvent & { currentTarget: Element }): Point {
-    const { left, top } = event.currentTarget.getBoundingClientRect();
+    // Asking where the plan is while it changes makes the browser lay the page out once more.
+    const { left, top } = drag?.corner ?? event.currentTarget.getBoundingClientRect();
     return toMillimetres(sheet, [event.clientX - left, event.clientY - top]);
   }
 
@@ -81,11 +83,20 @@
     event.stopPropagation();
     if (!outcome) return;
     held = sheet;
-    drag = { handle, stepId: outcome.stepId, box: outcome.box, host: hostBox, gesture: performance.now() };
-    (event.currentTarget.closest('svg') as SVGElement).setPointerCapture(event.pointerId);
+    const svg = event.currentTarget.closest('svg') as SVGElement;
+    drag = {
+      handle,
+      stepId: outcome.stepId,
+      box: outcome.box,
+      host: hostBox,
+      gesture: performance.now(),
+      corner: svg.getBoundingClientRect(),
+    };
+    svg.setPointerCapture(event.pointerId);
   }
 
   function move(event: PointerEvent & { currentTarget: Element }): void {
+    if (!drag && !isMeasuring) return;
     const point = pointAt(event);
     if (isMeasuring) pointer = snappedPoint(point);
     if (!drag) return;
