@@ -10,9 +10,6 @@ export interface Ceiling {
   /** The steepest of its faces, and how far that leans from the vertical, °. */
   readonly steepestFace: number;
   readonly steepestDeg: number;
-  /** How far it reaches out, seen from above. */
-  readonly reachMm: number;
-  readonly areaMm2: number;
   /** How it can be bridged; undefined if it is held on one side only. It is worked out when it is asked for. */
   span(): Span | undefined;
 }
@@ -92,8 +89,6 @@ function ceilingsWhere(
         faces,
         steepestFace,
         steepestDeg: leanDeg[steepestFace],
-        reachMm,
-        areaMm2,
         span() {
           if (!looked) [looked, span] = [true, shortestSpan(edges, lineWidthMm)];
           return span;

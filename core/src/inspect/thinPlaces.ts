@@ -1,9 +1,10 @@
 import { sectionAt } from '../mesh/index.ts';
 import { thinWalls, type Region } from '../plane/index.ts';
+import type { Check } from './check.ts';
 import type { Finding } from './inspection.ts';
 import { levelSections, type LevelSection } from './sections.ts';
 import { rounded, type Subject } from './subject.ts';
-import { judge, type Verdict } from './verdict.ts';
+import { judge, worst, type Verdict } from './verdict.ts';
 
 /** Walls or slits of one width over several levels are one place if they lie as near as this, mm. */
 const SAME_PLACE_MM = 2;
@@ -11,15 +12,9 @@ const SAME_PLACE_MM = 2;
 /** How many times the limit is looked up to, so that a part that passes closely has a figure as well. */
 const LOOK_TO = 1.25;
 
-/** The narrowest walls (or slits between them) of a part, and what is to be said of those near the limit. */
-export interface ThinPlaces {
-  /** The narrowest of all, also when it passes; null if none is narrower than a quarter over the limit. */
-  readonly narrowestMm: number | null;
-  readonly findings: Finding[];
-}
-
 /**
- * Looks through the sections of a part for walls, or for slits, narrower than a limit.
+ * Looks through the sections of a part for walls, or for slits, narrower than a limit. Measured is the narrowest of all,
+ * also when it passes; nothing if none is narrower than a quarter over the limit.
  *
  * @param say the sentence for one of a width
  */
@@ -29,7 +24,7 @@ export function thinPlaces(
   limitMm: number,
   layerMm: number,
   say: (widthMm: number, verdict: Verdict) => string,
-): ThinPlaces {
+): ReturnType<Check['inspect']> {
   const upToMm = LOOK_TO * limitMm;
   const found = levelSections(subject)
     .flatMap((section) =>
@@ -61,7 +56,14 @@ export function thinPlaces(
     });
   }
   for (const finding of findings) finding.steps = subject.stepsOf(finding.triangles);
-  return { narrowestMm: found.length > 0 ? rounded(found[0].widthMm) : null, findings };
+  return {
+    verdict: worst(findings.map(({ verdict }) => verdict)),
+    measured: found.length > 0 ? rounded(found[0].widthMm) : null,
+    limit: limitMm,
+    unit: 'mm',
+    rule: 'atLeast',
+    findings,
+  };
 }
 
 /**

@@ -16,6 +16,13 @@ export interface VersionLine {
   readonly createdAt: Date;
 }
 
+const line = {
+  id: versions.id,
+  number: versions.number,
+  name: versions.name,
+  createdAt: versions.createdAt,
+};
+
 /** What a transaction and the database itself have in common. */
 type Writer = Pick<Database, 'select' | 'insert'>;
 
@@ -32,12 +39,7 @@ export async function addVersion(
   const [added] = await db
     .insert(versions)
     .values({ projectId: project.id, number: (last ?? 0) + 1, name, design: project.design })
-    .returning({
-      id: versions.id,
-      number: versions.number,
-      name: versions.name,
-      createdAt: versions.createdAt,
-    });
+    .returning(line);
   return added;
 }
 
@@ -68,12 +70,7 @@ export async function keepVersion(
 export async function versionsOf(db: Database, person: Person, projectId: string): Promise<VersionLine[]> {
   if (!(await maySeeProject(db, person, projectId))) throw new NotAllowed();
   return db
-    .select({
-      id: versions.id,
-      number: versions.number,
-      name: versions.name,
-      createdAt: versions.createdAt,
-    })
+    .select(line)
     .from(versions)
     .where(eq(versions.projectId, projectId))
     .orderBy(desc(versions.number));

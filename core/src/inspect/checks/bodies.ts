@@ -1,3 +1,4 @@
+import { volumeOf } from '../../mesh/index.ts';
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from '../check.ts';
 import type { Finding } from '../inspection.ts';
@@ -12,17 +13,16 @@ export const bodies: Check = {
     const sizes = new Float64Array(topology.bodies);
     topology.bodyOf.forEach((body, face) => (sizes[body] += subject.faces.areas[face]));
     const largest = sizes.indexOf(Math.max(...sizes));
-    const findings = [...sizes.keys()]
-      .filter((body) => body !== largest && !isHollow(subject, body))
-      .map((body): Finding => {
-        const triangles: number[] = [];
-        topology.bodyOf.forEach((of, face) => {
-          if (of === body) triangles.push(face);
-        });
-        const area = formatMm(Math.round(sizes[body]));
+    const pieces: number[][] = Array.from({ length: topology.bodies }, () => []);
+    topology.bodyOf.forEach((body, face) => pieces[body].push(face));
+    const findings = pieces
+      .filter((triangles, body) => body !== largest && !isHollow(subject, triangles))
+      .map((triangles): Finding => {
+        const areaMm2 = sizes[topology.bodyOf[triangles[0]]];
+        const area = formatMm(Math.round(areaMm2));
         return {
           verdict: 'fail',
-          measured: rounded(sizes[body]),
+          measured: rounded(areaMm2),
           unit: 'mm²',
           at: middleOf(subject, triangles[0]),
           message: `This piece, with ${area} mm² of surface, touches the rest nowhere: it would come off as a part of its own.`,
@@ -42,15 +42,7 @@ export const bodies: Check = {
 };
 
 /** Whether a closed surface is that of a hollow inside another body: its volume, with its direction, is less than nothing. */
-function isHollow({ mesh: { positions: p, triangles: t }, topology }: Subject, body: number): boolean {
-  let volume = 0;
-  topology.bodyOf.forEach((of, face) => {
-    if (of !== body) return;
-    const [a, b, c] = [3 * t[3 * face], 3 * t[3 * face + 1], 3 * t[3 * face + 2]];
-    volume +=
-      p[a] * (p[b + 1] * p[c + 2] - p[b + 2] * p[c + 1]) -
-      p[a + 1] * (p[b] * p[c + 2] - p[b + 2] * p[c]) +
-      p[a + 2] * (p[b] * p[c + 1] - p[b + 1] * p[c]);
-  });
-  return volume < 0;
+function isHollow({ mesh: { positions, triangles } }: Subject, faces: readonly number[]): boolean {
+  const corners = faces.flatMap((face) => [...triangles.subarray(3 * face, 3 * face + 3)]);
+  return volumeOf({ positions, triangles: Uint32Array.from(corners) }) < 0;
 }

@@ -1,26 +1,17 @@
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from '../check.ts';
 import { thinPlaces } from '../thinPlaces.ts';
-import { worst } from '../verdict.ts';
 
 /** Measures the narrowest slit, whose sides would grow together. */
 export const gap: Check = {
   id: 'gap',
   title: 'Gaps',
   inspect(subject, { minGapMm, layerMm }) {
-    const { narrowestMm, findings } = thinPlaces(subject, 'slits', minGapMm, layerMm, (widthMm, verdict) => {
+    return thinPlaces(subject, 'slits', minGapMm, layerMm, (widthMm, verdict) => {
       const is = `This gap is ${formatMm(Math.round(100 * widthMm) / 100)} mm wide`;
       return verdict === 'fail'
         ? `${is}; its sides would grow together, since the narrowest that stays open is ${formatMm(minGapMm)} mm.`
         : `${is}, only just over the narrowest that stays open, ${formatMm(minGapMm)} mm.`;
     });
-    return {
-      verdict: worst(findings.map(({ verdict }) => verdict)),
-      measured: narrowestMm,
-      limit: minGapMm,
-      unit: 'mm',
-      rule: 'atLeast',
-      findings,
-    };
   },
 };

@@ -1,11 +1,10 @@
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from '../check.ts';
+import { CONTACT_MM } from './plateContact.ts';
 import { middleOf, rounded, type Subject } from '../subject.ts';
 
 /** Corners this close in height lie in one layer. */
 const LEVEL_MM = 1e-3;
-/** What is this low stands on the plate. */
-const CONTACT_MM = 0.01;
 /** A face leans down, and does not merely stand, if its outward direction points down by this much. */
 const DOWN = 1e-3;
 

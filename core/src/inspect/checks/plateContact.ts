@@ -1,7 +1,7 @@
 import type { Faces, SolidMesh } from '../../mesh/index.ts';
 
 /** A surface this low lies on the plate: a twentieth of a layer, yet above the rounding of a turned mesh. */
-const CONTACT_MM = 0.01;
+export const CONTACT_MM = 0.01;
 
 /** A face this close to level lies flat: the next facet of a rod lying down is steeper. */
 const LEVEL = Math.cos((1 * Math.PI) / 180);
