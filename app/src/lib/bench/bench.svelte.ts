@@ -326,7 +326,10 @@ export class BenchState {
         this.problem = message.problem;
         break;
       case 'inspected':
-        if (this.solid) this.solid = { ...this.solid, inspection: message.inspection, isInspected: true };
+        if (this.solid) {
+          const { inspection, steps } = message;
+          this.solid = { ...this.solid, inspection, steps, isInspected: true };
+        }
         break;
       case 'estimate':
         this.estimate = message.estimate;

@@ -77,8 +77,8 @@ describe('the bench', () => {
   it('takes up the inspection of the solid that is shown when it comes after it', () => {
     answer({ kind: 'solid', job: 1, solid });
     const inspection = { verdict: 'pass' } as never;
-    answer({ kind: 'inspected', job: 1, inspection });
-    expect(bench.solid).toMatchObject({ isInspected: true, inspection });
+    answer({ kind: 'inspected', job: 1, inspection, steps: [] });
+    expect(bench.solid).toMatchObject({ isInspected: true, inspection, steps: [] });
     expect(bench.solid!.mesh).toBe((solid as { mesh: unknown }).mesh);
   });
 

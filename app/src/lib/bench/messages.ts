@@ -49,7 +49,13 @@ export interface ShownSolid {
 export type FromWorker =
   | { readonly kind: 'solid'; readonly job: number; readonly solid: ShownSolid }
   | { readonly kind: 'problem'; readonly job: number; readonly problem: Problem }
-  | { readonly kind: 'inspected'; readonly job: number; readonly inspection: Inspection }
+  | {
+      readonly kind: 'inspected';
+      readonly job: number;
+      readonly inspection: Inspection;
+      /** The steps with what the inspection has to say of them. */
+      readonly steps: readonly StepOutcome[];
+    }
   | { readonly kind: 'estimate'; readonly job: number; readonly estimate: Estimate }
   | { readonly kind: 'section'; readonly job: number; readonly zMm: number; readonly region: Region }
   | { readonly kind: 'exported'; readonly job: number; readonly file: ExportedFile };

@@ -17,7 +17,7 @@ import {
 } from '@kelbrin/core/solid';
 import { fontFiles } from './fontFiles';
 import { written } from './exportFile';
-import type { FromWorker, ToWorker } from './messages';
+import type { FromWorker, ShownSolid, ToWorker } from './messages';
 
 /** How long edits must pause before the print is estimated, which takes longer than all the rest. */
 const ESTIMATE_AFTER_MS = 350;
@@ -95,26 +95,34 @@ function evaluateRecipe(
   // The figures of the part itself are always those of what is shown.
   const inspection = isDrag && last ? { ...last, part: factsOf(mesh) } : inspected();
   current = mesh;
-  const advice = isDrag
-    ? undefined
-    : adviceOnScaling(recipe, inspection, (other) => {
-        const built = evaluate(other, workshop, { printer: limits, assets: files, cache: otherCache });
-        return built.ok ? inspect(built.mesh, limits) : undefined;
-      });
-  const said = steps.map((step) =>
-    step.stepId === advice?.stepId ? { ...step, notes: [...step.notes, ...advice.notes] } : step,
-  );
+  /** The steps with what the inspection has to say of them. */
+  const advised = (found: Inspection): ShownSolid['steps'] => {
+    const advice = adviceOnScaling(recipe, found, (other) => {
+      const built = evaluate(other, workshop, { printer: limits, assets: files, cache: otherCache });
+      return built.ok ? inspect(built.mesh, limits) : undefined;
+    });
+    return steps.map((step) =>
+      step.stepId === advice?.stepId ? { ...step, notes: [...step.notes, ...advice.notes] } : step,
+    );
+  };
   const edges = featureEdges(mesh);
   answer({
     kind: 'solid',
     job,
-    solid: { mesh, edges, volumeMm3, steps: said, inspection, isInspected: !isDrag },
+    solid: {
+      mesh,
+      edges,
+      volumeMm3,
+      steps: isDrag ? steps : advised(inspection),
+      inspection,
+      isInspected: !isDrag,
+    },
   });
   if (isDrag) {
-    inspecting = setTimeout(
-      () => answer({ kind: 'inspected', job, inspection: inspected() }),
-      INSPECT_AFTER_MS,
-    );
+    inspecting = setTimeout(() => {
+      const found = inspected();
+      answer({ kind: 'inspected', job, inspection: found, steps: advised(found) });
+    }, INSPECT_AFTER_MS);
   }
   if (mesh.triangles.length === 0) return;
   estimating = setTimeout(() => {

@@ -49,7 +49,12 @@ it('drops an estimate and a late inspection of a solid that is not shown any mor
     job,
     estimate: { seconds: 1, filamentMm: 1, grams: 1, layers: 1 },
   });
-  const inspected = (job: number): FromWorker => ({ kind: 'inspected', job, inspection: {} as never });
+  const inspected = (job: number): FromWorker => ({
+    kind: 'inspected',
+    job,
+    inspection: {} as never,
+    steps: [],
+  });
   client.show(recipe('a'), classroomLimits);
   answer(problem(1));
   client.show(recipe('b'), classroomLimits);
