@@ -93,6 +93,8 @@
   });
 
   function choose(finding: Finding): void {
+    // What was measured on the solid before this one lies on other triangles.
+    if (!bench.solid?.isInspected) return;
     const isAgain = chosen === finding;
     chosen = isAgain ? undefined : finding;
     bench.hatched = isAgain ? undefined : { triangles: finding.triangles, verdict: finding.verdict };
@@ -305,7 +307,7 @@
             <span class="text-ink-soft text-sm">measuring …</span>
           {/if}
         </div>
-        <div class={bench.solid.isInspected ? '' : 'opacity-60'} inert={!bench.solid.isInspected}>
+        <div aria-busy={!bench.solid.isInspected}>
           <InspectionList inspection={bench.solid.inspection} {chosen} onchoose={choose} />
         </div>
       {:else}

@@ -23,9 +23,11 @@ import type { FromWorker, ShownSolid, ToWorker } from './messages';
 const ESTIMATE_AFTER_MS = 350;
 /** Edits that follow each other closer than this are a drag, during which not every solid is inspected. */
 const DRAG_MS = 150;
-/** How long a drag must pause before what is shown is inspected, and how long none may go without. */
+/** How long a drag must pause before what is shown is inspected. */
 const INSPECT_AFTER_MS = 60;
+/** How long a drag may go without an inspection: this long, or longer where inspections would take a tenth of the time. */
 const INSPECT_AT_LEAST_MS = 400;
+const INSPECT_SHARE = 0.1;
 
 const starting = loadKernel({ url: wasmUrl });
 const fonts = new Map<FontName, LetterFont>();
@@ -37,9 +39,10 @@ const otherCache = new SolidCache();
 let current: SolidMesh | undefined;
 let estimating: ReturnType<typeof setTimeout> | undefined;
 let inspecting: ReturnType<typeof setTimeout> | undefined;
-/** The last inspection, when it was made, and when the last edit came. */
+/** The last inspection, when it was made and how long it took, and when the last edit came. */
 let last: Inspection | undefined;
 let lastInspected = -Infinity;
+let lastTookMs = 0;
 let lastEdited = -Infinity;
 
 self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
@@ -84,13 +87,15 @@ function evaluateRecipe(
   const { mesh, volumeMm3, steps } = result;
   const stepIds = recipe.steps.map(({ id }) => id);
   const inspected = (): Inspection => {
+    const began = performance.now();
     last = inspect(mesh, limits, stepIds);
     lastInspected = performance.now();
+    lastTookMs = lastInspected - began;
     return last;
   };
   const now = performance.now();
-  const isDrag =
-    last !== undefined && now - lastEdited < DRAG_MS && now - lastInspected < INSPECT_AT_LEAST_MS;
+  const patienceMs = Math.max(INSPECT_AT_LEAST_MS, lastTookMs / INSPECT_SHARE);
+  const isDrag = last !== undefined && now - lastEdited < DRAG_MS && now - lastInspected < patienceMs;
   lastEdited = now;
   // The figures of the part itself are always those of what is shown.
   const inspection = isDrag && last ? { ...last, part: factsOf(mesh) } : inspected();

@@ -147,12 +147,23 @@
 </script>
 
 <div class="relative h-full w-full bg-white" bind:clientWidth={widthPx} bind:clientHeight={heightPx}>
+  <!-- A layer of its own, so that the paper is not drawn anew with everything that moves on it. -->
+  <svg width={widthPx} height={heightPx} class="absolute inset-0 will-change-transform" aria-hidden="true">
+    <g stroke="var(--color-hairline)" stroke-width="0.5">
+      {#each grid.xs as x (x)}<line x1={px([x, 0])[0]} x2={px([x, 0])[0]} y1="0" y2={heightPx} />{/each}
+      {#each grid.ys as y (y)}<line x1="0" x2={widthPx} y1={px([0, y])[1]} y2={px([0, y])[1]} />{/each}
+    </g>
+    <g stroke="var(--color-ink-soft)" stroke-width="0.6" stroke-dasharray="12 3 2 3" opacity="0.6">
+      <line x1={px([0, 0])[0]} x2={px([0, 0])[0]} y1="0" y2={heightPx} />
+      <line x1="0" x2={widthPx} y1={px([0, 0])[1]} y2={px([0, 0])[1]} />
+    </g>
+  </svg>
   <!-- The recipe is the way in for screen readers; here the keyboard moves what is marked there. -->
   <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
   <svg
     width={widthPx}
     height={heightPx}
-    class="block touch-none select-none"
+    class="relative block touch-none select-none"
     role="application"
     aria-label="Plan"
     tabindex={isSmall ? undefined : 0}
@@ -162,14 +173,6 @@
     onpointerup={end}
     onpointerdown={press}
   >
-    <g stroke="var(--color-hairline)" stroke-width="0.5">
-      {#each grid.xs as x (x)}<line x1={px([x, 0])[0]} x2={px([x, 0])[0]} y1="0" y2={heightPx} />{/each}
-      {#each grid.ys as y (y)}<line x1="0" x2={widthPx} y1={px([0, y])[1]} y2={px([0, y])[1]} />{/each}
-    </g>
-    <g stroke="var(--color-ink-soft)" stroke-width="0.6" stroke-dasharray="12 3 2 3" opacity="0.6">
-      <line x1={px([0, 0])[0]} x2={px([0, 0])[0]} y1="0" y2={heightPx} />
-      <line x1="0" x2={widthPx} y1={px([0, 0])[1]} y2={px([0, 0])[1]} />
-    </g>
     {#each outcomes as { stepId, plan, effect } (stepId)}
       {#if effect !== 'whole'}
         {@const isMarked = stepId === bench.marked}

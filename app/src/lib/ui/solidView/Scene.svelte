@@ -51,7 +51,7 @@
 
   const camera = new PerspectiveCamera(FOV_DEG, 1, 1, 4000);
   camera.up.set(0, 0, 1);
-  const controls = new OrbitControls(camera, renderer.domElement);
+  const controls = new OrbitControls(camera, dom);
   const fineness = untrack(() => (isSoftware ? new Fineness((ratio) => dpr.set(ratio)) : undefined));
   controls.addEventListener('change', () => {
     fineness?.stirred(isSmall);

@@ -6,6 +6,7 @@
   import { formatMm, type Region } from '@kelbrin/core/recipe';
   import Scene from './Scene.svelte';
   import { drawsInSoftware } from './fineness';
+  import { softwareRenderer } from './softwareRenderer';
   import { tone, type Tone } from './geometry';
   import { views, type View } from './views';
 
@@ -93,7 +94,8 @@
     renderMode="on-demand"
     toneMapping={NoToneMapping}
     shadows={false}
-    createRenderer={(canvas) => new WebGLRenderer({ canvas, alpha: true, antialias: !isSoftware })}
+    createRenderer={(canvas) =>
+      isSoftware ? softwareRenderer(canvas) : new WebGLRenderer({ canvas, alpha: true, antialias: true })}
   >
     <Scene
       {isSoftware}
