@@ -31,7 +31,7 @@ export async function inspectCommand(request: InspectRequest, output: Output): P
 }
 
 async function inspectFile(file: string, limits: LimitsCard): Promise<Inspection> {
-  return inspect(await readPart(file), limits);
+  return inspect(await readPart(file), limits, { isForeign: true });
 }
 
 /** One line of JSON for programs. Triangles and steps are left out: a bare file has no recipe to point at. */

@@ -57,6 +57,7 @@ describe('inspect', () => {
       part: { sizeMm: [40, 30, 6], bodies: 1 },
     });
     expect(bad.checks.map(({ id }: { id: string }) => id)).toEqual([
+      'mesh',
       'size',
       'base',
       'hole',
@@ -66,13 +67,18 @@ describe('inspect', () => {
       'wall',
       'gap',
       'bodies',
+      'stability',
+      'relief',
+      'comfort',
+      'time',
+      'material',
     ]);
-    const hole = bad.checks[2];
+    const hole = bad.checks[3];
     expect(hole).toMatchObject({ verdict: 'fail', measured: 1.3, limit: 2, unit: 'mm' });
     expect(hole.findings[0]).toMatchObject({ verdict: 'fail', measured: 1.3, unit: 'mm', at: [0, 0, 3] });
     expect(hole.findings[0].message).toContain('Ø 1.3 mm');
     expect(good.verdict).toBe('pass');
-    expect(good.checks[3]).toMatchObject({ measured: null, verdict: 'pass', findings: [] });
+    expect(good.checks[4]).toMatchObject({ measured: null, verdict: 'pass', findings: [] });
   });
 
   it('exits 0 for pass and warn', async () => {
@@ -82,7 +88,7 @@ describe('inspect', () => {
   it('holds parts against the limits it is given', async () => {
     const { code, out } = await run('inspect', at('good.stl'), '--limits', at('limits.json'), '--json');
     expect(code).toBe(1);
-    expect(JSON.parse(out[0]).checks[2]).toMatchObject({ limit: 5, measured: 4, verdict: 'fail' });
+    expect(JSON.parse(out[0]).checks[3]).toMatchObject({ limit: 5, measured: 4, verdict: 'fail' });
   });
 
   it('reports to people in a few lines', async () => {

@@ -131,10 +131,10 @@ export const expectedOf: Record<string, Expected> = {
         const hole = inDisc(x - right + 6, z - 6, 3.6 / 0.997 / 2);
         return (inClip || inTab) && !hole;
       }),
-    letters: [{ lettering: { words: 'T', font: 'stencil', size: { by: 'height', mm: 5 } }, mm: -2.4 }],
+    letters: [{ lettering: { words: 'I', font: 'stencil', size: { by: 'height', mm: 5 } }, mm: -2.4 }],
     box: [-6.2, -6.6, 0, 27.2, 6.6, 12],
-    // The hole, and the two pieces of a stencilled T.
-    genus: 3,
+    // The hole, and the letter.
+    genus: 2,
   },
   dibber: {
     volumeMm3() {

@@ -1,6 +1,7 @@
 import { shortestSpan, type CeilingEdge, type Span } from './bridgeSpan.ts';
 import type { LimitsCard } from './limits.ts';
 import { judge } from './verdict.ts';
+import { connectedIn } from './regions.ts';
 import type { Subject } from './subject.ts';
 import { restsOnPlate } from './checks/plateContact.ts';
 
@@ -16,6 +17,8 @@ export interface Ceiling {
 
 /** Triangles smaller than this are slivers whose direction is mere rounding, mm². */
 const SLIVER_MM2 = 1e-5;
+/** A face that looks down by less stands upright, whatever rounding a turn has left: a twentieth of a degree. */
+const UPRIGHT = Math.sin((0.05 * Math.PI) / 180);
 /** Heights this close count as level. */
 const LEVEL_MM = 1e-3;
 
@@ -51,7 +54,7 @@ function leansOf({ mesh, faces }: Subject): Float64Array {
   const leanDeg = new Float64Array(faces.areas.length);
   for (let f = 0; f < leanDeg.length; f++) {
     const down = -faces.normals[3 * f + 2];
-    if (down <= 0 || faces.areas[f] < SLIVER_MM2 || restsOnPlate(mesh, faces, f)) continue;
+    if (down <= UPRIGHT || faces.areas[f] < SLIVER_MM2 || restsOnPlate(mesh, faces, f)) continue;
     leanDeg[f] = (Math.asin(Math.min(1, down)) * 180) / Math.PI;
   }
   return leanDeg;
@@ -67,7 +70,8 @@ function ceilingsWhere(
   leans: (deg: number) => boolean,
   lineWidthMm: number,
 ): Ceiling[] {
-  return regionsWhere(subject, (f) => leans(leanDeg[f])).flatMap((faces): Ceiling[] => {
+  const leaning = Array.from(leanDeg.keys()).filter((face) => leans(leanDeg[face]));
+  return connectedIn(subject.topology, leaning).flatMap((faces): Ceiling[] => {
     const edges = edgesOf(subject, faces);
     const areaMm2 = faces.reduce(
       (sum, f) => sum + subject.faces.areas[f] * Math.abs(subject.faces.normals[3 * f + 2]),
@@ -96,28 +100,6 @@ function ceilingsWhere(
       },
     ];
   });
-}
-
-/** The connected regions of faces for which `holds`. */
-function regionsWhere({ topology }: Subject, holds: (face: number) => boolean): number[][] {
-  const count = topology.bodyOf.length;
-  const seen = new Uint8Array(count);
-  const regions: number[][] = [];
-  for (let seed = 0; seed < count; seed++) {
-    if (seen[seed] || !holds(seed)) continue;
-    seen[seed] = 1;
-    const region = [seed];
-    for (let i = 0; i < region.length; i++) {
-      for (let k = 0; k < 3; k++) {
-        const other = topology.neighbours[3 * region[i] + k];
-        if (other < 0 || seen[other] || !holds(other)) continue;
-        seen[other] = 1;
-        region.push(other);
-      }
-    }
-    regions.push(region);
-  }
-  return regions;
 }
 
 /** The edges of a region seen from above. The surface that goes on downwards from an edge holds it. */

@@ -1,3 +1,4 @@
+export type { AboutPart, BriefRules, PrintNeeds } from './aboutPart.ts';
 export { inspect } from './inspect.ts';
 export {
   inspection,

@@ -198,9 +198,11 @@ describe('size', () => {
     const tooDeep = check('size', box(50, 210, 5));
     expect(tooDeep).toMatchObject({ measured: 210, limit: 200, verdict: 'fail' });
     expect(tooDeep.findings[0].message).toContain('turned by a quarter it would fit');
-    const tooLong = check('size', box(260, 30, 5));
+    expect(check('size', box(260, 30, 5)).findings[0].message).toContain('turned by 40° it would fit');
+    expect(check('size', box(30, 30, 190)).findings[0].message).toContain('laid down it would fit');
+    const tooLong = check('size', box(320, 30, 5));
     expect(tooLong.verdict).toBe('fail');
-    expect(tooLong.findings[0].message).not.toContain('turned');
+    expect(tooLong.findings[0].message).not.toContain('would fit');
   });
 
   it('warns inside the last twentieth', () => {

@@ -1,4 +1,5 @@
 import { setDown, type SolidMesh } from '../mesh/index.ts';
+import type { AboutPart } from './aboutPart.ts';
 import { checks } from './checks/index.ts';
 import type { Inspection } from './inspection.ts';
 import type { LimitsCard } from './limits.ts';
@@ -8,13 +9,13 @@ import { worst } from './verdict.ts';
 /**
  * Inspects a closed solid against a limits card, set down on z = 0.
  *
- * `stepIds`, the ids of the recipe's steps in order, lets findings name the steps they come from.
+ * @param about what else is known of the part; checks of what is not known measure nothing
  *
  * @example
  * inspect(mesh, classroomLimits).verdict // 'pass'
  */
-export function inspect(mesh: SolidMesh, limits: LimitsCard, stepIds: readonly string[] = []): Inspection {
-  const subject = subjectOf(setDown(mesh), stepIds);
+export function inspect(mesh: SolidMesh, limits: LimitsCard, about: AboutPart = {}): Inspection {
+  const subject = subjectOf(setDown(mesh), about);
   const results = checks.map(({ id, title, inspect: run }) => ({ id, title, ...run(subject, limits) }));
   return { verdict: worst(results.map(({ verdict }) => verdict)), part: subject.facts, checks: results };
 }

@@ -3,7 +3,7 @@ import { formatNumber } from '../recipe/index.ts';
 
 const verdict = z.enum(['pass', 'warn', 'fail']);
 /** A count has no unit. */
-const unit = z.enum(['mm', 'mm²', '°', '']);
+const unit = z.enum(['mm', 'mm²', '°', 'min', 'g', '']);
 
 /** A place on the part that a check has something to say about. */
 export const finding = z.strictObject({
@@ -24,6 +24,8 @@ export const finding = z.strictObject({
       axis: z.tuple([z.number(), z.number(), z.number()]),
       depthMm: z.number(),
       through: z.boolean(),
+      /** The diameter that it comes out with, as the plastic shrinks. */
+      printedMm: z.number().optional(),
     })
     .optional(),
 });

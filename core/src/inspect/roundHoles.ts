@@ -1,5 +1,6 @@
 import type { Vec3 } from '../mesh/index.ts';
 import { fitCircle, planeBasis, smallestAxis } from './fit.ts';
+import { connectedIn } from './regions.ts';
 import type { Subject } from './subject.ts';
 
 /** A hole with a round wall that goes all the way around its axis. */
@@ -43,7 +44,7 @@ export function findRoundHoles(subject: Subject): RoundHole[] {
     const coarse = squareTo(subject, hollow, guess, SQUARE_COARSE);
     if (coarse.length < 8) continue;
     const axis = smallestAxis(subject.faces, coarse);
-    for (const wall of connected(subject, squareTo(subject, coarse, axis, SQUARE_FINE))) {
+    for (const wall of connectedIn(subject.topology, squareTo(subject, coarse, axis, SQUARE_FINE))) {
       const hole = wall.length >= 8 ? roundHole(subject, wall, axis) : undefined;
       if (hole) holes.push(hole);
     }
@@ -116,23 +117,6 @@ function squareTo({ faces }: Subject, set: readonly number[], [ax, ay, az]: Vec3
   return set.filter((f) => Math.abs(n[3 * f] * ax + n[3 * f + 1] * ay + n[3 * f + 2] * az) < sine);
 }
 
-function connected({ topology }: Subject, set: readonly number[]): number[][] {
-  const left = new Set(set);
-  const parts: number[][] = [];
-  for (const seed of set) {
-    if (!left.delete(seed)) continue;
-    const part = [seed];
-    for (let i = 0; i < part.length; i++) {
-      for (let k = 0; k < 3; k++) {
-        const other = topology.neighbours[3 * part[i] + k];
-        if (left.delete(other)) part.push(other);
-      }
-    }
-    parts.push(part);
-  }
-  return parts;
-}
-
 /** The hole that a wall of facets makes around an axis, if they do make one. */
 function roundHole(subject: Subject, wall: number[], axis: Vec3): RoundHole | undefined {
   const { positions: p, triangles: t } = subject.mesh;
@@ -167,9 +151,7 @@ function roundHole(subject: Subject, wall: number[], axis: Vec3): RoundHole | un
   const beside = [0, 1, 2].map(
     (i) => point(half)[i] + radius * (0.13 * u[i] + 0.29 * v[i]),
   ) as unknown as Vec3;
-  const through =
-    !isBlocked(subject, beside, axis, reach) &&
-    !isBlocked(subject, beside, [-axis[0], -axis[1], -axis[2]], reach);
+  const through = [axis, opposite(axis)].every((way) => !subject.tree.firstHit(beside, way, [0, reach]));
   return { diameterMm: 2 * radius, depthMm: high - low, axis, middle: point(half), through, triangles: wall };
 }
 
@@ -215,38 +197,6 @@ function isBandOfBall(
   return bend < Math.PI / 6 && depth <= 2.2 * radius * bend;
 }
 
-/** Whether a ray from inside the hole along its axis meets the surface within the given distance. */
-function isBlocked({ mesh }: Subject, from: Vec3, way: Vec3, within: number): boolean {
-  const { positions: p, triangles: t } = mesh;
-  for (let i = 0; i < t.length; i += 3) {
-    const distance = rayDistance(p, 3 * t[i], 3 * t[i + 1], 3 * t[i + 2], from, way);
-    if (distance >= 0 && distance <= within) return true;
-  }
-  return false;
-}
-
-/** Distance along a ray to a triangle, or −1 (Möller and Trumbore 1997, without back-face culling). */
-function rayDistance(p: Float32Array, a: number, b: number, c: number, o: Vec3, d: Vec3): number {
-  const e1x = p[b] - p[a];
-  const e1y = p[b + 1] - p[a + 1];
-  const e1z = p[b + 2] - p[a + 2];
-  const e2x = p[c] - p[a];
-  const e2y = p[c + 1] - p[a + 1];
-  const e2z = p[c + 2] - p[a + 2];
-  const hx = d[1] * e2z - d[2] * e2y;
-  const hy = d[2] * e2x - d[0] * e2z;
-  const hz = d[0] * e2y - d[1] * e2x;
-  const det = e1x * hx + e1y * hy + e1z * hz;
-  if (Math.abs(det) < 1e-12) return -1;
-  const sx = o[0] - p[a];
-  const sy = o[1] - p[a + 1];
-  const sz = o[2] - p[a + 2];
-  const u = (sx * hx + sy * hy + sz * hz) / det;
-  if (u < 0 || u > 1) return -1;
-  const qx = sy * e1z - sz * e1y;
-  const qy = sz * e1x - sx * e1z;
-  const qz = sx * e1y - sy * e1x;
-  const v = (d[0] * qx + d[1] * qy + d[2] * qz) / det;
-  if (v < 0 || u + v > 1) return -1;
-  return (e2x * qx + e2y * qy + e2z * qz) / det;
+function opposite([x, y, z]: Vec3): Vec3 {
+  return [-x, -y, -z];
 }

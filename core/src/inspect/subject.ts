@@ -3,6 +3,7 @@ import {
   boundsOf,
   facesOf,
   sizeOf,
+  SurfaceTree,
   topologyOf,
   triangleCount,
   volumeOf,
@@ -11,6 +12,7 @@ import {
   type SolidMesh,
   type Topology,
 } from '../mesh/index.ts';
+import type { AboutPart } from './aboutPart.ts';
 import type { PartFacts } from './inspection.ts';
 
 /** The part under inspection with what several checks need to know of it, each computed once. */
@@ -20,23 +22,31 @@ export interface Subject {
   readonly faces: Faces;
   readonly topology: Topology;
   readonly facts: PartFacts;
+  /** For finding what lies across; made when it is first asked for. */
+  readonly tree: SurfaceTree;
+  readonly about: AboutPart;
   /** The ids of the steps that the given triangles belong to, in the order of the recipe. */
   stepsOf(triangles: readonly number[]): string[];
 }
 
 /** Prepares a closed mesh that stands on the plate (its lowest point at z = 0). */
-export function subjectOf(mesh: SolidMesh, stepIds: readonly string[] = []): Subject {
+export function subjectOf(mesh: SolidMesh, about: AboutPart = {}): Subject {
   const box = boundsOf(mesh);
-  const topology = topologyOf(mesh);
+  let tree: SurfaceTree | undefined;
   return {
     mesh,
     box,
-    topology,
+    topology: topologyOf(mesh),
     faces: facesOf(mesh),
     facts: factsOf(mesh),
+    about,
+    get tree() {
+      return (tree ??= new SurfaceTree(mesh));
+    },
     stepsOf(triangles) {
       const { stepOf } = mesh;
-      if (!stepOf) return [];
+      const { stepIds } = about;
+      if (!stepOf || !stepIds) return [];
       const found = new Set(triangles.map((triangle) => stepOf[triangle]));
       return [...found].sort((a, b) => a - b).flatMap((step) => stepIds[step] ?? []);
     },

@@ -1,4 +1,4 @@
-import { sectionAt } from '../mesh/index.ts';
+import { sectionAt, type Vec3 } from '../mesh/index.ts';
 import { thinWalls, type Region } from '../plane/index.ts';
 import type { Check } from './check.ts';
 import type { Finding } from './inspection.ts';
@@ -9,56 +9,85 @@ import { judge, worst, type Verdict } from './verdict.ts';
 /** Walls or slits of one width over several levels are one place if they lie as near as this, mm. */
 const SAME_PLACE_MM = 2;
 
-/** How many times the limit is looked up to, so that a part that passes closely has a figure as well. */
+/** How many times the limit is looked up to closely, and, where nothing is found, once more in passing for a figure. */
 const LOOK_TO = 1.25;
+const GLANCE_TO = 3;
+/** A glance is satisfied with places this far apart, mm. */
+const GLANCE_MM = 1;
+
+/** A place that is thin: a wall or slit between upright sides, or a floor. */
+export interface ThinPlace {
+  readonly mm: number;
+  readonly at: Vec3;
+  readonly faces: readonly number[];
+  readonly isFloor?: true;
+}
+
+/** A wall that leans or tapers is the same two layers lower if it is no wider than so many times. */
+const SAME_WALL = 1.5;
+
+/** What thin places are held against, and how thin a layer is. */
+interface Bounds {
+  readonly limitMm: number;
+  readonly layerMm: number;
+}
+
+/** The walls, or the slits, of the sections of a part that come under a limit, near it, or are the thinnest there are. */
+export function thinIn(subject: Subject, what: 'walls' | 'slits', { limitMm, layerMm }: Bounds): ThinPlace[] {
+  const look = (upToMm: number, apartMm?: number) =>
+    levelSections(subject).flatMap((section) =>
+      thinInSection(section, what, upToMm, apartMm).filter(
+        (place) =>
+          section.heightMm >= layerMm || goesDown(subject, section.zMm - 2 * layerMm, place, what, apartMm),
+      ),
+    );
+  const close = look(LOOK_TO * limitMm);
+  return close.length > 0 ? close : look(GLANCE_TO * limitMm, GLANCE_MM);
+}
 
 /**
- * Looks through the sections of a part for walls, or for slits, narrower than a limit. Measured is the narrowest of all,
- * also when it passes; nothing if none is narrower than a quarter over the limit.
+ * Holds the thin places of a part against a limit; those that lie over each other are told of once. Measured is the
+ * thinnest of all, also when it passes; nothing if there is none.
  *
- * @param say the sentence for one of a width
+ * @param say the sentence for a place of a width
  */
 export function thinPlaces(
   subject: Subject,
-  what: 'walls' | 'slits',
+  places: readonly ThinPlace[],
   limitMm: number,
-  layerMm: number,
-  say: (widthMm: number, verdict: Verdict) => string,
+  say: (widthMm: number, verdict: Verdict, isFloor: boolean) => string,
 ): ReturnType<Check['inspect']> {
-  const upToMm = LOOK_TO * limitMm;
-  const found = levelSections(subject)
-    .flatMap((section) =>
-      thinIn(section, what, upToMm).filter(
-        (place) =>
-          section.heightMm >= layerMm || goesDown(subject, section.zMm - 2 * layerMm, place, what, upToMm),
-      ),
-    )
-    .sort((a, b) => a.widthMm - b.widthMm);
-  const findings: Finding[] = [];
-  for (const { widthMm, at, faces } of found) {
-    const verdict = judge(widthMm, 'atLeast', limitMm);
+  const found = [...places].sort((a, b) => a.mm - b.mm);
+  const told: { isFloor: boolean; finding: Finding }[] = [];
+  for (const { mm, at, faces, isFloor = false } of found) {
+    const verdict = judge(mm, 'atLeast', limitMm);
     if (verdict === 'pass') break;
-    const near = findings.find(
-      (other) => Math.hypot(other.at[0] - at[0], other.at[1] - at[1]) < SAME_PLACE_MM,
+    const near = told.find(
+      ({ finding, ...other }) =>
+        other.isFloor === isFloor && Math.hypot(finding.at[0] - at[0], finding.at[1] - at[1]) < SAME_PLACE_MM,
     );
     if (near) {
-      near.triangles.push(...faces.filter((face) => !near.triangles.includes(face)));
+      const { triangles } = near.finding;
+      triangles.push(...faces.filter((face) => !triangles.includes(face)));
       continue;
     }
-    findings.push({
-      verdict,
-      measured: rounded(widthMm),
-      unit: 'mm',
-      at: at.map(rounded) as Finding['at'],
-      message: say(widthMm, verdict),
-      steps: [],
-      triangles: [...faces],
+    told.push({
+      isFloor,
+      finding: {
+        verdict,
+        measured: rounded(mm),
+        unit: 'mm',
+        at: at.map(rounded) as Finding['at'],
+        message: say(mm, verdict, isFloor),
+        steps: [],
+        triangles: [...faces],
+      },
     });
   }
-  for (const finding of findings) finding.steps = subject.stepsOf(finding.triangles);
+  const findings = told.map(({ finding }) => ({ ...finding, steps: subject.stepsOf(finding.triangles) }));
   return {
     verdict: worst(findings.map(({ verdict }) => verdict)),
-    measured: found.length > 0 ? rounded(found[0].widthMm) : null,
+    measured: found.length > 0 ? rounded(found[0].mm) : null,
     limit: limitMm,
     unit: 'mm',
     rule: 'atLeast',
@@ -73,25 +102,30 @@ export function thinPlaces(
 function goesDown(
   subject: Subject,
   zMm: number,
-  { at }: { readonly at: readonly number[] },
+  { at, mm }: ThinPlace,
   what: 'walls' | 'slits',
-  upToMm: number,
+  apartMm?: number,
 ): boolean {
-  const below = { zMm, heightMm: 0, outlines: sectionAt(subject.mesh, zMm) };
-  return thinIn(below, what, upToMm).some(
+  const below = { zMm, outlines: sectionAt(subject.mesh, zMm) };
+  return thinInSection(below, what, SAME_WALL * mm, apartMm).some(
     (other) => Math.hypot(other.at[0] - at[0], other.at[1] - at[1]) < SAME_PLACE_MM,
   );
 }
 
-function thinIn({ zMm, outlines }: LevelSection, what: 'walls' | 'slits', upToMm: number) {
+function thinInSection(
+  { zMm, outlines }: Pick<LevelSection, 'zMm' | 'outlines'>,
+  what: 'walls' | 'slits',
+  upToMm: number,
+  apartMm?: number,
+): ThinPlace[] {
   // Seen from the air, the slits between walls are the walls.
   const isAir = what === 'slits';
   if (outlines.length === 0) return [];
   const region: Region = outlines.map(({ points }) => (isAir ? points.toReversed() : points));
-  return thinWalls(region, upToMm).map(({ widthMm, at, across, outline, edges }) => {
+  return thinWalls(region, upToMm, apartMm).map(({ widthMm, at, across, outline, edges }): ThinPlace => {
     const { faces } = outlines[outline];
     const faceOf = (edge: number) => faces[isAir ? (2 * faces.length - 2 - edge) % faces.length : edge];
-    const middle = [(at[0] + across[0]) / 2, (at[1] + across[1]) / 2, zMm];
-    return { widthMm, at: middle, faces: [...new Set(edges.map(faceOf))] };
+    const middle: Vec3 = [(at[0] + across[0]) / 2, (at[1] + across[1]) / 2, zMm];
+    return { mm: widthMm, at: middle, faces: [...new Set(edges.map(faceOf))] };
   });
 }

@@ -100,9 +100,13 @@ describe('topology', () => {
     expect(topologyOf(open)).toMatchObject({ bodies: 2, openEdges: 3 });
   });
 
-  it('takes two boxes that touch along an edge for closed', () => {
+  it('takes two boxes that touch along an edge for closed, and for two', () => {
     const touching = weld(Float32Array.from([...boxCorners(1, 1, 1), ...boxCorners(1, 1, 1, [1, 1, 0])]));
-    expect(topologyOf(touching).openEdges).toBe(0);
+    expect(topologyOf(touching)).toMatchObject({ openEdges: 0, bodies: 2 });
+    const turned = weld(
+      Float32Array.from([...boxCorners(1, 1, 1, [1, 0, 0]), ...boxCorners(1, 1, 1, [0, 1, 0])]),
+    );
+    expect(topologyOf(turned)).toMatchObject({ openEdges: 0, bodies: 2 });
   });
 
   it('is the same wherever the mesh is moved', () => {

@@ -27,10 +27,10 @@ export function topologyOf(mesh: SolidMesh): Topology {
 /**
  * Pairs each directed edge with its opposite.
  *
- * Where more than two triangles meet in one edge (two boxes that touch along it), opposites are paired in the order
- * of the file; the surface still counts as closed.
+ * Where more than two triangles meet in one edge (two boxes that touch along it), each is paired with the next across
+ * the material, so that bodies that only touch stay apart; the surface still counts as closed.
  */
-function pairedEdges({ triangles }: SolidMesh): Topology {
+function pairedEdges({ positions, triangles }: SolidMesh): Topology {
   const edgeCount = triangles.length;
   const neighbours = new Int32Array(edgeCount).fill(-1);
 
@@ -50,9 +50,10 @@ function pairedEdges({ triangles }: SolidMesh): Topology {
     if (neighbours[edge] >= 0) continue;
     const start = triangles[edge];
     const end = triangles[endCorner(edge)];
-    let opposite = firstLeaving[end];
-    while (opposite >= 0 && (neighbours[opposite] >= 0 || triangles[endCorner(opposite)] !== start)) {
-      opposite = next[opposite];
+    let opposite = -1;
+    for (let other = firstLeaving[end]; other >= 0; other = next[other]) {
+      if (neighbours[other] >= 0 || triangles[endCorner(other)] !== start) continue;
+      if (opposite < 0 || isNearer(positions, triangles, edge, other, opposite)) opposite = other;
     }
     if (opposite < 0) {
       openEdges++;
@@ -62,6 +63,31 @@ function pairedEdges({ triangles }: SolidMesh): Topology {
     neighbours[opposite] = Math.floor(edge / 3);
   }
   return { neighbours, openEdges, ...bodiesOf(neighbours) };
+}
+
+/** Whether of two opposites of an edge the first is met sooner on the way through the material from the edge's triangle. */
+function isNearer(p: Float32Array, triangles: Uint32Array, edge: number, a: number, b: number): boolean {
+  const [from, to] = [3 * triangles[edge], 3 * triangles[endCorner(edge)]];
+  const along = [0, 1, 2].map((axis) => p[to + axis] - p[from + axis]);
+  const length = Math.hypot(...along);
+  /** How far the third corner of an edge's triangle lies from the edge, in each direction. */
+  const aside = (of: number) => {
+    const tip = 3 * triangles[endCorner(endCorner(of))];
+    const way = [0, 1, 2].map((axis) => p[tip + axis] - p[from + axis]);
+    const share = way.reduce((sum, part, axis) => sum + part * along[axis], 0) / (length * length);
+    return way.map((part, axis) => part - share * along[axis]);
+  };
+  const own = aside(edge);
+  // The triangle's own plane is turned inwards about the edge, which is the way of the clock seen against it.
+  const turnTo = (of: number) => {
+    const other = aside(of);
+    const cross = (i: number, k: number) => own[i] * other[k] - own[k] * other[i];
+    const sine = (cross(1, 2) * along[0] + cross(2, 0) * along[1] + cross(0, 1) * along[2]) / length;
+    const cosine = own[0] * other[0] + own[1] * other[1] + own[2] * other[2];
+    const turn = Math.atan2(-sine, cosine);
+    return turn > 0 ? turn : turn + 2 * Math.PI;
+  };
+  return turnTo(a) < turnTo(b);
 }
 
 /** The index in `triangles` of the vertex where a directed edge ends. */

@@ -30,14 +30,26 @@ export interface ThinWall {
 const FACING_COSINE = Math.cos((150 * Math.PI) / 180);
 
 /**
+ * A wall is the same one between these shares of its width: beside a hole it widens on both sides. What is narrower
+ * belongs to a tip that tapers away.
+ */
+const SAME_WALL = [0.65, 1.3] as const;
+
+/** Places along an outline that are measured lie this far apart, mm. */
+const APART_MM = 0.2;
+
+/**
  * Walks along every outline and measures what is across: at each place the largest circle that touches the edge there
  * and fits in the region (a point of the medial axis; H. Blum, 1967), and whether it touches the other side opposite.
  *
  * @param upToMm walls of this width and more are not looked for
  */
-export function thicknessAlong(region: Region, upToMm: number): Thickness[][] {
+export function thicknessAlong(
+  region: Region,
+  upToMm: number,
+  apartMm = Math.min(APART_MM, upToMm / 4),
+): Thickness[][] {
   const edges = new EdgeGrid(region, upToMm);
-  const apartMm = Math.min(0.2, upToMm / 4);
   return region.map((outline) => {
     const walk: Thickness[] = [];
     // Short edges, of which curves are made, share their places.
@@ -65,12 +77,12 @@ export function thicknessAlong(region: Region, upToMm: number): Thickness[][] {
  * The narrowest wall of each outline that goes on for at least twice its width, the narrowest first; none for outlines
  * without one narrower than `upToMm`. Shorter ones are tips and notches, which print as they can.
  */
-export function thinWalls(region: Region, upToMm: number): ThinWall[] {
-  return thicknessAlong(region, upToMm)
+export function thinWalls(region: Region, upToMm: number, apartMm?: number): ThinWall[] {
+  return thicknessAlong(region, upToMm, apartMm)
     .flatMap((walk, outline) => {
       let narrowest: Thickness | undefined;
       for (const place of walk) {
-        if (place.widthMm < (narrowest?.widthMm ?? upToMm) && goesOn(walk, place.widthMm * 1.02)) {
+        if (place.widthMm < (narrowest?.widthMm ?? upToMm) && goesOn(walk, place.widthMm)) {
           narrowest = place;
         }
       }
@@ -82,11 +94,9 @@ export function thinWalls(region: Region, upToMm: number): ThinWall[] {
     .sort((a, b) => a.widthMm - b.widthMm);
 }
 
-/**
- * Whether somewhere along an outline walls of a width follow each other for twice that width. What is less than half as
- * wide belongs to a tip that tapers away.
- */
+/** Whether somewhere along an outline walls of about a width follow each other for twice that width. */
 function goesOn(walk: readonly Thickness[], widthMm: number): boolean {
+  const [low, high] = [SAME_WALL[0] * widthMm, SAME_WALL[1] * widthMm];
   let run = 0;
   // Twice round, so that a run over the beginning counts as one.
   for (let i = 0; i < 2 * walk.length; i++) {
@@ -94,9 +104,9 @@ function goesOn(walk: readonly Thickness[], widthMm: number): boolean {
     const apart = (here.lengthMm + next.lengthMm) / 2;
     // Round the end of a wall or a tip the walk comes to the other side, where the wall is the same one again.
     const isRoundTip = distance(next.at, here.across) < distance(next.at, here.at);
-    const share = shareBetween(here.widthMm, next.widthMm, widthMm / 2, widthMm);
+    const share = shareBetween(here.widthMm, next.widthMm, low, high);
     if (isRoundTip) run = 0;
-    else run = isBetween(here.widthMm, widthMm / 2, widthMm) ? run + share * apart : share * apart;
+    else run = isBetween(here.widthMm, low, high) ? run + share * apart : share * apart;
     if (run >= 2 * widthMm) return true;
   }
   return false;

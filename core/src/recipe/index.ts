@@ -12,6 +12,7 @@ export * from './printer.ts';
 export * from './problem.ts';
 export * from './recipe.ts';
 export * from './references.ts';
+export * from './relief.ts';
 export * from './resolve.ts';
 export * from './sentence.ts';
 export * from './steps/index.ts';

@@ -28,14 +28,14 @@ export type FontName = keyof typeof fontNames;
 
 /** The thinnest stroke among a font's letters and figures, as a share of the height of a capital. A test measures it. */
 export const thinnestStroke: Record<FontName, number> = {
-  sturdy: 0.2,
+  sturdy: 0.133,
   rounded: 0.117,
-  slab: 0.107,
-  narrow: 0.171,
-  stencil: 0.222,
-  script: 0.089,
-  typewriter: 0.114,
-  hand: 0.127,
+  slab: 0.074,
+  narrow: 0.134,
+  stencil: 0.18,
+  script: 0.071,
+  typewriter: 0.101,
+  hand: 0.101,
 };
 const font = z.enum(Object.keys(fontNames) as [FontName, ...FontName[]]);
 

@@ -30,7 +30,7 @@ describe('sentences', () => {
     expect(sentences(label())).toEqual([
       'Extrude a rounded rectangle 70 mm × 25 mm, corners 4 mm, up 2.4 mm, from the plate, in the middle of the plate.',
       'Cut a hole of Ø 4 mm, right through from above, its middle 6 mm in from the left and centred front to back on step 1.',
-      'Write “Basil” in Sturdy, 11 mm tall (strokes from 2.2 mm), raised 1.2 mm on the top, centred left to right and centred front to back on step 1.',
+      'Write “Basil” in Sturdy, 11 mm tall (strokes from 1.5 mm), raised 1.2 mm on the top, centred left to right and centred front to back on step 1.',
     ]);
   });
 

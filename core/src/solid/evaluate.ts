@@ -1,9 +1,18 @@
 import type { Manifold } from 'manifold-3d';
-import { boxAround, posed, topologyOf, type Box, type Pose, type SolidMesh } from '../mesh/index.ts';
+import {
+  boxAround,
+  posed,
+  topologyOf,
+  type Box,
+  type Pose,
+  type SolidMesh,
+  type Vec3,
+} from '../mesh/index.ts';
 import { extentOf, mapped, mirrored, moved, type Region } from '../plane/index.ts';
 import {
   buildStep,
   classroomPrinter,
+  facingPose,
   plateBox,
   RecipeError,
   referenceProblem,
@@ -13,6 +22,7 @@ import {
   type PrinterTraits,
   type Problem,
   type Recipe,
+  type Relief,
 } from '../recipe/index.ts';
 import { poseOnGrid } from './grid.ts';
 import { kitFor, type KitSources, type Trace } from './kit.ts';
@@ -58,6 +68,8 @@ export interface Evaluated {
   readonly mesh: SolidMesh;
   readonly volumeMm3: number;
   readonly steps: readonly StepOutcome[];
+  /** What steps raised from a surface or sank into it, as it lies on the finished part. */
+  readonly reliefs: readonly Relief[];
 }
 
 /** Either the solid, or one sentence that says which step cannot be built and why. */
@@ -114,7 +126,12 @@ function build(
   });
   const last = states.at(-1);
   const mesh = last?.part ? toMesh(last.part, stepOfOriginal) : emptyMesh();
-  return { mesh, volumeMm3: last?.volumeMm3 ?? 0, steps: outcomes(recipe, steps, states, mesh) };
+  return {
+    mesh,
+    volumeMm3: last?.volumeMm3 ?? 0,
+    steps: outcomes(recipe, steps, states, mesh),
+    reliefs: last?.reliefs ?? [],
+  };
 }
 
 /** Carries out one step; what it makes is held by the state that is handed back. */
@@ -142,13 +159,15 @@ function carryOut(
         drew: (original) => originals.push(original),
       },
     );
-    const { operations, outline, box: said, whole, copies } = buildStep<Manifold>(step, kit);
+    const { operations, outline, box: said, whole, copies, relief } = buildStep<Manifold>(step, kit);
 
     let part = before?.part;
     if (whole) part = turnAll(poseOnGrid(whole), part, traces, openings, scope);
+    const reliefs = (before?.reliefs ?? []).map((each) => (whole ? turnedRelief(each, whole) : each));
     part = applied(operations, part, sources, scope);
 
     const box = said ?? boxOfAll(operations);
+    if (relief) reliefs.push(reliefIn(box, index, relief));
     const plan = copies ? plansOf(copies, traces) : planOf(step, box, outline);
     traces.set(step.id, { operations, box, outline, plan });
     openings.set(
@@ -163,6 +182,7 @@ function carryOut(
       volumeMm3,
       traces,
       openings,
+      reliefs,
       originals,
       effect: whole ? 'whole' : (operations[0]?.effect ?? 'add'),
       box,
@@ -225,6 +245,24 @@ function turnAll(
   }
   for (const [id, bodies] of openings) openings.set(id, bodies.map(turned));
   return part && turned(part);
+}
+
+/** A step's relief where it lies now. */
+function reliefIn(
+  { min, max }: Box,
+  step: number,
+  { effect, isLettering, facing }: NonNullable<Built<Manifold>['relief']>,
+): Relief {
+  const direction = posed(facingPose(facing), [0, 0, 1]);
+  const middle: Vec3 = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, (min[2] + max[2]) / 2];
+  return { step, effect, isLettering, direction, middle };
+}
+
+function turnedRelief({ direction, middle, ...relief }: Relief, pose: Pose): Relief {
+  const [o, tip] = [posed(pose, [0, 0, 0]), posed(pose, direction)];
+  const way: Vec3 = [tip[0] - o[0], tip[1] - o[1], tip[2] - o[2]];
+  const long = Math.hypot(...way);
+  return { ...relief, direction: [way[0] / long, way[1] / long, way[2] / long], middle: posed(pose, middle) };
 }
 
 function outcomes(

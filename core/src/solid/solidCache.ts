@@ -1,5 +1,6 @@
 import type { Manifold } from 'manifold-3d';
 import type { Box } from '../mesh/index.ts';
+import type { Relief } from '../recipe/index.ts';
 import type { Trace } from './kit.ts';
 import { Memo } from './memo.ts';
 import { Blocks } from './block.ts';
@@ -17,6 +18,8 @@ export interface StepState {
   readonly traces: ReadonlyMap<string, Trace>;
   /** The cuts of every step so far that are meant to stay open. */
   readonly openings: ReadonlyMap<string, readonly Manifold[]>;
+  /** What every step so far raised from a surface or sank into it, as it lies after this step. */
+  readonly reliefs: readonly Relief[];
   /** The kernel's numbers of the surfaces that this step drew. */
   readonly originals: readonly number[];
   readonly effect: 'add' | 'cut' | 'keep' | 'whole';

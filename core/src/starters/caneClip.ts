@@ -62,7 +62,7 @@ export const caneClip = recipeOf(
       id: 's4',
       kind: 'letters',
       name: 'mark',
-      lettering: { words: 'T', font: 'stencil', size: { by: 'height', mm: 5 } },
+      lettering: { words: 'I', font: 'stencil', size: { by: 'height', mm: 5 } },
       effect: 'through',
       byMm: 1,
       facing: 'front',

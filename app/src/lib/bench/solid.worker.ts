@@ -84,11 +84,11 @@ function evaluateRecipe(
   const workshop = { kernel, fonts: (name: FontName) => fonts.get(name) };
   const result = evaluate(recipe, workshop, { printer: limits, assets: files, cache });
   if (!result.ok) return answer({ kind: 'problem', job, problem: result.problem });
-  const { mesh, volumeMm3, steps } = result;
+  const { mesh, volumeMm3, steps, reliefs } = result;
   const stepIds = recipe.steps.map(({ id }) => id);
   const inspected = (): Inspection => {
     const began = performance.now();
-    last = inspect(mesh, limits, stepIds);
+    last = inspect(mesh, limits, { stepIds, reliefs });
     lastInspected = performance.now();
     lastTookMs = lastInspected - began;
     return last;
@@ -104,7 +104,7 @@ function evaluateRecipe(
   const advised = (found: Inspection): ShownSolid['steps'] => {
     const advice = adviceOnScaling(recipe, found, (other) => {
       const built = evaluate(other, workshop, { printer: limits, assets: files, cache: otherCache });
-      return built.ok ? inspect(built.mesh, limits) : undefined;
+      return built.ok ? inspect(built.mesh, limits, { reliefs: built.reliefs }) : undefined;
     });
     return steps.map((step) =>
       step.stepId === advice?.stepId ? { ...step, notes: [...step.notes, ...advice.notes] } : step,

@@ -1,41 +1,40 @@
+import { narrowestWidth } from '../../plane/index.ts';
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from '../check.ts';
 import { rounded } from '../subject.ts';
 import { judge } from '../verdict.ts';
-import { restsOnPlate } from './plateContact.ts';
+import { contactOf, seenFromAbove } from './plateContact.ts';
 
-/** Measures the area that touches the plate. A part that stands on a line or a point has none. */
+/** Measures the area that touches the plate, and how narrow it is. A part that stands on a line or a point has none. */
 export const base: Check = {
   id: 'base',
   title: 'Base',
   inspect({ mesh, faces, stepsOf, box }, { minBaseMm2 }) {
-    const contact: number[] = [];
-    let area = 0;
-    for (let f = 0; f < faces.areas.length; f++) {
-      if (!restsOnPlate(mesh, faces, f)) continue;
-      contact.push(f);
-      area += faces.areas[f];
-    }
+    const contact = contactOf(mesh, faces);
+    const area = contact.reduce((sum, f) => sum + faces.areas[f], 0);
     const verdict = judge(area, 'atLeast', minBaseMm2);
     const at = lowestPoint(mesh.positions, mesh.triangles, box.min[2]);
     const triangles = contact.length > 0 ? contact : at.triangles;
     const measured = rounded(area);
+    const across = formatMm(Math.round(10 * narrowestWidth(seenFromAbove(mesh, contact))) / 10);
+    const touches = `${formatMm(Math.round(10 * area) / 10)} mm² touch the plate, ${across} mm across where they are narrowest`;
     const message =
       area === 0
         ? 'Nothing flat touches the plate: the part stands on a line or a point and will roll or come loose.'
         : verdict === 'fail'
-          ? `Only ${formatMm(rounded(area))} mm² touch the plate; at least ${formatMm(minBaseMm2)} mm² are needed to hold on.`
-          : `${formatMm(rounded(area))} mm² touch the plate, only just enough to hold on.`;
+          ? `Only ${touches}; at least ${formatMm(minBaseMm2)} mm² are needed to hold on.`
+          : verdict === 'warn'
+            ? `${touches}: only just enough to hold on.`
+            : `${touches}.`;
     return {
       verdict,
       measured,
       limit: minBaseMm2,
       unit: 'mm²',
       rule: 'atLeast',
-      findings:
-        verdict === 'pass'
-          ? []
-          : [{ verdict, measured, unit: 'mm²', at: at.point, message, steps: stepsOf(triangles), triangles }],
+      findings: [
+        { verdict, measured, unit: 'mm²', at: at.point, message, steps: stepsOf(triangles), triangles },
+      ],
     };
   },
 };

@@ -2,26 +2,31 @@ import { volumeOf } from '../../mesh/index.ts';
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from '../check.ts';
 import type { Finding } from '../inspection.ts';
+import { jointsOf } from '../joints.ts';
 import { middleOf, rounded, type Subject } from '../subject.ts';
+import { judge, worst } from '../verdict.ts';
 
-/** Counts separate bodies: all but the one with the largest surface would come off the printer as loose pieces. */
+/**
+ * Counts separate bodies, of which all but the one with the largest surface would come off the printer as loose pieces,
+ * and looks for joints between two lumps of a body that are too thin to hold.
+ */
 export const bodies: Check = {
   id: 'bodies',
   title: 'Bodies',
-  inspect(subject) {
+  inspect(subject, { minWallMm }) {
     const { topology, facts } = subject;
     const sizes = new Float64Array(topology.bodies);
     topology.bodyOf.forEach((body, face) => (sizes[body] += subject.faces.areas[face]));
     const largest = sizes.indexOf(Math.max(...sizes));
     const pieces: number[][] = Array.from({ length: topology.bodies }, () => []);
     topology.bodyOf.forEach((body, face) => pieces[body].push(face));
-    const findings = pieces
+    const loose = pieces
       .filter((triangles, body) => body !== largest && !isHollow(subject, triangles))
       .map((triangles): Finding => {
         const areaMm2 = sizes[topology.bodyOf[triangles[0]]];
         const area = formatMm(Math.round(areaMm2));
         return {
-          verdict: 'fail',
+          verdict: subject.about.brief?.severalBodies ? 'warn' : 'fail',
           measured: rounded(areaMm2),
           unit: 'mm²',
           at: middleOf(subject, triangles[0]),
@@ -30,9 +35,10 @@ export const bodies: Check = {
           triangles,
         };
       });
+    const findings = [...loose, ...thinJoints(subject, minWallMm)];
     return {
-      verdict: findings.length > 0 ? 'fail' : 'pass',
-      measured: facts.bodies === 0 ? null : findings.length + 1,
+      verdict: worst(findings.map(({ verdict }) => verdict)),
+      measured: facts.bodies === 0 ? null : loose.length + 1,
       limit: 1,
       unit: '',
       rule: 'atMost',
@@ -40,6 +46,31 @@ export const bodies: Check = {
     };
   },
 };
+
+/** Joints that are told of once for each place, whatever the height. */
+const SAME_PLACE_MM = 3;
+
+function thinJoints(subject: Subject, minWallMm: number): Finding[] {
+  const findings: Finding[] = [];
+  for (const { mm, at, faces } of jointsOf(subject, minWallMm)) {
+    if (judge(mm, 'atLeast', minWallMm) !== 'fail') break;
+    const isTold = findings.some(
+      (other) => Math.hypot(other.at[0] - at[0], other.at[1] - at[1]) < SAME_PLACE_MM,
+    );
+    if (isTold) continue;
+    const is = `Two lumps hang together by only ${formatMm(Math.round(100 * mm) / 100)} mm here`;
+    findings.push({
+      verdict: 'fail',
+      measured: rounded(mm),
+      unit: 'mm',
+      at: at.map(rounded) as Finding['at'],
+      message: `${is}; they would break apart, since a joint takes at least ${formatMm(minWallMm)} mm.`,
+      steps: subject.stepsOf(faces),
+      triangles: [...faces],
+    });
+  }
+  return findings;
+}
 
 /** Whether a closed surface is that of a hollow inside another body: its volume, with its direction, is less than nothing. */
 function isHollow({ mesh: { positions, triangles } }: Subject, faces: readonly number[]): boolean {

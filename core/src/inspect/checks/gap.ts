@@ -1,13 +1,14 @@
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from '../check.ts';
-import { thinPlaces } from '../thinPlaces.ts';
+import { thinIn, thinPlaces } from '../thinPlaces.ts';
 
 /** Measures the narrowest slit, whose sides would grow together. */
 export const gap: Check = {
   id: 'gap',
   title: 'Gaps',
   inspect(subject, { minGapMm, layerMm }) {
-    return thinPlaces(subject, 'slits', minGapMm, layerMm, (widthMm, verdict) => {
+    const slits = thinIn(subject, 'slits', { limitMm: minGapMm, layerMm });
+    return thinPlaces(subject, slits, minGapMm, (widthMm, verdict) => {
       const is = `This gap is ${formatMm(Math.round(100 * widthMm) / 100)} mm wide`;
       return verdict === 'fail'
         ? `${is}; its sides would grow together, since the narrowest that stays open is ${formatMm(minGapMm)} mm.`

@@ -1,37 +1,29 @@
 import { formatMm } from '../../recipe/sentence.ts';
-import { findRoundHoles, type RoundHole } from '../roundHoles.ts';
 import type { Check } from '../check.ts';
 import type { Finding } from '../inspection.ts';
-import { rounded } from '../subject.ts';
-import { judge, worst, type Verdict } from '../verdict.ts';
+import type { LimitsCard } from '../limits.ts';
+import { findRoundHoles, type RoundHole } from '../roundHoles.ts';
+import { rounded, type Subject } from '../subject.ts';
+import { judge, worst } from '../verdict.ts';
+import { wallAround } from '../wallAround.ts';
 
-/** Measures every round hole. Holes that pass are reported too, since pupils look for them. */
+/**
+ * Measures every round hole and the wall that is left around it. Holes that pass are reported too, since pupils look for
+ * them; each with the width that it comes out with as the plastic shrinks.
+ */
 export const hole: Check = {
   id: 'hole',
   title: 'Holes',
-  inspect(subject, { minHoleMm }) {
-    const findings = findRoundHoles(subject).map((found): Finding => {
-      const verdict = judge(found.diameterMm, 'atLeast', minHoleMm);
-      return {
-        verdict,
-        measured: rounded(found.diameterMm),
-        unit: 'mm',
-        at: found.middle.map(rounded) as [number, number, number],
-        message: sentence(found, verdict, minHoleMm),
-        steps: subject.stepsOf(found.triangles),
-        triangles: found.triangles,
-        hole: {
-          axis: found.axis.map(rounded) as [number, number, number],
-          depthMm: rounded(found.depthMm),
-          through: found.through,
-        },
-      };
-    });
-    findings.sort((a, b) => a.measured - b.measured);
+  inspect(subject, limits) {
+    const found = findRoundHoles(subject).sort((a, b) => a.diameterMm - b.diameterMm);
+    const findings = found.flatMap((each) => [
+      ofWidth(subject, each, limits),
+      ...ofWall(subject, each, limits),
+    ]);
     return {
       verdict: worst(findings.map(({ verdict }) => verdict)),
-      measured: findings[0]?.measured ?? null,
-      limit: minHoleMm,
+      measured: found.length > 0 ? rounded(found[0].diameterMm) : null,
+      limit: limits.minHoleMm,
       unit: 'mm',
       rule: 'atLeast',
       findings,
@@ -39,19 +31,58 @@ export const hole: Check = {
   },
 };
 
-function sentence(
-  { diameterMm, depthMm, through, axis }: RoundHole,
-  verdict: Verdict,
-  minHoleMm: number,
-): string {
-  const what = `This hole is Ø ${formatMm(Math.round(diameterMm * 100) / 100)} mm`;
-  if (verdict === 'fail')
-    return `${what}; it will close up, because the smallest that prints open is Ø ${formatMm(minHoleMm)} mm.`;
-  if (verdict === 'warn')
-    return `${what}, only just over the smallest that prints open, Ø ${formatMm(minHoleMm)} mm.`;
-  const depth = formatMm(Math.round(depthMm * 100) / 100);
-  return `${what}, ${through ? `right through ${depth} mm` : `${depth} mm deep`}, ${direction(axis)}.`;
+function ofWidth(subject: Subject, found: RoundHole, { minHoleMm, shrinkagePercent }: LimitsCard): Finding {
+  const verdict = judge(found.diameterMm, 'atLeast', minHoleMm);
+  const printedMm = found.diameterMm * (1 - shrinkagePercent / 100);
+  const what = `This hole is Ø ${hundredths(found.diameterMm)} mm`;
+  const depth = hundredths(found.depthMm);
+  const where = `${found.through ? `right through ${depth} mm` : `${depth} mm deep`}, ${direction(found.axis)}`;
+  const message = {
+    fail: `${what}; it will close up, because the smallest that prints open is Ø ${formatMm(minHoleMm)} mm.`,
+    warn: `${what}, only just over the smallest that prints open, Ø ${formatMm(minHoleMm)} mm.`,
+    pass: `${what}, ${where}; it comes out at about Ø ${hundredths(printedMm)} mm.`,
+  }[verdict];
+  return {
+    verdict,
+    measured: rounded(found.diameterMm),
+    unit: 'mm',
+    at: found.middle.map(rounded) as Finding['at'],
+    message,
+    steps: subject.stepsOf(found.triangles),
+    triangles: found.triangles,
+    hole: {
+      axis: found.axis.map(rounded) as Finding['at'],
+      depthMm: rounded(found.depthMm),
+      through: found.through,
+      printedMm: rounded(printedMm),
+    },
+  };
 }
+
+/** What there is to say of the wall around a hole, if that is thin. */
+function ofWall(subject: Subject, found: RoundHole, { minWallMm }: LimitsCard): Finding[] {
+  const wall = wallAround(subject, found, 2 * minWallMm);
+  const verdict = wall ? judge(wall.mm, 'atLeast', minWallMm) : 'pass';
+  if (!wall || verdict === 'pass') return [];
+  const is = `Only ${hundredths(wall.mm)} mm of wall is left beside this hole`;
+  const triangles = [...found.triangles, wall.face];
+  return [
+    {
+      verdict,
+      measured: rounded(wall.mm),
+      unit: 'mm',
+      at: wall.at.map(rounded) as Finding['at'],
+      message:
+        verdict === 'fail'
+          ? `${is}; it would break out, since a wall takes at least ${formatMm(minWallMm)} mm.`
+          : `${is}, only just over the ${formatMm(minWallMm)} mm that a wall takes.`,
+      steps: subject.stepsOf(triangles),
+      triangles,
+    },
+  ];
+}
+
+const hundredths = (mm: number) => formatMm(Math.round(mm * 100) / 100);
 
 function direction([x, y, z]: RoundHole['axis']): string {
   const nearly = Math.cos((5 * Math.PI) / 180);

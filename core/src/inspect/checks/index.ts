@@ -2,12 +2,34 @@ import type { Check } from '../check.ts';
 import { base } from './base.ts';
 import { bodies } from './bodies.ts';
 import { bridge } from './bridge.ts';
+import { comfort } from './comfort.ts';
 import { gap } from './gap.ts';
 import { hole } from './hole.ts';
 import { island } from './island.ts';
+import { material } from './material.ts';
+import { mesh } from './mesh.ts';
 import { overhang } from './overhang.ts';
+import { relief } from './relief.ts';
 import { size } from './size.ts';
+import { stability } from './stability.ts';
+import { time } from './time.ts';
 import { wall } from './wall.ts';
 
 /** Every check, in the order in which they are reported. */
-export const checks: readonly Check[] = [size, base, hole, overhang, bridge, island, wall, gap, bodies];
+export const checks: readonly Check[] = [
+  mesh,
+  size,
+  base,
+  hole,
+  overhang,
+  bridge,
+  island,
+  wall,
+  gap,
+  bodies,
+  stability,
+  relief,
+  comfort,
+  time,
+  material,
+];

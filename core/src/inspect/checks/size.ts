@@ -1,24 +1,31 @@
 import { formatMm } from '../../recipe/sentence.ts';
+import type { SolidMesh } from '../../mesh/index.ts';
+import { convexHull, extentOf, turned } from '../../plane/index.ts';
 import type { Check } from '../check.ts';
 import { rounded } from '../subject.ts';
 import { judge, worst } from '../verdict.ts';
+import { seenFromAbove } from './plateContact.ts';
 
 const directions = ['left to right', 'front to back', 'up'] as const;
 
-/** Holds the part's box, as it stands, against the build volume, and says if a quarter turn would make it fit. */
+/**
+ * Holds the part's box, as it stands, against the build volume, and says if it would fit turned or laid down. A part
+ * thinner than a line, or lower than a layer, is too small to print at all.
+ */
 export const size: Check = {
   id: 'size',
   title: 'Size',
-  inspect({ box, facts, mesh, stepsOf }, { buildVolumeMm }) {
+  inspect({ box, facts, mesh, stepsOf }, { buildVolumeMm, lineWidthMm, layerMm }) {
     const { sizeMm } = facts;
     const verdicts = sizeMm.map((length, axis) => judge(length, 'atMost', buildVolumeMm[axis]));
     const uses = sizeMm.map((length, axis) => length / buildVolumeMm[axis]);
     const tightest = uses.indexOf(Math.max(...uses));
-    const turnedFits =
-      sizeMm[0] <= buildVolumeMm[1] && sizeMm[1] <= buildVolumeMm[0] && sizeMm[2] <= buildVolumeMm[2];
+    const leastMm = [lineWidthMm, lineWidthMm, layerMm];
+    let remedy: string | undefined;
 
     const findings = [0, 1, 2].flatMap((axis) => {
-      if (verdicts[axis] === 'pass') return [];
+      const isTooSmall = judge(sizeMm[axis], 'atLeast', leastMm[axis]) === 'fail';
+      if (verdicts[axis] === 'pass' && !isTooSmall) return [];
       const at: [number, number, number] = [
         (box.min[0] + box.max[0]) / 2,
         (box.min[1] + box.max[1]) / 2,
@@ -28,13 +35,15 @@ export const size: Check = {
       const triangles = trianglesAt(mesh.positions, mesh.triangles, axis, box.max[axis]);
       const length = `The part is ${formatMm(rounded(sizeMm[axis]))} mm ${directions[axis]}`;
       const room = `the printer has ${formatMm(buildVolumeMm[axis])} mm`;
-      const message =
-        verdicts[axis] === 'warn'
+      if (verdicts[axis] === 'fail') remedy ??= wouldFit(mesh, sizeMm, buildVolumeMm);
+      const message = isTooSmall
+        ? `${length}: too small to print, since ${axis === 2 ? 'one layer' : 'one line of plastic'} takes ${formatMm(leastMm[axis])} mm.`
+        : verdicts[axis] === 'warn'
           ? `${length}, which only just fits: ${room}.`
-          : `${length}, but ${room}${turnedFits ? '; turned by a quarter it would fit' : ''}.`;
+          : `${length}, but ${room}${remedy ?? ''}.`;
       return [
         {
-          verdict: verdicts[axis],
+          verdict: isTooSmall ? ('fail' as const) : verdicts[axis],
           measured: rounded(sizeMm[axis]),
           unit: 'mm' as const,
           at: at.map(rounded) as [number, number, number],
@@ -45,7 +54,7 @@ export const size: Check = {
       ];
     });
     return {
-      verdict: worst(verdicts),
+      verdict: worst(findings.map(({ verdict }) => verdict)),
       measured: rounded(sizeMm[tightest]),
       limit: buildVolumeMm[tightest],
       unit: 'mm',
@@ -54,6 +63,20 @@ export const size: Check = {
     };
   },
 };
+
+/** How a part that does not fit as it stands would, in words to add; empty if it would not. */
+function wouldFit(mesh: SolidMesh, sizeMm: readonly number[], roomMm: readonly number[]): string {
+  const fits = (size: readonly number[]) => size.every((length, axis) => length <= roomMm[axis]);
+  const [x, y, z] = sizeMm;
+  if (fits([y, x, z])) return '; turned by a quarter it would fit';
+  const hull = convexHull(seenFromAbove(mesh, [...Array(mesh.triangles.length / 3).keys()]));
+  for (let deg = 5; deg < 90; deg += 5) {
+    const { x: across, y: deep } = extentOf(turned([hull], deg));
+    if (fits([across.high - across.low, deep.high - deep.low, z])) return `; turned by ${deg}° it would fit`;
+  }
+  const laid = [[x, z, y], [z, y, x], [z, x, y], [y, z, x]]; // prettier-ignore
+  return laid.some(fits) ? '; laid down it would fit' : '';
+}
 
 /** The triangles that reach the far end of an axis: the surface that would have to move. */
 function trianglesAt(positions: Float32Array, triangles: Uint32Array, axis: number, end: number): number[] {

@@ -1,14 +1,24 @@
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from '../check.ts';
-import { thinPlaces } from '../thinPlaces.ts';
+import { thinFloors } from '../thinFloors.ts';
+import { thinIn, thinPlaces } from '../thinPlaces.ts';
 
-/** Measures the thinnest wall or letter stroke. Corners and tips of a sound shape are no thin walls. */
+/**
+ * Measures the thinnest wall or letter stroke as seen from above, and the thinnest floor from top to bottom. Corners and
+ * tips of a sound shape are no thin walls.
+ */
+/** How many times the limit is looked up to for floors, so that a part that passes has a figure as well. */
+const LOOK_TO = 3;
+
 export const wall: Check = {
   id: 'wall',
   title: 'Walls',
   inspect(subject, { minWallMm, layerMm }) {
-    return thinPlaces(subject, 'walls', minWallMm, layerMm, (widthMm, verdict) => {
-      const is = `This wall is ${formatMm(Math.round(100 * widthMm) / 100)} mm thick`;
+    const walls = thinIn(subject, 'walls', { limitMm: minWallMm, layerMm });
+    const floors = thinFloors(subject, LOOK_TO * minWallMm);
+    return thinPlaces(subject, [...walls, ...floors], minWallMm, (widthMm, verdict, isFloor) => {
+      const size = `${formatMm(Math.round(100 * widthMm) / 100)} mm thick`;
+      const is = isFloor ? `From top to bottom this is only ${size}` : `This wall is ${size}`;
       return verdict === 'fail'
         ? `${is}; the thinnest that prints well is ${formatMm(minWallMm)} mm.`
         : `${is}, only just over the thinnest that prints well, ${formatMm(minWallMm)} mm.`;

@@ -8,7 +8,7 @@ import { axisIndex, centredOn, fromPlate, onTop, placement } from '../placement.
 import { placementAdditions, placementTokens } from '../placementSentence.ts';
 import { clause, choice, degrees, millimetres, oneOf, text, type Token } from '../sentence.ts';
 import { edgeAddition, edgeFinish, edgeTokens, sideLevels } from './edgeFinish.ts';
-import { facedPlacementTokens, facingToken, isFlush, placedPose, spreadOf } from './placed.ts';
+import { facedPlacementTokens, facingToken, isFlush, isOnFace, placedPose, spreadOf } from './placed.ts';
 import { roundedOff, rounding, roundingTokens } from './rounding.ts';
 import { stepSchema, type BuildKit, type Built, type Level, type StepKind } from './stepKind.ts';
 
@@ -135,9 +135,23 @@ export const extrude: StepKind<ExtrudeStep> = {
     if (step.effect !== 'add' && !kit.partBox()) {
       return kit.fail(['effect'], 'There is no material yet: put this step after one that adds some.');
     }
-    return extruded(step, region, kit);
+    return { ...extruded(step, region, kit), relief: reliefOf(step) };
   },
 };
+
+/** A figure that is raised from a face of another step, or sunk into it. */
+function reliefOf({
+  effect,
+  depth: by,
+  facing: side,
+  placement: placed,
+}: Resolved<ExtrudeStep>): Built<unknown>['relief'] {
+  if (by.type === 'through' || 'plate' in placed.on) return undefined;
+  if (effect === 'add' && isOnFace(placed, side))
+    return { effect: 'raised', isLettering: false, facing: side };
+  if (effect === 'cut' && isFlush(placed, side)) return { effect: 'sunk', isLettering: false, facing: side };
+  return undefined;
+}
 
 /** The facing and depth in words. */
 function depthTokens(step: ExtrudeStep): Token[] {

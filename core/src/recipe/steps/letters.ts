@@ -4,12 +4,12 @@ import { posed, turnedBack, type Box } from '../../mesh/index.ts';
 import { length, type Resolved } from '../amount.ts';
 import { facing, facingPose, normalOf, type Facing } from '../facing.ts';
 import { lettering, letteringAdditions, letteringTokens, newLettering } from '../lettering.ts';
-import { centredOn, fromPlate, onTop, placement, type Along } from '../placement.ts';
+import { centredOn, fromPlate, onTop, placement } from '../placement.ts';
 import { alongTokens, placementAdditions, placementTokens, targetToken } from '../placementSentence.ts';
 import { clause, millimetres, oneOf, text } from '../sentence.ts';
 import { edgeAddition, edgeFinish, edgeTokens } from './edgeFinish.ts';
 import { extruded } from './extrude.ts';
-import { boxUnder, facingToken, spreadOf } from './placed.ts';
+import { boxUnder, facingToken, isOnFace, spreadOf } from './placed.ts';
 import { stepSchema, type BuildKit, type StepKind } from './stepKind.ts';
 
 export const schema = stepSchema('letters', {
@@ -51,7 +51,7 @@ export const letters: StepKind<LettersStep> = {
 
   sentence(step, context) {
     const { axis } = normalOf[step.facing];
-    const isPlain = isOnFace(step.placement[axis], step.facing);
+    const isPlain = isOnFace(step.placement, step.facing);
     return [
       text('Write'),
       ...letteringTokens(step.lettering, ['lettering'], context),
@@ -126,16 +126,13 @@ export const letters: StepKind<LettersStep> = {
       region,
       kit,
     );
-    return { ...built, outline: region };
+    // On the plate, letters are things of their own.
+    const relief = { effect: step.effect, isLettering: true, facing: step.facing };
+    return { ...built, outline: region, ...('plate' in step.placement.on ? {} : { relief }) };
   },
 };
 
 type Placed = Resolved<LettersStep>['placement'];
-
-function isOnFace(rule: Along, side: Facing): boolean {
-  const edge = normalOf[side].isHigh ? 'high' : 'low';
-  return rule.relation === 'beside' && rule.edge === edge && rule.overlapMm === 0;
-}
 
 /**
  * The placement that centres letters in the largest piece of the host's face that is free: part of the part just

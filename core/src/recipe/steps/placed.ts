@@ -53,6 +53,13 @@ export function isFlush(placement: Resolved<Placement>, side: Facing): boolean {
   return rule.relation === 'inFrom' && rule.edge === (isHigh ? 'high' : 'low') && rule.mm === 0;
 }
 
+/** Whether a placement puts something right on the face of its host that it looks away from. */
+export function isOnFace(placement: Placement | Resolved<Placement>, side: Facing): boolean {
+  const { axis, isHigh } = normalOf[side];
+  const rule = placement[axis];
+  return rule.relation === 'beside' && rule.edge === (isHigh ? 'high' : 'low') && rule.overlapMm === 0;
+}
+
 /** A placement for another side: what was said across the old side is said across the new one. */
 export function refaced(of: Placement, from: Facing, to: Facing): Placement {
   const [old, next] = [normalOf[from], normalOf[to]];

@@ -7,6 +7,7 @@ import type { Lettering } from '../lettering.ts';
 import type { OutlineKit, SizeField } from '../outlines/outlineKind.ts';
 import type { StepRef, Target } from '../placement.ts';
 import type { PrinterTraits } from '../printer.ts';
+import type { Relief } from '../relief.ts';
 import type { Addition, SentenceContext, Token } from '../sentence.ts';
 
 /** A height in a {@link BuildKit.stack}: how far the outline has grown there, or shrunk where it is negative. */
@@ -72,6 +73,8 @@ export interface Built<Body> {
   readonly outline?: Region;
   /** Its box as sentences speak of it, where that is not the box of its bodies: without clearances, say. */
   readonly box?: Box;
+  /** What it raises from a surface, or sinks into it. */
+  readonly relief?: Pick<Relief, 'effect' | 'isLettering'> & { readonly facing: Facing };
   /** For copies: where each of the steps was put again. */
   readonly copies?: { readonly of: readonly StepRef[]; readonly poses: readonly Pose[] };
   /** A turn, scale and shift of everything so far. */

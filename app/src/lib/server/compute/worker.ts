@@ -36,16 +36,17 @@ function inspectRecipe(
   if (!built.ok) return { ok: false, problem: built.problem.message };
   if (built.mesh.triangles.length === 0) return { ok: false, problem: 'The recipe leaves nothing to print.' };
   const settings = settingsFor(limits);
+  const needs = estimate(slice(ready.kernel, built.mesh, settings), settings);
   return {
     ok: true,
-    inspection: inspect(
-      built.mesh,
-      limits,
-      recipe.steps.map(({ id }) => id),
-    ),
+    inspection: inspect(built.mesh, limits, {
+      stepIds: recipe.steps.map(({ id }) => id),
+      reliefs: built.reliefs,
+      print: { minutes: needs.seconds / 60, grams: needs.grams },
+    }),
     threeMf: writeThreeMf(built.mesh, { title }),
     stl: writeStl(built.mesh),
-    estimate: estimate(slice(ready.kernel, built.mesh, settings), settings),
+    estimate: needs,
   };
 }
 

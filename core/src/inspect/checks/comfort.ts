@@ -1,0 +1,62 @@
+import { cornersOf, type Corner } from '../corners.ts';
+import type { Check } from '../check.ts';
+import type { Finding } from '../inspection.ts';
+import { rounded, type Subject } from '../subject.ts';
+import { judge, worst } from '../verdict.ts';
+
+/**
+ * What is more pointed than this hurts a hand, °: anything sharper than the corner of a box, which has 90°. Small hands
+ * shall not meet that either. The corner of a six-sided prism has 120°, a straight edge twice the angle of its sides.
+ */
+const BLUNT_DEG = 80;
+const BLUNT_FOR_SMALL_HANDS_DEG = 100;
+
+/** Measures how pointed the corners and edges are that a hand would meet. It only warns, unless small hands will hold it. */
+export const comfort: Check = {
+  id: 'comfort',
+  title: 'In the hand',
+  inspect(subject) {
+    const corners = cornersOf(subject).sort((a, b) => a.deg - b.deg);
+    const small = subject.about.brief?.forSmallHands ?? false;
+    const limit = small ? BLUNT_FOR_SMALL_HANDS_DEG : BLUNT_DEG;
+    const sharp = corners.filter(({ deg }) => judge(deg, 'atLeast', limit) === 'fail');
+    const verdict = small ? 'fail' : 'warn';
+    const findings = grouped(subject, sharp).map((group): Finding => ({
+      verdict,
+      measured: rounded(group[0].deg),
+      unit: '°',
+      at: group[0].at.map(rounded) as Finding['at'],
+      message: sentence(group),
+      steps: subject.stepsOf(group.flatMap(({ faces }) => faces)),
+      triangles: [...new Set(group.flatMap(({ faces }) => faces))],
+    }));
+    return {
+      verdict: worst(findings.map((each) => each.verdict)),
+      measured: corners.length > 0 ? rounded(corners[0].deg) : null,
+      limit,
+      unit: '°',
+      rule: 'atLeast',
+      findings,
+    };
+  },
+};
+
+/** Corners of the same steps are one finding: a plate has four of a kind. */
+function grouped(subject: Subject, corners: readonly Corner[]): Corner[][] {
+  const groups = new Map<string, Corner[]>();
+  for (const corner of corners) {
+    const key = `${corner.kind} ${subject.stepsOf(corner.faces).join()}`;
+    const group = groups.get(key);
+    if (group) group.push(corner);
+    else groups.set(key, [corner]);
+  }
+  return [...groups.values()];
+}
+
+function sentence(group: readonly Corner[]): string {
+  const [{ kind }] = group;
+  if (kind === 'edge') return 'This edge is as sharp as a blade; a hand would meet it.';
+  return group.length === 1
+    ? 'This corner is a point that a hand would meet; round it.'
+    : `These ${group.length} corners are points that a hand would meet; round them.`;
+}

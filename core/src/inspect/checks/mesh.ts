@@ -1,0 +1,104 @@
+import { selfCrossings } from '../../mesh/index.ts';
+import { formatMm } from '../../recipe/sentence.ts';
+import type { Check } from '../check.ts';
+import type { Finding } from '../inspection.ts';
+import { middleOf, rounded, type Subject } from '../subject.ts';
+import { worst } from '../verdict.ts';
+
+/** So many crossings tell enough. */
+const MOST_CROSSINGS = 50;
+/** A part no longer than this was hardly drawn in millimetres, mm. */
+const TINY_MM = 3;
+
+/** Looks whether the surface is that of a solid: closed, and nowhere passing through itself. */
+export const mesh: Check = {
+  id: 'mesh',
+  title: 'Solid',
+  inspect(subject) {
+    const findings = [...openEdges(subject), ...crossings(subject), ...unit(subject)];
+    const faults = findings.filter(({ verdict }) => verdict === 'fail');
+    return {
+      verdict: worst(findings.map(({ verdict }) => verdict)),
+      measured: faults.reduce((sum, { measured }) => sum + measured, 0),
+      limit: 0,
+      unit: '',
+      rule: 'atMost',
+      findings,
+    };
+  },
+};
+
+function openEdges(subject: Subject): Finding[] {
+  const { topology } = subject;
+  if (topology.openEdges === 0) return [];
+  const open = [...topology.neighbours].flatMap((other, edge) => (other < 0 ? [Math.floor(edge / 3)] : []));
+  return [
+    {
+      verdict: 'fail',
+      measured: topology.openEdges,
+      unit: '',
+      at: middleOf(subject, open[0]),
+      message: `The surface is open here, at ${topology.openEdges} edges: nothing says what is inside.`,
+      steps: subject.stepsOf(open),
+      triangles: open,
+    },
+  ];
+}
+
+/** Bodies that pass through each other are joined when they are sliced; a body that passes through itself is none. */
+function crossings(subject: Subject): Finding[] {
+  if (!subject.about.isForeign) return [];
+  const { bodyOf } = subject.topology;
+  const found = selfCrossings(subject.mesh, subject.tree, MOST_CROSSINGS);
+  const ofOne = found.filter(({ faces: [a, b] }) => bodyOf[a] === bodyOf[b]);
+  const ofTwo = found.filter(({ faces: [a, b] }) => bodyOf[a] !== bodyOf[b]);
+  const told = (list: typeof found, verdict: 'fail' | 'warn', message: string): Finding[] =>
+    list.length === 0
+      ? []
+      : [
+          {
+            verdict,
+            measured: list.length,
+            unit: '',
+            at: list[0].at.map(rounded) as Finding['at'],
+            message,
+            steps: [],
+            triangles: [...new Set(list.flatMap(({ faces }) => faces))],
+          },
+        ];
+  return [
+    ...told(
+      ofOne,
+      'fail',
+      'The surface passes through itself here, so that inside and outside cannot be told apart.',
+    ),
+    ...told(
+      ofTwo,
+      'warn',
+      'Two bodies pass through each other here; they are printed as one, but are counted twice.',
+    ),
+  ];
+}
+
+/** A part that is tiny in millimetres was likely drawn in inches or metres. */
+function unit(subject: Subject): Finding[] {
+  const longest = Math.max(...subject.facts.sizeMm);
+  if (longest > TINY_MM || longest === 0 || !subject.about.isForeign) return [];
+  const words = formatMm(rounded(longest));
+  const other =
+    longest > 0.3
+      ? `in inches it would be ${formatMm(Math.round(254 * longest) / 10)} mm`
+      : `in metres it would be ${formatMm(Math.round(1000 * longest))} mm`;
+  const all = [...subject.topology.bodyOf.keys()];
+  return [
+    {
+      verdict: 'warn',
+      measured: rounded(longest),
+      unit: 'mm',
+      at: middleOf(subject, 0),
+      message: `The whole part is only ${words} mm long: was it drawn in another unit? Taken ${other}.`,
+      steps: [],
+      triangles: all,
+    },
+  ];
+}

@@ -1,0 +1,83 @@
+import { formatMm } from '../../recipe/sentence.ts';
+import type { Check } from '../check.ts';
+import type { Finding } from '../inspection.ts';
+import { measuredRelief, type MeasuredRelief } from '../reliefs.ts';
+import { middleOf, rounded } from '../subject.ts';
+import { judge, worst, type Verdict } from '../verdict.ts';
+
+/** Measures how far letters and figures stand out of, or lie in, the surface around them, and whether letters are whole. */
+export const relief: Check = {
+  id: 'relief',
+  title: 'Relief',
+  inspect(subject, { minReliefMm }) {
+    const { reliefs = [] } = subject.about;
+    const measured = reliefs.flatMap((each) => measuredRelief(subject, each) ?? []);
+    const heights = measured.flatMap(({ mm }) => mm ?? []);
+    const findings = measured.flatMap((each): Finding[] => [
+      ...tooFlat(each, minReliefMm),
+      ...runningOut(each),
+    ]);
+    for (const finding of findings) finding.at = finding.at.map(rounded) as Finding['at'];
+    return {
+      verdict: worst(findings.map(({ verdict }) => verdict)),
+      measured: heights.length > 0 ? rounded(Math.min(...heights)) : null,
+      limit: minReliefMm,
+      unit: 'mm',
+      rule: 'atLeast',
+      findings,
+    };
+
+    function tooFlat({ relief: of, mm, at, triangles }: MeasuredRelief, leastMm: number): Finding[] {
+      if (mm === undefined) return [];
+      const verdict = judge(mm, 'atLeast', leastMm);
+      if (verdict === 'pass') return [];
+      return [
+        {
+          verdict,
+          measured: rounded(mm),
+          unit: 'mm',
+          at: [...at],
+          message: sentence(of, mm, leastMm, verdict),
+          steps: stepOf(of.step),
+          triangles: [...triangles],
+        },
+      ];
+    }
+
+    function runningOut({ relief: of, runningOut: triangles }: MeasuredRelief): Finding[] {
+      if (triangles.length === 0 || !of.isLettering) return [];
+      return [
+        {
+          verdict: 'fail',
+          measured: triangles.length,
+          unit: '',
+          at: middleOf(subject, triangles[0]),
+          message:
+            'These letters run over an edge, into a hole or into something else: a part of them is lost.',
+          steps: stepOf(of.step),
+          triangles: [...triangles],
+        },
+      ];
+    }
+
+    function stepOf(index: number): string[] {
+      const id = subject.about.stepIds?.[index];
+      return id === undefined ? [] : [id];
+    }
+  },
+};
+
+function sentence(
+  { isLettering, effect }: MeasuredRelief['relief'],
+  mm: number,
+  leastMm: number,
+  verdict: Verdict,
+): string {
+  const what = isLettering ? 'These letters' : 'This figure';
+  const verb = isLettering ? '' : 's';
+  if (mm === 0) return `${what} cannot be seen: nothing of ${isLettering ? 'them stands' : 'it stands'} out.`;
+  const is = `${what} ${effect === 'sunk' ? `lie${verb}` : `stand${verb}`} ${formatMm(Math.round(100 * mm) / 100)} mm ${effect === 'sunk' ? 'deep' : 'high'}`;
+  return verdict === 'fail'
+    ? `${is}; less than ${formatMm(leastMm)} mm hardly shows in print.`
+    : `${is}, only just enough to show, ${formatMm(leastMm)} mm.`;
+}

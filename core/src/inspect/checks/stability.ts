@@ -1,0 +1,102 @@
+import { depthInHull } from '../../plane/index.ts';
+import { formatMm } from '../../recipe/sentence.ts';
+import type { Check } from '../check.ts';
+import type { Finding } from '../inspection.ts';
+import { overlap, risersOf, type Riser } from '../risers.ts';
+import { rounded, type Subject } from '../subject.ts';
+import { judge, worst } from '../verdict.ts';
+import { contactOf, seenFromAbove } from './plateContact.ts';
+
+/**
+ * Measures how many times as tall as they are wide the part, and each thing that rises from something wider, are; and
+ * whether the part's weight stands over its base.
+ */
+export const stability: Check = {
+  id: 'stability',
+  title: 'Stability',
+  inspect(subject, { maxSlenderness }) {
+    const risers = risersOf(subject);
+    const told: Riser[] = [];
+    const slender = risers.flatMap((riser): Finding[] => {
+      const verdict = judge(riser.slenderness, 'atMost', maxSlenderness);
+      // What tapers is slender at every height, and is told of once, where it is worst.
+      if (verdict === 'pass' || told.some(({ outline }) => overlap(outline, riser.outline))) return [];
+      told.push(riser);
+      return [
+        {
+          verdict,
+          measured: rounded(riser.slenderness),
+          unit: '',
+          at: riser.at.map(rounded) as Finding['at'],
+          message: sentence(riser, maxSlenderness, verdict === 'warn'),
+          steps: subject.stepsOf(riser.faces),
+          triangles: [...riser.faces],
+        },
+      ];
+    });
+    const findings = [...tipping(subject), ...slender];
+    return {
+      verdict: worst(findings.map(({ verdict }) => verdict)),
+      measured: risers.length > 0 ? rounded(risers[0].slenderness) : null,
+      limit: maxSlenderness,
+      unit: '',
+      rule: 'atMost',
+      findings,
+    };
+  },
+};
+
+function sentence(
+  { heightMm, widthMm, slenderness, isWhole }: Riser,
+  most: number,
+  isClose: boolean,
+): string {
+  const times = formatMm(Math.round(10 * slenderness) / 10);
+  const what = isWhole ? 'The part stands' : 'This rises';
+  const is = `${what} ${formatMm(Math.round(10 * heightMm) / 10)} mm tall on ${formatMm(Math.round(100 * widthMm) / 100)} mm, ${times} times its width`;
+  return isClose
+    ? `${is}, which is close to the most that stays up, ${formatMm(most)} times.`
+    : `${is}; the nozzle would knock it off, since the most that stays up is ${formatMm(most)} times.`;
+}
+
+/** A part whose weight is not over what touches the plate falls over as it grows. */
+function tipping(subject: Subject): Finding[] {
+  const { mesh, faces } = subject;
+  const contact = contactOf(mesh, faces);
+  // A part that stands on a line or a point has no base to be over; the base says so itself.
+  if (contact.length === 0) return [];
+  const [x, y, z] = weightOf(subject);
+  const insideMm = depthInHull([x, y], seenFromAbove(mesh, contact));
+  if (insideMm >= 0 || insideMm === -Infinity) return [];
+  const beyond = formatMm(Math.round(-10 * insideMm) / 10);
+  return [
+    {
+      verdict: 'fail',
+      measured: rounded(-insideMm),
+      unit: 'mm',
+      at: [rounded(x), rounded(y), rounded(z)],
+      message: `The part would tip over: its weight lies ${beyond} mm beyond what touches the plate.`,
+      steps: subject.stepsOf(contact),
+      triangles: contact,
+    },
+  ];
+}
+
+/** The centre of mass of a solid: that of the tetrahedra from one point to each triangle, weighted by their volumes. */
+function weightOf({ mesh: { positions: p, triangles: t } }: Subject): [number, number, number] {
+  const sum = [0, 0, 0];
+  let all = 0;
+  const [ox, oy, oz] = p;
+  for (let i = 0; i < t.length; i += 3) {
+    const [a, b, c] = [3 * t[i], 3 * t[i + 1], 3 * t[i + 2]];
+    const [ax, ay, az] = [p[a] - ox, p[a + 1] - oy, p[a + 2] - oz];
+    const [bx, by, bz] = [p[b] - ox, p[b + 1] - oy, p[b + 2] - oz];
+    const [cx, cy, cz] = [p[c] - ox, p[c + 1] - oy, p[c + 2] - oz];
+    const volume = ax * (by * cz - bz * cy) + ay * (bz * cx - bx * cz) + az * (bx * cy - by * cx);
+    all += volume;
+    sum[0] += (volume * (ax + bx + cx)) / 4;
+    sum[1] += (volume * (ay + by + cy)) / 4;
+    sum[2] += (volume * (az + bz + cz)) / 4;
+  }
+  return [ox + sum[0] / all, oy + sum[1] / all, oz + sum[2] / all];
+}

@@ -1,0 +1,109 @@
+import type { Vec3 } from '../mesh/index.ts';
+import type { Subject } from './subject.ts';
+
+/** A corner or an edge on the outside of a part, where a hand would meet it. */
+export interface Corner {
+  readonly kind: 'point' | 'edge';
+  /** How wide the material spreads there: its solid angle, in degrees of spherical excess (a box's corner has 90°). */
+  readonly deg: number;
+  readonly at: Vec3;
+  readonly faces: readonly number[];
+}
+
+/** Blunter corners are felt by nobody, so that none of a round part's many corners is looked at, °. */
+const LOOK_TO_DEG = 175;
+/** Shorter edges are felt as the corners at their ends, mm. */
+const LEAST_EDGE_MM = 1;
+/** What lies within this of the outermost is outside, mm. */
+const OUTSIDE_MM = 0.4;
+/** Directions in which the outermost places are looked for. */
+const DIRECTIONS = 200;
+
+/**
+ * The pointed corners and edges of a part that lie outermost, so that a hand closed around it would meet them.
+ *
+ * The solid angle of a corner is what its edges leave of the whole: 360° less the sum of the angles by which the faces
+ * turn at them (the area of a spherical polygon; A. Girard, 1629). Along a straight edge it is twice the angle between
+ * the sides.
+ */
+export function cornersOf(subject: Subject): Corner[] {
+  const { mesh, faces, topology } = subject;
+  const { positions: p, triangles: t } = mesh;
+  const spread = new Float64Array(p.length / 3).fill(360);
+  const around = new Map<number, number[]>();
+  const edges: Corner[] = [];
+  const isOutside = outermost(subject);
+  const place = (vertex: number): Vec3 => [p[3 * vertex], p[3 * vertex + 1], p[3 * vertex + 2]];
+
+  for (let edge = 0; edge < t.length; edge++) {
+    const face = Math.floor(edge / 3);
+    const other = topology.neighbours[edge];
+    if (other < 0 || faces.areas[face] === 0 || faces.areas[other] === 0) continue;
+    const [from, to] = [t[edge], t[edge % 3 === 2 ? edge - 2 : edge + 1]];
+    // Each edge is seen from both its faces; each end is told once by each of them.
+    const turn = turnAt(subject, edge, face, other);
+    spread[from] -= turn / 2;
+    spread[to] -= turn / 2;
+    if (turn < 1) continue;
+    for (const vertex of [from, to]) {
+      const list = around.get(vertex);
+      if (list) list.push(face);
+      else around.set(vertex, [face]);
+    }
+    const deg = 2 * (180 - turn);
+    if (face > other || deg >= LOOK_TO_DEG) continue;
+    const [a, b] = [place(from), place(to)];
+    if (Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]) < LEAST_EDGE_MM) continue;
+    const middle: Vec3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
+    if (isOutside(middle, [face, other])) edges.push({ kind: 'edge', deg, at: middle, faces: [face, other] });
+  }
+  const points = [...around].flatMap(([vertex, list]): Corner[] => {
+    const deg = spread[vertex];
+    if (deg >= LOOK_TO_DEG || deg <= 0) return [];
+    const at = place(vertex);
+    const own = [...new Set(list)];
+    return isOutside(at, own) ? [{ kind: 'point', deg, at, faces: own }] : [];
+  });
+  return [...points, ...edges];
+}
+
+/** By how much the surface turns outwards at an edge, °; less than nothing where it turns inwards. */
+function turnAt({ mesh, faces }: Subject, edge: number, face: number, other: number): number {
+  const { positions: p, triangles: t } = mesh;
+  const { normals: n } = faces;
+  const [a, b] = [3 * face, 3 * other];
+  const [from, to] = [3 * t[edge], 3 * t[edge % 3 === 2 ? edge - 2 : edge + 1]];
+  const cosine = n[a] * n[b] + n[a + 1] * n[b + 1] + n[a + 2] * n[b + 2];
+  const cx = n[a + 1] * n[b + 2] - n[a + 2] * n[b + 1];
+  const cy = n[a + 2] * n[b] - n[a] * n[b + 2];
+  const cz = n[a] * n[b + 1] - n[a + 1] * n[b];
+  const way = cx * (p[to] - p[from]) + cy * (p[to + 1] - p[from + 1]) + cz * (p[to + 2] - p[from + 2]);
+  return (Math.sign(way) * Math.atan2(Math.hypot(cx, cy, cz), cosine) * 180) / Math.PI;
+}
+
+/** Tells whether a place is as far out as anything, in the direction that its faces look together. */
+function outermost({ mesh: { positions: p }, faces }: Subject): (at: Vec3, of: readonly number[]) => boolean {
+  const extremes: Vec3[] = [];
+  // Directions spread evenly over a ball (a Fibonacci lattice; R. Swinbank and R. J. Purser, 2006).
+  const golden = Math.PI * (3 - Math.sqrt(5));
+  for (let i = 0; i < DIRECTIONS; i++) {
+    const z = 1 - (2 * i + 1) / DIRECTIONS;
+    const r = Math.sqrt(1 - z * z);
+    const [x, y] = [r * Math.cos(golden * i), r * Math.sin(golden * i)];
+    let best = 0;
+    let most = -Infinity;
+    for (let v = 0; v < p.length; v += 3) {
+      const along = x * p[v] + y * p[v + 1] + z * p[v + 2];
+      if (along > most) [most, best] = [along, v];
+    }
+    extremes.push([p[best], p[best + 1], p[best + 2]]);
+  }
+  return (at, of) => {
+    const way = [0, 1, 2].map((axis) => of.reduce((sum, f) => sum + faces.normals[3 * f + axis], 0));
+    const length = Math.hypot(...way);
+    if (length === 0) return true;
+    const along = (point: Vec3) => (way[0] * point[0] + way[1] * point[1] + way[2] * point[2]) / length;
+    const own = along(at) + OUTSIDE_MM;
+    return extremes.every((point) => along(point) <= own);
+  };
+}

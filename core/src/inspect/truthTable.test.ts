@@ -1,0 +1,72 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { madeWith } from '../../test/solids.ts';
+import { truthTable, type KnownPart } from '../../test/truthTable.ts';
+import { nodeWorkshop } from '../../node/workshop.ts';
+import { combined, posed, setDown, turn, type Pose, type SolidMesh } from '../mesh/index.ts';
+import type { Kernel } from '../solid/index.ts';
+import { classroomLimits, inspect } from './index.ts';
+
+let kernel: Kernel;
+beforeAll(async () => ({ kernel } = await nodeWorkshop()));
+
+const SIDES = 96;
+
+function turned(mesh: SolidMesh, pose: Pose): SolidMesh {
+  const { positions: p } = mesh;
+  const positions = new Float32Array(p.length);
+  for (let i = 0; i < p.length; i += 3) positions.set(posed(pose, [p[i], p[i + 1], p[i + 2]]), i);
+  return { ...mesh, positions };
+}
+
+/** Turned away from where it stands and back, as a part that somebody laid down by one of its faces. */
+function laidDownAgain(mesh: SolidMesh): SolidMesh {
+  const away = combined(turn('x', 71), turn('y', 23), turn('z', 140));
+  const back = combined(turn('z', -97), turn('y', -23), turn('x', -71));
+  return setDown(turned(turned(mesh, away), combined(turn('z', 37), turn('z', -43), back)));
+}
+
+const tolerance = (id: string, measured: number) =>
+  id === 'base'
+    ? Math.max(0.02 * measured, 0.01)
+    : id === 'overhang' || id === 'comfort'
+      ? 1.5
+      : Math.max(0.05, 0.01 * measured);
+
+/** What the part's checks say otherwise than they should, a line each. */
+function faults({ is }: KnownPart, mesh: SolidMesh): string[] {
+  const { checks } = inspect(mesh, classroomLimits, { isForeign: true });
+  return Object.entries(is).flatMap(([id, [verdict, measured]]) => {
+    const found = checks.find((check) => check.id === id)!;
+    const isRight =
+      measured === undefined ||
+      (measured === null
+        ? found.measured === null
+        : found.measured !== null && Math.abs(found.measured - measured) <= tolerance(id, measured));
+    return found.verdict === verdict && isRight
+      ? []
+      : [`${id}: ${verdict} ${measured} expected, ${found.verdict} ${found.measured} found`];
+  });
+}
+
+describe.each(truthTable)('$name', (part) => {
+  it('is judged and measured rightly', () => {
+    expect(
+      faults(
+        part,
+        madeWith(kernel, (k) => part.make(k, SIDES)),
+      ),
+    ).toEqual([]);
+  });
+
+  it('is judged alike turned, laid down anew, and drawn more finely', () => {
+    const mesh = madeWith(kernel, (k) => part.make(k, SIDES));
+    expect(faults(part, turned(mesh, turn('z', 30)))).toEqual([]);
+    expect(faults(part, laidDownAgain(mesh))).toEqual([]);
+    expect(
+      faults(
+        part,
+        madeWith(kernel, (k) => part.make(k, 2 * SIDES)),
+      ),
+    ).toEqual([]);
+  });
+});

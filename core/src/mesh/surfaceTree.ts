@@ -1,0 +1,216 @@
+import type { SolidMesh, Vec3 } from './solidMesh.ts';
+
+/** Boxes with no more triangles than this are not divided further. */
+const LEAF = 6;
+
+/** What a ray meets first. */
+export interface Hit {
+  readonly face: number;
+  readonly mm: number;
+}
+
+/**
+ * The triangles of a mesh in a tree of boxes, so that those on a ray or in a box are found without looking at all.
+ *
+ * The boxes lie in one list, each before what it holds: of a box that is divided, the first half follows at once and
+ * `#other` says where the second begins; of one that is not, `#count` says how many triangles of `#order` it holds.
+ */
+export class SurfaceTree {
+  readonly #mesh: SolidMesh;
+  readonly #order: Uint32Array;
+  readonly #bounds: Float32Array;
+  readonly #first: Uint32Array;
+  readonly #count: Uint32Array;
+  readonly #other: Uint32Array;
+  /** Boxes still to be looked into; the tree halves at each step, so that few are open at once. */
+  readonly #open = new Uint32Array(128);
+  #boxes = 0;
+
+  constructor(mesh: SolidMesh) {
+    this.#mesh = mesh;
+    const faces = mesh.triangles.length / 3;
+    this.#order = Uint32Array.from({ length: faces }, (_, i) => i);
+    const most = Math.max(1, Math.ceil((4 * faces) / LEAF) + 1);
+    this.#bounds = new Float32Array(6 * most);
+    this.#first = new Uint32Array(most);
+    this.#count = new Uint32Array(most);
+    this.#other = new Uint32Array(most);
+    const middles = middlesOf(mesh);
+    if (faces > 0) this.#divide(0, faces, middles);
+  }
+
+  #divide(from: number, to: number, middles: Float32Array): void {
+    const box = this.#boxes++;
+    const b = 6 * box;
+    const { positions: p, triangles: t } = this.#mesh;
+    const bounds = this.#bounds;
+    for (let axis = 0; axis < 3; axis++) {
+      let low = Infinity;
+      let high = -Infinity;
+      for (let i = from; i < to; i++) {
+        const corner = 3 * this.#order[i];
+        for (let k = 0; k < 3; k++) {
+          const value = p[3 * t[corner + k] + axis];
+          if (value < low) low = value;
+          if (value > high) high = value;
+        }
+      }
+      bounds[b + axis] = low;
+      bounds[b + 3 + axis] = high;
+    }
+    if (to - from <= LEAF) {
+      this.#first[box] = from;
+      this.#count[box] = to - from;
+      return;
+    }
+    let axis = 0;
+    for (let k = 1; k < 3; k++) {
+      if (bounds[b + 3 + k] - bounds[b + k] > bounds[b + 3 + axis] - bounds[b + axis]) axis = k;
+    }
+    const half = (from + to) >> 1;
+    this.#select(from, to - 1, half, middles, axis);
+    this.#divide(from, half, middles);
+    this.#other[box] = this.#boxes;
+    this.#divide(half, to, middles);
+  }
+
+  /** Puts the triangles in such an order that none before `nth` lies further along an axis than those after (Hoare, 1961). */
+  #select(from: number, to: number, nth: number, middles: Float32Array, axis: number): void {
+    const order = this.#order;
+    const at = (i: number) => middles[3 * order[i] + axis];
+    let [left, right] = [from, to];
+    while (left < right) {
+      const pivot = at((left + right) >> 1);
+      let [i, j] = [left, right];
+      while (i <= j) {
+        while (at(i) < pivot) i++;
+        while (at(j) > pivot) j--;
+        if (i > j) break;
+        [order[i], order[j]] = [order[j], order[i]];
+        i++;
+        j--;
+      }
+      if (nth <= j) right = j;
+      else if (nth >= i) left = i;
+      else return;
+    }
+  }
+
+  /**
+   * The first triangle on a ray between two distances from its beginning; `way` is a unit vector.
+   *
+   * @param skip faces that the ray passes through
+   */
+  firstHit(
+    from: Vec3,
+    way: Vec3,
+    [nearMm, farMm]: readonly [number, number],
+    skip?: (face: number) => boolean,
+  ): Hit | undefined {
+    const { positions: p, triangles: t } = this.#mesh;
+    const open = this.#open;
+    let mm = farMm;
+    let hit = -1;
+    let depth = 0;
+    if (this.#boxes > 0) open[depth++] = 0;
+    while (depth > 0) {
+      const box = open[--depth];
+      if (!rayMeetsBox(this.#bounds, 6 * box, from, way, mm)) continue;
+      if (this.#other[box] !== 0) {
+        open[depth++] = this.#other[box];
+        open[depth++] = box + 1;
+        continue;
+      }
+      const end = this.#first[box] + this.#count[box];
+      for (let i = this.#first[box]; i < end; i++) {
+        const face = this.#order[i];
+        const distance = rayDistance(p, 3 * t[3 * face], 3 * t[3 * face + 1], 3 * t[3 * face + 2], from, way);
+        if (distance < nearMm || distance > mm || skip?.(face)) continue;
+        mm = distance;
+        hit = face;
+      }
+    }
+    return hit < 0 ? undefined : { face: hit, mm };
+  }
+
+  /** Visits every triangle whose box comes into a box. */
+  eachIn({ min, max }: { min: Vec3; max: Vec3 }, visit: (face: number) => void): void {
+    const bounds = this.#bounds;
+    const open = this.#open;
+    let depth = 0;
+    if (this.#boxes > 0) open[depth++] = 0;
+    while (depth > 0) {
+      const box = open[--depth];
+      const b = 6 * box;
+      if (bounds[b] > max[0] || bounds[b + 1] > max[1] || bounds[b + 2] > max[2]) continue;
+      if (bounds[b + 3] < min[0] || bounds[b + 4] < min[1] || bounds[b + 5] < min[2]) continue;
+      if (this.#other[box] !== 0) {
+        open[depth++] = this.#other[box];
+        open[depth++] = box + 1;
+        continue;
+      }
+      const end = this.#first[box] + this.#count[box];
+      for (let i = this.#first[box]; i < end; i++) visit(this.#order[i]);
+    }
+  }
+}
+
+function middlesOf({ positions: p, triangles: t }: SolidMesh): Float32Array {
+  const middles = new Float32Array(t.length);
+  for (let f = 0; f < t.length; f += 3) {
+    for (let axis = 0; axis < 3; axis++) {
+      middles[f + axis] = (p[3 * t[f] + axis] + p[3 * t[f + 1] + axis] + p[3 * t[f + 2] + axis]) / 3;
+    }
+  }
+  return middles;
+}
+
+/** Whether a ray comes through a box before a distance: the part of it between each pair of sides, in turn. */
+function rayMeetsBox(bounds: Float32Array, b: number, from: Vec3, way: Vec3, farMm: number): boolean {
+  let enter = 0;
+  let leave = farMm;
+  for (let axis = 0; axis < 3; axis++) {
+    const low = bounds[b + axis] - from[axis];
+    const high = bounds[b + 3 + axis] - from[axis];
+    const along = way[axis];
+    if (along === 0) {
+      if (low > 0 || high < 0) return false;
+      continue;
+    }
+    const a = low / along;
+    const z = high / along;
+    const near = a < z ? a : z;
+    const far = a < z ? z : a;
+    if (near > enter) enter = near;
+    if (far < leave) leave = far;
+    // A box without thickness is met too, whatever rounding does.
+    if (enter > leave + 1e-6) return false;
+  }
+  return true;
+}
+
+/** Distance along a ray to a triangle, or −1 (Möller and Trumbore 1997, without back-face culling). */
+function rayDistance(p: Float32Array, a: number, b: number, c: number, o: Vec3, d: Vec3): number {
+  const e1x = p[b] - p[a];
+  const e1y = p[b + 1] - p[a + 1];
+  const e1z = p[b + 2] - p[a + 2];
+  const e2x = p[c] - p[a];
+  const e2y = p[c + 1] - p[a + 1];
+  const e2z = p[c + 2] - p[a + 2];
+  const hx = d[1] * e2z - d[2] * e2y;
+  const hy = d[2] * e2x - d[0] * e2z;
+  const hz = d[0] * e2y - d[1] * e2x;
+  const det = e1x * hx + e1y * hy + e1z * hz;
+  if (Math.abs(det) < 1e-12) return -1;
+  const sx = o[0] - p[a];
+  const sy = o[1] - p[a + 1];
+  const sz = o[2] - p[a + 2];
+  const u = (sx * hx + sy * hy + sz * hz) / det;
+  if (u < 0 || u > 1) return -1;
+  const qx = sy * e1z - sz * e1y;
+  const qy = sz * e1x - sx * e1z;
+  const qz = sx * e1y - sy * e1x;
+  const v = (d[0] * qx + d[1] * qy + d[2] * qz) / det;
+  if (v < 0 || u + v > 1) return -1;
+  return (e2x * qx + e2y * qy + e2z * qz) / det;
+}

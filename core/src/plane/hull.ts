@@ -1,0 +1,58 @@
+import type { Outline, Point } from './region.ts';
+
+/** The convex hull of points, counter-clockwise, by Andrew's monotone chain (1979); fewer than three if they lie on a line. */
+export function convexHull(points: readonly Point[]): Outline {
+  const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+  const half = (along: readonly Point[]) => {
+    const chain: Point[] = [];
+    for (const point of along) {
+      while (chain.length > 1 && turnOf(chain.at(-2)!, chain.at(-1)!, point) <= 0) chain.pop();
+      chain.push(point);
+    }
+    return chain.slice(0, -1);
+  };
+  return [...half(sorted), ...half(sorted.reverse())];
+}
+
+/** Twice the area of the triangle of three points; above nothing where the way turns left. */
+function turnOf([ax, ay]: Point, [bx, by]: Point, [cx, cy]: Point): number {
+  return (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
+}
+
+/**
+ * The narrowest gap between two parallel lines that points fit between, mm: one of the lines runs along a side of their
+ * hull (M. Shamos, 1978). Nothing for points on a line.
+ */
+export function narrowestWidth(points: readonly Point[]): number {
+  const hull = convexHull(points);
+  if (hull.length < 3) return 0;
+  let narrowest = Infinity;
+  hull.forEach((from, i) => {
+    const to = hull[(i + 1) % hull.length];
+    const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
+    const furthest = hull.reduce((most, point) => Math.max(most, turnOf(from, to, point)), 0);
+    if (length > 0) narrowest = Math.min(narrowest, furthest / length);
+  });
+  return narrowest;
+}
+
+/** How far a point lies inside the hull of others, mm; less than nothing outside it, without end where there is no hull. */
+export function depthInHull(point: Point, points: readonly Point[]): number {
+  const hull = convexHull(points);
+  if (hull.length < 3) return -Infinity;
+  return hull.reduce((least, from, i) => {
+    const to = hull[(i + 1) % hull.length];
+    const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
+    return length > 0 ? Math.min(least, turnOf(from, to, point) / length) : least;
+  }, Infinity);
+}
+
+/** Whether a point lies inside an outline (even–odd rule). */
+export function isInside([x, y]: Point, outline: Outline): boolean {
+  let inside = false;
+  outline.forEach(([ax, ay], i) => {
+    const [bx, by] = outline[(i + 1) % outline.length];
+    if (ay > y !== by > y && x < ax + ((bx - ax) * (y - ay)) / (by - ay)) inside = !inside;
+  });
+  return inside;
+}
