@@ -1,4 +1,5 @@
-import { inspect, type CheckResult, type Inspection, type LimitsCard } from '@kelbrin/core/inspect';
+import { inspectInSteps, type CheckResult, type Inspection, type LimitsCard } from '@kelbrin/core/inspect';
+import { setDown, type SolidMesh } from '@kelbrin/core/mesh';
 import { readLimits, readPart } from './files.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
 
@@ -7,6 +8,8 @@ export interface InspectRequest {
   readonly files: readonly string[];
   readonly limits?: string;
   readonly json: boolean;
+  /** Whether findings shall tell the triangles that they are about. */
+  readonly region: boolean;
 }
 
 /**
@@ -18,8 +21,10 @@ export async function inspectCommand(request: InspectRequest, output: Output): P
   let code: ExitCode = 0;
   for (const file of request.files) {
     try {
-      const result = await inspectFile(file, limits);
-      output.out(request.json ? jsonLine(file, result) : report(file, result));
+      const mesh = setDown(await readPart(file));
+      const result = inspected(mesh, limits, (words) => output.progress?.(`${file}: ${words}`));
+      const region = (faces: readonly number[]) => (request.region ? { region: cornersOf(mesh, faces) } : {});
+      output.out(request.json ? jsonLine(file, result, region) : report(file, result));
       if (result.verdict === 'fail' && code === 0) code = 1;
     } catch (error) {
       if (!(error instanceof Unusable)) throw error;
@@ -30,25 +35,49 @@ export async function inspectCommand(request: InspectRequest, output: Output): P
   return code;
 }
 
-async function inspectFile(file: string, limits: LimitsCard): Promise<Inspection> {
-  return inspect(await readPart(file), limits, { isForeign: true });
+/** Inspects a part, telling how far it is, since a large one takes seconds. */
+function inspected(mesh: SolidMesh, limits: LimitsCard, tell: (words: string) => void): Inspection {
+  const steps = inspectInSteps(mesh, limits, { isForeign: true });
+  for (;;) {
+    const step = steps.next();
+    if (step.done) {
+      tell('');
+      return step.value;
+    }
+    tell(`${step.value.title} (${step.value.done + 1} of ${step.value.of})`);
+  }
 }
 
-/** One line of JSON for programs. Triangles and steps are left out: a bare file has no recipe to point at. */
-function jsonLine(file: string, { verdict, part, checks }: Inspection): string {
+/** The corners of triangles, nine numbers each, as the part stands on the plate. */
+function cornersOf({ positions, triangles }: SolidMesh, faces: readonly number[]): number[][] {
+  return faces.map((face) =>
+    [0, 1, 2].flatMap((k) => {
+      const at = 3 * triangles[3 * face + k];
+      return [...positions.subarray(at, at + 3)].map((value) => Math.round(1000 * value) / 1000);
+    }),
+  );
+}
+
+/** One line of JSON for programs. Steps are left out: a bare file has no recipe to point at. */
+function jsonLine(
+  file: string,
+  { verdict, part, checks }: Inspection,
+  region: (faces: readonly number[]) => object,
+): string {
   const plainChecks = checks.map(({ id, verdict, measured, limit, unit, findings }) => ({
     id,
     verdict,
     measured,
     limit,
     unit,
-    findings: findings.map(({ verdict, measured, unit, at, message, hole }) => ({
+    findings: findings.map(({ verdict, measured, unit, at, message, hole, triangles }) => ({
       verdict,
       measured,
       unit,
       at,
       message,
       ...hole,
+      ...region(triangles),
     })),
   }));
   return JSON.stringify({ file, verdict, part, checks: plainChecks });

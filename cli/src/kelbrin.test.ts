@@ -34,6 +34,7 @@ beforeAll(async () => {
   await writeFile(at('limits.json'), JSON.stringify({ minHoleMm: 5 }));
   await writeFile(at('misspelt.json'), JSON.stringify({ minHolesMm: 5 }));
   await writeFile(at('recipe.json'), JSON.stringify(label()));
+  await writeFile(at('tight.json'), JSON.stringify(label('Basil', 1.2)));
   await writeFile(at('bad recipe.json'), JSON.stringify({ ...label(), steps: [{ id: 's1', kind: 'wish' }] }));
 });
 afterAll(() => rm(folder, { recursive: true }));
@@ -130,6 +131,33 @@ describe('inspect', () => {
     const { code, out, err } = await run('inspect', at('good.stl'), '--limits', at('misspelt.json'));
     expect([code, out]).toEqual([2, []]);
     expect(err[0]).toContain('minHolesMm');
+  });
+});
+
+it('tells the triangles of a finding when it is asked to', async () => {
+  const { out } = await run('inspect', at('small hole.stl'), '--json', '--region');
+  const { findings } = JSON.parse(out[0]).checks[3];
+  expect(findings[0].region).toHaveLength(96);
+  for (const corners of findings[0].region) expect(Math.hypot(corners[0], corners[1])).toBeCloseTo(0.65, 2);
+});
+
+describe('remedies', () => {
+  it('lists changes that mend what fails, and what each is worth', async () => {
+    const { code, out } = await run('remedies', at('tight.json'));
+    expect(code).toBe(0);
+    expect(out[0].split('\n')).toEqual([
+      expect.stringContaining('hole: This hole is Ø 1.2 mm'),
+      expect.stringMatching(/^ {2}In step 2, make the diameter 2\.2 mm\. \(\+ Holes 1\.2 → 2\.2 mm/),
+    ]);
+    const json = await run('remedies', at('tight.json'), '--json');
+    expect(JSON.parse(json.out[0])).toMatchObject({ check: 'hole', remedies: [{ kind: 'otherNumber' }] });
+  });
+
+  it('says so when nothing fails', async () => {
+    expect(await run('remedies', at('recipe.json'))).toMatchObject({
+      code: 0,
+      out: [expect.stringContaining('nothing fails')],
+    });
   });
 });
 

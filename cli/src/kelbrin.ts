@@ -3,10 +3,17 @@ import { inspectCommand } from './inspectCommand.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
 
 const usage = `usage:
-  kelbrin inspect FILE… [--limits FILE] [--json]   check STL or 3MF files against a limits card
+  kelbrin inspect FILE… [--limits FILE] [--json [--region]]   check part files against a limits card
+  kelbrin remedies RECIPE [--limits FILE] [--json]   list changes that mend what fails
   kelbrin build RECIPE --out PART.3mf|.stl         build the part of a recipe
   kelbrin slice FILE --out PART.gcode [--limits FILE]   slice an STL or 3MF file
 Exit 0: pass or warn; 1: a part fails; 2: something cannot be used.`;
+
+interface InspectFlags {
+  limits?: string;
+  json?: boolean;
+  region?: boolean;
+}
 
 /** Runs the command with its arguments. Every error that a person can mend is one sentence on the error output. */
 export async function kelbrin(args: readonly string[], output: Output): Promise<ExitCode> {
@@ -17,16 +24,27 @@ export async function kelbrin(args: readonly string[], output: Output): Promise<
         const { values, positionals } = parsed(rest, {
           limits: { type: 'string' },
           json: { type: 'boolean' },
+          region: { type: 'boolean' },
         });
         if (positionals.length === 0) throw new Unusable('Name at least one file to inspect.');
-        const { limits, json } = values as { limits?: string; json?: boolean };
-        return await inspectCommand({ files: positionals, limits, json: json ?? false }, output);
+        const { limits, json = false, region = false } = values as InspectFlags;
+        return await inspectCommand({ files: positionals, limits, json, region }, output);
       }
       case 'build': {
         const { values, positionals } = parsed(rest, { out: { type: 'string' } });
         const [recipe, out] = oneFileTo(positionals, values.out, 'recipe');
         // The kernel is loaded only by the commands that need it; inspecting a file does not.
         return await (await import('./buildCommand.ts')).buildCommand(recipe, out, output);
+      }
+      case 'remedies': {
+        const { values, positionals } = parsed(rest, {
+          limits: { type: 'string' },
+          json: { type: 'boolean' },
+        });
+        if (positionals.length !== 1) throw new Unusable('Name one recipe file.');
+        const { limits, json } = values as { limits?: string; json?: boolean };
+        const { remediesCommand } = await import('./remediesCommand.ts');
+        return await remediesCommand({ recipe: positionals[0], limits, json: json ?? false }, output);
       }
       case 'slice': {
         const { values, positionals } = parsed(rest, { out: { type: 'string' }, limits: { type: 'string' } });

@@ -13,4 +13,6 @@ export class Unusable extends Error {
 export interface Output {
   out(line: string): void;
   err(line: string): void;
+  /** Hears how far a long piece of work has come, and an empty line when it is done. */
+  progress?(words: string): void;
 }

@@ -9,7 +9,7 @@ import {
 } from '../src/recipe/index.ts';
 
 /** A seed-tray label: a plate, a hole and raised letters. */
-export function label(words = 'Basil'): Recipe {
+export function label(words = 'Basil', holeMm = 4): Recipe {
   const steps: Step[] = [
     {
       id: 's1',
@@ -23,7 +23,7 @@ export function label(words = 'Basil'): Recipe {
     {
       id: 's2',
       kind: 'hole',
-      size: { by: 'diameter', mm: 4 },
+      size: { by: 'diameter', mm: holeMm },
       depth: { type: 'through' },
       facing: 'up',
       placement: { ...centredOn('s1', downFromTop), x: { relation: 'inFrom', edge: 'low', mm: 6 } },

@@ -179,7 +179,7 @@ export const truthTable: readonly KnownPart[] = [
     name: 'a ball trimmed where it leans by 42°',
     make: (k, sides) => {
       const cut = 10 * (1 - Math.sin((42 * Math.PI) / 180));
-      return k.Manifold.sphere(10, 4 * sides)
+      return k.Manifold.sphere(10, 2 * sides)
         .trimByPlane([0, 0, 1], cut - 10)
         .translate([0, 0, 10 - cut]);
     },

@@ -17,7 +17,7 @@ const LEAST_EDGE_MM = 1;
 /** What lies within this of the outermost is outside, mm. */
 const OUTSIDE_MM = 0.4;
 /** Directions in which the outermost places are looked for. */
-const DIRECTIONS = 200;
+const DIRECTIONS = 96;
 
 /**
  * The pointed corners and edges of a part that lie outermost, so that a hand closed around it would meet them.
@@ -30,55 +30,58 @@ export function cornersOf(subject: Subject): Corner[] {
   const { mesh, faces, topology } = subject;
   const { positions: p, triangles: t } = mesh;
   const spread = new Float64Array(p.length / 3).fill(360);
-  const around = new Map<number, number[]>();
-  const edges: Corner[] = [];
+  const edges: { edge: number; deg: number }[] = [];
+  for (let edge = 0; edge < t.length; edge++) {
+    const other = topology.neighbours[edge];
+    const face = Math.floor(edge / 3);
+    // Each edge is told by one of its faces.
+    if (other < face || faces.areas[face] === 0 || faces.areas[other] === 0) continue;
+    const turn = turnAt(subject, edge, face, other);
+    spread[t[edge]] -= turn;
+    spread[t[edge % 3 === 2 ? edge - 2 : edge + 1]] -= turn;
+    const deg = 2 * (180 - turn);
+    if (deg < LOOK_TO_DEG) edges.push({ edge, deg });
+  }
+
+  if (edges.length === 0 && !spread.some((deg) => deg < LOOK_TO_DEG)) return [];
   const isOutside = outermost(subject);
   const place = (vertex: number): Vec3 => [p[3 * vertex], p[3 * vertex + 1], p[3 * vertex + 2]];
-
-  for (let edge = 0; edge < t.length; edge++) {
-    const face = Math.floor(edge / 3);
-    const other = topology.neighbours[edge];
-    if (other < 0 || faces.areas[face] === 0 || faces.areas[other] === 0) continue;
-    const [from, to] = [t[edge], t[edge % 3 === 2 ? edge - 2 : edge + 1]];
-    // Each edge is seen from both its faces; each end is told once by each of them.
-    const turn = turnAt(subject, edge, face, other);
-    spread[from] -= turn / 2;
-    spread[to] -= turn / 2;
-    if (turn < 1) continue;
-    for (const vertex of [from, to]) {
-      const list = around.get(vertex);
-      if (list) list.push(face);
-      else around.set(vertex, [face]);
-    }
-    const deg = 2 * (180 - turn);
-    if (face > other || deg >= LOOK_TO_DEG) continue;
-    const [a, b] = [place(from), place(to)];
-    if (Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]) < LEAST_EDGE_MM) continue;
-    const middle: Vec3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
-    if (isOutside(middle, [face, other])) edges.push({ kind: 'edge', deg, at: middle, faces: [face, other] });
-  }
-  const points = [...around].flatMap(([vertex, list]): Corner[] => {
-    const deg = spread[vertex];
-    if (deg >= LOOK_TO_DEG || deg <= 0) return [];
-    const at = place(vertex);
-    const own = [...new Set(list)];
-    return isOutside(at, own) ? [{ kind: 'point', deg, at, faces: own }] : [];
+  const corners = edges.flatMap(({ edge, deg }): Corner[] => {
+    const [a, b] = [place(t[edge]), place(t[edge % 3 === 2 ? edge - 2 : edge + 1])];
+    if (Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]) < LEAST_EDGE_MM) return [];
+    const at: Vec3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
+    const own = [Math.floor(edge / 3), topology.neighbours[edge]];
+    return isOutside(at, own) ? [{ kind: 'edge', deg, at, faces: own }] : [];
   });
-  return [...points, ...edges];
+
+  const around = new Map<number, number[]>();
+  t.forEach((vertex, corner) => {
+    if (spread[vertex] >= LOOK_TO_DEG || spread[vertex] <= 0) return;
+    const list = around.get(vertex);
+    if (list) list.push(Math.floor(corner / 3));
+    else around.set(vertex, [Math.floor(corner / 3)]);
+  });
+  for (const [vertex, own] of around) {
+    const at = place(vertex);
+    if (isOutside(at, own)) corners.push({ kind: 'point', deg: spread[vertex], at, faces: own });
+  }
+  return corners;
 }
 
 /** By how much the surface turns outwards at an edge, °; less than nothing where it turns inwards. */
 function turnAt({ mesh, faces }: Subject, edge: number, face: number, other: number): number {
   const { positions: p, triangles: t } = mesh;
   const { normals: n } = faces;
-  const [a, b] = [3 * face, 3 * other];
-  const [from, to] = [3 * t[edge], 3 * t[edge % 3 === 2 ? edge - 2 : edge + 1]];
+  const a = 3 * face;
+  const b = 3 * other;
+  const from = 3 * t[edge];
+  const to = 3 * t[edge % 3 === 2 ? edge - 2 : edge + 1];
   const cosine = n[a] * n[b] + n[a + 1] * n[b + 1] + n[a + 2] * n[b + 2];
   const cx = n[a + 1] * n[b + 2] - n[a + 2] * n[b + 1];
   const cy = n[a + 2] * n[b] - n[a] * n[b + 2];
   const cz = n[a] * n[b + 1] - n[a + 1] * n[b];
   const way = cx * (p[to] - p[from]) + cy * (p[to + 1] - p[from + 1]) + cz * (p[to + 2] - p[from + 2]);
-  return (Math.sign(way) * Math.atan2(Math.hypot(cx, cy, cz), cosine) * 180) / Math.PI;
+  return (Math.sign(way) * Math.atan2(Math.sqrt(cx * cx + cy * cy + cz * cz), cosine) * 180) / Math.PI;
 }
 
 /** Tells whether a place is as far out as anything, in the direction that its faces look together. */

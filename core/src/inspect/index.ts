@@ -1,5 +1,5 @@
 export type { AboutPart, BriefRules, PrintNeeds } from './aboutPart.ts';
-export { inspect } from './inspect.ts';
+export { inspect, inspectInSteps, withPrintNeeds, type Progress } from './inspect.ts';
 export {
   inspection,
   measuredWords,

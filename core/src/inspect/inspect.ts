@@ -1,10 +1,18 @@
 import { setDown, type SolidMesh } from '../mesh/index.ts';
-import type { AboutPart } from './aboutPart.ts';
-import { checks } from './checks/index.ts';
-import type { Inspection } from './inspection.ts';
+import type { AboutPart, PrintNeeds } from './aboutPart.ts';
+import { checks, printNeeds } from './checks/index.ts';
+import type { CheckResult, Inspection } from './inspection.ts';
 import type { LimitsCard } from './limits.ts';
 import { subjectOf } from './subject.ts';
 import { worst } from './verdict.ts';
+
+/** How far an inspection has come. */
+export interface Progress {
+  /** The check that comes next, as it is called on screen. */
+  readonly title: string;
+  readonly done: number;
+  readonly of: number;
+}
 
 /**
  * Inspects a closed solid against a limits card, set down on z = 0.
@@ -15,7 +23,33 @@ import { worst } from './verdict.ts';
  * inspect(mesh, classroomLimits).verdict // 'pass'
  */
 export function inspect(mesh: SolidMesh, limits: LimitsCard, about: AboutPart = {}): Inspection {
+  const steps = inspectInSteps(mesh, limits, about);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** Like {@link inspect}, a check at a time, so that a host can tell how far it is and stop in between. */
+export function* inspectInSteps(
+  mesh: SolidMesh,
+  limits: LimitsCard,
+  about: AboutPart = {},
+): Generator<Progress, Inspection> {
   const subject = subjectOf(setDown(mesh), about);
-  const results = checks.map(({ id, title, inspect: run }) => ({ id, title, ...run(subject, limits) }));
+  const results: CheckResult[] = [];
+  for (const { id, title, inspect: run } of checks) {
+    yield { title, done: results.length, of: checks.length };
+    results.push({ id, title, ...run(subject, limits) });
+  }
   return { verdict: worst(results.map(({ verdict }) => verdict)), part: subject.facts, checks: results };
+}
+
+/** An inspection that was made before it was known what printing takes, with that held against the card as well. */
+export function withPrintNeeds(inspection: Inspection, limits: LimitsCard, print: PrintNeeds): Inspection {
+  const results = inspection.checks.map((result): CheckResult => {
+    const needed = printNeeds.find(({ id }) => id === result.id);
+    return needed ? { ...result, ...needed.against(print, limits) } : result;
+  });
+  return { ...inspection, verdict: worst(results.map(({ verdict }) => verdict)), checks: results };
 }

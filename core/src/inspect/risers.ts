@@ -1,5 +1,6 @@
 import type { Vec3 } from '../mesh/index.ts';
 import { extentOf, isInside, narrowestWidth, signedAreaOf, type Outline } from '../plane/index.ts';
+import { perSubject } from './perSubject.ts';
 import { sectionsBesideLevels } from './sections.ts';
 import type { Subject } from './subject.ts';
 
@@ -16,6 +17,7 @@ export interface Riser {
   /** Triangles of its walls where it begins, and its outline there. */
   readonly faces: readonly number[];
   readonly outline: Outline;
+  readonly extent: ReturnType<typeof extentOf>;
 }
 
 /** What rises begins where a section is narrower than this share of the one that it stands on. */
@@ -26,28 +28,18 @@ export interface Slice {
   readonly bottomMm: number;
   readonly zMm: number;
   readonly outline: Outline;
+  readonly extent: ReturnType<typeof extentOf>;
   readonly faces: readonly number[];
   /** The narrowest that it is across. */
   readonly widthMm: number;
   readonly below: Slice[];
   readonly above: Slice[];
-  /** The height up to which something stands on it without a break. */
+  /** The height up to which what stands on it is held by it alone. */
   reachMm: number;
 }
 
-const known = new WeakMap<Subject, Slice[]>();
-
-/** The pieces of the sections just above and below each level, from the bottom up; worked out once for each inspection. */
-export function slicesOf(subject: Subject): Slice[] {
-  let slices = known.get(subject);
-  if (!slices) {
-    slices = stacked(subject);
-    known.set(subject, slices);
-  }
-  return slices;
-}
-
-function stacked(subject: Subject): Slice[] {
+/** The pieces of the sections just above and below each level, from the bottom up. */
+export const slicesOf = perSubject((subject): Slice[] => {
   const levels = sectionsBesideLevels(subject).map(({ zMm, bottomMm, topMm, outlines }) =>
     outlines
       .filter(({ points }) => signedAreaOf(points) > 0)
@@ -55,6 +47,7 @@ function stacked(subject: Subject): Slice[] {
         bottomMm,
         zMm,
         outline: points,
+        extent: extentOf([points]),
         faces,
         widthMm: narrowestWidth(points),
         below: [],
@@ -65,7 +58,7 @@ function stacked(subject: Subject): Slice[] {
   for (let level = 1; level < levels.length; level++) {
     for (const slice of levels[level]) {
       for (const below of levels[level - 1]) {
-        if (!overlap(below.outline, slice.outline)) continue;
+        if (!overlap(below, slice)) continue;
         slice.below.push(below);
         below.above.push(slice);
       }
@@ -73,17 +66,22 @@ function stacked(subject: Subject): Slice[] {
   }
   const slices = levels.flat();
   for (const slice of slices.toReversed()) {
-    for (const below of slice.below) below.reachMm = Math.max(below.reachMm, slice.reachMm);
+    // What also stands on something else, as the beam of a portal, holds its legs.
+    const isShared = slice.below.length > 1;
+    for (const below of slice.below) {
+      below.reachMm = Math.max(below.reachMm, isShared ? slice.bottomMm : slice.reachMm);
+    }
   }
   return slices;
-}
+});
 
 /**
  * The part and each thing that rises from something wider, the most slender first: for every section the pieces that it
  * falls into, and how far what stands on each of them goes up. The openings of a ring do not make it slender.
  */
 export function risersOf(subject: Subject): Riser[] {
-  return slicesOf(subject)
+  const slices = slicesOf(subject);
+  return slices
     .filter(
       ({ below, widthMm }) =>
         widthMm > 0 && widthMm < NARROWER * Math.min(Infinity, ...below.map((each) => each.widthMm)),
@@ -91,15 +89,16 @@ export function risersOf(subject: Subject): Riser[] {
     .map((slice): Riser => {
       const heightMm = slice.reachMm - slice.bottomMm;
       const widthMm = standingWidth(slice);
-      const { x, y } = extentOf([slice.outline]);
+      const { x, y } = slice.extent;
       return {
         heightMm,
         widthMm,
         slenderness: heightMm / widthMm,
-        isWhole: slice.bottomMm < 1e-3,
+        isWhole: slice.bottomMm < 1e-3 && slices.filter(({ bottomMm }) => bottomMm < 1e-3).length === 1,
         at: [(x.low + x.high) / 2, (y.low + y.high) / 2, slice.bottomMm + heightMm / 2],
         faces: [...new Set(slice.faces)],
         outline: slice.outline,
+        extent: slice.extent,
       };
     })
     .sort((a, b) => b.slenderness - a.slenderness);
@@ -125,8 +124,13 @@ function standingWidth(slice: Slice): number {
 }
 
 /** Whether two outlines share ground: a corner of one lies in the other. Pieces of a solid do not cross without that. */
-export function overlap(a: Outline, b: Outline): boolean {
-  const [p, q] = [extentOf([a]), extentOf([b])];
+export function overlap(
+  { outline: a, extent: p }: Pick<Slice, 'outline' | 'extent'>,
+  { outline: b, extent: q }: Pick<Slice, 'outline' | 'extent'>,
+): boolean {
   const isApart = p.x.low > q.x.high || q.x.low > p.x.high || p.y.low > q.y.high || q.y.low > p.y.high;
-  return !isApart && (b.some((point) => isInside(point, a)) || a.some((point) => isInside(point, b)));
+  if (isApart) return false;
+  // Mostly one lies in the other, and any corner of it tells.
+  if (isInside(b[0], a) || isInside(a[0], b)) return true;
+  return b.some((point) => isInside(point, a)) || a.some((point) => isInside(point, b));
 }

@@ -1,4 +1,5 @@
 import { sectionAt, type SectionOutline } from '../mesh/index.ts';
+import { perSubject } from './perSubject.ts';
 import type { Subject } from './subject.ts';
 
 /** Heights closer than this are one, mm. */
@@ -22,57 +23,53 @@ export interface LevelSection {
 const BESIDE_MM = 0.02;
 const BESIDE_SHARE = 0.1;
 
-const halfWay = new WeakMap<Subject, LevelSection[]>();
-const beside = new WeakMap<Subject, LevelSection[]>();
-
-/** Sections of a part half-way between the heights at which it has corners; worked out once for each inspection. */
-export function levelSections(subject: Subject): LevelSection[] {
-  return once(halfWay, subject, ({ zMm }) => [zMm]);
-}
+/** Sections of a part half-way between the heights at which it has corners. */
+export const levelSections = perSubject((subject) =>
+  levelsOf(subject).map((level) => sectionIn(subject, level, level.zMm, true)),
+);
 
 /**
  * Sections just above and just below each height at which the part has corners, from the bottom up; between the two of
  * one level its walls are straight.
  */
-export function sectionsBesideLevels(subject: Subject): LevelSection[] {
-  return once(beside, subject, ({ zMm, heightMm }) => {
-    const reachMm = heightMm / 2 - Math.min(BESIDE_MM, BESIDE_SHARE * heightMm);
-    return [zMm - reachMm, zMm + reachMm];
-  });
+export const sectionsBesideLevels = perSubject((subject) =>
+  levelsOf(subject).flatMap((level) => {
+    const reachMm = level.heightMm / 2 - Math.min(BESIDE_MM, BESIDE_SHARE * level.heightMm);
+    return [
+      sectionIn(subject, level, level.zMm - reachMm, true),
+      sectionIn(subject, level, level.zMm + reachMm, false),
+    ];
+  }),
+);
+
+interface Level {
+  /** Half-way up. */
+  readonly zMm: number;
+  readonly heightMm: number;
 }
 
-function once(
-  known: WeakMap<Subject, LevelSection[]>,
-  subject: Subject,
-  heightsIn: (level: { zMm: number; heightMm: number }) => number[],
-): LevelSection[] {
-  let sections = known.get(subject);
-  if (!sections) {
-    sections = levelsOf(subject).flatMap((level) =>
-      heightsIn(level).map((zMm, i) => ({
-        zMm,
-        bottomMm: i === 0 ? level.zMm - level.heightMm / 2 : zMm,
-        topMm: level.zMm + level.heightMm / 2,
-        heightMm: level.heightMm,
-        outlines: sectionAt(subject.mesh, zMm),
-      })),
-    );
-    known.set(subject, sections);
-  }
-  return sections;
+function sectionIn({ mesh }: Subject, level: Level, zMm: number, isFirst: boolean): LevelSection {
+  const [bottomMm, topMm] = [level.zMm - level.heightMm / 2, level.zMm + level.heightMm / 2];
+  return {
+    zMm,
+    bottomMm: isFirst ? bottomMm : zMm,
+    topMm,
+    heightMm: level.heightMm,
+    outlines: sectionAt(mesh, zMm),
+  };
 }
 
-function levelsOf({ mesh: { positions } }: Subject): { zMm: number; heightMm: number }[] {
-  const levels: number[] = [];
-  for (let i = 2; i < positions.length; i += 3) levels.push(positions[i]);
-  levels.sort((a, b) => a - b);
-  const between: { zMm: number; heightMm: number }[] = [];
-  let last = levels[0];
-  for (const level of levels) {
-    if (level - last < SAME_MM) continue;
-    between.push({ zMm: (last + level) / 2, heightMm: level - last });
-    last = level;
+const levelsOf = perSubject(({ mesh: { positions } }): Level[] => {
+  const heights = new Float32Array(positions.length / 3);
+  for (let i = 0; i < heights.length; i++) heights[i] = positions[3 * i + 2];
+  heights.sort();
+  const between: Level[] = [];
+  let last = heights[0];
+  for (const height of heights) {
+    if (height - last < SAME_MM) continue;
+    between.push({ zMm: (last + height) / 2, heightMm: height - last });
+    last = height;
   }
   if (between.length <= MOST) return between;
   return Array.from({ length: MOST }, (_, i) => between[Math.round((i * (between.length - 1)) / (MOST - 1))]);
-}
+});

@@ -57,12 +57,15 @@ function straightened({ points, faces }: SectionOutline): SectionOutline {
   return kept;
 }
 
-/** The directed edge of a triangle that crosses a height upwards, or −1. */
+/** The directed edge of a triangle that crosses a height upwards, or −1. Most triangles cross none, so this is plain. */
 function risingEdge(p: Float32Array, triangles: Uint32Array, face: number, zMm: number): number {
-  for (let k = 0; k < 3; k++) {
-    const edge = 3 * face + k;
-    const [from, to] = [p[3 * triangles[edge] + 2], p[3 * triangles[k === 2 ? edge - 2 : edge + 1] + 2]];
-    if (from < zMm && to >= zMm) return edge;
+  const a = p[3 * triangles[3 * face] + 2];
+  const b = p[3 * triangles[3 * face + 1] + 2];
+  const c = p[3 * triangles[3 * face + 2] + 2];
+  if (a < zMm) {
+    if (b >= zMm) return 3 * face;
+    return c >= zMm ? 3 * face + 1 : -1;
   }
-  return -1;
+  if (b < zMm && c >= zMm) return 3 * face + 1;
+  return c < zMm ? 3 * face + 2 : -1;
 }

@@ -1,3 +1,4 @@
+import { facesOf } from './measure.ts';
 import type { SolidMesh, Vec3 } from './solidMesh.ts';
 import type { SurfaceTree } from './surfaceTree.ts';
 
@@ -18,53 +19,63 @@ export interface Crossing {
  */
 export function selfCrossings(mesh: SolidMesh, tree: SurfaceTree, most: number): Crossing[] {
   const { positions: p, triangles: t } = mesh;
+  const { normals, areas } = facesOf(mesh);
   const found: Crossing[] = [];
-  for (let face = 0; 3 * face < t.length && found.length < most; face++) {
+  const min: [number, number, number] = [0, 0, 0];
+  const max: [number, number, number] = [0, 0, 0];
+  for (let face = 0; face < areas.length && found.length < most; face++) {
+    if (areas[face] === 0) continue;
     const f = 3 * face;
-    const min: [number, number, number] = [Infinity, Infinity, Infinity];
-    const max: [number, number, number] = [-Infinity, -Infinity, -Infinity];
-    for (let k = 0; k < 3; k++) {
-      for (let axis = 0; axis < 3; axis++) {
-        const value = p[3 * t[f + k] + axis];
-        if (value < min[axis]) min[axis] = value;
-        if (value > max[axis]) max[axis] = value;
-      }
+    const a = 3 * t[f];
+    const b = 3 * t[f + 1];
+    const c = 3 * t[f + 2];
+    for (let axis = 0; axis < 3; axis++) {
+      const low = Math.min(p[a + axis], p[b + axis], p[c + axis]);
+      const high = Math.max(p[a + axis], p[b + axis], p[c + axis]);
+      // What only reaches the rim of the box touches; a flat box has no rim.
+      const rim = high - low > 2 * TOUCH_MM ? TOUCH_MM : 0;
+      min[axis] = low + rim;
+      max[axis] = high - rim;
     }
-    tree.eachIn({ min, max }, (other) => {
+    const [nx, ny, nz] = [normals[f], normals[f + 1], normals[f + 2]];
+    const distance = nx * p[a] + ny * p[a + 1] + nz * p[a + 2];
+    // Each of two triangles that cross reaches over the plane of the other, so that one of them finds it.
+    tree.eachAcross({ min, max }, [nx, ny, nz, distance], TOUCH_MM, (other) => {
       const o = 3 * other;
-      if (other <= face || found.length >= most) return;
-      for (let i = 0; i < 3; i++) for (let k = 0; k < 3; k++) if (t[f + i] === t[o + k]) return;
-      const at = passesThrough(p, t, f, o) ?? passesThrough(p, t, o, f);
-      if (at) found.push({ faces: [face, other], at });
+      const d = 3 * t[o];
+      const e = 3 * t[o + 1];
+      const g = 3 * t[o + 2];
+      const h0 = nx * p[d] + ny * p[d + 1] + nz * p[d + 2] - distance;
+      const h1 = nx * p[e] + ny * p[e + 1] + nz * p[e + 2] - distance;
+      const h2 = nx * p[g] + ny * p[g + 1] + nz * p[g + 2] - distance;
+      // Most lie to one side, as neighbours do.
+      if (h0 < TOUCH_MM && h1 < TOUCH_MM && h2 < TOUCH_MM) return;
+      if (h0 > -TOUCH_MM && h1 > -TOUCH_MM && h2 > -TOUCH_MM) return;
+      if (found.length >= most || sharesCorner(t, f, o)) return;
+      for (const [from, to, low, high] of [
+        [d, e, h0, h1],
+        [e, g, h1, h2],
+        [g, d, h2, h0],
+      ]) {
+        // prettier-ignore
+        if (low * high >= 0 || Math.min(Math.abs(low), Math.abs(high)) < TOUCH_MM) continue;
+        const share = low / (low - high);
+        const along = (axis: number) => p[from + axis] + share * (p[to + axis] - p[from + axis]);
+        const at: Vec3 = [along(0), along(1), along(2)];
+        if (!isWithin(p, [a, b, c], [nx, ny, nz], at)) continue;
+        found.push({ faces: [Math.min(face, other), Math.max(face, other)], at });
+        return;
+      }
     });
   }
   return found;
 }
 
-/** Where an edge of the triangle whose corners begin at `a` goes through the one whose corners begin at `b`. */
-function passesThrough(p: Float32Array, t: Uint32Array, a: number, b: number): Vec3 | undefined {
-  const [q0, q1, q2] = [3 * t[b], 3 * t[b + 1], 3 * t[b + 2]];
-  const [ux, uy, uz] = [p[q1] - p[q0], p[q1 + 1] - p[q0 + 1], p[q1 + 2] - p[q0 + 2]];
-  const [vx, vy, vz] = [p[q2] - p[q0], p[q2 + 1] - p[q0 + 1], p[q2 + 2] - p[q0 + 2]];
-  let [nx, ny, nz] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
-  const length = Math.sqrt(nx * nx + ny * ny + nz * nz);
-  if (length === 0) return undefined;
-  nx /= length;
-  ny /= length;
-  nz /= length;
-  const height = (corner: number) =>
-    (p[corner] - p[q0]) * nx + (p[corner + 1] - p[q0 + 1]) * ny + (p[corner + 2] - p[q0 + 2]) * nz;
-  for (let k = 0; k < 3; k++) {
-    const [from, to] = [3 * t[a + k], 3 * t[a + ((k + 1) % 3)]];
-    const [below, above] = [height(from), height(to)];
-    if (below * above >= 0 || Math.min(Math.abs(below), Math.abs(above)) < TOUCH_MM) continue;
-    const share = below / (below - above);
-    const at: Vec3 = [0, 1, 2].map(
-      (axis) => p[from + axis] + share * (p[to + axis] - p[from + axis]),
-    ) as unknown as Vec3;
-    if (isWithin(p, [q0, q1, q2], [nx, ny, nz], at)) return at;
+function sharesCorner(t: Uint32Array, f: number, o: number): boolean {
+  for (let i = 0; i < 3; i++) {
+    for (let k = 0; k < 3; k++) if (t[f + i] === t[o + k]) return true;
   }
-  return undefined;
+  return false;
 }
 
 /** Whether a place in a triangle's plane lies inside it, and not on its rim. */

@@ -41,7 +41,28 @@ export class SurfaceTree {
 
   #divide(from: number, to: number, middles: Float32Array): void {
     const box = this.#boxes++;
-    const b = 6 * box;
+    if (to - from <= LEAF) {
+      this.#first[box] = from;
+      this.#count[box] = to - from;
+      this.#measure(6 * box, from, to);
+      return;
+    }
+    const half = (from + to) >> 1;
+    this.#select(from, to - 1, half, middles, this.#longest(from, to, middles));
+    this.#divide(from, half, middles);
+    const other = this.#boxes;
+    this.#other[box] = other;
+    this.#divide(half, to, middles);
+    const bounds = this.#bounds;
+    for (let axis = 0; axis < 3; axis++) {
+      const [own, first, second] = [6 * box + axis, 6 * (box + 1) + axis, 6 * other + axis];
+      bounds[own] = Math.min(bounds[first], bounds[second]);
+      bounds[own + 3] = Math.max(bounds[first + 3], bounds[second + 3]);
+    }
+  }
+
+  /** Writes the box around triangles to a place in the bounds. */
+  #measure(b: number, from: number, to: number): void {
     const { positions: p, triangles: t } = this.#mesh;
     const bounds = this.#bounds;
     for (let axis = 0; axis < 3; axis++) {
@@ -58,37 +79,44 @@ export class SurfaceTree {
       bounds[b + axis] = low;
       bounds[b + 3 + axis] = high;
     }
-    if (to - from <= LEAF) {
-      this.#first[box] = from;
-      this.#count[box] = to - from;
-      return;
+  }
+
+  /** The axis along which the middles of triangles are spread furthest. */
+  #longest(from: number, to: number, middles: Float32Array): number {
+    let longest = 0;
+    let most = -1;
+    for (let axis = 0; axis < 3; axis++) {
+      let low = Infinity;
+      let high = -Infinity;
+      for (let i = from; i < to; i++) {
+        const value = middles[3 * this.#order[i] + axis];
+        if (value < low) low = value;
+        if (value > high) high = value;
+      }
+      if (high - low > most) {
+        most = high - low;
+        longest = axis;
+      }
     }
-    let axis = 0;
-    for (let k = 1; k < 3; k++) {
-      if (bounds[b + 3 + k] - bounds[b + k] > bounds[b + 3 + axis] - bounds[b + axis]) axis = k;
-    }
-    const half = (from + to) >> 1;
-    this.#select(from, to - 1, half, middles, axis);
-    this.#divide(from, half, middles);
-    this.#other[box] = this.#boxes;
-    this.#divide(half, to, middles);
+    return longest;
   }
 
   /** Puts the triangles in such an order that none before `nth` lies further along an axis than those after (Hoare, 1961). */
   #select(from: number, to: number, nth: number, middles: Float32Array, axis: number): void {
     const order = this.#order;
-    const at = (i: number) => middles[3 * order[i] + axis];
-    let [left, right] = [from, to];
+    let left = from;
+    let right = to;
     while (left < right) {
-      const pivot = at((left + right) >> 1);
-      let [i, j] = [left, right];
+      const pivot = middles[3 * order[(left + right) >> 1] + axis];
+      let i = left;
+      let j = right;
       while (i <= j) {
-        while (at(i) < pivot) i++;
-        while (at(j) > pivot) j--;
+        while (middles[3 * order[i] + axis] < pivot) i++;
+        while (middles[3 * order[j] + axis] > pivot) j--;
         if (i > j) break;
-        [order[i], order[j]] = [order[j], order[i]];
-        i++;
-        j--;
+        const swapped = order[i];
+        order[i++] = order[j];
+        order[j--] = swapped;
       }
       if (nth <= j) right = j;
       else if (nth >= i) left = i;
@@ -133,8 +161,17 @@ export class SurfaceTree {
     return hit < 0 ? undefined : { face: hit, mm };
   }
 
-  /** Visits every triangle whose box comes into a box. */
-  eachIn({ min, max }: { min: Vec3; max: Vec3 }, visit: (face: number) => void): void {
+  /**
+   * Visits the triangles whose box comes into a box and reaches over a plane by some depth to both its sides.
+   *
+   * @param plane its unit normal, and the distance of the plane from the origin along that
+   */
+  eachAcross(
+    { min, max }: { min: Vec3; max: Vec3 },
+    [nx, ny, nz, distance]: readonly [number, number, number, number],
+    depthMm: number,
+    visit: (face: number) => void,
+  ): void {
     const bounds = this.#bounds;
     const open = this.#open;
     let depth = 0;
@@ -144,6 +181,16 @@ export class SurfaceTree {
       const b = 6 * box;
       if (bounds[b] > max[0] || bounds[b + 1] > max[1] || bounds[b + 2] > max[2]) continue;
       if (bounds[b + 3] < min[0] || bounds[b + 4] < min[1] || bounds[b + 5] < min[2]) continue;
+      // The corners of the box that lie furthest along the normal and against it.
+      const high =
+        nx * bounds[nx > 0 ? b + 3 : b] +
+        ny * bounds[ny > 0 ? b + 4 : b + 1] +
+        nz * bounds[nz > 0 ? b + 5 : b + 2];
+      const low =
+        nx * bounds[nx > 0 ? b : b + 3] +
+        ny * bounds[ny > 0 ? b + 1 : b + 4] +
+        nz * bounds[nz > 0 ? b + 2 : b + 5];
+      if (high < distance + depthMm || low > distance - depthMm) continue;
       if (this.#other[box] !== 0) {
         open[depth++] = this.#other[box];
         open[depth++] = box + 1;

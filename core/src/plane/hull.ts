@@ -27,11 +27,14 @@ export function narrowestWidth(points: readonly Point[]): number {
   const hull = convexHull(points);
   if (hull.length < 3) return 0;
   let narrowest = Infinity;
+  // The corner furthest from a side moves round the hull as the side does.
+  let far = 1;
   hull.forEach((from, i) => {
     const to = hull[(i + 1) % hull.length];
+    const away = (corner: number) => turnOf(from, to, hull[corner % hull.length]);
+    while (away(far + 1) > away(far)) far++;
     const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
-    const furthest = hull.reduce((most, point) => Math.max(most, turnOf(from, to, point)), 0);
-    if (length > 0) narrowest = Math.min(narrowest, furthest / length);
+    if (length > 0) narrowest = Math.min(narrowest, away(far) / length);
   });
   return narrowest;
 }

@@ -8,6 +8,7 @@ import { hole } from './hole.ts';
 import { island } from './island.ts';
 import { material } from './material.ts';
 import { mesh } from './mesh.ts';
+import type { NeedOfPrint } from './needOfPrint.ts';
 import { overhang } from './overhang.ts';
 import { relief } from './relief.ts';
 import { size } from './size.ts';
@@ -33,3 +34,6 @@ export const checks: readonly Check[] = [
   time,
   material,
 ];
+
+/** Those of the checks that wait until the part was sliced. */
+export const printNeeds: readonly NeedOfPrint[] = [time, material];

@@ -20,7 +20,7 @@ export const stability: Check = {
     const slender = risers.flatMap((riser): Finding[] => {
       const verdict = judge(riser.slenderness, 'atMost', maxSlenderness);
       // What tapers is slender at every height, and is told of once, where it is worst.
-      if (verdict === 'pass' || told.some(({ outline }) => overlap(outline, riser.outline))) return [];
+      if (verdict === 'pass' || told.some((other) => overlap(other, riser))) return [];
       told.push(riser);
       return [
         {

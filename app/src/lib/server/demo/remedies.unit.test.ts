@@ -1,0 +1,25 @@
+import { expect, it } from 'vitest';
+import { failingFindings, remediesFor, Trials } from '@kelbrin/core/advise';
+import { classroomLimits as limits } from '@kelbrin/core/inspect';
+import { nodeWorkshop } from '@kelbrin/core/node';
+import type { Recipe } from '@kelbrin/core/recipe';
+import { demoStudents } from './school';
+
+it('at least nine of ten things that fail in the demo class can be mended by one change', async () => {
+  const trials = new Trials({ workshop: await nodeWorkshop(), limits });
+  const tried = (recipe: Recipe) => trials.tried(recipe);
+  let failing = 0;
+  const unmended: string[] = [];
+  for (const { name, recipe } of demoStudents) {
+    const now = recipe && tried(recipe);
+    if (!now) continue;
+    for (const { check, finding } of failingFindings(now.inspection)) {
+      failing++;
+      const remedies = remediesFor({ recipe, limits, now, check, finding, tried });
+      if (![...remedies].some((remedy) => remedy !== undefined)) unmended.push(`${name}: ${finding.message}`);
+    }
+  }
+  trials.close();
+  expect(failing).toBeGreaterThanOrEqual(3);
+  expect(unmended.length / failing, unmended.join('\n')).toBeLessThanOrEqual(0.1);
+}, 60_000);

@@ -1,0 +1,33 @@
+import { measuredWords, type CheckResult, type Inspection } from '../inspect/index.ts';
+import { formatNumber } from '../recipe/index.ts';
+
+const rank = { pass: 0, warn: 1, fail: 2 };
+/** Changes of volume below this share are not worth a word. */
+const SAME_VOLUME = 0.02;
+
+/** What is better and what is worse in one inspection than in another, in a few words each. */
+export function compared(before: Inspection, after: Inspection): { better: string[]; worse: string[] } {
+  const better: string[] = [];
+  const worse: string[] = [];
+  for (const now of after.checks) {
+    const was = before.checks.find(({ id }) => id === now.id);
+    if (!was) continue;
+    const change = rank[now.verdict] - rank[was.verdict];
+    if (change !== 0) (change < 0 ? better : worse).push(`${now.title} ${words(was, now)}`);
+  }
+  const [from, to] = [before.part.volumeMm3, after.part.volumeMm3];
+  if (Math.abs(to - from) > SAME_VOLUME * from) {
+    (to < from ? better : worse).push(`Volume ${cm3(from)} → ${cm3(to)} cm³`);
+  }
+  return { better, worse };
+}
+
+/** "1.6 → 2.2 mm", or the verdicts where the figures say nothing. */
+function words(was: CheckResult, now: CheckResult): string {
+  if (was.measured === null || now.measured === null || was.measured === now.measured) {
+    return `${was.verdict} → ${now.verdict}`;
+  }
+  return `${formatNumber(Math.round(100 * was.measured) / 100)} → ${measuredWords(now.measured, now.unit)}`;
+}
+
+const cm3 = (mm3: number) => formatNumber(Math.round(mm3 / 10) / 100);

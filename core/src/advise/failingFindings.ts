@@ -1,0 +1,20 @@
+import type { CheckResult, Finding, Inspection } from '../inspect/index.ts';
+
+/** A finding that fails, with its check. Findings that say the same of the same steps count as one. */
+export interface Failing {
+  readonly check: CheckResult;
+  readonly finding: Finding;
+}
+
+/** What fails in an inspection, once for each thing that is to be mended. */
+export function failingFindings({ checks }: Inspection): Failing[] {
+  const told = new Set<string>();
+  return checks.flatMap((check) =>
+    check.findings.flatMap((finding) => {
+      const key = JSON.stringify([check.id, finding.unit, finding.steps]);
+      if (finding.verdict !== 'fail' || told.has(key)) return [];
+      told.add(key);
+      return [{ check, finding }];
+    }),
+  );
+}

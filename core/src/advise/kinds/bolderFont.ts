@@ -1,0 +1,23 @@
+import { fontNames, setField, thinnestStroke, type FontName } from '../../recipe/index.ts';
+import type { Proposal, RemedyKind } from '../remedy.ts';
+import { numbered } from './words.ts';
+
+/** Writes in a font with thicker strokes, the next bolder one first. */
+export const bolderFont: RemedyKind = {
+  id: 'bolderFont',
+  checks: ['wall', 'gap', 'bodies', 'stability'],
+  *proposals({ recipe, finding }): Generator<Proposal, void, boolean> {
+    for (const step of recipe.steps) {
+      if (step.kind !== 'letters' || !finding.steps.includes(step.id)) continue;
+      const own = thinnestStroke[step.lettering.font];
+      const bolder = (Object.keys(fontNames) as FontName[])
+        .filter((font) => thinnestStroke[font] > own)
+        .sort((a, b) => thinnestStroke[a] - thinnestStroke[b]);
+      for (const font of bolder) {
+        const edited = setField(recipe, step.id, ['lettering', 'font'], font);
+        if (edited.ok)
+          yield { words: `${numbered(recipe, step.id)}, write in ${fontNames[font]}`, recipe: edited.recipe };
+      }
+    }
+  },
+};

@@ -1,0 +1,33 @@
+import { setField } from '../../recipe/index.ts';
+import type { Proposal, RemedyKind } from '../remedy.ts';
+import { numbered } from './words.ts';
+
+/** Shares of their height that letters are made smaller by, if they do not fit into what is free. */
+const SHARES = [1, 0.92, 0.85, 0.78, 0.71, 0.65, 0.6, 0.55];
+
+/** Centres letters in what is free of the face they are on, smaller if need be, so that they run into nothing. */
+export const inFreePlace: RemedyKind = {
+  id: 'inFreePlace',
+  checks: ['relief', 'hole', 'wall', 'bodies', 'overhang', 'island'],
+  *proposals({ recipe, finding }): Generator<Proposal, void, boolean> {
+    for (const step of recipe.steps) {
+      if (step.kind !== 'letters' || !finding.steps.includes(step.id) || 'plate' in step.placement.on)
+        continue;
+      const { mm } = step.lettering.size;
+      for (const share of SHARES) {
+        if (typeof mm !== 'number' && share < 1) break;
+        const placed = setField(recipe, step.id, ['free'], step.free ?? { marginMm: 1 });
+        if (!placed.ok) break;
+        const size = typeof mm === 'number' ? Math.floor(10 * share * mm) / 10 : mm;
+        const edited = setField(placed.recipe, step.id, ['lettering', 'size', 'mm'], size);
+        if (!edited.ok || (share === 1 && step.free)) continue;
+        const smaller =
+          share < 1 ? `, ${size as number} mm ${step.lettering.size.by === 'height' ? 'tall' : 'wide'}` : '';
+        yield {
+          words: `${numbered(recipe, step.id)}, centre the letters in what is free${smaller}`,
+          recipe: edited.recipe,
+        };
+      }
+    }
+  },
+};

@@ -1,0 +1,36 @@
+import { setField } from '../../recipe/index.ts';
+import type { Proposal, RemedyKind } from '../remedy.ts';
+import { numbered } from './words.ts';
+
+/** Radii to try, the smallest first, mm. */
+const RADII_MM = [1, 2, 3];
+
+/** Rounds the corners of an outline, or chamfers an edge, so that nothing pricks. */
+export const roundCorners: RemedyKind = {
+  id: 'roundCorners',
+  checks: ['comfort'],
+  *proposals({ recipe, finding }): Generator<Proposal, void, boolean> {
+    for (const step of recipe.steps) {
+      if (step.kind !== 'extrude' || !finding.steps.includes(step.id)) continue;
+      for (const mm of RADII_MM) {
+        const rounded = setField(recipe, step.id, ['rounding'], {
+          outerMm: mm,
+          innerMm: step.rounding?.innerMm ?? 0,
+        });
+        if (rounded.ok)
+          yield {
+            words: `${numbered(recipe, step.id)}, round the corners by ${mm} mm`,
+            recipe: rounded.recipe,
+          };
+      }
+      for (const mm of RADII_MM) {
+        const eased = setField(recipe, step.id, ['top'], { finish: 'fillet', mm });
+        if (eased.ok)
+          yield {
+            words: `${numbered(recipe, step.id)}, round the top edge by ${mm} mm`,
+            recipe: eased.recipe,
+          };
+      }
+    }
+  },
+};

@@ -1,0 +1,84 @@
+import { addStep, type Recipe, type Step } from '../../recipe/index.ts';
+import { sizeOf, type Box, type SolidMesh } from '../../mesh/index.ts';
+import type { Proposal, RemedyKind } from '../remedy.ts';
+import { withFields } from './withFields.ts';
+
+/** The wall is thicker than the thinnest that prints by so many times. */
+const THICK = 1.4;
+/** Bridges between walls are shorter than the longest by this share. */
+const SPARE = 0.9;
+
+/** Puts walls under what hangs, from the plate up, so that short bridges take the place of a long one. */
+export const support: RemedyKind = {
+  id: 'support',
+  checks: ['bridge', 'overhang', 'island'],
+  *proposals({ recipe, limits, check, finding, now }): Generator<Proposal, void, boolean> {
+    const box = boxOf(now.mesh, finding.triangles);
+    const [x, y] = sizeOf(box);
+    const lowest = box.min[2];
+    if (lowest < limits.layerMm) return;
+    const thick = Math.ceil(10 * THICK * limits.minWallMm) / 10;
+    const middle = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2];
+    // Across the shorter way first; shared out under what is held at both ends, at an end of what is held at one.
+    for (const across of x >= y ? [0, 1] : [1, 0]) {
+      const long = [x, y][across];
+      const reachMm = (long - thick) / 2;
+      const walls = Math.max(1, Math.ceil((long - thick) / (SPARE * limits.maxBridgeMm + thick)));
+      const shared = Array.from({ length: walls }, (_, i) => (long * (i + 1)) / (walls + 1) - long / 2);
+      for (const places of check.id === 'overhang' ? [[reachMm], [-reachMm], shared] : [shared]) {
+        const size = [x, y].with(across, thick);
+        const supported = places.reduce(
+          (made, by) => withWall(made, middle.with(across, middle[across] + by), size, lowest),
+          recipe,
+        );
+        const what = places.length === 1 ? `a wall of ${thick} mm` : `${places.length} walls of ${thick} mm`;
+        yield { words: `Add ${what} under it`, recipe: supported };
+      }
+    }
+  },
+};
+
+/** The recipe with an upright wall added, its middle at a place on the plate. */
+function withWall(
+  recipe: Recipe,
+  [x, y]: readonly number[],
+  [widthMm, depthMm]: readonly number[],
+  heightMm: number,
+): Recipe {
+  const added = addStep(recipe, 'extrude');
+  const id = added.steps.at(-1)!.id;
+  const fields: Partial<Extract<Step, { kind: 'extrude' }>> = {
+    name: 'support',
+    outline: {
+      shape: 'roundedRectangle',
+      widthMm: hundredth(widthMm),
+      depthMm: hundredth(depthMm),
+      cornerMm: 0,
+    },
+    depth: { type: 'by', mm: hundredth(heightMm) },
+    placement: {
+      on: { plate: true },
+      x: { relation: 'at', own: 'middle', mm: hundredth(x) },
+      y: { relation: 'at', own: 'middle', mm: hundredth(y) },
+      z: { relation: 'at', own: 'low', mm: 0 },
+    },
+  };
+  return withFields(added, id, fields);
+}
+
+const hundredth = (mm: number) => Math.round(100 * mm) / 100;
+
+function boxOf({ positions: p, triangles: t }: SolidMesh, faces: readonly number[]): Box {
+  const min: [number, number, number] = [Infinity, Infinity, Infinity];
+  const max: [number, number, number] = [-Infinity, -Infinity, -Infinity];
+  for (const face of faces) {
+    for (let k = 0; k < 3; k++) {
+      for (let axis = 0; axis < 3; axis++) {
+        const value = p[3 * t[3 * face + k] + axis];
+        min[axis] = Math.min(min[axis], value);
+        max[axis] = Math.max(max[axis], value);
+      }
+    }
+  }
+  return { min, max };
+}

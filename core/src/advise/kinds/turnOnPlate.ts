@@ -1,0 +1,18 @@
+import { addStep } from '../../recipe/index.ts';
+import type { Proposal, RemedyKind } from '../remedy.ts';
+import { withFields } from './withFields.ts';
+
+/** Turns the part on the plate, by a quarter first and then at a slant, so that it fits. */
+export const turnOnPlate: RemedyKind = {
+  id: 'turnOnPlate',
+  checks: ['size'],
+  *proposals({ recipe }): Generator<Proposal, void, boolean> {
+    for (const deg of [90, 45, 40, 35, 50, 30, 55]) {
+      const added = addStep(recipe, 'setDown');
+      yield {
+        words: `Turn it by ${deg}° on the plate`,
+        recipe: withFields(added, added.steps.at(-1)!.id, { turnDeg: deg }),
+      };
+    }
+  },
+};
