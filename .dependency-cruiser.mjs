@@ -24,12 +24,12 @@ const mayImport = {
   design: ['recipe'],
   solid: ['mesh', 'plane', 'recipe'],
   inspect: ['mesh', 'plane', 'recipe'],
-  advise: ['recipe', 'inspect'],
+  advise: ['mesh', 'plane', 'recipe', 'solid', 'inspect'],
   slice: ['mesh', 'plane', 'recipe', 'solid'],
   format: ['mesh', 'plane'],
   picture: ['mesh'],
   starters: ['recipe'],
-  document: ['recipe', 'starters'],
+  document: ['recipe', 'starters', 'inspect', 'advise'],
 };
 const isTest = '\\.test\\.ts$';
 

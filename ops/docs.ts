@@ -1,8 +1,14 @@
-import { writeFileSync } from 'node:fs';
+import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { inspectionDocument } from '../core/src/document/inspectionDocument.ts';
 import { recipeDocument } from '../core/src/document/recipeDocument.ts';
 import { root } from './state.ts';
 
 /* Writes the documents that are made from the code. */
 
 writeFileSync(join(root, 'docs/recipe.md'), recipeDocument());
+
+const { words, pictures } = inspectionDocument();
+writeFileSync(join(root, 'docs/inspection.md'), words);
+mkdirSync(join(root, 'docs/inspection'), { recursive: true });
+for (const [name, picture] of pictures) writeFileSync(join(root, 'docs/inspection', name), picture);

@@ -1,3 +1,4 @@
+export { checks, whyOf } from './checks/index.ts';
 export type { AboutPart, BriefRules, PrintNeeds } from './aboutPart.ts';
 export { inspect, inspectInSteps, withPrintNeeds, type Progress } from './inspect.ts';
 export {
@@ -10,4 +11,5 @@ export {
 } from './inspection.ts';
 export { classroomLimits, limitsCard, parseLimits, type LimitsCard } from './limits.ts';
 export { factsOf } from './subject.ts';
+export { svgOf, type Why } from './why.ts';
 export { judge, WARN_BAND, worst, type Verdict } from './verdict.ts';

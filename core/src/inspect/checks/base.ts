@@ -9,6 +9,16 @@ import { contactOf, seenFromAbove } from './plateContact.ts';
 export const base: Check = {
   id: 'base',
   title: 'Base',
+  why: {
+    words: [
+      'The first layer has to hold on to the plate while the nozzle pulls at it.',
+      'Too little area, or only a line or a point, comes loose in the middle of the print.',
+    ],
+    drawing: [
+      ['solid', 'M60 14a19 19 0 1 1 -0.01 0Z'],
+      ['trouble', 'M54 49h12v3h-12z'],
+    ],
+  },
   inspect({ mesh, faces, stepsOf, box }, { minBaseMm2 }) {
     const contact = contactOf(mesh, faces);
     const area = contact.reduce((sum, f) => sum + faces.areas[f], 0);

@@ -13,6 +13,16 @@ import { judge, worst } from '../verdict.ts';
 export const bodies: Check = {
   id: 'bodies',
   title: 'Bodies',
+  why: {
+    words: [
+      'What does not touch the rest comes off the plate as a piece of its own.',
+      'Pieces that hang together by a hair break apart in your hand.',
+    ],
+    drawing: [
+      ['solid', 'M16 52V24H52V52Z'],
+      ['trouble', 'M62 52V24H100V52Z'],
+    ],
+  },
   inspect(subject, { minWallMm }) {
     const { topology, facts } = subject;
     const sizes = new Float64Array(topology.bodies);

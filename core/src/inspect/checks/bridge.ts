@@ -8,6 +8,16 @@ import { judge, worst } from '../verdict.ts';
 export const bridge: Check = {
   id: 'bridge',
   title: 'Bridges',
+  why: {
+    words: [
+      'Between two supports the plastic can be drawn through the air like a rope.',
+      'If the way is too long, the rope sags before it is hard.',
+    ],
+    drawing: [
+      ['solid', 'M20 52V14H100V52H88V24H32V52Z'],
+      ['trouble', 'M32 24H88C80 34 40 34 32 24Z'],
+    ],
+  },
   inspect(subject, limits) {
     const { maxBridgeMm } = limits;
     const spans = hangingOf(subject, limits)

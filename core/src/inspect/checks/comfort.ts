@@ -15,6 +15,16 @@ const BLUNT_FOR_SMALL_HANDS_DEG = 100;
 export const comfort: Check = {
   id: 'comfort',
   title: 'In the hand',
+  why: {
+    words: [
+      'A hand that picks the part up closes around its corners.',
+      'Sharp points and blades prick and cut.',
+    ],
+    drawing: [
+      ['solid', 'M16 52L104 52L104 30Z'],
+      ['trouble', 'M16 52L40 52L40 46Z'],
+    ],
+  },
   inspect(subject) {
     const corners = cornersOf(subject).sort((a, b) => a.deg - b.deg);
     const small = subject.about.brief?.forSmallHands ?? false;

@@ -6,6 +6,16 @@ import { thinIn, thinPlaces } from '../thinPlaces.ts';
 export const gap: Check = {
   id: 'gap',
   title: 'Gaps',
+  why: {
+    words: [
+      'Lines of plastic spread a little to both sides.',
+      'Across a very narrow gap they touch and grow together.',
+    ],
+    drawing: [
+      ['solid', 'M20 52V18H58V52ZM61 52V18H100V52Z'],
+      ['trouble', 'M58 52V18H61V52Z'],
+    ],
+  },
   inspect(subject, { minGapMm, layerMm }) {
     const slits = thinIn(subject, 'slits', { limitMm: minGapMm, layerMm });
     return thinPlaces(subject, slits, minGapMm, (widthMm, verdict) => {

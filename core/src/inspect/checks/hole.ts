@@ -14,6 +14,16 @@ import { wallAround } from '../wallAround.ts';
 export const hole: Check = {
   id: 'hole',
   title: 'Holes',
+  why: {
+    words: [
+      'Molten plastic swells a little to the inside of a curve and shrinks as it cools, so every hole comes out smaller.',
+      'A very small one closes up, and a thin wall beside a hole breaks out.',
+    ],
+    drawing: [
+      ['solid', 'M14 52V28H56V52ZM64 52V28H106V52Z'],
+      ['trouble', 'M56 52V28H64V52Z'],
+    ],
+  },
   inspect(subject, limits) {
     const found = findRoundHoles(subject).sort((a, b) => a.diameterMm - b.diameterMm);
     const findings = found.flatMap((each) => [

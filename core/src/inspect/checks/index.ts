@@ -1,4 +1,5 @@
 import type { Check } from '../check.ts';
+import type { Why } from '../why.ts';
 import { base } from './base.ts';
 import { bodies } from './bodies.ts';
 import { bridge } from './bridge.ts';
@@ -37,3 +38,8 @@ export const checks: readonly Check[] = [
 
 /** Those of the checks that wait until the part was sliced. */
 export const printNeeds: readonly NeedOfPrint[] = [time, material];
+
+/** Why a check is made, by its id; undefined for one that there is no more. */
+export function whyOf(id: string): Why | undefined {
+  return checks.find((check) => check.id === id)?.why;
+}

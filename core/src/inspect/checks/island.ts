@@ -15,6 +15,16 @@ const DOWN = 1e-3;
 export const island: Check = {
   id: 'island',
   title: 'Begins in mid-air',
+  why: {
+    words: [
+      'The nozzle builds from the bottom up.',
+      'What begins in mid-air has nothing to lie on and falls down.',
+    ],
+    drawing: [
+      ['solid', 'M20 52V12H100V52H88V22H32V52Z'],
+      ['trouble', 'M54 22H66V40H54Z'],
+    ],
+  },
   inspect(subject) {
     const findings = beginnings(subject).map((faces) => {
       const { mesh } = subject;

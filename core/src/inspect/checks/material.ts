@@ -5,6 +5,17 @@ import { needOfPrint } from './needOfPrint.ts';
 export const material = needOfPrint({
   id: 'material',
   title: 'Filament',
+  why: {
+    words: [
+      'Filament is bought by weight.',
+      'A part that needs more than its share leaves less for everyone else.',
+    ],
+    drawing: [
+      ['solid', 'M60 10a21 21 0 1 1 -0.01 0Z'],
+      ['air', 'M60 23a8 8 0 1 1 -0.01 0Z'],
+      ['line', 'M81 31C92 31 92 52 108 52'],
+    ],
+  },
   limit: ({ maxGrams }) => maxGrams,
   needed: ({ grams }) => grams,
   unit: 'g',

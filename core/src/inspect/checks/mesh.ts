@@ -14,6 +14,16 @@ const TINY_MM = 3;
 export const mesh: Check = {
   id: 'mesh',
   title: 'Solid',
+  why: {
+    words: [
+      'A printer needs to know what is inside and what is outside.',
+      'Where the surface is open or passes through itself, nobody can tell, and layers go missing.',
+    ],
+    drawing: [
+      ['solid', 'M30 52V14H55V19H35V47H85V19H65V14H90V52Z'],
+      ['trouble', 'M55 14H65V19H55Z'],
+    ],
+  },
   inspect(subject) {
     const findings = [...openEdges(subject), ...crossings(subject), ...unit(subject)];
     const faults = findings.filter(({ verdict }) => verdict === 'fail');

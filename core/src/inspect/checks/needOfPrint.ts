@@ -4,6 +4,7 @@ import type { CheckResult } from '../inspection.ts';
 import type { LimitsCard } from '../limits.ts';
 import { rounded } from '../subject.ts';
 import { judge, type Verdict } from '../verdict.ts';
+import type { Why } from '../why.ts';
 
 /** A check of what printing the whole part takes, which is only known once it was sliced. */
 export interface NeedOfPrint extends Check {
@@ -13,6 +14,7 @@ export interface NeedOfPrint extends Check {
 interface Need {
   readonly id: string;
   readonly title: string;
+  readonly why: Why;
   readonly unit: CheckResult['unit'];
   needed(print: PrintNeeds): number;
   /** The most that the card allows. */
@@ -21,7 +23,7 @@ interface Need {
 }
 
 /** Holds what the whole part needs against the most that the card allows; nothing is said while it is not known. */
-export function needOfPrint({ id, title, unit, needed, limit: mostOf, say }: Need): NeedOfPrint {
+export function needOfPrint({ id, title, why, unit, needed, limit: mostOf, say }: Need): NeedOfPrint {
   const against: NeedOfPrint['against'] = (print, limits) => {
     const limit = mostOf(limits);
     const measured = print ? rounded(needed(print)) : null;
@@ -39,5 +41,5 @@ export function needOfPrint({ id, title, unit, needed, limit: mostOf, say }: Nee
           : [{ verdict, measured, unit, at: [0, 0, 0], message, steps: [], triangles: [] }],
     };
   };
-  return { id, title, against, inspect: ({ about }, limits) => against(about.print, limits) };
+  return { id, title, why, against, inspect: ({ about }, limits) => against(about.print, limits) };
 }

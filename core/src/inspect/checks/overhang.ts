@@ -11,6 +11,16 @@ import { judge, worst } from '../verdict.ts';
 export const overhang: Check = {
   id: 'overhang',
   title: 'Overhang',
+  why: {
+    words: [
+      'Each layer lies on the one below it.',
+      'Where a layer reaches out too far over nothing, the plastic curls up or hangs down in threads.',
+    ],
+    drawing: [
+      ['solid', 'M28 52V14H92V22H46V52Z'],
+      ['trouble', 'M46 22H92V28H46Z'],
+    ],
+  },
   inspect(subject, limits) {
     const { maxOverhangDeg } = limits;
     const { leanDeg, tooSteep, steep } = hangingOf(subject, limits);

@@ -9,6 +9,16 @@ import { judge, worst, type Verdict } from '../verdict.ts';
 export const relief: Check = {
   id: 'relief',
   title: 'Relief',
+  why: {
+    words: [
+      'Letters show by the shadow at their edges.',
+      'If they stand out by less than a few layers, or run over an edge, nobody can read them.',
+    ],
+    drawing: [
+      ['solid', 'M14 52V40H106V52Z'],
+      ['trouble', 'M36 40V38H52V40ZM64 40V38H80V40Z'],
+    ],
+  },
   inspect(subject, { minReliefMm }) {
     const { reliefs = [] } = subject.about;
     const measured = reliefs.flatMap((each) => measuredRelief(subject, each) ?? []);

@@ -15,6 +15,16 @@ const directions = ['left to right', 'front to back', 'up'] as const;
 export const size: Check = {
   id: 'size',
   title: 'Size',
+  why: {
+    words: [
+      'The nozzle reaches only so far to each side and upwards.',
+      'What sticks out of that space cannot be drawn at all.',
+    ],
+    drawing: [
+      ['solid', 'M8 52V38H112V52Z'],
+      ['trouble', 'M8 52V38H24V52ZM96 52V38H112V52Z'],
+    ],
+  },
   inspect({ box, facts, mesh, stepsOf }, { buildVolumeMm, lineWidthMm, layerMm }) {
     const { sizeMm } = facts;
     const verdicts = sizeMm.map((length, axis) => judge(length, 'atMost', buildVolumeMm[axis]));

@@ -14,6 +14,16 @@ import { contactOf, seenFromAbove } from './plateContact.ts';
 export const stability: Check = {
   id: 'stability',
   title: 'Stability',
+  why: {
+    words: [
+      'The nozzle bumps against what it prints, and the taller a thing is, the more it sways.',
+      'Tall thin things are knocked off, and what leans beyond its base tips over.',
+    ],
+    drawing: [
+      ['solid', 'M36 52V46H84V52Z'],
+      ['trouble', 'M58 46V6H62V46Z'],
+    ],
+  },
   inspect(subject, { maxSlenderness }) {
     const risers = risersOf(subject);
     const told: Riser[] = [];

@@ -5,6 +5,16 @@ import { needOfPrint } from './needOfPrint.ts';
 export const time = needOfPrint({
   id: 'time',
   title: 'Time',
+  why: {
+    words: [
+      'The class shares its printers.',
+      'A print that takes too long does not finish before the bell, and others wait.',
+    ],
+    drawing: [
+      ['solid', 'M60 10a21 21 0 1 1 -0.01 0Z'],
+      ['line', 'M60 18V31L70 38'],
+    ],
+  },
   limit: ({ maxMinutes }) => maxMinutes,
   needed: ({ minutes }) => minutes,
   unit: 'min',

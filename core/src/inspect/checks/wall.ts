@@ -13,6 +13,16 @@ const LOOK_TO = 3;
 export const wall: Check = {
   id: 'wall',
   title: 'Walls',
+  why: {
+    words: [
+      'A line of plastic is only as thin as the nozzle lets it be.',
+      'A wall that is thinner than two lines comes out with holes, or not at all.',
+    ],
+    drawing: [
+      ['solid', 'M20 52V44H58V12H61V44H100V52Z'],
+      ['trouble', 'M58 44V12H61V44Z'],
+    ],
+  },
   inspect(subject, { minWallMm, layerMm }) {
     const walls = thinIn(subject, 'walls', { limitMm: minWallMm, layerMm });
     const floors = thinFloors(subject, LOOK_TO * minWallMm);

@@ -1,0 +1,45 @@
+import { checks, svgOf, WARN_BAND } from '../inspect/index.ts';
+import { remedyKinds } from '../advise/index.ts';
+import { checkNotes } from './checkNotes.ts';
+
+/** The document of the inspection in Markdown, and its pictures by their file names. */
+export interface InspectionDocument {
+  readonly words: string;
+  readonly pictures: ReadonlyMap<string, string>;
+}
+
+/** Every check with its definition, limit, sources and blind spots, made from the checks themselves. */
+export function inspectionDocument(): InspectionDocument {
+  const sections = checks.map(({ id, title, why }) => {
+    const { measures, limit, source, blindSpots } = checkNotes[id];
+    const mended = remedyKinds.filter((kind) => kind.checks.includes(id)).map((kind) => `\`${kind.id}\``);
+    return [
+      `## \`${id}\`: ${title}`,
+      `![${title}](inspection/${id}.svg)`,
+      why.words.join(' '),
+      `**Measures.** ${measures}`,
+      `**Limit.** ${limit}`,
+      ...(source ? [`**Source.** ${source}`] : []),
+      `**Does not see.** ${blindSpots}`,
+      ...(mended.length > 0 ? [`**Remedies.** ${mended.join(', ')}.`] : []),
+    ].join('\n\n');
+  });
+  return {
+    words: `${intro}\n\n${sections.join('\n\n')}\n`,
+    pictures: new Map(checks.map(({ id, why }) => [`${id}.svg`, svgOf(why.drawing)])),
+  };
+}
+
+const intro = `# What the inspection looks at
+
+<!-- Made by “./run docs” from the checks. -->
+
+Every part is held against a limits card: live on each edit, and once more on the server when it is handed in, whose
+result is the one that counts. A check passes, warns or fails. It warns within ${100 * WARN_BAND} % of its limit on the good side; that
+rule is the same for all. A length that is within 0.005 mm of its limit meets it.
+
+A *ceiling* is a connected region of faces that look down, lean further than \`maxOverhangDeg\` from the vertical, do not
+rest on the plate, and reach out further than one line of plastic.
+
+A remedy is a change of the recipe that was built and inspected before it is offered: it must make the finding pass,
+and no other check fail that did not fail before. \`./run kelbrin remedies RECIPE\` lists them.`;
