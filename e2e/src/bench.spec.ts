@@ -90,15 +90,41 @@ test('a surface leads to its sentence and a sentence to its surface', async ({ a
   await expect.poll(async () => (await view.screenshot()).equals(plain)).toBe(false);
 });
 
-test('the ruler cuts the part and shows the section', async ({ as }) => {
+test('the ruler cuts the part and shows the section; thickness and overhang are shown in colours', async ({
+  as,
+}) => {
   const page = await as('luca');
   await openBench(page);
   const ruler = page.getByRole('slider', { name: 'Cut height' });
   await ruler.focus();
-  for (let i = 0; i < 12; i++) await ruler.press('ArrowDown');
-  await expect(ruler).toHaveAttribute('aria-valuetext', 'cut at 2.4 mm');
+  for (let i = 0; i < 13; i++) await ruler.press('ArrowDown');
+  await expect(ruler).toHaveAttribute('aria-valuetext', 'cut at 2.3 mm');
+  await expect(page.getByTestId('section')).toContainText('75');
   await ruler.press('Escape');
   await expect(ruler).toHaveAttribute('aria-valuetext', 'not cut');
+
+  const view = page.getByTestId('solid-view');
+  const plain = await view.locator('canvas').screenshot();
+  await page.getByRole('button', { name: 'Thickness' }).click();
+  await expect(page.getByLabel('Legend')).toContainText('too thin, under 0.9 mm');
+  await expect.poll(async () => (await view.locator('canvas').screenshot()).equals(plain)).toBe(false);
+  await page.getByRole('button', { name: 'Overhang' }).click();
+  await expect(page.getByLabel('Legend')).toContainText('steeper than the printer manages');
+});
+
+test('a finding says why, offers changes that mend it, and one is taken and taken back', async ({ as }) => {
+  const page = await as('cleo');
+  await openBench(page);
+  const size = page.locator('[data-check=size]');
+  await expect(size).toContainText('The part is 240 mm left to right');
+  await size.getByRole('button', { name: /The part is 240 mm/ }).click();
+  await expect(size).toContainText('The nozzle reaches only so far');
+  const remedy = size.getByRole('button', { name: /In step 1, make the width/ });
+  await expect(remedy).toContainText('nothing fails then', { timeout: 20_000 });
+  await remedy.click();
+  await expect(size.locator('[data-verdict=fail]')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(size).toContainText('The part is 240 mm left to right');
 });
 
 test('a part is begun from nothing and steps are added, moved and deleted', async ({ as }) => {

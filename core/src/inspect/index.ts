@@ -10,6 +10,7 @@ export {
   type PartFacts,
 } from './inspection.ts';
 export { classroomLimits, limitsCard, parseLimits, type LimitsCard } from './limits.ts';
+export { thicknessMap, type ThicknessMap } from './thickness.ts';
 export { factsOf } from './subject.ts';
 export { svgOf, type Why } from './why.ts';
 export { judge, WARN_BAND, worst, type Verdict } from './verdict.ts';

@@ -11,5 +11,6 @@ export { loadKernel, type Kernel, type KernelSource } from './kernel.ts';
 export { loadFont, type LetterFont, type LetterFonts } from './letters.ts';
 export { RegionMath } from './regionMath.ts';
 export { inScope, Scope } from './scope.ts';
+export { sectionView, type SectionView } from './sectionView.ts';
 export { detailMm, simplified, type Detail } from './simplify.ts';
 export { SolidCache } from './solidCache.ts';

@@ -6,10 +6,8 @@
   import { partOf, type Design } from '@kelbrin/core/design';
   import type { PointsOutline, Token } from '@kelbrin/core/recipe';
   import { facesOf } from '@kelbrin/core/mesh';
-  import InspectionList from '$lib/ui/InspectionList.svelte';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
-  import type { View } from '$lib/ui/solidView/views';
-  import VerdictChip from '$lib/ui/VerdictChip.svelte';
+  import { lookingAt, type Look } from '$lib/ui/solidView/views';
   import { Autosave } from './autosave.svelte';
   import { BenchState } from './bench.svelte';
   import BenchFoot from './BenchFoot.svelte';
@@ -19,10 +17,12 @@
   import { fontFaces } from './fontFaces';
   import { KeptHistory } from './keptHistory';
   import HeightRuler from './HeightRuler.svelte';
+  import InspectionPane from './InspectionPane.svelte';
   import KeysHelp from './KeysHelp.svelte';
   import OutlineEditor from './plan/OutlineEditor.svelte';
   import Plan from './plan/Plan.svelte';
   import RecipePane from './RecipePane.svelte';
+  import SectionSheet from './SectionSheet.svelte';
   import VersionsDialog from './VersionsDialog.svelte';
   import SolidWorker from './solid.worker?worker';
 
@@ -86,27 +86,24 @@
     bench.close();
   });
 
-  let chosen = $state.raw<Finding>();
   const markedStep = $derived.by(() => {
     const at = bench.recipe.steps.findIndex(({ id }) => id === bench.marked);
     return at < 0 ? undefined : at;
   });
-
-  function choose(finding: Finding): void {
-    // What was measured on the solid before this one lies on other triangles.
-    if (!bench.solid?.isInspected) return;
-    const isAgain = chosen === finding;
-    chosen = isAgain ? undefined : finding;
-    bench.hatched = isAgain ? undefined : { triangles: finding.triangles, verdict: finding.verdict };
-    if (!isAgain && finding.steps.length > 0) bench.marked = finding.steps.at(-1);
-  }
 
   let isPlanLarge = $state(false);
   let isHelping = $state(false);
   let isExporting = $state(false);
   let isLookingBack = $state(false);
   let files = $state<ReturnType<typeof FileInputs>>();
-  let view = $state<{ name: View; turns: number }>({ name: 'Corner', turns: 0 });
+  let view = $state<Look>({ name: 'Corner', turns: 0 });
+
+  /** Turns the view so that a finding is seen. */
+  function look({ triangles }: Finding): void {
+    if (!bench.solid || triangles.length === 0) return;
+    isPlanLarge = false;
+    view = { from: lookingAt(facesOf(bench.solid.mesh), triangles), turns: view.turns + 1 };
+  }
 
   $effect(() => kept.changed(bench.design, () => bench.history));
 
@@ -270,6 +267,9 @@
               bedMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
               {markedStep}
               hatched={bench.hatched}
+              {limits}
+              thickness={bench.thickness}
+              onthickness={(upToMm) => bench.showThickness(upToMm)}
               cut={bench.cutMm === undefined
                 ? undefined
                 : { zMm: bench.cutMm, region: bench.section?.region }}
@@ -281,7 +281,11 @@
         {/if}
         {#if !drawn}
           <div class={isPlanLarge ? 'h-full w-full' : 'inset'}>
-            <Plan {bench} isSmall={!isPlanLarge} />
+            {#if bench.section}
+              <SectionSheet section={bench.section} isSmall={!isPlanLarge} />
+            {:else}
+              <Plan {bench} isSmall={!isPlanLarge} />
+            {/if}
           </div>
           <button
             type="button"
@@ -298,21 +302,7 @@
       class="border-hairline w-[300px] shrink-0 overflow-y-auto border-l bg-white max-[1150px]:w-[250px]"
       aria-label="Inspection"
     >
-      {#if bench.solid && bench.solid.mesh.triangles.length > 0}
-        <div class="border-hairline flex items-center justify-between border-b px-4 py-3">
-          <h2>Inspection</h2>
-          {#if bench.solid.isInspected}
-            <VerdictChip verdict={bench.solid.inspection.verdict} />
-          {:else}
-            <span class="text-ink-soft text-sm">measuring …</span>
-          {/if}
-        </div>
-        <div aria-busy={!bench.solid.isInspected}>
-          <InspectionList inspection={bench.solid.inspection} {chosen} onchoose={choose} />
-        </div>
-      {:else}
-        <p class="text-ink-soft p-4">The inspection begins with the first shape.</p>
-      {/if}
+      <InspectionPane {bench} onlook={look} />
     </section>
   </div>
   <BenchFoot {bench} save={autosave.state} />

@@ -28,22 +28,17 @@ import {
   type Measure,
   type Problem,
   type Recipe,
-  type Region,
   type SetDownStep,
   type Step,
 } from '@kelbrin/core/recipe';
-import type { LimitsCard } from '@kelbrin/core/inspect';
+import type { Remedy } from '@kelbrin/core/advise';
+import { withPrintNeeds, type Finding, type LimitsCard, type ThicknessMap } from '@kelbrin/core/inspect';
 import type { Vec3 } from '@kelbrin/core/mesh';
 import type { Estimate } from '@kelbrin/core/slice';
+import type { SectionView } from '@kelbrin/core/solid';
 import { History, type HistoryStates } from './history';
 import type { ExportedFile, ExportWish, FromWorker, ShownSolid } from './messages';
 import { SolidClient, type WorkerLike } from './solidClient';
-
-/** The section at the ruler's cut line. */
-export interface Section {
-  readonly zMm: number;
-  readonly region: Region;
-}
 
 const NO_MEASURES: ReadonlyMap<string, number> = new Map();
 
@@ -62,11 +57,16 @@ export class BenchState {
   /** Why the recipe as it stands cannot be built, or a field's value was refused. */
   problem = $state.raw<Problem>();
   estimate = $state.raw<Estimate>();
-  section = $state.raw<Section>();
+  /** The section at the ruler's cut line. */
+  section = $state.raw<SectionView>();
   /** The id of the step that is marked in the recipe and on the solid. */
   marked = $state<string>();
   /** The triangles of the finding that is looked at. */
   hatched = $state.raw<{ triangles: readonly number[]; verdict: 'pass' | 'warn' | 'fail' }>();
+  /** Changes that mend the finding that is looked at, as far as they were found. */
+  remedies = $state.raw<{ readonly found: readonly Remedy[]; readonly isSearching: boolean }>();
+  /** How thick the part is everywhere, when that is being shown. */
+  thickness = $state.raw<ThicknessMap>();
   /** The height of the ruler's cut line; undefined when nothing is cut. */
   cutMm = $state<number>();
   canUndo = $state(false);
@@ -84,6 +84,9 @@ export class BenchState {
   });
 
   readonly limits: LimitsCard;
+  #thicknessUpToMm: number | undefined;
+  /** The estimate of the solid that is shown, once there is one. */
+  #needs: Estimate | undefined;
   readonly #history = new History<Design>();
   readonly #client: SolidClient;
   readonly #onChange: (design: Design) => void;
@@ -240,6 +243,27 @@ export class BenchState {
     else this.#client.cutAt(zMm);
   }
 
+  /** Looks for changes that mend a finding, or for none any more. */
+  findRemedies(finding?: Finding): void {
+    this.remedies = undefined;
+    const check = this.solid?.inspection.checks.find(({ findings }) => findings.includes(finding!));
+    if (!check || !finding) return;
+    this.remedies = { found: [], isSearching: true };
+    this.#client.findRemedies(check.id, check.findings.indexOf(finding));
+  }
+
+  /** Takes a change that mends a finding, as one edit. */
+  apply({ recipe }: Remedy): void {
+    this.#edit(recipe);
+  }
+
+  /** Shows how thick the part is, up to a thickness, or ends that. */
+  showThickness(upToMm: number | undefined): void {
+    this.#thicknessUpToMm = upToMm;
+    this.thickness = undefined;
+    if (upToMm !== undefined) this.#client.measureThickness(upToMm);
+  }
+
   /** Asks for a file of the part as it is shown. */
   export(wish: ExportWish, written: (file: ExportedFile) => void): void {
     this.#client.export(wish, written);
@@ -285,6 +309,7 @@ export class BenchState {
   #turnTo(partId: string): void {
     this.partId = partId;
     this.solid = this.problem = this.estimate = this.section = this.marked = this.hatched = undefined;
+    this.remedies = this.thickness = undefined;
     this.cutMm = this.drawing = this.fileNotes = this.pickingFace = undefined;
   }
 
@@ -319,7 +344,8 @@ export class BenchState {
       case 'solid':
         this.solid = message.solid;
         this.problem = undefined;
-        this.hatched = undefined;
+        this.hatched = this.remedies = this.#needs = undefined;
+        if (this.#thicknessUpToMm !== undefined) this.#client.measureThickness(this.#thicknessUpToMm);
         if (this.cutMm !== undefined) this.cutAt(this.cutMm);
         break;
       case 'problem':
@@ -329,13 +355,32 @@ export class BenchState {
         if (this.solid) {
           const { inspection, steps } = message;
           this.solid = { ...this.solid, inspection, steps, isInspected: true };
+          this.#weigh();
         }
         break;
       case 'estimate':
-        this.estimate = message.estimate;
+        this.estimate = this.#needs = message.estimate;
+        this.#weigh();
         break;
       case 'section':
-        if (this.cutMm !== undefined) this.section = { zMm: message.zMm, region: message.region };
+        if (this.cutMm !== undefined) this.section = message.section;
+        break;
+      case 'remedy':
+        if (!this.remedies) break;
+        this.remedies = message.remedy
+          ? { ...this.remedies, found: [...this.remedies.found, message.remedy] }
+          : { ...this.remedies, isSearching: false };
+        break;
+      case 'thickness':
+        if (this.#thicknessUpToMm !== undefined) this.thickness = message.map;
     }
+  }
+
+  /** Holds what the print takes against the card, now that it is known. */
+  #weigh(): void {
+    if (!this.solid?.isInspected || !this.#needs) return;
+    const { seconds, grams } = this.#needs;
+    const inspection = withPrintNeeds(this.solid.inspection, this.limits, { minutes: seconds / 60, grams });
+    this.solid = { ...this.solid, inspection };
   }
 }

@@ -99,13 +99,75 @@ describe('the bench', () => {
   it('asks for a new section when the solid changes under the cut, and for none when it is closed', () => {
     answer({ kind: 'solid', job: 1, solid });
     bench.cutAt(1.2);
-    answer({ kind: 'section', job: 1, zMm: 1.2, region: [] });
-    expect(bench.section).toEqual({ zMm: 1.2, region: [] });
+    const section = { zMm: 1.2, region: [], hanging: [], thin: [] };
+    answer({ kind: 'section', job: 1, section });
+    expect(bench.section).toEqual(section);
     bench.setField('s1', ['depth', 'mm'], 3);
     answer({ kind: 'solid', job: 2, solid });
     expect(asked.filter(({ kind }) => kind === 'section')).toHaveLength(2);
     bench.cutAt(undefined);
     expect(bench.section).toBeUndefined();
+  });
+});
+
+describe('remedies', () => {
+  const finding = {
+    verdict: 'fail',
+    measured: 1,
+    unit: 'mm',
+    at: [0, 0, 0],
+    message: 'thin',
+    steps: ['s1'],
+    triangles: [],
+  };
+  const check = {
+    id: 'wall',
+    title: 'Walls',
+    verdict: 'fail',
+    measured: 1,
+    limit: 2,
+    unit: 'mm',
+    rule: 'atLeast',
+    findings: [finding],
+  };
+  const inspection = { verdict: 'fail', part: {}, checks: [check] } as never;
+  const inspected = { ...(solid as object), inspection, steps: [], isInspected: true } as never;
+  const remedy = {
+    words: 'Make it thicker',
+    recipe: label('Other'),
+    better: [],
+    worse: [],
+    failsLeft: 0,
+    kind: 'k',
+    checkId: 'wall',
+  };
+
+  it('are asked for one finding, come one by one, and are taken as one edit', () => {
+    answer({ kind: 'solid', job: 1, solid: inspected });
+    bench.findRemedies(bench.solid!.inspection.checks[0].findings[0]);
+    expect(asked.at(-1)).toMatchObject({ kind: 'remedies', checkId: 'wall', finding: 0 });
+    answer({ kind: 'remedy', job: 1, remedy });
+    expect(bench.remedies).toMatchObject({ found: [{ words: 'Make it thicker' }], isSearching: true });
+    answer({ kind: 'remedy', job: 1 });
+    expect(bench.remedies!.isSearching).toBe(false);
+    bench.apply(remedy);
+    expect(bench.recipe).toEqual(label('Other'));
+    bench.undo();
+    expect(bench.recipe).toEqual(label());
+  });
+
+  it('of an earlier question, or of a solid that was edited since, are not shown', () => {
+    answer({ kind: 'solid', job: 1, solid: inspected });
+    const [first] = bench.solid!.inspection.checks[0].findings;
+    bench.findRemedies(first);
+    bench.findRemedies(first);
+    answer({ kind: 'remedy', job: 1, remedy });
+    expect(bench.remedies!.found).toEqual([]);
+    bench.setField('s1', ['depth', 'mm'], 3);
+    answer({ kind: 'remedy', job: 2, remedy });
+    expect(bench.remedies!.found).toEqual([]);
+    answer({ kind: 'solid', job: 2, solid: inspected });
+    expect(bench.remedies).toBeUndefined();
   });
 });
 

@@ -1,9 +1,10 @@
-import type { Inspection, LimitsCard } from '@kelbrin/core/inspect';
+import type { Remedy } from '@kelbrin/core/advise';
+import type { Inspection, LimitsCard, ThicknessMap } from '@kelbrin/core/inspect';
 import type { SolidMesh } from '@kelbrin/core/mesh';
-import type { Problem, Recipe, Region } from '@kelbrin/core/recipe';
+import type { Problem, Recipe } from '@kelbrin/core/recipe';
 import type { Estimate } from '@kelbrin/core/slice';
 import type { PartNotes } from '@kelbrin/core/format';
-import type { Detail, StepOutcome } from '@kelbrin/core/solid';
+import type { Detail, SectionView, StepOutcome } from '@kelbrin/core/solid';
 
 /** What the bench asks its worker. */
 export type ToWorker =
@@ -16,6 +17,14 @@ export type ToWorker =
       readonly filesAt: string;
     }
   | { readonly kind: 'section'; readonly job: number; readonly zMm: number }
+  /** Asks for changes that mend a finding, by its place in the inspection that is shown. */
+  | {
+      readonly kind: 'remedies';
+      readonly job: number;
+      readonly checkId: string;
+      readonly finding: number;
+    }
+  | { readonly kind: 'thickness'; readonly job: number; readonly upToMm: number }
   | { readonly kind: 'export'; readonly job: number; readonly wish: ExportWish };
 
 /** What a part shall be written as. */
@@ -57,5 +66,8 @@ export type FromWorker =
       readonly steps: readonly StepOutcome[];
     }
   | { readonly kind: 'estimate'; readonly job: number; readonly estimate: Estimate }
-  | { readonly kind: 'section'; readonly job: number; readonly zMm: number; readonly region: Region }
+  | { readonly kind: 'section'; readonly job: number; readonly section: SectionView }
+  /** A change that mends the finding that was asked about; without one, that there are no more. */
+  | { readonly kind: 'remedy'; readonly job: number; readonly remedy?: Remedy }
+  | { readonly kind: 'thickness'; readonly job: number; readonly map: ThicknessMap }
   | { readonly kind: 'exported'; readonly job: number; readonly file: ExportedFile };

@@ -1,22 +1,29 @@
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
-import { adviceOnScaling } from '@kelbrin/core/advise';
+import { adviceOnScaling, remediesFor, Trials } from '@kelbrin/core/advise';
 import { readSolid } from '@kelbrin/core/format';
-import { factsOf, inspect, type Inspection } from '@kelbrin/core/inspect';
+import {
+  factsOf,
+  inspect,
+  inspectInSteps,
+  thicknessMap,
+  type Inspection,
+  type LimitsCard,
+} from '@kelbrin/core/inspect';
 import { featureEdges, type SolidMesh } from '@kelbrin/core/mesh';
 import { filesIn, fontsIn, type FontName, type Recipe } from '@kelbrin/core/recipe';
 import { estimate, everydaySettings, slice } from '@kelbrin/core/slice';
 import {
   evaluate,
-  inScope,
   loadFont,
   loadKernel,
-  Sections,
+  sectionView,
   SolidCache,
   type Kernel,
   type LetterFont,
 } from '@kelbrin/core/solid';
 import { fontFiles } from './fontFiles';
 import { written } from './exportFile';
+import { inRounds } from './inRounds';
 import type { FromWorker, ShownSolid, ToWorker } from './messages';
 
 /** How long edits must pause before the print is estimated, which takes longer than all the rest. */
@@ -36,7 +43,13 @@ const cache = new SolidCache();
 /** For what the part would be otherwise, so that the part’s own states are kept. */
 const otherCache = new SolidCache();
 
-let current: SolidMesh | undefined;
+/** Parts with more triangles are inspected in rounds, so that an edit need not wait for it. */
+const LARGE = 40_000;
+
+let current: { mesh: SolidMesh; recipe: Recipe; limits: LimitsCard } | undefined;
+/** Stop what is being done in rounds. */
+let stopInspecting = () => {};
+let stopMending = () => {};
 let estimating: ReturnType<typeof setTimeout> | undefined;
 let inspecting: ReturnType<typeof setTimeout> | undefined;
 /** The last inspection, when it was made and how long it took, and when the last edit came. */
@@ -48,6 +61,8 @@ let lastEdited = -Infinity;
 self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
   const kernel = await starting;
   if (data.kind === 'section') return cutAt(data, kernel);
+  if (data.kind === 'remedies') return mend(data, kernel);
+  if (data.kind === 'thickness') return measure(data);
   if (data.kind === 'export') return exportFile(data, kernel);
   await Promise.all([fetchFonts(data.recipe), fetchFiles(data.recipe, data.filesAt)]);
   evaluateRecipe(data, kernel);
@@ -81,25 +96,28 @@ function evaluateRecipe(
 ): void {
   clearTimeout(estimating);
   clearTimeout(inspecting);
+  stopInspecting();
+  stopMending();
   const workshop = { kernel, fonts: (name: FontName) => fonts.get(name) };
   const result = evaluate(recipe, workshop, { printer: limits, assets: files, cache });
   if (!result.ok) return answer({ kind: 'problem', job, problem: result.problem });
   const { mesh, volumeMm3, steps, reliefs } = result;
-  const stepIds = recipe.steps.map(({ id }) => id);
-  const inspected = (): Inspection => {
-    const began = performance.now();
-    last = inspect(mesh, limits, { stepIds, reliefs });
+  const about = { stepIds: recipe.steps.map(({ id }) => id), reliefs };
+  const noted = (found: Inspection, beganAt: number): Inspection => {
     lastInspected = performance.now();
-    lastTookMs = lastInspected - began;
-    return last;
+    lastTookMs = lastInspected - beganAt;
+    return (last = found);
   };
   const now = performance.now();
   const patienceMs = Math.max(INSPECT_AT_LEAST_MS, lastTookMs / INSPECT_SHARE);
   const isDrag = last !== undefined && now - lastEdited < DRAG_MS && now - lastInspected < patienceMs;
+  const isLater = isDrag || mesh.triangles.length / 3 > LARGE;
   lastEdited = now;
   // The figures of the part itself are always those of what is shown.
-  const inspection = isDrag && last ? { ...last, part: factsOf(mesh) } : inspected();
-  current = mesh;
+  const inspection = isLater
+    ? { ...(last ?? { verdict: 'pass' as const, checks: [] }), part: factsOf(mesh) }
+    : noted(inspect(mesh, limits, about), now);
+  current = { mesh, recipe, limits };
   /** The steps with what the inspection has to say of them. */
   const advised = (found: Inspection): ShownSolid['steps'] => {
     const advice = adviceOnScaling(recipe, found, (other) => {
@@ -118,16 +136,21 @@ function evaluateRecipe(
       mesh,
       edges,
       volumeMm3,
-      steps: isDrag ? steps : advised(inspection),
+      steps: isLater ? steps : advised(inspection),
       inspection,
-      isInspected: !isDrag,
+      isInspected: !isLater,
     },
   });
-  if (isDrag) {
-    inspecting = setTimeout(() => {
-      const found = inspected();
-      answer({ kind: 'inspected', job, inspection: found, steps: advised(found) });
-    }, INSPECT_AFTER_MS);
+  if (isLater) {
+    const begin = () => {
+      const began = performance.now();
+      stopInspecting = inRounds(
+        inspectInSteps(mesh, limits, about),
+        () => {},
+        (found) => answer({ kind: 'inspected', job, inspection: noted(found, began), steps: advised(found) }),
+      );
+    };
+    inspecting = setTimeout(begin, isDrag ? INSPECT_AFTER_MS : 0);
   }
   if (mesh.triangles.length === 0) return;
   estimating = setTimeout(() => {
@@ -138,14 +161,54 @@ function evaluateRecipe(
 }
 
 function cutAt({ job, zMm }: Extract<ToWorker, { kind: 'section' }>, kernel: Kernel): void {
-  const mesh = current;
-  if (!mesh || mesh.triangles.length === 0) return;
-  const region = inScope((scope) => new Sections(kernel, scope, mesh).at(scope, zMm).outlines());
-  answer({ kind: 'section', job, zMm, region });
+  if (!current || current.mesh.triangles.length === 0) return;
+  answer({ kind: 'section', job, section: sectionView(kernel, current.mesh, zMm, current.limits) });
+}
+
+/** Tries changes that might mend a finding, and tells of those that do as they are found. */
+function mend(
+  { job, checkId, finding: index }: Extract<ToWorker, { kind: 'remedies' }>,
+  kernel: Kernel,
+): void {
+  stopMending();
+  const check = last?.checks.find(({ id }) => id === checkId);
+  const finding = check?.findings[index];
+  if (!current || !last || !check || !finding) return answer({ kind: 'remedy', job });
+  const { mesh, recipe, limits } = current;
+  const trials = new Trials({
+    workshop: { kernel, fonts: (name) => fonts.get(name) },
+    limits,
+    assets: files,
+  });
+  const trouble = {
+    recipe,
+    limits,
+    now: { mesh, inspection: last },
+    check,
+    finding,
+    tried: (other: Recipe) => trials.tried(other),
+  };
+  const stop = inRounds(
+    remediesFor(trouble),
+    (remedy) => remedy && answer({ kind: 'remedy', job, remedy }),
+    () => {
+      trials.close();
+      answer({ kind: 'remedy', job });
+    },
+  );
+  stopMending = () => {
+    stop();
+    trials.close();
+    stopMending = () => {};
+  };
+}
+
+function measure({ job, upToMm }: Extract<ToWorker, { kind: 'thickness' }>): void {
+  if (current) answer({ kind: 'thickness', job, map: thicknessMap(current.mesh, upToMm) });
 }
 
 function exportFile({ job, wish }: Extract<ToWorker, { kind: 'export' }>, kernel: Kernel): void {
-  if (current) answer({ kind: 'exported', job, file: written(kernel, current, wish) });
+  if (current) answer({ kind: 'exported', job, file: written(kernel, current.mesh, wish) });
 }
 
 function answer(message: FromWorker): void {

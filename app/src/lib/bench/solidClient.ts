@@ -26,6 +26,8 @@ export class SolidClient {
   #next: { recipe: Recipe; limits: LimitsCard } | undefined;
   #sectionJob = 0;
   #exportJob = 0;
+  #remediesJob = 0;
+  #thicknessJob = 0;
   #written: (file: ExportedFile) => void = () => {};
   readonly #worker: WorkerLike;
   readonly #filesAt: string;
@@ -47,6 +49,16 @@ export class SolidClient {
   /** Asks for the section of the solid that is shown, at a height. */
   cutAt(zMm: number): void {
     this.#worker.postMessage({ kind: 'section', job: ++this.#sectionJob, zMm });
+  }
+
+  /** Asks for changes that mend a finding of the inspection that is shown; only the latest question is answered. */
+  findRemedies(checkId: string, finding: number): void {
+    this.#worker.postMessage({ kind: 'remedies', job: ++this.#remediesJob, checkId, finding });
+  }
+
+  /** Asks how thick the solid that is shown is everywhere. */
+  measureThickness(upToMm: number): void {
+    this.#worker.postMessage({ kind: 'thickness', job: ++this.#thicknessJob, upToMm });
   }
 
   /** Asks for a file of the solid that is shown; `written` hears of the latest wish alone. */
@@ -76,6 +88,12 @@ export class SolidClient {
   #answered(message: FromWorker): void {
     if (message.kind === 'section') {
       if (message.job === this.#sectionJob) this.#hear(message);
+      return;
+    }
+    if (message.kind === 'remedy' || message.kind === 'thickness') {
+      const latest = message.kind === 'remedy' ? this.#remediesJob : this.#thicknessJob;
+      // What is told of a solid that an edit has made old is of no use.
+      if (message.job === latest && !this.#running) this.#hear(message);
       return;
     }
     if (message.kind === 'exported') {

@@ -1,15 +1,20 @@
 <script lang="ts">
   import type { Finding, Inspection } from '@kelbrin/core/inspect';
+  import type { Snippet } from 'svelte';
   import Gauge from './Gauge.svelte';
   import VerdictChip from './VerdictChip.svelte';
+  import WhyPanel from './WhyPanel.svelte';
 
   interface Props {
     inspection: Inspection;
     /** The finding that is looked at. */
     chosen?: Finding;
-    onchoose?(finding: Finding): void;
+    /** Hears which finding was pressed, with those that say the same. */
+    onchoose?(finding: Finding, all: readonly Finding[]): void;
+    /** What stands under the finding that is looked at, besides why it matters. */
+    more?: Snippet;
   }
-  let { inspection, chosen, onchoose }: Props = $props();
+  let { inspection, chosen, onchoose, more }: Props = $props();
 
   const rank = { fail: 0, warn: 1, pass: 2 };
   const ordered = $derived(
@@ -19,15 +24,9 @@
   );
 
   /** Findings that say the same of the same steps, as of every letter of a word, are shown as one with several places. */
-  function gathered(findings: readonly Finding[]): { finding: Finding; places: number }[] {
+  function gathered(findings: readonly Finding[]): { finding: Finding; all: readonly Finding[] }[] {
     const groups = Map.groupBy(findings, ({ message, steps }) => JSON.stringify([message, steps]));
-    return [...groups.values()].map((group) => ({
-      finding:
-        group.length === 1
-          ? group[0]
-          : { ...group[0], triangles: group.flatMap(({ triangles }) => triangles) },
-      places: group.length,
-    }));
+    return [...groups.values()].map((all) => ({ finding: all[0], all }));
   }
 </script>
 
@@ -39,7 +38,8 @@
         <VerdictChip verdict={check.verdict} />
       </div>
       <Gauge {check} />
-      {#each found as { finding, places }, i (i)}
+      {#each found as { finding, all }, i (i)}
+        {@const isChosen = chosen !== undefined && all.includes(chosen)}
         <button
           type="button"
           class="mt-2 block w-full border-l-4 px-2 py-1 text-left text-[0.95rem] leading-snug {finding.verdict ===
@@ -47,13 +47,19 @@
             ? 'border-fail bg-fail-wash'
             : finding.verdict === 'warn'
               ? 'border-warn bg-warn-wash'
-              : 'border-hairline bg-ground'} {chosen === finding ? 'outline-primary-700 outline-2' : ''}"
-          aria-pressed={chosen === finding}
-          onclick={() => onchoose?.(finding)}
+              : 'border-hairline bg-ground'} {isChosen ? 'outline-primary-700 outline-2' : ''}"
+          aria-pressed={isChosen}
+          onclick={() => onchoose?.(isChosen && chosen ? chosen : finding, all)}
         >
           {finding.message}
-          {#if places > 1}<span class="text-ink-soft whitespace-nowrap">({places} places)</span>{/if}
+          {#if all.length > 1}<span class="text-ink-soft whitespace-nowrap">({all.length} places)</span>{/if}
         </button>
+        {#if isChosen}
+          <div class="border-hairline mt-2 border-l-4 pl-2">
+            <WhyPanel checkId={check.id} />
+            {@render more?.()}
+          </div>
+        {/if}
       {/each}
     </li>
   {/each}

@@ -2,6 +2,7 @@ import { formatMm } from '../../recipe/sentence.ts';
 import type { SolidMesh } from '../../mesh/index.ts';
 import { convexHull, extentOf, turned } from '../../plane/index.ts';
 import type { Check } from '../check.ts';
+import type { Finding } from '../inspection.ts';
 import { rounded } from '../subject.ts';
 import { judge, worst } from '../verdict.ts';
 import { seenFromAbove } from './plateContact.ts';
@@ -25,7 +26,7 @@ export const size: Check = {
       ['trouble', 'M8 52V38H24V52ZM96 52V38H112V52Z'],
     ],
   },
-  inspect({ box, facts, mesh, stepsOf }, { buildVolumeMm, lineWidthMm, layerMm }) {
+  inspect({ box, facts, mesh, stepsOf }, { buildVolumeMm, lineWidthMm, layerMm, shrinkagePercent }) {
     const { sizeMm } = facts;
     const verdicts = sizeMm.map((length, axis) => judge(length, 'atMost', buildVolumeMm[axis]));
     const uses = sizeMm.map((length, axis) => length / buildVolumeMm[axis]);
@@ -33,7 +34,7 @@ export const size: Check = {
     const leastMm = [lineWidthMm, lineWidthMm, layerMm];
     let remedy: string | undefined;
 
-    const findings = [0, 1, 2].flatMap((axis) => {
+    const findings = [0, 1, 2].flatMap((axis): Finding[] => {
       const isTooSmall = judge(sizeMm[axis], 'atLeast', leastMm[axis]) === 'fail';
       if (verdicts[axis] === 'pass' && !isTooSmall) return [];
       const at: [number, number, number] = [
@@ -63,6 +64,7 @@ export const size: Check = {
         },
       ];
     });
+    if (findings.length === 0) findings.push(asPrinted(sizeMm, shrinkagePercent));
     return {
       verdict: worst(findings.map(({ verdict }) => verdict)),
       measured: rounded(sizeMm[tightest]),
@@ -73,6 +75,20 @@ export const size: Check = {
     };
   },
 };
+
+/** What the part measures when the plastic has shrunk. */
+function asPrinted(sizeMm: readonly number[], shrinkagePercent: number): Finding {
+  const [x, y, z] = sizeMm.map((mm) => formatMm(Math.round(100 * mm * (1 - shrinkagePercent / 100)) / 100));
+  return {
+    verdict: 'pass',
+    measured: Math.max(...sizeMm),
+    unit: 'mm',
+    at: [0, 0, 0],
+    message: `It comes out at about ${x} × ${y} × ${z} mm, as the plastic shrinks.`,
+    steps: [],
+    triangles: [],
+  };
+}
 
 /** How a part that does not fit as it stands would, in words to add; empty if it would not. */
 function wouldFit(mesh: SolidMesh, sizeMm: readonly number[], roomMm: readonly number[]): string {
@@ -88,11 +104,16 @@ function wouldFit(mesh: SolidMesh, sizeMm: readonly number[], roomMm: readonly n
   return laid.some(fits) ? '; laid down it would fit' : '';
 }
 
-/** The triangles that reach the far end of an axis: the surface that would have to move. */
+/** The triangles at the far end of an axis, or those that reach it in a point: the surface that would have to move. */
 function trianglesAt(positions: Float32Array, triangles: Uint32Array, axis: number, end: number): number[] {
-  const found: number[] = [];
-  for (let i = 0; i < triangles.length; i += 3) {
-    if ([0, 1, 2].some((k) => positions[3 * triangles[i + k] + axis] > end - 1e-3)) found.push(i / 3);
-  }
-  return found;
+  const reaching = (corners: number) => {
+    const found: number[] = [];
+    for (let i = 0; i < triangles.length; i += 3) {
+      const isAtEnd = (k: number) => positions[3 * triangles[i + k] + axis] > end - 1e-3;
+      if ([0, 1, 2].filter(isAtEnd).length >= corners) found.push(i / 3);
+    }
+    return found;
+  };
+  const whole = reaching(3);
+  return whole.length > 0 ? whole : reaching(1);
 }

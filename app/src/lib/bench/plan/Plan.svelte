@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { Ruler } from '@lucide/svelte';
   import type { Box } from '@kelbrin/core/mesh';
   import { handlesOf, isPlacedByMiddle, plateBox, type Handle, type Point } from '@kelbrin/core/recipe';
+  import MeasureTool from '$lib/ui/MeasureTool.svelte';
   import type { BenchState } from '../bench.svelte';
   import Dimension from './Dimension.svelte';
   import { fitted, paperLines, pathOf, rangeOf, toMillimetres, toPixels, type Sheet } from './sheet';
@@ -308,19 +308,15 @@
     {/if}
   </svg>
   {#if !isSmall}
-    <button
-      type="button"
-      class="border-hairline absolute top-3 left-3 flex items-center gap-1.5 rounded border px-2.5 py-1 text-sm {isMeasuring
-        ? 'bg-primary-700 text-white'
-        : 'hover:bg-primary-50 bg-white'}"
-      aria-pressed={isMeasuring}
-      onclick={() => {
-        isMeasuring = !isMeasuring;
-        ends = [];
-        guides = {};
-      }}
-    >
-      <Ruler size={14} aria-hidden="true" />Measure
-    </button>
+    <div class="absolute top-3 left-3">
+      <MeasureTool
+        isOn={isMeasuring}
+        ontoggle={() => {
+          isMeasuring = !isMeasuring;
+          ends = [];
+          guides = {};
+        }}
+      />
+    </div>
   {/if}
 </div>

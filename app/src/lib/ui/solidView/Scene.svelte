@@ -1,7 +1,15 @@
 <script lang="ts">
   import { T, useThrelte } from '@threlte/core';
   import { untrack } from 'svelte';
-  import { PerspectiveCamera, Raycaster, Vector2, Vector3, type Intersection, type Mesh } from 'three';
+  import {
+    PerspectiveCamera,
+    Raycaster,
+    Vector2,
+    Vector3,
+    type BufferGeometry,
+    type Intersection,
+    type Mesh,
+  } from 'three';
   import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
   import { boundsOf, type SolidMesh, type SurfacePoint, type Vec3 } from '@kelbrin/core/mesh';
   import type { Region } from '@kelbrin/core/recipe';
@@ -16,8 +24,8 @@
     thickLine,
     type Tone,
   } from './geometry';
-  import { cutPlane, partMaterial, sectionMaterial } from './materials';
-  import { standpoint, type View } from './views';
+  import { cutPlane, paintMaterial, partMaterial, sectionMaterial } from './materials';
+  import { standpoint, type Look } from './views';
 
   interface Props {
     /** Whether the processor draws, for want of a graphics card. */
@@ -30,15 +38,30 @@
     toneOf: (triangle: number) => Tone;
     cut?: { zMm: number; region?: Region };
     /** Which way to look; looking anew, also the same way, counts up `turns`. */
-    view: { name: View; turns: number };
+    view: Look;
+    /** The surface in colours that tell something, to be shown in place of the filament's. */
+    painted?: BufferGeometry;
     onpick?(triangle: number | undefined): void;
     /** The places that are measured between. */
     ends: readonly SurfacePoint[];
     /** Hears of presses on the surface while something is measured; nothing is picked then. */
     onpoint?(place: SurfacePoint): void;
   }
-  let { isSoftware, isSmall, mesh, edges, colour, bedMm, toneOf, cut, view, onpick, ends, onpoint }: Props =
-    $props();
+  let {
+    isSoftware,
+    isSmall,
+    mesh,
+    edges,
+    colour,
+    bedMm,
+    toneOf,
+    cut,
+    view,
+    painted,
+    onpick,
+    ends,
+    onpoint,
+  }: Props = $props();
 
   const FOV_DEG = 32;
   /** A press that moves further than this turns the view and picks nothing. */
@@ -55,12 +78,16 @@
   const fineness = untrack(() => (isSoftware ? new Fineness((ratio) => dpr.set(ratio)) : undefined));
   controls.addEventListener('change', () => {
     fineness?.stirred(isSmall);
+    isBelow = camera.position.z < 0;
     invalidate();
   });
+  /** From below, the plate would hide the part. */
+  let isBelow = $state(false);
 
   const plane = cutPlane();
   const material = $derived(partMaterial(colour, plane));
   const faceMaterial = sectionMaterial();
+  const paint = paintMaterial(plane);
   let part = $state.raw<Mesh>();
 
   const geometry = $derived(drawable(mesh));
@@ -80,6 +107,11 @@
   $effect(() => {
     const held = [geometry, edgeLines, endPoints];
     return () => held.forEach((each) => each.dispose());
+  });
+  $effect(() => {
+    const held = painted;
+    invalidate();
+    return () => held?.dispose();
   });
   $effect(() => {
     const held = face;
@@ -105,7 +137,7 @@
   });
 
   function look(aspect: number): void {
-    const { eye, target } = standpoint(view.name, boundsOf(mesh), FOV_DEG, aspect);
+    const { eye, target } = standpoint(view, boundsOf(mesh), FOV_DEG, aspect);
     camera.position.copy(eye);
     controls.target.copy(target);
     controls.update();
@@ -164,18 +196,19 @@
 <T.HemisphereLight args={['#ffffff', '#9aa19c', 2.1]} />
 <T.DirectionalLight position={[-60, -120, 160]} intensity={1.6} />
 
-<T.Mesh position={[0, 0, -0.15]}>
+<T.Mesh position={[0, 0, -0.15]} visible={!isBelow}>
   <T.BoxGeometry args={[bedMm[0], bedMm[1], 0.2]} />
   <T.MeshBasicMaterial color="#3b4747" />
 </T.Mesh>
-<T.LineSegments geometry={grid} position={[0, 0, -0.03]}>
+<T.LineSegments geometry={grid} position={[0, 0, -0.03]} visible={!isBelow}>
   <T.LineBasicMaterial color="#4b5958" />
 </T.LineSegments>
 <T.LineSegments geometry={ticks} position={[0, 0, -0.02]}>
   <T.LineBasicMaterial color="#aab5b2" />
 </T.LineSegments>
 
-<T.Mesh {geometry} {material} bind:ref={part} />
+<T.Mesh {geometry} {material} bind:ref={part} visible={!painted} />
+{#if painted}<T.Mesh geometry={painted} material={paint} />{/if}
 <T.LineSegments geometry={edgeLines}>
   <T.LineBasicMaterial color="#22302e" transparent opacity={0.55} clippingPlanes={[plane]} />
 </T.LineSegments>

@@ -1,14 +1,16 @@
 <script lang="ts">
   import { Canvas } from '@threlte/core';
   import { NoToneMapping, WebGLRenderer } from 'three';
-  import { Ruler } from '@lucide/svelte';
+  import type { LimitsCard, ThicknessMap } from '@kelbrin/core/inspect';
   import { distanceBetween, type SolidMesh, type SurfacePoint } from '@kelbrin/core/mesh';
   import { formatMm, type Region } from '@kelbrin/core/recipe';
+  import MeasureTool from '../MeasureTool.svelte';
   import Scene from './Scene.svelte';
   import { drawsInSoftware } from './fineness';
   import { softwareRenderer } from './softwareRenderer';
   import { tone, type Tone } from './geometry';
-  import { views, type View } from './views';
+  import { overhangBands, overhangPaint, thicknessBands, thicknessPaint, type Band } from './paint';
+  import { views, type Look, type View } from './views';
 
   interface Props {
     mesh: SolidMesh;
@@ -25,7 +27,12 @@
     /** The height at which the part is cut, with the section there. */
     cut?: { zMm: number; region?: Region };
     /** Which way it is looked at; looking anew, also the same way, counts up `turns`. */
-    view?: { name: View; turns: number };
+    view?: Look;
+    /** With a limits card, lean can be shown, and thickness if that can be asked for. */
+    limits?: LimitsCard;
+    thickness?: ThicknessMap;
+    /** Asks for the thickness up to so many mm, or for none any more. */
+    onthickness?(upToMm: number | undefined): void;
     /** As an inset it leaves the buttons out. */
     isSmall?: boolean;
     onpick?(triangle: number | undefined): void;
@@ -40,11 +47,29 @@
     cut,
     view = $bindable({ name: 'Corner', turns: 0 }),
     isSmall = false,
+    limits,
+    thickness,
+    onthickness,
     onpick,
   }: Props = $props();
 
   /** Smoothing every frame is too much for a processor that draws. */
   const isSoftware = drawsInSoftware();
+
+  let shading = $state<'thickness' | 'overhang'>();
+  function shade(by: 'thickness' | 'overhang'): void {
+    shading = shading === by ? undefined : by;
+    // A little more than the thickest band begins with, so that rays need not go further.
+    onthickness?.(shading === 'thickness' && limits ? 3 * limits.minWallMm : undefined);
+  }
+  const bands = $derived.by((): readonly Band[] => {
+    if (!limits || !shading) return [];
+    return shading === 'thickness' ? thicknessBands(limits) : overhangBands(limits);
+  });
+  const painted = $derived.by(() => {
+    if (shading === 'overhang') return overhangPaint(mesh, bands);
+    return shading === 'thickness' && thickness ? thicknessPaint(thickness, bands) : undefined;
+  });
 
   let isMeasuring = $state(false);
   /** The places that are measured between: none, one or two. */
@@ -107,6 +132,7 @@
       {toneOf}
       {cut}
       {view}
+      {painted}
       {onpick}
       {ends}
       onpoint={isMeasuring ? addEnd : undefined}
@@ -114,28 +140,49 @@
   </Canvas>
   {#if !isSmall}
     <div class="absolute top-3 left-3 flex flex-col items-start gap-1.5">
-      <button
-        type="button"
-        class="border-hairline flex items-center gap-1.5 rounded border px-2.5 py-1 text-sm {isMeasuring
-          ? 'bg-primary-700 text-white'
-          : 'hover:bg-primary-50 bg-white'}"
-        aria-pressed={isMeasuring}
-        onclick={() => {
+      <MeasureTool
+        isOn={isMeasuring}
+        ontoggle={() => {
           isMeasuring = !isMeasuring;
           ends = [];
         }}
       >
-        <Ruler size={14} aria-hidden="true" />Measure
-      </button>
-      {#if isMeasuring}
-        <p class="border-hairline max-w-56 rounded border bg-white px-2.5 py-1 text-sm" role="status">
-          {#if measured}
-            <strong class="measured">{measured.straight}</strong>; {measured.along}; {measured.faces}.
-          {:else}
-            Press {ends.length === 0 ? 'two places on the part' : 'the other place'}; near a corner, the
-            corner counts.
-          {/if}
-        </p>
+        {#if measured}
+          <strong class="measured">{measured.straight}</strong>; {measured.along}; {measured.faces}.
+        {:else}
+          Press {ends.length === 0 ? 'two places on the part' : 'the other place'}; near a corner, the corner
+          counts.
+        {/if}
+      </MeasureTool>
+      {#if limits}
+        <div
+          class="border-hairline flex overflow-hidden rounded border bg-white"
+          role="group"
+          aria-label="Colour by"
+        >
+          {#each [...(onthickness ? ['thickness'] : []), 'overhang'] as by (by)}
+            <button
+              type="button"
+              class="border-hairline px-2.5 py-1 text-sm not-first:border-l {shading === by
+                ? 'bg-primary-700 text-white'
+                : 'hover:bg-primary-50'}"
+              aria-pressed={shading === by}
+              onclick={() => shade(by as 'thickness' | 'overhang')}
+            >
+              {by === 'thickness' ? 'Thickness' : 'Overhang'}
+            </button>
+          {/each}
+        </div>
+      {/if}
+      {#if shading}
+        <dl class="border-hairline rounded border bg-white px-2.5 py-1.5 text-sm" aria-label="Legend">
+          {#each bands as { colour, words } (words)}
+            <div class="flex items-center gap-2 leading-6">
+              <dt class="border-hairline h-3.5 w-5 border" style:background={colour}></dt>
+              <dd>{words}</dd>
+            </div>
+          {/each}
+        </dl>
       {/if}
     </div>
     <div

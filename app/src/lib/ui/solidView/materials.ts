@@ -49,6 +49,16 @@ export function partMaterial(colour: string, cut: Plane): MeshLambertMaterial {
   return material;
 }
 
+/** The material of a surface whose corners have colours of their own. */
+export function paintMaterial(cut: Plane): MeshLambertMaterial {
+  return new MeshLambertMaterial({
+    vertexColors: true,
+    side: DoubleSide,
+    clippingPlanes: [cut],
+    flatShading: true,
+  });
+}
+
 /** The face of a section: ink lines on white. */
 export function sectionMaterial(): ShaderMaterial {
   return new ShaderMaterial({

@@ -1,5 +1,5 @@
 import { Vector3 } from 'three';
-import type { Box } from '@kelbrin/core/mesh';
+import type { Box, Faces, Vec3 } from '@kelbrin/core/mesh';
 
 /** The directions from which a part can be looked at. */
 export const views = {
@@ -10,9 +10,26 @@ export const views = {
 } as const;
 export type View = keyof typeof views;
 
-/** Where a camera with the given opening angle stands to see a box whole from a view, and what it looks at. */
+/** Which way to look: a named view, or from a direction; looking anew, also the same way, counts up `turns`. */
+export type Look = ({ readonly name: View } | { readonly from: Vec3 }) & { readonly turns: number };
+
+/** The direction from which triangles are seen best: the one they face together, a little from the front and above. */
+export function lookingAt({ normals, areas }: Faces, triangles: readonly number[]): Vec3 {
+  const sum = new Vector3();
+  for (const t of triangles) {
+    sum.add(new Vector3(normals[3 * t], normals[3 * t + 1], normals[3 * t + 2]).multiplyScalar(areas[t]));
+  }
+  const corner = views.Corner.clone().normalize();
+  // Walls all around, as those of a hole, face nowhere together.
+  const way = sum.length() > 1e-6 ? sum.normalize() : corner.clone();
+  const isUnderside = way.z < -0.3;
+  const from = way.addScaledVector(corner, isUnderside ? 0.25 : 0.6);
+  return [from.x, from.y, isUnderside ? Math.min(from.z, -0.35) : from.z];
+}
+
+/** Where a camera with the given opening angle stands to see a box whole, and what it looks at. */
 export function standpoint(
-  view: View,
+  look: Look,
   box: Box,
   fovDeg: number,
   aspect: number,
@@ -24,6 +41,7 @@ export function standpoint(
   // The narrower of the two opening angles decides.
   const half = (fovDeg * Math.PI) / 360;
   const narrow = Math.min(half, Math.atan(Math.tan(half) * aspect));
+  const direction = 'name' in look ? views[look.name].clone() : new Vector3(...look.from);
   const distance = (1.12 * radius) / Math.sin(narrow);
-  return { eye: target.clone().addScaledVector(views[view].clone().normalize(), distance), target };
+  return { eye: target.clone().addScaledVector(direction.normalize(), distance), target };
 }

@@ -1,0 +1,55 @@
+<script lang="ts">
+  import type { Finding } from '@kelbrin/core/inspect';
+  import InspectionList from '$lib/ui/InspectionList.svelte';
+  import VerdictChip from '$lib/ui/VerdictChip.svelte';
+  import type { BenchState } from './bench.svelte';
+  import RemedyList from './RemedyList.svelte';
+
+  interface Props {
+    bench: BenchState;
+    /** Hears of a finding that shall be seen. */
+    onlook(finding: Finding): void;
+  }
+  let { bench, onlook }: Props = $props();
+
+  let chosen = $state.raw<Finding>();
+
+  // A finding is one of the solid that is shown; what is found out about that solid later does not take it away.
+  const mesh = $derived(bench.solid?.mesh);
+  $effect(() => {
+    void mesh;
+    chosen = undefined;
+  });
+
+  function choose(finding: Finding, all: readonly Finding[]): void {
+    // What was measured on the solid before this one lies on other triangles.
+    if (!bench.solid?.isInspected) return;
+    const isAgain = chosen === finding;
+    chosen = isAgain ? undefined : finding;
+    bench.hatched = isAgain
+      ? undefined
+      : { triangles: all.flatMap(({ triangles }) => triangles), verdict: finding.verdict };
+    bench.findRemedies(isAgain || finding.verdict === 'pass' ? undefined : finding);
+    if (isAgain) return;
+    if (finding.steps.length > 0) bench.marked = finding.steps.at(-1);
+    onlook(finding);
+  }
+</script>
+
+{#if bench.solid && bench.solid.mesh.triangles.length > 0}
+  <div class="border-hairline flex items-center justify-between border-b px-4 py-3">
+    <h2>Inspection</h2>
+    {#if bench.solid.isInspected}
+      <VerdictChip verdict={bench.solid.inspection.verdict} />
+    {:else}
+      <span class="text-ink-soft text-sm">measuring …</span>
+    {/if}
+  </div>
+  <div aria-busy={!bench.solid.isInspected}>
+    <InspectionList inspection={bench.solid.inspection} {chosen} onchoose={choose}>
+      {#snippet more()}<RemedyList {bench} />{/snippet}
+    </InspectionList>
+  </div>
+{:else}
+  <p class="text-ink-soft p-4">The inspection begins with the first shape.</p>
+{/if}

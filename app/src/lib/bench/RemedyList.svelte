@@ -1,0 +1,44 @@
+<script lang="ts">
+  import { Check, Minus, Plus } from '@lucide/svelte';
+  import type { BenchState } from './bench.svelte';
+
+  let { bench }: { bench: BenchState } = $props();
+
+  const found = $derived([...(bench.remedies?.found ?? [])].sort((a, b) => a.failsLeft - b.failsLeft));
+</script>
+
+{#if bench.remedies}
+  <div class="mt-2" aria-live="polite">
+    <h4 class="text-sm font-semibold">Ways to mend it</h4>
+    {#each found as remedy (remedy.words)}
+      <button
+        type="button"
+        class="border-primary-300 hover:bg-primary-50 mt-1.5 block w-full rounded border bg-white px-2 py-1.5 text-left text-[0.9rem] leading-snug"
+        onclick={() => bench.apply(remedy)}
+      >
+        <span class="text-primary-800 font-semibold">{remedy.words}</span>
+        <span class="mt-1 block text-[0.8rem]">
+          {#if remedy.failsLeft === 0}
+            <span class="text-pass block"
+              ><Check size={12} class="inline" aria-hidden="true" /> nothing fails then</span
+            >
+          {/if}
+          {#each remedy.better as words (words)}
+            <span class="text-pass block"><Plus size={12} class="inline" aria-label="better:" /> {words}</span
+            >
+          {/each}
+          {#each remedy.worse as words (words)}
+            <span class="text-warn-ink block"
+              ><Minus size={12} class="inline" aria-label="worse:" /> {words}</span
+            >
+          {/each}
+        </span>
+      </button>
+    {/each}
+    {#if bench.remedies.isSearching}
+      <p class="text-ink-soft mt-1 text-sm">trying changes …</p>
+    {:else if found.length === 0}
+      <p class="text-ink-soft mt-1 text-sm">No single change was found that mends it.</p>
+    {/if}
+  </div>
+{/if}
