@@ -8,7 +8,8 @@ import type { SolidMesh } from '@kelbrin/core/mesh';
 import type { Recipe } from '@kelbrin/core/recipe';
 import { everydaySettings, slice, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
-import { longSign, oneNumberEdit, panel } from './edits.ts';
+import { longSign, liveInspection, oneNumberEdit, panel } from './edits.ts';
+import { bareSections } from './bareSections.ts';
 import type { Contest } from './measure.ts';
 
 /** What the contests are run on. */
@@ -24,6 +25,7 @@ export function contests(material: Material): Contest[] {
   if (!built.ok) throw new Error(built.problem.message);
   return [
     recipeToSolid(material),
+    liveInspection(material.workshop),
     oneNumberEdit(material.workshop),
     longSign(material.workshop),
     panel(material.workshop),
@@ -90,19 +92,6 @@ function gcode({ workshop }: Material, mesh: SolidMesh): Contest {
     },
     runReference: () => bareSections(workshop, mesh),
   };
-}
-
-function bareSections({ kernel }: Workshop, mesh: SolidMesh): void {
-  const solid = new kernel.Manifold(
-    new kernel.Mesh({ numProp: 3, vertProperties: mesh.positions, triVerts: mesh.triangles }),
-  );
-  const height = solid.boundingBox().max[2];
-  for (let z = everydaySettings.layerMm / 2; z < height; z += everydaySettings.layerMm) {
-    const section = solid.slice(z);
-    section.toPolygons();
-    section.delete();
-  }
-  solid.delete();
 }
 
 function readingStl({ workshop }: Material): Contest {

@@ -1,7 +1,9 @@
+import { classroomLimits, inspect } from '@kelbrin/core/inspect';
 import { sentenceOf, setField, type Recipe, type Step } from '@kelbrin/core/recipe';
 import { evaluate, SolidCache, type Workshop } from '@kelbrin/core/solid';
 import { starters } from '@kelbrin/core/starters';
 import { recipeWith, stepOf } from '../../core/test/evaluated.ts';
+import { bareSections } from './bareSections.ts';
 import type { Contest } from './measure.ts';
 
 /** Each number of a recipe moved by one step of its arrow keys, and moved back: what a student does all day. */
@@ -37,6 +39,30 @@ export function oneNumberEdit(workshop: Workshop): Contest {
       evaluate(recipe, workshop, { cache });
     },
     runReference: () => void evaluate(built[other++ % built.length].recipe, workshop),
+  };
+}
+
+/** Full inspection of the solid after an edit, over numbers of all starters: what the worker does while one designs. */
+export function liveInspection(workshop: Workshop): Contest {
+  const parts = starters.flatMap(({ recipe }) => {
+    const edited = editsOf(recipe).filter((_, i) => i % 8 === 0);
+    return edited.flatMap((each) => {
+      const built = evaluate(each, workshop);
+      const stepIds = each.steps.map(({ id }) => id);
+      return built.ok ? [{ mesh: built.mesh, about: { stepIds, reliefs: built.reliefs } }] : [];
+    });
+  });
+  let [own, other] = [0, 0];
+  return {
+    name: `live inspection after an edit (${starters.length} starters, ${parts.length} edits)`,
+    reference: 'the kernel’s bare cross-sections of every layer',
+    n: parts.length,
+    run() {
+      const { mesh, about } = parts[own++ % parts.length];
+      // What is known of a mesh is remembered with it, and an edited one is always new.
+      inspect({ ...mesh }, classroomLimits, about);
+    },
+    runReference: () => bareSections(workshop, parts[other++ % parts.length].mesh),
   };
 }
 

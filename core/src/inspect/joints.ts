@@ -1,5 +1,6 @@
 import type { Vec3 } from '../mesh/index.ts';
-import { signedAreaOf, thinWalls, type Outline, type Point } from '../plane/index.ts';
+import { signedAreaOf, type Outline, type Point, type ThinWall } from '../plane/index.ts';
+import { closeWalls } from './closeWalls.ts';
 import { slicesOf, type Slice } from './risers.ts';
 import type { Subject } from './subject.ts';
 
@@ -12,17 +13,32 @@ export interface Joint {
 
 /** Both sides of a joint are lumps if on average they are so many times as wide as it is. */
 const LUMP = 1.6;
+/** A place lies on an outline if it is no further away, mm. */
+const ON_MM = 1e-3;
 /** A corner is hollow if the outline turns by more than this there; the sine of it. */
 const HOLLOW = Math.sin((20 * Math.PI) / 180);
 
 /**
  * The joints between lumps of one body that are narrower than asked for, the narrowest first: necks of a section, from
- * one hollow of its outline to another, and sections that are narrower than what is above and below them.
+ * one hollow of its outline to another or across a wall of it, and sections that are narrower than what is above and
+ * below them.
  */
 export function jointsOf(subject: Subject, upToMm: number): Joint[] {
-  return slicesOf(subject)
-    .flatMap((slice) => [...across(slice, upToMm), ...between(slice, upToMm)])
-    .sort((a, b) => a.mm - b.mm);
+  const slices = slicesOf(subject);
+  const necks = closeWalls(subject, upToMm).flatMap(({ section, walls }) =>
+    walls.flatMap((wall) => {
+      const { points, faces } = section.outlines[wall.outline];
+      const chord = wall.widthMm < upToMm ? chordAcross(points, wall) : undefined;
+      return chord ? narrowest({ outline: points, faces, zMm: section.zMm }, [chord]) : [];
+    }),
+  );
+  return [
+    ...necks,
+    ...slices.flatMap((slice) => [
+      ...narrowest(slice, hollowPairs(slice.outline, upToMm)),
+      ...between(slice, upToMm),
+    ]),
+  ].sort((a, b) => a.mm - b.mm);
 }
 
 /** A section that is narrower than one below and one above. */
@@ -32,10 +48,12 @@ function between({ widthMm, below, above, outline, faces, zMm }: Slice, upToMm: 
   return [{ mm: widthMm, at: [...outline[0], zMm], faces: [...new Set(faces)] }];
 }
 
-/** Necks within a section. */
-function across({ outline, faces, zMm }: Slice, upToMm: number): Joint[] {
-  const ends = [...hollowPairs(outline, upToMm), ...wallPairs(outline, upToMm)].sort((a, b) => a.mm - b.mm);
-  for (const { mm, from, to } of ends) {
+/** The narrowest of several chords that has a lump on both its sides. */
+function narrowest(
+  { outline, faces, zMm }: Pick<Slice, 'outline' | 'faces' | 'zMm'>,
+  chords: readonly Chord[],
+): Joint[] {
+  for (const { mm, from, to } of [...chords].sort((a, b) => a.mm - b.mm)) {
     const [one, other] = parted(outline, from, to);
     if (meanWidth(one) < LUMP * mm || meanWidth(other) < LUMP * mm) continue;
     const [a, b] = [outline[from], outline[to]];
@@ -68,29 +86,25 @@ function hollowPairs(outline: Outline, upToMm: number): Chord[] {
   return chords;
 }
 
-/** The chord across the thinnest wall of an outline. */
-function wallPairs(outline: Outline, upToMm: number): Chord[] {
-  return thinWalls([outline], upToMm).map(({ widthMm, at, across: far }) => ({
-    from: nearest(outline, at),
-    to: nearest(outline, far),
-    mm: widthMm,
-  }));
+/** The chord across a wall of an outline; none where the other side is another outline, as that of a hole. */
+function chordAcross(outline: Outline, { widthMm, at, across }: ThinWall): Chord | undefined {
+  const [from, to] = [nearest(outline, at), nearest(outline, across)];
+  return to.mm > ON_MM ? undefined : { from: from.corner, to: to.corner, mm: widthMm };
 }
 
-function nearest(outline: Outline, [x, y]: Point): number {
-  let best = 0;
+/** The corner of an outline next to a place, and how far the place lies from the outline. */
+function nearest(outline: Outline, [x, y]: Point): { corner: number; mm: number } {
+  let corner = 0;
   let least = Infinity;
   outline.forEach((from, i) => {
     const to = outline[(i + 1) % outline.length];
     const [ex, ey] = [to[0] - from[0], to[1] - from[1]];
-    const share = Math.max(
-      0,
-      Math.min(1, ((x - from[0]) * ex + (y - from[1]) * ey) / (ex * ex + ey * ey || 1)),
-    );
+    const along = ((x - from[0]) * ex + (y - from[1]) * ey) / (ex * ex + ey * ey || 1);
+    const share = Math.max(0, Math.min(1, along));
     const mm = Math.hypot(from[0] + share * ex - x, from[1] + share * ey - y);
-    if (mm < least) [least, best] = [mm, share > 0.5 ? (i + 1) % outline.length : i];
+    if (mm < least) [least, corner] = [mm, share > 0.5 ? (i + 1) % outline.length : i];
   });
-  return best;
+  return { corner, mm: least };
 }
 
 function isHollow(outline: Outline, i: number): boolean {

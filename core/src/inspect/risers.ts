@@ -111,8 +111,10 @@ export function risersOf(subject: Subject): Riser[] {
 function standingWidth(slice: Slice): number {
   let widthMm = slice.widthMm;
   const open = slice.above.map((next) => [slice, next] as const);
+  const seen = new Set<Slice>();
   for (const [from, to] of open) {
-    if (from.zMm > slice.bottomMm + widthMm) continue;
+    if (from.zMm > slice.bottomMm + widthMm || seen.has(to)) continue;
+    seen.add(to);
     // Between two sections it widens evenly; how far up is looked grows with what is found.
     const perMm = (to.widthMm - from.widthMm) / (to.zMm - from.zMm);
     const reachedMm =

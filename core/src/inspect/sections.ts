@@ -5,7 +5,7 @@ import type { Subject } from './subject.ts';
 /** Heights closer than this are one, mm. */
 const SAME_MM = 0.02;
 /** The most sections that are looked at: enough for every level of a recipe, and a fair sample of what curves. */
-const MOST = 20;
+const MOST = 16;
 
 /** A section between two levels of a part, like all others between them if its walls are upright. */
 export interface LevelSection {

@@ -1,6 +1,7 @@
 import { sectionAt, type Vec3 } from '../mesh/index.ts';
-import { thinWalls, type Region } from '../plane/index.ts';
+import { thinWalls, type Region, type ThinWall } from '../plane/index.ts';
 import type { Check } from './check.ts';
+import { closeWalls, LOOK_TO } from './closeWalls.ts';
 import type { Finding } from './inspection.ts';
 import { levelSections, type LevelSection } from './sections.ts';
 import { rounded, type Subject } from './subject.ts';
@@ -9,11 +10,10 @@ import { judge, worst, type Verdict } from './verdict.ts';
 /** Walls or slits of one width over several levels are one place if they lie as near as this, mm. */
 const SAME_PLACE_MM = 2;
 
-/** How many times the limit is looked up to closely, and, where nothing is found, once more in passing for a figure. */
-const LOOK_TO = 1.25;
-const GLANCE_TO = 3;
+/** Where nothing is found near the limit, it is looked up to so many times that, in passing, for a figure. */
+const GLANCE_TO = 2.5;
 /** A glance is satisfied with places this far apart, mm. */
-const GLANCE_MM = 1;
+const GLANCE_MM = 1.5;
 
 /** A place that is thin: a wall or slit between upright sides, or a floor. */
 export interface ThinPlace {
@@ -34,15 +34,23 @@ interface Bounds {
 
 /** The walls, or the slits, of the sections of a part that come under a limit, near it, or are the thinnest there are. */
 export function thinIn(subject: Subject, what: 'walls' | 'slits', { limitMm, layerMm }: Bounds): ThinPlace[] {
-  const look = (upToMm: number, apartMm?: number) =>
-    levelSections(subject).flatMap((section) =>
-      thinInSection(section, what, upToMm, apartMm).filter(
+  const lasting = (section: LevelSection, walls: readonly ThinWall[], apartMm?: number) =>
+    walls
+      .map((each) => placeOf(section, what, each))
+      .filter(
         (place) =>
           section.heightMm >= layerMm || goesDown(subject, section.zMm - 2 * layerMm, place, what, apartMm),
-      ),
-    );
-  const close = look(LOOK_TO * limitMm);
-  return close.length > 0 ? close : look(GLANCE_TO * limitMm, GLANCE_MM);
+      );
+  const close =
+    what === 'walls'
+      ? closeWalls(subject, limitMm).flatMap(({ section, walls }) => lasting(section, walls))
+      : levelSections(subject).flatMap((section) =>
+          lasting(section, wallsIn(section, what, LOOK_TO * limitMm)),
+        );
+  if (close.length > 0) return close;
+  return levelSections(subject).flatMap((section) =>
+    lasting(section, wallsIn(section, what, GLANCE_TO * limitMm, GLANCE_MM), GLANCE_MM),
+  );
 }
 
 /**
@@ -107,25 +115,34 @@ function goesDown(
   apartMm?: number,
 ): boolean {
   const below = { zMm, outlines: sectionAt(subject.mesh, zMm) };
-  return thinInSection(below, what, SAME_WALL * mm, apartMm).some(
-    (other) => Math.hypot(other.at[0] - at[0], other.at[1] - at[1]) < SAME_PLACE_MM,
-  );
+  return wallsIn(below, what, SAME_WALL * mm, apartMm).some((wall) => {
+    const other = placeOf(below, what, wall);
+    return Math.hypot(other.at[0] - at[0], other.at[1] - at[1]) < SAME_PLACE_MM;
+  });
 }
 
-function thinInSection(
-  { zMm, outlines }: Pick<LevelSection, 'zMm' | 'outlines'>,
+type Outlined = Pick<LevelSection, 'zMm' | 'outlines'>;
+
+/** The walls of a section, or its slits: seen from the air, those are the walls. */
+function wallsIn(
+  { outlines }: Outlined,
   what: 'walls' | 'slits',
   upToMm: number,
   apartMm?: number,
-): ThinPlace[] {
-  // Seen from the air, the slits between walls are the walls.
-  const isAir = what === 'slits';
+): ThinWall[] {
   if (outlines.length === 0) return [];
-  const region: Region = outlines.map(({ points }) => (isAir ? points.toReversed() : points));
-  return thinWalls(region, upToMm, apartMm).map(({ widthMm, at, across, outline, edges }): ThinPlace => {
-    const { faces } = outlines[outline];
-    const faceOf = (edge: number) => faces[isAir ? (2 * faces.length - 2 - edge) % faces.length : edge];
-    const middle: Vec3 = [(at[0] + across[0]) / 2, (at[1] + across[1]) / 2, zMm];
-    return { mm: widthMm, at: middle, faces: [...new Set(edges.map(faceOf))] };
-  });
+  const region: Region = outlines.map(({ points }) => (what === 'slits' ? points.toReversed() : points));
+  return thinWalls(region, upToMm, apartMm);
+}
+
+function placeOf(
+  { zMm, outlines }: Outlined,
+  what: 'walls' | 'slits',
+  { widthMm, at, across, outline, edges }: ThinWall,
+): ThinPlace {
+  const { faces } = outlines[outline];
+  const faceOf = (edge: number) =>
+    faces[what === 'slits' ? (2 * faces.length - 2 - edge) % faces.length : edge];
+  const middle: Vec3 = [(at[0] + across[0]) / 2, (at[1] + across[1]) / 2, zMm];
+  return { mm: widthMm, at: middle, faces: [...new Set(edges.map(faceOf))] };
 }

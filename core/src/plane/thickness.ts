@@ -47,7 +47,7 @@ const APART_MM = 0.2;
 export function thicknessAlong(
   region: Region,
   upToMm: number,
-  apartMm = Math.min(APART_MM, upToMm / 4),
+  apartMm = Math.min(APART_MM, upToMm / 2.5),
 ): Thickness[][] {
   const edges = new EdgeGrid(region, upToMm);
   return region.map((outline) => {

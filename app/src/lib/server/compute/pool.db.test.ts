@@ -2,7 +2,10 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { classroomLimits } from '@kelbrin/core/inspect';
+import { Trials } from '@kelbrin/core/advise';
+import { classroomLimits, withPrintNeeds } from '@kelbrin/core/inspect';
+import { nodeWorkshop } from '@kelbrin/core/node';
+import { starters } from '@kelbrin/core/starters';
 import { emptyRecipe } from '@kelbrin/core/recipe';
 import { labelRecipe } from '../demo/labels.ts';
 import { sha256 } from '../sha256.ts';
@@ -35,6 +38,20 @@ describe('the worker', () => {
     expect(a.inspection.verdict).toBe('pass');
     expect(a.estimate.layers).toBe(18);
   });
+
+  it('finds the same as the bench does, for every example', async () => {
+    const trials = new Trials({ workshop: await nodeWorkshop(), limits: classroomLimits });
+    for (const { id, recipe } of starters) {
+      const task = { kind: 'inspect', recipe, limits: classroomLimits, title: id } as const;
+      const ofServer = await pool.run<'inspect'>(task);
+      if (!ofServer.ok) throw new Error(ofServer.problem);
+      const { seconds, grams } = ofServer.estimate;
+      const ofBench = trials.tried(recipe)!.inspection;
+      const print = { minutes: seconds / 60, grams };
+      expect(ofServer.inspection, id).toEqual(withPrintNeeds(ofBench, classroomLimits, print));
+    }
+    trials.close();
+  }, 90_000);
 
   it('says what is wrong with a recipe that cannot be built or makes nothing', async () => {
     expect(await pool.run<'inspect'>(inspectTask('Ω'))).toMatchObject({ ok: false });
