@@ -64,6 +64,20 @@ try {
   await student.locator('[data-check=hole] button').click();
   await shoot(student, 'bench');
 
+  const wrong = await signIn('bruno');
+  await wrong.getByRole('link', { name: 'Open the bench' }).click();
+  await wrong.getByTestId('solid-view').waitFor();
+  await wrong.locator('[data-check=relief] button').first().click();
+  await wrong.getByText('nothing fails then').waitFor({ timeout: 60_000 });
+  await wrong.getByText('nothing fails then').scrollIntoViewIfNeeded();
+  await shoot(wrong, 'bench-inspection');
+  await wrong.getByRole('button', { name: 'Plan large' }).click();
+  const ruler = wrong.getByRole('slider', { name: 'Cut height' });
+  await ruler.focus();
+  for (let i = 0; i < 11; i++) await ruler.press('ArrowDown');
+  await wrong.getByTestId('section').waitFor();
+  await shoot(wrong, 'bench-section');
+
   const designer = await signIn('maren');
   await designer.getByRole('link', { name: 'Open the bench' }).click();
   await designer.getByTestId('solid-view').waitFor();
@@ -83,6 +97,11 @@ try {
   await example('Bed sign');
   await designer.locator('[data-step=s2] textarea').focus();
   await shoot(designer, 'bench-text');
+  await example('Wind spinner');
+  await designer.getByRole('button', { name: 'Thickness' }).click();
+  await designer.locator('[aria-label=Legend][aria-busy=false]').waitFor();
+  await shoot(designer, 'bench-thickness');
+  await designer.getByRole('button', { name: 'Thickness' }).click();
   await example('Weed lifter');
   await designer.getByRole('button', { name: 'Plan large' }).click();
   await designer.locator('[data-step=s2] input').first().focus();

@@ -79,8 +79,9 @@
   <p class="absolute top-1 left-2 rounded bg-white/85 px-1 text-sm">
     Section at <span class="measured">{formatMm(section.zMm)}</span> mm
     {#if section.hanging.length > 0}<span class="text-fail block font-semibold"
-        >hatched: nothing under it</span
+        >hatched red: nothing under it</span
       >{/if}
-    {#if section.thin.length > 0}<span class="text-fail block font-semibold">dimensioned: too thin</span>{/if}
+    {#if section.thin.length > 0}<span class="text-fail block font-semibold">dimensioned red: too thin</span
+      >{/if}
   </p>
 </div>

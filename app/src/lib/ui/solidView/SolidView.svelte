@@ -175,13 +175,18 @@
         </div>
       {/if}
       {#if shading}
-        <dl class="border-hairline rounded border bg-white px-2.5 py-1.5 text-sm" aria-label="Legend">
+        <dl
+          class="border-hairline rounded border bg-white px-2.5 py-1.5 text-sm"
+          aria-label="Legend"
+          aria-busy={!painted}
+        >
           {#each bands as { colour, words } (words)}
             <div class="flex items-center gap-2 leading-6">
               <dt class="border-hairline h-3.5 w-5 border" style:background={colour}></dt>
               <dd>{words}</dd>
             </div>
           {/each}
+          {#if !painted}<dd class="text-ink-soft">measuring …</dd>{/if}
         </dl>
       {/if}
     </div>
