@@ -1,7 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { parseLimits, classroomLimits, type LimitsCard } from '@kelbrin/core/inspect';
-import { FormatError, readSolid } from '@kelbrin/core/format';
-import type { SolidMesh } from '@kelbrin/core/mesh';
+import { FormatError, readAndMend, type ReadSolid } from '@kelbrin/core/format';
 import { Unusable } from './outcome.ts';
 
 /** The bytes of a file; throws {@link Unusable} when it cannot be read. */
@@ -23,11 +22,11 @@ export async function readJson(path: string): Promise<unknown> {
   }
 }
 
-/** The solid in an STL or 3MF file; throws {@link Unusable} when there is none. */
-export async function readPart(path: string): Promise<SolidMesh> {
+/** The solid in an STL, 3MF or OBJ file, and what had to be mended; throws {@link Unusable} when there is none. */
+export async function readPart(path: string): Promise<ReadSolid> {
   const bytes = await readBytes(path);
   try {
-    return readSolid(bytes);
+    return readAndMend(bytes);
   } catch (error) {
     if (error instanceof FormatError) throw new Unusable(`${path}: ${error.message}.`, { cause: error });
     throw error;

@@ -1,4 +1,10 @@
-import { inspectInSteps, type CheckResult, type Inspection, type LimitsCard } from '@kelbrin/core/inspect';
+import {
+  inspectInSteps,
+  type AboutPart,
+  type CheckResult,
+  type Inspection,
+  type LimitsCard,
+} from '@kelbrin/core/inspect';
 import { setDown, type SolidMesh } from '@kelbrin/core/mesh';
 import { readLimits, readPart } from './files.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
@@ -21,8 +27,10 @@ export async function inspectCommand(request: InspectRequest, output: Output): P
   let code: ExitCode = 0;
   for (const file of request.files) {
     try {
-      const mesh = setDown(await readPart(file));
-      const result = inspected(mesh, limits, (words) => output.progress?.(`${file}: ${words}`));
+      const read = await readPart(file);
+      const mesh = setDown(read.mesh);
+      const about = { isForeign: true, mended: read.mended };
+      const result = inspected(mesh, limits, about, (words) => output.progress?.(`${file}: ${words}`));
       const region = (faces: readonly number[]) => (request.region ? { region: cornersOf(mesh, faces) } : {});
       output.out(request.json ? jsonLine(file, result, region) : report(file, result));
       if (result.verdict === 'fail' && code === 0) code = 1;
@@ -36,8 +44,13 @@ export async function inspectCommand(request: InspectRequest, output: Output): P
 }
 
 /** Inspects a part, telling how far it is, since a large one takes seconds. */
-function inspected(mesh: SolidMesh, limits: LimitsCard, tell: (words: string) => void): Inspection {
-  const steps = inspectInSteps(mesh, limits, { isForeign: true });
+function inspected(
+  mesh: SolidMesh,
+  limits: LimitsCard,
+  about: AboutPart,
+  tell: (words: string) => void,
+): Inspection {
+  const steps = inspectInSteps(mesh, limits, about);
   for (;;) {
     const step = steps.next();
     if (step.done) {

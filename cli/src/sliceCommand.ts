@@ -14,7 +14,7 @@ export async function sliceCommand(
   output: Output,
 ): Promise<ExitCode> {
   const { buildVolumeMm, layerMm, lineWidthMm } = await readLimits(limitsPath);
-  const mesh = setDown(await readPart(path));
+  const mesh = setDown((await readPart(path)).mesh);
   const settings = { ...everydaySettings, layerMm, firstLayerMm: layerMm, lineWidthMm };
   const toolpath = slice((await nodeWorkshop()).kernel, mesh, settings);
   const { min, max } = boundsOf(mesh);

@@ -113,18 +113,18 @@ test('the ruler cuts the part and shows the section; thickness and overhang are 
 });
 
 test('a finding says why, offers changes that mend it, and one is taken and taken back', async ({ as }) => {
-  const page = await as('cleo');
+  const page = await as('asha');
   await openBench(page);
-  const size = page.locator('[data-check=size]');
-  await expect(size).toContainText('The part is 240 mm left to right');
-  await size.getByRole('button', { name: /The part is 240 mm/ }).click();
-  await expect(size).toContainText('The nozzle reaches only so far');
-  const remedy = size.getByRole('button', { name: /In step 1, make the width/ });
-  await expect(remedy).toContainText('nothing fails then', { timeout: 20_000 });
+  const hole = page.locator('[data-check=hole]');
+  await hole.getByRole('button', { name: /This hole is Ø 1.6 mm/ }).click();
+  await expect(hole).toContainText('every hole comes out smaller');
+  const remedy = hole.getByRole('button', { name: /In step 2, make the diameter 2.2 mm/ });
+  await expect(remedy).toContainText('nothing fails then');
   await remedy.click();
-  await expect(size.locator('[data-verdict=fail]')).toHaveCount(0);
+  await expect(hole.locator('[data-verdict=fail]')).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(size).toContainText('The part is 240 mm left to right');
+  await expect(hole).toContainText('This hole is Ø 1.6 mm');
+  await saved(page);
 });
 
 test('a part is begun from nothing and steps are added, moved and deleted', async ({ as }) => {

@@ -1,5 +1,6 @@
-import { rewelded, topologyOf, volumeOf, type SolidMesh } from '../mesh/index.ts';
+import { rewelded, topologyOf, type SolidMesh } from '../mesh/index.ts';
 import { FormatError } from './formatError.ts';
+import { mend } from './mend.ts';
 import { looksLikeObj, readObj } from './obj.ts';
 import { readStl } from './stl.ts';
 import { readThreeMf } from './threeMf.ts';
@@ -30,35 +31,20 @@ export function readAndMend(bytes: Uint8Array): ReadSolid {
     : isObj(bytes)
       ? readObj(new TextDecoder().decode(bytes))
       : readStl(bytes);
-  let { openEdges } = topologyOf(mesh);
+  const { openEdges } = topologyOf(mesh);
   if (openEdges > 0) {
-    const before = openEdges;
-    mesh = rewelded(mesh, SEAM_MM);
-    ({ openEdges } = topologyOf(mesh));
-    if (openEdges === 0) mended.push(`Seams that stood open at ${before} edges were joined.`);
+    const joined = rewelded(mesh, SEAM_MM);
+    if (topologyOf(joined).openEdges < openEdges) {
+      mesh = joined;
+      if (topologyOf(mesh).openEdges === 0)
+        mended.push(`Seams that stood open at ${openEdges} edges were joined.`);
+    }
   }
   if (mesh.triangles.length === 0) throw new FormatError('the triangles in the file have no size');
-  if (openEdges > 0) {
-    throw new FormatError(
-      `the surface in the file does not close: ${openEdges} edges have a triangle on one side only`,
-    );
-  }
-  if (volumeOf(mesh) >= 0) return { mesh, mended };
-  return {
-    mesh: turnedInsideOut(mesh),
-    mended: [...mended, 'The surface faced inwards and was turned about.'],
-  };
+  const result = mend(mesh);
+  return { mesh: result.mesh, mended: [...mended, ...result.mended] };
 }
 
 function isObj(bytes: Uint8Array): boolean {
   return looksLikeObj(new TextDecoder().decode(bytes.subarray(0, 4096)));
-}
-
-function turnedInsideOut({ positions, triangles }: SolidMesh): SolidMesh {
-  const turned = triangles.slice();
-  for (let i = 0; i < turned.length; i += 3) {
-    turned[i + 1] = triangles[i + 2];
-    turned[i + 2] = triangles[i + 1];
-  }
-  return { positions, triangles: turned };
 }

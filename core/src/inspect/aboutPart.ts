@@ -23,4 +23,6 @@ export interface AboutPart {
   readonly print?: PrintNeeds;
   /** The surface comes from elsewhere, so that it may cross itself; one that was made from a recipe cannot. */
   readonly isForeign?: boolean;
+  /** What had to be mended when it was read, a sentence each. */
+  readonly mended?: readonly string[];
 }

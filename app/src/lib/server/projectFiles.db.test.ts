@@ -96,15 +96,20 @@ describe('a file that is imported', () => {
     expect(notes).toEqual(['The surface faced inwards and was turned about.']);
     expect(sizeOf(boundsOf(box(20, 10, 5)))).toEqual([20, 10, 5]);
     expect((await fileOf(test.db, asha, project, hash)).length).toBe(84 + 12 * 50);
+    const whole = box(20, 10, 5);
+    const torn = { ...whole, triangles: whole.triangles.slice(3) };
+    await expect(addFile(test.db, asha, project, file(torn))).resolves.toMatchObject({
+      notes: ['A small hole in the surface was closed.'],
+    });
     const obj = { name: 'box.obj', bytes: new TextEncoder().encode(writeObj(box(20, 10, 5), 'box')) };
     await expect(addFile(test.db, asha, project, obj)).resolves.toMatchObject({ unit: 'mm' });
   });
 
   it('is refused in one sentence when it is no solid', async () => {
     const open = box(20, 10, 5);
-    const broken = { ...open, triangles: open.triangles.slice(3) };
+    const broken = { ...open, triangles: open.triangles.slice(12) };
     const taking = addFile(test.db, asha, project, file(broken, 'open.stl'));
-    await expect(taking).rejects.toThrow(/^open\.stl: the surface in the file does not close: 3 edges/);
+    await expect(taking).rejects.toThrow(/^open\.stl: the surface in the file does not close: 8 edges/);
     const words = { name: 'notes.txt', bytes: new TextEncoder().encode('hello') };
     await expect(addFile(test.db, asha, project, words)).rejects.toThrow(/^notes\.txt: /);
     const large = { name: 'large.stl', bytes: new Uint8Array(20_000_001) };

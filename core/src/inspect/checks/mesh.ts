@@ -25,7 +25,7 @@ export const mesh: Check = {
     ],
   },
   inspect(subject) {
-    const findings = [...openEdges(subject), ...crossings(subject), ...unit(subject)];
+    const findings = [...openEdges(subject), ...mended(subject), ...crossings(subject), ...unit(subject)];
     const faults = findings.filter(({ verdict }) => verdict === 'fail');
     return {
       verdict: worst(findings.map(({ verdict }) => verdict)),
@@ -53,6 +53,20 @@ function openEdges(subject: Subject): Finding[] {
       triangles: open,
     },
   ];
+}
+
+/** What was mended when the file was read is said, so that somebody looks whether it is right. */
+function mended(subject: Subject): Finding[] {
+  const { mended: sentences = [] } = subject.about;
+  return sentences.map((message) => ({
+    verdict: 'warn',
+    measured: 1,
+    unit: '',
+    at: middleOf(subject, 0),
+    message,
+    steps: [],
+    triangles: [],
+  }));
 }
 
 /** Bodies that pass through each other are joined when they are sliced; a body that passes through itself is none. */

@@ -5,6 +5,12 @@ import { nodeWorkshop } from '@kelbrin/core/node';
 import type { Recipe } from '@kelbrin/core/recipe';
 import { demoStudents } from './school';
 
+/** Whether anything comes of a search; it goes no further once something does. */
+function hasOne(found: Iterable<unknown>): boolean {
+  for (const each of found) if (each !== undefined) return true;
+  return false;
+}
+
 it('at least nine of ten things that fail in the demo class can be mended by one change', async () => {
   const trials = new Trials({ workshop: await nodeWorkshop(), limits });
   const tried = (recipe: Recipe) => trials.tried(recipe);
@@ -16,7 +22,7 @@ it('at least nine of ten things that fail in the demo class can be mended by one
     for (const { check, finding } of failingFindings(now.inspection)) {
       failing++;
       const remedies = remediesFor({ recipe, limits, now, check, finding, tried });
-      if (![...remedies].some((remedy) => remedy !== undefined)) unmended.push(`${name}: ${finding.message}`);
+      if (!hasOne(remedies)) unmended.push(`${name}: ${finding.message}`);
     }
   }
   trials.close();
