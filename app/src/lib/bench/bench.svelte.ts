@@ -309,7 +309,7 @@ export class BenchState {
   #turnTo(partId: string): void {
     this.partId = partId;
     this.solid = this.problem = this.estimate = this.section = this.marked = this.hatched = undefined;
-    this.remedies = this.thickness = undefined;
+    this.remedies = this.thickness = this.#thicknessUpToMm = undefined;
     this.cutMm = this.drawing = this.fileNotes = this.pickingFace = undefined;
   }
 
@@ -344,7 +344,7 @@ export class BenchState {
       case 'solid':
         this.solid = message.solid;
         this.problem = undefined;
-        this.hatched = this.remedies = this.#needs = undefined;
+        this.hatched = this.remedies = this.thickness = this.#needs = undefined;
         if (this.#thicknessUpToMm !== undefined) this.#client.measureThickness(this.#thicknessUpToMm);
         if (this.cutMm !== undefined) this.cutAt(this.cutMm);
         break;

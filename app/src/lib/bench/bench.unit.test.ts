@@ -171,6 +171,22 @@ describe('remedies', () => {
   });
 });
 
+it('shows no thickness of a solid that is no longer shown, and measures none for another part', () => {
+  const map = { positions: new Float32Array(0), thicknessMm: new Float32Array(0) };
+  answer({ kind: 'solid', job: 1, solid });
+  bench.showThickness(3);
+  answer({ kind: 'thickness', job: 1, map });
+  expect(bench.thickness).toBe(map);
+  bench.setField('s1', ['depth', 'mm'], 3);
+  answer({ kind: 'solid', job: 2, solid });
+  expect(bench.thickness).toBeUndefined();
+  const measurings = () => asked.filter(({ kind }) => kind === 'thickness').length;
+  expect(measurings()).toBe(2);
+  bench.addPart();
+  answer({ kind: 'solid', job: 3, solid });
+  expect(measurings()).toBe(2);
+});
+
 describe('several parts', () => {
   const shown = () => bench.design.parts.find(({ id }) => id === bench.partId)!.name;
 
