@@ -1,4 +1,4 @@
-import { boundsOf, topologyOf, volumeOf, type Box, type SolidMesh } from '../mesh/index.ts';
+import { boundsOf, onlyFaces, topologyOf, volumeOf, type Box, type SolidMesh } from '../mesh/index.ts';
 import { FormatError } from './formatError.ts';
 
 /** A hole in a surface is closed if it has no more edges than this; a larger one is missing too much to guess. */
@@ -171,10 +171,10 @@ function withHolesFilled(mesh: SolidMesh): { mesh: SolidMesh; filled: number } {
 function facingOutwards(mesh: SolidMesh): { mesh: SolidMesh; bodies: number } {
   const { bodyOf, bodies } = topologyOf(mesh);
   const { triangles } = mesh;
-  const corners: number[][] = Array.from({ length: bodies }, () => []);
-  bodyOf.forEach((body, face) => corners[body].push(...triangles.subarray(3 * face, 3 * face + 3)));
-  const pieces = corners.map((own) => {
-    const piece = { positions: mesh.positions, triangles: Uint32Array.from(own) };
+  const faces: number[][] = Array.from({ length: bodies }, () => []);
+  bodyOf.forEach((body, face) => faces[body].push(face));
+  const pieces = faces.map((own) => {
+    const piece = onlyFaces(mesh, own);
     return { volume: volumeOf(piece), box: boundsOf(piece) };
   });
   const isHollow = ({ box }: (typeof pieces)[number]) =>

@@ -8,6 +8,7 @@ import {
   withoutRepeats,
   type Outline,
   type Point,
+  isInside,
 } from '../plane/index.ts';
 import { FormatError } from './formatError.ts';
 
@@ -190,19 +191,10 @@ function flattened(d: string, errorBy: number): Outline[] {
 /** Outlines filled by the even–odd rule, each turned by how many others it lies in, so that winding says the same. */
 function nested(outlines: readonly Outline[]): Outline[] {
   return outlines.map((outline, i) => {
-    const depth = outlines.filter((other, j) => j !== i && isInside(other, outline[0])).length;
+    const depth = outlines.filter((other, j) => j !== i && isInside(outline[0], other)).length;
     const isMaterial = depth % 2 === 0;
     return signedAreaOf(outline) > 0 === isMaterial ? outline : outline.toReversed();
   });
-}
-
-function isInside(outline: Outline, [px, py]: Point): boolean {
-  let inside = false;
-  outline.forEach(([x, y], i) => {
-    const [nx, ny] = outline[(i + 1) % outline.length];
-    if (y > py !== ny > py && px < x + ((nx - x) * (py - y)) / (ny - y)) inside = !inside;
-  });
-  return inside;
 }
 
 function millimetresPerUnit({ width, viewBox }: Record<string, string>): number {

@@ -21,6 +21,12 @@ export interface SolidMesh {
   readonly stepOf?: Uint16Array;
 }
 
+/** Some of a mesh's triangles, as a mesh that shares its corners. */
+export function onlyFaces({ positions, triangles }: SolidMesh, faces: readonly number[]): SolidMesh {
+  const corners = faces.flatMap((face) => [...triangles.subarray(3 * face, 3 * face + 3)]);
+  return { positions, triangles: Uint32Array.from(corners) };
+}
+
 /** The number of triangles of a mesh. */
 export function triangleCount(mesh: SolidMesh): number {
   return mesh.triangles.length / 3;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { extentOf } from '@kelbrin/core/plane';
   import { formatMm } from '@kelbrin/core/recipe';
   import type { SectionView } from '@kelbrin/core/solid';
   import Dimension from './plan/Dimension.svelte';
@@ -9,10 +10,9 @@
   let widthPx = $state(0);
   let heightPx = $state(0);
 
-  const points = $derived(section.region.flat());
-  const range = $derived({
-    min: [Math.min(...points.map(([x]) => x)), Math.min(...points.map(([, y]) => y))],
-    max: [Math.max(...points.map(([x]) => x)), Math.max(...points.map(([, y]) => y))],
+  const range = $derived.by(() => {
+    const { x, y } = extentOf(section.region);
+    return { min: [x.low, y.low], max: [x.high, y.high] };
   });
   const sheet = $derived(fitted(range, widthPx, heightPx, isSmall ? 22 : 64));
   const px = $derived((point: readonly [number, number]) => toPixels(sheet, point));
@@ -42,7 +42,7 @@
         <line x1="0" x2="0" y1="0" y2="6" stroke="var(--color-fail)" stroke-width="2.4" />
       </pattern>
     </defs>
-    {#if points.length > 0}
+    {#if section.region.length > 0}
       <path
         d={pathOf(sheet, section.region)}
         fill="url(#{id}-solid)"

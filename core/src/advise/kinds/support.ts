@@ -1,5 +1,5 @@
 import { addStep, type Recipe, type Step } from '../../recipe/index.ts';
-import { sizeOf, type Box, type SolidMesh } from '../../mesh/index.ts';
+import { boundsOf, onlyFaces, sizeOf } from '../../mesh/index.ts';
 import type { Proposal, RemedyKind } from '../remedy.ts';
 import { withFields } from './withFields.ts';
 
@@ -13,7 +13,7 @@ export const support: RemedyKind = {
   id: 'support',
   checks: ['bridge', 'overhang', 'island'],
   *proposals({ recipe, limits, check, finding, now }): Generator<Proposal, void, boolean> {
-    const box = boxOf(now.mesh, finding.triangles);
+    const box = boundsOf(onlyFaces(now.mesh, finding.triangles));
     const [x, y] = sizeOf(box);
     const lowest = box.min[2];
     if (lowest < limits.layerMm) return;
@@ -67,18 +67,3 @@ function withWall(
 }
 
 const hundredth = (mm: number) => Math.round(100 * mm) / 100;
-
-function boxOf({ positions: p, triangles: t }: SolidMesh, faces: readonly number[]): Box {
-  const min: [number, number, number] = [Infinity, Infinity, Infinity];
-  const max: [number, number, number] = [-Infinity, -Infinity, -Infinity];
-  for (const face of faces) {
-    for (let k = 0; k < 3; k++) {
-      for (let axis = 0; axis < 3; axis++) {
-        const value = p[3 * t[3 * face + k] + axis];
-        min[axis] = Math.min(min[axis], value);
-        max[axis] = Math.max(max[axis], value);
-      }
-    }
-  }
-  return { min, max };
-}

@@ -1,4 +1,4 @@
-import { volumeOf } from '../../mesh/index.ts';
+import { onlyFaces, volumeOf } from '../../mesh/index.ts';
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from '../check.ts';
 import type { Finding } from '../inspection.ts';
@@ -83,7 +83,6 @@ function thinJoints(subject: Subject, minWallMm: number): Finding[] {
 }
 
 /** Whether a closed surface is that of a hollow inside another body: its volume, with its direction, is less than nothing. */
-function isHollow({ mesh: { positions, triangles } }: Subject, faces: readonly number[]): boolean {
-  const corners = faces.flatMap((face) => [...triangles.subarray(3 * face, 3 * face + 3)]);
-  return volumeOf({ positions, triangles: Uint32Array.from(corners) }) < 0;
+function isHollow({ mesh }: Subject, faces: readonly number[]): boolean {
+  return volumeOf(onlyFaces(mesh, faces)) < 0;
 }
