@@ -181,7 +181,7 @@
   }
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window {onkeydown} onpagehide={() => autosave.keep()} />
 
 <div class="flex min-h-0 flex-1 flex-col">
   <div class="border-hairline flex h-12 shrink-0 items-center gap-2 border-b bg-white px-4">

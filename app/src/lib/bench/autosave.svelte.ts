@@ -18,6 +18,8 @@ export interface SaveHost {
 
 const PAUSE_MS = 500;
 const RETRY_MS = 3_000;
+/** How long an edit may wait to be kept, so that a drag does not have the browser write at every move of the hand. */
+const KEEP_MS = 200;
 
 const draftSchema = z.object({ baseRevision: z.number(), design: z.unknown() });
 const savedSchema = z.object({ revision: z.number() });
@@ -26,8 +28,8 @@ const conflictSchema = z.object({ revision: z.number(), design: z.unknown() });
 /**
  * Saves a project by itself, a moment after each pause in editing.
  *
- * Every edit is first kept in this browser, so that neither a lost connection nor a closed tab loses it, and is removed
- * there once the server has it. The server takes a save only if it was made from the newest revision; otherwise both
+ * Edits are first kept in this browser, so that neither a lost connection nor a closed tab loses them, and are removed
+ * there once the server has them. The server takes a save only if it was made from the newest revision; otherwise both
  * states are held until the person chooses, and none is lost silently.
  */
 export class Autosave {
@@ -37,6 +39,7 @@ export class Autosave {
   #base: number;
   #design: Design | undefined;
   #timer: ReturnType<typeof setTimeout> | undefined;
+  #keepTimer: ReturnType<typeof setTimeout> | undefined;
   #running: Promise<void> | undefined;
   readonly #key: string;
   readonly #host: SaveHost;
@@ -79,7 +82,7 @@ export class Autosave {
   /** Notes an edit; it is saved after a pause. */
   changed(design: Design): void {
     this.#design = design;
-    this.#keep();
+    this.#keepTimer ??= setTimeout(() => this.keep(), KEEP_MS);
     if (this.state === 'conflict') return;
     if (this.state !== 'offline') this.state = 'saving';
     this.#schedule(PAUSE_MS);
@@ -98,7 +101,7 @@ export class Autosave {
     this.#base = this.theirs.revision;
     this.theirs = undefined;
     this.state = 'saving';
-    this.#keep();
+    this.keep();
     await this.flush();
   }
 
@@ -107,15 +110,30 @@ export class Autosave {
     const taken = this.theirs;
     if (!taken) return undefined;
     this.#base = taken.revision;
-    this.#design = undefined;
     this.theirs = undefined;
-    this.state = 'saved';
-    this.#host.storage.removeItem(this.#key);
+    this.#letGo();
     return taken.design;
   }
 
+  /** Keeps in this browser what has not reached the server yet, as when the page is about to go. */
+  keep(): void {
+    clearTimeout(this.#keepTimer);
+    this.#keepTimer = undefined;
+    if (this.#design === undefined) return;
+    this.#host.storage.setItem(this.#key, JSON.stringify({ baseRevision: this.#base, design: this.#design }));
+  }
+
   close(): void {
+    this.keep();
     clearTimeout(this.#timer);
+  }
+
+  /** Forgets the edits, as the server has what is to be kept. */
+  #letGo(): void {
+    clearTimeout(this.#keepTimer);
+    this.#design = this.#keepTimer = undefined;
+    this.#host.storage.removeItem(this.#key);
+    this.state = 'saved';
   }
 
   #schedule(afterMs: number): void {
@@ -155,11 +173,9 @@ export class Autosave {
   #arrived(design: Design, revision: number): void {
     this.#base = revision;
     if (this.#design === design) {
-      this.#design = undefined;
-      this.#host.storage.removeItem(this.#key);
-      this.state = 'saved';
+      this.#letGo();
     } else {
-      this.#keep();
+      this.keep();
       this.#schedule(PAUSE_MS);
     }
   }
@@ -167,10 +183,6 @@ export class Autosave {
   #retry(): void {
     this.state = 'offline';
     this.#schedule(RETRY_MS);
-  }
-
-  #keep(): void {
-    this.#host.storage.setItem(this.#key, JSON.stringify({ baseRevision: this.#base, design: this.#design }));
   }
 }
 

@@ -76,6 +76,17 @@ describe('saving', () => {
     expect(autosave.state).toBe('saved');
   });
 
+  it('keeps the last of quick edits in the browser when the page goes before they are saved', async () => {
+    server.cut = true;
+    for (const words of ['B', 'Ba', 'Bas']) {
+      autosave.changed(design(words));
+      await wait(60);
+    }
+    autosave.close();
+    const recovered = new Autosave('p1', 1, server).recover({ revision: 1, design: server.design });
+    expect(wordsOf(recovered!)).toBe('Bas');
+  });
+
   it('saves at once when asked to, and says whether everything arrived', async () => {
     autosave.changed(design('now'));
     expect(await autosave.flush()).toBe(true);
