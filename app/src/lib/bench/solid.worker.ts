@@ -31,7 +31,7 @@ const ESTIMATE_AFTER_MS = 350;
 /** Edits that follow each other closer than this are a drag, during which not every solid is inspected. */
 const DRAG_MS = 150;
 /** How long a drag must pause before what is shown is inspected. */
-const INSPECT_AFTER_MS = 60;
+const INSPECT_AFTER_MS = 120;
 /** How long a drag may go without an inspection: this long, or longer where inspections would take a tenth of the time. */
 const INSPECT_AT_LEAST_MS = 400;
 const INSPECT_SHARE = 0.1;

@@ -4,6 +4,7 @@
   import MeasureTool from '$lib/ui/MeasureTool.svelte';
   import type { BenchState } from '../bench.svelte';
   import Dimension from './Dimension.svelte';
+  import { inOwnTask } from './ownTask';
   import { fitted, paperLines, pathOf, rangeOf, toMillimetres, toPixels, type Sheet } from './sheet';
   import { gridFor, snapped, snappedBody, type SnapLine } from './snap';
 
@@ -97,7 +98,10 @@
 
   function move(event: PointerEvent & { currentTarget: Element }): void {
     if (!drag && !isMeasuring) return;
-    const point = pointAt(event);
+    follow(pointAt(event));
+  }
+
+  const follow = inOwnTask((point: Point) => {
     if (isMeasuring) pointer = snappedPoint(point);
     if (!drag) return;
     const { handle, box } = drag;
@@ -112,9 +116,10 @@
     } else if (handle.kind === 'size') to = snappedPoint(point);
     const changes = handle.to(to);
     if (changes.length > 0) bench.setFields(drag.stepId, changes, drag.gesture);
-  }
+  });
 
   function end(): void {
+    follow.finish();
     drag = undefined;
     held = undefined;
     guides = {};
