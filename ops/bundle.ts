@@ -1,3 +1,4 @@
+import { rmSync } from 'node:fs';
 import { build, type BuildOptions } from 'esbuild';
 
 /*
@@ -16,6 +17,9 @@ const common: BuildOptions = {
 };
 
 const server = 'app/src/lib/server';
+
+// Pieces of earlier builds have other names and would stay for ever.
+rmSync(new URL('../cli/dist', import.meta.url), { recursive: true, force: true });
 
 await Promise.all([
   build({

@@ -23,8 +23,11 @@ export interface SolidMesh {
 
 /** Some of a mesh's triangles, as a mesh that shares its corners. */
 export function onlyFaces({ positions, triangles }: SolidMesh, faces: readonly number[]): SolidMesh {
-  const corners = faces.flatMap((face) => [...triangles.subarray(3 * face, 3 * face + 3)]);
-  return { positions, triangles: Uint32Array.from(corners) };
+  const corners = new Uint32Array(3 * faces.length);
+  faces.forEach((face, i) => {
+    for (let k = 0; k < 3; k++) corners[3 * i + k] = triangles[3 * face + k];
+  });
+  return { positions, triangles: corners };
 }
 
 /** The number of triangles of a mesh. */
@@ -32,12 +35,23 @@ export function triangleCount(mesh: SolidMesh): number {
   return mesh.triangles.length / 3;
 }
 
+/** Meshes are not changed once they are made, and nearly everything asks for their boxes. */
+const boxes = new WeakMap<SolidMesh, Box>();
+
 /**
  * The smallest axis-parallel box around the vertices that triangles use.
  * An empty mesh has the box of the origin.
  */
 export function boundsOf(mesh: SolidMesh): Box {
-  const { positions, triangles } = mesh;
+  let box = boxes.get(mesh);
+  if (!box) {
+    box = measuredBox(mesh);
+    boxes.set(mesh, box);
+  }
+  return box;
+}
+
+function measuredBox({ positions, triangles }: SolidMesh): Box {
   if (triangles.length === 0) return { min: [0, 0, 0], max: [0, 0, 0] };
   let minX = Infinity;
   let minY = Infinity;

@@ -44,6 +44,42 @@ describe('a tree of a surface', () => {
   });
 });
 
+describe('groups of triangles that meet', () => {
+  it('bring every two triangles whose boxes meet together, and none twice', () => {
+    const some = fc.array(fc.tuple(place, fc.integer({ min: 1, max: 9 })), { minLength: 1, maxLength: 12 });
+    fc.assert(
+      fc.property(some, (all) => {
+        const mesh = boxes(...all);
+        const faces = mesh.triangles.length / 3;
+        const met = new Map<number, number>();
+        new SurfaceTree(mesh).eachMeeting(0, (group, others) => {
+          for (const a of group) {
+            for (const b of others) {
+              if (group === others && b < a) continue;
+              const key = Math.min(a, b) * faces + Math.max(a, b);
+              met.set(key, (met.get(key) ?? 0) + 1);
+            }
+          }
+        });
+        expect([...met.values()].every((times) => times === 1)).toBe(true);
+        const reach = (face: number, axis: number) =>
+          [0, 1, 2].map((k) => mesh.positions[3 * mesh.triangles[3 * face + k] + axis]);
+        for (let a = 0; a < faces; a++) {
+          for (let b = a; b < faces; b++) {
+            const meet = [0, 1, 2].every(
+              (axis) =>
+                Math.min(...reach(a, axis)) <= Math.max(...reach(b, axis)) &&
+                Math.min(...reach(b, axis)) <= Math.max(...reach(a, axis)),
+            );
+            if (meet) expect(met.has(a * faces + b)).toBe(true);
+          }
+        }
+      }),
+      { numRuns: 20 },
+    );
+  });
+});
+
 describe('a surface that passes through itself', () => {
   const crossings = (...all: [Vec3, number][]) => {
     const mesh = boxes(...all);

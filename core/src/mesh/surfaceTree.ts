@@ -162,44 +162,52 @@ export class SurfaceTree {
   }
 
   /**
-   * Visits the triangles whose box comes into a box and reaches over a plane by some depth to both its sides.
+   * Visits every two groups of a few triangles each whose boxes reach into each other, each group with itself among them,
+   * once.
    *
-   * @param plane its unit normal, and the distance of the plane from the origin along that
+   * @param depthMm how far they must reach into each other; nothing for boxes that only touch
+   * @param visit hears of the faces of both groups, in lists that are only good until it returns
    */
-  eachAcross(
-    { min, max }: { min: Vec3; max: Vec3 },
-    [nx, ny, nz, distance]: readonly [number, number, number, number],
-    depthMm: number,
-    visit: (face: number) => void,
-  ): void {
-    const bounds = this.#bounds;
-    const open = this.#open;
-    let depth = 0;
-    if (this.#boxes > 0) open[depth++] = 0;
-    while (depth > 0) {
-      const box = open[--depth];
-      const b = 6 * box;
-      if (bounds[b] > max[0] || bounds[b + 1] > max[1] || bounds[b + 2] > max[2]) continue;
-      if (bounds[b + 3] < min[0] || bounds[b + 4] < min[1] || bounds[b + 5] < min[2]) continue;
-      // The corners of the box that lie furthest along the normal and against it.
-      const high =
-        nx * bounds[nx > 0 ? b + 3 : b] +
-        ny * bounds[ny > 0 ? b + 4 : b + 1] +
-        nz * bounds[nz > 0 ? b + 5 : b + 2];
-      const low =
-        nx * bounds[nx > 0 ? b : b + 3] +
-        ny * bounds[ny > 0 ? b + 1 : b + 4] +
-        nz * bounds[nz > 0 ? b + 2 : b + 5];
-      if (high < distance + depthMm || low > distance - depthMm) continue;
-      if (this.#other[box] !== 0) {
-        open[depth++] = this.#other[box];
-        open[depth++] = box + 1;
-        continue;
+  eachMeeting(depthMm: number, visit: (faces: Uint32Array, others: Uint32Array) => void): void {
+    if (this.#boxes === 0) return;
+    // Two boxes each, whose contents are still to be held against each other.
+    const open: number[] = [0, 0];
+    const groupOf = (box: number) =>
+      this.#order.subarray(this.#first[box], this.#first[box] + this.#count[box]);
+    while (open.length > 0) {
+      const b = open.pop()!;
+      const a = open.pop()!;
+      const [isGroupA, isGroupB] = [this.#other[a] === 0, this.#other[b] === 0];
+      if (a === b) {
+        const own = groupOf(a);
+        if (isGroupA) visit(own, own);
+        else open.push(a + 1, a + 1, this.#other[a], this.#other[a], a + 1, this.#other[a]);
+      } else if (boxesMeet(this.#bounds, 6 * a, 6 * b, depthMm)) {
+        if (isGroupA && isGroupB) visit(groupOf(a), groupOf(b));
+        else if (isGroupB || (!isGroupA && isLarger(this.#bounds, 6 * a, 6 * b)))
+          open.push(a + 1, b, this.#other[a], b);
+        else open.push(a, b + 1, a, this.#other[b]);
       }
-      const end = this.#first[box] + this.#count[box];
-      for (let i = this.#first[box]; i < end; i++) visit(this.#order[i]);
     }
   }
+}
+
+function boxesMeet(bounds: Float32Array, a: number, b: number, depth: number): boolean {
+  return (
+    bounds[b + 3] - bounds[a] >= depth &&
+    bounds[a + 3] - bounds[b] >= depth &&
+    bounds[b + 4] - bounds[a + 1] >= depth &&
+    bounds[a + 4] - bounds[b + 1] >= depth &&
+    bounds[b + 5] - bounds[a + 2] >= depth &&
+    bounds[a + 5] - bounds[b + 2] >= depth
+  );
+}
+
+/** Whether the sides of one box are longer together than those of another. */
+function isLarger(bounds: Float32Array, a: number, b: number): boolean {
+  const ofA = bounds[a + 3] - bounds[a] + bounds[a + 4] - bounds[a + 1] + bounds[a + 5] - bounds[a + 2];
+  const ofB = bounds[b + 3] - bounds[b] + bounds[b + 4] - bounds[b + 1] + bounds[b + 5] - bounds[b + 2];
+  return ofA > ofB;
 }
 
 function middlesOf({ positions: p, triangles: t }: SolidMesh): Float32Array {

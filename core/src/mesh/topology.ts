@@ -11,15 +11,18 @@ export interface Topology {
   readonly bodies: number;
 }
 
-/** Meshes are not changed once they are made, and the evaluation, the inspection and the drawing each ask. */
-const known = new WeakMap<SolidMesh, Topology>();
+/**
+ * Meshes are not changed once they are made, and the evaluation, the inspection and the drawing each ask. Kept by the
+ * triangles, since a mesh that was moved has the same.
+ */
+const known = new WeakMap<Uint32Array, Topology>();
 
 /** Which triangles of a mesh touch which; worked out once for each mesh. */
 export function topologyOf(mesh: SolidMesh): Topology {
-  let topology = known.get(mesh);
+  let topology = known.get(mesh.triangles);
   if (!topology) {
     topology = pairedEdges(mesh);
-    known.set(mesh, topology);
+    known.set(mesh.triangles, topology);
   }
   return topology;
 }
