@@ -48,8 +48,7 @@ export function liveInspection(workshop: Workshop): Contest {
     const edited = editsOf(recipe).filter((_, i) => i % 8 === 0);
     return edited.flatMap((each) => {
       const built = evaluate(each, workshop);
-      const stepIds = each.steps.map(({ id }) => id);
-      return built.ok ? [{ mesh: built.mesh, about: { stepIds, reliefs: built.reliefs } }] : [];
+      return built.ok ? [{ mesh: built.mesh, about: { origin: built.origin } }] : [];
     });
   });
   let [own, other] = [0, 0];

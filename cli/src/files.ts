@@ -1,5 +1,11 @@
 import { readFile } from 'node:fs/promises';
-import { parseLimits, classroomLimits, type LimitsCard } from '@kelbrin/core/inspect';
+import {
+  classroomLimits,
+  parseBriefRules,
+  parseLimits,
+  type BriefRules,
+  type LimitsCard,
+} from '@kelbrin/core/inspect';
 import { FormatError, readAndMend, type ReadSolid } from '@kelbrin/core/format';
 import { Unusable } from './outcome.ts';
 
@@ -39,6 +45,14 @@ export async function readLimits(path: string | undefined): Promise<LimitsCard> 
   const parsed = parseLimits(await readJson(path));
   if (!parsed.ok) throw new Unusable(`${path}: this is not a limits card: ${parsed.message}.`);
   return parsed.limits;
+}
+
+/** What a brief asks, from a file; nothing when no file is named. */
+export async function readBriefRules(path: string | undefined): Promise<BriefRules> {
+  if (path === undefined) return {};
+  const parsed = parseBriefRules(await readJson(path));
+  if (!parsed.ok) throw new Unusable(`${path}: these are not the rules of a brief: ${parsed.message}.`);
+  return parsed.rules;
 }
 
 function readingProblem({ code, message }: NodeJS.ErrnoException): string {

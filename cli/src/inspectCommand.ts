@@ -6,17 +6,24 @@ import {
   type LimitsCard,
 } from '@kelbrin/core/inspect';
 import { setDown, type SolidMesh } from '@kelbrin/core/mesh';
-import { readLimits, readPart } from './files.ts';
+import { readBriefRules, readLimits, readPart } from './files.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
 
 /** What `inspect` was asked to do. */
 export interface InspectRequest {
   readonly files: readonly string[];
   readonly limits?: string;
+  /** A file with what a brief asks. */
+  readonly brief?: string;
   readonly json: boolean;
   /** Whether findings shall tell the triangles that they are about. */
   readonly region: boolean;
+  /** Whether parts shall be sliced however large they are, to tell what printing them takes. */
+  readonly print: boolean;
 }
+
+/** Parts with more triangles are sliced only where that is asked for, since it takes many seconds. */
+const QUICKLY_SLICED = 100_000;
 
 /**
  * Inspects part files one after the other. A file that cannot be used is said on the error output and the others are
@@ -24,15 +31,21 @@ export interface InspectRequest {
  */
 export async function inspectCommand(request: InspectRequest, output: Output): Promise<ExitCode> {
   const limits = await readLimits(request.limits);
+  const brief = await readBriefRules(request.brief);
   let code: ExitCode = 0;
   for (const file of request.files) {
     try {
       const read = await readPart(file);
       const mesh = setDown(read.mesh);
-      const about = { isForeign: true, mended: read.mended };
+      const isSliced = request.print || mesh.triangles.length / 3 <= QUICKLY_SLICED;
+      // The kernel is loaded for slicing alone.
+      const print = isSliced ? await (await import('./needsOf.ts')).needsOf(mesh, limits) : undefined;
+      const about = { isForeign: true, mended: read.mended, brief, print };
       const result = inspected(mesh, limits, about, (words) => output.progress?.(`${file}: ${words}`));
       const region = (faces: readonly number[]) => (request.region ? { region: cornersOf(mesh, faces) } : {});
       output.out(request.json ? jsonLine(file, result, region) : report(file, result));
+      if (!isSliced && !request.json)
+        output.out('  Time and filament were not looked at: so large a part is sliced with --print only.');
       if (result.verdict === 'fail' && code === 0) code = 1;
     } catch (error) {
       if (!(error instanceof Unusable)) throw error;

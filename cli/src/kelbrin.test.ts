@@ -32,6 +32,8 @@ beforeAll(async () => {
   await writeFile(at('lying.stl'), lying);
   await mkdir(at('folder.stl'));
   await writeFile(at('limits.json'), JSON.stringify({ minHoleMm: 5 }));
+  const requirements = [{ kind: 'oneBody' }, { kind: 'hole', reach: 'any', atLeastMm: 4.2 }];
+  await writeFile(at('brief.json'), JSON.stringify({ requirements }));
   await writeFile(at('misspelt.json'), JSON.stringify({ minHolesMm: 5 }));
   await writeFile(at('recipe.json'), JSON.stringify(label()));
   await writeFile(at('tight.json'), JSON.stringify(label('Basil', 1.2)));
@@ -73,6 +75,7 @@ describe('inspect', () => {
       'comfort',
       'time',
       'material',
+      'brief',
     ]);
     const hole = bad.checks[3];
     expect(hole).toMatchObject({ verdict: 'fail', measured: 1.3, limit: 2, unit: 'mm' });
@@ -90,6 +93,18 @@ describe('inspect', () => {
     const { code, out } = await run('inspect', at('good.stl'), '--limits', at('limits.json'), '--json');
     expect(code).toBe(1);
     expect(JSON.parse(out[0]).checks[3]).toMatchObject({ limit: 5, measured: 4, verdict: 'fail' });
+  });
+
+  it('tells what printing takes, and holds the part against a brief', async () => {
+    const { code, out } = await run('inspect', at('good.stl'), '--brief', at('brief.json'), '--json');
+    expect(code).toBe(1);
+    const [time, material, brief] = JSON.parse(out[0]).checks.slice(-3);
+    expect(time.measured).toBeGreaterThan(5);
+    expect(material.findings[0].message).toMatch(/ g of filament, about €0\.\d\d\.$/);
+    expect(brief).toMatchObject({ verdict: 'fail', measured: 1, limit: 2 });
+    const wrong = await run('inspect', at('good.stl'), '--brief', at('limits.json'));
+    expect(wrong).toMatchObject({ code: 2, out: [] });
+    expect(wrong.err[0]).toContain('these are not the rules of a brief');
   });
 
   it('reports to people in a few lines', async () => {

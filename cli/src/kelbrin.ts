@@ -3,14 +3,18 @@ import { inspectCommand } from './inspectCommand.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
 
 const usage = `usage:
-  kelbrin inspect FILE… [--limits FILE] [--json [--region]]   check part files against a limits card
-  kelbrin remedies RECIPE [--limits FILE] [--json]   list changes that mend what fails
+  kelbrin inspect FILE… [--limits FILE] [--brief FILE] [--print] [--json [--region]]
+                                                   check part files against a limits card and a brief
+  kelbrin remedies RECIPE [--limits FILE] [--brief FILE] [--json]
+                                                   list changes that mend what fails
   kelbrin build RECIPE --out PART.3mf|.stl         build the part of a recipe
   kelbrin slice FILE --out PART.gcode [--limits FILE]   slice an STL or 3MF file
 Exit 0: pass or warn; 1: a part fails; 2: something cannot be used.`;
 
 interface InspectFlags {
   limits?: string;
+  brief?: string;
+  print?: boolean;
   json?: boolean;
   region?: boolean;
 }
@@ -23,12 +27,14 @@ export async function kelbrin(args: readonly string[], output: Output): Promise<
       case 'inspect': {
         const { values, positionals } = parsed(rest, {
           limits: { type: 'string' },
+          brief: { type: 'string' },
+          print: { type: 'boolean' },
           json: { type: 'boolean' },
           region: { type: 'boolean' },
         });
         if (positionals.length === 0) throw new Unusable('Name at least one file to inspect.');
-        const { limits, json = false, region = false } = values as InspectFlags;
-        return await inspectCommand({ files: positionals, limits, json, region }, output);
+        const { json = false, region = false, print = false, ...files } = values as InspectFlags;
+        return await inspectCommand({ files: positionals, ...files, json, region, print }, output);
       }
       case 'build': {
         const { values, positionals } = parsed(rest, { out: { type: 'string' } });
@@ -39,12 +45,13 @@ export async function kelbrin(args: readonly string[], output: Output): Promise<
       case 'remedies': {
         const { values, positionals } = parsed(rest, {
           limits: { type: 'string' },
+          brief: { type: 'string' },
           json: { type: 'boolean' },
         });
         if (positionals.length !== 1) throw new Unusable('Name one recipe file.');
-        const { limits, json } = values as { limits?: string; json?: boolean };
+        const { json = false, ...files } = values as { limits?: string; brief?: string; json?: boolean };
         const { remediesCommand } = await import('./remediesCommand.ts');
-        return await remediesCommand({ recipe: positionals[0], limits, json: json ?? false }, output);
+        return await remediesCommand({ recipe: positionals[0], ...files, json }, output);
       }
       case 'slice': {
         const { values, positionals } = parsed(rest, { out: { type: 'string' }, limits: { type: 'string' } });

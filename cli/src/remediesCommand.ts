@@ -1,18 +1,24 @@
 import { failingFindings, remediesFor, Trials, type Remedy } from '@kelbrin/core/advise';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { parseRecipe } from '@kelbrin/core/recipe';
-import { readJson, readLimits } from './files.ts';
+import { readBriefRules, readJson, readLimits } from './files.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
 
 /** Lists, for everything that fails in a recipe's part, the changes that mend it; exit 1 if something has none. */
 export async function remediesCommand(
-  request: { readonly recipe: string; readonly limits?: string; readonly json: boolean },
+  request: {
+    readonly recipe: string;
+    readonly limits?: string;
+    readonly brief?: string;
+    readonly json: boolean;
+  },
   output: Output,
 ): Promise<ExitCode> {
   const parsed = parseRecipe(await readJson(request.recipe));
   if (!parsed.ok) throw new Unusable(`${request.recipe}: ${parsed.problem.message}`);
   const limits = await readLimits(request.limits);
-  const trials = new Trials({ workshop: await nodeWorkshop(), limits });
+  const brief = await readBriefRules(request.brief);
+  const trials = new Trials({ workshop: await nodeWorkshop(), limits, brief });
   try {
     const { recipe } = parsed;
     const now = trials.tried(recipe);
@@ -21,7 +27,7 @@ export async function remediesCommand(
     const failing = failingFindings(now.inspection).map(({ check, finding }) => ({
       check,
       finding,
-      remedies: [...remediesFor({ recipe, limits, now, check, finding, tried })].filter(
+      remedies: [...remediesFor({ recipe, limits, brief, now, check, finding, tried })].filter(
         (each) => each !== undefined,
       ),
     }));

@@ -2,7 +2,7 @@ import { writeFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { boundsOf, setDown } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
-import { estimate, everydaySettings, slice, writeGcode } from '@kelbrin/core/slice';
+import { estimate, settingsFor, slice, writeGcode } from '@kelbrin/core/slice';
 import { readLimits, readPart } from './files.ts';
 import type { ExitCode, Output } from './outcome.ts';
 
@@ -13,12 +13,12 @@ export async function sliceCommand(
   limitsPath: string | undefined,
   output: Output,
 ): Promise<ExitCode> {
-  const { buildVolumeMm, layerMm, lineWidthMm } = await readLimits(limitsPath);
+  const limits = await readLimits(limitsPath);
   const mesh = setDown((await readPart(path)).mesh);
-  const settings = { ...everydaySettings, layerMm, firstLayerMm: layerMm, lineWidthMm };
+  const settings = settingsFor(limits);
   const toolpath = slice((await nodeWorkshop()).kernel, mesh, settings);
   const { min, max } = boundsOf(mesh);
-  const offsetMm = [0, 1].map((axis) => buildVolumeMm[axis] / 2 - (min[axis] + max[axis]) / 2);
+  const offsetMm = [0, 1].map((axis) => limits.buildVolumeMm[axis] / 2 - (min[axis] + max[axis]) / 2);
   const gcode = writeGcode(toolpath, settings, {
     offsetMm: [offsetMm[0], offsetMm[1]],
     notes: [basename(path)],

@@ -126,13 +126,13 @@ export const expectedOf: Record<string, Expected> = {
         const shift = (6.6 - Math.sqrt(6.6 ** 2 - 3.2 ** 2)) / 2;
         const inClip =
           inDisc(x + shift, y, 6.6) && !inDisc(x + shift, y, 4.2) && !(x + shift < 0 && Math.abs(y) < 3.2);
-        const right = 6.6 - shift - 3 + 24;
+        const right = 6.6 - shift - 2 + 24;
         const inTab = Math.abs(y) < 1.2 && inRounded(x - right + 12, z - 6, 12, 6, 0.6);
         const hole = inDisc(x - right + 6, z - 6, 3.6 / 0.997 / 2);
         return (inClip || inTab) && !hole;
       }),
     letters: [{ lettering: { words: 'I', font: 'stencil', size: { by: 'height', mm: 5 } }, mm: -2.4 }],
-    box: [-6.2, -6.6, 0, 27.2, 6.6, 12],
+    box: [-6.2, -6.6, 0, 28.2, 6.6, 12],
     // The hole, and the letter.
     genus: 2,
   },

@@ -11,7 +11,7 @@ export function failingFindings({ checks }: Inspection): Failing[] {
   const told = new Set<string>();
   return checks.flatMap((check) =>
     check.findings.flatMap((finding) => {
-      const key = JSON.stringify([check.id, finding.unit, finding.steps]);
+      const key = JSON.stringify([check.id, finding.unit, finding.steps, finding.requirement]);
       if (finding.verdict !== 'fail' || told.has(key)) return [];
       told.add(key);
       return [{ check, finding }];

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { block } from '../../test/block.ts';
 import { recipeWith, stepOf } from '../../test/evaluated.ts';
 import { nodeWorkshop } from '../../node/workshop.ts';
-import { classroomLimits } from '../inspect/index.ts';
+import { classroomLimits, type Requirement } from '../inspect/index.ts';
 import type { Placement, Recipe, Step } from '../recipe/index.ts';
 import { failingFindings, remediesFor, remedyKinds, Trials, type Remedy } from './index.ts';
 
@@ -202,5 +202,51 @@ describe('a remedy', () => {
   it('says what it changes for the better and for the worse', () => {
     const [remedy] = offered(recipeWith([slab('s1', 240, 30, 5)]), 'size', 'scaleToFit');
     expect(remedy.better[0]).toBe('Size 240 → 206 mm');
+  });
+});
+
+describe('what the brief asks', () => {
+  const requirements: Requirement[] = [
+    { kind: 'hole', reach: 'through', atLeastMm: 3 },
+    { kind: 'letters', tallMm: 8 },
+    { kind: 'object', acrossMm: 6, fit: 'sliding' },
+    { kind: 'rounded' },
+  ];
+
+  it.each<[Requirement['kind'], string, Recipe, RegExp]>([
+    [
+      'hole',
+      'otherNumber',
+      recipeWith([block, stepOf('hole', 's2', 's1', { size: { by: 'diameter', mm: 2.5 } })]),
+      /make the diameter 3/,
+    ],
+    [
+      'letters',
+      'otherNumber',
+      recipeWith([
+        slab('s1', 60, 30, 3),
+        words({ lettering: { ...inSturdy, size: { by: 'height', mm: 7 } } }),
+      ]),
+      /make the letter height 8/,
+    ],
+    [
+      'object',
+      'fitObject',
+      recipeWith([block, stepOf('hole', 's2', 's1', { size: { by: 'diameter', mm: 6 } })]),
+      /to fit an object of Ø 6 mm, sliding/,
+    ],
+    ['rounded', 'roundCorners', recipeWith([disc('s1', 30, 5)]), /round the top edge by 1 mm/],
+  ])('is mended: %s by %s', async (kind, remedy, recipe, offered) => {
+    const brief = { requirements: requirements.filter((each) => each.kind === kind) };
+    const own = new Trials({ workshop: await nodeWorkshop(), limits, brief });
+    const trouble = { recipe, limits, brief, tried: (other: Recipe) => own.tried(other) };
+    const now = own.tried(recipe)!;
+    const [{ check, finding }] = failingFindings(now.inspection);
+    expect(check.id).toBe('brief');
+    const kinds = remedyKinds.filter(({ id }) => id === remedy);
+    const found = [...remediesFor({ ...trouble, now, check, finding }, kinds)].filter((each) => each);
+    expect(found[0]?.words).toMatch(offered);
+    expect(own.tried(found[0]!.recipe)!.inspection.verdict).not.toBe('fail');
+    own.close();
   });
 });

@@ -2,6 +2,7 @@ import type { CheckResult, Finding, Inspection } from '../inspect/index.ts';
 import { compared } from './compared.ts';
 import { bolderFont } from './kinds/bolderFont.ts';
 import { chamferUnder } from './kinds/chamferUnder.ts';
+import { fitObject } from './kinds/fitObject.ts';
 import { foot } from './kinds/foot.ts';
 import { inFreePlace } from './kinds/inFreePlace.ts';
 import { leanLess } from './kinds/leanLess.ts';
@@ -17,6 +18,7 @@ import type { Remedy, RemedyKind, Trouble } from './remedy.ts';
 /** Every way of mending, in the order in which they are tried. A new one is a file in `kinds` and its name here. */
 export const remedyKinds: readonly RemedyKind[] = [
   otherNumber,
+  fitObject,
   bolderFont,
   inFreePlace,
   leanLess,
@@ -66,11 +68,16 @@ export function* remediesFor(
 const rank = { pass: 0, warn: 1, fail: 2 };
 
 /** Whether nothing of a check is as bad any more because of the same steps. */
-function mends({ checks }: Inspection, { id }: CheckResult, { steps, unit, verdict }: Finding): boolean {
+function mends(
+  { checks }: Inspection,
+  { id }: CheckResult,
+  { steps, unit, verdict, requirement }: Finding,
+): boolean {
   const after = checks.find((each) => each.id === id);
   const isSame = (other: Finding) =>
     rank[other.verdict] >= rank[verdict] &&
     other.unit === unit &&
+    other.requirement === requirement &&
     (steps.length === 0 || other.steps.some((step) => steps.includes(step)));
   return after !== undefined && !after.findings.some(isSame);
 }

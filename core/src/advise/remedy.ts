@@ -1,4 +1,4 @@
-import type { CheckResult, Finding, Inspection, LimitsCard } from '../inspect/index.ts';
+import type { BriefRules, CheckResult, Finding, Inspection, LimitsCard } from '../inspect/index.ts';
 import type { SolidMesh } from '../mesh/index.ts';
 import type { Recipe } from '../recipe/index.ts';
 
@@ -12,6 +12,7 @@ export interface Tried {
 export interface Trouble {
   readonly recipe: Recipe;
   readonly limits: LimitsCard;
+  readonly brief?: BriefRules;
   readonly now: Tried;
   readonly check: CheckResult;
   readonly finding: Finding;

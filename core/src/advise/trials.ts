@@ -1,4 +1,4 @@
-import { inspect, type LimitsCard } from '../inspect/index.ts';
+import { inspect, type BriefRules, type LimitsCard } from '../inspect/index.ts';
 import type { SolidMesh } from '../mesh/index.ts';
 import type { Recipe } from '../recipe/index.ts';
 import { evaluate, SolidCache, type Workshop } from '../solid/index.ts';
@@ -8,6 +8,7 @@ import type { Tried } from './remedy.ts';
 export interface TrialsFor {
   readonly workshop: Workshop;
   readonly limits: LimitsCard;
+  readonly brief?: BriefRules;
   /** The meshes of imported files by name. */
   readonly assets?: ReadonlyMap<string, SolidMesh>;
 }
@@ -35,11 +36,10 @@ export class Trials {
   }
 
   #try(recipe: Recipe): Tried | undefined {
-    const { workshop, limits, assets } = this.#for;
+    const { workshop, limits, brief, assets } = this.#for;
     const built = evaluate(recipe, workshop, { printer: limits, assets, cache: this.#cache });
     if (!built.ok || built.mesh.triangles.length === 0) return undefined;
-    const { mesh, reliefs } = built;
-    const stepIds = recipe.steps.map(({ id }) => id);
-    return { mesh, inspection: inspect(mesh, limits, { stepIds, reliefs }) };
+    const { mesh, origin } = built;
+    return { mesh, inspection: inspect(mesh, limits, { origin, brief }) };
   }
 }

@@ -1,3 +1,6 @@
+import { requirementKinds, requirementWords } from '../inspect/index.ts';
+import { listWords } from '../recipe/index.ts';
+
 /** What the document of the inspection says of a check beyond what the check itself knows. */
 export interface CheckNotes {
   readonly measures: string;
@@ -107,8 +110,17 @@ export const checkNotes: Readonly<Record<string, CheckNotes>> = {
     blindSpots: 'Known once the part was sliced, a moment after the rest.',
   },
   material: {
-    measures: 'The grams of filament of the sliced part.',
+    measures: 'The grams of filament of the sliced part; and what they cost at `filamentPricePerKg`.',
     limit: '`maxGrams`.',
     blindSpots: 'As for time.',
+  },
+  brief: {
+    measures: `How many of the brief’s requirements are met, of those that can be told. It can ask that a part ${listWords(
+      requirementKinds.map((kind) => requirementWords(kind.create())),
+    )}.`,
+    limit:
+      'Each as it says. An edge is sharp where the surface turns by more than 50°, and outer where nothing lies further out that way; an object fits as the allowance of `fitAllowanceMm` says that is nearest to the play of the printed hole.',
+    blindSpots:
+      'Letters are told by the recipe alone. A clip counts as a hole where it reaches around by at least 200°.',
   },
 };

@@ -1,12 +1,5 @@
-import type { Relief } from '../recipe/index.ts';
-
-/** What the brief says of the part, beyond the limits card. */
-export interface BriefRules {
-  /** The part may come in several bodies. */
-  readonly severalBodies?: boolean;
-  /** Small hands will hold it: nothing sharp is let through. */
-  readonly forSmallHands?: boolean;
-}
+import type { PartOrigin } from '../recipe/index.ts';
+import type { BriefRules } from './briefRules.ts';
 
 /** What printing the part takes, at the settings of the class. */
 export interface PrintNeeds {
@@ -16,9 +9,8 @@ export interface PrintNeeds {
 
 /** What is known of a part beyond its shape; whatever is not known is not looked at. */
 export interface AboutPart {
-  /** The ids of the recipe's steps in order, so that findings name the steps they come from. */
-  readonly stepIds?: readonly string[];
-  readonly reliefs?: readonly Relief[];
+  /** What its recipe tells, so that findings name the steps they come from. */
+  readonly origin?: PartOrigin;
   readonly brief?: BriefRules;
   readonly print?: PrintNeeds;
   /** The surface comes from elsewhere, so that it may cross itself; one that was made from a recipe cannot. */

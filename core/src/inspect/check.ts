@@ -1,3 +1,5 @@
+import type { PrintNeeds } from './aboutPart.ts';
+import type { BriefRules } from './briefRules.ts';
 import type { CheckResult } from './inspection.ts';
 import type { LimitsCard } from './limits.ts';
 import type { Subject } from './subject.ts';
@@ -10,4 +12,15 @@ export interface Check {
   readonly title: string;
   readonly why: Why;
   inspect(subject: Subject, limits: LimitsCard): Omit<CheckResult, 'id' | 'title'>;
+}
+
+/** A check that looks at what printing the part takes, which is only known once it was sliced. */
+export interface PrintCheck extends Check {
+  /** Its result once that is known, from the one before. */
+  withPrint(
+    before: CheckResult,
+    print: PrintNeeds,
+    limits: LimitsCard,
+    brief?: BriefRules,
+  ): Omit<CheckResult, 'id' | 'title'>;
 }

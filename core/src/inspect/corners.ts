@@ -16,6 +16,10 @@ const LOOK_TO_DEG = 175;
 const LEAST_EDGE_MM = 1;
 /** What lies within this of the outermost is outside, mm. */
 const OUTSIDE_MM = 0.4;
+/** Where the surface turns by more, an edge is neither rounded nor chamfered, °. */
+const SHARP_TURN_DEG = 50;
+/** Edges as low as this lie on the plate, mm. */
+const ON_PLATE_MM = 0.01;
 /** Directions in which the outermost places are looked for. */
 const DIRECTIONS = 96;
 
@@ -66,6 +70,28 @@ export function cornersOf(subject: Subject): Corner[] {
     if (isOutside(at, own)) corners.push({ kind: 'point', deg: spread[vertex], at, faces: own });
   }
   return corners;
+}
+
+/** How much of the part's outer edges is neither rounded nor chamfered, and beside which faces; those on the plate aside. */
+export function sharpOuterEdges(subject: Subject): { mm: number; faces: number[] } {
+  const { mesh, faces, topology } = subject;
+  const { positions: p, triangles: t } = mesh;
+  const isOutside = outermost(subject);
+  const beside = new Set<number>();
+  let mm = 0;
+  for (let edge = 0; edge < t.length; edge++) {
+    const other = topology.neighbours[edge];
+    const face = Math.floor(edge / 3);
+    if (other < face || faces.areas[face] === 0 || faces.areas[other] === 0) continue;
+    if (turnAt(subject, edge, face, other) <= SHARP_TURN_DEG) continue;
+    const [a, b] = [3 * t[edge], 3 * t[edge % 3 === 2 ? edge - 2 : edge + 1]];
+    if (p[a + 2] < ON_PLATE_MM && p[b + 2] < ON_PLATE_MM) continue;
+    const middle: Vec3 = [(p[a] + p[b]) / 2, (p[a + 1] + p[b + 1]) / 2, (p[a + 2] + p[b + 2]) / 2];
+    if (!isOutside(middle, [face, other])) continue;
+    mm += Math.hypot(p[a] - p[b], p[a + 1] - p[b + 1], p[a + 2] - p[b + 2]);
+    beside.add(face).add(other);
+  }
+  return { mm, faces: [...beside] };
 }
 
 /** By how much the surface turns outwards at an edge, °; less than nothing where it turns inwards. */

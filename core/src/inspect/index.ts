@@ -1,5 +1,6 @@
 export { checks, whyOf } from './checks/index.ts';
-export type { AboutPart, BriefRules, PrintNeeds } from './aboutPart.ts';
+export type { AboutPart, PrintNeeds } from './aboutPart.ts';
+export { briefRules, parseBriefRules, type BriefRules } from './briefRules.ts';
 export { inspect, inspectInSteps, withPrintNeeds, type Progress } from './inspect.ts';
 export {
   inspection,
@@ -10,6 +11,14 @@ export {
   type PartFacts,
 } from './inspection.ts';
 export { classroomLimits, limitsCard, parseLimits, type LimitsCard } from './limits.ts';
+export {
+  kindOf,
+  requirement,
+  requirementKinds,
+  requirementTokens,
+  requirementWords,
+  type Requirement,
+} from './requirements/index.ts';
 export { thicknessMap, type ThicknessMap } from './thickness.ts';
 export { factsOf } from './subject.ts';
 export { svgOf, type Why } from './why.ts';

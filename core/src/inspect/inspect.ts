@@ -1,6 +1,7 @@
 import { setDown, type SolidMesh } from '../mesh/index.ts';
 import type { AboutPart, PrintNeeds } from './aboutPart.ts';
-import { checks, printNeeds } from './checks/index.ts';
+import type { BriefRules } from './briefRules.ts';
+import { checks, printChecks } from './checks/index.ts';
 import type { CheckResult, Inspection } from './inspection.ts';
 import type { LimitsCard } from './limits.ts';
 import { subjectOf } from './subject.ts';
@@ -45,11 +46,16 @@ export function* inspectInSteps(
   return { verdict: worst(results.map(({ verdict }) => verdict)), part: subject.facts, checks: results };
 }
 
-/** An inspection that was made before it was known what printing takes, with that held against the card as well. */
-export function withPrintNeeds(inspection: Inspection, limits: LimitsCard, print: PrintNeeds): Inspection {
+/** An inspection that was made before it was known what printing takes, with that held against card and brief as well. */
+export function withPrintNeeds(
+  inspection: Inspection,
+  print: PrintNeeds,
+  limits: LimitsCard,
+  brief?: BriefRules,
+): Inspection {
   const results = inspection.checks.map((result): CheckResult => {
-    const needed = printNeeds.find(({ id }) => id === result.id);
-    return needed ? { ...result, ...needed.against(print, limits) } : result;
+    const check = printChecks.find(({ id }) => id === result.id);
+    return check ? { ...result, ...check.withPrint(result, print, limits, brief) } : result;
   });
   return { ...inspection, verdict: worst(results.map(({ verdict }) => verdict)), checks: results };
 }

@@ -28,6 +28,10 @@ export const finding = z.strictObject({
       printedMm: z.number().optional(),
     })
     .optional(),
+  /** What the measured value is held against, where that is not the limit of the whole check. */
+  limit: z.number().optional(),
+  /** For what a brief asks, which of its requirements it is, from 0. */
+  requirement: z.number().int().optional(),
 });
 export type Finding = z.infer<typeof finding>;
 

@@ -24,6 +24,8 @@ describe('a limits card', () => {
       'minReliefMm',
       'maxMinutes',
       'maxGrams',
+      'filamentPricePerKg',
+      'currency',
       'shrinkagePercent',
       'fitAllowanceMm',
     ]);

@@ -14,9 +14,8 @@ beforeAll(async () => {
 /** What the check says of a block with the given steps. */
 function relief(...steps: Step[]): CheckResult {
   const recipe = recipeWith([block, ...steps]);
-  const { mesh, reliefs } = built(workshop, recipe);
-  const about = { stepIds: recipe.steps.map(({ id }) => id), reliefs };
-  return inspect(mesh, classroomLimits, about).checks.find(({ id }) => id === 'relief')!;
+  const { mesh, origin } = built(workshop, recipe);
+  return inspect(mesh, classroomLimits, { origin }).checks.find(({ id }) => id === 'relief')!;
 }
 
 const letters = (effect: 'raised' | 'sunk' | 'through', byMm: number, more: object = {}) =>

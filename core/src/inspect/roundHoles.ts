@@ -24,7 +24,7 @@ const LEVEL_BEND = Math.cos((1.5 * Math.PI) / 180);
 /** How far a wall's normals may stray from square to its axis: coarsely when the axis is first guessed, then finely. */
 const SQUARE_COARSE = Math.sin((6 * Math.PI) / 180);
 const SQUARE_FINE = Math.sin((1.5 * Math.PI) / 180);
-/** A wall must go around by this many of 360 degrees; an open clip is not a hole. */
+/** A wall goes around by this many of 360 degrees where nothing else is said; an open clip is not a hole. */
 const WRAP_DEG = 340;
 /** How far corners of the wall may lie off its circle, as a share of the radius, and at least this much in mm. */
 const ROUND_SHARE = 0.015;
@@ -36,8 +36,10 @@ const ROUND_MM = 0.02;
  * Walls are gathered from facets that bend inwards gently; the axis is the direction to which the facets' normals are
  * squarest; the corners of the facets must lie on one circle around it and go all the way round. Cones, balls, slots
  * and rounded pockets fall out by these rules.
+ *
+ * @param wrapDeg how far around its axis a wall has to go to count
  */
-export function findRoundHoles(subject: Subject): RoundHole[] {
+export function findRoundHoles(subject: Subject, wrapDeg = WRAP_DEG): RoundHole[] {
   const holes: RoundHole[] = [];
   for (const hollow of hollows(subject)) {
     const guess = smallestAxis(subject.faces, hollow);
@@ -45,7 +47,7 @@ export function findRoundHoles(subject: Subject): RoundHole[] {
     if (coarse.length < 8) continue;
     const axis = smallestAxis(subject.faces, coarse);
     for (const wall of connectedIn(subject.topology, squareTo(subject, coarse, axis, SQUARE_FINE))) {
-      const hole = wall.length >= 8 ? roundHole(subject, wall, axis) : undefined;
+      const hole = wall.length >= 8 ? roundHole(subject, wall, axis, wrapDeg) : undefined;
       if (hole) holes.push(hole);
     }
   }
@@ -118,7 +120,12 @@ function squareTo({ faces }: Subject, set: readonly number[], [ax, ay, az]: Vec3
 }
 
 /** The hole that a wall of facets makes around an axis, if they do make one. */
-function roundHole(subject: Subject, wall: number[], axis: Vec3): RoundHole | undefined {
+function roundHole(
+  subject: Subject,
+  wall: number[],
+  axis: Vec3,
+  leastWrapDeg: number,
+): RoundHole | undefined {
   const { positions: p, triangles: t } = subject.mesh;
   const [u, v] = planeBasis(axis);
   const dot = (vertex: number, d: Vec3) =>
@@ -136,7 +143,8 @@ function roundHole(subject: Subject, wall: number[], axis: Vec3): RoundHole | un
   const angleOf = new Map(
     vertices.map((vertex, i) => [vertex, Math.atan2(flat[i][1] - middle[1], flat[i][0] - middle[0])]),
   );
-  if (wrapDeg(wall.map((f) => [0, 1, 2].map((k) => angleOf.get(t[3 * f + k])!))) < WRAP_DEG) return undefined;
+  const wrap = wrapOf(wall.map((f) => [0, 1, 2].map((k) => angleOf.get(t[3 * f + k])!)));
+  if (wrap < leastWrapDeg) return undefined;
 
   const heights = vertices.map((vertex) => dot(vertex, axis));
   const low = heights.reduce((a, b) => Math.min(a, b));
@@ -156,7 +164,7 @@ function roundHole(subject: Subject, wall: number[], axis: Vec3): RoundHole | un
 }
 
 /** Over how many of 360 degrees the facets, given by the angles of their corners in radians, go around. */
-function wrapDeg(facets: readonly (readonly number[])[]): number {
+function wrapOf(facets: readonly (readonly number[])[]): number {
   const covered = new Uint8Array(360);
   for (const angles of facets) {
     const [first, ...others] = angles;

@@ -45,7 +45,7 @@ export function subjectOf(mesh: SolidMesh, about: AboutPart = {}): Subject {
     },
     stepsOf(triangles) {
       const { stepOf } = mesh;
-      const { stepIds } = about;
+      const stepIds = about.origin?.stepIds;
       if (!stepOf || !stepIds) return [];
       const found = new Set(triangles.map((triangle) => stepOf[triangle]));
       return [...found].sort((a, b) => a - b).flatMap((step) => stepIds[step] ?? []);

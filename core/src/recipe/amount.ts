@@ -8,7 +8,7 @@ export type Formula = z.infer<typeof formula>;
 export type Amount = number | Formula;
 
 /** The units in which a sentence counts. A count has none. */
-export type Unit = 'mm' | '°' | '%' | '';
+export type Unit = 'mm' | '°' | '%' | 'min' | 'g' | '';
 
 /** What a number may be; the schemas carry it, so that sentences, screens and documents need not repeat it. */
 export interface Bounds {
@@ -66,7 +66,8 @@ export function isFormula(value: unknown): value is Formula {
 
 /** A number with its unit as people write it. */
 export function withUnit(value: number, unit: Unit): string {
-  return unit === '' ? formatNumber(value) : `${formatNumber(value)}${unit === 'mm' ? ' ' : ''}${unit}`;
+  if (unit === '') return formatNumber(value);
+  return `${formatNumber(value)}${unit === '°' || unit === '%' ? '' : ' '}${unit}`;
 }
 
 /** A number as people write it: no trailing zeros, at most three decimals, a real minus sign. */

@@ -6,6 +6,7 @@ export * from './formula.ts';
 export * from './handles.ts';
 export * from './lettering.ts';
 export * from './measures.ts';
+export * from './origin.ts';
 export * from './outlines/index.ts';
 export * from './placement.ts';
 export * from './printer.ts';

@@ -28,3 +28,11 @@ export type PrintSettings = z.infer<typeof printSettings>;
 
 /** The settings of an ordinary classroom print. */
 export const everydaySettings: PrintSettings = printSettings.parse({});
+
+/** The settings of an everyday print on a printer with so wide a line and so thick a layer. */
+export function settingsFor({
+  layerMm,
+  lineWidthMm,
+}: Pick<PrintSettings, 'layerMm' | 'lineWidthMm'>): PrintSettings {
+  return { ...everydaySettings, layerMm, firstLayerMm: layerMm, lineWidthMm };
+}

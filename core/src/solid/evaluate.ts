@@ -19,6 +19,7 @@ import {
   resolved,
   type Built,
   type Operation,
+  type PartOrigin,
   type PrinterTraits,
   type Problem,
   type Recipe,
@@ -68,8 +69,7 @@ export interface Evaluated {
   readonly mesh: SolidMesh;
   readonly volumeMm3: number;
   readonly steps: readonly StepOutcome[];
-  /** What steps raised from a surface or sank into it, as it lies on the finished part. */
-  readonly reliefs: readonly Relief[];
+  readonly origin: PartOrigin;
 }
 
 /** Either the solid, or one sentence that says which step cannot be built and why. */
@@ -130,7 +130,11 @@ function build(
     mesh,
     volumeMm3: last?.volumeMm3 ?? 0,
     steps: outcomes(recipe, steps, states, mesh),
-    reliefs: last?.reliefs ?? [],
+    origin: {
+      stepIds: recipe.steps.map(({ id }) => id),
+      reliefs: last?.reliefs ?? [],
+      writings: last?.writings ?? [],
+    },
   };
 }
 
@@ -159,11 +163,16 @@ function carryOut(
         drew: (original) => originals.push(original),
       },
     );
-    const { operations, outline, box: said, whole, copies, relief } = buildStep<Manifold>(step, kit);
+    const { operations, outline, box: said, whole, copies, relief, capMm } = buildStep<Manifold>(step, kit);
 
     let part = before?.part;
     if (whole) part = turnAll(poseOnGrid(whole), part, traces, openings, scope);
     const reliefs = (before?.reliefs ?? []).map((each) => (whole ? turnedRelief(each, whole) : each));
+    const writings = (before?.writings ?? []).map((each) => ({
+      ...each,
+      capMm: each.capMm * (whole ? scaleOf(whole) : 1),
+    }));
+    if (capMm !== undefined) writings.push({ step: index, capMm });
     part = applied(operations, part, sources, scope);
 
     const box = said ?? boxOfAll(operations);
@@ -183,6 +192,7 @@ function carryOut(
       traces,
       openings,
       reliefs,
+      writings,
       originals,
       effect: whole ? 'whole' : (operations[0]?.effect ?? 'add'),
       box,
@@ -256,6 +266,12 @@ function reliefIn(
   const direction = posed(facingPose(facing), [0, 0, 1]);
   const middle: Vec3 = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, (min[2] + max[2]) / 2];
   return { step, effect, isLettering, direction, middle };
+}
+
+/** By how much a pose makes everything larger. */
+function scaleOf(pose: Pose): number {
+  const [o, tip] = [posed(pose, [0, 0, 0]), posed(pose, [0, 0, 1])];
+  return Math.hypot(tip[0] - o[0], tip[1] - o[1], tip[2] - o[2]);
 }
 
 function turnedRelief({ direction, middle, ...relief }: Relief, pose: Pose): Relief {

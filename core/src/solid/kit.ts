@@ -95,12 +95,12 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     letters(lettering) {
       const font = fonts(lettering.font);
       if (!font) return fail(['lettering', 'font'], 'this font is not loaded.');
-      const { region, missing } = memo.data(['letters', lettering], () => {
+      const { region, capMm, missing } = memo.data(['letters', lettering], () => {
         const set = font.outlines(lettering);
         return { ...set, region: math.joined([set.region]) };
       });
       if (missing.length > 0) fail(['lettering', 'words'], `the font has no “${missing.join('”, “')}”.`);
-      return region;
+      return { region, capMm };
     },
 
     stack(region, levels) {

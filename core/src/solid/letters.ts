@@ -18,10 +18,10 @@ import type { FontName, Lettering, Resolved } from '../recipe/index.ts';
 /** A font that letters are written with, made once from the bytes of its file. */
 export interface LetterFont {
   /**
-   * The outlines of what is written, as areas whose winding is not zero. Signs that the font lacks are named in
-   * `missing`.
+   * The outlines of what is written, as areas whose winding is not zero, and the height of a capital. Signs that the
+   * font lacks are named in `missing`.
    */
-  outlines(lettering: Resolved<Lettering>): { region: Region; missing: string[] };
+  outlines(lettering: Resolved<Lettering>): { region: Region; capMm: number; missing: string[] };
 }
 
 /** From one line to the next, in capital heights. */
@@ -44,7 +44,8 @@ export function loadFont(bytes: ArrayBuffer): LetterFont {
       const { words, size } = lettering;
       const missing = [...new Set(words)].filter((sign) => sign.trim() !== '' && !font.hasChar(sign));
       let region: Region;
-      if (size.by === 'height') region = written(font, lettering, size.mm, emOf(size.mm));
+      let capMm = size.mm;
+      if (size.by === 'height') region = written(font, lettering, capMm, emOf(capMm));
       else {
         // Set once at a size to measure, then at the size that gives the width; spacing does not scale along.
         const trial = written(font, lettering, 10, emOf(10));
@@ -53,10 +54,12 @@ export function loadFont(bytes: ArrayBuffer): LetterFont {
         const factor = Math.max(0.01, (size.mm - gaps) / Math.max(1e-6, x.high - x.low - gaps));
         region = written(font, lettering, 10 * factor, emOf(10 * factor));
         const own = extentOf(region).x;
-        region = scaled(region, size.mm / Math.max(1e-6, own.high - own.low));
+        const rest = size.mm / Math.max(1e-6, own.high - own.low);
+        region = scaled(region, rest);
+        capMm = 10 * factor * rest;
       }
       if (lettering.mirrored) region = mirrored(region);
-      return { region, missing };
+      return { region, capMm, missing };
     },
   };
 }

@@ -1,6 +1,6 @@
 import type { Manifold } from 'manifold-3d';
 import type { Box } from '../mesh/index.ts';
-import type { Relief } from '../recipe/index.ts';
+import type { Relief, Writing } from '../recipe/index.ts';
 import type { Trace } from './kit.ts';
 import { Memo } from './memo.ts';
 import { Blocks } from './block.ts';
@@ -20,6 +20,8 @@ export interface StepState {
   readonly openings: ReadonlyMap<string, readonly Manifold[]>;
   /** What every step so far raised from a surface or sank into it, as it lies after this step. */
   readonly reliefs: readonly Relief[];
+  /** What every step so far wrote, as it lies after this step. */
+  readonly writings: readonly Writing[];
   /** The kernel's numbers of the surfaces that this step drew. */
   readonly originals: readonly number[];
   readonly effect: 'add' | 'cut' | 'keep' | 'whole';

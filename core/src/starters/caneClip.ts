@@ -48,7 +48,11 @@ export const caneClip = recipeOf(
       outline: { shape: 'roundedRectangle', widthMm: 24, depthMm: 12, cornerMm: 0.6 },
       facing: 'front',
       depth: { type: 'by', mm: by('wall') },
-      placement: on('s1', { x: besideRight(3), y: centredAlong, z: { relation: 'at', own: 'low', mm: 0 } }),
+      placement: on('s1', {
+        x: besideRight(by('wall - 0.4')),
+        y: centredAlong,
+        z: { relation: 'at', own: 'low', mm: 0 },
+      }),
     },
     {
       id: 's3',

@@ -2,7 +2,7 @@
   import { ArrowLeftRight, CircleQuestionMark, Download, History, Redo2, Undo2 } from '@lucide/svelte';
   import { Button, Modal } from 'flowbite-svelte';
   import { onDestroy, untrack, type ComponentProps, type Snippet } from 'svelte';
-  import type { Finding, LimitsCard } from '@kelbrin/core/inspect';
+  import type { Finding, BriefRules, LimitsCard } from '@kelbrin/core/inspect';
   import { partOf, type Design } from '@kelbrin/core/design';
   import type { PointsOutline, Token } from '@kelbrin/core/recipe';
   import { facesOf } from '@kelbrin/core/mesh';
@@ -39,6 +39,8 @@
     /** How the files of the class are called. */
     filePattern: string;
     limits: LimitsCard;
+    /** What the brief asks beyond the card. */
+    brief: BriefRules;
     colour: string;
     /** What stands at the end of the title line, given the bench's saving. */
     actions: Snippet<[{ bench: BenchState; autosave: Autosave }]>;
@@ -53,6 +55,7 @@
     onkept,
     filePattern,
     limits,
+    brief,
     colour,
     actions,
   }: Props = $props();
@@ -68,9 +71,8 @@
           body: JSON.stringify(body),
         }),
     });
-    const state = new BenchState(design, limits, new SolidWorker(), `/file/${projectId}`, (changed) =>
-      saving.changed(changed),
-    );
+    const setting = { limits, brief, filesAt: `/file/${projectId}` };
+    const state = new BenchState(design, setting, new SolidWorker(), (changed) => saving.changed(changed));
     const draft = saving.recover({ revision, design });
     if (draft) state.replace(draft, 'saved');
     const keeping = new KeptHistory(projectId);

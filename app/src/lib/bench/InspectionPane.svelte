@@ -42,7 +42,13 @@
     {#if bench.solid.isInspected}
       <VerdictChip verdict={bench.solid.inspection.verdict} />
     {:else}
-      <span class="text-ink-soft text-sm">measuring …</span>
+      <span class="text-ink-soft text-sm">
+        {#if bench.progress}
+          {bench.progress.title}, {bench.progress.done + 1} of {bench.progress.of} …
+        {:else}
+          measuring …
+        {/if}
+      </span>
     {/if}
   </div>
   <div aria-busy={!bench.solid.isInspected}>

@@ -32,12 +32,18 @@ import {
   type Step,
 } from '@kelbrin/core/recipe';
 import type { Remedy } from '@kelbrin/core/advise';
-import { withPrintNeeds, type Finding, type LimitsCard, type ThicknessMap } from '@kelbrin/core/inspect';
+import {
+  withPrintNeeds,
+  type Finding,
+  type LimitsCard,
+  type Progress,
+  type ThicknessMap,
+} from '@kelbrin/core/inspect';
 import type { Vec3 } from '@kelbrin/core/mesh';
 import type { Estimate } from '@kelbrin/core/slice';
 import type { SectionView } from '@kelbrin/core/solid';
 import { History, type HistoryStates } from './history';
-import type { ExportedFile, ExportWish, FromWorker, ShownSolid } from './messages';
+import type { ExportedFile, ExportWish, FromWorker, Setting, ShownSolid } from './messages';
 import { SolidClient, type WorkerLike } from './solidClient';
 
 const NO_MEASURES: ReadonlyMap<string, number> = new Map();
@@ -57,6 +63,8 @@ export class BenchState {
   /** Why the recipe as it stands cannot be built, or a field's value was refused. */
   problem = $state.raw<Problem>();
   estimate = $state.raw<Estimate>();
+  /** How far the inspection of a large part has come. */
+  progress = $state.raw<Progress>();
   /** The section at the ruler's cut line. */
   section = $state.raw<SectionView>();
   /** The id of the step that is marked in the recipe and on the solid. */
@@ -83,7 +91,7 @@ export class BenchState {
     return all.ok ? all.values : NO_MEASURES;
   });
 
-  readonly limits: LimitsCard;
+  readonly #setting: Setting;
   #thicknessUpToMm: number | undefined;
   /** The estimate of the solid that is shown, once there is one. */
   #needs: Estimate | undefined;
@@ -91,20 +99,19 @@ export class BenchState {
   readonly #client: SolidClient;
   readonly #onChange: (design: Design) => void;
 
-  constructor(
-    design: Design,
-    limits: LimitsCard,
-    worker: WorkerLike,
-    filesAt: string,
-    onChange: (design: Design) => void,
-  ) {
+  constructor(design: Design, setting: Setting, worker: WorkerLike, onChange: (design: Design) => void) {
     this.design = design;
     this.partId = design.chosen;
     this.recipe = recipeOf(design);
-    this.limits = limits;
+    this.#setting = setting;
     this.#onChange = onChange;
-    this.#client = new SolidClient(worker, filesAt, (message) => this.#hear(message));
-    this.#client.show(this.recipe, limits);
+    this.#client = new SolidClient(worker, setting, (message) => this.#hear(message));
+    this.#client.show(this.recipe);
+  }
+
+  /** What the printer can make and the class allows. */
+  get limits(): LimitsCard {
+    return this.#setting.limits;
   }
 
   /** Puts a value into a field of a step, as part of a drag if that is numbered; a value that cannot be is said and leaves the recipe as it was. */
@@ -177,7 +184,7 @@ export class BenchState {
     if (partId === this.partId) return;
     this.#turnTo(partId);
     this.recipe = recipeOf(this.design, partId);
-    this.#client.show(this.recipe, this.limits);
+    this.#client.show(this.recipe);
   }
 
   /** Adds a part, as a copy of the one that is shown unless its recipe is given, and shows it. */
@@ -301,7 +308,7 @@ export class BenchState {
     this.recipe = recipeOf(design, partId);
     this.problem = undefined;
     this.#noteHistory();
-    this.#client.show(this.recipe, this.limits);
+    this.#client.show(this.recipe);
     if (tell) this.#onChange(design);
   }
 
@@ -344,7 +351,7 @@ export class BenchState {
       case 'solid':
         this.solid = message.solid;
         this.problem = undefined;
-        this.hatched = this.remedies = this.thickness = this.#needs = undefined;
+        this.hatched = this.remedies = this.thickness = this.progress = this.#needs = undefined;
         if (this.#thicknessUpToMm !== undefined) this.#client.measureThickness(this.#thicknessUpToMm);
         if (this.cutMm !== undefined) this.cutAt(this.cutMm);
         break;
@@ -357,6 +364,9 @@ export class BenchState {
           this.solid = { ...this.solid, inspection, steps, isInspected: true };
           this.#weigh();
         }
+        break;
+      case 'progress':
+        this.progress = message.progress;
         break;
       case 'estimate':
         this.estimate = this.#needs = message.estimate;
@@ -380,7 +390,8 @@ export class BenchState {
   #weigh(): void {
     if (!this.solid?.isInspected || !this.#needs) return;
     const { seconds, grams } = this.#needs;
-    const inspection = withPrintNeeds(this.solid.inspection, this.limits, { minutes: seconds / 60, grams });
+    const print = { minutes: seconds / 60, grams };
+    const inspection = withPrintNeeds(this.solid.inspection, print, this.limits, this.#setting.brief);
     this.solid = { ...this.solid, inspection };
   }
 }

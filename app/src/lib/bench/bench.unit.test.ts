@@ -16,8 +16,11 @@ beforeEach(() => {
   asked = [];
   saved = [];
   worker = { onmessage: null, postMessage: (message) => asked.push(message), terminate: () => {} };
-  bench = new BenchState(designOf(label(), 'Label'), classroomLimits, worker, '/file/1', (design) =>
-    saved.push(design),
+  bench = new BenchState(
+    designOf(label(), 'Label'),
+    { limits: classroomLimits, brief: {}, filesAt: '/file/1' },
+    worker,
+    (design) => saved.push(design),
   );
 });
 

@@ -1,21 +1,22 @@
 import type { Remedy } from '@kelbrin/core/advise';
-import type { Inspection, LimitsCard, ThicknessMap } from '@kelbrin/core/inspect';
+import type { BriefRules, Inspection, LimitsCard, Progress, ThicknessMap } from '@kelbrin/core/inspect';
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import type { Problem, Recipe } from '@kelbrin/core/recipe';
 import type { Estimate } from '@kelbrin/core/slice';
 import type { PartNotes } from '@kelbrin/core/format';
 import type { Detail, SectionView, StepOutcome } from '@kelbrin/core/solid';
 
+/** What stays as it is while a project is on the bench: what its parts are held against, and where its files are. */
+export interface Setting {
+  readonly limits: LimitsCard;
+  readonly brief: BriefRules;
+  /** Where the project's imported files are fetched from, by their names. */
+  readonly filesAt: string;
+}
+
 /** What the bench asks its worker. */
 export type ToWorker =
-  | {
-      readonly kind: 'evaluate';
-      readonly job: number;
-      readonly recipe: Recipe;
-      readonly limits: LimitsCard;
-      /** Where the project's imported files are fetched from, by their names. */
-      readonly filesAt: string;
-    }
+  | ({ readonly kind: 'evaluate'; readonly job: number; readonly recipe: Recipe } & Setting)
   | { readonly kind: 'section'; readonly job: number; readonly zMm: number }
   /** Asks for changes that mend a finding, by its place in the inspection that is shown. */
   | {
@@ -65,6 +66,8 @@ export type FromWorker =
       /** The steps with what the inspection has to say of them. */
       readonly steps: readonly StepOutcome[];
     }
+  /** How far the inspection of a large part has come. */
+  | { readonly kind: 'progress'; readonly job: number; readonly progress: Progress }
   | { readonly kind: 'estimate'; readonly job: number; readonly estimate: Estimate }
   | { readonly kind: 'section'; readonly job: number; readonly section: SectionView }
   /** A change that mends the finding that was asked about; without one, that there are no more. */

@@ -6,12 +6,13 @@ import {
   inspect,
   inspectInSteps,
   thicknessMap,
+  type BriefRules,
   type Inspection,
   type LimitsCard,
 } from '@kelbrin/core/inspect';
 import { featureEdges, type SolidMesh } from '@kelbrin/core/mesh';
 import { filesIn, fontsIn, type FontName, type Recipe } from '@kelbrin/core/recipe';
-import { estimate, everydaySettings, slice } from '@kelbrin/core/slice';
+import { estimate, settingsFor, slice } from '@kelbrin/core/slice';
 import {
   evaluate,
   loadFont,
@@ -46,7 +47,7 @@ const otherCache = new SolidCache();
 /** Parts with more triangles are inspected in rounds, so that an edit need not wait for it. */
 const LARGE = 40_000;
 
-let current: { mesh: SolidMesh; recipe: Recipe; limits: LimitsCard } | undefined;
+let current: { mesh: SolidMesh; recipe: Recipe; limits: LimitsCard; brief: BriefRules } | undefined;
 /** Stop what is being done in rounds. */
 let stopInspecting = () => {};
 let stopMending = () => {};
@@ -91,7 +92,7 @@ async function fetchFiles(recipe: Recipe, filesAt: string): Promise<void> {
 }
 
 function evaluateRecipe(
-  { job, recipe, limits }: Extract<ToWorker, { kind: 'evaluate' }>,
+  { job, recipe, limits, brief }: Extract<ToWorker, { kind: 'evaluate' }>,
   kernel: Kernel,
 ): void {
   clearTimeout(estimating);
@@ -101,8 +102,8 @@ function evaluateRecipe(
   const workshop = { kernel, fonts: (name: FontName) => fonts.get(name) };
   const result = evaluate(recipe, workshop, { printer: limits, assets: files, cache });
   if (!result.ok) return answer({ kind: 'problem', job, problem: result.problem });
-  const { mesh, volumeMm3, steps, reliefs } = result;
-  const about = { stepIds: recipe.steps.map(({ id }) => id), reliefs };
+  const { mesh, volumeMm3, steps, origin } = result;
+  const about = { origin, brief };
   const noted = (found: Inspection, beganAt: number): Inspection => {
     lastInspected = performance.now();
     lastTookMs = lastInspected - beganAt;
@@ -111,18 +112,19 @@ function evaluateRecipe(
   const now = performance.now();
   const patienceMs = Math.max(INSPECT_AT_LEAST_MS, lastTookMs / INSPECT_SHARE);
   const isDrag = last !== undefined && now - lastEdited < DRAG_MS && now - lastInspected < patienceMs;
-  const isLater = isDrag || mesh.triangles.length / 3 > LARGE;
+  const isLarge = mesh.triangles.length / 3 > LARGE;
+  const isLater = isDrag || isLarge;
   lastEdited = now;
   // The figures of the part itself are always those of what is shown.
   const inspection = isLater
     ? { ...(last ?? { verdict: 'pass' as const, checks: [] }), part: factsOf(mesh) }
     : noted(inspect(mesh, limits, about), now);
-  current = { mesh, recipe, limits };
+  current = { mesh, recipe, limits, brief };
   /** The steps with what the inspection has to say of them. */
   const advised = (found: Inspection): ShownSolid['steps'] => {
     const advice = adviceOnScaling(recipe, found, (other) => {
       const built = evaluate(other, workshop, { printer: limits, assets: files, cache: otherCache });
-      return built.ok ? inspect(built.mesh, limits, { reliefs: built.reliefs }) : undefined;
+      return built.ok ? inspect(built.mesh, limits, { origin: built.origin, brief }) : undefined;
     });
     return steps.map((step) =>
       step.stepId === advice?.stepId ? { ...step, notes: [...step.notes, ...advice.notes] } : step,
@@ -146,7 +148,7 @@ function evaluateRecipe(
       const began = performance.now();
       stopInspecting = inRounds(
         inspectInSteps(mesh, limits, about),
-        () => {},
+        (progress) => isLarge && answer({ kind: 'progress', job, progress }),
         (found) => answer({ kind: 'inspected', job, inspection: noted(found, began), steps: advised(found) }),
       );
     };
@@ -154,8 +156,7 @@ function evaluateRecipe(
   }
   if (mesh.triangles.length === 0) return;
   estimating = setTimeout(() => {
-    const { layerMm, lineWidthMm } = limits;
-    const settings = { ...everydaySettings, layerMm, firstLayerMm: layerMm, lineWidthMm };
+    const settings = settingsFor(limits);
     answer({ kind: 'estimate', job, estimate: estimate(slice(kernel, mesh, settings), settings) });
   }, ESTIMATE_AFTER_MS);
 }
@@ -174,15 +175,17 @@ function mend(
   const check = last?.checks.find(({ id }) => id === checkId);
   const finding = check?.findings[index];
   if (!current || !last || !check || !finding) return answer({ kind: 'remedy', job });
-  const { mesh, recipe, limits } = current;
+  const { mesh, recipe, limits, brief } = current;
   const trials = new Trials({
     workshop: { kernel, fonts: (name) => fonts.get(name) },
     limits,
+    brief,
     assets: files,
   });
   const trouble = {
     recipe,
     limits,
+    brief,
     now: { mesh, inspection: last },
     check,
     finding,

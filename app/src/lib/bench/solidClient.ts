@@ -1,6 +1,5 @@
-import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
-import type { ExportedFile, ExportWish, FromWorker, ToWorker } from './messages';
+import type { ExportedFile, ExportWish, FromWorker, Setting, ToWorker } from './messages';
 
 /** The part of a worker that the client uses, so that tests can stand in for it. */
 export interface WorkerLike {
@@ -23,26 +22,26 @@ export class SolidClient {
   #job = 0;
   #shown = 0;
   #running = false;
-  #next: { recipe: Recipe; limits: LimitsCard } | undefined;
+  #next: Recipe | undefined;
   #sectionJob = 0;
   #exportJob = 0;
   #remediesJob = 0;
   #thicknessJob = 0;
   #written: (file: ExportedFile) => void = () => {};
   readonly #worker: WorkerLike;
-  readonly #filesAt: string;
+  readonly #setting: Setting;
   readonly #hear: (message: Heard) => void;
 
-  constructor(worker: WorkerLike, filesAt: string, hear: (message: Heard) => void) {
+  constructor(worker: WorkerLike, setting: Setting, hear: (message: Heard) => void) {
     this.#worker = worker;
-    this.#filesAt = filesAt;
+    this.#setting = setting;
     this.#hear = hear;
     worker.onmessage = ({ data }) => this.#answered(data);
   }
 
   /** Asks for the solid of a recipe. */
-  show(recipe: Recipe, limits: LimitsCard): void {
-    this.#next = { recipe, limits };
+  show(recipe: Recipe): void {
+    this.#next = recipe;
     if (!this.#running) this.#start();
   }
 
@@ -73,16 +72,10 @@ export class SolidClient {
 
   #start(): void {
     if (!this.#next) return;
-    const { recipe, limits } = this.#next;
+    const recipe = this.#next;
     this.#next = undefined;
     this.#running = true;
-    this.#worker.postMessage({
-      kind: 'evaluate',
-      job: ++this.#job,
-      recipe,
-      limits,
-      filesAt: this.#filesAt,
-    });
+    this.#worker.postMessage({ kind: 'evaluate', job: ++this.#job, recipe, ...this.#setting });
   }
 
   #answered(message: FromWorker): void {
@@ -100,7 +93,7 @@ export class SolidClient {
       if (message.job === this.#exportJob) this.#written(message.file);
       return;
     }
-    if (message.kind === 'estimate' || message.kind === 'inspected') {
+    if (message.kind === 'estimate' || message.kind === 'inspected' || message.kind === 'progress') {
       // An estimate or a late inspection speaks of the solid that is shown, or it is of no use any more.
       if (message.job === this.#shown && !this.#next) this.#hear(message);
       return;

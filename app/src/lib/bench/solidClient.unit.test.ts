@@ -12,7 +12,11 @@ function bench() {
     postMessage: (message) => asked.push(message),
     terminate: () => {},
   };
-  const client = new SolidClient(worker, '/file/1', (message) => heard.push(message));
+  const client = new SolidClient(
+    worker,
+    { filesAt: '/file/1', limits: classroomLimits, brief: {} },
+    (message) => heard.push(message),
+  );
   const answer = (message: FromWorker) => worker.onmessage!({ data: message } as MessageEvent<FromWorker>);
   const problem = (job: number): FromWorker => ({ kind: 'problem', job, problem: { message: `job ${job}` } });
   return { asked, heard, client, answer, problem };
@@ -24,7 +28,7 @@ const idsOf = (asked: ToWorker[]) =>
 
 it('skips to the latest edit when several come while one is evaluated', () => {
   const { asked, client, answer, problem } = bench();
-  for (const id of ['a', 'b', 'c', 'd']) client.show(recipe(id), classroomLimits);
+  for (const id of ['a', 'b', 'c', 'd']) client.show(recipe(id));
   expect(idsOf(asked)).toEqual(['a']);
   answer(problem(1));
   expect(idsOf(asked)).toEqual(['a', 'd']);
@@ -34,9 +38,9 @@ it('skips to the latest edit when several come while one is evaluated', () => {
 
 it('never shows an answer that is older than the one shown', () => {
   const { heard, client, answer, problem } = bench();
-  client.show(recipe('a'), classroomLimits);
+  client.show(recipe('a'));
   answer(problem(1));
-  client.show(recipe('b'), classroomLimits);
+  client.show(recipe('b'));
   answer(problem(2));
   answer(problem(1));
   expect(heard.map(({ job }) => job)).toEqual([1, 2]);
@@ -55,9 +59,9 @@ it('drops an estimate and a late inspection of a solid that is not shown any mor
     inspection: {} as never,
     steps: [],
   });
-  client.show(recipe('a'), classroomLimits);
+  client.show(recipe('a'));
   answer(problem(1));
-  client.show(recipe('b'), classroomLimits);
+  client.show(recipe('b'));
   answer(problem(2));
   for (const job of [1, 2]) [estimate(job), inspected(job)].forEach(answer);
   expect(heard.map(({ kind, job }) => `${kind} ${job}`)).toEqual([

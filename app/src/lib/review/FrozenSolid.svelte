@@ -18,13 +18,14 @@
   let { projectId, recipe, limits, marked, chosen, onmark }: Props = $props();
 
   let solid = $state.raw<ShownSolid>();
-  const client = untrack(
-    () =>
-      new SolidClient(new SolidWorker(), `/file/${projectId}`, (message) => {
-        if (message.kind === 'solid') solid = message.solid;
-      }),
-  );
-  untrack(() => client.show(recipe, limits));
+  // It is only drawn here: what the server found is what counts.
+  const client = untrack(() => {
+    const setting = { limits, brief: {}, filesAt: `/file/${projectId}` };
+    return new SolidClient(new SolidWorker(), setting, (message) => {
+      if (message.kind === 'solid') solid = message.solid;
+    });
+  });
+  untrack(() => client.show(recipe));
   onDestroy(() => client.close());
 
   const markedStep = $derived.by(() => {

@@ -56,7 +56,15 @@ export async function handIn(
     const version = await addVersion(tx, project, `Hand-in ${number}`);
     const [{ id }] = await tx
       .insert(handIns)
-      .values({ projectId: project.id, number, versionId: version.id, part, recipe, limits })
+      .values({
+        projectId: project.id,
+        number,
+        versionId: version.id,
+        part,
+        recipe,
+        limits,
+        rules: brief.rules,
+      })
       .returning({ id: handIns.id });
     await announce(tx, `project:${project.id}`, `class:${brief.classId}`);
     return id;

@@ -77,7 +77,7 @@ describe('a file that is imported', () => {
     for (const [said, factor] of [['mm', 1], ['in', 25.4]] as const) {
       const recipe = importing(hash, said);
       const files = await filesFor(test.db, project, recipe);
-      const built = await pool.run<'inspect'>({ kind: 'inspect', recipe, files, limits: classroomLimits, title: 'x' });
+      const built = await pool.run<'inspect'>({ kind: 'inspect', recipe, files, limits: classroomLimits, brief: {}, title: 'x' });
       if (!built.ok) throw new Error(built.problem);
       const size = built.inspection.part.sizeMm.map((mm) => Math.round(mm / factor));
       expect(size).toEqual([20, 10, 5]);

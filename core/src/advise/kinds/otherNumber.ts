@@ -37,6 +37,7 @@ export const otherNumber: RemedyKind = {
     'bodies',
     'stability',
     'relief',
+    'brief',
   ],
   most: 2,
   *proposals(trouble): Generator<Proposal, void, boolean> {
@@ -74,13 +75,15 @@ function* changes(trouble: Trouble): Generator<Proposal & { change: number; fiel
 /** Values to try for a number, in the direction and by the amount that the finding asks for, or the other way. */
 function candidates({ unit }: NumberToken, value: number, { check, finding, limits }: Trouble): number[] {
   const { measured, unit: measuredIn } = finding;
-  const limit = measuredIn === check.unit ? check.limit : limits.minWallMm;
-  const aim = check.rule === 'atLeast' || measuredIn !== check.unit ? limit * MARGIN : limit / MARGIN;
+  const isOwn = measuredIn === check.unit && finding.limit === undefined;
+  const limit = finding.limit ?? (isOwn ? check.limit : limits.minWallMm);
+  const aim = check.rule === 'atLeast' || !isOwn ? limit * MARGIN : limit / MARGIN;
   if (measuredIn === '°')
     return unit === '°' ? [aim, value + aim - measured, value - aim + measured].map(down) : [];
   if (unit !== 'mm') return [];
-  if (check.id === 'bodies' && measuredIn === 'mm²')
-    return STEPS_MM.flatMap((mm) => [value + mm, value - mm].map(tenth));
+  const isApart =
+    (check.id === 'bodies' && measuredIn === 'mm²') || (check.id === 'brief' && measuredIn === '');
+  if (isApart) return STEPS_MM.flatMap((mm) => [value + mm, value - mm].map(tenth));
   if (check.id === 'island') return [value - measured, value + measured].map(tenth);
   if (measuredIn === 'mm') {
     const need = Math.abs(aim - measured);

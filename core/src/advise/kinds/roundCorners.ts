@@ -8,8 +8,10 @@ const RADII_MM = [1, 2, 3];
 /** Rounds the corners of an outline, or chamfers an edge, so that nothing pricks. */
 export const roundCorners: RemedyKind = {
   id: 'roundCorners',
-  checks: ['comfort'],
-  *proposals({ recipe, finding }): Generator<Proposal, void, boolean> {
+  checks: ['comfort', 'brief'],
+  *proposals({ recipe, finding, brief }): Generator<Proposal, void, boolean> {
+    const asked = finding.requirement === undefined ? undefined : brief?.requirements?.[finding.requirement];
+    if (asked && asked.kind !== 'rounded') return;
     for (const step of recipe.steps) {
       if (step.kind !== 'extrude' || !finding.steps.includes(step.id)) continue;
       for (const mm of RADII_MM) {

@@ -1,7 +1,8 @@
-import type { Check } from '../check.ts';
+import type { Check, PrintCheck } from '../check.ts';
 import type { Why } from '../why.ts';
 import { base } from './base.ts';
 import { bodies } from './bodies.ts';
+import { brief } from './brief.ts';
 import { bridge } from './bridge.ts';
 import { comfort } from './comfort.ts';
 import { gap } from './gap.ts';
@@ -9,7 +10,6 @@ import { hole } from './hole.ts';
 import { island } from './island.ts';
 import { material } from './material.ts';
 import { mesh } from './mesh.ts';
-import type { NeedOfPrint } from './needOfPrint.ts';
 import { overhang } from './overhang.ts';
 import { relief } from './relief.ts';
 import { size } from './size.ts';
@@ -34,10 +34,11 @@ export const checks: readonly Check[] = [
   comfort,
   time,
   material,
+  brief,
 ];
 
-/** Those of the checks that wait until the part was sliced. */
-export const printNeeds: readonly NeedOfPrint[] = [time, material];
+/** Those of the checks that have more to say once the part was sliced. */
+export const printChecks: readonly PrintCheck[] = [time, material, brief];
 
 /** Why a check is made, by its id; undefined for one that there is no more. */
 export function whyOf(id: string): Why | undefined {

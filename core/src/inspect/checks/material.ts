@@ -1,7 +1,7 @@
 import { formatMm } from '../../recipe/sentence.ts';
 import { needOfPrint } from './needOfPrint.ts';
 
-/** Holds the filament that a print takes against what the class allows for one part. */
+/** Holds the filament that a print takes against what the class allows for one part, and says what it costs. */
 export const material = needOfPrint({
   id: 'material',
   title: 'Filament',
@@ -19,9 +19,19 @@ export const material = needOfPrint({
   limit: ({ maxGrams }) => maxGrams,
   needed: ({ grams }) => grams,
   unit: 'g',
-  say: (grams, verdict, most) => {
-    const is = `The print takes ${formatMm(Math.round(10 * grams) / 10)} g of filament`;
-    const bound = `${formatMm(most)} g for one part`;
-    return verdict === 'fail' ? `${is}; the class has ${bound}.` : `${is}, close to the ${bound}.`;
+  say: (grams, verdict, { maxGrams, filamentPricePerKg, currency }) => {
+    const cost = money((grams * filamentPricePerKg) / 1000, currency);
+    const is = `The print takes ${formatMm(Math.round(10 * grams) / 10)} g of filament, about ${cost}`;
+    const bound = `${formatMm(maxGrams)} g for one part`;
+    return {
+      fail: `${is}; the class has ${bound}.`,
+      warn: `${is}; that is close to the ${bound}.`,
+      pass: `${is}.`,
+    }[verdict];
   },
 });
+
+/** "€0.12", for a currency by its code. */
+function money(amount: number, currency: string): string {
+  return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(amount);
+}

@@ -20,7 +20,7 @@ export const relief: Check = {
     ],
   },
   inspect(subject, { minReliefMm }) {
-    const { reliefs = [] } = subject.about;
+    const reliefs = subject.about.origin?.reliefs ?? [];
     const measured = reliefs.flatMap((each) => measuredRelief(subject, each) ?? []);
     const heights = measured.flatMap(({ mm }) => mm ?? []);
     const findings = measured.flatMap((each): Finding[] => [
@@ -71,7 +71,7 @@ export const relief: Check = {
     }
 
     function stepOf(index: number): string[] {
-      const id = subject.about.stepIds?.[index];
+      const id = subject.about.origin?.stepIds[index];
       return id === undefined ? [] : [id];
     }
   },

@@ -18,9 +18,11 @@ export const time = needOfPrint({
   limit: ({ maxMinutes }) => maxMinutes,
   needed: ({ minutes }) => minutes,
   unit: 'min',
-  say: (minutes, verdict, most) => {
-    const is = `The print takes ${formatMm(Math.round(minutes))} minutes`;
-    const bound = `${formatMm(most)} for one part`;
-    return verdict === 'fail' ? `${is}; the class has ${bound}.` : `${is}, close to the ${bound}.`;
+  say: (minutes, verdict, { maxMinutes }) => {
+    const is = `The print takes about ${formatMm(Math.round(minutes))} minutes`;
+    const bound = `${formatMm(maxMinutes)} for one part`;
+    return { fail: `${is}; the class has ${bound}.`, warn: `${is}, close to the ${bound}.`, pass: `${is}.` }[
+      verdict
+    ];
   },
 });

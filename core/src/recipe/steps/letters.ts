@@ -112,7 +112,7 @@ export const letters: StepKind<LettersStep> = {
       return kit.fail(['effect'], message);
     }
     const { axis, isHigh } = normalOf[step.facing];
-    const region = kit.letters(step.lettering);
+    const { region, capMm } = kit.letters(step.lettering);
     const edge = isHigh ? 'high' : 'low';
     const into = { relation: 'inFrom', edge, mm: 0 } as const;
     const placed = step.effect === 'raised' ? step.placement : { ...step.placement, [axis]: into };
@@ -128,7 +128,7 @@ export const letters: StepKind<LettersStep> = {
     );
     // On the plate, letters are things of their own.
     const relief = { effect: step.effect, isLettering: true, facing: step.facing };
-    return { ...built, outline: region, ...('plate' in step.placement.on ? {} : { relief }) };
+    return { ...built, outline: region, capMm, ...('plate' in step.placement.on ? {} : { relief }) };
   },
 };
 

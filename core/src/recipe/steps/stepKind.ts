@@ -30,8 +30,8 @@ export interface BuildKit<Body> extends OutlineKit {
   revolved(profile: Region, deg: number): Body;
   /** A mesh that was imported, in its own measure. */
   imported(asset: string): Body;
-  /** The outlines of letters about the origin; ends the evaluation for signs that the font lacks. */
-  letters(lettering: Resolved<Lettering>): Region;
+  /** The outlines of letters about the origin and the height of a capital; ends the evaluation for signs that the font lacks. */
+  letters(lettering: Resolved<Lettering>): { readonly region: Region; readonly capMm: number };
   posed(body: Body, pose: Pose): Body;
   /** What is in the first body and not in the second. */
   minus(body: Body, other: Body): Body;
@@ -75,6 +75,8 @@ export interface Built<Body> {
   readonly box?: Box;
   /** What it raises from a surface, or sinks into it. */
   readonly relief?: Pick<Relief, 'effect' | 'isLettering'> & { readonly facing: Facing };
+  /** The height of a capital, if it writes. */
+  readonly capMm?: number;
   /** For copies: where each of the steps was put again. */
   readonly copies?: { readonly of: readonly StepRef[]; readonly poses: readonly Pose[] };
   /** A turn, scale and shift of everything so far. */

@@ -88,9 +88,10 @@ export const sweep: StepKind<SweepStep> = {
     if (of.type === 'letters' && of.lettering.words.trim() === '') {
       return kit.fail(['of', 'lettering', 'words'], 'There are no letters to write yet.');
     }
+    const written = of.type === 'letters' ? kit.letters(of.lettering) : undefined;
     const region =
       of.type === 'letters'
-        ? kit.letters(of.lettering)
+        ? written!.region
         : outlineRegion(of.outline, {
             ...kit,
             fail: (path, message, at) => kit.fail(['of', 'outline', ...path], message, at),
@@ -117,6 +118,7 @@ export const sweep: StepKind<SweepStep> = {
       operations: [{ effect: 'add', body: kit.posed(body, by) }],
       outline: region,
       box: boxUnder(by, foot),
+      capMm: written?.capMm,
     };
   },
 };

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Trials } from '@kelbrin/core/advise';
-import { classroomLimits, withPrintNeeds } from '@kelbrin/core/inspect';
+import { classroomLimits, requirementKinds, withPrintNeeds, type BriefRules } from '@kelbrin/core/inspect';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { starters } from '@kelbrin/core/starters';
 import { emptyRecipe } from '@kelbrin/core/recipe';
@@ -23,7 +23,13 @@ afterAll(async () => {
 });
 
 const inspectTask = (words: string) =>
-  ({ kind: 'inspect', recipe: labelRecipe({ words }), limits: classroomLimits, title: words }) as const;
+  ({
+    kind: 'inspect',
+    recipe: labelRecipe({ words }),
+    limits: classroomLimits,
+    brief: {},
+    title: words,
+  }) as const;
 
 describe('the worker', () => {
   it('builds the same bytes from the same recipe, and others from another', async () => {
@@ -40,15 +46,17 @@ describe('the worker', () => {
   });
 
   it('finds the same as the bench does, for every example', async () => {
-    const trials = new Trials({ workshop: await nodeWorkshop(), limits: classroomLimits });
+    const limits = classroomLimits;
+    const brief: BriefRules = { requirements: requirementKinds.map((kind) => kind.create()) };
+    const trials = new Trials({ workshop: await nodeWorkshop(), limits, brief });
     for (const { id, recipe } of starters) {
-      const task = { kind: 'inspect', recipe, limits: classroomLimits, title: id } as const;
+      const task = { kind: 'inspect', recipe, limits, brief, title: id } as const;
       const ofServer = await pool.run<'inspect'>(task);
       if (!ofServer.ok) throw new Error(ofServer.problem);
       const { seconds, grams } = ofServer.estimate;
       const ofBench = trials.tried(recipe)!.inspection;
       const print = { minutes: seconds / 60, grams };
-      expect(ofServer.inspection, id).toEqual(withPrintNeeds(ofBench, classroomLimits, print));
+      expect(ofServer.inspection, id).toEqual(withPrintNeeds(ofBench, print, limits, brief));
     }
     trials.close();
   }, 90_000);

@@ -1,4 +1,4 @@
-import type { Inspection, LimitsCard } from '@kelbrin/core/inspect';
+import type { BriefRules, Inspection, LimitsCard } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
 import type { Estimate } from '@kelbrin/core/slice';
 
@@ -12,6 +12,7 @@ export type Task =
       readonly recipe: Recipe;
       readonly files?: MeshFiles;
       readonly limits: LimitsCard;
+      readonly brief: BriefRules;
       readonly title: string;
     }
   | {

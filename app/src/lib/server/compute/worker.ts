@@ -1,10 +1,10 @@
 import { parentPort } from 'node:worker_threads';
 import { readSolid, readThreeMf, writeStl, writeThreeMf } from '@kelbrin/core/format';
-import { inspect, type LimitsCard } from '@kelbrin/core/inspect';
+import { inspect } from '@kelbrin/core/inspect';
 import { boundsOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { drawPng } from '@kelbrin/core/picture';
-import { estimate, everydaySettings, slice, writeGcode, type PrintSettings } from '@kelbrin/core/slice';
+import { estimate, settingsFor, slice, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import type { Answers, MeshFiles, Reply, Request, Task } from './task.ts';
 
@@ -29,7 +29,7 @@ function carryOut(task: Task, ready: Workshop): Answers[keyof Answers] {
 }
 
 function inspectRecipe(
-  { recipe, files, limits, title }: Extract<Task, { kind: 'inspect' }>,
+  { recipe, files, limits, brief, title }: Extract<Task, { kind: 'inspect' }>,
   ready: Workshop,
 ): Answers['inspect'] {
   const built = evaluate(recipe, ready, { printer: limits, assets: meshesOf(files) });
@@ -40,8 +40,8 @@ function inspectRecipe(
   return {
     ok: true,
     inspection: inspect(built.mesh, limits, {
-      stepIds: recipe.steps.map(({ id }) => id),
-      reliefs: built.reliefs,
+      origin: built.origin,
+      brief,
       print: { minutes: needs.seconds / 60, grams: needs.grams },
     }),
     threeMf: writeThreeMf(built.mesh, { title }),
@@ -76,8 +76,4 @@ function drawRecipe(
 
 function meshesOf(files: MeshFiles = new Map()): Map<string, SolidMesh> {
   return new Map([...files].map(([name, stl]) => [name, readSolid(stl)]));
-}
-
-function settingsFor({ layerMm, lineWidthMm }: LimitsCard): PrintSettings {
-  return { ...everydaySettings, layerMm, firstLayerMm: layerMm, lineWidthMm };
 }

@@ -1,4 +1,5 @@
 import { labelRecipe } from './labels.ts';
+import type { BriefRules } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
 
 /** How far a student of the demo school has come. */
@@ -13,8 +14,23 @@ export interface DemoStudent {
   readonly comment?: string;
 }
 
+interface School {
+  readonly teacher: Staff;
+  readonly helper: Staff;
+  readonly className: string;
+  readonly classCode: string;
+  readonly studentPin: string;
+  readonly brief: { readonly title: string; readonly task: string; readonly rules: BriefRules };
+}
+
+interface Staff {
+  readonly name: string;
+  readonly email: string;
+  readonly password: string;
+}
+
 /** Everyone and everything here is made up. */
-export const school = {
+export const school: School = {
   teacher: { name: 'Ms Fenwick', email: 'fenwick@wrenfield.example', password: 'greenhouse kit' },
   helper: { name: 'Mr Oduya', email: 'oduya@wrenfield.example', password: 'print room key' },
   className: 'Year 8, Wren group',
@@ -26,8 +42,16 @@ export const school = {
     task:
       'Design a label for one tray of the school greenhouse. It carries the name of a plant in letters that can be ' +
       'read from a metre away, and a hole for the string, at least 3 mm wide. It must print without supports.',
+    rules: {
+      requirements: [
+        { kind: 'hole', reach: 'through', atLeastMm: 3 },
+        { kind: 'letters', tallMm: 8 },
+        { kind: 'oneBody' },
+        { kind: 'grams', atMostG: 12 },
+      ],
+    },
   },
-} as const;
+};
 
 export const demoStudents: readonly DemoStudent[] = [
   {

@@ -20,9 +20,9 @@ export async function inspectHandIn(db: Database, handInId: string): Promise<voi
   if (!found) return;
   const { handIn, project, classId } = found;
 
-  const { recipe, limits } = handIn;
+  const { recipe, limits, rules } = handIn;
   const files = await filesFor(db, project.id, recipe);
-  const task = { kind: 'inspect', recipe, files, limits, title: project.name } as const;
+  const task = { kind: 'inspect', recipe, files, limits, brief: rules, title: project.name } as const;
   const result = await compute().run<'inspect'>(task);
   await db.transaction(async (tx) => {
     const isStill = and(eq(handIns.id, handIn.id), eq(handIns.state, 'checking'));

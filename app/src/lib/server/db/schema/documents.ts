@@ -1,6 +1,6 @@
 import { customType } from 'drizzle-orm/pg-core';
 import { parseDesign, type Design } from '@kelbrin/core/design';
-import { parseLimits, type LimitsCard } from '@kelbrin/core/inspect';
+import { parseBriefRules, parseLimits, type BriefRules, type LimitsCard } from '@kelbrin/core/inspect';
 import { parseRecipe, type Recipe } from '@kelbrin/core/recipe';
 
 /*
@@ -40,5 +40,16 @@ export const limitsDocument = customType<{ data: LimitsCard; driverData: unknown
     const parsed = parseLimits(read(value));
     if (!parsed.ok) throw new Error(`A stored limits card cannot be read: ${parsed.message}`);
     return parsed.limits;
+  },
+});
+
+/** What a brief asks beyond the limits card. */
+export const rulesDocument = customType<{ data: BriefRules; driverData: unknown }>({
+  dataType: () => 'jsonb',
+  toDriver: (rules) => JSON.stringify(rules),
+  fromDriver(value) {
+    const parsed = parseBriefRules(read(value));
+    if (!parsed.ok) throw new Error(`Stored rules of a brief cannot be read: ${parsed.message}`);
+    return parsed.rules;
   },
 });

@@ -14,7 +14,7 @@ import {
 import type { Inspection } from '@kelbrin/core/inspect';
 import type { Estimate } from '@kelbrin/core/slice';
 import { bytes } from './bytes.ts';
-import { designDocument, limitsDocument, recipeDocument } from './documents.ts';
+import { designDocument, limitsDocument, recipeDocument, rulesDocument } from './documents.ts';
 import { classes, users } from './people.ts';
 
 /** A design task that a teacher sets. */
@@ -28,6 +28,8 @@ export const briefs = pgTable('briefs', {
   dueOn: date('due_on'),
   /** What a new project begins with; nothing when null. */
   starter: recipeDocument('starter'),
+  /** What it asks of the part that can be checked. */
+  rules: rulesDocument('rules').notNull().default({}),
 });
 
 /** One student's answer to a brief. */
@@ -93,6 +95,8 @@ export const handIns = pgTable(
     part: text('part').notNull(),
     recipe: recipeDocument('recipe').notNull(),
     limits: limitsDocument('limits').notNull(),
+    /** What the brief asked when it was handed in. */
+    rules: rulesDocument('rules').notNull().default({}),
     state: handInState('state').notNull().default('checking'),
     /** The server's own inspection of exactly the solid with `solidHash`. */
     inspection: jsonb('inspection').$type<Inspection>(),

@@ -20,6 +20,7 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
     title: brief.title,
     filePattern,
     versions: await versionsOf(db, locals.person!, project.id),
+    rules: brief.rules,
     limits: await limitsOf(db, limitsCardId),
     standing: (await standings(db, [project.id])).get(project.id)!,
   };

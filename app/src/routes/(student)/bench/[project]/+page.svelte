@@ -37,6 +37,7 @@
       filePattern={data.filePattern}
       revision={data.project.revision}
       limits={data.limits}
+      brief={data.rules}
       colour="#3f8f5f"
     >
       {#snippet actions({ bench, autosave })}

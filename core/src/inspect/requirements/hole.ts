@@ -1,0 +1,40 @@
+import * as z from 'zod';
+import { formatMm, millimetres, oneOf, text } from '../../recipe/index.ts';
+import { findRoundHoles } from '../roundHoles.ts';
+import { rounded } from '../subject.ts';
+import { judge } from '../verdict.ts';
+import { hundredths, type RequirementKind } from './requirementKind.ts';
+
+export const schema = z.strictObject({
+  kind: z.literal('hole'),
+  reach: z.enum(['through', 'any']),
+  atLeastMm: z.number().min(0.1).max(500),
+});
+type Hole = z.infer<typeof schema>;
+
+/** A round hole that is wide enough, as it was designed. */
+export const hole: RequirementKind<Hole> = {
+  kind: 'hole',
+  label: 'A hole',
+  create: () => ({ kind: 'hole', reach: 'through', atLeastMm: 4 }),
+  sentence: ({ reach, atLeastMm }) => [
+    text('has'),
+    oneOf(['reach'], 'which hole', reach, { through: 'a hole right through', any: 'a hole' }),
+    text('of at least'),
+    millimetres(['atLeastMm'], atLeastMm, 'diameter', { sign: 'Ø', max: 500 }),
+  ],
+  ofPart({ reach, atLeastMm }, subject) {
+    const fitting = findRoundHoles(subject).filter(({ through }) => through || reach === 'any');
+    const [widest] = fitting.sort((a, b) => b.diameterMm - a.diameterMm);
+    if (!widest) return { isMet: false, measured: 0, unit: 'mm', said: 'there is none' };
+    return {
+      isMet: judge(widest.diameterMm, 'atLeast', atLeastMm) !== 'fail',
+      measured: rounded(widest.diameterMm),
+      limit: atLeastMm,
+      unit: 'mm',
+      said: `the widest is Ø ${formatMm(hundredths(widest.diameterMm))} mm`,
+      at: widest.middle,
+      triangles: widest.triangles,
+    };
+  },
+};

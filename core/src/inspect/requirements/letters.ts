@@ -1,0 +1,46 @@
+import * as z from 'zod';
+import { formatMm, millimetres, text } from '../../recipe/index.ts';
+import { measuredRelief } from '../reliefs.ts';
+import { middleOf, rounded } from '../subject.ts';
+import { judge } from '../verdict.ts';
+import { hundredths, type RequirementKind } from './requirementKind.ts';
+
+export const schema = z.strictObject({
+  kind: z.literal('letters'),
+  tallMm: z.number().min(0.5).max(300),
+});
+type Letters = z.infer<typeof schema>;
+
+/** Letters that are tall enough, by the height of their capitals as they come out; only a recipe tells of them. */
+export const letters: RequirementKind<Letters> = {
+  kind: 'letters',
+  label: 'Letters',
+  create: () => ({ kind: 'letters', tallMm: 8 }),
+  sentence: ({ tallMm }) => [
+    text('carries letters at least'),
+    millimetres(['tallMm'], tallMm, 'height of a capital', { max: 300 }),
+    text('tall'),
+  ],
+  ofPart({ tallMm }, subject) {
+    const { origin } = subject.about;
+    if (!origin) return undefined;
+    const [tallest] = [...origin.writings].sort((a, b) => b.capMm - a.capMm);
+    if (!tallest) return { isMet: false, measured: 0, unit: 'mm', said: 'there are none' };
+    const triangles: number[] = [];
+    subject.mesh.stepOf?.forEach((step, face) => step === tallest.step && triangles.push(face));
+    const relief = origin.reliefs.find(({ step }) => step === tallest.step);
+    // What was written may be gone again: cut away, or level with the surface it stands on.
+    if (triangles.length === 0 || (relief && measuredRelief(subject, relief)?.mm === 0)) {
+      return { isMet: false, measured: 0, unit: 'mm', said: 'none of them show' };
+    }
+    return {
+      isMet: judge(tallest.capMm, 'atLeast', tallMm) !== 'fail',
+      measured: rounded(tallest.capMm),
+      limit: tallMm,
+      unit: 'mm',
+      said: `the tallest are ${formatMm(hundredths(tallest.capMm))} mm tall`,
+      at: middleOf(subject, triangles[0]),
+      triangles,
+    };
+  },
+};

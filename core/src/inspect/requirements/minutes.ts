@@ -1,0 +1,35 @@
+import * as z from 'zod';
+import { formatMm, text } from '../../recipe/index.ts';
+import { rounded } from '../subject.ts';
+import { judge } from '../verdict.ts';
+import type { RequirementKind } from './requirementKind.ts';
+
+export const schema = z.strictObject({ kind: z.literal('minutes'), within: z.number().min(1).max(2880) });
+type Minutes = z.infer<typeof schema>;
+
+/** The longest that the print may take. */
+export const minutes: RequirementKind<Minutes> = {
+  kind: 'minutes',
+  label: 'Most time',
+  create: () => ({ kind: 'minutes', within: 40 }),
+  sentence: ({ within }) => [
+    text('prints within'),
+    {
+      type: 'number',
+      path: ['within'],
+      value: within,
+      label: 'minutes of printing',
+      unit: 'min',
+      min: 1,
+      max: 2880,
+      nudge: 1,
+    },
+  ],
+  ofPrint: ({ within }, { minutes: m }) => ({
+    isMet: judge(m, 'atMost', within) !== 'fail',
+    measured: rounded(m),
+    limit: within,
+    unit: 'min',
+    said: `it takes ${formatMm(Math.round(m))} min`,
+  }),
+};

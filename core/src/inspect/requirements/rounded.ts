@@ -1,0 +1,30 @@
+import * as z from 'zod';
+import { formatMm, text } from '../../recipe/index.ts';
+import { sharpOuterEdges } from '../corners.ts';
+import { middleOf } from '../subject.ts';
+import type { RequirementKind } from './requirementKind.ts';
+
+export const schema = z.strictObject({ kind: z.literal('rounded') });
+
+/** Less of a sharp edge is rounding, mm. */
+const LEAST_MM = 1;
+
+/** Nothing sharp where a hand closes around the part; the edges on the plate have to be sharp, or they would hang. */
+export const roundedEdges: RequirementKind<z.infer<typeof schema>> = {
+  kind: 'rounded',
+  label: 'Rounded edges',
+  create: () => ({ kind: 'rounded' }),
+  sentence: () => [text('has all its outer edges rounded or chamfered, but for those on the plate')],
+  ofPart(_, subject) {
+    const sharp = sharpOuterEdges(subject);
+    const isMet = sharp.mm < LEAST_MM;
+    return {
+      isMet,
+      measured: Math.round(sharp.mm),
+      unit: 'mm',
+      said: isMet ? 'none is sharp' : `${formatMm(Math.round(sharp.mm))} mm of them are sharp`,
+      at: sharp.faces.length > 0 ? middleOf(subject, sharp.faces[0]) : undefined,
+      triangles: sharp.faces,
+    };
+  },
+};
