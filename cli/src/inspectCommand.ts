@@ -1,8 +1,8 @@
 import {
   inspectInSteps,
-  type AboutPart,
   type CheckResult,
   type Inspection,
+  type Known,
   type LimitsCard,
 } from '@kelbrin/core/inspect';
 import { setDown, type SolidMesh } from '@kelbrin/core/mesh';
@@ -40,8 +40,8 @@ export async function inspectCommand(request: InspectRequest, output: Output): P
       const isSliced = request.print || mesh.triangles.length / 3 <= QUICKLY_SLICED;
       // The kernel is loaded for slicing alone.
       const print = isSliced ? await (await import('./needsOf.ts')).needsOf(mesh, limits) : undefined;
-      const about = { isForeign: true, mended: read.mended, brief, print };
-      const result = inspected(mesh, limits, about, (words) => output.progress?.(`${file}: ${words}`));
+      const known = { isForeign: true, mended: read.mended, brief, print };
+      const result = inspected(mesh, limits, known, (words) => output.progress?.(`${file}: ${words}`));
       const region = (faces: readonly number[]) => (request.region ? { region: cornersOf(mesh, faces) } : {});
       output.out(request.json ? jsonLine(file, result, region) : report(file, result));
       if (!isSliced && !request.json)
@@ -60,10 +60,10 @@ export async function inspectCommand(request: InspectRequest, output: Output): P
 function inspected(
   mesh: SolidMesh,
   limits: LimitsCard,
-  about: AboutPart,
+  known: Known,
   tell: (words: string) => void,
 ): Inspection {
-  const steps = inspectInSteps(mesh, limits, about);
+  const steps = inspectInSteps(mesh, limits, known);
   for (;;) {
     const step = steps.next();
     if (step.done) {

@@ -1,5 +1,4 @@
 import type { PartOrigin } from '../recipe/index.ts';
-import type { BriefRules } from './briefRules.ts';
 
 /** What printing the part takes, at the settings of the class. */
 export interface PrintNeeds {
@@ -11,7 +10,6 @@ export interface PrintNeeds {
 export interface AboutPart {
   /** What its recipe tells, so that findings name the steps they come from. */
   readonly origin?: PartOrigin;
-  readonly brief?: BriefRules;
   readonly print?: PrintNeeds;
   /** The surface comes from elsewhere, so that it may cross itself; one that was made from a recipe cannot. */
   readonly isForeign?: boolean;

@@ -11,7 +11,7 @@ export interface Check {
   /** What it is called on screen. */
   readonly title: string;
   readonly why: Why;
-  inspect(subject: Subject, limits: LimitsCard): Omit<CheckResult, 'id' | 'title'>;
+  inspect(subject: Subject, limits: LimitsCard, brief: BriefRules): Omit<CheckResult, 'id' | 'title'>;
 }
 
 /** A check that looks at what printing the part takes, which is only known once it was sliced. */
@@ -21,6 +21,6 @@ export interface PrintCheck extends Check {
     before: CheckResult,
     print: PrintNeeds,
     limits: LimitsCard,
-    brief?: BriefRules,
+    brief: BriefRules,
   ): Omit<CheckResult, 'id' | 'title'>;
 }

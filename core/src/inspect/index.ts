@@ -1,7 +1,7 @@
 export { checks, whyOf } from './checks/index.ts';
-export type { AboutPart, PrintNeeds } from './aboutPart.ts';
+export type { PrintNeeds } from './aboutPart.ts';
 export { briefRules, parseBriefRules, type BriefRules } from './briefRules.ts';
-export { inspect, inspectInSteps, withPrintNeeds, type Progress } from './inspect.ts';
+export { inspect, inspectInSteps, withPrintNeeds, type Known, type Progress } from './inspect.ts';
 export {
   inspection,
   measuredWords,

@@ -7,6 +7,11 @@ import type { LimitsCard } from './limits.ts';
 import { subjectOf } from './subject.ts';
 import { worst } from './verdict.ts';
 
+/** What an inspection is told beyond the surface and the card; checks of what is not known measure nothing. */
+export interface Known extends AboutPart {
+  readonly brief?: BriefRules;
+}
+
 /** How far an inspection has come. */
 export interface Progress {
   /** The check that comes next, as it is called on screen. */
@@ -18,13 +23,11 @@ export interface Progress {
 /**
  * Inspects a closed solid against a limits card, set down on z = 0.
  *
- * @param about what else is known of the part; checks of what is not known measure nothing
- *
  * @example
  * inspect(mesh, classroomLimits).verdict // 'pass'
  */
-export function inspect(mesh: SolidMesh, limits: LimitsCard, about: AboutPart = {}): Inspection {
-  const steps = inspectInSteps(mesh, limits, about);
+export function inspect(mesh: SolidMesh, limits: LimitsCard, known: Known = {}): Inspection {
+  const steps = inspectInSteps(mesh, limits, known);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
@@ -35,13 +38,13 @@ export function inspect(mesh: SolidMesh, limits: LimitsCard, about: AboutPart = 
 export function* inspectInSteps(
   mesh: SolidMesh,
   limits: LimitsCard,
-  about: AboutPart = {},
+  { brief = {}, ...about }: Known = {},
 ): Generator<Progress, Inspection> {
   const subject = subjectOf(setDown(mesh), about);
   const results: CheckResult[] = [];
   for (const { id, title, inspect: run } of checks) {
     yield { title, done: results.length, of: checks.length };
-    results.push({ id, title, ...run(subject, limits) });
+    results.push({ id, title, ...run(subject, limits, brief) });
   }
   return { verdict: worst(results.map(({ verdict }) => verdict)), part: subject.facts, checks: results };
 }
@@ -51,7 +54,7 @@ export function withPrintNeeds(
   inspection: Inspection,
   print: PrintNeeds,
   limits: LimitsCard,
-  brief?: BriefRules,
+  brief: BriefRules = {},
 ): Inspection {
   const results = inspection.checks.map((result): CheckResult => {
     const check = printChecks.find(({ id }) => id === result.id);

@@ -23,7 +23,7 @@ export const bodies: Check = {
       ['trouble', 'M62 52V24H100V52Z'],
     ],
   },
-  inspect(subject, { minWallMm }) {
+  inspect(subject, { minWallMm }, brief) {
     const { topology, facts } = subject;
     const sizes = new Float64Array(topology.bodies);
     topology.bodyOf.forEach((body, face) => (sizes[body] += subject.faces.areas[face]));
@@ -36,7 +36,7 @@ export const bodies: Check = {
         const areaMm2 = sizes[topology.bodyOf[triangles[0]]];
         const area = formatMm(Math.round(areaMm2));
         return {
-          verdict: subject.about.brief?.severalBodies ? 'warn' : 'fail',
+          verdict: brief.severalBodies ? 'warn' : 'fail',
           measured: rounded(areaMm2),
           unit: 'mm²',
           at: middleOf(subject, triangles[0]),

@@ -21,8 +21,7 @@ export const brief: PrintCheck = {
       ['trouble', 'M52 52V40H68V52Z'],
     ],
   },
-  inspect(subject, limits) {
-    const requirements = subject.about.brief?.requirements ?? [];
+  inspect(subject, limits, { requirements = [] }) {
     const { print } = subject.about;
     const middle = subject.box.min.map((low, axis) => rounded((low + subject.box.max[axis]) / 2));
     return resultOf(
@@ -44,13 +43,13 @@ export const brief: PrintCheck = {
   },
 };
 
-function asksOfPrint(rules: BriefRules | undefined, index: number): boolean {
-  const requirement = rules?.requirements?.[index];
+function asksOfPrint(rules: BriefRules, index: number): boolean {
+  const requirement = rules.requirements?.[index];
   return requirement !== undefined && kindOf(requirement).ofPrint !== undefined;
 }
 
-function findingsOfPrint(rules: BriefRules | undefined, print: PrintNeeds): Finding[] {
-  return (rules?.requirements ?? []).flatMap((each, index) => {
+function findingsOfPrint(rules: BriefRules, print: PrintNeeds): Finding[] {
+  return (rules.requirements ?? []).flatMap((each, index) => {
     const answer = kindOf(each).ofPrint?.(each, print);
     return answer ? [findingOf(index, each, answer, NOWHERE)] : [];
   });

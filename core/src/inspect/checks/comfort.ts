@@ -25,9 +25,9 @@ export const comfort: Check = {
       ['trouble', 'M16 52L40 52L40 46Z'],
     ],
   },
-  inspect(subject) {
+  inspect(subject, _, brief) {
     const corners = cornersOf(subject).sort((a, b) => a.deg - b.deg);
-    const small = subject.about.brief?.forSmallHands ?? false;
+    const small = brief.forSmallHands ?? false;
     const limit = small ? BLUNT_FOR_SMALL_HANDS_DEG : BLUNT_DEG;
     const sharp = corners.filter(({ deg }) => judge(deg, 'atLeast', limit) === 'fail');
     const verdict = small ? 'fail' : 'warn';

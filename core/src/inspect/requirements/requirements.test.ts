@@ -14,8 +14,8 @@ import {
   requirementKinds,
   requirementWords,
   withPrintNeeds,
-  type AboutPart,
   type Finding,
+  type Known,
   type Requirement,
 } from '../index.ts';
 
@@ -27,7 +27,7 @@ beforeAll(async () => {
 });
 
 /** What the check says of one requirement; nothing where it cannot tell. */
-function asked(requirement: Requirement, mesh: SolidMesh, about: AboutPart = {}): Finding | undefined {
+function asked(requirement: Requirement, mesh: SolidMesh, about: Known = {}): Finding | undefined {
   const result = inspect(mesh, classroomLimits, { ...about, brief: { requirements: [requirement] } });
   return result.checks.find(({ id }) => id === 'brief')!.findings[0];
 }
