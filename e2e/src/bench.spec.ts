@@ -110,6 +110,8 @@ test('the ruler cuts the part and shows the section; thickness and overhang are 
   await page.getByRole('button', { name: 'Thickness' }).click();
   await expect(page.getByLabel('Legend')).toContainText('too thin, under 0.9 mm');
   await expect.poll(async () => (await view.locator('canvas').screenshot()).equals(plain)).toBe(false);
+  await page.getByRole('button', { name: 'As printed' }).click();
+  await expect(page.getByText('plastic shrinks by 0.3 %')).toBeVisible();
   await page.getByRole('button', { name: 'Overhang' }).click();
   await expect(page.getByLabel('Legend')).toContainText('steeper than the printer manages');
 });

@@ -24,10 +24,12 @@ export function compared(before: Inspection, after: Inspection): { better: strin
 
 /** "1.6 → 2.2 mm", or the verdicts where the figures say nothing. */
 function words(was: CheckResult, now: CheckResult): string {
-  if (was.measured === null || now.measured === null || was.measured === now.measured) {
+  // What a brief asks of the print is not known of what is only tried, so that its count would mislead.
+  const isCounted = was.id !== 'brief' && was.measured !== null && was.measured !== now.measured;
+  if (!isCounted || now.measured === null) {
     return `${was.verdict} → ${now.verdict}`;
   }
-  return `${formatNumber(Math.round(100 * was.measured) / 100)} → ${measuredWords(now.measured, now.unit)}`;
+  return `${formatNumber(Math.round(100 * was.measured!) / 100)} → ${measuredWords(now.measured, now.unit)}`;
 }
 
 const cm3 = (mm3: number) => formatNumber(Math.round(mm3 / 10) / 100);

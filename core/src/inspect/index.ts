@@ -19,6 +19,7 @@ export {
   requirementWords,
   type Requirement,
 } from './requirements/index.ts';
+export { printedSizes, type PrintedSize } from './printedSizes.ts';
 export { thicknessMap, type ThicknessMap } from './thickness.ts';
 export { factsOf } from './subject.ts';
 export { svgOf, type Why } from './why.ts';

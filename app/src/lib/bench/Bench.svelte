@@ -271,6 +271,7 @@
               hatched={bench.hatched}
               {limits}
               thickness={bench.thickness}
+              inspection={bench.solid.isInspected ? bench.solid.inspection : undefined}
               onthickness={(upToMm) => bench.showThickness(upToMm)}
               cut={bench.cutMm === undefined
                 ? undefined

@@ -66,9 +66,7 @@ function findingOf(index: number, asked: Requirement, answer: Answer, middle: Fi
     measured,
     unit,
     at: (at?.map(rounded) as Finding['at'] | undefined) ?? middle,
-    message: isMet
-      ? `As the brief asks, the part ${words}; ${said}.`
-      : `The brief asks for a part that ${words}; ${said}.`,
+    message: `${isMet ? 'As the brief asks, the part' : 'The brief asks for a part that'} ${words}${said ? `; ${said}` : ''}.`,
     steps: [],
     triangles: [...triangles],
     ...(limit === undefined ? {} : { limit }),

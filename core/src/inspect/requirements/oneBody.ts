@@ -13,7 +13,7 @@ export const oneBody: RequirementKind<z.infer<typeof schema>> = {
   sentence: () => [text('is one body')],
   ofPart(_, subject) {
     const { bodies, bodyOf } = subject.topology;
-    if (bodies <= 1) return { isMet: bodies === 1, measured: bodies, unit: '', said: 'it is' };
+    if (bodies <= 1) return { isMet: bodies === 1, measured: bodies, unit: '' };
     const sizes = new Uint32Array(bodies);
     for (const body of bodyOf) sizes[body]++;
     const main = sizes.indexOf(Math.max(...sizes));

@@ -12,8 +12,8 @@ export interface Answer {
   /** What it is held against, where one figure says that. */
   readonly limit?: number;
   readonly unit: Finding['unit'];
-  /** What there is on the part, as the end of a sentence: "its widest is Ø 3 mm". */
-  readonly said: string;
+  /** What there is on the part, as the end of a sentence: "the widest is Ø 3 mm". Nothing where that is said already. */
+  readonly said?: string;
   /** Where that is; the middle of the part when there is no place for it. */
   readonly at?: Vec3;
   readonly triangles?: readonly number[];

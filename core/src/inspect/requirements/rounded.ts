@@ -22,7 +22,7 @@ export const roundedEdges: RequirementKind<z.infer<typeof schema>> = {
       isMet,
       measured: Math.round(sharp.mm),
       unit: 'mm',
-      said: isMet ? 'none is sharp' : `${formatMm(Math.round(sharp.mm))} mm of them are sharp`,
+      said: isMet ? undefined : `${formatMm(Math.round(sharp.mm))} mm of them are sharp`,
       at: sharp.faces.length > 0 ? middleOf(subject, sharp.faces[0]) : undefined,
       triangles: sharp.faces,
     };

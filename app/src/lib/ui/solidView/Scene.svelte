@@ -25,6 +25,7 @@
     type Tone,
   } from './geometry';
   import { cutPlane, paintMaterial, partMaterial, sectionMaterial } from './materials';
+  import { disposeNote, noteSprite, sizeNote, type Note } from './notes';
   import { standpoint, type Look } from './views';
 
   interface Props {
@@ -44,6 +45,7 @@
     onpick?(triangle: number | undefined): void;
     /** The places that are measured between. */
     ends: readonly SurfacePoint[];
+    notes: readonly Note[];
     /** Hears of presses on the surface while something is measured; nothing is picked then. */
     onpoint?(place: SurfacePoint): void;
   }
@@ -60,6 +62,7 @@
     painted,
     onpick,
     ends,
+    notes,
     onpoint,
   }: Props = $props();
 
@@ -120,6 +123,16 @@
   $effect(() => {
     const held = wayBetween;
     return () => held?.geometry.dispose();
+  });
+  const noteSprites = $derived(notes.map(noteSprite));
+  $effect(() => {
+    const held = noteSprites;
+    invalidate();
+    return () => held.forEach(disposeNote);
+  });
+  $effect(() => {
+    for (const sprite of noteSprites) sizeNote(sprite, Math.max(1, size.current.height), FOV_DEG);
+    invalidate();
   });
   $effect(() => {
     setTones(geometry, toneOf);
@@ -222,3 +235,4 @@
   </T.Points>
 {/if}
 {#if wayBetween}<T is={wayBetween} renderOrder={2} />{/if}
+{#each noteSprites as sprite (sprite.uuid)}<T is={sprite} />{/each}

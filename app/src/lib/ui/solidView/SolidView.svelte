@@ -1,8 +1,8 @@
 <script lang="ts">
   import { Canvas } from '@threlte/core';
   import { NoToneMapping, WebGLRenderer } from 'three';
-  import type { LimitsCard, ThicknessMap } from '@kelbrin/core/inspect';
-  import { distanceBetween, type SolidMesh, type SurfacePoint } from '@kelbrin/core/mesh';
+  import { printedSizes, type Inspection, type LimitsCard, type ThicknessMap } from '@kelbrin/core/inspect';
+  import { boundsOf, distanceBetween, type SolidMesh, type SurfacePoint } from '@kelbrin/core/mesh';
   import { formatMm, type Region } from '@kelbrin/core/recipe';
   import MeasureTool from '../MeasureTool.svelte';
   import Scene from './Scene.svelte';
@@ -31,6 +31,8 @@
     /** With a limits card, lean can be shown, and thickness if that can be asked for. */
     limits?: LimitsCard;
     thickness?: ThicknessMap;
+    /** What was found out about this very solid; with a limits card, its sizes as printed can be shown. */
+    inspection?: Inspection;
     /** Asks for the thickness up to so many mm, or for none any more. */
     onthickness?(upToMm: number | undefined): void;
     /** As an inset it leaves the buttons out. */
@@ -49,6 +51,7 @@
     isSmall = false,
     limits,
     thickness,
+    inspection,
     onthickness,
     onpick,
   }: Props = $props();
@@ -70,6 +73,17 @@
     if (shading === 'overhang') return overhangPaint(mesh, bands);
     return shading === 'thickness' && thickness ? thicknessPaint(thickness, bands) : undefined;
   });
+
+  let isAsPrinted = $state(false);
+  const hundredths = (mm: number) => formatMm(Math.round(100 * mm) / 100);
+  const notes = $derived(
+    !isAsPrinted || !limits || !inspection
+      ? []
+      : printedSizes(inspection, boundsOf(mesh), limits).map(({ of, drawnMm, printedMm, at }) => ({
+          at,
+          words: `${of === 'hole' ? 'Ø ' : ''}${hundredths(drawnMm)} → ${hundredths(printedMm)}`,
+        })),
+  );
 
   let isMeasuring = $state(false);
   /** The places that are measured between: none, one or two. */
@@ -135,6 +149,7 @@
       {painted}
       {onpick}
       {ends}
+      {notes}
       onpoint={isMeasuring ? addEnd : undefined}
     />
   </Canvas>
@@ -173,6 +188,23 @@
             </button>
           {/each}
         </div>
+      {/if}
+      {#if limits}
+        <button
+          type="button"
+          class="border-hairline rounded border px-2.5 py-1 text-sm {isAsPrinted
+            ? 'bg-primary-700 text-white'
+            : 'hover:bg-primary-50 bg-white'}"
+          aria-pressed={isAsPrinted}
+          onclick={() => (isAsPrinted = !isAsPrinted)}
+        >
+          As printed
+        </button>
+        {#if isAsPrinted}
+          <p class="border-hairline max-w-56 rounded border bg-white px-2.5 py-1 text-sm" role="status">
+            As drawn → as it comes out, in mm: plastic shrinks by {formatMm(limits.shrinkagePercent)} % as it cools.
+          </p>
+        {/if}
       {/if}
       {#if shading}
         <dl
