@@ -1,9 +1,10 @@
-import { expect, openBench, saved, test } from './kelbrin.ts';
+import { expect, openBench, saved, signInByHand, signTeacherInByHand, test } from './kelbrin.ts';
 
 test.use({ file: 'path' });
 
 test('from a number in a sentence to a printed part', async ({ as }) => {
-  const student = await as('asha');
+  const student = await as();
+  await signInByHand(student, 'asha');
   await openBench(student);
   const inspection = student.getByRole('region', { name: 'Inspection' });
   const holes = inspection.locator('[data-check=hole]');
@@ -40,7 +41,8 @@ test('from a number in a sentence to a printed part', async ({ as }) => {
     await expect(student.locator('[data-state=waiting]')).toBeVisible({ timeout: 30_000 });
   });
 
-  const teacher = await as('teacher');
+  const teacher = await as();
+  await signTeacherInByHand(teacher);
   await test.step('the teacher sees picture, recipe and inspection, and approves', async () => {
     await teacher.goto('/review');
     await teacher.getByRole('link', { name: 'Asha', exact: true }).click();

@@ -1,10 +1,20 @@
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { patternProblem } from '@kelbrin/core/format';
-import { demandRole, isId, NotAllowed, type Person } from './auth/access.ts';
+import { classToTeach, demandRole, type Person } from './auth/access.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
 import { briefs, classes, classMembers, projects, users } from './db/schema/index.ts';
 import { standings } from './projects.ts';
+
+/** The names of a teacher's classes. */
+export async function classesOf(db: Database, teacher: Person): Promise<{ id: string; name: string }[]> {
+  demandRole(teacher, 'teacher');
+  return db
+    .select({ id: classes.id, name: classes.name })
+    .from(classes)
+    .where(eq(classes.teacherId, teacher.id))
+    .orderBy(asc(classes.name));
+}
 
 /** A teacher's classes with every brief, and for each student where the project for it stands. */
 export async function classesWithStandings(db: Database, teacher: Person) {
@@ -21,7 +31,13 @@ export async function classesWithStandings(db: Database, teacher: Person) {
     .from(classMembers)
     .innerJoin(users, eq(users.id, classMembers.userId))
     // Helpers are members too, but design nothing.
-    .where(and(inArray(classMembers.classId, classIds), eq(users.role, 'student')))
+    .where(
+      and(
+        inArray(classMembers.classId, classIds),
+        eq(users.role, 'student'),
+        isNull(classMembers.archivedAt),
+      ),
+    )
     .orderBy(asc(users.name));
   const set = await db
     .select()
@@ -75,13 +91,8 @@ export async function setFilePattern(
   classId: string,
   pattern: string,
 ): Promise<void> {
-  demandRole(teacher, 'teacher');
+  const { id } = await classToTeach(db, teacher, classId);
   const problem = patternProblem(pattern);
   if (problem !== undefined) throw new CannotNow(problem);
-  const changed = await db
-    .update(classes)
-    .set({ filePattern: pattern.trim() })
-    .where(and(isId(classId, classes.id), eq(classes.teacherId, teacher.id)))
-    .returning({ id: classes.id });
-  if (changed.length === 0) throw new NotAllowed();
+  await db.update(classes).set({ filePattern: pattern.trim() }).where(eq(classes.id, id));
 }

@@ -2,6 +2,7 @@ import { and, asc, desc, eq, sql } from 'drizzle-orm';
 import { partOf, recipeOf } from '@kelbrin/core/design';
 import { fileName } from '@kelbrin/core/format';
 import { demandRole, handInToTeach, ownProject, type Person } from './auth/access.ts';
+import { record } from './audit.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
 import {
@@ -66,6 +67,7 @@ export async function handIn(
         rules: brief.rules,
       })
       .returning({ id: handIns.id });
+    await record(tx, person, 'hand-in', brief.classId, [id]);
     await announce(tx, `project:${project.id}`, `class:${brief.classId}`);
     return id;
   });
@@ -87,6 +89,7 @@ export async function sendBack(
       .where(and(eq(handIns.id, handIn.id), eq(handIns.state, 'waiting')))
       .returning({ id: handIns.id });
     if (decided.length === 0) throw new CannotNow('This hand-in is not waiting for a decision any more.');
+    await record(tx, person, 'send-back', brief.classId, [handIn.id]);
     await announce(tx, `project:${project.id}`, `class:${brief.classId}`);
   });
 }
@@ -134,6 +137,7 @@ export async function approve(
       })
       .returning({ id: printFiles.id });
     await tx.insert(queueEntries).values({ printFileId: file.id });
+    await record(tx, person, 'approve', brief.classId, [handIn.id]);
     await announce(tx, `project:${project.id}`, `class:${brief.classId}`, 'printroom');
   });
 }

@@ -21,6 +21,6 @@ export async function pictureOf(
   const [kept] = await db.select().from(pictures).where(eq(pictures.hash, hash));
   if (kept) return kept.png;
   const { png } = await compute().run<'picture'>({ kind: 'picture', recipe, files, colour });
-  await db.insert(pictures).values({ hash, png }).onConflictDoNothing();
+  await db.insert(pictures).values({ hash, projectId, png }).onConflictDoNothing();
   return png;
 }

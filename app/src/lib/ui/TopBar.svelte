@@ -19,7 +19,7 @@
   } as const;
 </script>
 
-<header class="border-hairline flex h-12 shrink-0 items-center gap-6 border-b bg-white px-4">
+<header class="print:hidden border-hairline flex h-12 shrink-0 items-center gap-6 border-b bg-white px-4">
   <a href="/" class="flex items-center gap-2 text-lg font-bold">
     <img src="/icon.svg" alt="" class="h-6 w-6" />Kelbrin
   </a>

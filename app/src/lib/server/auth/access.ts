@@ -45,6 +45,17 @@ export async function ownProject(db: Database, person: Person, projectId: string
   return found;
 }
 
+/** One of the teacher's own classes; throws {@link NotAllowed} otherwise. */
+export async function classToTeach(db: Database, person: Person, classId: string) {
+  demandRole(person, 'teacher');
+  const [found] = await db
+    .select()
+    .from(classes)
+    .where(and(isId(classId, classes.id), eq(classes.teacherId, person.id)));
+  if (!found) throw new NotAllowed();
+  return found;
+}
+
 /** A hand-in to one of the teacher's own classes; throws {@link NotAllowed} otherwise. */
 export async function handInToTeach(db: Database, person: Person, handInId: string) {
   demandRole(person, 'teacher');

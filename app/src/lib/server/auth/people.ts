@@ -4,35 +4,60 @@ import type { Database } from '../db/database.ts';
 import { accounts, classMembers, users } from '../db/schema/index.ts';
 import { PIN_LENGTH } from './auth.ts';
 
-interface Person {
-  readonly name: string;
-  readonly email: string;
-  readonly role: 'student' | 'teacher' | 'helper';
-  readonly password: string;
-}
-
 /** Adds a teacher or helper who signs in by e-mail and password; returns the new person's id. */
 export async function addStaff(
   db: Database,
-  person: Person & { role: 'teacher' | 'helper' },
+  {
+    name,
+    email,
+    role,
+    password,
+  }: {
+    readonly name: string;
+    readonly email: string;
+    readonly role: 'teacher' | 'helper';
+    readonly password: string;
+  },
 ): Promise<string> {
-  return addPerson(db, person);
+  const id = randomUUID();
+  await db.insert(users).values({ id, name, email: email.toLowerCase(), role, emailVerified: true });
+  await db.insert(accounts).values(credentials(id, await hashPassword(password)));
+  return id;
+}
+
+/** A student to be added. Hashing takes its time, so that it is done before any transaction. */
+export interface NewStudent {
+  readonly name: string;
+  readonly signInName: string;
+  readonly pinHash: string;
 }
 
 /**
- * Adds a student to a class; returns the new person's id. The address that the session tables ask for is made up from
- * a random id under a domain that cannot exist (RFC 2606), so that nothing personal is kept.
+ * Adds students to a class; returns the new people's ids in the same order. The address that the session tables ask for
+ * is made up from a random id under a domain that cannot exist (RFC 2606), so that nothing personal is kept.
  */
-export async function addStudent(
+export async function addStudents(
   db: Database,
-  student: { classId: string; name: string; signInName: string; pin: string },
-): Promise<string> {
-  const email = `${randomUUID()}@students.invalid`;
-  const id = await addPerson(db, { name: student.name, email, role: 'student', password: student.pin });
+  classId: string,
+  students: readonly NewStudent[],
+): Promise<string[]> {
+  const added = students.map((student) => ({ ...student, id: randomUUID() }));
+  await db.insert(users).values(
+    added.map(({ id, name }) => ({
+      id,
+      name,
+      email: `${randomUUID()}@students.invalid`,
+      role: 'student' as const,
+      emailVerified: true,
+    })),
+  );
+  await db.insert(accounts).values(added.map(({ id, pinHash }) => credentials(id, pinHash)));
   await db
     .insert(classMembers)
-    .values({ classId: student.classId, userId: id, signInName: normalSignInName(student.signInName) });
-  return id;
+    .values(
+      added.map(({ id, signInName }) => ({ classId, userId: id, signInName: normalSignInName(signInName) })),
+    );
+  return added.map(({ id }) => id);
 }
 
 /** A random PIN. */
@@ -45,15 +70,7 @@ export function normalSignInName(name: string): string {
   return name.trim().toLowerCase();
 }
 
-async function addPerson(db: Database, { name, email, role, password }: Person): Promise<string> {
-  const id = randomUUID();
-  await db.insert(users).values({ id, name, email: email.toLowerCase(), role, emailVerified: true });
-  await db.insert(accounts).values({
-    id: randomUUID(),
-    userId: id,
-    accountId: id,
-    providerId: 'credential',
-    password: await hashPassword(password),
-  });
-  return id;
+/** How somebody proves who they are. */
+function credentials(userId: string, password: string) {
+  return { id: randomUUID(), userId, accountId: userId, providerId: 'credential', password };
 }

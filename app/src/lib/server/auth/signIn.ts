@@ -1,10 +1,10 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import { APIError } from 'better-auth/api';
 import type { Database } from '../db/database.ts';
 import { classes, classMembers, users } from '../db/schema/index.ts';
 import { auth } from './auth.ts';
 import { normalSignInName } from './people.ts';
-import { forgetTries, mayTry, WINDOW_MINUTES } from './throttle.ts';
+import { forgetTries, mayTry, studentKey, WINDOW_MINUTES } from './throttle.ts';
 
 /** Either the cookies of a new session, as `Set-Cookie` header values, or a sentence that says why not. */
 export type SignedIn = { ok: true; setCookies: string[] } | { ok: false; message: string };
@@ -36,7 +36,7 @@ export async function signInStudent(
 ): Promise<SignedIn> {
   const classCode = code.trim().toUpperCase();
   const signInName = normalSignInName(name);
-  const key = `student ${classCode} ${signInName}`;
+  const key = studentKey(classCode, signInName);
   if (!(await mayTry(db, key))) return { ok: false, message: tooMany };
   const [student] = await db
     .select({ email: users.email })
@@ -44,7 +44,12 @@ export async function signInStudent(
     .innerJoin(classes, eq(classes.id, classMembers.classId))
     .innerJoin(users, eq(users.id, classMembers.userId))
     .where(
-      and(eq(classes.code, classCode), eq(classMembers.signInName, signInName), eq(users.role, 'student')),
+      and(
+        eq(classes.code, classCode),
+        eq(classMembers.signInName, signInName),
+        isNull(classMembers.archivedAt),
+        eq(users.role, 'student'),
+      ),
     );
   return check(db, key, student?.email, pin, 'The class code, the name or the PIN is not right.');
 }

@@ -6,6 +6,11 @@ import { signInAttempts } from '../db/schema/index.ts';
 export const TRIES = 8;
 export const WINDOW_MINUTES = 5;
 
+/** Under which key a student's tries are counted. */
+export function studentKey(classCode: string, signInName: string): string {
+  return `student ${classCode} ${signInName}`;
+}
+
 /**
  * Notes a try before its password is looked at, so that many at once cannot slip past the count.
  * Counted by name and not by network address: a whole class shares one address and signs in within a minute.

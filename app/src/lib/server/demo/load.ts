@@ -1,8 +1,9 @@
+import { hashPassword } from 'better-auth/crypto';
 import { and, eq, inArray } from 'drizzle-orm';
 import { designOf, recipeOf } from '@kelbrin/core/design';
 import { classroomLimits } from '@kelbrin/core/inspect';
 import type { Person } from '../auth/access.ts';
-import { addStaff, addStudent } from '../auth/people.ts';
+import { addStaff, addStudents } from '../auth/people.ts';
 import type { Database } from '../db/database.ts';
 import {
   briefs,
@@ -54,8 +55,11 @@ export async function loadDemo(db: Database): Promise<void> {
     .values(demoPrinters.map((printer) => ({ ...printer, host: '127.0.0.1', port: 1 })));
 
   const teacher: Person = { id: teacherId, name: school.teacher.name, role: 'teacher' };
+  const pinHash = await hashPassword(school.studentPin);
+  const newStudents = demoStudents.map(({ name, signInName }) => ({ name, signInName, pinHash }));
+  const ids = await addStudents(db, group.id, newStudents);
   for (const [order, student] of demoStudents.entries()) {
-    const id = await addStudent(db, { classId: group.id, ...student, pin: school.studentPin });
+    const id = ids[order];
     await bringAlong(db, teacher, { id, name: student.name, role: 'student' }, student, brief.id);
     await db
       .update(handIns)

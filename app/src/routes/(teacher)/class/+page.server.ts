@@ -1,6 +1,8 @@
+import { redirect } from '@sveltejs/kit';
 import { orSentence } from '$lib/requests.server';
 import { classesWithStandings, setFilePattern } from '$lib/server/classes';
 import { database } from '$lib/server/db/database';
+import { createClass } from '$lib/server/people/newClass';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -10,6 +12,12 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
 };
 
 export const actions: Actions = {
+  create: async ({ request, locals }) => {
+    const name = String((await request.formData()).get('name') ?? '');
+    const created = await orSentence(createClass(database(), locals.person!, name));
+    if (typeof created !== 'string') return created;
+    redirect(303, `/class/${created}/people`);
+  },
   filePattern: async ({ request, locals }) => {
     const data = await request.formData();
     const classId = String(data.get('class'));

@@ -4,6 +4,7 @@
   import { fileName } from '@kelbrin/core/format';
   import { follow } from '$lib/ui/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
+  import { classPage as say } from '$lib/texts/classPage';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
 
   let { data, form } = $props();
@@ -21,10 +22,16 @@
 <svelte:head><title>Class · Kelbrin</title></svelte:head>
 
 <main class="mx-auto w-full max-w-6xl p-6">
+  {#if form && 'message' in form}
+    <p role="alert" class="border-fail bg-fail-wash mb-4 border-l-4 px-3 py-2">{form.message}</p>
+  {/if}
   {#each data.classes as { id, name, code, filePattern, briefs } (id)}
     <div class="mb-4 flex items-baseline gap-4">
       <h1>{name}</h1>
-      <span class="text-ink-soft">class code <span class="measured text-ink">{code}</span></span>
+      <span class="text-ink-soft">{say.code} <span class="measured text-ink">{code}</span></span>
+      <a class="text-primary-800 ml-auto underline underline-offset-2" href="/class/{id}/people"
+        >{say.people}</a
+      >
     </div>
     {#each briefs as brief (brief.id)}
       {@const handedIn = waiting(brief.students)}
@@ -83,14 +90,17 @@
       </label>
       <Button type="submit" color="alternative">Save</Button>
       <p class="text-ink-soft w-full text-sm">
-        {#if form && 'message' in form}
-          <span role="alert" class="text-fail">{form.message}</span>
-        {:else}
-          For example <span class="measured">{exampleName(filePattern)}.3mf</span>
-        {/if}
+        For example <span class="measured">{exampleName(filePattern)}.3mf</span>
       </p>
     </form>
   {:else}
-    <p class="text-ink-soft">You have no class yet.</p>
+    <p class="text-ink-soft mb-4">{say.none}</p>
   {/each}
+  <form method="POST" action="?/create" class="sheet mt-6 flex flex-wrap items-end gap-3 p-4" use:enhance>
+    <label class="min-w-80 flex-1">
+      {say.newClass}
+      <Input name="name" class="mt-1" placeholder={say.newClassExample} maxlength={60} required />
+    </label>
+    <Button type="submit" color="alternative">{say.create}</Button>
+  </form>
 </main>

@@ -1,3 +1,4 @@
+export * from './audit.ts';
 export * from './limits.ts';
 export * from './people.ts';
 export * from './print.ts';

@@ -116,6 +116,8 @@ export const classMembers = pgTable(
       .references(() => users.id, { onDelete: 'cascade' }),
     /** The name a student signs in with; helpers sign in by e-mail and have none. */
     signInName: text('sign_in_name'),
+    /** Since when a student is not in the class any more; work and name are kept, but there is no signing in. */
+    archivedAt: timestamp('archived_at', { withTimezone: true }),
   },
   (table) => [
     primaryKey({ columns: [table.classId, table.userId] }),

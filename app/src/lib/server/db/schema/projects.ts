@@ -134,8 +134,11 @@ export const projectFiles = pgTable(
   (table) => [primaryKey({ columns: [table.projectId, table.hash] })],
 );
 
-/** Pictures of recipes by the hash of what they show, drawn when first asked for. */
+/** Pictures of recipes by the hash of what they show, drawn when first asked for and gone with the project they were drawn for. */
 export const pictures = pgTable('pictures', {
   hash: text('hash').primaryKey(),
+  projectId: uuid('project_id')
+    .references(() => projects.id, { onDelete: 'cascade' })
+    .notNull(),
   png: bytes('png').notNull(),
 });

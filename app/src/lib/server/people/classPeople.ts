@@ -1,0 +1,216 @@
+import { and, asc, eq, inArray } from 'drizzle-orm';
+import { hashPassword } from 'better-auth/crypto';
+import { readStudentList } from '../../people/studentList.ts';
+import { record } from '../audit.ts';
+import { classToTeach, NotAllowed, type Person } from '../auth/access.ts';
+import { addStudents, newPin, type NewStudent } from '../auth/people.ts';
+import { CannotNow } from '../cannotNow.ts';
+import type { Database } from '../db/database.ts';
+import { accounts, classes, classMembers, sessions, users } from '../db/schema/index.ts';
+import { announce } from '../live/topics.ts';
+
+/** What a sign-in card says; a PIN is kept as a hash alone, so that it is known only when it was just made. */
+export interface SignInCard {
+  readonly name: string;
+  readonly signInName: string;
+  readonly pin: string;
+}
+
+/** The students and helpers of one of the teacher's classes, archived students last. */
+export async function peopleOf(db: Database, teacher: Person, classId: string) {
+  const { id, name, code } = await classToTeach(db, teacher, classId);
+  const members = await db
+    .select({
+      id: users.id,
+      name: users.name,
+      email: users.email,
+      role: users.role,
+      signInName: classMembers.signInName,
+      archivedAt: classMembers.archivedAt,
+    })
+    .from(classMembers)
+    .innerJoin(users, eq(users.id, classMembers.userId))
+    .where(eq(classMembers.classId, id))
+    .orderBy(asc(users.name));
+  return {
+    id,
+    name,
+    code,
+    students: members
+      .filter(({ role }) => role === 'student')
+      .map(({ id, name, signInName, archivedAt }) => ({
+        id,
+        name,
+        signInName: signInName ?? '',
+        isArchived: archivedAt !== null,
+      }))
+      .sort((a, b) => Number(a.isArchived) - Number(b.isArchived)),
+    helpers: members
+      .filter(({ role }) => role === 'helper')
+      .map(({ id, name, email }) => ({ id, name, email })),
+  };
+}
+
+/**
+ * Adds the students of a list to a class, all of them or none; hands back their sign-in cards. Throws a
+ * {@link CannotNow} with the first line that is wrong.
+ */
+export async function addListed(
+  db: Database,
+  teacher: Person,
+  classId: string,
+  words: string,
+): Promise<SignInCard[]> {
+  const group = await classToTeach(db, teacher, classId);
+  const { students, problems } = readStudentList(words, await signInNamesOf(db, group.id));
+  if (problems.length > 0) {
+    const [{ line, message }] = [...problems].sort((a, b) => a.line - b.line);
+    throw new CannotNow(`Line ${line}: ${message}. Nobody was added.`);
+  }
+  if (students.length === 0) throw new CannotNow('There is nobody on the list.');
+  const added = await Promise.all(
+    students.map(async ({ name, signInName, pin = newPin() }): Promise<NewStudent & SignInCard> => {
+      return { name, signInName, pin, pinHash: await hashPassword(pin) };
+    }),
+  );
+  await db.transaction(async (tx) => {
+    // The class is held, so that two lists at once cannot give one sign-in name twice.
+    await tx.select({ id: classes.id }).from(classes).where(eq(classes.id, group.id)).for('update');
+    const taken = await signInNamesOf(tx, group.id);
+    const late = added.find(({ signInName }) => taken.has(signInName));
+    if (late)
+      throw new CannotNow(`The sign-in name “${late.signInName}” was taken a moment ago. Nobody was added.`);
+    const ids = await addStudents(tx, group.id, added);
+    await record(tx, teacher, 'add-student', group.id, ids);
+    await announce(tx, `class:${group.id}`);
+  });
+  return added.map(({ name, signInName, pin }) => ({ name, signInName, pin }));
+}
+
+/** Calls a student something else. */
+export async function renameStudent(
+  db: Database,
+  teacher: Person,
+  classId: string,
+  studentId: string,
+  name: string,
+): Promise<void> {
+  const [student] = await studentsIn(db, teacher, classId, [studentId]);
+  const { students, problems } = readStudentList(name.replace(/[\n\t,;]/g, ' '), new Set());
+  if (problems.length > 0 || students.length !== 1) {
+    throw new CannotNow(
+      problems[0] ? `That cannot be: ${problems[0].message}.` : 'Say what the student is called.',
+    );
+  }
+  await db.transaction(async (tx) => {
+    await tx.update(users).set({ name: students[0].name }).where(eq(users.id, student.id));
+    await record(tx, teacher, 'rename-student', classId, [student.id]);
+    await announce(tx, `class:${classId}`);
+  });
+}
+
+/** Gives students new PINs; whoever is signed in with an old one is signed out. Hands back their sign-in cards. */
+export async function resetPins(
+  db: Database,
+  teacher: Person,
+  classId: string,
+  studentIds: readonly string[],
+): Promise<SignInCard[]> {
+  const students = await studentsIn(db, teacher, classId, studentIds);
+  const fresh = await Promise.all(
+    students.map(async (student) => {
+      const pin = newPin();
+      return { ...student, pin, hash: await hashPassword(pin) };
+    }),
+  );
+  await db.transaction(async (tx) => {
+    for (const { id, hash } of fresh) {
+      await tx.update(accounts).set({ password: hash }).where(eq(accounts.userId, id));
+    }
+    const ids = fresh.map(({ id }) => id);
+    await tx.delete(sessions).where(inArray(sessions.userId, ids));
+    await record(tx, teacher, 'reset-pin', classId, ids);
+  });
+  return fresh.map(({ name, signInName, pin }) => ({ name, signInName: signInName ?? '', pin }));
+}
+
+/** Archives students, who can then not sign in, or takes them back. */
+export async function setArchived(
+  db: Database,
+  teacher: Person,
+  classId: string,
+  studentIds: readonly string[],
+  isArchived: boolean,
+): Promise<void> {
+  const ids = (await studentsIn(db, teacher, classId, studentIds)).map(({ id }) => id);
+  await db.transaction(async (tx) => {
+    await tx
+      .update(classMembers)
+      .set({ archivedAt: isArchived ? new Date() : null })
+      .where(and(eq(classMembers.classId, classId), inArray(classMembers.userId, ids)));
+    if (isArchived) await tx.delete(sessions).where(inArray(sessions.userId, ids));
+    await record(tx, teacher, isArchived ? 'archive-student' : 'restore-student', classId, ids);
+    await announce(tx, `class:${classId}`);
+  });
+}
+
+/** Moves students to another of the teacher's classes; what they designed stays with the briefs of the old one. */
+export async function moveStudents(
+  db: Database,
+  teacher: Person,
+  classId: string,
+  studentIds: readonly string[],
+  toClassId: string,
+): Promise<void> {
+  const students = await studentsIn(db, teacher, classId, studentIds);
+  const to = await classToTeach(db, teacher, toClassId);
+  await db.transaction(async (tx) => {
+    const taken = await signInNamesOf(tx, to.id);
+    const clash = students.find(({ signInName }) => taken.has(signInName ?? ''));
+    if (clash)
+      throw new CannotNow(
+        `${to.name} has somebody with the sign-in name “${clash.signInName}” already. Nobody was moved.`,
+      );
+    const ids = students.map(({ id }) => id);
+    await tx
+      .update(classMembers)
+      .set({ classId: to.id })
+      .where(and(eq(classMembers.classId, classId), inArray(classMembers.userId, ids)));
+    await record(tx, teacher, 'move-student', to.id, ids);
+    await announce(tx, `class:${classId}`, `class:${to.id}`);
+  });
+}
+
+/** The named students of one of the teacher's classes; throws {@link NotAllowed} if one of them is not in it. */
+export async function studentsIn(
+  db: Database,
+  teacher: Person,
+  classId: string,
+  studentIds: readonly string[],
+) {
+  const { id } = await classToTeach(db, teacher, classId);
+  if (studentIds.length === 0) throw new CannotNow('Choose a student first.');
+  const found = await db
+    .select({ id: users.id, name: users.name, signInName: classMembers.signInName })
+    .from(classMembers)
+    .innerJoin(users, eq(users.id, classMembers.userId))
+    .where(
+      and(
+        eq(classMembers.classId, id),
+        eq(users.role, 'student'),
+        inArray(users.id, [...new Set(studentIds)]),
+      ),
+    )
+    .orderBy(asc(users.name));
+  if (found.length !== new Set(studentIds).size) throw new NotAllowed();
+  return found;
+}
+
+/** Archived students keep theirs, since they may come back. */
+async function signInNamesOf(db: Database, classId: string): Promise<Set<string>> {
+  const members = await db
+    .select({ signInName: classMembers.signInName })
+    .from(classMembers)
+    .where(eq(classMembers.classId, classId));
+  return new Set(members.flatMap(({ signInName }) => signInName ?? []));
+}

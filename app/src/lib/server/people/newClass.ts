@@ -1,0 +1,39 @@
+import { randomInt } from 'node:crypto';
+import { asc } from 'drizzle-orm';
+import { LONGEST_NAME } from '../../people/studentList.ts';
+import { record } from '../audit.ts';
+import { demandRole, type Person } from '../auth/access.ts';
+import { CannotNow } from '../cannotNow.ts';
+import type { Database } from '../db/database.ts';
+import { classes, limitsCards } from '../db/schema/index.ts';
+
+/** Digits and capitals that are not taken for one another when they are read off a board. */
+const SIGNS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
+const CODE_LENGTH = 6;
+
+/** Creates a class with a code of its own; returns its id. It takes the first limits card by name, until another is chosen. */
+export async function createClass(db: Database, teacher: Person, name: string): Promise<string> {
+  demandRole(teacher, 'teacher');
+  const called = name.trim().replace(/\s+/g, ' ');
+  if (called === '') throw new CannotNow('Say what the class is called.');
+  if (called.length > LONGEST_NAME) throw new CannotNow(`The name is longer than ${LONGEST_NAME} letters.`);
+  return db.transaction(async (tx) => {
+    const [card] = await tx
+      .select({ id: limitsCards.id })
+      .from(limitsCards)
+      .orderBy(asc(limitsCards.name))
+      .limit(1);
+    if (!card) throw new CannotNow('There is no limits card yet that a class could take.');
+    for (;;) {
+      const code = Array.from({ length: CODE_LENGTH }, () => SIGNS[randomInt(SIGNS.length)]).join('');
+      const [created] = await tx
+        .insert(classes)
+        .values({ name: called, code, teacherId: teacher.id, limitsCardId: card.id })
+        .onConflictDoNothing({ target: classes.code })
+        .returning({ id: classes.id });
+      if (!created) continue;
+      await record(tx, teacher, 'create-class', created.id, [created.id]);
+      return created.id;
+    }
+  });
+}
