@@ -59,6 +59,8 @@ test('students get new PINs, are archived, renamed, moved and deleted', async ({
   await page.getByRole('button', { name: 'New PINs and cards' }).click();
   await expect(page.getByRole('region', { name: 'Sign-in cards' }).getByRole('listitem')).toHaveText(/Noor/);
 
+  // Whoever was chosen stays so.
+  await expect(page.getByLabel('Choose Noor')).toBeChecked();
   await page.getByRole('button', { name: 'Archive' }).click();
   await expect(row('Noor')).toContainText('archived');
   await page.getByRole('button', { name: 'Take back' }).click();

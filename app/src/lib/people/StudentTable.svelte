@@ -110,7 +110,9 @@
                 value={id}
                 class="text-primary-700 rounded"
                 aria-label={say.choose(name)}
-                bind:group={chosen}
+                checked={chosen.includes(id)}
+                onchange={({ currentTarget: { checked } }) =>
+                  (chosen = checked ? [...chosen, id] : chosen.filter((each) => each !== id))}
               />
             </td>
             <td>{name}</td>
