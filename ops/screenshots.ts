@@ -128,6 +128,12 @@ try {
 
   const teacher = await signIn('teacher');
   await shoot(teacher, 'class');
+  await teacher.getByRole('link', { name: 'People' }).click();
+  await teacher
+    .getByLabel(/One student a line/)
+    .fill('Ada Okafor\nBen Lind, ben\nCai Ember, cai, 4815\nDi Sol, asha');
+  await teacher.getByText('2 lines have to be mended').scrollIntoViewIfNeeded();
+  await shoot(teacher, 'people');
   await teacher.goto('/review');
   await teacher.getByRole('link', { name: 'Bruno', exact: true }).click();
   await teacher.getByTestId('solid-view').waitFor();
@@ -137,9 +143,7 @@ try {
   await shoot(teacher, 'queue');
   await teacher.getByRole('button', { name: 'Print Greta’s part on Birch' }).click();
   await teacher.goto('/print-room');
-  await teacher
-    .locator('[data-printer=Alder] [data-testid=doing]', { hasText: 'printing' })
-    .waitFor({ timeout: 60_000 });
+  await teacher.locator('[data-testid=doing]', { hasText: 'printing' }).first().waitFor({ timeout: 60_000 });
   await shoot(teacher, 'print-room');
 } finally {
   await browser.close();

@@ -24,8 +24,14 @@
     <span><span class="measured">{size}</span> mm</span>
     <span><span class="measured">{(part.volumeMm3 / 1000).toFixed(2)}</span> cm³</span>
     {#if bench.estimate}
-      <span><span class="measured">{Math.ceil(bench.estimate.seconds / 60)}</span> min</span>
-      <span><span class="measured">{bench.estimate.grams.toFixed(1)}</span> g</span>
+      {@const { seconds, grams } = bench.estimate}
+      <!-- Faint while it is still that of the solid before. -->
+      <span class={bench.isWeighed ? '' : 'text-ink-soft'} aria-busy={!bench.isWeighed}>
+        <span class="measured">{Math.ceil(seconds / 60)}</span> min
+      </span>
+      <span class={bench.isWeighed ? '' : 'text-ink-soft'} aria-busy={!bench.isWeighed}>
+        <span class="measured">{grams.toFixed(1)}</span> g{bench.isWeighed ? '' : ' …'}
+      </span>
     {/if}
   {:else}
     <span class="text-ink-soft">nothing to print yet</span>

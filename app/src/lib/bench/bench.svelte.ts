@@ -63,6 +63,8 @@ export class BenchState {
   /** Why the recipe as it stands cannot be built, or a field's value was refused. */
   problem = $state.raw<Problem>();
   estimate = $state.raw<Estimate>();
+  /** Whether the estimate is of the solid that is shown, and not of one shortly before. */
+  isWeighed = $state(false);
   /** How far the inspection of a large part has come. */
   progress = $state.raw<Progress>();
   /** The section at the ruler's cut line. */
@@ -93,8 +95,6 @@ export class BenchState {
 
   readonly #setting: Setting;
   #thicknessUpToMm: number | undefined;
-  /** The estimate of the solid that is shown, once there is one. */
-  #needs: Estimate | undefined;
   readonly #history = new History<Design>();
   readonly #client: SolidClient;
   readonly #onChange: (design: Design) => void;
@@ -351,7 +351,8 @@ export class BenchState {
       case 'solid':
         this.solid = message.solid;
         this.problem = undefined;
-        this.hatched = this.remedies = this.thickness = this.progress = this.#needs = undefined;
+        this.hatched = this.remedies = this.thickness = this.progress = undefined;
+        this.isWeighed = false;
         if (this.#thicknessUpToMm !== undefined) this.#client.measureThickness(this.#thicknessUpToMm);
         if (this.cutMm !== undefined) this.cutAt(this.cutMm);
         break;
@@ -369,7 +370,8 @@ export class BenchState {
         this.progress = message.progress;
         break;
       case 'estimate':
-        this.estimate = this.#needs = message.estimate;
+        this.estimate = message.estimate;
+        this.isWeighed = true;
         this.#weigh();
         break;
       case 'section':
@@ -388,8 +390,8 @@ export class BenchState {
 
   /** Holds what the print takes against the card, now that it is known. */
   #weigh(): void {
-    if (!this.solid?.isInspected || !this.#needs) return;
-    const { seconds, grams } = this.#needs;
+    if (!this.solid?.isInspected || !this.isWeighed || !this.estimate) return;
+    const { seconds, grams } = this.estimate;
     const print = { minutes: seconds / 60, grams };
     const inspection = withPrintNeeds(this.solid.inspection, print, this.limits, this.#setting.brief);
     this.solid = { ...this.solid, inspection };

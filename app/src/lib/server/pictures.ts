@@ -9,14 +9,17 @@ import { sha256 } from './sha256.ts';
 /** Goes up when pictures are drawn differently, so that old ones are drawn anew. */
 const DRAWING = 2;
 
-/** The picture of a project's recipe as a PNG file, drawn in a filament's colour; kept for the next time. */
+/**
+ * The picture of a recipe as a PNG file, drawn in a filament's colour; kept for the next time. An example belongs to no
+ * project and imports no files.
+ */
 export async function pictureOf(
   db: Database,
-  projectId: string,
+  projectId: string | undefined,
   recipe: Recipe,
   colour: string,
 ): Promise<Uint8Array> {
-  const files = await filesFor(db, projectId, recipe);
+  const files = projectId === undefined ? new Map() : await filesFor(db, projectId, recipe);
   const hash = sha256(JSON.stringify([DRAWING, recipe, [...files.keys()], colour]));
   const [kept] = await db.select().from(pictures).where(eq(pictures.hash, hash));
   if (kept) return kept.png;

@@ -45,7 +45,7 @@ export const school: School = {
     rules: {
       requirements: [
         { kind: 'hole', reach: 'through', atLeastMm: 3 },
-        { kind: 'letters', tallMm: 8 },
+        { kind: 'letters', tallMm: 7 },
         { kind: 'oneBody' },
         { kind: 'grams', atMostG: 12 },
       ],

@@ -1,9 +1,11 @@
-import { eq, inArray, or } from 'drizzle-orm';
+import { eq, inArray, isNull, or } from 'drizzle-orm';
+import { starters } from '@kelbrin/core/starters';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { NotAllowed, type Person } from '../auth/access.ts';
 import { addStaff } from '../auth/people.ts';
 import { signInStaff, signInStudent } from '../auth/signIn.ts';
 import { CannotNow } from '../cannotNow.ts';
+import { compute } from '../compute/pool.ts';
 import {
   auditLog,
   classes,
@@ -18,6 +20,7 @@ import {
   versions,
 } from '../db/schema/index.ts';
 import { school } from '../demo/school.ts';
+import { pictureOf } from '../pictures.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { addListed, moveStudents, peopleOf, renameStudent, resetPins, setArchived } from './classPeople.ts';
 import { deleteStudent } from './deleteStudent.ts';
@@ -33,7 +36,10 @@ beforeAll(async () => {
   teacher = await test.person(school.teacher.name);
   [{ id: wren }] = await test.db.select().from(classes);
 });
-afterAll(() => test.drop());
+afterAll(async () => {
+  await compute().close();
+  await test.drop();
+});
 beforeEach(async () => {
   other = await createClass(test.db, teacher, 'Year 9, Owl group');
 });
@@ -145,6 +151,14 @@ describe('a student', () => {
     await expect(deleteStudent(test.db, teacher, wren, ines.id)).rejects.toThrow(/is on a printer/);
     expect((await test.db.select().from(queueEntries)).length).toBeGreaterThan(0);
   });
+});
+
+it('pictures of examples belong to nobody, and are drawn once', async () => {
+  const [{ recipe }] = starters;
+  const first = await pictureOf(test.db, undefined, recipe, '#3f8f5f');
+  const again = await pictureOf(test.db, undefined, recipe, '#3f8f5f');
+  expect(Buffer.from(first).equals(again)).toBe(true);
+  expect(await test.db.select().from(pictures).where(isNull(pictures.projectId))).toHaveLength(1);
 });
 
 describe('a helper', () => {

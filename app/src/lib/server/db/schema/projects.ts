@@ -134,11 +134,12 @@ export const projectFiles = pgTable(
   (table) => [primaryKey({ columns: [table.projectId, table.hash] })],
 );
 
-/** Pictures of recipes by the hash of what they show, drawn when first asked for and gone with the project they were drawn for. */
+/**
+ * Pictures of recipes by the hash of what they show, drawn when first asked for. They go with the project that they were drawn for,
+ * and those of examples, which are nobody's, stay.
+ */
 export const pictures = pgTable('pictures', {
   hash: text('hash').primaryKey(),
-  projectId: uuid('project_id')
-    .references(() => projects.id, { onDelete: 'cascade' })
-    .notNull(),
+  projectId: uuid('project_id').references(() => projects.id, { onDelete: 'cascade' }),
   png: bytes('png').notNull(),
 });

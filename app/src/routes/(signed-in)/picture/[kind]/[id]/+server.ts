@@ -25,13 +25,12 @@ async function partToShow(
   person: Person,
   kind: string,
   id: string,
-): Promise<{ projectId: string; recipe: Recipe }> {
+): Promise<{ projectId?: string; recipe: Recipe }> {
   const db = database();
   if (kind === 'starter') {
     const starter = starters.find((each) => each.id === id);
     if (!starter) throw new NotAllowed();
-    // Starters import no files, so no project is needed to find any.
-    return { projectId: '', recipe: starter.recipe };
+    return { recipe: starter.recipe };
   }
   if (kind === 'project') {
     if (!(await maySeeProject(db, person, id))) throw new NotAllowed();
