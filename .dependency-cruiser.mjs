@@ -98,7 +98,14 @@ export default {
       name: 'server-knows-no-svelte',
       severity: 'error',
       from: { path: '^app/src/lib/server', pathNot: isTest },
-      to: { path: ['svelte', '^app/src/routes', '^app/src/lib/(?!server)'] },
+      to: { path: ['svelte', '^app/src/routes', '^app/src/lib/(?!server|shared)'] },
+    },
+    {
+      name: 'shared-is-plain',
+      comment: 'What a page and the server both do, such as reading a list, knows neither of them.',
+      severity: 'error',
+      from: { path: '^app/src/lib/shared', pathNot: isTest },
+      to: { path: ['svelte', '^app/src/routes', '^app/src/lib/(?!shared)'] },
     },
     {
       name: 'screens-know-no-routes',

@@ -2,7 +2,7 @@
   import { enhance } from '$app/forms';
   import { Button, Textarea } from 'flowbite-svelte';
   import { people as say } from '$lib/texts/people';
-  import { readStudentList } from './studentList';
+  import { readStudentList } from '$lib/shared/studentList';
 
   interface Props {
     /** Sign-in names that are taken. */

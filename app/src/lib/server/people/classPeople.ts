@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import { hashPassword } from 'better-auth/crypto';
-import { readStudentList } from '../../people/studentList.ts';
+import { readStudentList } from '../../shared/studentList.ts';
 import { record } from '../audit.ts';
 import { classToTeach, NotAllowed, type Person } from '../auth/access.ts';
 import { addStudents, newPin, type NewStudent } from '../auth/people.ts';

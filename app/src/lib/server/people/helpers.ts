@@ -1,7 +1,7 @@
 import { randomInt } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import * as z from 'zod';
-import { LONGEST_NAME } from '../../people/studentList.ts';
+import { LONGEST_NAME } from '../../shared/studentList.ts';
 import { record } from '../audit.ts';
 import { classToTeach, NotAllowed, type Person } from '../auth/access.ts';
 import { addStaff } from '../auth/people.ts';

@@ -1,6 +1,6 @@
 import { randomInt } from 'node:crypto';
 import { asc } from 'drizzle-orm';
-import { LONGEST_NAME } from '../../people/studentList.ts';
+import { LONGEST_NAME } from '../../shared/studentList.ts';
 import { record } from '../audit.ts';
 import { demandRole, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
