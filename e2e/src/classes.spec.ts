@@ -1,4 +1,4 @@
-import { expect, signInByHand, test } from './kelbrin.ts';
+import { expect, openBench, signInByHand, test } from './kelbrin.ts';
 
 test.use({ file: 'classes' });
 
@@ -86,4 +86,42 @@ test('students get new PINs, are archived, renamed, moved and deleted', async ({
   await helpers.getByRole('button', { name: 'Add a helper' }).click();
   await expect(helpers.getByRole('status')).toContainText('signs in with the password');
   await expect(helpers).toContainText('Mx Sorrel');
+});
+
+test('a brief is written with requirements, copied, and held against what is designed', async ({ as }) => {
+  const page = await as('teacher');
+  await page.goto('/class');
+  await page.getByRole('link', { name: 'Edit the brief' }).last().click();
+  const wanted = page.getByRole('region', { name: 'The part …' });
+  await wanted.getByRole('button', { name: 'An object that it holds' }).click();
+  const object = wanted.locator('[data-requirement=object]');
+  const across = object.getByRole('spinbutton', { name: 'diameter of the object' });
+  await across.fill('6');
+  await across.press('Enter');
+  await object.getByLabel('how tightly').selectOption('snug');
+  const letters = wanted.locator('[data-requirement=letters]').getByRole('spinbutton');
+  await letters.fill('9000');
+  await letters.press('Enter');
+  await expect(wanted.getByText(/300 mm/).first()).toBeVisible();
+  await letters.fill('9');
+  await letters.press('Enter');
+  await page.getByLabel('Title').fill('Labels for canes');
+  await expect(page.getByText('Not saved yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('13 students have begun it.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Delete this brief' })).toBeDisabled();
+  await page.reload();
+  await expect(object).toContainText('fits an object of');
+  await expect(across).toHaveValue('6');
+
+  const student = await as('asha');
+  await openBench(student);
+  await expect(student.locator('[data-check=brief]')).toContainText('fits an object of Ø 6 mm, snug');
+
+  await page.getByLabel('Copy for').selectOption({ label: 'Year 8, Wren group' });
+  await page.getByRole('button', { name: 'Copy', exact: true }).click();
+  await expect(page.getByText('Nobody has begun it yet.')).toBeVisible();
+  await expect(across).toHaveValue('6');
+  await page.getByRole('button', { name: 'Delete this brief' }).click();
+  await expect(page.getByRole('heading', { name: 'Year 8, Wren group' })).toBeVisible();
 });

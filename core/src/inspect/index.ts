@@ -17,6 +17,7 @@ export {
   requirementKinds,
   requirementTokens,
   requirementWords,
+  withRequirementField,
   type Requirement,
 } from './requirements/index.ts';
 export { printedSizes, type PrintedSize } from './printedSizes.ts';

@@ -2,6 +2,8 @@
 export const classPage = {
   code: 'class code',
   people: 'People',
+  edit: 'Edit the brief',
+  newBrief: 'New brief',
   none: 'You have no class yet.',
   newClass: 'A new class',
   newClassExample: 'Year 8, Heron group',

@@ -13,6 +13,7 @@ import {
   parseBriefRules,
   requirementKinds,
   requirementWords,
+  withRequirementField,
   withPrintNeeds,
   type Finding,
   type Known,
@@ -226,6 +227,22 @@ describe('a list of requirements', () => {
       'is one body',
       'fits an object of Ø 8 mm, sliding',
     ]);
+  });
+
+  it('is changed a field at a time, within the bounds that its sentence has', () => {
+    for (const kind of requirementKinds) {
+      const requirement = kind.create();
+      for (const token of kind.sentence(requirement)) {
+        if (token.type !== 'number') continue;
+        const changed = withRequirementField(requirement, token.path, token.max);
+        expect(changed.ok && requirementWords(changed.requirement), kind.kind).toContain(String(token.max));
+        const refused = withRequirementField(requirement, token.path, token.max + 1);
+        expect(refused, kind.kind).toEqual({ ok: false, message: expect.stringMatching(/^from .* to /) });
+        expect(withRequirementField(requirement, token.path, { formula: 'x' }).ok).toBe(false);
+      }
+    }
+    const hole = withRequirementField({ kind: 'hole', reach: 'any', atLeastMm: 3 }, ['reach'], 'sideways');
+    expect(hole).toEqual({ ok: false, message: 'that cannot be chosen' });
   });
 
   it('is refused with the place of what is wrong', () => {

@@ -56,6 +56,18 @@ export async function classToTeach(db: Database, person: Person, classId: string
   return found;
 }
 
+/** A brief of one of the teacher's own classes; throws {@link NotAllowed} otherwise. */
+export async function briefToTeach(db: Database, person: Person, briefId: string) {
+  demandRole(person, 'teacher');
+  const [found] = await db
+    .select({ brief: briefs, className: classes.name })
+    .from(briefs)
+    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .where(and(isId(briefId, briefs.id), eq(classes.teacherId, person.id)));
+  if (!found) throw new NotAllowed();
+  return found;
+}
+
 /** A hand-in to one of the teacher's own classes; throws {@link NotAllowed} otherwise. */
 export async function handInToTeach(db: Database, person: Person, handInId: string) {
   demandRole(person, 'teacher');
@@ -115,7 +127,10 @@ export async function maySeeClass(db: Database, person: Person, classId: string)
 }
 
 /** Equality that is false, and no database error, for what cannot be an id at all. */
-export function isId(value: string, column: typeof projects.id | typeof classes.id | typeof handIns.id): SQL {
+export function isId(
+  value: string,
+  column: typeof projects.id | typeof classes.id | typeof briefs.id | typeof handIns.id,
+): SQL {
   const uuid = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
   if (!uuid.test(value)) throw new NotAllowed();
   return eq(column, value);

@@ -1,5 +1,6 @@
 import { redirect } from '@sveltejs/kit';
-import { orSentence } from '$lib/requests.server';
+import { orNotFound, orSentence } from '$lib/requests.server';
+import { createBrief } from '$lib/server/briefs';
 import { classesWithStandings, setFilePattern } from '$lib/server/classes';
 import { database } from '$lib/server/db/database';
 import { createClass } from '$lib/server/people/newClass';
@@ -17,6 +18,10 @@ export const actions: Actions = {
     const created = await orSentence(createClass(database(), locals.person!, name));
     if (typeof created !== 'string') return created;
     redirect(303, `/class/${created}/people`);
+  },
+  brief: async ({ request, locals }) => {
+    const classId = String((await request.formData()).get('class') ?? '');
+    redirect(303, `/brief/${await orNotFound(createBrief(database(), locals.person!, classId))}`);
   },
   filePattern: async ({ request, locals }) => {
     const data = await request.formData();

@@ -29,15 +29,18 @@
     <div class="mb-4 flex items-baseline gap-4">
       <h1>{name}</h1>
       <span class="text-ink-soft">{say.code} <span class="measured text-ink">{code}</span></span>
-      <a class="text-primary-800 ml-auto underline underline-offset-2" href="/class/{id}/people"
-        >{say.people}</a
-      >
+      <form method="POST" action="?/brief" class="ml-auto" use:enhance>
+        <input type="hidden" name="class" value={id} />
+        <Button type="submit" size="sm" color="alternative">{say.newBrief}</Button>
+      </form>
+      <a class="text-primary-800 underline underline-offset-2" href="/class/{id}/people">{say.people}</a>
     </div>
     {#each briefs as brief (brief.id)}
       {@const handedIn = waiting(brief.students)}
       <section class="mb-6">
         <div class="mb-3 flex items-center gap-4">
           <h2>{brief.title}</h2>
+          <a class="text-primary-800 underline underline-offset-2" href="/brief/{brief.id}">{say.edit}</a>
           {#if brief.dueOn}<span class="text-ink-soft">due {day(brief.dueOn)}</span>{/if}
           {#if handedIn > 0}
             <Button href="/review" size="sm" class="ml-auto"

@@ -1,0 +1,112 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { enhance } from '$app/forms';
+  import { beforeNavigate } from '$app/navigation';
+  import { Button, Checkbox, Input, Select, Textarea } from 'flowbite-svelte';
+  import type { BriefDraft } from '$lib/shared/briefDraft';
+  import { briefPage as say } from '$lib/texts/briefPage';
+  import RequirementList from './RequirementList.svelte';
+
+  interface Props {
+    draft: BriefDraft;
+    /** How many students have begun the brief. */
+    begun: number;
+    classes: readonly { readonly id: string; readonly name: string }[];
+  }
+  let { draft: given, begun, classes }: Props = $props();
+
+  let draft = $state.raw(untrack(() => given));
+  /** The state that the server has. */
+  let kept = $state.raw(untrack(() => given));
+  let toClass = $state('');
+  const isKept = $derived(JSON.stringify(draft) === JSON.stringify(kept));
+
+  const edit = (change: Partial<BriefDraft>) => (draft = { ...draft, ...change });
+  const setRule = (change: Partial<BriefDraft['rules']>) => edit({ rules: { ...draft.rules, ...change } });
+
+  beforeNavigate(({ cancel, willUnload }) => {
+    if (isKept) return;
+    if (willUnload || !confirm(say.leave)) cancel();
+  });
+</script>
+
+<form
+  method="POST"
+  action="?/save"
+  class="sheet flex flex-col gap-4 p-5"
+  use:enhance={({ formData }) => {
+    const sent = draft;
+    formData.set('draft', JSON.stringify(sent));
+    return async ({ result, update }) => {
+      if (result.type === 'success') kept = sent;
+      await update({ reset: false });
+    };
+  }}
+>
+  <div class="flex gap-4">
+    <label class="flex-1">
+      {say.title}
+      <Input class="mt-1" maxlength={80} bind:value={() => draft.title, (title) => edit({ title })} />
+    </label>
+    <label>
+      {say.dueOn}
+      <Input
+        type="date"
+        class="mt-1"
+        bind:value={() => draft.dueOn ?? '', (dueOn) => edit({ dueOn: dueOn || null })}
+      />
+    </label>
+  </div>
+  <label>
+    {say.task}
+    <Textarea
+      rows={5}
+      class="mt-1 w-full"
+      maxlength={4000}
+      bind:value={() => draft.task, (task) => edit({ task: task ?? '' })}
+    />
+  </label>
+  <section aria-label={say.requirements}>
+    <h2>{say.requirements}</h2>
+    <p class="text-ink-soft mb-1">{say.requirementsWhat}</p>
+    <RequirementList
+      requirements={draft.rules.requirements ?? []}
+      onchange={(requirements) => setRule({ requirements })}
+    />
+    <div class="mt-3 flex flex-col gap-2">
+      <Checkbox
+        bind:checked={() => draft.rules.severalBodies ?? false, (severalBodies) => setRule({ severalBodies })}
+      >
+        {say.severalBodies}
+      </Checkbox>
+      <Checkbox
+        bind:checked={() => draft.rules.forSmallHands ?? false, (forSmallHands) => setRule({ forSmallHands })}
+      >
+        {say.forSmallHands}
+      </Checkbox>
+    </div>
+  </section>
+  <div class="flex items-center gap-4">
+    <Button type="submit" disabled={isKept}>{say.save}</Button>
+    <span class="text-ink-soft" role="status">{isKept ? say.begun(begun) : say.unsaved}</span>
+  </div>
+</form>
+
+<div class="sheet mt-5 flex flex-wrap items-end gap-3 p-4">
+  <form method="POST" action="?/copy" class="flex items-end gap-3" use:enhance>
+    <label>
+      {say.copyTo}
+      <Select
+        name="toClass"
+        class="mt-1 w-64"
+        placeholder=""
+        items={classes.map(({ id, name }) => ({ value: id, name }))}
+        bind:value={toClass}
+      />
+    </label>
+    <Button type="submit" color="alternative" disabled={toClass === '' || !isKept}>{say.copy}</Button>
+  </form>
+  <form method="POST" action="?/remove" class="ml-auto" use:enhance>
+    <Button type="submit" color="alternative" class="text-fail" disabled={begun > 0}>{say.remove}</Button>
+  </form>
+</div>

@@ -1,0 +1,92 @@
+import { count, eq } from 'drizzle-orm';
+import { readBriefDraft } from '../shared/briefDraft.ts';
+import { record } from './audit.ts';
+import { briefToTeach, classToTeach, type Person } from './auth/access.ts';
+import { CannotNow } from './cannotNow.ts';
+import type { Database } from './db/database.ts';
+import { briefs, projects } from './db/schema/index.ts';
+import { announce } from './live/topics.ts';
+
+/** A brief of the teacher's, with how many have begun it. */
+export async function briefToEdit(db: Database, teacher: Person, briefId: string) {
+  const { brief, className } = await briefToTeach(db, teacher, briefId);
+  const [{ begun }] = await db
+    .select({ begun: count() })
+    .from(projects)
+    .where(eq(projects.briefId, brief.id));
+  return { brief, className, begun };
+}
+
+/** Begins a brief for one of the teacher's classes; returns its id. */
+export async function createBrief(db: Database, teacher: Person, classId: string): Promise<string> {
+  const group = await classToTeach(db, teacher, classId);
+  return db.transaction(async (tx) => {
+    const [{ id }] = await tx
+      .insert(briefs)
+      .values({ classId: group.id, title: 'New brief', task: '' })
+      .returning({ id: briefs.id });
+    await record(tx, teacher, 'create-brief', group.id, [id]);
+    await announce(tx, `class:${group.id}`);
+    return id;
+  });
+}
+
+/** Saves what a teacher wrote of a brief; what is handed in from now on is held against it. */
+export async function saveBrief(
+  db: Database,
+  teacher: Person,
+  briefId: string,
+  data: unknown,
+): Promise<void> {
+  const { brief } = await briefToTeach(db, teacher, briefId);
+  const read = readBriefDraft(data);
+  if (!read.ok) throw new CannotNow(read.message);
+  await db.transaction(async (tx) => {
+    await tx.update(briefs).set(read.draft).where(eq(briefs.id, brief.id));
+    await record(tx, teacher, 'edit-brief', brief.classId, [brief.id]);
+    await announce(tx, `class:${brief.classId}`);
+  });
+}
+
+/** Copies a brief, starter and all, for another of the teacher's classes or the same; returns the copy's id. */
+export async function copyBrief(
+  db: Database,
+  teacher: Person,
+  briefId: string,
+  toClassId: string,
+): Promise<string> {
+  const { brief } = await briefToTeach(db, teacher, briefId);
+  const group = await classToTeach(db, teacher, toClassId);
+  const { title, task, starter, rules } = brief;
+  return db.transaction(async (tx) => {
+    const [{ id }] = await tx
+      .insert(briefs)
+      // It is due when the other class says.
+      .values({ classId: group.id, title, task, starter, rules })
+      .returning({ id: briefs.id });
+    await record(tx, teacher, 'copy-brief', group.id, [id]);
+    await announce(tx, `class:${group.id}`);
+    return id;
+  });
+}
+
+/** Deletes a brief that nobody has begun. */
+export async function deleteBrief(db: Database, teacher: Person, briefId: string): Promise<void> {
+  const { brief } = await briefToTeach(db, teacher, briefId);
+  await db.transaction(async (tx) => {
+    // The brief is held, so that nobody begins it meanwhile.
+    await tx.select({ id: briefs.id }).from(briefs).where(eq(briefs.id, brief.id)).for('update');
+    const [{ begun }] = await tx
+      .select({ begun: count() })
+      .from(projects)
+      .where(eq(projects.briefId, brief.id));
+    if (begun > 0) {
+      throw new CannotNow(
+        `${begun === 1 ? 'A student has' : `${begun} students have`} begun this brief, so it stays.`,
+      );
+    }
+    await tx.delete(briefs).where(eq(briefs.id, brief.id));
+    await record(tx, teacher, 'delete-brief', brief.classId, [brief.id]);
+    await announce(tx, `class:${brief.classId}`);
+  });
+}

@@ -1,0 +1,28 @@
+/** What the page of a brief says. */
+export const briefPage = {
+  back: 'Class',
+  of: (className: string) => `a brief for ${className}`,
+  title: 'Title',
+  task: 'The task, as students read it',
+  dueOn: 'Due on',
+  requirements: 'The part …',
+  requirementsWhat:
+    'Each of these is checked while students design, and once more on the server when they hand in.',
+  noRequirements: 'Nothing is asked that can be checked yet.',
+  add: 'Add',
+  leaveOut: (words: string) => `Leave out: ${words}`,
+  severalBodies: 'may come in several bodies',
+  forSmallHands: 'is for small hands: nothing sharp is let through',
+  save: 'Save',
+  unsaved: 'Not saved yet.',
+  leave: 'This brief is not saved yet. Leave all the same?',
+  begun: (count: number) =>
+    count === 0
+      ? 'Nobody has begun it yet.'
+      : count === 1
+        ? 'One student has begun it.'
+        : `${count} students have begun it.`,
+  copyTo: 'Copy for',
+  copy: 'Copy',
+  remove: 'Delete this brief',
+} as const;

@@ -1,0 +1,43 @@
+import { fail, redirect } from '@sveltejs/kit';
+import { orNotFound, orSentence } from '$lib/requests.server';
+import { briefToEdit, copyBrief, deleteBrief, saveBrief } from '$lib/server/briefs';
+import { classesOf } from '$lib/server/classes';
+import { database } from '$lib/server/db/database';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, locals }) => {
+  const db = database();
+  const { brief, className, begun } = await orNotFound(briefToEdit(db, locals.person!, params.brief));
+  const { title, task, dueOn, rules } = brief;
+  return {
+    draft: { title, task, dueOn, rules },
+    className,
+    begun,
+    classes: await classesOf(db, locals.person!),
+  };
+};
+
+export const actions: Actions = {
+  save: async ({ request, params, locals }) => {
+    let draft: unknown;
+    try {
+      draft = JSON.parse(String((await request.formData()).get('draft')));
+    } catch {
+      return fail(400, { message: 'The brief did not arrive whole: save it again.' });
+    }
+    return (
+      (await orSentence(saveBrief(database(), locals.person!, params.brief, draft))) ?? { isSaved: true }
+    );
+  },
+  copy: async ({ request, params, locals }) => {
+    const toClass = String((await request.formData()).get('toClass') ?? '');
+    const copied = await orSentence(copyBrief(database(), locals.person!, params.brief, toClass));
+    if (typeof copied !== 'string') return copied;
+    redirect(303, `/brief/${copied}`);
+  },
+  remove: async ({ params, locals }) => {
+    const refused = await orSentence(deleteBrief(database(), locals.person!, params.brief));
+    if (refused) return refused;
+    redirect(303, '/class');
+  },
+};
