@@ -12,10 +12,12 @@
   follow(() => [`class:${group.id}`]);
 
   const taken = $derived(new Set(group.students.map(({ signInName }) => signInName)));
-  /** Cards stay until they are done with, whatever else is done meanwhile. */
+  // What is shown once stays, whatever else is done meanwhile.
   let cards = $state.raw<NonNullable<typeof form>['cards']>();
+  let added = $state.raw<NonNullable<typeof form>['helper']>();
   $effect(() => {
     if (form?.cards) cards = form.cards;
+    if (form?.helper) added = form.helper;
   });
 </script>
 
@@ -42,6 +44,6 @@
   <div class="print:hidden">
     <StudentTable students={group.students} others={data.others} />
     <AddStudents {taken} />
-    <HelperList helpers={group.helpers} added={form?.helper} />
+    <HelperList helpers={group.helpers} {added} />
   </div>
 </main>
