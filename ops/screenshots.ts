@@ -134,6 +134,9 @@ try {
     .fill('Ada Okafor\nBen Lind, ben\nCai Ember, cai, 4815\nDi Sol, asha');
   await teacher.getByText('2 lines have to be mended').scrollIntoViewIfNeeded();
   await shoot(teacher, 'people');
+  await teacher.goto('/class');
+  await teacher.getByRole('link', { name: 'Edit the brief' }).click();
+  await shoot(teacher, 'brief');
   await teacher.goto('/review');
   await teacher.getByRole('link', { name: 'Bruno', exact: true }).click();
   await teacher.getByTestId('solid-view').waitFor();
