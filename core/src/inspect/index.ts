@@ -1,4 +1,4 @@
-export { checks, whyOf } from './checks/index.ts';
+export { checks, checkTitle, whyOf } from './checks/index.ts';
 export type { PrintNeeds } from './aboutPart.ts';
 export { briefRules, parseBriefRules, type BriefRules } from './briefRules.ts';
 export { inspect, inspectInSteps, withPrintNeeds, type Known, type Progress } from './inspect.ts';

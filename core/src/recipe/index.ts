@@ -17,4 +17,5 @@ export * from './relief.ts';
 export * from './resolve.ts';
 export * from './sentence.ts';
 export * from './steps/index.ts';
+export * from './wordedEdit.ts';
 export type { Outline, Point, Region } from '../plane/index.ts';

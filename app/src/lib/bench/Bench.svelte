@@ -44,6 +44,8 @@
     colour: string;
     /** What stands at the end of the title line, given the bench's saving. */
     actions: Snippet<[{ bench: BenchState; autosave: Autosave }]>;
+    /** What stands over the recipe. */
+    lead?: Snippet<[{ bench: BenchState }]>;
   }
   let {
     projectId,
@@ -58,6 +60,7 @@
     brief,
     colour,
     actions,
+    lead,
   }: Props = $props();
 
   // The bench belongs to one project for as long as it is shown; another project gets a bench of its own.
@@ -239,6 +242,7 @@
       class="border-hairline flex w-[360px] shrink-0 flex-col max-[1150px]:w-[320px] overflow-y-auto border-r bg-white"
       aria-label="Recipe"
     >
+      {@render lead?.({ bench })}
       <RecipePane {bench} onopen={open} onfile={() => files?.choosePart()} />
     </section>
     <HeightRuler

@@ -4,7 +4,9 @@
   import { beforeNavigate } from '$app/navigation';
   import { Button, Checkbox, Input, Select, Textarea } from 'flowbite-svelte';
   import type { BriefDraft } from '$lib/shared/briefDraft';
+  import GuidanceEditor from '$lib/guidance/GuidanceEditor.svelte';
   import { briefPage as say } from '$lib/texts/briefPage';
+  import { guidanceTexts } from '$lib/texts/guidance';
   import RequirementList from './RequirementList.svelte';
 
   interface Props {
@@ -85,6 +87,11 @@
         {say.forSmallHands}
       </Checkbox>
     </div>
+  </section>
+  <section aria-label={guidanceTexts.asked}>
+    <h2>{guidanceTexts.asked}</h2>
+    <p class="text-ink-soft mb-1">{guidanceTexts.askedWhat}</p>
+    <GuidanceEditor prompts={draft.guidance} onchange={(guidance) => edit({ guidance })} />
   </section>
   <div class="flex items-center gap-4">
     <Button type="submit" disabled={isKept}>{say.save}</Button>

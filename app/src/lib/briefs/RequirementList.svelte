@@ -24,7 +24,7 @@
   function change(at: number, path: FieldPath, value: unknown): void {
     const changed = withRequirementField(requirements[at], path, value);
     problem = changed.ok ? undefined : { at, path, message: changed.message };
-    if (changed.ok) onchange(requirements.with(at, changed.requirement));
+    if (changed.ok) onchange(requirements.with(at, changed.changed));
   }
 </script>
 

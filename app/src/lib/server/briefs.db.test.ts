@@ -25,6 +25,9 @@ const draft = {
   task: 'Design a clip.',
   dueOn: '2026-12-11',
   rules: { forSmallHands: true, requirements: [{ kind: 'object', acrossMm: 8, fit: 'snug' }] },
+  guidance: [
+    { id: 'p1', words: 'Measure your cane.', until: { kind: 'measure', name: 'cane', how: 'used' } },
+  ],
 };
 
 it('is created, written and read again', async () => {

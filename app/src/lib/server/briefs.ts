@@ -57,12 +57,12 @@ export async function copyBrief(
 ): Promise<string> {
   const { brief } = await briefToTeach(db, teacher, briefId);
   const group = await classToTeach(db, teacher, toClassId);
-  const { title, task, starter, rules } = brief;
+  const { title, task, starter, rules, guidance } = brief;
   return db.transaction(async (tx) => {
     const [{ id }] = await tx
       .insert(briefs)
       // It is due when the other class says.
-      .values({ classId: group.id, title, task, starter, rules })
+      .values({ classId: group.id, title, task, starter, rules, guidance })
       .returning({ id: briefs.id });
     await record(tx, teacher, 'copy-brief', group.id, [id]);
     await announce(tx, `class:${group.id}`);

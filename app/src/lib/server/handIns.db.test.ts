@@ -11,7 +11,7 @@ import {
 import { designOf, recipeOf } from '@kelbrin/core/design';
 import { compute } from './compute/pool.ts';
 import { labelRecipe } from './demo/labels.ts';
-import { handIns, printFiles, projects, queueEntries, solids } from './db/schema/index.ts';
+import { handIns, printFiles, queueEntries, solids } from './db/schema/index.ts';
 import { CannotNow } from './cannotNow.ts';
 import { approve, handIn, handInsToReview, sendBack } from './handIns.ts';
 import { inspectHandIn } from './jobs/inspectHandIn.ts';
@@ -38,13 +38,8 @@ afterAll(async () => {
   await test.drop();
 });
 
-async function projectOf(student: Person) {
-  const [project] = await test.db.select().from(projects).where(eq(projects.studentId, student.id));
-  return project;
-}
-
 async function latestHandIn(student: Person) {
-  const { id } = await projectOf(student);
+  const { id } = await test.projectOf(student);
   const [latest] = await test.db
     .select()
     .from(handIns)
@@ -57,7 +52,7 @@ async function latestHandIn(student: Person) {
 describe('saving', () => {
   it('takes a save made from the newest revision and refuses any other, handing back what is there', async () => {
     const { asha } = people;
-    const { id, revision } = await projectOf(asha);
+    const { id, revision } = await test.projectOf(asha);
     const mine = designOf(labelRecipe({ words: 'Mine' }));
     const first = await saveDesign(test.db, asha, id, revision, mine);
     expect(first).toEqual({ ok: true, revision: revision + 1 });
@@ -67,7 +62,7 @@ describe('saving', () => {
 
   it('lets exactly one of many saves at once win', async () => {
     const { asha } = people;
-    const { id, revision } = await projectOf(asha);
+    const { id, revision } = await test.projectOf(asha);
     const saves = await Promise.all(
       Array.from({ length: 8 }, (_, i) =>
         saveDesign(test.db, asha, id, revision, designOf(labelRecipe({ words: `Try ${i}` }))),
@@ -78,7 +73,7 @@ describe('saving', () => {
 
   it('begins one project however often it is opened', async () => {
     const { noor } = people;
-    const { briefId } = await projectOf(people.asha);
+    const { briefId } = await test.projectOf(people.asha);
     const opened = await Promise.all(Array.from({ length: 5 }, () => openProject(test.db, noor, briefId)));
     expect(new Set(opened).size).toBe(1);
   });
@@ -87,7 +82,7 @@ describe('saving', () => {
 describe('access', () => {
   it('keeps students out of each other’s projects, and everyone out of what does not exist', async () => {
     const { asha, bruno, teacher, helper } = people;
-    const { id } = await projectOf(bruno);
+    const { id } = await test.projectOf(bruno);
     for (const person of [asha, teacher, helper]) {
       await expect(ownProject(test.db, person, id)).rejects.toThrow(NotAllowed);
       await expect(saveDesign(test.db, person, id, 1, designOf(labelRecipe({ words: 'x' })))).rejects.toThrow(
@@ -125,7 +120,7 @@ describe('access', () => {
 describe('handing in', () => {
   it('freezes what the server has, inspects it there, and waits for the teacher', async () => {
     const { luca } = people;
-    const { id, revision, design } = await projectOf(luca);
+    const { id, revision, design } = await test.projectOf(luca);
     const handInId = await handIn(test.db, luca, id, revision);
     expect((await standings(test.db, [id])).get(id)).toMatchObject({ state: 'checking' });
     await inspectHandIn(test.db, handInId);
@@ -145,13 +140,13 @@ describe('handing in', () => {
 
   it('is refused for a revision that is not the newest', async () => {
     const { maren } = people;
-    const { id, revision } = await projectOf(maren);
+    const { id, revision } = await test.projectOf(maren);
     await expect(handIn(test.db, maren, id, revision + 1)).rejects.toThrow(CannotNow);
   });
 
   it('tells the student when the server cannot build the recipe', async () => {
     const { maren } = people;
-    const { id, revision } = await projectOf(maren);
+    const { id, revision } = await test.projectOf(maren);
     const saved = await saveDesign(test.db, maren, id, revision, designOf(labelRecipe({ words: 'Ω' })));
     const handInId = await handIn(test.db, maren, id, saved.revision);
     await inspectHandIn(test.db, handInId);
@@ -201,7 +196,7 @@ describe('deciding', () => {
     const { id } = await latestHandIn(elif);
     await expect(sendBack(test.db, teacher, id, '  ')).rejects.toThrow('Say in a sentence');
     await sendBack(test.db, teacher, id, 'A wider hole, please.');
-    const project = await projectOf(elif);
+    const project = await test.projectOf(elif);
     expect((await standings(test.db, [project.id])).get(project.id)).toMatchObject({
       state: 'sent_back',
       comment: 'A wider hole, please.',

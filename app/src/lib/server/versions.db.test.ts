@@ -4,7 +4,7 @@ import { designDifferences, designOf, partOf, recipeOf } from '@kelbrin/core/des
 import { NotAllowed, type Person } from './auth/access.ts';
 import { setFilePattern } from './classes.ts';
 import { compute } from './compute/pool.ts';
-import { classes, handIns, printFiles, projects } from './db/schema/index.ts';
+import { classes, handIns, printFiles } from './db/schema/index.ts';
 import { labelRecipe } from './demo/labels.ts';
 import { approve, handIn } from './handIns.ts';
 import { inspectHandIn } from './jobs/inspectHandIn.ts';
@@ -25,14 +25,9 @@ afterAll(async () => {
   await test.drop();
 });
 
-async function projectOf(student: Person) {
-  const [project] = await test.db.select().from(projects).where(eq(projects.studentId, student.id));
-  return project;
-}
-
 describe('versions', () => {
   it('keep what was saved, and say what changed since', async () => {
-    const { id, revision, design } = await projectOf(luca);
+    const { id, revision, design } = await test.projectOf(luca);
     const kept = await keepVersion(test.db, luca, id, revision, '  before it grows ');
     expect(kept).toMatchObject({ number: 1, name: 'before it grows' });
     const wider = designOf(labelRecipe({ words: 'Rocket', widthMm: 90 }), 'Label');
@@ -50,13 +45,13 @@ describe('versions', () => {
   });
 
   it('are counted without a gap however many are kept at once', async () => {
-    const { id, revision } = await projectOf(asha);
+    const { id, revision } = await test.projectOf(asha);
     await Promise.all(Array.from({ length: 6 }, (_, i) => keepVersion(test.db, asha, id, revision, `v${i}`)));
     expect((await versionsOf(test.db, asha, id)).map(({ number }) => number)).toEqual([6, 5, 4, 3, 2, 1]);
   });
 
   it('are nobody else’s to see or keep', async () => {
-    const { id, revision } = await projectOf(luca);
+    const { id, revision } = await test.projectOf(luca);
     await expect(keepVersion(test.db, asha, id, revision, 'mine')).rejects.toThrow(NotAllowed);
     await expect(versionsOf(test.db, asha, id)).rejects.toThrow(NotAllowed);
     await expect(designOfVersion(test.db, asha, id, 1)).rejects.toThrow(NotAllowed);
@@ -72,7 +67,7 @@ describe('a hand-in of a project with several parts', () => {
     await expect(setFilePattern(test.db, luca, classId, '{student}')).rejects.toThrow(NotAllowed);
     await setFilePattern(test.db, teacher, classId, '{student}-{part}-{n}');
 
-    const { id, revision, design } = await projectOf(luca);
+    const { id, revision, design } = await test.projectOf(luca);
     const two = {
       ...design,
       parts: [

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { guidance } from '@kelbrin/core/guide';
 import { briefRules } from '@kelbrin/core/inspect';
 
 /** What a teacher writes of a brief. */
@@ -7,6 +8,7 @@ export const briefDraft = z.strictObject({
   task: z.string().trim().max(4000, 'a task has at most 4000 letters'),
   dueOn: z.iso.date('that is no date').nullable(),
   rules: briefRules,
+  guidance,
 });
 export type BriefDraft = z.infer<typeof briefDraft>;
 
@@ -22,6 +24,7 @@ export function readBriefDraft(
     task: 'Task',
     dueOn: 'Due date',
     rules: 'Requirements',
+    guidance: 'Prompts',
   };
   return { ok: false, message: `${words[String(path[0])] ?? 'The brief'}: ${message}.` };
 }

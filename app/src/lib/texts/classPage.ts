@@ -2,6 +2,7 @@
 export const classPage = {
   code: 'class code',
   people: 'People',
+  lesson: 'Lesson',
   edit: 'Edit the brief',
   newBrief: 'New brief',
   none: 'You have no class yet.',

@@ -4,7 +4,10 @@
   let { check }: { check: CheckResult } = $props();
 
   /** The scale runs from nothing to twice the limit, so that the limit stands in the middle of every gauge. */
-  const share = (value: number) => Math.min(1, Math.max(0, value / (2 * check.limit)));
+  function share(value: number): number {
+    if (check.limit === 0) return value > 0 ? 1 : 0;
+    return Math.min(1, Math.max(0, value / (2 * check.limit)));
+  }
   const tone = { pass: 'var(--color-pass)', warn: 'var(--color-warn)', fail: 'var(--color-fail)' };
 </script>
 

@@ -17,6 +17,11 @@
       ['/print-room', 'Print room'],
     ],
   } as const;
+  /** Pages that are reached from one of these places. */
+  const within: Partial<Record<string, readonly string[]>> = {
+    '/class': ['/brief', '/lesson'],
+    '/home': ['/bench'],
+  };
 </script>
 
 <header class="print:hidden border-hairline flex h-12 shrink-0 items-center gap-6 border-b bg-white px-4">
@@ -25,7 +30,7 @@
   </a>
   <nav class="flex gap-1" aria-label="Main">
     {#each places[person.role] as [href, label] (href)}
-      {@const isHere = page.url.pathname.startsWith(href)}
+      {@const isHere = [href, ...(within[href] ?? [])].some((each) => page.url.pathname.startsWith(each))}
       <a
         {href}
         aria-current={isHere ? 'page' : undefined}

@@ -44,3 +44,8 @@ export const printChecks: readonly PrintCheck[] = [time, material, brief];
 export function whyOf(id: string): Why | undefined {
   return checks.find((check) => check.id === id)?.why;
 }
+
+/** What a check is called, by its id; the id itself for one that there is no more. */
+export function checkTitle(id: string): string {
+  return checks.find((check) => check.id === id)?.title ?? id;
+}

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { plainSentence, withUnit, type FieldPath, type Token } from '../../recipe/index.ts';
+import { plainSentence, withWordedField, type FieldPath, type Token } from '../../recipe/index.ts';
 import { box, schema as boxSchema } from './box.ts';
 import { grams, schema as gramsSchema } from './grams.ts';
 import { hole, schema as holeSchema } from './hole.ts';
@@ -54,21 +54,8 @@ export function requirementWords(of: Requirement): string {
  * A requirement with one of its fields put to another value.
  * Returns it, or one sentence that says what the value has to be.
  */
-export function withRequirementField(
-  of: Requirement,
-  path: FieldPath,
-  value: unknown,
-): { ok: true; requirement: Requirement } | { ok: false; message: string } {
-  const changed = structuredClone(of) as Record<string | number, unknown>;
-  let at = changed;
-  for (const key of path.slice(0, -1)) at = at[key] as typeof at;
-  at[path.at(-1)!] = value;
-  const parsed = requirement.safeParse(changed);
-  if (parsed.success) return { ok: true, requirement: parsed.data };
-  const token = requirementTokens(of).find((each) => 'path' in each && each.path.join() === path.join());
-  return token?.type === 'number'
-    ? { ok: false, message: `from ${withUnit(token.min, token.unit)} to ${withUnit(token.max, token.unit)}` }
-    : { ok: false, message: 'that cannot be chosen' };
+export function withRequirementField(of: Requirement, path: FieldPath, value: unknown) {
+  return withWordedField<Requirement>(requirement, of, requirementTokens(of), path, value);
 }
 
 export type { Answer, RequirementKind } from './requirementKind.ts';

@@ -235,7 +235,7 @@ describe('a list of requirements', () => {
       for (const token of kind.sentence(requirement)) {
         if (token.type !== 'number') continue;
         const changed = withRequirementField(requirement, token.path, token.max);
-        expect(changed.ok && requirementWords(changed.requirement), kind.kind).toContain(String(token.max));
+        expect(changed.ok && requirementWords(changed.changed), kind.kind).toContain(String(token.max));
         const refused = withRequirementField(requirement, token.path, token.max + 1);
         expect(refused, kind.kind).toEqual({ ok: false, message: expect.stringMatching(/^from .* to /) });
         expect(withRequirementField(requirement, token.path, { formula: 'x' }).ok).toBe(false);

@@ -91,6 +91,20 @@ export async function handInToTeach(db: Database, person: Person, handInId: stri
   return found;
 }
 
+/** A project of one of the teacher's own classes, to be looked at; throws {@link NotAllowed} otherwise. */
+export async function projectToWatch(db: Database, person: Person, projectId: string) {
+  demandRole(person, 'teacher');
+  const [found] = await db
+    .select({ project: projects, brief: briefs, student: users.name, limitsCardId: classes.limitsCardId })
+    .from(projects)
+    .innerJoin(users, eq(users.id, projects.studentId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .where(and(isId(projectId, projects.id), eq(classes.teacherId, person.id)));
+  if (!found) throw new NotAllowed();
+  return found;
+}
+
 /** Whether a person may follow what happens to a project: its student, and the staff of its class. */
 export async function maySeeProject(db: Database, person: Person, projectId: string): Promise<boolean> {
   const found = await db

@@ -22,6 +22,7 @@ import { inspectHandIn } from '../jobs/inspectHandIn.ts';
 import { pictureOf } from '../pictures.ts';
 import { openProject, saveDesign } from '../projects.ts';
 import { labelStarter } from './labels.ts';
+import { noteLesson } from './lesson.ts';
 import { demoPrinters, demoStudents, school, type DemoStudent } from './school.ts';
 
 /** Whether the database holds no class yet. */
@@ -72,6 +73,7 @@ export async function loadDemo(db: Database): Promise<void> {
       );
   }
   await noteFinishedRuns(db, teacher);
+  await noteLesson(db);
 }
 
 /** Takes one student's project as far as the demo wants it. */

@@ -1,4 +1,5 @@
 import { labelRecipe } from './labels.ts';
+import type { Guidance } from '@kelbrin/core/guide';
 import type { BriefRules } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
 
@@ -12,6 +13,8 @@ export interface DemoStudent {
   readonly recipe?: Recipe;
   /** What the teacher wrote when sending it back. */
   readonly comment?: string;
+  /** In the lesson that goes on, how many minutes ago the student edited last, and asked for help. */
+  readonly lesson?: { readonly editedAgo: number; readonly askedAgo?: number };
 }
 
 interface School {
@@ -20,7 +23,12 @@ interface School {
   readonly className: string;
   readonly classCode: string;
   readonly studentPin: string;
-  readonly brief: { readonly title: string; readonly task: string; readonly rules: BriefRules };
+  readonly brief: {
+    readonly title: string;
+    readonly task: string;
+    readonly rules: BriefRules;
+    readonly guidance: Guidance;
+  };
 }
 
 interface Staff {
@@ -50,6 +58,24 @@ export const school: School = {
         { kind: 'grams', atMostG: 12 },
       ],
     },
+    guidance: [
+      { id: 'tray', words: 'Measure with a ruler how wide your label may be, and sketch it on paper.' },
+      {
+        id: 'name',
+        words: 'Write the name of your plant on the label.',
+        until: { kind: 'step', step: 'letters', atLeast: 1 },
+      },
+      {
+        id: 'hole',
+        words: 'Cut a hole that your string goes through.',
+        until: { kind: 'check', check: 'hole' },
+      },
+      {
+        id: 'checks',
+        words: 'Look at each finding of the inspection and mend what fails.',
+        until: { kind: 'noneFails' },
+      },
+    ],
   },
 };
 
@@ -58,6 +84,7 @@ export const demoStudents: readonly DemoStudent[] = [
     name: 'Asha',
     signInName: 'asha',
     progress: 'designing',
+    lesson: { editedAgo: 5 },
     // The hole is so small that it closes up.
     recipe: labelRecipe({ words: 'Basil', holeMm: 1.6 }),
   },
@@ -128,9 +155,10 @@ export const demoStudents: readonly DemoStudent[] = [
     name: 'Luca',
     signInName: 'luca',
     progress: 'designing',
+    lesson: { editedAgo: 1 },
     recipe: labelRecipe({ words: 'Rocket', widthMm: 75 }),
   },
-  { name: 'Maren', signInName: 'maren', progress: 'designing' },
+  { name: 'Maren', signInName: 'maren', progress: 'designing', lesson: { editedAgo: 6, askedAgo: 4 } },
   { name: 'Noor', signInName: 'noor', progress: 'nothing' },
 ];
 

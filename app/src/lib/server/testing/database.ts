@@ -1,13 +1,16 @@
 import { randomBytes } from 'node:crypto';
+import { eq } from 'drizzle-orm';
 import postgres from 'postgres';
 import type { Person } from '../auth/access.ts';
 import { connect, type Connection } from '../db/database.ts';
-import { users } from '../db/schema/index.ts';
+import { projects, users } from '../db/schema/index.ts';
 
 /** A database of a test's own, and the way to be rid of it. */
 export interface TestDatabase extends Connection {
   /** The person of that name; the demo school's people have different ones. */
   person(name: string): Promise<Person>;
+  /** The student's project; each has one for the demo school's brief. */
+  projectOf(student: Person): Promise<typeof projects.$inferSelect>;
   drop(): Promise<void>;
 }
 
@@ -30,6 +33,10 @@ export async function demoSchool(): Promise<TestDatabase> {
       const all = await connection.db.select().from(users);
       const { id, role } = all.find((each) => each.name === wanted)!;
       return { id, name: wanted, role };
+    },
+    async projectOf({ id }) {
+      const [project] = await connection.db.select().from(projects).where(eq(projects.studentId, id));
+      return project;
     },
     async drop() {
       await connection.sql.end();

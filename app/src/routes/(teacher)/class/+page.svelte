@@ -40,6 +40,7 @@
       <section class="mb-6">
         <div class="mb-3 flex items-center gap-4">
           <h2>{brief.title}</h2>
+          <a class="text-primary-800 underline underline-offset-2" href="/lesson/{brief.id}">{say.lesson}</a>
           <a class="text-primary-800 underline underline-offset-2" href="/brief/{brief.id}">{say.edit}</a>
           {#if brief.dueOn}<span class="text-ink-soft">due {day(brief.dueOn)}</span>{/if}
           {#if handedIn > 0}

@@ -1,5 +1,6 @@
 import { customType } from 'drizzle-orm/pg-core';
 import { parseDesign, type Design } from '@kelbrin/core/design';
+import { parseGuidance, type Guidance } from '@kelbrin/core/guide';
 import { parseBriefRules, parseLimits, type BriefRules, type LimitsCard } from '@kelbrin/core/inspect';
 import { parseRecipe, type Recipe } from '@kelbrin/core/recipe';
 
@@ -51,5 +52,16 @@ export const rulesDocument = customType<{ data: BriefRules; driverData: unknown 
     const parsed = parseBriefRules(read(value));
     if (!parsed.ok) throw new Error(`Stored rules of a brief cannot be read: ${parsed.message}`);
     return parsed.rules;
+  },
+});
+
+/** The prompts of a brief, in order. */
+export const guidanceDocument = customType<{ data: Guidance; driverData: unknown }>({
+  dataType: () => 'jsonb',
+  toDriver: (guidance) => JSON.stringify(guidance),
+  fromDriver(value) {
+    const parsed = parseGuidance(read(value));
+    if (!parsed.ok) throw new Error(`Stored prompts of a brief cannot be read: ${parsed.message}`);
+    return parsed.guidance;
   },
 });

@@ -13,8 +13,15 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { Inspection } from '@kelbrin/core/inspect';
 import type { Estimate } from '@kelbrin/core/slice';
+import type { BenchReport } from '../../../shared/benchReport.ts';
 import { bytes } from './bytes.ts';
-import { designDocument, limitsDocument, recipeDocument, rulesDocument } from './documents.ts';
+import {
+  designDocument,
+  guidanceDocument,
+  limitsDocument,
+  recipeDocument,
+  rulesDocument,
+} from './documents.ts';
 import { classes, users } from './people.ts';
 
 /** A design task that a teacher sets. */
@@ -30,6 +37,8 @@ export const briefs = pgTable('briefs', {
   starter: recipeDocument('starter'),
   /** What it asks of the part that can be checked. */
   rules: rulesDocument('rules').notNull().default({}),
+  /** The prompts that lead students through it. */
+  guidance: guidanceDocument('guidance').notNull().default([]),
 });
 
 /** One student's answer to a brief. */
@@ -47,10 +56,26 @@ export const projects = pgTable(
     design: designDocument('design').notNull(),
     /** Goes up with every save; a save must name the one it was made from. */
     revision: integer('revision').notNull().default(0),
+    /** The ids of the prompts that the student ticked off by hand. */
+    tickedPrompts: text('ticked_prompts').array().notNull().default([]),
+    /** Since when the student asks for help; null when there is no need. */
+    helpAskedAt: timestamp('help_asked_at', { withTimezone: true }),
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [unique().on(table.briefId, table.studentId)],
 );
+
+/**
+ * What the bench of a project last said of itself, for the lesson view. Nothing is decided by it: a hand-in is inspected
+ * by the server.
+ */
+export const pulses = pgTable('pulses', {
+  projectId: uuid('project_id')
+    .primaryKey()
+    .references(() => projects.id, { onDelete: 'cascade' }),
+  report: jsonb('report').$type<BenchReport>().notNull(),
+  at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+});
 
 /** A kept state of a project, by its student or because it was handed in. */
 export const versions = pgTable(

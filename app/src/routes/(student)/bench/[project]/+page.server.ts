@@ -21,6 +21,9 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
     filePattern,
     versions: await versionsOf(db, locals.person!, project.id),
     rules: brief.rules,
+    guidance: brief.guidance,
+    ticked: project.tickedPrompts,
+    asksForHelp: project.helpAskedAt !== null,
     limits: await limitsOf(db, limitsCardId),
     standing: (await standings(db, [project.id])).get(project.id)!,
   };

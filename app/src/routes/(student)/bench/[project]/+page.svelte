@@ -4,6 +4,8 @@
   import { partOf, recipeOf } from '@kelbrin/core/design';
   import { Button, Modal } from 'flowbite-svelte';
   import Bench from '$lib/bench/Bench.svelte';
+  import BenchGuide from '$lib/guidance/BenchGuide.svelte';
+  import HelpButton from '$lib/guidance/HelpButton.svelte';
   import { follow } from '$lib/ui/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
 
@@ -40,7 +42,11 @@
       brief={data.rules}
       colour="#3f8f5f"
     >
+      {#snippet lead({ bench })}
+        <BenchGuide {bench} projectId={data.project.id} prompts={data.guidance} ticked={data.ticked} />
+      {/snippet}
       {#snippet actions({ bench, autosave })}
+        <HelpButton projectId={data.project.id} asks={data.asksForHelp} />
         <StateChip state={data.standing.state} />
         {#if mayHandIn}
           <Button

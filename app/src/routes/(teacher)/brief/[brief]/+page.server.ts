@@ -8,9 +8,9 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ params, locals }) => {
   const db = database();
   const { brief, className, begun } = await orNotFound(briefToEdit(db, locals.person!, params.brief));
-  const { title, task, dueOn, rules } = brief;
+  const { title, task, dueOn, rules, guidance } = brief;
   return {
-    draft: { title, task, dueOn, rules },
+    draft: { title, task, dueOn, rules, guidance },
     className,
     begun,
     classes: await classesOf(db, locals.person!),

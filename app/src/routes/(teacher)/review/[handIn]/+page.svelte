@@ -2,7 +2,7 @@
   import { enhance } from '$app/forms';
   import { Button, Textarea } from 'flowbite-svelte';
   import type { Finding } from '@kelbrin/core/inspect';
-  import FrozenSolid from '$lib/review/FrozenSolid.svelte';
+  import RecipeSolid from '$lib/review/RecipeSolid.svelte';
   import ReadOnlyRecipe from '$lib/review/ReadOnlyRecipe.svelte';
   import { follow } from '$lib/ui/follow.svelte';
   import InspectionList from '$lib/ui/InspectionList.svelte';
@@ -54,7 +54,7 @@
     <section class="flex min-w-0 flex-1 flex-col" aria-label="Solid">
       <div class="min-h-0 flex-1">
         {#key handIn.id}
-          <FrozenSolid
+          <RecipeSolid
             projectId={data.projectId}
             recipe={handIn.recipe}
             limits={handIn.limits}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy, untrack } from 'svelte';
-  import type { Finding, LimitsCard } from '@kelbrin/core/inspect';
+  import type { BriefRules, Finding, Inspection, LimitsCard } from '@kelbrin/core/inspect';
   import type { Recipe } from '@kelbrin/core/recipe';
   import { SolidClient } from '$lib/bench/solidClient';
   import type { ShownSolid } from '$lib/bench/messages';
@@ -14,18 +14,25 @@
     marked?: string;
     chosen?: Finding;
     onmark(stepId: string | undefined): void;
+    /** What the brief asks, where the browser's own inspection is wanted. */
+    brief?: BriefRules;
+    /** Hears the browser's own inspection, or why the recipe cannot be built. */
+    oninspected?(inspection: Inspection | undefined, problem: string | undefined): void;
   }
-  let { projectId, recipe, limits, marked, chosen, onmark }: Props = $props();
+  let { projectId, recipe, limits, marked, chosen, onmark, brief = {}, oninspected }: Props = $props();
 
   let solid = $state.raw<ShownSolid>();
-  // It is only drawn here: what the server found is what counts.
   const client = untrack(() => {
-    const setting = { limits, brief: {}, filesAt: `/file/${projectId}` };
+    const setting = { limits, brief, filesAt: `/file/${projectId}` };
     return new SolidClient(new SolidWorker(), setting, (message) => {
-      if (message.kind === 'solid') solid = message.solid;
+      if (message.kind === 'solid') {
+        solid = message.solid;
+        if (solid.isInspected) oninspected?.(solid.inspection, undefined);
+      } else if (message.kind === 'inspected') oninspected?.(message.inspection, undefined);
+      else if (message.kind === 'problem') oninspected?.(undefined, message.problem.message);
     });
   });
-  untrack(() => client.show(recipe));
+  $effect(() => client.show(recipe));
   onDestroy(() => client.close());
 
   const markedStep = $derived.by(() => {

@@ -1,0 +1,47 @@
+<script lang="ts">
+  import { onDestroy, untrack } from 'svelte';
+  import { standingIn, type Guidance } from '@kelbrin/core/guide';
+  import type { BenchState } from '$lib/bench/bench.svelte';
+  import { Pulse } from '$lib/bench/pulse';
+  import { putJson } from '$lib/ui/putJson';
+  import GuidancePanel from './GuidancePanel.svelte';
+
+  interface Props {
+    bench: BenchState;
+    projectId: string;
+    prompts: Guidance;
+    /** The ids of the prompts that were ticked off by hand. */
+    ticked: readonly string[];
+  }
+  let { bench, projectId, prompts, ticked }: Props = $props();
+
+  /** What was ticked here and the server may not have told of yet. */
+  let own = $state.raw<Readonly<Record<string, boolean>>>({});
+  const done = $derived(prompts.map(({ id }) => id).filter((id) => own[id] ?? ticked.includes(id)));
+  const inspection = $derived(bench.problem ? undefined : bench.solid?.inspection);
+  const standing = $derived(standingIn(prompts, new Set(done), { recipe: bench.recipe, inspection }));
+
+  const pulse = untrack(() => new Pulse((body) => putJson(`/bench/${projectId}/pulse`, body)));
+  onDestroy(() => pulse.close());
+  $effect(() => {
+    // Before its first solid the bench has nothing to say.
+    if (!bench.solid && !bench.problem) return;
+    pulse.beat({
+      steps: bench.recipe.steps.length,
+      verdict: inspection?.verdict ?? null,
+      failing: inspection?.checks.filter(({ verdict }) => verdict === 'fail').map(({ id }) => id) ?? [],
+      promptsDone: standing.done.filter(Boolean).length,
+      nextPrompt: standing.next === undefined ? null : prompts[standing.next].id,
+    });
+  });
+
+  async function tick(prompt: string, isDone: boolean): Promise<void> {
+    const before = own;
+    own = { ...own, [prompt]: isDone };
+    await putJson(`/bench/${projectId}/prompts`, JSON.stringify({ prompt, isDone })).catch(() => {
+      own = before;
+    });
+  }
+</script>
+
+{#if prompts.length > 0}<GuidancePanel {prompts} {standing} ontick={tick} />{/if}

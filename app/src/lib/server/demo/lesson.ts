@@ -1,0 +1,51 @@
+import { eq } from 'drizzle-orm';
+import { recipeOf } from '@kelbrin/core/design';
+import { standingIn } from '@kelbrin/core/guide';
+import { classroomLimits } from '@kelbrin/core/inspect';
+import { compute } from '../compute/pool.ts';
+import type { Database } from '../db/database.ts';
+import { briefs, projects, pulses, users } from '../db/schema/index.ts';
+import { demoStudents } from './school.ts';
+
+const minutesAgo = (minutes: number) => new Date(Date.now() - minutes * 60_000);
+
+/** Leaves the demo school in the middle of a lesson: what benches said of themselves, and who asks for help. */
+export async function noteLesson(db: Database): Promise<void> {
+  const all = await db
+    .select({ project: projects, brief: briefs, student: users.name })
+    .from(projects)
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .innerJoin(users, eq(users.id, projects.studentId));
+  for (const { project, brief, student } of all) {
+    const recipe = recipeOf(project.design);
+    const ticked = brief.guidance.slice(0, 1).map(({ id }) => id);
+    const result = await compute().run<'inspect'>({
+      kind: 'inspect',
+      recipe,
+      limits: classroomLimits,
+      brief: brief.rules,
+      title: project.name,
+    });
+    const inspection = result.ok ? result.inspection : undefined;
+    const { done, next } = standingIn(brief.guidance, new Set(ticked), { recipe, inspection });
+    await db.insert(pulses).values({
+      projectId: project.id,
+      report: {
+        steps: recipe.steps.length,
+        verdict: inspection?.verdict ?? null,
+        failing: inspection?.checks.filter(({ verdict }) => verdict === 'fail').map(({ id }) => id) ?? [],
+        promptsDone: done.filter(Boolean).length,
+        nextPrompt: next === undefined ? null : brief.guidance[next].id,
+      },
+    });
+    const { lesson } = demoStudents.find(({ name }) => name === student)!;
+    await db
+      .update(projects)
+      .set({
+        tickedPrompts: ticked,
+        ...(lesson && { updatedAt: minutesAgo(lesson.editedAgo) }),
+        ...(lesson?.askedAgo && { helpAskedAt: minutesAgo(lesson.askedAgo) }),
+      })
+      .where(eq(projects.id, project.id));
+  }
+}

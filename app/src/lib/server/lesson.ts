@@ -1,0 +1,120 @@
+import { and, asc, eq, isNull, sql } from 'drizzle-orm';
+import type { BenchReport } from '../shared/benchReport.ts';
+import { briefToTeach, ownProject, projectToWatch, type Person } from './auth/access.ts';
+import type { Database } from './db/database.ts';
+import { classMembers, projects, pulses, users } from './db/schema/index.ts';
+import { announce } from './live/topics.ts';
+import { standings } from './projects.ts';
+
+/*
+ * What goes on during a lesson: what benches say of themselves, prompts that are ticked off, and who asks for help.
+ * Each is told to the class's teacher at once.
+ */
+
+/** Takes what a student's own bench says of itself. */
+export async function savePulse(
+  db: Database,
+  person: Person,
+  projectId: string,
+  report: BenchReport,
+): Promise<void> {
+  const { project, brief } = await ownProject(db, person, projectId);
+  await db
+    .insert(pulses)
+    .values({ projectId: project.id, report })
+    .onConflictDoUpdate({ target: pulses.projectId, set: { report, at: new Date() } });
+  await announce(db, `class:${brief.classId}`);
+}
+
+/** Ticks a prompt off by hand, or takes that back; ids that the brief does not have change nothing. */
+export async function tickPrompt(
+  db: Database,
+  person: Person,
+  projectId: string,
+  promptId: string,
+  isDone: boolean,
+): Promise<void> {
+  const { project, brief } = await ownProject(db, person, projectId);
+  if (!brief.guidance.some(({ id }) => id === promptId)) return;
+  const without = sql`array_remove(${projects.tickedPrompts}, ${promptId})`;
+  await db
+    .update(projects)
+    .set({ tickedPrompts: isDone ? sql`array_append(${without}, ${promptId})` : without })
+    .where(eq(projects.id, project.id));
+  await announce(db, `project:${project.id}`, `class:${brief.classId}`);
+}
+
+/** Says that a student asks for help, or does not any more. Who asks already keeps the place in the row. */
+export async function askForHelp(
+  db: Database,
+  person: Person,
+  projectId: string,
+  asks: boolean,
+): Promise<void> {
+  const { project, brief } = await ownProject(db, person, projectId);
+  await db
+    .update(projects)
+    .set({ helpAskedAt: asks ? sql`coalesce(${projects.helpAskedAt}, now())` : null })
+    .where(eq(projects.id, project.id));
+  await announce(db, `project:${project.id}`, `class:${brief.classId}`);
+}
+
+/** Says that somebody of the staff has helped. */
+export async function noteHelped(db: Database, person: Person, projectId: string): Promise<void> {
+  const { project, brief } = await projectToWatch(db, person, projectId);
+  await db.update(projects).set({ helpAskedAt: null }).where(eq(projects.id, project.id));
+  await announce(db, `project:${project.id}`, `class:${brief.classId}`);
+}
+
+/** A student in the lesson view. */
+export type Learner = Awaited<ReturnType<typeof lessonOf>>['learners'][number];
+
+/** Everyone of the class with what they have of the brief; students who have not begun it as well. */
+export async function lessonOf(db: Database, teacher: Person, briefId: string) {
+  const { brief, className } = await briefToTeach(db, teacher, briefId);
+  const rows = await db
+    .select({
+      studentId: users.id,
+      name: users.name,
+      projectId: projects.id,
+      revision: projects.revision,
+      updatedAt: projects.updatedAt,
+      helpAskedAt: projects.helpAskedAt,
+      report: pulses.report,
+    })
+    .from(classMembers)
+    .innerJoin(users, eq(users.id, classMembers.userId))
+    .leftJoin(projects, and(eq(projects.studentId, users.id), eq(projects.briefId, brief.id)))
+    .leftJoin(pulses, eq(pulses.projectId, projects.id))
+    .where(
+      and(
+        eq(classMembers.classId, brief.classId),
+        eq(users.role, 'student'),
+        isNull(classMembers.archivedAt),
+      ),
+    )
+    .orderBy(asc(users.name));
+  const standing = await standings(
+    db,
+    rows.flatMap(({ projectId }) => projectId ?? []),
+  );
+  return {
+    brief,
+    className,
+    learners: rows.map(({ studentId, name, projectId, revision, updatedAt, helpAskedAt, report }) => ({
+      studentId,
+      name,
+      project:
+        projectId === null
+          ? undefined
+          : {
+              id: projectId,
+              revision: revision!,
+              updatedAt: updatedAt!,
+              helpAskedAt,
+              report,
+              state: standing.get(projectId)!.state,
+            },
+    })),
+  };
+}

@@ -1,0 +1,19 @@
+import { orNotFound } from '$lib/requests.server';
+import { database } from '$lib/server/db/database';
+import { lessonOf, noteHelped } from '$lib/server/lesson';
+import { LIVE } from '$lib/ui/follow.svelte';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, locals, depends }) => {
+  depends(LIVE);
+  const { brief, className, learners } = await orNotFound(lessonOf(database(), locals.person!, params.brief));
+  const { id, title, classId, guidance } = brief;
+  return { brief: { id, title, classId, guidance }, className, learners };
+};
+
+export const actions: Actions = {
+  helped: async ({ request, locals }) => {
+    const projectId = String((await request.formData()).get('project') ?? '');
+    await orNotFound(noteHelped(database(), locals.person!, projectId));
+  },
+};

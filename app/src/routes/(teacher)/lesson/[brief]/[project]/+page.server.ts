@@ -1,0 +1,37 @@
+import { error } from '@sveltejs/kit';
+import { partOf, recipeOf } from '@kelbrin/core/design';
+import { orNotFound } from '$lib/requests.server';
+import { projectToWatch } from '$lib/server/auth/access';
+import { database } from '$lib/server/db/database';
+import { noteHelped } from '$lib/server/lesson';
+import { limitsOf } from '$lib/server/projects';
+import { LIVE } from '$lib/ui/follow.svelte';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, locals, depends }) => {
+  depends(LIVE);
+  const db = database();
+  const { project, brief, student, limitsCardId } = await orNotFound(
+    projectToWatch(db, locals.person!, params.project),
+  );
+  if (brief.id !== params.brief) error(404, 'There is nothing here that you may see.');
+  return {
+    project: {
+      id: project.id,
+      revision: project.revision,
+      recipe: recipeOf(project.design),
+      part: partOf(project.design, project.design.chosen).name,
+      ticked: project.tickedPrompts,
+      asksForHelp: project.helpAskedAt !== null,
+    },
+    brief: { id: brief.id, title: brief.title, rules: brief.rules, guidance: brief.guidance },
+    student,
+    limits: await limitsOf(db, limitsCardId),
+  };
+};
+
+export const actions: Actions = {
+  helped: async ({ params, locals }) => {
+    await orNotFound(noteHelped(database(), locals.person!, params.project));
+  },
+};

@@ -1,0 +1,95 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { Button } from 'flowbite-svelte';
+  import { standingIn } from '@kelbrin/core/guide';
+  import type { Finding, Inspection } from '@kelbrin/core/inspect';
+  import PromptList from '$lib/guidance/PromptList.svelte';
+  import ReadOnlyRecipe from '$lib/review/ReadOnlyRecipe.svelte';
+  import RecipeSolid from '$lib/review/RecipeSolid.svelte';
+  import { lessonTexts as say } from '$lib/texts/lesson';
+  import { follow } from '$lib/ui/follow.svelte';
+  import InspectionList from '$lib/ui/InspectionList.svelte';
+  import VerdictChip from '$lib/ui/VerdictChip.svelte';
+
+  let { data } = $props();
+
+  let marked = $state<string>();
+  let chosen = $state.raw<Finding>();
+  let inspection = $state.raw<Inspection>();
+  let problem = $state<string>();
+  const { project, brief } = $derived(data);
+  const standing = $derived(
+    standingIn(brief.guidance, new Set(project.ticked), {
+      recipe: project.recipe,
+      inspection: problem === undefined ? inspection : undefined,
+    }),
+  );
+
+  follow(() => [`project:${project.id}`]);
+
+  function inspected(found: Inspection | undefined, why: string | undefined): void {
+    // What was chosen is of a solid that is not shown any more.
+    chosen = undefined;
+    inspection = found ?? inspection;
+    problem = why;
+  }
+
+  function choose(finding: Finding): void {
+    chosen = chosen === finding ? undefined : finding;
+    if (chosen && finding.steps.length > 0) marked = finding.steps.at(-1);
+  }
+</script>
+
+<svelte:head><title>{data.student} · {say.title(brief.title)} · Kelbrin</title></svelte:head>
+
+<main class="flex h-[calc(100vh-3rem)] flex-col">
+  <div class="border-hairline flex h-12 shrink-0 items-center gap-3 border-b bg-white px-4">
+    <a href="/lesson/{brief.id}" class="text-primary-800 underline underline-offset-2">{say.backToLesson}</a>
+    <h1 class="truncate text-lg">{data.student}: {brief.title}</h1>
+    {#if inspection && problem === undefined}<VerdictChip verdict={inspection.verdict} />{/if}
+    {#if project.asksForHelp}
+      <form method="POST" action="?/helped" use:enhance class="flex items-center gap-2">
+        <span class="text-warn-ink font-semibold">{say.asks(0)}</span>
+        <Button type="submit" size="xs" color="alternative">{say.helped}</Button>
+      </form>
+    {/if}
+    <span class="text-ink-soft ml-auto text-sm">{say.readOnly}</span>
+  </div>
+
+  <div class="flex min-h-0 flex-1">
+    <section
+      class="border-hairline flex w-[360px] shrink-0 flex-col overflow-y-auto border-r bg-white"
+      aria-label="Recipe"
+    >
+      {#if problem !== undefined}
+        <p role="alert" class="border-fail bg-fail-wash border-b px-4 py-2">{say.notBuilt} {problem}</p>
+      {/if}
+      <ReadOnlyRecipe recipe={project.recipe} {marked} onmark={(stepId) => (marked = stepId)} />
+      {#if brief.guidance.length > 0}
+        <div class="border-hairline mt-auto border-t p-4">
+          <PromptList prompts={brief.guidance} {standing} />
+        </div>
+      {/if}
+    </section>
+    <section class="min-w-0 flex-1" aria-label="Solid">
+      {#key project.id}
+        <RecipeSolid
+          projectId={project.id}
+          recipe={project.recipe}
+          limits={data.limits}
+          brief={brief.rules}
+          {marked}
+          {chosen}
+          onmark={(stepId) => (marked = stepId)}
+          oninspected={inspected}
+        />
+      {/key}
+    </section>
+    <section
+      class="border-hairline w-[320px] shrink-0 overflow-y-auto border-l bg-white"
+      aria-label="Inspection"
+    >
+      {#if inspection}<InspectionList {inspection} {chosen} onchoose={choose} />{/if}
+    </section>
+  </div>
+</main>

@@ -1,0 +1,36 @@
+import * as z from 'zod';
+import { many, oneOf, step as anyStep, stepKinds, text, type Step } from '../../recipe/index.ts';
+import type { ConditionKind } from './conditionKind.ts';
+
+const kindsOfStep = anyStep.options.map(({ shape }) => shape.kind.value) as [Step['kind'], ...Step['kind'][]];
+
+export const schema = z.strictObject({
+  kind: z.literal('step'),
+  step: z.enum(kindsOfStep),
+  atLeast: z.number().int().min(1).max(20),
+});
+type StepCondition = z.infer<typeof schema>;
+
+/** Enough steps of one kind, switched on. */
+export const step: ConditionKind<StepCondition> = {
+  kind: 'step',
+  label: 'a step',
+  create: () => ({ kind: 'step', step: 'extrude', atLeast: 1 }),
+  sentence: ({ step: kind, atLeast }) => [
+    text('the recipe has'),
+    oneOf(
+      ['step'],
+      'kind of step',
+      kind,
+      Object.fromEntries(stepKinds.map((each) => [each.kind, `“${each.label}”`])) as Record<
+        Step['kind'],
+        string
+      >,
+    ),
+    text('at least'),
+    many(['atLeast'], atLeast, 'how often', { max: 20 }),
+    text(atLeast === 1 ? 'time' : 'times'),
+  ],
+  holds: ({ step: kind, atLeast }, { recipe }) =>
+    recipe.steps.filter((each) => each.kind === kind && !each.off).length >= atLeast,
+};
