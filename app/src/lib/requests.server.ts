@@ -48,3 +48,12 @@ export function passCookies(cookies: Cookies, setCookies: readonly string[]): vo
     }
   }
 }
+
+/** What a field of a form holds as JSON; undefined for a field that holds none. */
+export function parsedJson(field: FormDataEntryValue | null): unknown {
+  try {
+    return JSON.parse(String(field));
+  } catch {
+    return undefined;
+  }
+}

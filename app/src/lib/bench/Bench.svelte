@@ -6,6 +6,8 @@
   import { partOf, type Design } from '@kelbrin/core/design';
   import type { PointsOutline, Token } from '@kelbrin/core/recipe';
   import { facesOf } from '@kelbrin/core/mesh';
+  import KeysSheet from '$lib/ui/KeysSheet.svelte';
+  import { benchKeys } from '$lib/texts/benchKeys';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
   import { lookingAt, type Look } from '$lib/ui/solidView/views';
   import { Autosave } from './autosave.svelte';
@@ -18,7 +20,6 @@
   import { KeptHistory } from './keptHistory';
   import HeightRuler from './HeightRuler.svelte';
   import InspectionPane from './InspectionPane.svelte';
-  import KeysHelp from './KeysHelp.svelte';
   import OutlineEditor from './plan/OutlineEditor.svelte';
   import Plan from './plan/Plan.svelte';
   import RecipePane from './RecipePane.svelte';
@@ -44,6 +45,10 @@
     colour: string;
     /** What stands at the end of the title line, given the bench's saving. */
     actions: Snippet<[{ bench: BenchState; autosave: Autosave }]>;
+    /** Words that stand at places on the part. */
+    pins?: ComponentProps<typeof SolidView>['pins'];
+    /** What stands over everything. */
+    top?: Snippet<[{ bench: BenchState }]>;
     /** What stands over the recipe. */
     lead?: Snippet<[{ bench: BenchState }]>;
   }
@@ -60,6 +65,8 @@
     brief,
     colour,
     actions,
+    pins,
+    top,
     lead,
   }: Props = $props();
 
@@ -189,6 +196,7 @@
 <svelte:window {onkeydown} onpagehide={() => autosave.keep()} />
 
 <div class="flex min-h-0 flex-1 flex-col">
+  {@render top?.({ bench })}
   <div class="border-hairline flex h-12 shrink-0 items-center gap-2 border-b bg-white px-4">
     <h1 class="truncate text-lg">{title}</h1>
     <button
@@ -283,6 +291,7 @@
               bind:view
               isSmall={isPlanLarge || drawn !== undefined}
               onpick={pick}
+              {pins}
             />
           </div>
         {/if}
@@ -332,7 +341,12 @@
   {/snippet}
 </Modal>
 
-<KeysHelp bind:open={isHelping} />
+<KeysSheet bind:open={isHelping} keys={benchKeys}>
+  <p class="text-ink-soft">
+    Numbers take units and arithmetic: <span class="measured">2in</span>,
+    <span class="measured">cane + 0.4</span>, <span class="measured">width / 2</span>.
+  </p>
+</KeysSheet>
 <ExportDialog
   bind:open={isExporting}
   {bench}

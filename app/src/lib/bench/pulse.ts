@@ -8,18 +8,19 @@ const PAUSE_MS = 400;
  * changes that come close together. A report that does not arrive is followed by the next one.
  */
 export class Pulse {
+  /** The latest report, and the last that was sent, as text to compare. */
+  #next: BenchReport | undefined;
   #sent = '';
-  #next = '';
   #timer: ReturnType<typeof setTimeout> | undefined;
-  readonly #send: (body: string) => Promise<unknown>;
+  readonly #send: (report: BenchReport) => Promise<unknown>;
 
-  constructor(send: (body: string) => Promise<unknown>) {
+  constructor(send: (report: BenchReport) => Promise<unknown>) {
     this.#send = send;
   }
 
   /** Says how things stand now. */
   beat(report: BenchReport): void {
-    this.#next = JSON.stringify(report);
+    this.#next = report;
     if (this.#timer === undefined) this.#tell();
   }
 
@@ -29,10 +30,11 @@ export class Pulse {
 
   #tell(): void {
     this.#timer = undefined;
-    if (this.#next === this.#sent) return;
-    const body = (this.#sent = this.#next);
-    this.#send(body).catch(() => {
-      if (this.#sent === body) this.#sent = '';
+    const text = JSON.stringify(this.#next);
+    if (!this.#next || text === this.#sent) return;
+    this.#sent = text;
+    this.#send(this.#next).catch(() => {
+      if (this.#sent === text) this.#sent = '';
     });
     this.#timer = setTimeout(() => this.#tell(), PAUSE_MS);
   }

@@ -15,7 +15,7 @@ afterEach(() => void vi.useRealTimers());
 
 it('tells of a change at once, and of several close together the latest', async () => {
   const heard: number[] = [];
-  const pulse = new Pulse(async (body) => heard.push((JSON.parse(body) as BenchReport).steps));
+  const pulse = new Pulse(async ({ steps }) => heard.push(steps));
   for (const steps of [1, 2, 3]) pulse.beat(report(steps));
   expect(heard).toEqual([1]);
   await vi.advanceTimersByTimeAsync(1000);
@@ -28,9 +28,9 @@ it('tells of a change at once, and of several close together the latest', async 
 it('tells again what did not arrive', async () => {
   const heard: number[] = [];
   let isDown = true;
-  const pulse = new Pulse(async (body) => {
+  const pulse = new Pulse(async ({ steps }) => {
     if (isDown) throw new Error('offline');
-    heard.push((JSON.parse(body) as BenchReport).steps);
+    heard.push(steps);
   });
   pulse.beat(report(1));
   await vi.advanceTimersByTimeAsync(300);
@@ -40,8 +40,8 @@ it('tells again what did not arrive', async () => {
 });
 
 it('says nothing after it is closed', async () => {
-  const heard: string[] = [];
-  const pulse = new Pulse(async (body) => heard.push(body));
+  const heard: number[] = [];
+  const pulse = new Pulse(async ({ steps }) => heard.push(steps));
   pulse.beat(report(1));
   pulse.beat(report(2));
   pulse.close();

@@ -3,7 +3,7 @@
   import { standingIn, type Guidance } from '@kelbrin/core/guide';
   import type { BenchState } from '$lib/bench/bench.svelte';
   import { Pulse } from '$lib/bench/pulse';
-  import { putJson } from '$lib/ui/putJson';
+  import { sendJson } from '$lib/ui/sendJson';
   import GuidancePanel from './GuidancePanel.svelte';
 
   interface Props {
@@ -21,7 +21,7 @@
   const inspection = $derived(bench.problem ? undefined : bench.solid?.inspection);
   const standing = $derived(standingIn(prompts, new Set(done), { recipe: bench.recipe, inspection }));
 
-  const pulse = untrack(() => new Pulse((body) => putJson(`/bench/${projectId}/pulse`, body)));
+  const pulse = untrack(() => new Pulse((report) => sendJson('PUT', `/bench/${projectId}/pulse`, report)));
   onDestroy(() => pulse.close());
   $effect(() => {
     // Before its first solid the bench has nothing to say.
@@ -38,7 +38,7 @@
   async function tick(prompt: string, isDone: boolean): Promise<void> {
     const before = own;
     own = { ...own, [prompt]: isDone };
-    await putJson(`/bench/${projectId}/prompts`, JSON.stringify({ prompt, isDone })).catch(() => {
+    await sendJson('PUT', `/bench/${projectId}/prompts`, { prompt, isDone }).catch(() => {
       own = before;
     });
   }

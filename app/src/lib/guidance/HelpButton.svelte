@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Hand } from '@lucide/svelte';
-  import { putJson } from '$lib/ui/putJson';
+  import { sendJson } from '$lib/ui/sendJson';
   import { guidanceTexts as say } from '$lib/texts/guidance';
 
   let { projectId, asks }: { projectId: string; asks: boolean } = $props();
@@ -14,7 +14,7 @@
 
   async function toggle(): Promise<void> {
     pressed = !isAsking;
-    await putJson(`/bench/${projectId}/help`, JSON.stringify({ asks: pressed })).catch(() => {
+    await sendJson('PUT', `/bench/${projectId}/help`, { asks: pressed }).catch(() => {
       pressed = undefined;
     });
   }

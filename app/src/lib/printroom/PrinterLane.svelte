@@ -2,6 +2,7 @@
   import { enhance } from '$app/forms';
   import { CircleCheck, CircleSlash, CircleX } from '@lucide/svelte';
   import { Button } from 'flowbite-svelte';
+  import WaiverList from '$lib/review/WaiverList.svelte';
   import type { printersWithRuns } from '$lib/server/printRoom';
 
   type Printer = Awaited<ReturnType<typeof printersWithRuns>>[number];
@@ -59,6 +60,7 @@
         <div class="flex flex-1 flex-col gap-2">
           <strong>{run.student}</strong>
           <span class="text-ink-soft">{run.part}</span>
+          <WaiverList waivers={run.waivers} />
           <div
             class="border-hairline bg-ground relative h-4 overflow-hidden rounded border"
             role="progressbar"

@@ -5,8 +5,10 @@
     recipe: Recipe;
     marked?: string;
     onmark(stepId: string): void;
+    /** What was remarked at sentences, by step. */
+    remarks?: readonly { readonly id: string; readonly step: string; readonly words: string }[];
   }
-  let { recipe, marked, onmark }: Props = $props();
+  let { recipe, marked, onmark, remarks = [] }: Props = $props();
 </script>
 
 {#if recipe.measures.length > 0}
@@ -34,6 +36,9 @@
             (switched off){/if}</span
         >
       </button>
+      {#each remarks.filter((remark) => remark.step === step.id) as { id, words } (id)}
+        <p class="border-warn bg-warn-wash mr-3 mb-1 ml-9 border-l-4 px-2 py-1 text-sm">{words}</p>
+      {/each}
     </li>
   {/each}
 </ol>

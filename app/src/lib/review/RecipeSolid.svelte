@@ -5,6 +5,10 @@
   import { SolidClient } from '$lib/bench/solidClient';
   import type { ShownSolid } from '$lib/bench/messages';
   import SolidWorker from '$lib/bench/solid.worker?worker';
+  import type { SurfacePoint } from '@kelbrin/core/mesh';
+  import type { LinkedView } from '$lib/ui/solidView/linkedView.svelte';
+  import type { Note } from '$lib/ui/solidView/notes';
+  import type { Look } from '$lib/ui/solidView/views';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
 
   interface Props {
@@ -16,10 +20,28 @@
     onmark(stepId: string | undefined): void;
     /** What the brief asks, where the browser's own inspection is wanted. */
     brief?: BriefRules;
+    pins?: readonly Note[];
+    /** Hears of the place that is pressed, while one is asked for. */
+    onplace?(place: SurfacePoint): void;
+    linked?: LinkedView;
+    view?: Look;
     /** Hears the browser's own inspection, or why the recipe cannot be built. */
     oninspected?(inspection: Inspection | undefined, problem: string | undefined): void;
   }
-  let { projectId, recipe, limits, marked, chosen, onmark, brief = {}, oninspected }: Props = $props();
+  let {
+    projectId,
+    recipe,
+    limits,
+    marked,
+    chosen,
+    onmark,
+    brief = {},
+    pins,
+    onplace,
+    linked,
+    view = $bindable({ name: 'Corner', turns: 0 }),
+    oninspected,
+  }: Props = $props();
 
   let solid = $state.raw<ShownSolid>();
   const client = untrack(() => {
@@ -55,5 +77,9 @@
     {markedStep}
     hatched={chosen}
     onpick={pick}
+    {pins}
+    {onplace}
+    {linked}
+    bind:view
   />
 {/if}

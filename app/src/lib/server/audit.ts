@@ -5,8 +5,11 @@ import { auditLog } from './db/schema/index.ts';
 /** What is written down, in words for whoever reads the log. */
 export const actions = {
   'hand-in': 'handed in',
+  withdraw: 'took a hand-in back',
   'send-back': 'sent a hand-in back',
   approve: 'approved a hand-in',
+  waive: 'waived a failing check',
+  undo: 'undid a decision on a hand-in',
   'create-brief': 'created a brief',
   'edit-brief': 'changed a brief',
   'copy-brief': 'copied a brief',

@@ -13,9 +13,12 @@ import { compute } from './compute/pool.ts';
 import { labelRecipe } from './demo/labels.ts';
 import { handIns, printFiles, queueEntries, solids } from './db/schema/index.ts';
 import { CannotNow } from './cannotNow.ts';
-import { approve, handIn, handInsToReview, sendBack } from './handIns.ts';
+import { handIn, withdraw } from './handIns.ts';
 import { inspectHandIn } from './jobs/inspectHandIn.ts';
 import { openProject, saveDesign, standings } from './projects.ts';
+import { approve, sendBack } from './review/decide.ts';
+import { feedbackOf } from './review/feedback.ts';
+import { handInsToReview, noteSeen } from './review/stack.ts';
 import { sha256 } from './sha256.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
 
@@ -158,6 +161,46 @@ describe('handing in', () => {
   });
 });
 
+describe('taking back', () => {
+  it('is possible until the teacher has looked', async () => {
+    const { luca, teacher } = people;
+    const { id } = await test.projectOf(luca);
+    const first = await latestHandIn(luca);
+    await withdraw(test.db, luca, id);
+    expect((await standings(test.db, [id])).get(id)).toMatchObject({ state: 'designing' });
+    expect((await handInsToReview(test.db, teacher)).map((each) => each.id)).not.toContain(first.id);
+    const { revision } = await test.projectOf(luca);
+    await inspectHandIn(test.db, await handIn(test.db, luca, id, revision));
+    const second = await latestHandIn(luca);
+    expect(second).toMatchObject({ number: 2, state: 'waiting' });
+    await noteSeen(test.db, teacher, second.id);
+    expect(await feedbackOf(test.db, id)).toMatchObject({ isSeen: true, mayWithdraw: false });
+    await expect(withdraw(test.db, luca, id)).rejects.toThrow('looking at it already');
+  });
+});
+
+describe('what fails', () => {
+  it('comes back at once unless the student says why it has to be so', async () => {
+    const { asha, teacher } = people;
+    const { id, revision } = await test.projectOf(asha);
+    const tiny = designOf(labelRecipe({ words: 'Basil', holeMm: 1.6 }));
+    const saved = await saveDesign(test.db, asha, id, revision, tiny);
+    await inspectHandIn(test.db, await handIn(test.db, asha, id, saved.revision));
+    expect((await standings(test.db, [id])).get(id)).toMatchObject({
+      state: 'sent_back',
+      comment: expect.stringMatching(/^“Holes” fails: mend that, or say why/) as string,
+    });
+    const said = {
+      note: 'Look at the hole, please.',
+      arguments: ['hole', 'brief'].map((check) => ({ check, words: 'It is for a very thin wire.' })),
+    };
+    await inspectHandIn(test.db, await handIn(test.db, asha, id, saved.revision, said));
+    const waiting = await latestHandIn(asha);
+    expect(waiting).toMatchObject({ state: 'waiting', ...said, inspection: { verdict: 'fail' } });
+    expect((await handInsToReview(test.db, teacher)).map((each) => each.id)).toContain(waiting.id);
+  });
+});
+
 describe('deciding', () => {
   it('approves exactly what was inspected, freezes it, and puts it in the queue', async () => {
     const { teacher, dario } = people;
@@ -176,7 +219,9 @@ describe('deciding', () => {
   it('refuses to approve what failed its inspection', async () => {
     const { teacher, bruno } = people;
     const { id, solidHash } = await latestHandIn(bruno);
-    await expect(approve(test.db, teacher, id, solidHash!)).rejects.toThrow('A check failed');
+    await expect(approve(test.db, teacher, id, solidHash!)).rejects.toThrow(
+      'fails, so the printer cannot make this',
+    );
   });
 
   it('refuses to approve a solid that was altered after its inspection', async () => {

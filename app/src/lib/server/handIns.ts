@@ -1,28 +1,19 @@
-import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
 import { partOf, recipeOf } from '@kelbrin/core/design';
-import { fileName } from '@kelbrin/core/format';
-import { demandRole, handInToTeach, ownProject, type Person } from './auth/access.ts';
+import { sameRecipe } from '@kelbrin/core/recipe';
+import type { SaidWithHandIn } from '../shared/saidWithHandIn.ts';
+import { ownProject, type Person } from './auth/access.ts';
 import { record } from './audit.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
-import {
-  briefs,
-  classes,
-  handIns,
-  printFiles,
-  projects,
-  queueEntries,
-  solids,
-  users,
-} from './db/schema/index.ts';
+import { handIns, projects } from './db/schema/index.ts';
 import { announce } from './live/topics.ts';
 import { limitsOf } from './projects.ts';
-import { sha256 } from './sha256.ts';
 import { addVersion } from './versions.ts';
 
 /**
  * Freezes a student's saved project as a version, and the part of it that is to be handed in as a hand-in that the server
- * will inspect; returns the hand-in's id.
+ * will inspect; returns the hand-in's id. `said` is the student's note, and why something that fails has to be so.
  * The design comes from the database and not from the request, and so does every later step: nothing that a browser
  * says about a solid or its inspection is taken.
  */
@@ -31,6 +22,7 @@ export async function handIn(
   person: Person,
   projectId: string,
   revision: number,
+  said: SaidWithHandIn = { note: '', arguments: [] },
 ): Promise<string> {
   const { project, brief, limitsCardId } = await ownProject(db, person, projectId);
   if (project.revision !== revision) {
@@ -44,7 +36,7 @@ export async function handIn(
     // One hand-in at a time a project: its row is locked until this one is in.
     await tx.select({ id: projects.id }).from(projects).where(eq(projects.id, project.id)).for('update');
     const [last] = await tx
-      .select({ number: handIns.number, state: handIns.state })
+      .select({ number: handIns.number, state: handIns.state, recipe: handIns.recipe })
       .from(handIns)
       .where(eq(handIns.projectId, project.id))
       .orderBy(desc(handIns.number))
@@ -52,7 +44,9 @@ export async function handIn(
     if (last?.state === 'checking' || last?.state === 'waiting') {
       throw new CannotNow('This project is handed in already; your teacher has not looked at it yet.');
     }
-    if (last?.state === 'approved') throw new CannotNow('This project is approved already.');
+    if (last?.state === 'approved' && sameRecipe(last.recipe, recipe)) {
+      throw new CannotNow('This is what was approved already: change something first.');
+    }
     const number = (last?.number ?? 0) + 1;
     const version = await addVersion(tx, project, `Hand-in ${number}`);
     const [{ id }] = await tx
@@ -65,6 +59,7 @@ export async function handIn(
         recipe,
         limits,
         rules: brief.rules,
+        ...said,
       })
       .returning({ id: handIns.id });
     await record(tx, person, 'hand-in', brief.classId, [id]);
@@ -73,96 +68,31 @@ export async function handIn(
   });
 }
 
-/** Sends a hand-in back to its student with a comment. */
-export async function sendBack(
-  db: Database,
-  person: Person,
-  handInId: string,
-  comment: string,
-): Promise<void> {
-  const { handIn, project, brief } = await handInToTeach(db, person, handInId);
-  if (comment.trim() === '') throw new CannotNow('Say in a sentence what to change.');
+/** Takes a student's hand-in back, which can be done until the teacher has looked at it. */
+export async function withdraw(db: Database, person: Person, projectId: string): Promise<void> {
+  const { project, brief } = await ownProject(db, person, projectId);
   await db.transaction(async (tx) => {
-    const decided = await tx
+    const withdrawn = await tx
       .update(handIns)
-      .set({ state: 'sent_back', comment: comment.trim(), decidedBy: person.id, decidedAt: new Date() })
-      .where(and(eq(handIns.id, handIn.id), eq(handIns.state, 'waiting')))
+      .set({ state: 'withdrawn' })
+      .where(
+        and(
+          eq(handIns.projectId, project.id),
+          inArray(handIns.state, ['checking', 'waiting']),
+          isNull(handIns.seenAt),
+        ),
+      )
       .returning({ id: handIns.id });
-    if (decided.length === 0) throw new CannotNow('This hand-in is not waiting for a decision any more.');
-    await record(tx, person, 'send-back', brief.classId, [handIn.id]);
+    if (withdrawn.length === 0) {
+      throw new CannotNow('Your teacher is looking at it already, so it cannot be taken back.');
+    }
+    await record(
+      tx,
+      person,
+      'withdraw',
+      brief.classId,
+      withdrawn.map(({ id }) => id),
+    );
     await announce(tx, `project:${project.id}`, `class:${brief.classId}`);
   });
-}
-
-/**
- * Approves a hand-in: its solid is frozen as a print file and joins the queue.
- *
- * `solidHash` is the hash of what the teacher was shown; approval is refused if the inspected solid is another one, if
- * its bytes no longer have the hash they were stored under, or if the inspection failed.
- */
-export async function approve(
-  db: Database,
-  person: Person,
-  handInId: string,
-  solidHash: string,
-): Promise<void> {
-  const { handIn, project, brief, filePattern, student, version } = await handInToTeach(db, person, handInId);
-  if (handIn.solidHash === null || handIn.solidHash !== solidHash) {
-    throw new CannotNow('What you looked at is not what was inspected: open the hand-in again.');
-  }
-  if (handIn.inspection?.verdict === 'fail') {
-    throw new CannotNow('A check failed, so the printer cannot make this: send it back with a comment.');
-  }
-  await db.transaction(async (tx) => {
-    const decided = await tx
-      .update(handIns)
-      .set({ state: 'approved', decidedBy: person.id, decidedAt: new Date() })
-      .where(and(eq(handIns.id, handIn.id), eq(handIns.state, 'waiting')))
-      .returning({ id: handIns.id });
-    if (decided.length === 0) throw new CannotNow('This hand-in is not waiting for a decision any more.');
-    const [solid] = await tx.select().from(solids).where(eq(solids.hash, solidHash));
-    if (sha256(solid.threeMf) !== solid.hash || sha256(solid.stl) !== solid.stlHash) {
-      throw new CannotNow('The stored solid was altered after its inspection, so it cannot be approved.');
-    }
-    const [file] = await tx
-      .insert(printFiles)
-      .values({
-        handInId: handIn.id,
-        name: fileName(filePattern, { brief: brief.title, student, part: handIn.part, n: version }),
-        hash: solid.hash,
-        threeMf: solid.threeMf,
-        stlHash: solid.stlHash,
-        stl: solid.stl,
-        estimate: solid.estimate,
-      })
-      .returning({ id: printFiles.id });
-    await tx.insert(queueEntries).values({ printFileId: file.id });
-    await record(tx, person, 'approve', brief.classId, [handIn.id]);
-    await announce(tx, `project:${project.id}`, `class:${brief.classId}`, 'printroom');
-  });
-}
-
-/** The hand-ins of a teacher's classes, those that wait first and the oldest of them first. */
-export async function handInsToReview(db: Database, person: Person) {
-  demandRole(person, 'teacher');
-  return db
-    .select({
-      id: handIns.id,
-      number: handIns.number,
-      state: handIns.state,
-      createdAt: handIns.createdAt,
-      project: projects.name,
-      student: users.name,
-      brief: briefs.title,
-      classId: classes.id,
-      className: classes.name,
-      verdict: sql<'pass' | 'warn' | 'fail' | null>`${handIns.inspection} ->> 'verdict'`,
-    })
-    .from(handIns)
-    .innerJoin(projects, eq(projects.id, handIns.projectId))
-    .innerJoin(users, eq(users.id, projects.studentId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
-    .where(eq(classes.teacherId, person.id))
-    .orderBy(desc(sql`${handIns.state} in ('waiting', 'checking')`), asc(handIns.createdAt));
 }

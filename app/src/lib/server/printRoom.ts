@@ -14,6 +14,7 @@ import {
 } from './db/schema/index.ts';
 import { CannotNow } from './cannotNow.ts';
 import { announce } from './live/topics.ts';
+import { waiversOf } from './review/waivers.ts';
 
 /** The states in which a run holds its printer. */
 export const ACTIVE_RUN = ['preparing', 'sending', 'printing'] as const;
@@ -21,7 +22,7 @@ export const ACTIVE_RUN = ['preparing', 'sending', 'printing'] as const;
 /** The queue in its order, each entry with whose it is and what it takes. */
 export async function queue(db: Database, person: Person) {
   demandRole(person, 'teacher', 'helper');
-  return db
+  const entries = await db
     .select({
       id: queueEntries.id,
       state: queueEntries.state,
@@ -42,6 +43,11 @@ export async function queue(db: Database, person: Person) {
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
     .innerJoin(classes, eq(classes.id, briefs.classId))
     .orderBy(asc(queueEntries.position));
+  const waived = await waiversOf(
+    db,
+    entries.map(({ handInId }) => handInId),
+  );
+  return entries.map((entry) => ({ ...entry, waivers: waived.get(entry.handInId) ?? [] }));
 }
 
 /** Every printer with the run it has now and the ones before, newest first. */
@@ -71,8 +77,14 @@ export async function printersWithRuns(db: Database, person: Person) {
     .innerJoin(users, eq(users.id, projects.studentId))
     .orderBy(desc(runs.startedAt))
     .limit(60);
+  const waived = await waiversOf(
+    db,
+    recent.map(({ handInId }) => handInId),
+  );
   return all.map(({ id, name, model, material, colour, colourName, status }) => {
-    const own = recent.filter(({ printerId }) => printerId === id);
+    const own = recent
+      .filter(({ printerId }) => printerId === id)
+      .map((run) => ({ ...run, waivers: waived.get(run.handInId) ?? [] }));
     return {
       id,
       name,

@@ -93,6 +93,16 @@ export interface Standing {
   readonly verdict?: 'pass' | 'warn' | 'fail';
 }
 
+/** What the state of the last hand-in makes of its project. */
+const asStanding: Record<(typeof handIns.$inferSelect)['state'], ProjectState> = {
+  checking: 'checking',
+  refused: 'sent_back',
+  waiting: 'waiting',
+  sent_back: 'sent_back',
+  approved: 'approved',
+  withdrawn: 'designing',
+};
+
 /** The standing of each of the given projects, by project id. */
 export async function standings(db: Database, projectIds: readonly string[]): Promise<Map<string, Standing>> {
   const result = new Map<string, Standing>(projectIds.map((id) => [id, { state: 'designing' }]));
@@ -114,7 +124,7 @@ export async function standings(db: Database, projectIds: readonly string[]): Pr
     .orderBy(handIns.projectId, desc(handIns.number));
   for (const { projectId, id, state, comment, problem, verdict, queue } of latest) {
     result.set(projectId, {
-      state: queue && queue !== 'waiting' ? queue : state === 'refused' ? 'sent_back' : state,
+      state: queue && queue !== 'waiting' ? queue : asStanding[state],
       handInId: id,
       comment: comment ?? problem ?? undefined,
       verdict: verdict ?? undefined,

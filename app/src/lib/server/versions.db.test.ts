@@ -6,9 +6,10 @@ import { setFilePattern } from './classes.ts';
 import { compute } from './compute/pool.ts';
 import { classes, handIns, printFiles } from './db/schema/index.ts';
 import { labelRecipe } from './demo/labels.ts';
-import { approve, handIn } from './handIns.ts';
+import { handIn } from './handIns.ts';
 import { inspectHandIn } from './jobs/inspectHandIn.ts';
 import { saveDesign } from './projects.ts';
+import { approve } from './review/decide.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
 import { designOfVersion, keepVersion, versionsOf } from './versions.ts';
 

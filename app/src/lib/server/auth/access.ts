@@ -1,4 +1,5 @@
 import { and, eq, or, type SQL } from 'drizzle-orm';
+import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import type { Database } from '../db/database.ts';
 import { briefs, classes, classMembers, handIns, projects, users, versions } from '../db/schema/index.ts';
 
@@ -141,10 +142,7 @@ export async function maySeeClass(db: Database, person: Person, classId: string)
 }
 
 /** Equality that is false, and no database error, for what cannot be an id at all. */
-export function isId(
-  value: string,
-  column: typeof projects.id | typeof classes.id | typeof briefs.id | typeof handIns.id,
-): SQL {
+export function isId(value: string, column: AnyPgColumn): SQL {
   const uuid = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
   if (!uuid.test(value)) throw new NotAllowed();
   return eq(column, value);

@@ -17,10 +17,11 @@ import {
   queueEntries,
   runs,
 } from '../db/schema/index.ts';
-import { approve, handIn, sendBack } from '../handIns.ts';
+import { handIn } from '../handIns.ts';
 import { inspectHandIn } from '../jobs/inspectHandIn.ts';
 import { pictureOf } from '../pictures.ts';
 import { openProject, saveDesign } from '../projects.ts';
+import { approve, sendBack } from '../review/decide.ts';
 import { labelStarter } from './labels.ts';
 import { noteLesson } from './lesson.ts';
 import { demoPrinters, demoStudents, school, type DemoStudent } from './school.ts';
@@ -91,7 +92,11 @@ async function bringAlong(
   await drawPicture(db, projectId);
   if (plan.progress === 'designing') return;
 
-  const handInId = await handIn(db, student, projectId, saved.revision);
+  const { note = '', argues } = plan;
+  const handInId = await handIn(db, student, projectId, saved.revision, {
+    note,
+    arguments: (argues?.checks ?? []).map((check) => ({ check, words: argues!.words })),
+  });
   await inspectHandIn(db, handInId);
   if (plan.progress === 'waiting') return;
   if (plan.progress === 'sentBack') {

@@ -13,6 +13,10 @@ export interface DemoStudent {
   readonly recipe?: Recipe;
   /** What the teacher wrote when sending it back. */
   readonly comment?: string;
+  /** What the student wrote with the hand-in. */
+  readonly note?: string;
+  /** Why the student wants something that checks fail. */
+  readonly argues?: { readonly checks: readonly string[]; readonly words: string };
   /** In the lesson that goes on, how many minutes ago the student edited last, and asked for help. */
   readonly lesson?: { readonly editedAgo: number; readonly askedAgo?: number };
 }
@@ -93,12 +97,17 @@ export const demoStudents: readonly DemoStudent[] = [
     signInName: 'bruno',
     progress: 'waiting',
     // The letters run off the plate, and their ends hang in the air.
+    argues: {
+      checks: ['overhang', 'island', 'bodies', 'relief', 'brief'],
+      words: 'The word runs off the label on purpose, like a plant that grows over its pot.',
+    },
     recipe: labelRecipe({ words: 'Coriander', widthMm: 60, lettersInMm: 12 }),
   },
   {
     name: 'Cleo',
     signInName: 'cleo',
     progress: 'sentBack',
+    argues: { checks: ['size', 'brief'], words: 'It has to be read from the other end of the greenhouse.' },
     // Longer than the bed of any of the school's printers.
     recipe: labelRecipe({ words: 'Tomatoes, row 1', widthMm: 240, depthMm: 30, tallMm: 16 }),
     comment: 'Lovely big letters, but our printers end at 220 mm. Can you make it shorter?',
@@ -107,6 +116,7 @@ export const demoStudents: readonly DemoStudent[] = [
     name: 'Dario',
     signInName: 'dario',
     progress: 'waiting',
+    note: 'I made the hole wider, because our string is thick.',
     recipe: labelRecipe({ words: 'Chives', holeMm: 5 }),
   },
   {

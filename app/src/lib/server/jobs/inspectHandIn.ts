@@ -1,4 +1,6 @@
 import { and, eq, lt, sql } from 'drizzle-orm';
+import type { Inspection } from '@kelbrin/core/inspect';
+import type { Argument } from '../../shared/saidWithHandIn.ts';
 import { compute } from '../compute/pool.ts';
 import type { Database } from '../db/database.ts';
 import { briefs, handIns, projects, solids } from '../db/schema/index.ts';
@@ -26,7 +28,8 @@ export async function inspectHandIn(db: Database, handInId: string): Promise<voi
   const result = await compute().run<'inspect'>(task);
   await db.transaction(async (tx) => {
     const isStill = and(eq(handIns.id, handIn.id), eq(handIns.state, 'checking'));
-    if (result.ok) {
+    const problem = result.ok ? notArgued(result.inspection, handIn.arguments) : result.problem;
+    if (result.ok && problem === undefined) {
       const { threeMf, stl, estimate, inspection } = result;
       const hash = sha256(threeMf);
       await tx
@@ -35,10 +38,18 @@ export async function inspectHandIn(db: Database, handInId: string): Promise<voi
         .onConflictDoNothing();
       await tx.update(handIns).set({ state: 'waiting', inspection, solidHash: hash }).where(isStill);
     } else {
-      await tx.update(handIns).set({ state: 'refused', problem: result.problem }).where(isStill);
+      await tx.update(handIns).set({ state: 'refused', problem }).where(isStill);
     }
     await announce(tx, `project:${project.id}`, `class:${classId}`);
   });
+}
+
+/** What to say of a check that fails and that the student did not argue for; undefined when there is none. */
+function notArgued({ checks }: Inspection, args: readonly Argument[]): string | undefined {
+  const check = checks.find(
+    ({ id, verdict }) => verdict === 'fail' && !args.some((each) => each.check === id),
+  );
+  return check && `“${check.title}” fails: mend that, or say why it has to be so when you hand in again.`;
 }
 
 /** Hand-ins that have waited for their inspection so long that the job for it must have been lost. */

@@ -26,6 +26,7 @@
   } from './geometry';
   import { cutPlane, paintMaterial, partMaterial, sectionMaterial } from './materials';
   import { disposeNote, noteSprite, sizeNote, type Note } from './notes';
+  import type { LinkedView } from './linkedView.svelte';
   import { standpoint, type Look } from './views';
 
   interface Props {
@@ -48,6 +49,8 @@
     notes: readonly Note[];
     /** Hears of presses on the surface while something is measured; nothing is picked then. */
     onpoint?(place: SurfacePoint): void;
+    /** Views that turn together with this one. */
+    linked?: LinkedView;
   }
   let {
     isSoftware,
@@ -64,6 +67,7 @@
     ends,
     notes,
     onpoint,
+    linked,
   }: Props = $props();
 
   const FOV_DEG = 32;
@@ -82,6 +86,21 @@
   controls.addEventListener('change', () => {
     fineness?.stirred(isSmall);
     isBelow = camera.position.z < 0;
+    invalidate();
+    if (linked && !isFollowing) {
+      linked.standpoint = { eye: plain(camera.position), target: plain(controls.target), by: controls };
+    }
+  });
+  /** While another view turns this one, it does not turn the other back. */
+  let isFollowing = false;
+  $effect(() => {
+    const there = linked?.standpoint;
+    if (!there || there.by === controls) return;
+    isFollowing = true;
+    camera.position.set(...there.eye);
+    controls.target.set(...there.target);
+    controls.update();
+    isFollowing = false;
     invalidate();
   });
   /** From below, the plate would hide the part. */

@@ -10,6 +10,8 @@
   import { softwareRenderer } from './softwareRenderer';
   import { tone, type Tone } from './geometry';
   import { overhangBands, overhangPaint, thicknessBands, thicknessPaint, type Band } from './paint';
+  import type { LinkedView } from './linkedView.svelte';
+  import type { Note } from './notes';
   import { views, type Look, type View } from './views';
 
   interface Props {
@@ -38,6 +40,12 @@
     /** As an inset it leaves the buttons out. */
     isSmall?: boolean;
     onpick?(triangle: number | undefined): void;
+    /** Words that stand at places on the part. */
+    pins?: readonly Note[];
+    /** Hears of the place that is pressed on the surface, while one is asked for; nothing is picked then. */
+    onplace?(place: SurfacePoint): void;
+    /** Views that turn together with this one. */
+    linked?: LinkedView;
   }
   let {
     mesh,
@@ -54,6 +62,9 @@
     inspection,
     onthickness,
     onpick,
+    pins = [],
+    onplace,
+    linked,
   }: Props = $props();
 
   /** Smoothing every frame is too much for a processor that draws. */
@@ -149,8 +160,9 @@
       {painted}
       {onpick}
       {ends}
-      {notes}
-      onpoint={isMeasuring ? addEnd : undefined}
+      notes={[...notes, ...pins]}
+      {linked}
+      onpoint={isMeasuring ? addEnd : onplace}
     />
   </Canvas>
   {#if !isSmall}

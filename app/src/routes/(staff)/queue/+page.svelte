@@ -9,6 +9,7 @@
     TableHead,
     TableHeadCell,
   } from 'flowbite-svelte';
+  import WaiverList from '$lib/review/WaiverList.svelte';
   import { follow } from '$lib/ui/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
 
@@ -61,7 +62,10 @@
                   height="60"
                 /></TableBodyCell
               >
-              <TableBodyCell class="font-semibold">{entry.student}</TableBodyCell>
+              <TableBodyCell class="whitespace-normal">
+                <strong>{entry.student}</strong>
+                <WaiverList waivers={entry.waivers} />
+              </TableBodyCell>
               <TableBodyCell>{entry.className}</TableBodyCell>
               <TableBodyCell>
                 <span class="measured">{Math.ceil(entry.estimate.seconds / 60)}</span> min,

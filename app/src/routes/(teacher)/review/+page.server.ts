@@ -1,5 +1,5 @@
 import { database } from '$lib/server/db/database';
-import { handInsToReview } from '$lib/server/handIns';
+import { handInsToReview } from '$lib/server/review/stack';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { PageServerLoad } from './$types';
 

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Table, TableBody, TableBodyCell, TableBodyRow, TableHead, TableHeadCell } from 'flowbite-svelte';
+  import { reviewTexts as say } from '$lib/texts/review';
   import { follow } from '$lib/ui/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
@@ -10,11 +11,11 @@
 
   const groups = $derived([
     {
-      title: 'Waiting for you',
+      title: say.waiting,
       rows: data.handIns.filter(({ state }) => state === 'waiting' || state === 'checking'),
     },
     {
-      title: 'Looked at',
+      title: say.lookedAt,
       rows: data.handIns.filter(({ state }) => state === 'approved' || state === 'sent_back').reverse(),
     },
   ]);
@@ -25,7 +26,10 @@
 <svelte:head><title>Review · Kelbrin</title></svelte:head>
 
 <main class="mx-auto w-full max-w-5xl p-6">
-  <h1 class="mb-4">Review</h1>
+  <div class="mb-4 flex items-baseline gap-4">
+    <h1>{say.title}</h1>
+    <a href="/review/sheet" class="text-primary-800 underline underline-offset-2">{say.sheet}</a>
+  </div>
   {#each groups as { title, rows } (title)}
     <h2 class="mt-6 mb-2">{title} <span class="text-ink-soft font-normal">({rows.length})</span></h2>
     {#if rows.length > 0}
@@ -59,7 +63,7 @@
                   >{#if row.verdict}<VerdictChip verdict={row.verdict} />{/if}</TableBodyCell
                 >
                 <TableBodyCell
-                  >{#if row.state !== 'refused'}<StateChip
+                  >{#if row.state !== 'refused' && row.state !== 'withdrawn'}<StateChip
                       state={row.state}
                       words={row.state === 'approved' ? 'approved' : undefined}
                     />{/if}</TableBodyCell
@@ -70,7 +74,7 @@
         </Table>
       </div>
     {:else}
-      <p class="text-ink-soft">Nothing here.</p>
+      <p class="text-ink-soft">{say.nothing}</p>
     {/if}
   {/each}
 </main>

@@ -3,3 +3,4 @@ export * from './limits.ts';
 export * from './people.ts';
 export * from './print.ts';
 export * from './projects.ts';
+export * from './review.ts';

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import {
+  type AnyPgColumn,
   index,
   integer,
   jsonb,
@@ -24,6 +25,8 @@ export const printFiles = pgTable('print_files', {
     .notNull()
     .unique()
     .references(() => handIns.id, { onDelete: 'cascade' }),
+  /** The file of an earlier version whose place in the queue this one took. */
+  replaces: uuid('replaces').references((): AnyPgColumn => printFiles.id, { onDelete: 'set null' }),
   name: text('name').notNull(),
   hash: text('hash').notNull(),
   threeMf: bytes('three_mf').notNull(),

@@ -14,6 +14,7 @@ import {
 import type { Inspection } from '@kelbrin/core/inspect';
 import type { Estimate } from '@kelbrin/core/slice';
 import type { BenchReport } from '../../../shared/benchReport.ts';
+import type { Argument } from '../../../shared/saidWithHandIn.ts';
 import { bytes } from './bytes.ts';
 import {
   designDocument,
@@ -94,13 +95,17 @@ export const versions = pgTable(
   (table) => [unique().on(table.projectId, table.number)],
 );
 
-/** From `checking` the server's inspection leads to `waiting` (or `refused` if the recipe cannot be built). */
+/**
+ * From `checking` the server's inspection leads to `waiting`, or to `refused` if the recipe cannot be built or something
+ * fails that nobody argued for. The student may withdraw until the teacher has looked.
+ */
 export const handInState = pgEnum('hand_in_state', [
   'checking',
   'refused',
   'waiting',
   'sent_back',
   'approved',
+  'withdrawn',
 ]);
 
 /** A version of a project given to the teacher; the recipe of the part that is handed in is frozen as it was. */
@@ -123,6 +128,11 @@ export const handIns = pgTable(
     /** What the brief asked when it was handed in. */
     rules: rulesDocument('rules').notNull().default({}),
     state: handInState('state').notNull().default('checking'),
+    /** What the student wrote with it, and why something that fails has to be so. */
+    note: text('note').notNull().default(''),
+    arguments: jsonb('arguments').$type<Argument[]>().notNull().default([]),
+    /** When the teacher first looked at it. */
+    seenAt: timestamp('seen_at', { withTimezone: true }),
     /** The server's own inspection of exactly the solid with `solidHash`. */
     inspection: jsonb('inspection').$type<Inspection>(),
     solidHash: text('solid_hash').references(() => solids.hash),

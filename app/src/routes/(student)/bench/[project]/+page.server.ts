@@ -1,11 +1,13 @@
 import { fail } from '@sveltejs/kit';
-import { orNotFound, orSentence } from '$lib/requests.server';
+import { orNotFound, orSentence, parsedJson } from '$lib/requests.server';
 import { ownProject } from '$lib/server/auth/access';
 import { database } from '$lib/server/db/database';
-import { handIn } from '$lib/server/handIns';
+import { handIn, withdraw } from '$lib/server/handIns';
 import { askForInspection } from '$lib/server/jobs/boss';
+import { feedbackOf } from '$lib/server/review/feedback';
 import { limitsOf, standings } from '$lib/server/projects';
 import { versionsOf } from '$lib/server/versions';
+import { saidWithHandIn } from '$lib/shared/saidWithHandIn';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -25,17 +27,22 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
     ticked: project.tickedPrompts,
     asksForHelp: project.helpAskedAt !== null,
     limits: await limitsOf(db, limitsCardId),
+    feedback: await feedbackOf(db, project.id),
     standing: (await standings(db, [project.id])).get(project.id)!,
   };
 };
 
 export const actions: Actions = {
   handIn: async ({ request, params, locals }) => {
-    const revision = Number((await request.formData()).get('revision'));
+    const data = await request.formData();
+    const revision = Number(data.get('revision'));
+    const said = saidWithHandIn.safeParse(parsedJson(data.get('said')));
     if (!Number.isInteger(revision)) return fail(400, { message: 'Say which revision is handed in.' });
-    const result = await orSentence(handIn(database(), locals.person!, params.project, revision));
+    if (!said.success) return fail(400, { message: said.error.issues[0].message });
+    const result = await orSentence(handIn(database(), locals.person!, params.project, revision, said.data));
     if (typeof result !== 'string') return result;
     await askForInspection(result);
     return { handedIn: true };
   },
+  withdraw: async ({ params, locals }) => orSentence(withdraw(database(), locals.person!, params.project)),
 };

@@ -1,5 +1,5 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { orNotFound, orSentence } from '$lib/requests.server';
+import { orNotFound, orSentence, parsedJson } from '$lib/requests.server';
 import { briefToEdit, copyBrief, deleteBrief, saveBrief } from '$lib/server/briefs';
 import { classesOf } from '$lib/server/classes';
 import { database } from '$lib/server/db/database';
@@ -19,12 +19,8 @@ export const load: PageServerLoad = async ({ params, locals }) => {
 
 export const actions: Actions = {
   save: async ({ request, params, locals }) => {
-    let draft: unknown;
-    try {
-      draft = JSON.parse(String((await request.formData()).get('draft')));
-    } catch {
-      return fail(400, { message: 'The brief did not arrive whole: save it again.' });
-    }
+    const draft = parsedJson((await request.formData()).get('draft'));
+    if (draft === undefined) return fail(400, { message: 'The brief did not arrive whole: save it again.' });
     return (
       (await orSentence(saveBrief(database(), locals.person!, params.brief, draft))) ?? { isSaved: true }
     );

@@ -1,20 +1,54 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import { enhance } from '$app/forms';
-  import { Button, Textarea } from 'flowbite-svelte';
-  import type { Finding } from '@kelbrin/core/inspect';
-  import RecipeSolid from '$lib/review/RecipeSolid.svelte';
+  import { goto, invalidate } from '$app/navigation';
+  import { CircleQuestionMark } from '@lucide/svelte';
+  import { Button } from 'flowbite-svelte';
+  import { checkTitle, type Finding } from '@kelbrin/core/inspect';
+  import { differencesOf } from '@kelbrin/core/recipe';
+  import ApproveForm from '$lib/review/ApproveForm.svelte';
+  import Comparison from '$lib/review/Comparison.svelte';
+  import Composer from '$lib/review/Composer.svelte';
   import ReadOnlyRecipe from '$lib/review/ReadOnlyRecipe.svelte';
-  import { follow } from '$lib/ui/follow.svelte';
+  import RecipeSolid from '$lib/review/RecipeSolid.svelte';
+  import RemarkList from '$lib/review/RemarkList.svelte';
+  import { placesOf, sentencesOf } from '$lib/review/remarkPlaces';
+  import { reviewCommand } from '$lib/review/reviewKeys';
+  import type { Target } from '$lib/review/target';
+  import WaiverList from '$lib/review/WaiverList.svelte';
+  import type { RemarkDraft } from '$lib/shared/remark';
+  import { reviewKeys, reviewTexts as say } from '$lib/texts/review';
+  import { follow, LIVE } from '$lib/ui/follow.svelte';
   import InspectionList from '$lib/ui/InspectionList.svelte';
+  import KeysSheet from '$lib/ui/KeysSheet.svelte';
+  import { sendJson } from '$lib/ui/sendJson';
+  import type { Look } from '$lib/ui/solidView/views';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
 
   let { data, form } = $props();
 
   let marked = $state<string>();
   let chosen = $state.raw<Finding>();
-  const { handIn } = $derived(data);
+  let target = $state.raw<Target>({ kind: 'whole' });
+  let comment = $state('');
+  let isComparing = $state(false);
+  let isHelping = $state(false);
+  let view = $state<Look>({ name: 'Corner', turns: 0 });
+  let refusal = $state<string>();
+  let composer = $state<ReturnType<typeof Composer>>();
+  let approving = $state<ReturnType<typeof ApproveForm>>();
+  let sending = $state<HTMLFormElement>();
+  let undoing = $state<HTMLFormElement>();
+
+  const { handIn, before } = $derived(data);
   const inspection = $derived(handIn.inspection);
+  const isWaiting = $derived(handIn.state === 'waiting');
   const size = $derived(inspection?.part.sizeMm.map((mm) => Math.round(mm * 10) / 10).join(' × '));
+  const failing = $derived(inspection?.checks.filter(({ verdict }) => verdict === 'fail') ?? []);
+  const findings = $derived(inspection?.checks.flatMap((check) => check.findings) ?? []);
+  const changes = $derived(before && differencesOf(before.recipe, handIn.recipe));
+  const pins = $derived(placesOf(data.remarks).map(({ letter, at }) => ({ words: letter, at })));
+  const place = $derived(data.stack.indexOf(handIn.id));
 
   follow(() => [`project:${data.projectId}`]);
 
@@ -22,46 +56,197 @@
     void handIn.id;
     marked = undefined;
     chosen = undefined;
+    target = { kind: 'whole' };
+    comment = '';
+    isComparing = false;
+    refusal = undefined;
+  });
+  $effect(() => {
+    // The student sees that it is looked at, and cannot take it back any more.
+    if (isWaiting) sendJson('PUT', `/review/${handIn.id}/seen`).catch(() => {});
   });
 
   function choose(finding: Finding): void {
     chosen = chosen === finding ? undefined : finding;
     if (chosen && finding.steps.length > 0) marked = finding.steps.at(-1);
   }
+
+  /** Does something on the server and shows what came of it. */
+  async function attempt(work: Promise<void>): Promise<void> {
+    try {
+      await work;
+      refusal = undefined;
+    } catch (problem) {
+      refusal = (problem as Error).message;
+    }
+    await invalidate(LIVE);
+  }
+  const add = (draft: RemarkDraft) => attempt(sendJson('POST', `/review/${handIn.id}/remarks`, draft));
+  const remove = (id: string) => attempt(sendJson('DELETE', `/review/${handIn.id}/remarks`, { id }));
+
+  async function write(at: Target): Promise<void> {
+    if (!isWaiting) return;
+    target = at;
+    await tick();
+    composer?.focus();
+  }
+
+  function markBy(step: 1 | -1): void {
+    const { steps } = handIn.recipe;
+    const at = steps.findIndex(({ id }) => id === marked);
+    const next =
+      at < 0 ? (step > 0 ? 0 : steps.length - 1) : Math.min(steps.length - 1, Math.max(0, at + step));
+    marked = steps[next]?.id;
+  }
+
+  /** Opens another hand-in of those that wait, counted from this one. */
+  function move(by: 1 | -1): void {
+    const { stack } = data;
+    const at = place < 0 ? (by > 0 ? 0 : stack.length - 1) : place + by;
+    if (stack[at]) void goto(`/review/${stack[at]}`);
+  }
+
+  function onkeydown(event: KeyboardEvent): void {
+    const command = reviewCommand(event);
+    if (!command || isHelping) return;
+    event.preventDefault();
+    if (typeof command === 'object') view = { name: command.view, turns: view.turns + 1 };
+    else if (command === 'next') move(1);
+    else if (command === 'back') move(-1);
+    else if (command === 'stepDown') markBy(1);
+    else if (command === 'stepUp') markBy(-1);
+    else if (command === 'finding') {
+      const next = findings[(chosen ? findings.indexOf(chosen) + 1 : 0) % Math.max(1, findings.length)];
+      if (next && next !== chosen) choose(next);
+    } else if (command === 'remarkStep' && marked) void write({ kind: 'step', step: marked });
+    else if (command === 'remarkPlace') void write({ kind: 'place', at: chosen?.at });
+    else if (command === 'whole') void write({ kind: 'whole' });
+    else if (command === 'approve') void approving?.approve();
+    else if (command === 'compare' && before) isComparing = !isComparing;
+    else if (command === 'undo') undoing?.requestSubmit();
+    else if (command === 'keys') isHelping = true;
+  }
 </script>
 
-<svelte:head><title>{data.student} · Review · Kelbrin</title></svelte:head>
+<svelte:head><title>{data.student} · {say.title} · Kelbrin</title></svelte:head>
+<svelte:window {onkeydown} />
 
 <main class="flex h-[calc(100vh-3rem)] flex-col">
   <div class="border-hairline flex h-12 shrink-0 items-center gap-3 border-b bg-white px-4">
-    <a href="/review" class="text-primary-800 underline underline-offset-2">Review</a>
-    <h1 class="truncate text-lg">{data.student}: {data.brief.title}, v{handIn.number}</h1>
+    <a href="/review" class="text-primary-800 underline underline-offset-2">{say.title}</a>
+    <h1 class="truncate text-lg">{data.student}: {data.brief.title}, {say.handIn(handIn.number)}</h1>
     {#if inspection}<VerdictChip verdict={inspection.verdict} />{/if}
+    {#if data.decided && data.decided.id !== handIn.id && (data.decided.state === 'approved' || data.decided.state === 'sent_back')}
+      <form
+        method="POST"
+        action="/review/{data.decided.id}?/undo"
+        class="text-ink-soft flex gap-2 text-sm"
+        role="status"
+        use:enhance
+        bind:this={undoing}
+      >
+        {say.decided(data.decided.student, data.decided.state === 'approved')}
+        <button class="text-primary-800 underline underline-offset-2">{say.undoShort}</button>
+      </form>
+    {/if}
+    <div class="ml-auto flex shrink-0 items-center gap-2 text-sm">
+      {#if before}
+        <Button
+          size="xs"
+          color={isComparing ? 'primary' : 'alternative'}
+          aria-pressed={isComparing}
+          onclick={() => (isComparing = !isComparing)}>{say.compareWith(before.number)}</Button
+        >
+      {/if}
+      {#if place >= 0}<span class="text-ink-soft">{say.place(place + 1, data.stack.length)}</span>{/if}
+      <Button size="xs" color="alternative" disabled={place <= 0} onclick={() => move(-1)}>{say.back}</Button>
+      <Button size="xs" color="alternative" disabled={place >= data.stack.length - 1} onclick={() => move(1)}
+        >{say.next}</Button
+      >
+      <button
+        type="button"
+        class="hover:bg-ground rounded p-1.5"
+        aria-label={say.keys}
+        onclick={() => (isHelping = true)}
+      >
+        <CircleQuestionMark size={18} />
+      </button>
+    </div>
   </div>
 
   <div class="flex min-h-0 flex-1">
     <section
-      class="border-hairline flex w-[360px] shrink-0 flex-col overflow-y-auto border-r bg-white"
+      class="border-hairline flex w-[340px] shrink-0 flex-col overflow-y-auto border-r bg-white"
       aria-label="Recipe"
     >
-      <ReadOnlyRecipe recipe={handIn.recipe} {marked} onmark={(stepId) => (marked = stepId)} />
-      <div class="border-hairline mt-auto border-t p-4">
-        <h2 class="mb-1">The brief</h2>
-        <p class="text-ink-soft text-sm">{data.brief.task}</p>
+      <ReadOnlyRecipe
+        recipe={handIn.recipe}
+        {marked}
+        onmark={(stepId) => (marked = stepId)}
+        remarks={sentencesOf(data.remarks)}
+      />
+      <div class="border-hairline mt-auto flex flex-col gap-3 border-t p-4 text-sm">
+        {#if handIn.note !== ''}
+          <div>
+            <h2 class="mb-0.5 text-base">{say.note}</h2>
+            <p class="border-primary-300 bg-primary-50 border-l-4 px-2 py-1">{handIn.note}</p>
+          </div>
+        {/if}
+        {#if before && changes}
+          <div>
+            <h2 class="mb-0.5 text-base">{say.changes(before.number)}</h2>
+            {#if changes.length === 0}<p class="text-ink-soft">{say.noChanges(before.number)}</p>{/if}
+            <ul class="list-disc pl-5" aria-label={say.changes(before.number)}>
+              {#each changes as { words } (words)}<li>{words}</li>{/each}
+            </ul>
+            {#if before.comment || before.remarks.length > 0}
+              <h3 class="mt-2 font-semibold">{say.saidThen}</h3>
+              {#if before.comment}<p class="text-ink-soft">{before.comment}</p>{/if}
+              <RemarkList
+                remarks={before.remarks}
+                recipe={before.recipe}
+                onmark={(stepId) => (marked = stepId)}
+              />
+            {/if}
+          </div>
+        {/if}
+        <div>
+          <h2 class="mb-0.5 text-base">{say.brief}</h2>
+          <p class="text-ink-soft">{data.brief.task}</p>
+        </div>
       </div>
     </section>
 
     <section class="flex min-w-0 flex-1 flex-col" aria-label="Solid">
       <div class="min-h-0 flex-1">
-        {#key handIn.id}
-          <RecipeSolid
-            projectId={data.projectId}
-            recipe={handIn.recipe}
-            limits={handIn.limits}
-            {marked}
-            {chosen}
-            onmark={(stepId) => (marked = stepId)}
-          />
+        {#key `${handIn.id} ${isComparing}`}
+          {#if isComparing && before}
+            <Comparison
+              projectId={data.projectId}
+              limits={handIn.limits}
+              {before}
+              now={handIn}
+              {marked}
+              {chosen}
+              {pins}
+              bind:view
+              onmark={(stepId) => (marked = stepId)}
+            />
+          {:else}
+            <RecipeSolid
+              projectId={data.projectId}
+              recipe={handIn.recipe}
+              limits={handIn.limits}
+              {marked}
+              {chosen}
+              {pins}
+              bind:view
+              onmark={(stepId) => (marked = stepId)}
+              onplace={target.kind === 'place' && !target.at
+                ? ({ point }) => void write({ kind: 'place', at: point })
+                : undefined}
+            />
+          {/if}
         {/key}
       </div>
       <p class="border-hairline flex gap-6 border-t bg-white px-4 py-1.5 text-sm">
@@ -79,40 +264,70 @@
       aria-label="Inspection"
     >
       <div class="min-h-0 flex-1 overflow-y-auto">
+        {#if handIn.arguments.length > 0}
+          <div class="border-hairline border-b px-4 py-3 text-sm">
+            <h3 class="font-semibold">{say.argues}</h3>
+            {#each handIn.arguments as { check, words } (check)}
+              <p class="mt-1"><strong>{checkTitle(check)}:</strong> {words}</p>
+            {/each}
+          </div>
+        {/if}
         {#if inspection}
           <InspectionList {inspection} {chosen} onchoose={choose} />
         {:else if handIn.problem}
           <p class="text-fail p-4">{handIn.problem}</p>
         {:else}
-          <p class="text-ink-soft p-4">The server is inspecting this hand-in …</p>
+          <p class="text-ink-soft p-4">{say.inspecting}</p>
         {/if}
       </div>
 
-      <div class="border-hairline bg-ground flex shrink-0 flex-col gap-3 border-t p-4">
-        {#if form?.message}<p role="alert" class="text-fail">{form.message}</p>{/if}
-        {#if handIn.state === 'waiting'}
-          <form method="POST" action="?/approve" use:enhance>
-            <input type="hidden" name="solidHash" value={handIn.solidHash} />
-            <Button type="submit" class="w-full" disabled={inspection?.verdict === 'fail'}
-              >Approve for printing</Button
-            >
-            {#if inspection?.verdict === 'fail'}
-              <p class="text-ink-soft mt-1 text-sm">A check failed, so the printer cannot make this.</p>
-            {/if}
+      <div
+        class="border-hairline bg-ground flex max-h-[60%] shrink-0 flex-col gap-3 overflow-y-auto border-t p-4"
+      >
+        {#if (form?.message ?? refusal) !== undefined}
+          <p role="alert" class="text-fail">{refusal ?? form?.message}</p>
+        {/if}
+        <RemarkList
+          remarks={data.remarks}
+          recipe={handIn.recipe}
+          onmark={(stepId) => (marked = stepId)}
+          onremove={isWaiting ? remove : undefined}
+        />
+        {#if isWaiting}
+          <form method="POST" action="?/sendBack" use:enhance bind:this={sending} hidden>
+            <input type="hidden" name="comment" value={comment} />
           </form>
-          <form method="POST" action="?/sendBack" use:enhance class="flex flex-col gap-2">
-            <label class="flex flex-col gap-1">
-              <span class="font-semibold">What to change</span>
-              <Textarea name="comment" rows={3} maxlength={2000} required class="w-full" />
-            </label>
-            <Button type="submit" color="alternative">Send back</Button>
+          <Composer
+            bind:this={composer}
+            bind:target
+            bind:comment
+            recipe={handIn.recipe}
+            {marked}
+            kept={data.kept}
+            place={chosen?.at}
+            onadd={add}
+            onkeep={(words) => void attempt(sendJson('POST', '/review/kept', { words }))}
+            onforget={(id) => void attempt(sendJson('DELETE', '/review/kept', { id }))}
+            onsend={() => sending?.requestSubmit()}
+          />
+          <div class="flex flex-col gap-2">
+            <Button color="alternative" onclick={() => sending?.requestSubmit()}>{say.sendBack}</Button>
+            <ApproveForm bind:this={approving} solidHash={handIn.solidHash} {failing} />
+          </div>
+        {:else if handIn.state === 'approved' || handIn.state === 'sent_back'}
+          {#if handIn.state === 'approved'}
+            <p>{say.approved} <a class="underline" href="/queue">{say.queue}</a>.</p>
+            <WaiverList waivers={data.waivers} />
+          {:else}
+            <p>{say.sentBack}{handIn.comment ? ` “${handIn.comment}”` : ''}</p>
+          {/if}
+          <form method="POST" action="?/undo" use:enhance bind:this={undoing}>
+            <Button type="submit" color="alternative" class="w-full">{say.undo}</Button>
           </form>
-        {:else if handIn.state === 'approved'}
-          <p>You approved this; it is in the <a class="underline" href="/queue">queue</a>.</p>
-        {:else if handIn.state === 'sent_back'}
-          <p>You sent this back: “{handIn.comment}”</p>
         {/if}
       </div>
     </section>
   </div>
 </main>
+
+<KeysSheet bind:open={isHelping} keys={reviewKeys} />

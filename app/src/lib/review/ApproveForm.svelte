@@ -1,0 +1,47 @@
+<script lang="ts">
+  import { tick } from 'svelte';
+  import { enhance } from '$app/forms';
+  import { Button, Input } from 'flowbite-svelte';
+  import type { CheckResult } from '@kelbrin/core/inspect';
+  import { reviewTexts as say } from '$lib/texts/review';
+
+  interface Props {
+    solidHash: string | null;
+    /** The checks that fail, each of which has to be waived. */
+    failing: readonly CheckResult[];
+  }
+  let { solidHash, failing }: Props = $props();
+
+  let form = $state<HTMLFormElement>();
+  let isWaiving = $state(false);
+  let reasons = $state<Record<string, string>>({});
+  const isReady = $derived(failing.every(({ id }) => (reasons[id] ?? '').trim() !== ''));
+
+  /** Approves; where something fails, asks first why to waive it. */
+  export async function approve(): Promise<void> {
+    if (isReady) return form?.requestSubmit();
+    isWaiving = true;
+    await tick();
+    form?.querySelector<HTMLInputElement>('input[data-reason]')?.focus();
+  }
+</script>
+
+<form method="POST" action="?/approve" use:enhance bind:this={form} class="flex flex-col gap-2">
+  <input type="hidden" name="solidHash" value={solidHash} />
+  {#if isWaiving}
+    {#each failing as { id, title } (id)}
+      <input type="hidden" name="check" value={id} />
+      <label class="flex flex-col gap-1 text-sm">
+        <span class="font-semibold">{say.waiveWhy(title)}</span>
+        <Input name="why-{id}" size="sm" maxlength={400} data-reason={id} bind:value={reasons[id]} />
+      </label>
+    {/each}
+  {/if}
+  {#if failing.length === 0}
+    <Button type="submit" class="w-full">{say.approve}</Button>
+  {:else if isWaiving}
+    <Button type="submit" class="w-full" disabled={!isReady}>{say.approveWaived}</Button>
+  {:else}
+    <Button color="alternative" class="w-full" onclick={approve}>{say.waive}</Button>
+  {/if}
+</form>

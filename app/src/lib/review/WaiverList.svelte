@@ -1,0 +1,22 @@
+<script lang="ts">
+  import { checkTitle } from '@kelbrin/core/inspect';
+  import { reviewTexts as say } from '$lib/texts/review';
+
+  interface Props {
+    waivers: readonly {
+      readonly check: string;
+      readonly reason: string;
+      readonly by: string;
+      readonly at: Date;
+    }[];
+  }
+  let { waivers }: Props = $props();
+  const day = (at: Date) => at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+</script>
+
+{#each waivers as { check, reason, by, at } (check)}
+  <p class="border-warn bg-warn-wash mt-1 border-l-4 px-2 py-1 text-sm leading-snug" data-waiver={check}>
+    <strong>{say.waived}: {checkTitle(check)}.</strong>
+    {reason} <span class="text-ink-soft whitespace-nowrap">{by}, {day(at)}</span>
+  </p>
+{/each}

@@ -1,0 +1,27 @@
+import { desc, eq } from 'drizzle-orm';
+import type { Database } from '../db/database.ts';
+import { handIns } from '../db/schema/index.ts';
+import { remarksOf } from './remarks.ts';
+import { waiversOf } from './waivers.ts';
+
+/**
+ * What the student of a project may know of the last hand-in: whether it is being looked at, and once it is decided what
+ * was remarked and waived. What a teacher is still writing is nobody else's yet.
+ */
+export async function feedbackOf(db: Database, projectId: string) {
+  const [last] = await db
+    .select({ id: handIns.id, state: handIns.state, seenAt: handIns.seenAt, recipe: handIns.recipe })
+    .from(handIns)
+    .where(eq(handIns.projectId, projectId))
+    .orderBy(desc(handIns.number))
+    .limit(1);
+  if (!last) return undefined;
+  const isDecided = last.state === 'sent_back' || last.state === 'approved';
+  return {
+    isSeen: last.seenAt !== null,
+    mayWithdraw: (last.state === 'checking' || last.state === 'waiting') && last.seenAt === null,
+    recipe: last.recipe,
+    remarks: isDecided ? await remarksOf(db, last.id) : [],
+    waivers: (await waiversOf(db, [last.id])).get(last.id) ?? [],
+  };
+}
