@@ -1,4 +1,4 @@
-import { expect, openBench, signInByHand, test } from './kelbrin.ts';
+import { expect, openBench, saved, signInByHand, test } from './kelbrin.ts';
 
 test.use({ file: 'classes' });
 
@@ -79,6 +79,8 @@ test('students get new PINs, are archived, renamed, moved and deleted', async ({
   await sure.getByLabel(/to say that you mean it/).fill('Noor Adeyemi');
   await forGood.click();
   await expect(row('Noor Adeyemi')).toHaveCount(0);
+  // Until a dialog has gone, nothing beneath it takes what is typed.
+  await expect(page.locator('dialog[open]')).toHaveCount(0);
 
   await page.getByLabel('E-mail address').fill('sorrel@wrenfield.example');
   const helpers = page.getByRole('region', { name: 'Helpers' });
@@ -105,6 +107,12 @@ test('a brief is written with requirements, copied, and held against what is des
   await expect(wanted.getByText(/300 mm/).first()).toBeVisible();
   await letters.fill('9');
   await letters.press('Enter');
+  const prompts = page.getByRole('region', { name: 'Prompts that lead through it' });
+  await prompts.getByRole('button', { name: 'Add a prompt' }).click();
+  await prompts
+    .getByLabel('Prompt 5', { exact: true })
+    .fill('Measure your cane and write it down as a measure.');
+  await prompts.getByLabel('What ticks prompt 5 off').selectOption({ label: 'a measure:' });
   await page.getByLabel('Title').fill('Labels for canes');
   await expect(page.getByText('Not saved yet.')).toBeVisible();
   await page.getByRole('button', { name: 'Save' }).click();
@@ -114,9 +122,46 @@ test('a brief is written with requirements, copied, and held against what is des
   await expect(object).toContainText('fits an object of');
   await expect(across).toHaveValue('6');
 
-  const student = await as('asha');
-  await openBench(student);
-  await expect(student.locator('[data-check=brief]')).toContainText('fits an object of Ø 6 mm, snug');
+  await test.step('a student follows the prompts to a hand-in while the teacher watches', async () => {
+    await page.goto('/class');
+    await page.getByRole('link', { name: 'Lesson', exact: true }).last().click();
+    const row = page.getByRole('row', { name: /Asha/ });
+    const student = await as('asha');
+    await openBench(student);
+    const guide = student.getByRole('region', { name: 'Prompts' });
+    await expect(guide).toContainText('Cut a hole that your string goes through.');
+    await student.getByRole('button', { name: 'Ask for help' }).click();
+    await expect(page.getByRole('row').nth(1)).toContainText(/(Asha|Maren).*asks for help/);
+    await expect(row).toContainText('asks for help');
+    await row.getByRole('button', { name: 'Helped' }).click();
+    await expect(student.getByRole('button', { name: 'Ask for help' })).toBeVisible();
+
+    const hole = student.locator('[data-step=s2]');
+    await hole.getByLabel('sized by').selectOption({ label: 'to fit an object of' });
+    await hole.getByLabel('fit', { exact: true }).selectOption({ label: 'snugly' });
+    await hole.getByRole('spinbutton', { name: 'diameter' }).fill('6');
+    await hole.getByRole('spinbutton', { name: 'diameter' }).press('Enter');
+    await expect(student.locator('[data-check=brief]')).toContainText('fits an object of Ø 6 mm, snug');
+    await expect(guide).toContainText('Measure your cane');
+    await expect(row).toContainText('5 of 5');
+    await student.getByRole('button', { name: 'Add a measure' }).click();
+    const name = student.getByLabel('name of the measure');
+    await name.fill('cane');
+    await name.press('Enter');
+    await expect(guide).toContainText('Every prompt is done');
+    await expect(row).toContainText('all done');
+    await saved(student);
+    await student.getByRole('button', { name: 'Hand in' }).click();
+    await student.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+    await expect(row).toContainText('handed in');
+    await row.getByRole('link').click();
+    await expect(page.getByRole('list', { name: 'Recipe' })).toContainText(
+      'to fit an object of Ø 6 mm, snugly',
+    );
+    await page.goBack();
+    await page.goto('/class');
+    await page.getByRole('link', { name: 'Edit the brief' }).last().click();
+  });
 
   await page.getByLabel('Copy for').selectOption({ label: 'Year 8, Wren group' });
   await page.getByRole('button', { name: 'Copy', exact: true }).click();

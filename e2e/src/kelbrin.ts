@@ -1,5 +1,7 @@
 import { randomBytes } from 'node:crypto';
-import { test as base, type Browser, type Page } from '@playwright/test';
+import { test as base, type APIRequestContext, type Browser, type Page } from '@playwright/test';
+import { designOf } from '../../core/src/design/index.ts';
+import { labelRecipe, type Label } from '../../app/src/lib/server/demo/labels.ts';
 import { school } from '../../app/src/lib/server/demo/school.ts';
 import { createDatabase, onDatabase } from '../../ops/postgres.ts';
 import { Stack } from '../../ops/stack.ts';
@@ -56,19 +58,53 @@ export { expect } from '@playwright/test';
 /** Somebody signed in by the request that the form sends, which is quicker than the form. */
 async function signedIn(browser: Browser, origin: string, who: Who): Promise<Page> {
   const context = await browser.newContext({ baseURL: origin });
-  const isStaff = who === 'teacher' || who === 'helper';
-  const form: Record<string, string> = isStaff
-    ? { email: school[who].email, password: school[who].password }
-    : { code: school.classCode, name: who, pin: school.studentPin };
-  const answer = await context.request.post(`/sign-in?/${isStaff ? 'staff' : 'student'}`, {
-    form,
-    headers: { origin },
-  });
-  if (!answer.ok()) throw new Error(`${who} was not signed in: ${answer.status()}`);
+  await signInByRequest(context.request, origin, who);
   const page = await context.newPage();
   await page.goto('/');
   await page.getByRole('button', { name: 'Sign out' }).waitFor();
   return page;
+}
+
+async function signInByRequest(request: APIRequestContext, origin: string, who: Who): Promise<void> {
+  const isStaff = who === 'teacher' || who === 'helper';
+  const form: Record<string, string> = isStaff
+    ? { email: school[who].email, password: school[who].password }
+    : { code: school.classCode, name: who, pin: school.studentPin };
+  const answer = await request.post(`/sign-in?/${isStaff ? 'staff' : 'student'}`, {
+    form,
+    headers: { origin },
+  });
+  if (!answer.ok()) throw new Error(`${who} was not signed in: ${answer.status()}`);
+}
+
+/** Has a student with a project hand in a label as their page would, without opening the page. */
+export async function handInLabel(
+  browser: Browser,
+  origin: string,
+  who: Who,
+  label: Label,
+  argued: readonly string[] = [],
+): Promise<void> {
+  const context = await browser.newContext({ baseURL: origin });
+  const { request } = context;
+  await signInByRequest(request, origin, who);
+  const [path] = /\/bench\/[0-9a-f-]+/.exec(await (await request.get('/home')).text())!;
+  const design = designOf(labelRecipe(label), 'Label');
+  const save = (baseRevision: number) => request.put(`${path}/design`, { data: { baseRevision, design } });
+  // Saved from no revision at all, it is told which one there is.
+  const { revision } = (await (await save(999_999)).json()) as { revision: number };
+  await save(revision);
+  const said = {
+    note: '',
+    arguments: argued.map((check) => ({ check, words: 'It is for a thin wire.' })),
+  };
+  const answer = await request.post(`${path}?/handIn`, {
+    form: { revision: String(revision + 1), said: JSON.stringify(said) },
+    headers: { origin, accept: 'application/json' },
+  });
+  const { type } = (await answer.json()) as { type: string };
+  if (type !== 'success') throw new Error(`${who} could not hand in: ${await answer.text()}`);
+  await context.close();
 }
 
 /** Signs a student of the demo school in by hand. */

@@ -77,16 +77,3 @@ test('from a number in a sentence to a printed part', async ({ as }) => {
     await expect(student.locator('[data-state=printed]')).toBeVisible();
   });
 });
-
-test('a hand-in that is sent back comes with the teacher’s words', async ({ as }) => {
-  const teacher = await as('teacher');
-  const student = await as('bruno');
-  await openBench(student);
-  await teacher.goto('/review');
-  await teacher.getByRole('link', { name: 'Bruno', exact: true }).click();
-  await expect(teacher.getByRole('button', { name: 'Approve for printing' })).toBeDisabled();
-  await teacher.getByLabel('What to change').fill('Make the plate longer, so that it holds the whole word.');
-  await teacher.getByRole('button', { name: 'Send back' }).click();
-  await expect(student.getByTestId('comment')).toContainText('Make the plate longer');
-  await expect(student.getByRole('button', { name: 'Hand in' })).toBeVisible();
-});

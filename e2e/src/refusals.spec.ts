@@ -84,8 +84,10 @@ test('a forged inspection is not taken', async ({ as }) => {
 
   // Handed in with a verdict of its own, the part with the hole that is too small still fails.
   await saved(asha);
+  const argued = ['hole', 'brief'].map((check) => ({ check, words: 'I like it so.' }));
   const answer = await post(asha, `${path}?/handIn`, {
     revision: '1',
+    said: JSON.stringify({ note: '', arguments: argued }),
     inspection,
     verdict: 'pass',
     solidHash: 'x'.repeat(64),

@@ -26,7 +26,7 @@
       {:else}
         <input
           type="checkbox"
-          class="mt-0.5 h-4 w-4 shrink-0"
+          class="text-primary-700 mt-0.5 h-4 w-4 shrink-0 rounded-sm"
           checked={isDone}
           aria-label={say.tick(prompt.words)}
           onchange={(event) => ontick(prompt.id, event.currentTarget.checked)}

@@ -15,6 +15,7 @@
   let form = $state<HTMLFormElement>();
   let isWaiving = $state(false);
   let reasons = $state<Record<string, string>>({});
+  const first = $derived((reasons[failing[0]?.id] ?? '').trim());
   const isReady = $derived(failing.every(({ id }) => (reasons[id] ?? '').trim() !== ''));
 
   /** Approves; where something fails, asks first why to waive it. */
@@ -36,6 +37,14 @@
         <Input name="why-{id}" size="sm" maxlength={400} data-reason={id} bind:value={reasons[id]} />
       </label>
     {/each}
+    {#if first !== '' && failing.length > 1 && !isReady}
+      <button
+        type="button"
+        class="self-start text-sm underline underline-offset-2"
+        onclick={() => (reasons = Object.fromEntries(failing.map(({ id }) => [id, first])))}
+        >{say.sameForAll}</button
+      >
+    {/if}
   {/if}
   {#if failing.length === 0}
     <Button type="submit" class="w-full">{say.approve}</Button>

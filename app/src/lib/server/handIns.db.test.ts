@@ -247,6 +247,6 @@ describe('deciding', () => {
       comment: 'A wider hole, please.',
     });
     await handIn(test.db, elif, project.id, project.revision);
-    expect(await latestHandIn(elif)).toMatchObject({ number: 2, state: 'checking' });
+    expect(await latestHandIn(elif)).toMatchObject({ number: 3, state: 'checking' });
   });
 });

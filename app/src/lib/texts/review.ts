@@ -41,6 +41,7 @@ export const reviewTexts = {
   approveWaived: 'Approve with the waiver',
   waive: 'Waive what fails …',
   waiveWhy: (check: string) => `Why “${check}” may fail here`,
+  sameForAll: 'The same reason for all of them',
   waived: 'Waived',
   approved: 'You approved this; it is in the',
   queue: 'queue',

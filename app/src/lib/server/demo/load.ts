@@ -22,6 +22,7 @@ import { inspectHandIn } from '../jobs/inspectHandIn.ts';
 import { pictureOf } from '../pictures.ts';
 import { openProject, saveDesign } from '../projects.ts';
 import { approve, sendBack } from '../review/decide.ts';
+import { addRemark } from '../review/remarks.ts';
 import { labelStarter } from './labels.ts';
 import { noteLesson } from './lesson.ts';
 import { demoPrinters, demoStudents, school, type DemoStudent } from './school.ts';
@@ -88,7 +89,8 @@ async function bringAlong(
   if (plan.progress === 'nothing') return;
   const projectId = await openProject(db, student, briefId);
   if (!plan.recipe) return drawPicture(db, projectId);
-  const saved = await saveDesign(db, student, projectId, 0, designOf(plan.recipe, 'Label'));
+  const revision = plan.before ? await sendBefore(db, teacher, student, plan.before, projectId) : 0;
+  const saved = await saveDesign(db, student, projectId, revision, designOf(plan.recipe, 'Label'));
   await drawPicture(db, projectId);
   if (plan.progress === 'designing') return;
 
@@ -127,6 +129,22 @@ async function bringAlong(
     // A run that is still going is left for the printer's keeper to send and start.
     ...(isDone ? { state: 'finished', progress: 1 } : { state: 'preparing' }),
   });
+}
+
+/** Has a student's earlier try handed in and sent back; returns the project's revision. */
+async function sendBefore(
+  db: Database,
+  teacher: Person,
+  student: Person,
+  { recipe, comment, remark }: DemoStudent['before'] & object,
+  projectId: string,
+): Promise<number> {
+  const { revision } = await saveDesign(db, student, projectId, 0, designOf(recipe, 'Label'));
+  const handInId = await handIn(db, student, projectId, revision);
+  await inspectHandIn(db, handInId);
+  await addRemark(db, teacher, handInId, { words: remark, anchor: { step: recipe.steps.at(-1)!.id } });
+  await sendBack(db, teacher, handInId, comment);
+  return revision;
 }
 
 /** Draws the project's picture beforehand, so that the first look at the class page need not wait for all of them. */

@@ -13,6 +13,8 @@ export interface DemoStudent {
   readonly recipe?: Recipe;
   /** What the teacher wrote when sending it back. */
   readonly comment?: string;
+  /** What was handed in before, and sent back with a comment and a remark at the letters. */
+  readonly before?: { readonly recipe: Recipe; readonly comment: string; readonly remark: string };
   /** What the student wrote with the hand-in. */
   readonly note?: string;
   /** Why the student wants something that checks fail. */
@@ -123,6 +125,12 @@ export const demoStudents: readonly DemoStudent[] = [
     name: 'Elif',
     signInName: 'elif',
     progress: 'waiting',
+    before: {
+      recipe: labelRecipe({ words: 'Dil', widthMm: 45, tallMm: 8 }),
+      comment: 'Good idea! It has to be read from a metre away.',
+      remark: 'Larger letters, and dill has two l.',
+    },
+    note: 'I made the label wider, so that the letters have room.',
     recipe: labelRecipe({ words: 'Dill', widthMm: 55 }),
   },
   {

@@ -88,7 +88,8 @@
     isBelow = camera.position.z < 0;
     invalidate();
     if (linked && !isFollowing) {
-      linked.standpoint = { eye: plain(camera.position), target: plain(controls.target), by: controls };
+      const [eye, target] = [plain(camera.position), plain(controls.target)];
+      linked.standpoint = { eye, target, turns: untrack(() => view.turns), by: controls };
     }
   });
   /** While another view turns this one, it does not turn the other back. */
@@ -170,6 +171,12 @@
 
   function look(aspect: number): void {
     const { eye, target } = standpoint(view, boundsOf(mesh), FOV_DEG, aspect);
+    // Of views that turn together the one with the larger part decides, so that both are seen whole.
+    const other = linked?.standpoint;
+    if (other?.turns === view.turns) {
+      const apart = new Vector3(...other.eye).distanceTo(new Vector3(...other.target));
+      if (apart > eye.distanceTo(target)) return;
+    }
     camera.position.copy(eye);
     controls.target.copy(target);
     controls.update();

@@ -136,7 +136,7 @@
 </script>
 
 <div
-  class="relative h-full w-full overflow-hidden"
+  class="@container relative h-full w-full overflow-hidden"
   data-testid="solid-view"
   data-triangles={mesh.triangles.length / 3}
 >
@@ -166,7 +166,8 @@
     />
   </Canvas>
   {#if !isSmall}
-    <div class="absolute top-3 left-3 flex flex-col items-start gap-1.5">
+    <!-- Beside another view there is room for one row of buttons. -->
+    <div class="absolute top-3 left-3 hidden flex-col items-start gap-1.5 @sm:flex">
       <MeasureTool
         isOn={isMeasuring}
         ontoggle={() => {

@@ -4,6 +4,8 @@ import type { Vec3 } from '@kelbrin/core/mesh';
 interface Standpoint {
   readonly eye: Vec3;
   readonly target: Vec3;
+  /** How often a named view was asked for until then. */
+  readonly turns: number;
   /** The view that was turned there. */
   readonly by: object;
 }

@@ -40,20 +40,31 @@
   let sending = $state<HTMLFormElement>();
   let undoing = $state<HTMLFormElement>();
 
-  const { handIn, before } = $derived(data);
+  // News may bring the same hand-in again; then it stays the same object, and what is chosen of it stays chosen.
+  const handInText = $derived(JSON.stringify(data.handIn));
+  const handIn = $derived(JSON.parse(handInText) as typeof data.handIn);
+  const handInId = $derived(handIn.id);
+  const { before } = $derived(data);
   const inspection = $derived(handIn.inspection);
   const isWaiting = $derived(handIn.state === 'waiting');
   const size = $derived(inspection?.part.sizeMm.map((mm) => Math.round(mm * 10) / 10).join(' × '));
   const failing = $derived(inspection?.checks.filter(({ verdict }) => verdict === 'fail') ?? []);
   const findings = $derived(inspection?.checks.flatMap((check) => check.findings) ?? []);
   const changes = $derived(before && differencesOf(before.recipe, handIn.recipe));
+  /** Why what fails has to be so; checks for which the same is said stand together. */
+  const argued = $derived(
+    [...Map.groupBy(handIn.arguments, ({ words }) => words)].map(([words, all]) => ({
+      words,
+      titles: all.map(({ check }) => checkTitle(check)).join(', '),
+    })),
+  );
   const pins = $derived(placesOf(data.remarks).map(({ letter, at }) => ({ words: letter, at })));
   const place = $derived(data.stack.indexOf(handIn.id));
 
   follow(() => [`project:${data.projectId}`]);
 
   $effect(() => {
-    void handIn.id;
+    void handInId;
     marked = undefined;
     chosen = undefined;
     target = { kind: 'whole' };
@@ -63,7 +74,7 @@
   });
   $effect(() => {
     // The student sees that it is looked at, and cannot take it back any more.
-    if (isWaiting) sendJson('PUT', `/review/${handIn.id}/seen`).catch(() => {});
+    if (isWaiting) sendJson('PUT', `/review/${handInId}/seen`).catch(() => {});
   });
 
   function choose(finding: Finding): void {
@@ -267,8 +278,8 @@
         {#if handIn.arguments.length > 0}
           <div class="border-hairline border-b px-4 py-3 text-sm">
             <h3 class="font-semibold">{say.argues}</h3>
-            {#each handIn.arguments as { check, words } (check)}
-              <p class="mt-1"><strong>{checkTitle(check)}:</strong> {words}</p>
+            {#each argued as { titles, words } (words)}
+              <p class="mt-1"><strong>{titles}:</strong> {words}</p>
             {/each}
           </div>
         {/if}

@@ -52,6 +52,7 @@
               <input
                 type="checkbox"
                 name="chosen"
+                class="text-primary-700 rounded-sm"
                 value="{id} {solidHash}"
                 checked={isIn}
                 aria-label={say.include(student)}
