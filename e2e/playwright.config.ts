@@ -3,8 +3,8 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: 'src',
   outputDir: '../test-results',
-  // Each file starts a Kelbrin of its own, and two cores carry one of them well.
-  workers: 1,
+  // Each file starts a Kelbrin of its own; while one waits, the other has work for the second core.
+  workers: 2,
   timeout: 90_000,
   expect: { timeout: 15_000 },
   forbidOnly: true,

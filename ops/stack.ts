@@ -1,5 +1,6 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
+import { readFileSync } from 'node:fs';
 import { freePort, root, secret } from './state.ts';
 
 /** What to start. */
@@ -75,6 +76,12 @@ export class Stack {
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
     throw new Error('The web app did not start.');
+  }
+
+  /** How much memory a process holds, MB. */
+  memoryMb(name: 'web' | 'jobs'): number {
+    const status = readFileSync(`/proc/${this.#processes.get(name)!.pid}/status`, 'utf8');
+    return Number(/^VmRSS:\s+(\d+) kB/m.exec(status)![1]) / 1024;
   }
 
   /** Ends a process at once, as a crash would, and waits until it is gone. */

@@ -54,7 +54,8 @@ function timed(work: () => void): number {
   return performance.now() - begun;
 }
 
-function quantile(values: readonly number[], share: number): number {
+/** The value below which a share of the values lies. */
+export function quantile(values: readonly number[], share: number): number {
   const sorted = [...values].sort((a, b) => a - b);
   return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))];
 }

@@ -14,7 +14,9 @@ interface Kelbrin {
   file: string;
   /** How many times faster than real ones the printers are. */
   printerSpeed: number;
-  /** A running Kelbrin with the demo school, for the tests of one file. */
+  /** A copy of the demo school, for the tests of one file. */
+  databaseUrl: string;
+  /** A running Kelbrin on that database. */
   kelbrin: Stack;
 }
 
@@ -26,13 +28,20 @@ export const test = base.extend<
   file: ['', { option: true, scope: 'worker' }],
   printerSpeed: [400, { option: true, scope: 'worker' }],
 
-  kelbrin: [
-    async ({ printerSpeed }, use) => {
+  databaseUrl: [
+    async ({ file }, use) => {
       const server = process.env.KELBRIN_TEST_SERVER;
       if (!server)
         throw new Error('These tests are run by “./run test browser”, which starts a server for them.');
-      const databaseUrl = onDatabase(server, `kelbrin_test_${randomBytes(6).toString('hex')}`);
+      const databaseUrl = onDatabase(server, `kelbrin_test_${file}_${randomBytes(4).toString('hex')}`);
       await createDatabase(databaseUrl, { template: 'kelbrin_test_school' });
+      await use(databaseUrl);
+    },
+    { scope: 'worker' },
+  ],
+
+  kelbrin: [
+    async ({ databaseUrl, printerSpeed }, use) => {
       const stack = await Stack.start({ databaseUrl, printerSpeed });
       await use(stack);
       await stack.stop();

@@ -10,6 +10,7 @@ export {
   type Inspection,
   type PartFacts,
 } from './inspection.ts';
+export { limitAt, limitFields, limitLabel, withLimit, type LimitField } from './limitFields.ts';
 export { classroomLimits, limitsCard, parseLimits, type LimitsCard } from './limits.ts';
 export {
   kindOf,

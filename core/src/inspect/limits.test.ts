@@ -22,6 +22,7 @@ describe('a limits card', () => {
       'minBaseMm2',
       'maxSlenderness',
       'minReliefMm',
+      'material',
       'maxMinutes',
       'maxGrams',
       'filamentPricePerKg',

@@ -27,6 +27,8 @@ export const limitsCard = z.strictObject({
   /** Height over narrowest width, above which a thing is knocked off. */
   maxSlenderness: positive.default(5),
   minReliefMm: positive.default(0.6),
+  /** What is printed with, as it says on the spool. */
+  material: z.string().trim().min(1).max(24).default('PLA'),
   maxMinutes: positive.default(120),
   maxGrams: positive.default(60),
   /** What a kilogram of filament costs, in the currency of that code (ISO 4217). */

@@ -44,7 +44,9 @@ export async function saveBrief(
   await db.transaction(async (tx) => {
     await tx.update(briefs).set(read.draft).where(eq(briefs.id, brief.id));
     await record(tx, teacher, 'edit-brief', brief.classId, [brief.id]);
-    await announce(tx, `class:${brief.classId}`);
+    const begun = await tx.select({ id: projects.id }).from(projects).where(eq(projects.briefId, brief.id));
+    // Benches that are open go by the brief as it is now.
+    await announce(tx, `class:${brief.classId}`, ...begun.map(({ id }) => `project:${id}` as const));
   });
 }
 

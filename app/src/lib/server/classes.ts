@@ -59,8 +59,9 @@ export async function classesWithStandings(db: Database, teacher: Person) {
     db,
     begun.map(({ id }) => id),
   );
-  return own.map(({ id, name, code, filePattern }) => ({
+  return own.map(({ id, name, code, filePattern, limitsCardId }) => ({
     id,
+    limitsCardId,
     name,
     code,
     filePattern,

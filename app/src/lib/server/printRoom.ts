@@ -30,6 +30,7 @@ export async function queue(db: Database, person: Person) {
       handInId: printFiles.handInId,
       name: printFiles.name,
       hash: printFiles.hash,
+      doubt: handIns.doubt,
       estimate: printFiles.estimate,
       student: users.name,
       className: classes.name,
@@ -130,9 +131,11 @@ export async function startRun(
       .returning();
     if (!entry) throw new CannotNow('This part is not waiting any more.');
     const [file] = await tx
-      .select({ estimate: printFiles.estimate })
+      .select({ estimate: printFiles.estimate, doubt: handIns.doubt })
       .from(printFiles)
+      .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
       .where(eq(printFiles.id, entry.printFileId));
+    if (file.doubt) throw new CannotNow(`${file.doubt} The teacher has to decide on it anew first.`);
     await tx.insert(runs).values({
       printerId: printer.id,
       queueEntryId: entry.id,

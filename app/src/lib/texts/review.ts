@@ -45,6 +45,7 @@ export const reviewTexts = {
   waived: 'Waived',
   approved: 'You approved this; it is in the',
   queue: 'queue',
+  doubt: 'Undo the decision, and the server inspects it anew.',
   sentBack: 'You sent this back.',
   undo: 'Undo this decision',
   decided: (student: string, isApproved: boolean) => `${student}: ${isApproved ? 'approved' : 'sent back'}.`,

@@ -78,6 +78,7 @@ export async function handInToTeach(db: Database, person: Person, handInId: stri
       project: projects,
       brief: briefs,
       filePattern: classes.filePattern,
+      limitsCardId: classes.limitsCardId,
       student: users.name,
       version: versions.number,
     })

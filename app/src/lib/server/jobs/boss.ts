@@ -1,10 +1,14 @@
 import PgBoss from 'pg-boss';
 import { serverConfig } from '../config.ts';
+import type { ToRecheck } from '../limits/recheck.ts';
 
 /** The queue of hand-ins that the server has to inspect; a job names the hand-in. */
 export const INSPECT = 'inspect-hand-in';
 
-/** What a job of {@link INSPECT} carries. */
+/** The queue of approved hand-ins whose limits changed; a job names the hand-in. */
+export const RECHECK = 'recheck-approval';
+
+/** What a job of {@link INSPECT} or {@link RECHECK} carries. */
 export interface InspectJob {
   readonly handInId: string;
 }
@@ -21,12 +25,24 @@ export async function startBoss(work: boolean): Promise<PgBoss> {
   });
   boss.on('error', (error) => console.error('The job queue reports:', error.message));
   await boss.start();
-  await boss.createQueue(INSPECT, { name: INSPECT, policy: 'short', retryLimit: 3, retryDelay: 2 });
+  for (const name of [INSPECT, RECHECK]) {
+    await boss.createQueue(name, { name, policy: 'short', retryLimit: 3, retryDelay: 2 });
+  }
   return boss;
 }
 
 /** Asks for a hand-in to be inspected. Asking twice does no harm. */
 export async function askForInspection(handInId: string): Promise<void> {
+  await send(INSPECT, handInId);
+}
+
+/** Asks for approved hand-ins to be held against the limits as they are now, and for others to be inspected. */
+export async function askForRecheck({ waiting, approved }: ToRecheck): Promise<void> {
+  for (const id of waiting) await send(INSPECT, id);
+  for (const id of approved) await send(RECHECK, id);
+}
+
+async function send(queue: string, handInId: string): Promise<void> {
   const boss = await (sender ??= startBoss(false));
-  await boss.send(INSPECT, { handInId } satisfies InspectJob, { singletonKey: handInId });
+  await boss.send(queue, { handInId } satisfies InspectJob, { singletonKey: handInId });
 }

@@ -2,10 +2,11 @@ import { asc } from 'drizzle-orm';
 import { compute } from '../compute/pool.ts';
 import { connection } from '../db/database.ts';
 import { printers } from '../db/schema/index.ts';
+import { recheckApproval } from '../limits/recheck.ts';
 import { LiveHub } from '../live/hub.ts';
 import { PrinterKeeper } from '../printers/keeper.ts';
 import { SerialDriver } from '../printers/serialDriver.ts';
-import { askForInspection, INSPECT, startBoss, type InspectJob } from './boss.ts';
+import { askForInspection, INSPECT, RECHECK, startBoss, type InspectJob } from './boss.ts';
 import { forgottenHandIns, inspectHandIn } from './inspectHandIn.ts';
 
 /*
@@ -19,6 +20,10 @@ const keepers = new Map<string, PrinterKeeper>();
 const boss = await startBoss(true);
 await boss.work<InspectJob>(INSPECT, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async ([job]) => {
   await inspectHandIn(db, job.data.handInId);
+});
+
+await boss.work<InspectJob>(RECHECK, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async ([job]) => {
+  await recheckApproval(db, job.data.handInId);
 });
 
 async function lookAround(): Promise<void> {

@@ -1,5 +1,5 @@
 import { randomInt } from 'node:crypto';
-import { asc } from 'drizzle-orm';
+import { asc, eq, isNull, or } from 'drizzle-orm';
 import { LONGEST_NAME } from '../../shared/studentList.ts';
 import { record } from '../audit.ts';
 import { demandRole, type Person } from '../auth/access.ts';
@@ -21,6 +21,7 @@ export async function createClass(db: Database, teacher: Person, name: string): 
     const [card] = await tx
       .select({ id: limitsCards.id })
       .from(limitsCards)
+      .where(or(isNull(limitsCards.ownerId), eq(limitsCards.ownerId, teacher.id)))
       .orderBy(asc(limitsCards.name))
       .limit(1);
     if (!card) throw new CannotNow('There is no limits card yet that a class could take.');

@@ -7,6 +7,7 @@ import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
 import { handIns, printFiles, queueEntries, remarks, runs, solids, waivers } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
+import { limitsOf } from '../projects.ts';
 import { sha256 } from '../sha256.ts';
 
 /** A failing check that is let through, and why. */
@@ -131,7 +132,7 @@ export async function approveAll(
  * replaced in the queue comes back; sending back can be undone until the student hands in again.
  */
 export async function undoDecision(db: Database, person: Person, handInId: string): Promise<void> {
-  const { handIn, project, brief } = await handInToTeach(db, person, handInId);
+  const { handIn, project, brief, limitsCardId } = await handInToTeach(db, person, handInId);
   await db.transaction(async (tx) => {
     const [{ state }] = await tx
       .select({ state: handIns.state })
@@ -152,9 +153,14 @@ export async function undoDecision(db: Database, person: Person, handInId: strin
     }
     if (state === 'approved') await takeFromQueue(tx, handIn.id);
     await tx.delete(waivers).where(eq(waivers.handInId, handIn.id));
+    const undecided = { state: 'waiting', comment: null, decidedBy: null, decidedAt: null } as const;
+    // An approval that no longer holds is decided on what the server finds by the limits as they are now.
+    const anew = handIn.doubt
+      ? ({ state: 'checking', doubt: null, limits: await limitsOf(tx, limitsCardId) } as const)
+      : {};
     await tx
       .update(handIns)
-      .set({ state: 'waiting', comment: null, decidedBy: null, decidedAt: null })
+      .set({ ...undecided, ...anew })
       .where(eq(handIns.id, handIn.id));
     await record(tx, person, 'undo', brief.classId, [handIn.id]);
     await announce(tx, `project:${project.id}`, `class:${brief.classId}`, 'printroom');

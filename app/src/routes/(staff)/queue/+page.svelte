@@ -65,6 +65,7 @@
               <TableBodyCell class="whitespace-normal">
                 <strong>{entry.student}</strong>
                 <WaiverList waivers={entry.waivers} />
+                {#if entry.doubt}<p class="text-fail text-sm">{entry.doubt}</p>{/if}
               </TableBodyCell>
               <TableBodyCell>{entry.className}</TableBodyCell>
               <TableBodyCell>

@@ -1,10 +1,12 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { Button, Input } from 'flowbite-svelte';
+  import { Button, Input, Select } from 'flowbite-svelte';
   import { fileName } from '@kelbrin/core/format';
   import { follow } from '$lib/ui/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
   import { classPage as say } from '$lib/texts/classPage';
+  import { limitsTexts as limits } from '$lib/texts/limits';
+  import { logTexts } from '$lib/texts/log';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
 
   let { data, form } = $props();
@@ -25,7 +27,7 @@
   {#if form && 'message' in form}
     <p role="alert" class="border-fail bg-fail-wash mb-4 border-l-4 px-3 py-2">{form.message}</p>
   {/if}
-  {#each data.classes as { id, name, code, filePattern, briefs } (id)}
+  {#each data.classes as { id, name, code, filePattern, limitsCardId, briefs } (id)}
     <div class="mb-4 flex items-baseline gap-4">
       <h1>{name}</h1>
       <span class="text-ink-soft">{say.code} <span class="measured text-ink">{code}</span></span>
@@ -34,6 +36,7 @@
         <Button type="submit" size="sm" color="alternative">{say.newBrief}</Button>
       </form>
       <a class="text-primary-800 underline underline-offset-2" href="/class/{id}/people">{say.people}</a>
+      <a class="text-primary-800 underline underline-offset-2" href="/class/{id}/log">{logTexts.title}</a>
     </div>
     {#each briefs as brief (brief.id)}
       {@const handedIn = waiting(brief.students)}
@@ -86,6 +89,20 @@
         </ul>
       </section>
     {/each}
+    <form method="POST" action="?/card" class="sheet mb-3 flex flex-wrap items-end gap-3 p-4" use:enhance>
+      <input type="hidden" name="class" value={id} />
+      <label class="min-w-80 flex-1">
+        {limits.ofClass}
+        <Select
+          name="card"
+          class="mt-1"
+          items={data.cards.map(({ id, name }) => ({ value: id, name }))}
+          value={limitsCardId}
+        />
+      </label>
+      <Button type="submit" color="alternative">{limits.choose}</Button>
+      <a class="text-primary-800 mb-2 underline underline-offset-2" href="/limits">{limits.title}</a>
+    </form>
     <form method="POST" action="?/filePattern" class="sheet flex flex-wrap items-end gap-3 p-4" use:enhance>
       <input type="hidden" name="class" value={id} />
       <label class="min-w-80 flex-1">

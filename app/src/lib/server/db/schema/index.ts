@@ -4,3 +4,4 @@ export * from './people.ts';
 export * from './print.ts';
 export * from './projects.ts';
 export * from './review.ts';
+export * from './users.ts';

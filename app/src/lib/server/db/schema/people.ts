@@ -1,36 +1,10 @@
-import {
-  boolean,
-  index,
-  integer,
-  pgEnum,
-  pgTable,
-  primaryKey,
-  text,
-  timestamp,
-  unique,
-  uuid,
-} from 'drizzle-orm/pg-core';
+import { index, integer, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
 import { DEFAULT_FILE_PATTERN } from '@kelbrin/core/format';
 import { limitsCards } from './limits.ts';
-
-/** What a person may do; see `auth/access.ts`. */
-export const role = pgEnum('role', ['student', 'teacher', 'helper']);
+import { users } from './users.ts';
 
 const created = () => timestamp('created_at', { withTimezone: true }).notNull().defaultNow();
 const updated = () => timestamp('updated_at', { withTimezone: true }).notNull().defaultNow();
-
-/** Everyone who signs in. Students have no address of their own: theirs is made up and never shown or written to. */
-export const users = pgTable('users', {
-  id: text('id').primaryKey(),
-  /** What the person is called on screen. */
-  name: text('name').notNull(),
-  email: text('email').notNull().unique(),
-  emailVerified: boolean('email_verified').notNull().default(false),
-  image: text('image'),
-  role: role('role').notNull().default('student'),
-  createdAt: created(),
-  updatedAt: updated(),
-});
 
 export const sessions = pgTable(
   'sessions',

@@ -15,7 +15,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { Estimate } from '@kelbrin/core/slice';
 import { bytes } from './bytes.ts';
-import { users } from './people.ts';
+import { users } from './users.ts';
 import { handIns } from './projects.ts';
 
 /** The frozen solid of an approved hand-in. Its hashes are checked each time it is used. */

@@ -23,7 +23,8 @@ import {
   recipeDocument,
   rulesDocument,
 } from './documents.ts';
-import { classes, users } from './people.ts';
+import { classes } from './people.ts';
+import { users } from './users.ts';
 
 /** A design task that a teacher sets. */
 export const briefs = pgTable('briefs', {
@@ -140,6 +141,8 @@ export const handIns = pgTable(
     problem: text('problem'),
     /** What the teacher wrote with the decision. */
     comment: text('comment'),
+    /** Why an approval no longer holds since the limits changed; null while it does. */
+    doubt: text('doubt'),
     decidedBy: text('decided_by').references(() => users.id),
     decidedAt: timestamp('decided_at', { withTimezone: true }),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),

@@ -1,6 +1,6 @@
 import { index, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
 import type { Anchor } from '../../../shared/remark.ts';
-import { users } from './people.ts';
+import { users } from './users.ts';
 import { handIns } from './projects.ts';
 
 /** What a teacher wrote at a sentence or a place of a hand-in; the student reads it with the decision. */

@@ -35,7 +35,8 @@
   {#if form && 'message' in form && !asking}
     <p role="alert" class="border-fail bg-fail-wash border-b px-4 py-2">{form.message}</p>
   {/if}
-  {#key data.project.id}
+  <!-- Limits and rules hold for as long as a bench is shown; with others it begins anew, history and all. -->
+  {#key `${data.project.id} ${JSON.stringify([data.limits, data.rules])}`}
     <Bench
       projectId={data.project.id}
       title={data.title}

@@ -2,6 +2,7 @@ import { redirect } from '@sveltejs/kit';
 import { orNotFound, orSentence } from '$lib/requests.server';
 import { handInToTeach, type Person } from '$lib/server/auth/access';
 import { database } from '$lib/server/db/database';
+import { askForInspection } from '$lib/server/jobs/boss';
 import { approve, sendBack, undoDecision } from '$lib/server/review/decide';
 import { handInsToReview, handInToReview } from '$lib/server/review/stack';
 import { LIVE } from '$lib/ui/follow.svelte';
@@ -30,6 +31,7 @@ export const load: PageServerLoad = async ({ params, locals, depends, url }) => 
       problem,
       note,
       arguments: handIn.arguments,
+      doubt: handIn.doubt,
     },
     projectId: project.id,
     brief: { title: brief.title, task: brief.task },
@@ -63,6 +65,7 @@ export const actions: Actions = {
   undo: async ({ params, locals }) => {
     const refused = await orSentence(undoDecision(database(), locals.person!, params.handIn));
     if (refused) return refused;
+    await askForInspection(params.handIn);
     redirect(303, `/review/${params.handIn}`);
   },
 };

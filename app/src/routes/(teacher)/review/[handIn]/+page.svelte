@@ -329,6 +329,7 @@
           {#if handIn.state === 'approved'}
             <p>{say.approved} <a class="underline" href="/queue">{say.queue}</a>.</p>
             <WaiverList waivers={data.waivers} />
+            {#if handIn.doubt}<p class="text-fail" data-testid="doubt">{handIn.doubt} {say.doubt}</p>{/if}
           {:else}
             <p>{say.sentBack}{handIn.comment ? ` “${handIn.comment}”` : ''}</p>
           {/if}

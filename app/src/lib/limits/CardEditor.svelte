@@ -1,0 +1,114 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { enhance } from '$app/forms';
+  import { beforeNavigate } from '$app/navigation';
+  import { Button, Input } from 'flowbite-svelte';
+  import { limitAt, limitFields, withLimit } from '@kelbrin/core/inspect';
+  import type { CardDraft } from '$lib/shared/cardDraft';
+  import { limitsTexts as say } from '$lib/texts/limits';
+
+  let { draft: given }: { draft: CardDraft } = $props();
+
+  let draft = $state.raw(untrack(() => given));
+  /** The state that the server has. */
+  let kept = $state.raw(untrack(() => given));
+  let wasSaved = $state(false);
+  const isKept = $derived(JSON.stringify(draft) === JSON.stringify(kept));
+
+  const edit = (change: Partial<CardDraft>) => {
+    draft = { ...draft, ...change };
+    wasSaved = false;
+  };
+
+  beforeNavigate(({ cancel, willUnload }) => {
+    if (isKept) return;
+    if (willUnload || !confirm(say.leave)) cancel();
+  });
+</script>
+
+<form
+  method="POST"
+  action="?/save"
+  class="sheet flex flex-col gap-5 p-5"
+  use:enhance={({ formData }) => {
+    const sent = draft;
+    formData.set('draft', JSON.stringify(sent));
+    return async ({ result, update }) => {
+      if (result.type === 'success') {
+        kept = sent;
+        wasSaved = true;
+      }
+      await update({ reset: false });
+    };
+  }}
+>
+  <div class="grid grid-cols-2 gap-4">
+    <label>
+      {say.name}
+      <Input class="mt-1" maxlength={80} bind:value={() => draft.name, (name) => edit({ name })} />
+    </label>
+    <label>
+      {say.printerModel}
+      <Input
+        class="mt-1"
+        maxlength={60}
+        bind:value={() => draft.printerModel, (printerModel) => edit({ printerModel })}
+      />
+    </label>
+    <label>
+      {say.material}
+      <Input
+        class="mt-1"
+        maxlength={24}
+        bind:value={
+          () => draft.card.material, (material) => edit({ card: { ...draft.card, material: material ?? '' } })
+        }
+      />
+    </label>
+    <label>
+      {say.currency}
+      <Input
+        class="measured mt-1 uppercase"
+        maxlength={3}
+        bind:value={
+          () => draft.card.currency,
+          (currency) => edit({ card: { ...draft.card, currency: (currency ?? '').toUpperCase() } })
+        }
+      />
+    </label>
+  </div>
+  {#each limitFields as { title, fields } (title)}
+    <fieldset>
+      <legend class="mb-2 text-lg font-semibold">{title}</legend>
+      <div class="grid grid-cols-2 gap-x-8 gap-y-2 md:grid-cols-3">
+        {#each fields as field (field.label)}
+          <label class="flex flex-col gap-1 text-sm">
+            {field.label}
+            <span class="flex items-center gap-2">
+              <input
+                type="number"
+                step="any"
+                class="measured border-hairline w-28 rounded px-2 py-1 text-right"
+                value={limitAt(draft.card, field)}
+                onchange={(event) => {
+                  const { valueAsNumber } = event.currentTarget;
+                  edit({ card: withLimit(draft.card, field, valueAsNumber) });
+                }}
+              />
+              <span class="text-ink-soft">{field.unit}</span>
+            </span>
+          </label>
+        {/each}
+      </div>
+    </fieldset>
+  {/each}
+  <div class="flex items-center gap-4">
+    <Button type="submit" disabled={isKept}>{say.save}</Button>
+    <span class="text-ink-soft text-sm" role="status"
+      >{!isKept ? `${say.unsaved} ${say.effect}` : wasSaved ? say.saved : say.effect}</span
+    >
+  </div>
+</form>
+<form method="POST" action="?/remove" class="mt-4 text-right" use:enhance>
+  <Button type="submit" color="alternative" class="text-fail">{say.remove}</Button>
+</form>

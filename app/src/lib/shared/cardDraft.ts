@@ -1,0 +1,23 @@
+import * as z from 'zod';
+import { limitLabel, limitsCard } from '@kelbrin/core/inspect';
+
+/** What a teacher writes on a limits card. */
+export const cardDraft = z.strictObject({
+  name: z.string().trim().min(1, 'say what it is called').max(80, 'it has at most 80 letters'),
+  /** The printers that it is for, as they are called. */
+  printerModel: z.string().trim().max(60, 'it has at most 60 letters'),
+  card: limitsCard,
+});
+export type CardDraft = z.infer<typeof cardDraft>;
+
+/** Reads a card from untrusted data; returns it, or one sentence that names the field and what is wrong with it. */
+export function readCardDraft(
+  data: unknown,
+): { ok: true; draft: CardDraft } | { ok: false; message: string } {
+  const parsed = cardDraft.safeParse(data);
+  if (parsed.success) return { ok: true, draft: parsed.data };
+  const { path, message } = parsed.error.issues[0];
+  const words: Record<string, string> = { name: 'Name', printerModel: 'Printer model' };
+  const field = path[0] === 'card' ? limitLabel(path.slice(1)) : words[String(path[0])];
+  return { ok: false, message: `${field || 'The card'}: ${message}.` };
+}

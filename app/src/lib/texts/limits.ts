@@ -1,0 +1,26 @@
+/** What the pages of limits cards say. */
+export const limitsTexts = {
+  title: 'Limits cards',
+  what: 'What a printer can make, and what a class allows. Students’ designs are held against the card of their class.',
+  back: 'Limits cards',
+  create: 'New card',
+  copy: 'Copy',
+  open: (name: string) => `Open ${name}`,
+  usedBy: (classes: readonly string[]) => (classes.length === 0 ? 'no class goes by it' : classes.join(', ')),
+  school: 'the school’s',
+  own: 'yours',
+  name: 'Name',
+  printerModel: 'For printers of the model',
+  material: 'Material',
+  currency: 'Currency',
+  save: 'Save',
+  saved: 'Saved.',
+  unsaved: 'Not saved yet.',
+  leave: 'This card is not saved yet. Leave all the same?',
+  effect:
+    'When you save, benches that are open and hand-ins that wait are inspected anew, and approvals that no longer hold are marked in the queue.',
+  remove: 'Delete this card',
+  notWhole: 'The card did not arrive whole: save it again.',
+  ofClass: 'Limits card',
+  choose: 'Go by it',
+} as const;

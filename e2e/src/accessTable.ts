@@ -1,0 +1,230 @@
+/** Everybody of whom it is asked what they may do. */
+export const everybody = [
+  'visitor',
+  /** The student whose project it is. */
+  'own',
+  /** Another student of the class. */
+  'mate',
+  /** A student of another teacher's class. */
+  'stranger',
+  'helper',
+  /** The teacher of the class. */
+  'teacher',
+  'otherTeacher',
+] as const;
+export type Somebody = (typeof everybody)[number];
+
+/** The ids that the lines of the table speak of. */
+export interface Ids {
+  readonly classId: string;
+  readonly brief: string;
+  readonly card: string;
+  /** A project that is being designed, and its student. */
+  readonly project: string;
+  readonly student: string;
+  /** Another student of the class, who has begun nothing. */
+  readonly leaver: string;
+  readonly helper: string;
+  /** A hand-in of that project that waits for a decision. */
+  readonly handIn: string;
+  readonly version: string;
+  readonly entry: string;
+  readonly printer: string;
+  readonly otherClassId: string;
+}
+
+/** One thing that can be asked of the server, and who may. */
+export interface Line {
+  /** The route's folder, without its groups. */
+  readonly route: string;
+  /** `load` for a page, the name of a form's action after a question mark, or the method of a server route. */
+  readonly call: string;
+  /** Where it is asked, if that is not the route with the ids put in. */
+  readonly path?: (ids: Ids) => string;
+  /** Fields of the form, or the JSON of a server route. */
+  readonly body?: (ids: Ids) => Record<string, unknown>;
+  readonly may: readonly Somebody[];
+}
+
+const all = everybody;
+const signedIn = everybody.filter((each) => each !== 'visitor');
+const students: Somebody[] = ['own', 'mate', 'stranger'];
+const teachers: Somebody[] = ['teacher', 'otherTeacher'];
+const staff: Somebody[] = ['helper', ...teachers];
+const own: Somebody[] = ['own'];
+const teacher: Somebody[] = ['teacher'];
+const report = { steps: 1, verdict: 'pass', failing: [], promptsDone: 0, nextPrompt: null };
+const remark = { words: 'Look here.', anchor: { step: 's1' } };
+
+/** Everything that can be asked; what changes most stands last, so that what stands before it finds all as it was. */
+export const accessTable: readonly Line[] = [
+  { route: '/', call: 'load', may: signedIn },
+  { route: '/sign-in', call: 'load', may: all },
+  { route: '/sign-in', call: '?/student', body: () => ({ code: 'NONE', name: 'x', pin: '1' }), may: all },
+  { route: '/sign-in', call: '?/staff', body: () => ({ email: 'x@x.example', password: 'x' }), may: all },
+  { route: '/home', call: 'load', may: students },
+  { route: '/bench/[project]', call: 'load', may: own },
+  { route: '/bench/[project]/versions', call: 'GET', may: own },
+  { route: '/bench/[project]/versions/[number]', call: 'GET', may: own },
+  {
+    route: '/picture/[kind]/[id]',
+    call: 'GET',
+    path: ({ project }) => `/picture/project/${project}`,
+    may: ['own', 'helper', 'teacher'],
+  },
+  {
+    route: '/picture/[kind]/[id]',
+    call: 'GET',
+    path: ({ version }) => `/picture/version/${version}`,
+    may: ['own', 'helper', 'teacher'],
+  },
+  {
+    route: '/picture/[kind]/[id]',
+    call: 'GET',
+    path: ({ handIn }) => `/picture/hand-in/${handIn}`,
+    may: ['own', ...staff],
+  },
+  {
+    route: '/file/[project]/[hash]',
+    call: 'GET',
+    path: ({ project }) => `/file/${project}/${'0'.repeat(64)}`,
+    may: [],
+  },
+  {
+    route: '/live',
+    call: 'GET',
+    path: ({ project }) => `/live?topic=project:${project}`,
+    may: ['own', 'helper', 'teacher'],
+  },
+  {
+    route: '/live',
+    call: 'GET',
+    path: ({ classId }) => `/live?topic=class:${classId}`,
+    may: ['helper', 'teacher'],
+  },
+  { route: '/live', call: 'GET', path: () => '/live?topic=printroom', may: staff },
+  { route: '/live', call: 'GET', path: () => '/live?topic=orders', may: [] },
+  { route: '/class', call: 'load', may: teachers },
+  { route: '/class/[class]/people', call: 'load', may: teacher },
+  { route: '/class/[class]/log', call: 'load', may: teacher },
+  { route: '/brief/[brief]', call: 'load', may: teacher },
+  { route: '/lesson/[brief]', call: 'load', may: teacher },
+  { route: '/lesson/[brief]/[project]', call: 'load', may: teacher },
+  { route: '/limits', call: 'load', may: teachers },
+  { route: '/limits/[card]', call: 'load', may: teachers },
+  { route: '/review', call: 'load', may: teachers },
+  { route: '/review/sheet', call: 'load', may: teachers },
+  { route: '/review/[handIn]', call: 'load', may: teacher },
+  { route: '/queue', call: 'load', may: staff },
+  { route: '/print-room', call: 'load', may: staff },
+
+  { route: '/bench/[project]/pulse', call: 'PUT', body: () => report, may: own },
+  {
+    route: '/bench/[project]/prompts',
+    call: 'PUT',
+    body: () => ({ prompt: 'tray', isDone: false }),
+    may: own,
+  },
+  { route: '/bench/[project]/help', call: 'PUT', body: () => ({ asks: true }), may: own },
+  { route: '/lesson/[brief]', call: '?/helped', body: ({ project }) => ({ project }), may: teacher },
+  { route: '/lesson/[brief]/[project]', call: '?/helped', may: teacher },
+  {
+    route: '/bench/[project]/design',
+    call: 'PUT',
+    body: () => ({ baseRevision: 999_999, design: { format: 'kelbrin-recipe', version: 1, steps: [] } }),
+    may: own,
+  },
+  {
+    route: '/bench/[project]/versions',
+    call: 'POST',
+    body: () => ({ revision: 999_999, name: 'x' }),
+    may: own,
+  },
+  { route: '/bench/[project]/files', call: 'POST', may: own },
+  {
+    route: '/bench/[project]',
+    call: '?/handIn',
+    body: () => ({ revision: '999999', said: '{"note":"","arguments":[]}' }),
+    may: own,
+  },
+  { route: '/home', call: '?/open', body: ({ brief }) => ({ brief }), may: ['own', 'mate'] },
+  { route: '/review/[handIn]/seen', call: 'PUT', may: teacher },
+  { route: '/bench/[project]', call: '?/withdraw', may: own },
+  { route: '/review/[handIn]/remarks', call: 'POST', body: () => remark, may: teacher },
+  { route: '/review/[handIn]/remarks', call: 'DELETE', body: ({ brief }) => ({ id: brief }), may: teacher },
+  { route: '/review/kept', call: 'POST', body: () => ({ words: 'Well done.' }), may: teachers },
+  { route: '/review/kept', call: 'DELETE', body: ({ brief }) => ({ id: brief }), may: teachers },
+  {
+    route: '/review/sheet',
+    call: '?/approve',
+    body: ({ handIn }) => ({ chosen: `${handIn} x` }),
+    may: teacher,
+  },
+  { route: '/review/[handIn]', call: '?/approve', body: () => ({ solidHash: 'x' }), may: teacher },
+  { route: '/review/[handIn]', call: '?/undo', may: teacher },
+  { route: '/review/[handIn]', call: '?/sendBack', body: () => ({ comment: 'No.' }), may: teacher },
+  { route: '/queue', call: '?/start', body: ({ entry, printer }) => ({ entry, printer }), may: staff },
+  { route: '/print-room', call: '?/cancel', body: ({ brief }) => ({ run: brief }), may: staff },
+
+  { route: '/class', call: '?/brief', body: ({ classId }) => ({ class: classId }), may: teacher },
+  { route: '/class', call: '?/card', body: ({ classId, card }) => ({ class: classId, card }), may: teacher },
+  {
+    route: '/class',
+    call: '?/filePattern',
+    body: ({ classId }) => ({ class: classId, pattern: '' }),
+    may: teacher,
+  },
+  { route: '/class', call: '?/create', body: () => ({ name: '' }), may: teachers },
+  { route: '/brief/[brief]', call: '?/save', body: () => ({ draft: '{}' }), may: teacher },
+  { route: '/brief/[brief]', call: '?/copy', body: ({ classId }) => ({ toClass: classId }), may: teacher },
+  { route: '/brief/[brief]', call: '?/remove', may: teacher },
+  { route: '/limits', call: '?/create', may: teachers },
+  { route: '/limits/[card]', call: '?/save', body: () => ({ draft: '{}' }), may: teachers },
+  { route: '/limits/[card]', call: '?/remove', may: teachers },
+  { route: '/class/[class]/people', call: '?/add', body: () => ({ list: 'Zed' }), may: teacher },
+  {
+    route: '/class/[class]/people',
+    call: '?/rename',
+    body: ({ student }) => ({ student, name: 'Zoe' }),
+    may: teacher,
+  },
+  {
+    route: '/class/[class]/people',
+    call: '?/archive',
+    body: ({ leaver }) => ({ student: leaver }),
+    may: teacher,
+  },
+  { route: '/class/[class]/people', call: '?/restore', body: ({ student }) => ({ student }), may: teacher },
+  {
+    route: '/class/[class]/people',
+    call: '?/newPins',
+    body: ({ leaver }) => ({ student: leaver }),
+    may: teacher,
+  },
+  {
+    route: '/class/[class]/people',
+    call: '?/addHelper',
+    body: () => ({ name: 'Mx Sorrel', email: 'sorrel@wrenfield.example' }),
+    may: teacher,
+  },
+  {
+    route: '/class/[class]/people',
+    call: '?/removeHelper',
+    body: ({ helper }) => ({ helper }),
+    may: teacher,
+  },
+  // A class of another teacher takes nobody.
+  {
+    route: '/class/[class]/people',
+    call: '?/move',
+    body: ({ student, otherClassId }) => ({ student, toClass: otherClassId }),
+    may: [],
+  },
+  {
+    route: '/class/[class]/people',
+    call: '?/remove',
+    body: ({ leaver }) => ({ student: leaver }),
+    may: teacher,
+  },
+  { route: '/sign-out', call: '?/default', may: signedIn },
+];
