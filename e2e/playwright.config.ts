@@ -15,5 +15,7 @@ export default defineConfig({
       args: ['--no-sandbox', '--enable-unsafe-swiftshader', '--disable-background-networking'],
     },
     screenshot: 'only-on-failure',
+    // Longer than anything takes, and short of the test's own limit, so that what is missing is named soon.
+    actionTimeout: 30_000,
   },
 });

@@ -127,6 +127,8 @@ try {
   await shoot(designer, 'versions');
 
   const teacher = await signIn('teacher');
+  await shoot(teacher, 'classes');
+  await teacher.getByRole('link', { name: school.className }).click();
   await shoot(teacher, 'class');
   await teacher.getByRole('link', { name: 'People' }).click();
   await teacher
@@ -137,11 +139,21 @@ try {
   await teacher.goto('/class');
   await teacher.getByRole('link', { name: 'Edit the brief' }).click();
   await shoot(teacher, 'brief');
+  await teacher.goto('/class');
+  await teacher.getByRole('link', { name: 'Lesson' }).click();
+  await teacher.getByText('asks for help').first().waitFor();
+  await shoot(teacher, 'lesson');
   await teacher.goto('/review');
   await teacher.getByRole('link', { name: 'Bruno', exact: true }).click();
   await teacher.getByTestId('solid-view').waitFor();
   await teacher.locator('[data-check=overhang] button').first().click();
   await shoot(teacher, 'review');
+  await teacher.goto('/review');
+  await teacher.getByRole('row', { name: /Elif.*v2/ }).getByRole('link', { name: 'Elif', exact: true }).click();
+  await teacher.getByRole('button', { name: 'Compare with v1' }).click();
+  await teacher.getByTestId('solid-view').nth(1).waitFor();
+  await teacher.waitForTimeout(2_000);
+  await shoot(teacher, 'review-comparison');
   await teacher.goto('/queue');
   await shoot(teacher, 'queue');
   await teacher.getByRole('button', { name: 'Print Greta’s part on Birch' }).click();

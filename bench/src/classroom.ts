@@ -52,6 +52,13 @@ export class Visitor {
     return unflatten(nodes.at(-1)!.data!) as T;
   }
 
+  /** Fetches something as it is, such as a picture; throws when there is none. */
+  async get(path: string): Promise<void> {
+    const answer = await this.#fetch(path, {});
+    await answer.arrayBuffer();
+    if (!answer.ok) throw new Error(`${path} answered ${answer.status}.`);
+  }
+
   /** Hears of every piece of news of a topic until `stop` is called off. */
   async follow(topic: string, stop: AbortSignal, hear: () => void): Promise<void> {
     const answer = await this.#fetch(`/live?topic=${encodeURIComponent(topic)}`, { signal: stop });

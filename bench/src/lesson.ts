@@ -1,11 +1,10 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import { labelRecipe } from '../../app/src/lib/server/demo/labels.ts';
-import { buildAll } from '../../ops/build.ts';
-import { createDatabase, onDatabase, startCluster } from '../../ops/postgres.ts';
-import { Stack } from '../../ops/stack.ts';
+import type { Stack } from '../../ops/stack.ts';
 import { designOf } from '../../core/src/design/index.ts';
 import { setUpClass, type Classroom } from './classroom.ts';
 import { quantile } from './measure.ts';
+import { onDemo } from './onDemo.ts';
 
 /*
  * A lesson: thirty students with real sessions edit and save every two seconds while their teacher's lesson view is
@@ -31,19 +30,9 @@ interface LessonData {
   }[];
 }
 
-buildAll();
-const cluster = await startCluster('lesson', true);
-const databaseUrl = onDatabase(cluster.url('postgres'), 'kelbrin_lesson');
-await createDatabase(databaseUrl, { fresh: true });
-const stack = await Stack.start({ databaseUrl });
-try {
-  await teach(await setUpClass(stack.origin, STUDENTS));
-} finally {
-  await stack.stop();
-  await cluster.stop();
-}
+await onDemo('lesson', async (stack) => teach(stack, await setUpClass(stack.origin, STUDENTS)));
 
-async function teach({ teacher, classId, briefId, students }: Classroom): Promise<void> {
+async function teach(stack: Stack, { teacher, classId, briefId, students }: Classroom): Promise<void> {
   const savesMs: number[] = [];
   const lagsMs: number[] = [];
   const memoryMb: number[] = [];

@@ -44,7 +44,9 @@ async function ask(
     .replace('[card]', ids.card)
     .replace('[project]', ids.project)
     .replace('[handIn]', ids.handIn)
-    .replace('[number]', '1');
+    .replace('[number]', '1')
+    .replace('[token]', ids.token)
+    .replace('[hash]', '0'.repeat(64));
   const path = line.path?.(ids) ?? filled;
   const body = line.body?.(ids) ?? {};
   const isAction = line.call.startsWith('?/');
@@ -173,12 +175,15 @@ test('everyone may do what the table says, everything else is refused and change
     const [ids] = await sql<Ids[]>`
       select c.id as "classId", b.id as brief, c.limits_card_id as card, p.id as project, u.id as student,
         (select id from users where name = 'Noor') as leaver, ${helperId} as helper,
+        'a-link-that-holds' as token,
         h.id as "handIn", h.version_id as version, q.id as entry, r.id as printer, ${otherClassId} as "otherClassId"
       from hand_ins h join projects p on p.id = h.project_id join users u on u.id = p.student_id
         join briefs b on b.id = p.brief_id join classes c on c.id = b.class_id,
         (select id from queue_entries where state = 'waiting' limit 1) q, (select id from printers limit 1) r
       where u.name = 'Luca' and h.state = 'waiting'`;
 
+    await sql`insert into shares (token, version_id, expires_at)
+      values (${ids.token}, ${ids.version}, now() + interval '1 day')`;
     const before = await fingerprint(sql);
     const wrong: string[] = [];
     for (const line of accessTable) {

@@ -28,6 +28,8 @@ export interface Ids {
   /** A hand-in of that project that waits for a decision. */
   readonly handIn: string;
   readonly version: string;
+  /** What stands in a link to that version. */
+  readonly token: string;
   readonly entry: string;
   readonly printer: string;
   readonly otherClassId: string;
@@ -62,9 +64,13 @@ export const accessTable: readonly Line[] = [
   { route: '/sign-in', call: 'load', may: all },
   { route: '/sign-in', call: '?/student', body: () => ({ code: 'NONE', name: 'x', pin: '1' }), may: all },
   { route: '/sign-in', call: '?/staff', body: () => ({ email: 'x@x.example', password: 'x' }), may: all },
+  { route: '/shared/[token]', call: 'load', may: all },
+  { route: '/shared/[token]', call: 'load', path: () => '/shared/made-up', may: [] },
+  { route: '/shared/[token]/file/[hash]', call: 'GET', may: [] },
   { route: '/home', call: 'load', may: students },
   { route: '/bench/[project]', call: 'load', may: own },
   { route: '/bench/[project]/versions', call: 'GET', may: own },
+  { route: '/bench/[project]/shares', call: 'GET', may: own },
   { route: '/bench/[project]/versions/[number]', call: 'GET', may: own },
   {
     route: '/picture/[kind]/[id]',
@@ -105,6 +111,7 @@ export const accessTable: readonly Line[] = [
   { route: '/live', call: 'GET', path: () => '/live?topic=printroom', may: staff },
   { route: '/live', call: 'GET', path: () => '/live?topic=orders', may: [] },
   { route: '/class', call: 'load', may: teachers },
+  { route: '/class/[class]', call: 'load', may: teacher },
   { route: '/class/[class]/people', call: 'load', may: teacher },
   { route: '/class/[class]/log', call: 'load', may: teacher },
   { route: '/brief/[brief]', call: 'load', may: teacher },
@@ -140,6 +147,8 @@ export const accessTable: readonly Line[] = [
     body: () => ({ revision: 999_999, name: 'x' }),
     may: own,
   },
+  { route: '/bench/[project]/shares', call: 'POST', body: () => ({ version: 1, days: 400 }), may: own },
+  { route: '/bench/[project]/shares', call: 'DELETE', body: ({ brief }) => ({ id: brief }), may: own },
   { route: '/bench/[project]/files', call: 'POST', may: own },
   {
     route: '/bench/[project]',
@@ -166,12 +175,12 @@ export const accessTable: readonly Line[] = [
   { route: '/queue', call: '?/start', body: ({ entry, printer }) => ({ entry, printer }), may: staff },
   { route: '/print-room', call: '?/cancel', body: ({ brief }) => ({ run: brief }), may: staff },
 
-  { route: '/class', call: '?/brief', body: ({ classId }) => ({ class: classId }), may: teacher },
-  { route: '/class', call: '?/card', body: ({ classId, card }) => ({ class: classId, card }), may: teacher },
+  { route: '/class/[class]', call: '?/brief', may: teacher },
+  { route: '/class/[class]', call: '?/card', body: ({ card }) => ({ card }), may: teacher },
   {
-    route: '/class',
+    route: '/class/[class]',
     call: '?/filePattern',
-    body: ({ classId }) => ({ class: classId, pattern: '' }),
+    body: () => ({ pattern: '' }),
     may: teacher,
   },
   { route: '/class', call: '?/create', body: () => ({ name: '' }), may: teachers },

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button, Input, Modal } from 'flowbite-svelte';
   import { designDifferences, parseDesign, type Design, type DesignChanges } from '@kelbrin/core/design';
+  import ShareLinks from '$lib/sharing/ShareLinks.svelte';
   import type { Autosave } from './autosave.svelte';
   import type { BenchState } from './bench.svelte';
 
@@ -146,4 +147,5 @@
       </li>
     {/each}
   </ul>
+  {#if versions.length > 0}<ShareLinks {projectId} {versions} />{/if}
 </Modal>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { Button, Textarea } from 'flowbite-svelte';
+  import { grouped } from '$lib/ui/grouped';
   import { people as say } from '$lib/texts/people';
   import { readStudentList } from '$lib/shared/studentList';
 
@@ -15,7 +16,7 @@
   const rows = $derived(
     [
       ...list.students.map((student) => ({ ...student, problems: [] as string[] })),
-      ...[...Map.groupBy(list.problems, ({ line }) => line)].map(([line, problems]) => ({
+      ...grouped(list.problems, ({ line }) => line).map(([line, problems]) => ({
         line,
         name: words.split(/\r?\n/)[line - 1]?.trim() ?? '',
         signInName: '',

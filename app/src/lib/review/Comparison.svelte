@@ -26,7 +26,7 @@
         {:else}
           <!-- What is marked or remarked is of the newer one. -->
           <RecipeSolid
-            projectId={rest.projectId}
+            filesAt={rest.filesAt}
             limits={rest.limits}
             recipe={side.recipe}
             onmark={() => {}}

@@ -12,7 +12,8 @@
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
 
   interface Props {
-    projectId: string;
+    /** Where the files that the recipe imports are fetched from. */
+    filesAt: string;
     recipe: Recipe;
     limits: LimitsCard;
     marked?: string;
@@ -29,7 +30,7 @@
     oninspected?(inspection: Inspection | undefined, problem: string | undefined): void;
   }
   let {
-    projectId,
+    filesAt,
     recipe,
     limits,
     marked,
@@ -45,7 +46,7 @@
 
   let solid = $state.raw<ShownSolid>();
   const client = untrack(() => {
-    const setting = { limits, brief, filesAt: `/file/${projectId}` };
+    const setting = { limits, brief, filesAt };
     return new SolidClient(new SolidWorker(), setting, (message) => {
       if (message.kind === 'solid') {
         solid = message.solid;

@@ -8,6 +8,8 @@ import { auditLog, briefs, handIns, limitsCards, projects, users } from './db/sc
 export const actions = {
   'hand-in': 'handed in',
   withdraw: 'took a hand-in back',
+  share: 'made a link to a version',
+  unshare: 'took a link back',
   'send-back': 'sent a hand-in back',
   approve: 'approved a hand-in',
   waive: 'waived a failing check',
@@ -58,6 +60,7 @@ export async function logOf(db: Database, teacher: Person, classId: string, befo
   const actor = alias(users, 'actor');
   const subject = alias(users, 'subject');
   const student = alias(users, 'student');
+  const shared = alias(projects, 'shared');
   const lines = await db
     .select({
       id: auditLog.id,
@@ -66,7 +69,7 @@ export async function logOf(db: Database, teacher: Person, classId: string, befo
       who: actor.name,
       // A subject is a hand-in, a person, a brief or a card; of what is gone there is no name.
       about: sql<string | null>`coalesce(
-        ${student.name} || ', v' || ${handIns.number}, ${subject.name}, ${briefs.title}, ${limitsCards.name}
+        ${student.name} || ', v' || ${handIns.number}, ${subject.name}, ${briefs.title}, ${limitsCards.name}, ${shared.name}
       )`,
     })
     .from(auditLog)
@@ -77,6 +80,7 @@ export async function logOf(db: Database, teacher: Person, classId: string, befo
     .leftJoin(student, eq(student.id, projects.studentId))
     .leftJoin(briefs, eq(sql`${briefs.id}::text`, auditLog.subjectId))
     .leftJoin(limitsCards, eq(sql`${limitsCards.id}::text`, auditLog.subjectId))
+    .leftJoin(shared, eq(sql`${shared.id}::text`, auditLog.subjectId))
     .where(
       and(eq(auditLog.classId, group.id), beforeId === undefined ? undefined : lt(auditLog.id, beforeId)),
     )

@@ -72,8 +72,8 @@ export async function copyBrief(
   });
 }
 
-/** Deletes a brief that nobody has begun. */
-export async function deleteBrief(db: Database, teacher: Person, briefId: string): Promise<void> {
+/** Deletes a brief that nobody has begun; returns the id of its class. */
+export async function deleteBrief(db: Database, teacher: Person, briefId: string): Promise<string> {
   const { brief } = await briefToTeach(db, teacher, briefId);
   await db.transaction(async (tx) => {
     // The brief is held, so that nobody begins it meanwhile.
@@ -91,4 +91,5 @@ export async function deleteBrief(db: Database, teacher: Person, briefId: string
     await record(tx, teacher, 'delete-brief', brief.classId, [brief.id]);
     await announce(tx, `class:${brief.classId}`);
   });
+  return brief.classId;
 }

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, asc, eq, isNull } from 'drizzle-orm';
 import { patternProblem } from '@kelbrin/core/format';
 import { classToTeach, demandRole, type Person } from './auth/access.ts';
 import { CannotNow } from './cannotNow.ts';
@@ -16,34 +16,17 @@ export async function classesOf(db: Database, teacher: Person): Promise<{ id: st
     .orderBy(asc(classes.name));
 }
 
-/** A teacher's classes with every brief, and for each student where the project for it stands. */
-export async function classesWithStandings(db: Database, teacher: Person) {
-  demandRole(teacher, 'teacher');
-  const own = await db
-    .select()
-    .from(classes)
-    .where(eq(classes.teacherId, teacher.id))
-    .orderBy(asc(classes.name));
-  if (own.length === 0) return [];
-  const classIds = own.map(({ id }) => id);
+/** One of the teacher's classes with every brief, and for each student where the project for it stands. */
+export async function classWithStandings(db: Database, teacher: Person, classId: string) {
+  const { id, name, code, filePattern, limitsCardId } = await classToTeach(db, teacher, classId);
   const students = await db
-    .select({ classId: classMembers.classId, id: users.id, name: users.name })
+    .select({ id: users.id, name: users.name })
     .from(classMembers)
     .innerJoin(users, eq(users.id, classMembers.userId))
     // Helpers are members too, but design nothing.
-    .where(
-      and(
-        inArray(classMembers.classId, classIds),
-        eq(users.role, 'student'),
-        isNull(classMembers.archivedAt),
-      ),
-    )
+    .where(and(eq(classMembers.classId, id), eq(users.role, 'student'), isNull(classMembers.archivedAt)))
     .orderBy(asc(users.name));
-  const set = await db
-    .select()
-    .from(briefs)
-    .where(inArray(briefs.classId, classIds))
-    .orderBy(asc(briefs.dueOn));
+  const set = await db.select().from(briefs).where(eq(briefs.classId, id)).orderBy(asc(briefs.dueOn));
   const begun = await db
     .select({
       id: projects.id,
@@ -54,35 +37,28 @@ export async function classesWithStandings(db: Database, teacher: Person) {
     })
     .from(projects)
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .where(inArray(briefs.classId, classIds));
+    .where(eq(briefs.classId, id));
   const standing = await standings(
     db,
-    begun.map(({ id }) => id),
+    begun.map((project) => project.id),
   );
-  return own.map(({ id, name, code, filePattern, limitsCardId }) => ({
+  const projectBy = new Map(begun.map((project) => [`${project.briefId} ${project.studentId}`, project]));
+  return {
     id,
-    limitsCardId,
     name,
     code,
     filePattern,
-    briefs: set
-      .filter(({ classId }) => classId === id)
-      .map((brief) => ({
-        id: brief.id,
-        title: brief.title,
-        dueOn: brief.dueOn,
-        students: students
-          .filter(({ classId }) => classId === id)
-          .map(({ id: studentId, name: studentName }) => {
-            const project = begun.find((each) => each.briefId === brief.id && each.studentId === studentId);
-            return {
-              id: studentId,
-              name: studentName,
-              project: project && { ...project, ...standing.get(project.id)! },
-            };
-          }),
-      })),
-  }));
+    limitsCardId,
+    briefs: set.map((brief) => ({
+      id: brief.id,
+      title: brief.title,
+      dueOn: brief.dueOn,
+      students: students.map((student) => {
+        const project = projectBy.get(`${brief.id} ${student.id}`);
+        return { ...student, project: project && { ...project, ...standing.get(project.id)! } };
+      }),
+    })),
+  };
 }
 
 /** Says how the files of a teacher's class are called from now on. */

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Finding, Inspection } from '@kelbrin/core/inspect';
   import type { Snippet } from 'svelte';
+  import { grouped } from './grouped';
   import Gauge from './Gauge.svelte';
   import VerdictChip from './VerdictChip.svelte';
   import WhyPanel from './WhyPanel.svelte';
@@ -25,8 +26,8 @@
 
   /** Findings that say the same of the same steps, as of every letter of a word, are shown as one with several places. */
   function gathered(findings: readonly Finding[]): { finding: Finding; all: readonly Finding[] }[] {
-    const groups = Map.groupBy(findings, ({ message, steps }) => JSON.stringify([message, steps]));
-    return [...groups.values()].map((all) => ({ finding: all[0], all }));
+    const groups = grouped(findings, ({ message, steps }) => JSON.stringify([message, steps]));
+    return groups.map(([, all]) => ({ finding: all[0], all }));
   }
 </script>
 

@@ -7,7 +7,7 @@
   const places = {
     student: [['/home', 'My projects']],
     teacher: [
-      ['/class', 'Class'],
+      ['/class', 'Classes'],
       ['/review', 'Review'],
       ['/queue', 'Queue'],
       ['/print-room', 'Print room'],

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray } from 'drizzle-orm';
 import { remarkDraft } from '../../shared/remark.ts';
 import { demandRole, handInToTeach, isId, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
@@ -17,6 +17,21 @@ export async function remarksOf(db: Database, handInId: string) {
     .from(remarks)
     .where(eq(remarks.handInId, handInId))
     .orderBy(asc(remarks.createdAt));
+}
+
+/** How many remarks hand-ins have, by hand-in; they are told of only once these are decided. */
+export async function remarkCounts(
+  db: Database,
+  handInIds: readonly string[],
+): Promise<ReadonlyMap<string, number>> {
+  if (handInIds.length === 0) return new Map();
+  const rows = await db
+    .select({ handInId: remarks.handInId, remarks: count() })
+    .from(remarks)
+    .innerJoin(handIns, eq(handIns.id, remarks.handInId))
+    .where(and(inArray(remarks.handInId, [...handInIds]), inArray(handIns.state, ['sent_back', 'approved'])))
+    .groupBy(remarks.handInId);
+  return new Map(rows.map((row) => [row.handInId, row.remarks]));
 }
 
 /** Writes a remark on a hand-in that waits; returns its id. A sentence must be one of the recipe's. */

@@ -13,7 +13,15 @@ import { saveDesign } from '../projects.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { approve, approveAll, sendBack, undoDecision } from './decide.ts';
 import { feedbackOf } from './feedback.ts';
-import { addRemark, forgetRemark, keepRemark, keptRemarksOf, remarksOf, removeRemark } from './remarks.ts';
+import {
+  addRemark,
+  forgetRemark,
+  keepRemark,
+  keptRemarksOf,
+  remarkCounts,
+  remarksOf,
+  removeRemark,
+} from './remarks.ts';
 import { handInsToReview, handInToReview } from './stack.ts';
 
 let test: TestDatabase;
@@ -62,7 +70,9 @@ describe('remarks', () => {
     const gone = await addRemark(test.db, teacher, id, { words: 'Nice!', anchor: { step: 's1' } });
     await removeRemark(test.db, teacher, id, gone);
     expect(await feedbackOf(test.db, projectId)).toMatchObject({ remarks: [] });
+    expect(await remarkCounts(test.db, [id])).toEqual(new Map());
     await sendBack(test.db, teacher, id, '');
+    expect(await remarkCounts(test.db, [id])).toEqual(new Map([[id, 2]]));
     expect(await feedbackOf(test.db, projectId)).toMatchObject({
       remarks: [
         { id: step, words: 'A wider hole.', anchor: { step: 's2' } },

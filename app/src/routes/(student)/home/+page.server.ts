@@ -1,9 +1,11 @@
 import { redirect } from '@sveltejs/kit';
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull } from 'drizzle-orm';
 import { orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
 import { projects } from '$lib/server/db/schema';
 import { briefsOf, openProject, standings } from '$lib/server/projects';
+import { remarkCounts } from '$lib/server/review/remarks';
+import { waiversOf } from '$lib/server/review/waivers';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -16,7 +18,12 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
   const own =
     briefIds.length > 0
       ? await db
-          .select({ id: projects.id, briefId: projects.briefId, revision: projects.revision })
+          .select({
+            id: projects.id,
+            briefId: projects.briefId,
+            revision: projects.revision,
+            asksForHelp: isNotNull(projects.helpAskedAt).mapWith(Boolean),
+          })
           .from(projects)
           .where(and(eq(projects.studentId, person.id), inArray(projects.briefId, briefIds)))
       : [];
@@ -24,10 +31,17 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
     db,
     own.map(({ id }) => id),
   );
+  const handInIds = [...standing.values()].flatMap(({ handInId }) => handInId ?? []);
+  const remarked = await remarkCounts(db, handInIds);
+  const waived = await waiversOf(db, handInIds);
   return {
     briefs: briefs.map(({ id, title, task, dueOn }) => {
       const project = own.find(({ briefId }) => briefId === id);
-      return { id, title, task, dueOn, project: project && { ...project, ...standing.get(project.id)! } };
+      if (!project) return { id, title, task, dueOn, project };
+      const { handInId = '', ...stands } = standing.get(project.id)!;
+      const remarks = remarked.get(handInId) ?? 0;
+      const waivers = waived.get(handInId) ?? [];
+      return { id, title, task, dueOn, project: { ...project, ...stands, remarks, waivers } };
     }),
   };
 };

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { Button } from 'flowbite-svelte';
+  import WaiverList from '$lib/review/WaiverList.svelte';
+  import { homeTexts as say } from '$lib/texts/home';
   import { follow } from '$lib/ui/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
 
@@ -8,23 +10,14 @@
 
   follow(() => data.briefs.flatMap(({ project }) => (project ? [`project:${project.id}`] : [])).slice(0, 10));
 
-  const next = {
-    designing: 'Go on designing, then hand it in.',
-    checking: 'It is being checked.',
-    waiting: 'Your teacher will look at it.',
-    sent_back: 'Read what to change, and hand it in again.',
-    approved: 'It waits for a printer.',
-    printing: 'It is on the printer now.',
-    printed: 'Fetch it from the print room.',
-  };
   const day = (iso: string) =>
     new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
 </script>
 
-<svelte:head><title>My projects · Kelbrin</title></svelte:head>
+<svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
 
 <main class="mx-auto w-full max-w-4xl p-6">
-  <h1 class="mb-4">My projects</h1>
+  <h1 class="mb-4">{say.title}</h1>
   {#each data.briefs as { id, title, task, dueOn, project } (id)}
     <article class="sheet mb-4 flex gap-5 p-5">
       <div
@@ -33,38 +26,43 @@
         {#if project}
           <img
             src="/picture/project/{project.id}?r={project.revision}"
-            alt="Your part as it stands"
+            alt={say.picture}
             width="240"
             height="150"
           />
         {:else}
-          <span class="text-ink-soft">not begun</span>
+          <span class="text-ink-soft">{say.notBegun}</span>
         {/if}
       </div>
       <div class="flex flex-1 flex-col gap-2">
         <div class="flex flex-wrap items-center gap-3">
           <h2>{title}</h2>
           {#if project}<StateChip state={project.state} />{/if}
-          {#if dueOn}<span class="text-ink-soft ml-auto">due {day(dueOn)}</span>{/if}
+          {#if dueOn}<span class="text-ink-soft ml-auto">{say.due(day(dueOn))}</span>{/if}
         </div>
         <p>{task}</p>
         {#if project?.state === 'sent_back' && project.comment}
           <blockquote class="border-warn bg-warn-wash border-l-4 px-3 py-2">{project.comment}</blockquote>
         {/if}
+        {#if project?.state === 'sent_back' && project.remarks > 0}
+          <p class="border-warn bg-warn-wash border-l-4 px-3 py-2">{say.remarks(project.remarks)}</p>
+        {/if}
+        {#if project}<WaiverList waivers={project.waivers} />{/if}
+        {#if project?.asksForHelp}<p class="text-warn-ink font-semibold">{say.asksForHelp}</p>{/if}
         <div class="mt-auto flex items-center gap-4">
           {#if project}
-            <Button href="/bench/{project.id}">Open the bench</Button>
-            <span class="text-ink-soft">{next[project.state]}</span>
+            <Button href="/bench/{project.id}">{say.open}</Button>
+            <span class="text-ink-soft">{say.next[project.state]}</span>
           {:else}
             <form method="POST" action="?/open" use:enhance>
               <input type="hidden" name="brief" value={id} />
-              <Button type="submit">Begin</Button>
+              <Button type="submit">{say.begin}</Button>
             </form>
           {/if}
         </div>
       </div>
     </article>
   {:else}
-    <p class="text-ink-soft">There is no brief for your class yet.</p>
+    <p class="text-ink-soft">{say.none}</p>
   {/each}
 </main>

@@ -8,10 +8,11 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ params, locals }) => {
   const db = database();
   const { brief, className, begun } = await orNotFound(briefToEdit(db, locals.person!, params.brief));
-  const { title, task, dueOn, rules, guidance } = brief;
+  const { title, task, dueOn, rules, guidance, classId } = brief;
   return {
     draft: { title, task, dueOn, rules, guidance },
     className,
+    classId,
     begun,
     classes: await classesOf(db, locals.person!),
   };
@@ -32,8 +33,8 @@ export const actions: Actions = {
     redirect(303, `/brief/${copied}`);
   },
   remove: async ({ params, locals }) => {
-    const refused = await orSentence(deleteBrief(database(), locals.person!, params.brief));
-    if (refused) return refused;
-    redirect(303, '/class');
+    const classId = await orSentence(deleteBrief(database(), locals.person!, params.brief));
+    if (typeof classId !== 'string') return classId;
+    redirect(303, `/class/${classId}`);
   },
 };

@@ -10,7 +10,7 @@
 
 <main class="mx-auto w-full max-w-4xl p-6">
   <div class="mb-4 flex items-baseline gap-4">
-    <a href="/class" class="text-primary-800 underline underline-offset-2">{say.back}</a>
+    <a href="/class/{data.classId}" class="text-primary-800 underline underline-offset-2">{say.back}</a>
     <h1>{data.draft.title}</h1>
     <span class="text-ink-soft">{say.of(data.className)}</span>
   </div>

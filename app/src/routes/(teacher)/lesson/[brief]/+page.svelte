@@ -43,7 +43,7 @@
 
 <main class="mx-auto w-full max-w-6xl p-6">
   <div class="mb-1 flex items-baseline gap-4">
-    <a href="/class" class="text-primary-800 underline underline-offset-2">{say.back}</a>
+    <a href="/class/{data.brief.classId}" class="text-primary-800 underline underline-offset-2">{say.back}</a>
     <h1>{say.title(data.brief.title)}</h1>
     <span class="text-ink-soft">{data.className}</span>
   </div>

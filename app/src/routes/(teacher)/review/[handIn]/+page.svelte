@@ -18,6 +18,7 @@
   import WaiverList from '$lib/review/WaiverList.svelte';
   import type { RemarkDraft } from '$lib/shared/remark';
   import { reviewKeys, reviewTexts as say } from '$lib/texts/review';
+  import { grouped } from '$lib/ui/grouped';
   import { follow, LIVE } from '$lib/ui/follow.svelte';
   import InspectionList from '$lib/ui/InspectionList.svelte';
   import KeysSheet from '$lib/ui/KeysSheet.svelte';
@@ -53,7 +54,7 @@
   const changes = $derived(before && differencesOf(before.recipe, handIn.recipe));
   /** Why what fails has to be so; checks for which the same is said stand together. */
   const argued = $derived(
-    [...Map.groupBy(handIn.arguments, ({ words }) => words)].map(([words, all]) => ({
+    grouped(handIn.arguments, ({ words }) => words).map(([words, all]) => ({
       words,
       titles: all.map(({ check }) => checkTitle(check)).join(', '),
     })),
@@ -233,7 +234,7 @@
         {#key `${handIn.id} ${isComparing}`}
           {#if isComparing && before}
             <Comparison
-              projectId={data.projectId}
+              filesAt="/file/{data.projectId}"
               limits={handIn.limits}
               {before}
               now={handIn}
@@ -245,7 +246,7 @@
             />
           {:else}
             <RecipeSolid
-              projectId={data.projectId}
+              filesAt="/file/{data.projectId}"
               recipe={handIn.recipe}
               limits={handIn.limits}
               {marked}

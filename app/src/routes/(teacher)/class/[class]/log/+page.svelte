@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { page } from '$app/state';
   import { logTexts as say } from '$lib/texts/log';
 
   let { data } = $props();
@@ -11,7 +12,7 @@
 
 <main class="mx-auto w-full max-w-4xl p-6">
   <div class="mb-1 flex items-baseline gap-4">
-    <a href="/class" class="text-primary-800 underline underline-offset-2">{say.back}</a>
+    <a href="/class/{page.params.class}" class="text-primary-800 underline underline-offset-2">{say.back}</a>
     <h1>{say.of(data.className)}</h1>
   </div>
   <p class="text-ink-soft mb-4">{say.what}</p>

@@ -25,7 +25,7 @@
 
 <main class="mx-auto w-full max-w-5xl p-6 print:max-w-none print:p-0">
   <div class="mb-4 flex items-baseline gap-4 print:hidden">
-    <a href="/class" class="text-primary-800 underline underline-offset-2">{say.back}</a>
+    <a href="/class/{group.id}" class="text-primary-800 underline underline-offset-2">{say.back}</a>
     <h1>{say.ofClass(group.name)}</h1>
     <span class="text-ink-soft">{say.classCode} <span class="measured text-ink">{group.code}</span></span>
   </div>

@@ -74,7 +74,7 @@
     <section class="min-w-0 flex-1" aria-label="Solid">
       {#key project.id}
         <RecipeSolid
-          projectId={project.id}
+          filesAt="/file/{project.id}"
           recipe={project.recipe}
           limits={data.limits}
           brief={brief.rules}

@@ -1,0 +1,84 @@
+import { and, asc, count, countDistinct, eq, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import { demandRole, type Person } from './auth/access.ts';
+import type { Database } from './db/database.ts';
+import { briefs, classes, classMembers, handIns, projects, pulses, users } from './db/schema/index.ts';
+import { printersWithRuns, queue } from './printRoom.ts';
+import { standings } from './projects.ts';
+
+/** A check that fails, and no edit for a few minutes of a lesson: so much at least is needed to be stuck. */
+const mayBeStuck = and(
+  sql`coalesce(${pulses.report} ->> 'verdict', 'fail') = 'fail'`,
+  isNotNull(pulses.report),
+  sql`${projects.updatedAt} between now() - interval '90 minutes' and now() - interval '2 minutes'`,
+);
+
+/** What a teacher sees first: every class with its briefs in figures, who may need help, and what the printers do. */
+export async function teacherHome(db: Database, teacher: Person) {
+  demandRole(teacher, 'teacher');
+  const own = await db
+    .select({ id: classes.id, name: classes.name, code: classes.code, students: count(users.id) })
+    .from(classes)
+    .leftJoin(classMembers, and(eq(classMembers.classId, classes.id), isNull(classMembers.archivedAt)))
+    .leftJoin(users, and(eq(users.id, classMembers.userId), eq(users.role, 'student')))
+    .where(eq(classes.teacherId, teacher.id))
+    .groupBy(classes.id)
+    .orderBy(asc(classes.name));
+  const set = await db
+    .select({
+      id: briefs.id,
+      classId: briefs.classId,
+      title: briefs.title,
+      dueOn: briefs.dueOn,
+      begun: countDistinct(projects.id),
+      waiting: sql<number>`count(distinct ${projects.id}) filter (where ${handIns.state} in ('waiting', 'checking'))::int`,
+      approved: sql<number>`count(distinct ${projects.id}) filter (where ${handIns.state} = 'approved')::int`,
+    })
+    .from(briefs)
+    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .leftJoin(projects, eq(projects.briefId, briefs.id))
+    .leftJoin(handIns, eq(handIns.projectId, projects.id))
+    .where(eq(classes.teacherId, teacher.id))
+    .groupBy(briefs.id)
+    .orderBy(asc(briefs.dueOn), asc(briefs.title));
+  const entries = await queue(db, teacher);
+  const printing = await printersWithRuns(db, teacher);
+  return {
+    classes: own.map((group) => ({ ...group, briefs: set.filter(({ classId }) => classId === group.id) })),
+    learners: await whoMayNeed(db, teacher),
+    queued: entries.filter(({ state }) => state === 'waiting').length,
+    printers: printing.map(({ id, name, status, run }) => ({
+      id,
+      name,
+      isOnline: status?.online ?? false,
+      run: run && {
+        student: run.student,
+        minutesLeft: Math.ceil((run.estimateS * (1 - run.progress)) / 60),
+      },
+    })),
+  };
+}
+
+/** Students who ask for help, or who may be stuck; the page decides by its clock. */
+async function whoMayNeed(db: Database, teacher: Person) {
+  const rows = await db
+    .select({
+      projectId: projects.id,
+      briefId: briefs.id,
+      student: users.name,
+      brief: briefs.title,
+      updatedAt: projects.updatedAt,
+      helpAskedAt: projects.helpAskedAt,
+      report: pulses.report,
+    })
+    .from(projects)
+    .innerJoin(users, eq(users.id, projects.studentId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .leftJoin(pulses, eq(pulses.projectId, projects.id))
+    .where(and(eq(classes.teacherId, teacher.id), or(isNotNull(projects.helpAskedAt), mayBeStuck)));
+  const standing = await standings(
+    db,
+    rows.map(({ projectId }) => projectId),
+  );
+  return rows.map((row) => ({ ...row, state: standing.get(row.projectId)!.state }));
+}

@@ -1,0 +1,26 @@
+import type { ProjectState } from '../server/projects.ts';
+
+/** What a student's home says. */
+export const homeTexts = {
+  title: 'My projects',
+  notBegun: 'not begun',
+  picture: 'Your part as it stands',
+  due: (day: string) => `due ${day}`,
+  open: 'Open the bench',
+  begin: 'Begin',
+  none: 'There is no brief for your class yet.',
+  remarks: (count: number) =>
+    count === 1
+      ? 'There is a remark at your design: read it on the bench.'
+      : `There are ${count} remarks at your design: read them on the bench.`,
+  asksForHelp: 'You asked for help.',
+  next: {
+    designing: 'Go on designing, then hand it in.',
+    checking: 'It is being checked.',
+    waiting: 'Your teacher will look at it.',
+    sent_back: 'Read what to change, and hand it in again.',
+    approved: 'It waits for a printer.',
+    printing: 'It is on the printer now.',
+    printed: 'Fetch it from the print room.',
+  } satisfies Record<ProjectState, string>,
+} as const;

@@ -1,0 +1,115 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { Button, Input, Select } from 'flowbite-svelte';
+  import { fileName } from '@kelbrin/core/format';
+  import { classPage as say } from '$lib/texts/classPage';
+  import { limitsTexts as limits } from '$lib/texts/limits';
+  import { logTexts } from '$lib/texts/log';
+  import { follow } from '$lib/ui/follow.svelte';
+  import StateChip from '$lib/ui/StateChip.svelte';
+  import VerdictChip from '$lib/ui/VerdictChip.svelte';
+
+  let { data, form } = $props();
+  const { group } = $derived(data);
+
+  follow(() => [`class:${group.id}`]);
+
+  type Student = (typeof group)['briefs'][number]['students'][number];
+  const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
+  const exampleName = (pattern: string) =>
+    fileName(pattern, { brief: 'Seed-tray labels', student: 'Asha', part: 'Label', n: 3 });
+  const waiting = (students: Student[]) =>
+    students.filter(({ project }) => project?.state === 'waiting').length;
+</script>
+
+<svelte:head><title>{group.name} · Kelbrin</title></svelte:head>
+
+<main class="mx-auto w-full max-w-6xl p-6">
+  {#if form && 'message' in form}
+    <p role="alert" class="border-fail bg-fail-wash mb-4 border-l-4 px-3 py-2">{form.message}</p>
+  {/if}
+  <div class="mb-4 flex items-baseline gap-4">
+    <a href="/class" class="text-primary-800 underline underline-offset-2">{say.title}</a>
+    <h1>{group.name}</h1>
+    <span class="text-ink-soft">{say.code} <span class="measured text-ink">{group.code}</span></span>
+    <form method="POST" action="?/brief" class="ml-auto" use:enhance>
+      <Button type="submit" size="sm" color="alternative">{say.newBrief}</Button>
+    </form>
+    <a class="text-primary-800 underline underline-offset-2" href="/class/{group.id}/people">{say.people}</a>
+    <a class="text-primary-800 underline underline-offset-2" href="/class/{group.id}/log">{logTexts.title}</a>
+  </div>
+  {#each group.briefs as brief (brief.id)}
+    {@const handedIn = waiting(brief.students)}
+    <section class="mb-6" aria-label={brief.title}>
+      <div class="mb-3 flex items-center gap-4">
+        <h2>{brief.title}</h2>
+        <a class="text-primary-800 underline underline-offset-2" href="/lesson/{brief.id}">{say.lesson}</a>
+        <a class="text-primary-800 underline underline-offset-2" href="/brief/{brief.id}">{say.edit}</a>
+        {#if brief.dueOn}<span class="text-ink-soft">{say.due(day(brief.dueOn))}</span>{/if}
+        {#if handedIn > 0}
+          <Button href="/review" size="sm" class="ml-auto">{say.review(handedIn)}</Button>
+        {/if}
+      </div>
+      <ul class="grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-3">
+        {#each brief.students as { id, name, project } (id)}
+          <li class="sheet flex flex-col gap-2 p-3">
+            <div
+              class="border-hairline flex h-[110px] items-center justify-center overflow-hidden rounded border"
+            >
+              {#if project}
+                <img
+                  src="/picture/project/{project.id}?r={project.revision}"
+                  alt="{name}’s part"
+                  width="176"
+                  height="110"
+                  loading="lazy"
+                />
+              {:else}
+                <span class="text-ink-soft text-sm">not begun</span>
+              {/if}
+            </div>
+            <div class="flex items-center justify-between gap-2">
+              <strong>{name}</strong>
+              {#if project?.verdict}<VerdictChip verdict={project.verdict} />{/if}
+            </div>
+            {#if project}
+              <div class="flex items-center justify-between gap-2">
+                <StateChip state={project.state} />
+                {#if project.state === 'waiting'}
+                  <a class="text-primary-800 underline underline-offset-2" href="/review/{project.handInId}"
+                    >look</a
+                  >
+                {/if}
+              </div>
+            {/if}
+          </li>
+        {/each}
+      </ul>
+    </section>
+  {:else}
+    <p class="text-ink-soft mb-6">{say.noBrief}</p>
+  {/each}
+  <form method="POST" action="?/card" class="sheet mb-3 flex flex-wrap items-end gap-3 p-4" use:enhance>
+    <label class="min-w-80 flex-1">
+      {limits.ofClass}
+      <Select
+        name="card"
+        class="mt-1"
+        items={data.cards.map(({ id, name }) => ({ value: id, name }))}
+        value={group.limitsCardId}
+      />
+    </label>
+    <Button type="submit" color="alternative">{limits.choose}</Button>
+    <a class="text-primary-800 mb-2 underline underline-offset-2" href="/limits">{limits.title}</a>
+  </form>
+  <form method="POST" action="?/filePattern" class="sheet flex flex-wrap items-end gap-3 p-4" use:enhance>
+    <label class="min-w-80 flex-1">
+      {say.filePattern}
+      <Input name="pattern" class="measured mt-1" value={group.filePattern} maxlength={80} />
+    </label>
+    <Button type="submit" color="alternative">{say.save}</Button>
+    <p class="text-ink-soft w-full text-sm">
+      {say.forExample} <span class="measured">{exampleName(group.filePattern)}.3mf</span>
+    </p>
+  </form>
+</main>
