@@ -114,7 +114,7 @@ try {
   await designer.getByRole('button', { name: 'Versions' }).click();
   await designer.getByLabel('Keep the project as it is now').fill('with a hexagon jaw');
   await designer.getByRole('button', { name: 'Keep', exact: true }).click();
-  await designer.getByText('with a hexagon jaw').waitFor();
+  await designer.locator('strong', { hasText: 'with a hexagon jaw' }).waitFor();
   await designer.keyboard.press('Escape');
   await designer.getByRole('dialog', { name: 'Versions' }).waitFor({ state: 'hidden' });
   const across = designer.locator('[data-step=s2]').getByRole('spinbutton').nth(1);
@@ -149,7 +149,10 @@ try {
   await teacher.locator('[data-check=overhang] button').first().click();
   await shoot(teacher, 'review');
   await teacher.goto('/review');
-  await teacher.getByRole('row', { name: /Elif.*v2/ }).getByRole('link', { name: 'Elif', exact: true }).click();
+  await teacher
+    .getByRole('row', { name: /Elif.*v2/ })
+    .getByRole('link', { name: 'Elif', exact: true })
+    .click();
   await teacher.getByRole('button', { name: 'Compare with v1' }).click();
   await teacher.getByTestId('solid-view').nth(1).waitFor();
   await teacher.waitForTimeout(2_000);

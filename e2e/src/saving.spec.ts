@@ -86,10 +86,24 @@ test('a part is copied before a bold change, versions are kept, compared and gon
 
   await page.getByRole('button', { name: 'Versions' }).click();
   // What was handed in is a version already.
-  await expect(versions.getByText('Hand-in 1')).toBeVisible();
+  const named = (name: string) => versions.locator('strong', { hasText: name });
+  await expect(named('Hand-in 1')).toBeVisible();
   await versions.getByLabel('Keep the project as it is now').fill('before it grows');
   await versions.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(versions.getByText('before it grows')).toBeVisible();
+  await expect(named('before it grows')).toBeVisible();
+
+  // A link shows the version to whoever has it, until it is taken back.
+  await versions.getByRole('button', { name: 'Make the link' }).click();
+  const link = versions.getByRole('list', { name: 'Links that hold' }).getByRole('link');
+  const visitor = await as();
+  const path = (await link.getAttribute('href'))!;
+  await visitor.goto(path);
+  await expect(visitor.getByRole('list', { name: 'Recipe' })).toContainText('Write “Chives”');
+  await expect(visitor.getByTestId('solid-view')).toBeVisible();
+  await versions.getByRole('button', { name: 'Take back' }).click();
+  await expect(link).toHaveCount(0);
+  await visitor.goto(path);
+  await expect(visitor.getByText('This link leads nowhere')).toBeVisible();
   await page.keyboard.press('Escape');
 
   await page.getByRole('button', { name: 'Add a measure' }).click();
