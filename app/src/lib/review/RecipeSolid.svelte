@@ -5,10 +5,10 @@
   import { SolidClient } from '$lib/bench/solidClient';
   import type { ShownSolid } from '$lib/bench/messages';
   import SolidWorker from '$lib/bench/solid.worker?worker';
-  import type { SurfacePoint } from '@kelbrin/core/mesh';
+  import { facesOf, type SurfacePoint } from '@kelbrin/core/mesh';
   import type { LinkedView } from '$lib/ui/solidView/linkedView.svelte';
   import type { Note } from '$lib/ui/solidView/notes';
-  import type { Look } from '$lib/ui/solidView/views';
+  import { lookingAt, type Look } from '$lib/ui/solidView/views';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
 
   interface Props {
@@ -61,6 +61,15 @@
   const markedStep = $derived.by(() => {
     const at = recipe.steps.findIndex(({ id }) => id === marked);
     return at < 0 ? undefined : at;
+  });
+
+  // What is chosen is looked at from where it is seen.
+  $effect(() => {
+    if (!chosen || chosen.triangles.length === 0) return;
+    const { triangles } = chosen;
+    untrack(() => {
+      if (solid) view = { from: lookingAt(facesOf(solid.mesh), triangles), turns: view.turns + 1 };
+    });
   });
 
   function pick(triangle: number | undefined): void {
