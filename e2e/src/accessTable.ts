@@ -114,6 +114,7 @@ export const accessTable: readonly Line[] = [
   { route: '/class/[class]', call: 'load', may: teacher },
   { route: '/class/[class]/people', call: 'load', may: teacher },
   { route: '/class/[class]/log', call: 'load', may: teacher },
+  { route: '/class/[class]/export', call: 'GET', may: teacher },
   { route: '/brief/[brief]', call: 'load', may: teacher },
   { route: '/lesson/[brief]', call: 'load', may: teacher },
   { route: '/lesson/[brief]/[project]', call: 'load', may: teacher },

@@ -3,6 +3,7 @@ export const classPage = {
   title: 'Classes',
   code: 'class code',
   people: 'People',
+  download: 'Everything as a zip',
   lesson: 'Lesson',
   edit: 'Edit the brief',
   newBrief: 'New brief',

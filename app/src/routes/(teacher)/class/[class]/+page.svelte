@@ -37,6 +37,9 @@
     </form>
     <a class="text-primary-800 underline underline-offset-2" href="/class/{group.id}/people">{say.people}</a>
     <a class="text-primary-800 underline underline-offset-2" href="/class/{group.id}/log">{logTexts.title}</a>
+    <a class="text-primary-800 underline underline-offset-2" href="/class/{group.id}/export" download
+      >{say.download}</a
+    >
   </div>
   {#each group.briefs as brief (brief.id)}
     {@const handedIn = waiting(brief.students)}
