@@ -66,9 +66,6 @@ export async function noteHelped(db: Database, person: Person, projectId: string
   await announce(db, `project:${project.id}`, `class:${brief.classId}`);
 }
 
-/** A student in the lesson view. */
-export type Learner = Awaited<ReturnType<typeof lessonOf>>['learners'][number];
-
 /** Everyone of the class with what they have of the brief; students who have not begun it as well. */
 export async function lessonOf(db: Database, teacher: Person, briefId: string) {
   const { brief, className } = await briefToTeach(db, teacher, briefId);

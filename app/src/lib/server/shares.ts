@@ -1,15 +1,13 @@
 import { randomBytes } from 'node:crypto';
 import { and, desc, eq, gt, inArray, sql } from 'drizzle-orm';
 import { partOf, recipeOf } from '@kelbrin/core/design';
+import { SHARE_DAYS } from '../shared/shareDays.ts';
 import { isId, NotAllowed, ownProject, type Person } from './auth/access.ts';
 import { record } from './audit.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
 import { briefs, classes, limitsCards, projects, shares, users, versions } from './db/schema/index.ts';
 import { filesFor } from './projectFiles.ts';
-
-/** How long links can be made to hold, in days. */
-export const SHARE_DAYS = [1, 7, 30] as const;
 
 /** More links of one project than this nobody keeps in mind. */
 const MOST_SHARES = 20;

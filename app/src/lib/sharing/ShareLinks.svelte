@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
+  import { SHARE_DAYS } from '$lib/shared/shareDays';
   import { sharingTexts as say } from '$lib/texts/sharing';
   import { sendJson } from '$lib/ui/sendJson';
 
@@ -15,9 +16,8 @@
   }
   let { projectId, versions }: Props = $props();
 
-  const DAYS = [1, 7, 30];
   let version = $state(0);
-  let days = $state(7);
+  let days = $state<number>(7);
   let links = $state.raw<readonly Link[]>([]);
   let problem = $state<string>();
   /** The link that was copied last. */
@@ -59,7 +59,7 @@
       </select>
     </label>
     <select class="border-hairline rounded text-sm" aria-label={say.howLong} bind:value={days}>
-      {#each DAYS as count (count)}<option value={count}>{say.days(count)}</option>{/each}
+      {#each SHARE_DAYS as count (count)}<option value={count}>{say.days(count)}</option>{/each}
     </select>
     <Button
       size="sm"

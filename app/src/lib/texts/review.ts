@@ -16,7 +16,6 @@ export const reviewTexts = {
   changes: (number: number) => `Changed since v${number}`,
   noChanges: (number: number) => `Nothing in the recipe was changed since v${number}.`,
   saidThen: 'You said then',
-  compare: 'Compare',
   compareWith: (number: number) => `Compare with v${number}`,
   then: (number: number) => `v${number}, before`,
   now: (number: number) => `v${number}, now`,
