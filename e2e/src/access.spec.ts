@@ -172,11 +172,14 @@ test('everyone may do what the table says, everything else is refused and change
       teacher: teacherCookie,
       otherTeacher: await signedIn(origin, { email: 'quill@wrenfield.example', password: helper.password }),
     };
+    await sql`insert into kept_briefs (teacher_id, title, task)
+      select c.teacher_id, b.title, b.task from briefs b join classes c on c.id = b.class_id`;
     const [ids] = await sql<Ids[]>`
       select c.id as "classId", b.id as brief, c.limits_card_id as card, p.id as project, u.id as student,
         (select id from users where name = 'Noor') as leaver, ${helperId} as helper,
         'a-link-that-holds' as token,
-        h.id as "handIn", h.version_id as version, q.id as entry, r.id as printer, ${otherClassId} as "otherClassId"
+        h.id as "handIn", h.version_id as version, q.id as entry, r.id as printer, ${otherClassId} as "otherClassId",
+        (select id from kept_briefs limit 1) as kept, (select hash from task_pictures limit 1) as "taskPicture"
       from hand_ins h join projects p on p.id = h.project_id join users u on u.id = p.student_id
         join briefs b on b.id = p.brief_id join classes c on c.id = b.class_id,
         (select id from queue_entries where state = 'waiting' limit 1) q, (select id from printers limit 1) r

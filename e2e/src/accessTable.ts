@@ -33,6 +33,9 @@ export interface Ids {
   readonly entry: string;
   readonly printer: string;
   readonly otherClassId: string;
+  /** A brief in the teacher's library, and the hash of a picture in the brief's task. */
+  readonly kept: string;
+  readonly taskPicture: string;
 }
 
 /** One thing that can be asked of the server, and who may. */
@@ -118,6 +121,13 @@ export const accessTable: readonly Line[] = [
   { route: '/brief/[brief]', call: 'load', may: teacher },
   { route: '/lesson/[brief]', call: 'load', may: teacher },
   { route: '/lesson/[brief]/[project]', call: 'load', may: teacher },
+  { route: '/library', call: 'load', may: teachers },
+  {
+    route: '/task-picture/[hash]',
+    call: 'GET',
+    path: ({ taskPicture }) => `/task-picture/${taskPicture}`,
+    may: ['own', 'mate', 'helper', 'teacher'],
+  },
   { route: '/limits', call: 'load', may: teachers },
   { route: '/limits/[card]', call: 'load', may: teachers },
   { route: '/review', call: 'load', may: teachers },
@@ -188,6 +198,15 @@ export const accessTable: readonly Line[] = [
   { route: '/brief/[brief]', call: '?/save', body: () => ({ draft: '{}' }), may: teacher },
   { route: '/brief/[brief]', call: '?/copy', body: ({ classId }) => ({ toClass: classId }), may: teacher },
   { route: '/brief/[brief]', call: '?/remove', may: teacher },
+  { route: '/brief/[brief]', call: '?/keep', may: teacher },
+  { route: '/brief/picture', call: 'POST', may: teachers },
+  {
+    route: '/library',
+    call: '?/set',
+    body: ({ kept, classId }) => ({ kept, class: classId }),
+    may: teacher,
+  },
+  { route: '/library', call: '?/drop', body: ({ kept }) => ({ kept }), may: teacher },
   { route: '/limits', call: '?/create', may: teachers },
   { route: '/limits/[card]', call: '?/save', body: () => ({ draft: '{}' }), may: teachers },
   { route: '/limits/[card]', call: '?/remove', may: teachers },

@@ -33,6 +33,13 @@ export async function orConflict(work: Promise<unknown>): Promise<Response> {
   }
 }
 
+/** The file that a request brings in its field `file`; answers 400 for one that brings none. */
+export async function uploadedFile(request: Request): Promise<{ name: string; bytes: Uint8Array }> {
+  const file = (await request.formData().catch(() => undefined))?.get('file');
+  if (!(file instanceof File)) error(400, 'There is no file in the request.');
+  return { name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) };
+}
+
 /** Passes the cookies of a new or ended session on to the browser. */
 export function passCookies(cookies: Cookies, setCookies: readonly string[]): void {
   for (const header of setCookies) {

@@ -2,12 +2,15 @@
   import { untrack } from 'svelte';
   import { enhance } from '$app/forms';
   import { beforeNavigate } from '$app/navigation';
-  import { Button, Checkbox, Input, Select, Textarea } from 'flowbite-svelte';
-  import type { BriefDraft } from '$lib/shared/briefDraft';
+  import { Button, Checkbox, Input, Select } from 'flowbite-svelte';
+  import { MOST_COPIES, type BriefDraft } from '$lib/shared/briefDraft';
+  import TaskEditor from '$lib/task/TaskEditor.svelte';
   import GuidanceEditor from '$lib/guidance/GuidanceEditor.svelte';
   import { briefPage as say } from '$lib/texts/briefPage';
+  import { libraryTexts } from '$lib/texts/library';
   import { guidanceTexts } from '$lib/texts/guidance';
   import RequirementList from './RequirementList.svelte';
+  import StarterChoice from './StarterChoice.svelte';
 
   interface Props {
     draft: BriefDraft;
@@ -59,15 +62,27 @@
       />
     </label>
   </div>
-  <label>
+  <div>
     {say.task}
-    <Textarea
-      rows={5}
-      class="mt-1 w-full"
-      maxlength={4000}
-      bind:value={() => draft.task, (task) => edit({ task: task ?? '' })}
-    />
-  </label>
+    <div class="mt-1">
+      <TaskEditor label={say.task} task={draft.task} onchange={(task) => edit({ task })} />
+    </div>
+  </div>
+  <div class="flex gap-4">
+    <div class="flex-1">
+      <StarterChoice starter={draft.starter} onchange={(starter) => edit({ starter })} />
+    </div>
+    <label>
+      {say.copies}
+      <Input
+        type="number"
+        min={1}
+        max={MOST_COPIES}
+        class="mt-1 w-32"
+        bind:value={() => draft.copies, (copies) => edit({ copies: Number(copies) })}
+      />
+    </label>
+  </div>
   <section aria-label={say.requirements}>
     <h2>{say.requirements}</h2>
     <p class="text-ink-soft mb-1">{say.requirementsWhat}</p>
@@ -112,6 +127,10 @@
       />
     </label>
     <Button type="submit" color="alternative" disabled={toClass === '' || !isKept}>{say.copy}</Button>
+  </form>
+  <form method="POST" action="?/keep" class="flex items-center gap-3" use:enhance>
+    <Button type="submit" color="alternative" disabled={!isKept}>{say.keep}</Button>
+    <a class="text-primary-800 underline underline-offset-2" href="/library">{libraryTexts.title}</a>
   </form>
   <form method="POST" action="?/remove" class="ml-auto" use:enhance>
     <Button type="submit" color="alternative" class="text-fail" disabled={begun > 0}>{say.remove}</Button>

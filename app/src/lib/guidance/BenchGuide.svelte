@@ -3,7 +3,7 @@
   import { standingIn, type Guidance } from '@kelbrin/core/guide';
   import type { BenchState } from '$lib/bench/bench.svelte';
   import { Pulse } from '$lib/bench/pulse';
-  import { sendJson } from '$lib/ui/sendJson';
+  import { sendJson } from '$lib/ui/send';
   import GuidancePanel from './GuidancePanel.svelte';
 
   interface Props {

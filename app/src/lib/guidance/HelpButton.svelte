@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Hand } from '@lucide/svelte';
-  import { sendJson } from '$lib/ui/sendJson';
+  import { sendJson } from '$lib/ui/send';
   import { guidanceTexts as say } from '$lib/texts/guidance';
 
   let { projectId, asks }: { projectId: string; asks: boolean } = $props();

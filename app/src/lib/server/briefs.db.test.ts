@@ -1,11 +1,14 @@
 import { eq } from 'drizzle-orm';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { starters } from '@kelbrin/core/starters';
+import { TASK_PICTURES, taskOf, type TaskText } from '../shared/taskText.ts';
 import { NotAllowed, type Person } from './auth/access.ts';
-import { addStaff } from './auth/people.ts';
 import { briefToEdit, copyBrief, createBrief, deleteBrief, saveBrief } from './briefs.ts';
-import { auditLog, briefs, classes } from './db/schema/index.ts';
+import { dropKeptBrief, keepBrief, keptBriefsOf, setKeptBrief } from './briefLibrary.ts';
+import { auditLog, briefs, classes, taskPictures } from './db/schema/index.ts';
 import { school } from './demo/school.ts';
 import { createClass } from './people/newClass.ts';
+import { addTaskPicture, taskPicture } from './taskPictures.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
 
 let test: TestDatabase;
@@ -22,13 +25,20 @@ afterAll(() => test.drop());
 
 const draft = {
   title: 'Cane clips',
-  task: 'Design a clip.',
+  task: taskOf('Design a clip.\nIt holds a cane.'),
+  starter: starters[1].recipe,
+  copies: 2,
   dueOn: '2026-12-11',
   rules: { forSmallHands: true, requirements: [{ kind: 'object', acrossMm: 8, fit: 'snug' }] },
   guidance: [
     { id: 'p1', words: 'Measure your cane.', until: { kind: 'measure', name: 'cane', how: 'used' } },
   ],
 };
+
+const pictured = (hash: string): TaskText => ({
+  type: 'doc',
+  content: [{ type: 'image', attrs: { src: `${TASK_PICTURES}/${hash}`, alt: 'a sketch' } }],
+});
 
 it('is created, written and read again', async () => {
   const id = await createBrief(test.db, teacher, wren);
@@ -45,6 +55,13 @@ it.each([
   [{ dueOn: 'soon' }, 'Due date: that is no date.'],
   [{ rules: { requirements: [{ kind: 'hole', reach: 'any', atLeastMm: -3 }] } }, /^Requirements: /],
   [{ rules: { wishes: 1 } }, /^Requirements: /],
+  [{ starter: { format: 'kelbrin-recipe', version: 3, measures: [], steps: [{}] } }, /^What students begin/],
+  [{ copies: 0 }, 'Copies: each part is printed once at least.'],
+  [
+    { task: { type: 'doc', content: [{ type: 'image', attrs: { src: 'https://tracker.example/a.png' } }] } },
+    'Task: a picture has to be added with the button, not by its address.',
+  ],
+  [{ task: pictured('0'.repeat(64)) }, 'Task: a picture is not there any more, so add it again.'],
   [{ stranger: true }, /^The brief: /],
 ])('refuses %j in a sentence and keeps what it was', async (change, message) => {
   await expect(saveBrief(test.db, teacher, labels, { ...draft, ...change })).rejects.toThrow(message);
@@ -63,6 +80,68 @@ it('is copied for another class with its starter and requirements, and without t
   expect(begun).toBe(0);
 });
 
+it('is kept in the library as it was, and set from there for another class', async () => {
+  const id = await createBrief(test.db, teacher, wren);
+  await saveBrief(test.db, teacher, id, draft);
+  await keepBrief(test.db, teacher, id);
+  await saveBrief(test.db, teacher, id, { ...draft, copies: 5 });
+  const other = await createClass(test.db, teacher, 'Year 8, Tern group');
+  const kept = (await keptBriefsOf(test.db, teacher)).find(({ title }) => title === draft.title)!;
+  const set = await setKeptBrief(test.db, teacher, kept.id, other);
+  const { brief } = await briefToEdit(test.db, teacher, set);
+  expect(brief).toMatchObject({ ...draft, classId: other, dueOn: null, copies: 2 });
+
+  // Kept again under its title it is what it is now, and is there once.
+  await keepBrief(test.db, teacher, id);
+  const again = (await keptBriefsOf(test.db, teacher)).filter(({ title }) => title === draft.title);
+  expect(again).toMatchObject([{ id: kept.id, copies: 5 }]);
+  await dropKeptBrief(test.db, teacher, kept.id);
+  await expect(setKeptBrief(test.db, teacher, kept.id, other)).rejects.toThrow(NotAllowed);
+  expect((await briefToEdit(test.db, teacher, set)).brief.title).toBe(draft.title);
+});
+
+describe('a picture in a task', () => {
+  const large = new Uint8Array(2_000_001);
+  const png = Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3]);
+
+  it('is seen by the class that has the task, and by nobody else', async () => {
+    const hash = await addTaskPicture(test.db, teacher, { name: 'sketch.png', bytes: png });
+    const asha = await test.person('Asha');
+    await expect(taskPicture(test.db, asha, hash)).rejects.toThrow(NotAllowed);
+    const id = await createBrief(test.db, teacher, wren);
+    await saveBrief(test.db, teacher, id, { ...draft, task: pictured(hash) });
+    for (const person of [teacher, asha, await test.person(school.helper.name)]) {
+      expect(await taskPicture(test.db, person, hash)).toMatchObject({ mediaType: 'image/png' });
+    }
+    const other = await test.otherTeacher();
+    await expect(taskPicture(test.db, other, hash)).rejects.toThrow(NotAllowed);
+    await expect(taskPicture(test.db, asha, '%')).rejects.toThrow(NotAllowed);
+  });
+
+  it('goes a day after no task mentions it any more, and stays for as long as one does', async () => {
+    const lost = await addTaskPicture(test.db, teacher, { name: 'a.png', bytes: Uint8Array.of(...png, 4) });
+    await test.db.update(taskPictures).set({ addedAt: new Date(Date.now() - 25 * 3600_000) });
+    const before = await test.db.select().from(taskPictures);
+    await addTaskPicture(test.db, teacher, { name: 'b.png', bytes: Uint8Array.of(...png, 5) });
+    const hashes = (await test.db.select().from(taskPictures)).map(({ hash }) => hash);
+    expect(hashes).not.toContain(lost);
+    expect(hashes).toHaveLength(before.length);
+  });
+
+  it.each([
+    [
+      'a page that is called a picture',
+      new TextEncoder().encode('<svg onload="alert(1)">'),
+      'is no PNG, JPEG or WebP picture',
+    ],
+    ['one that is too large', large, 'is larger than 2 MB'],
+  ])('refuses %s', async (_, bytes, message) => {
+    await expect(addTaskPicture(test.db, teacher, { name: 'x.png', bytes })).rejects.toThrow(
+      `x.png ${message}.`,
+    );
+  });
+});
+
 it('is deleted while nobody has begun it, and not after', async () => {
   const id = await createBrief(test.db, teacher, wren);
   await deleteBrief(test.db, teacher, id);
@@ -71,13 +150,14 @@ it('is deleted while nobody has begun it, and not after', async () => {
 });
 
 it('is touched by nobody but its own teacher', async () => {
-  const person = { name: 'Mr Rook', email: 'rook@wrenfield.example', password: 'another key' };
-  const id = await addStaff(test.db, { ...person, role: 'teacher' });
   const strangers: Person[] = [
-    { id, name: person.name, role: 'teacher' },
+    await test.otherTeacher(),
     await test.person(school.helper.name),
     await test.person('Asha'),
   ];
+  await keepBrief(test.db, teacher, labels);
+  const [{ id: kept }] = await keptBriefsOf(test.db, teacher);
+  expect(await keptBriefsOf(test.db, strangers[0])).toEqual([]);
   for (const stranger of strangers) {
     for (const attempt of [
       () => briefToEdit(test.db, stranger, labels),
@@ -85,6 +165,9 @@ it('is touched by nobody but its own teacher', async () => {
       () => saveBrief(test.db, stranger, labels, draft),
       () => copyBrief(test.db, stranger, labels, wren),
       () => deleteBrief(test.db, stranger, labels),
+      () => keepBrief(test.db, stranger, labels),
+      () => setKeptBrief(test.db, stranger, kept, wren),
+      () => dropKeptBrief(test.db, stranger, kept),
     ])
       await expect(attempt()).rejects.toThrow(NotAllowed);
   }

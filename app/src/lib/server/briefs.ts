@@ -1,11 +1,13 @@
 import { count, eq } from 'drizzle-orm';
-import { readBriefDraft } from '../shared/briefDraft.ts';
+import { readBriefDraft, sayingOf } from '../shared/briefDraft.ts';
+import { taskOf } from '../shared/taskText.ts';
 import { record } from './audit.ts';
 import { briefToTeach, classToTeach, type Person } from './auth/access.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
 import { briefs, projects } from './db/schema/index.ts';
 import { announce } from './live/topics.ts';
+import { demandPictures } from './taskPictures.ts';
 
 /** A brief of the teacher's, with how many have begun it. */
 export async function briefToEdit(db: Database, teacher: Person, briefId: string) {
@@ -23,7 +25,7 @@ export async function createBrief(db: Database, teacher: Person, classId: string
   return db.transaction(async (tx) => {
     const [{ id }] = await tx
       .insert(briefs)
-      .values({ classId: group.id, title: 'New brief', task: '' })
+      .values({ classId: group.id, title: 'New brief', task: taskOf('') })
       .returning({ id: briefs.id });
     await record(tx, teacher, 'create-brief', group.id, [id]);
     await announce(tx, `class:${group.id}`);
@@ -42,6 +44,7 @@ export async function saveBrief(
   const read = readBriefDraft(data);
   if (!read.ok) throw new CannotNow(read.message);
   await db.transaction(async (tx) => {
+    await demandPictures(tx, teacher, read.draft.task);
     await tx.update(briefs).set(read.draft).where(eq(briefs.id, brief.id));
     await record(tx, teacher, 'edit-brief', brief.classId, [brief.id]);
     const begun = await tx.select({ id: projects.id }).from(projects).where(eq(projects.briefId, brief.id));
@@ -59,12 +62,11 @@ export async function copyBrief(
 ): Promise<string> {
   const { brief } = await briefToTeach(db, teacher, briefId);
   const group = await classToTeach(db, teacher, toClassId);
-  const { title, task, starter, rules, guidance } = brief;
   return db.transaction(async (tx) => {
     const [{ id }] = await tx
       .insert(briefs)
       // It is due when the other class says.
-      .values({ classId: group.id, title, task, starter, rules, guidance })
+      .values({ classId: group.id, ...sayingOf(brief) })
       .returning({ id: briefs.id });
     await record(tx, teacher, 'copy-brief', group.id, [id]);
     await announce(tx, `class:${group.id}`);

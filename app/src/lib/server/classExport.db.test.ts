@@ -2,6 +2,7 @@ import { strFromU8, unzipSync } from 'fflate';
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { NotAllowed, type Person } from './auth/access.ts';
+import { picturesIn, wordsOf } from '../shared/taskText.ts';
 import { classAsZip } from './classExport.ts';
 import { classes, handIns, users } from './db/schema/index.ts';
 import { school } from './demo/school.ts';
@@ -34,7 +35,12 @@ it('holds everything of a class in open formats', async () => {
   expect(people).toContain(`"'=Ada/../x",noor,`);
   expect(paths.filter((path) => path.includes('..'))).toEqual([]);
 
-  expect(JSON.parse(read(/brief\.json$/))).toMatchObject(school.brief);
+  const { task, ...saying } = school.brief;
+  const told = JSON.parse(read(/brief\.json$/));
+  expect(told).toMatchObject(saying);
+  expect(wordsOf(told.task)).toBe(wordsOf(task));
+  const [hash] = picturesIn(told.task);
+  expect(paths.some((path) => path.endsWith(`/picture ${hash.slice(0, 12)}.png`))).toBe(true);
   expect(JSON.parse(read(/Elif\/design\.json$/))).toEqual(elif.design);
   const [handIn] = await test.db.select().from(handIns).where(eq(handIns.projectId, elif.id));
   expect(JSON.parse(read(/Elif\/hand-in 1\.json$/))).toMatchObject({

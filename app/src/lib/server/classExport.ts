@@ -2,6 +2,8 @@ import { asc, eq } from 'drizzle-orm';
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import Papa from 'papaparse';
 import { fileName } from '@kelbrin/core/format';
+import { sayingOf } from '../shared/briefDraft.ts';
+import { picturesIn } from '../shared/taskText.ts';
 import { classToTeach, type Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
 import {
@@ -16,6 +18,7 @@ import {
 } from './db/schema/index.ts';
 import { remarksOf } from './review/remarks.ts';
 import { waiversOf } from './review/waivers.ts';
+import { taskPicture } from './taskPictures.ts';
 
 /** What a person's words are called as a part of a path. */
 const named = (words: string) => fileName('{part}', { brief: '', student: '', part: words, n: 1 });
@@ -28,7 +31,7 @@ const csv = (rows: readonly Record<string, unknown>[]) =>
 
 /**
  * Everything of one of the teacher's classes in open formats, as a zip: who is in it (CSV), its briefs and limits card
- * (JSON), and of every project the design as it stands, its versions, and its hand-ins with what was said about them
+ * (JSON, with the pictures of tasks), and of every project the design as it stands, its versions, and its hand-ins with what was said about them
  * (JSON) and the solid that was inspected (3MF).
  */
 export async function classAsZip(
@@ -57,8 +60,12 @@ export async function classAsZip(
   const set = await db.select().from(briefs).where(eq(briefs.classId, group.id)).orderBy(asc(briefs.title));
   for (const [i, brief] of set.entries()) {
     const folder = `${i + 1} ${named(brief.title)}`;
-    const { title, task, dueOn, rules, guidance, starter } = brief;
-    files[`${folder}/brief.json`] = json({ title, task, dueOn, rules, guidance, starter });
+    files[`${folder}/brief.json`] = json({ ...sayingOf(brief), dueOn: brief.dueOn });
+    for (const hash of picturesIn(brief.task)) {
+      const { mediaType, picture } = await taskPicture(db, teacher, hash);
+      const kind = mediaType.replace('image/', '');
+      files[`${folder}/picture ${hash.slice(0, 12)}.${kind}`] = [picture, { level: 0 }];
+    }
     const begun = await db
       .select({ project: projects, student: users.name })
       .from(projects)

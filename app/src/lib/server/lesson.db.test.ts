@@ -1,7 +1,6 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import type { BenchReport } from '../shared/benchReport.ts';
 import { NotAllowed, projectToWatch, type Person } from './auth/access.ts';
-import { addStaff } from './auth/people.ts';
 import { school } from './demo/school.ts';
 import { askForHelp, lessonOf, noteHelped, savePulse, tickPrompt } from './lesson.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
@@ -70,13 +69,7 @@ it('is for the class’s own teacher, and a bench for its own student', async ()
   const { id } = await test.projectOf(luca);
   const asha = await test.person('Asha');
   const helper = await test.person(school.helper.name);
-  const strangerId = await addStaff(test.db, {
-    name: 'Mr Quill',
-    email: 'quill@wrenfield.example',
-    password: 'another long one',
-    role: 'teacher',
-  });
-  const stranger: Person = { id: strangerId, name: 'Mr Quill', role: 'teacher' };
+  const stranger = await test.otherTeacher();
   for (const person of [asha, helper, stranger]) {
     await expect(lessonOf(test.db, person, briefId)).rejects.toThrow(NotAllowed);
     await expect(projectToWatch(test.db, person, id)).rejects.toThrow(NotAllowed);

@@ -25,6 +25,8 @@ export async function queue(db: Database, person: Person) {
   const entries = await db
     .select({
       id: queueEntries.id,
+      copy: queueEntries.copy,
+      copies: sql<number>`count(*) over (partition by ${printFiles.id})::int`,
       state: queueEntries.state,
       joinedAt: queueEntries.joinedAt,
       handInId: printFiles.handInId,

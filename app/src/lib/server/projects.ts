@@ -107,6 +107,18 @@ const asStanding: Record<(typeof handIns.$inferSelect)['state'], ProjectState> =
 export async function standings(db: Database, projectIds: readonly string[]): Promise<Map<string, Standing>> {
   const result = new Map<string, Standing>(projectIds.map((id) => [id, { state: 'designing' }]));
   if (projectIds.length === 0) return result;
+  // Of several copies one that prints is told of, and all are printed when the last one is.
+  const copies = db
+    .select({
+      printFileId: queueEntries.printFileId,
+      state: sql<'waiting' | 'printing' | 'printed'>`case
+        when bool_or(${queueEntries.state} = 'printing') then 'printing'
+        when bool_and(${queueEntries.state} = 'printed') then 'printed'
+        else 'waiting' end`.as('copies_state'),
+    })
+    .from(queueEntries)
+    .groupBy(queueEntries.printFileId)
+    .as('copies');
   const latest = await db
     .selectDistinctOn([handIns.projectId], {
       projectId: handIns.projectId,
@@ -115,11 +127,11 @@ export async function standings(db: Database, projectIds: readonly string[]): Pr
       comment: handIns.comment,
       problem: handIns.problem,
       verdict: sql<'pass' | 'warn' | 'fail' | null>`${handIns.inspection} ->> 'verdict'`,
-      queue: queueEntries.state,
+      queue: copies.state,
     })
     .from(handIns)
     .leftJoin(printFiles, eq(printFiles.handInId, handIns.id))
-    .leftJoin(queueEntries, eq(queueEntries.printFileId, printFiles.id))
+    .leftJoin(copies, eq(copies.printFileId, printFiles.id))
     .where(inArray(handIns.projectId, [...projectIds]))
     .orderBy(handIns.projectId, desc(handIns.number));
   for (const { projectId, id, state, comment, problem, verdict, queue } of latest) {

@@ -1,14 +1,32 @@
 import * as z from 'zod';
 import { guidance } from '@kelbrin/core/guide';
 import { briefRules } from '@kelbrin/core/inspect';
+import { parseRecipe, type Recipe } from '@kelbrin/core/recipe';
+import { taskText } from './taskText.ts';
+
+export const MOST_COPIES = 20;
+
+/** A recipe that is read as the core reads it, or none. */
+const starter = z.unknown().transform((data, context): Recipe | null => {
+  if (data === null) return null;
+  const parsed = parseRecipe(data);
+  if (parsed.ok) return parsed.recipe;
+  context.addIssue({ code: 'custom', message: parsed.problem.message });
+  return z.NEVER;
+});
 
 /** What a teacher writes of a brief. */
 export const briefDraft = z.strictObject({
   title: z.string().trim().min(1, 'give it a title').max(80, 'a title has at most 80 letters'),
-  task: z.string().trim().max(4000, 'a task has at most 4000 letters'),
+  task: taskText,
   dueOn: z.iso.date('that is no date').nullable(),
   rules: briefRules,
   guidance,
+  starter,
+  copies: z
+    .int('say how many')
+    .min(1, 'each part is printed once at least')
+    .max(MOST_COPIES, `each part is printed ${MOST_COPIES} times at most`),
 });
 export type BriefDraft = z.infer<typeof briefDraft>;
 
@@ -25,6 +43,20 @@ export function readBriefDraft(
     dueOn: 'Due date',
     rules: 'Requirements',
     guidance: 'Prompts',
+    starter: 'What students begin with',
+    copies: 'Copies',
   };
   return { ok: false, message: `${words[String(path[0])] ?? 'The brief'}: ${message}.` };
+}
+
+/** What a brief says, apart from when it is due and for whom it is set. */
+export function sayingOf<T extends Omit<BriefDraft, 'dueOn'>>({
+  title,
+  task,
+  rules,
+  guidance,
+  starter,
+  copies,
+}: T) {
+  return { title, task, rules, guidance, starter, copies };
 }

@@ -2,7 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import { SHARE_DAYS } from '$lib/shared/shareDays';
   import { sharingTexts as say } from '$lib/texts/sharing';
-  import { sendJson } from '$lib/ui/sendJson';
+  import { sendJson } from '$lib/ui/send';
 
   interface Link {
     readonly id: string;

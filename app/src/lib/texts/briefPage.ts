@@ -5,6 +5,12 @@ export const briefPage = {
   title: 'Title',
   task: 'The task, as students read it',
   dueOn: 'Due on',
+  copies: 'Copies of each part',
+  starter: 'Students begin with',
+  noStarter: 'nothing: an empty plate',
+  ownStarter: 'a recipe of its own',
+  keep: 'Keep in the library',
+  isKept: 'It is in your library now.',
   requirements: 'The part …',
   requirementsWhat:
     'Each of these is checked while students design, and once more on the server when they hand in.',

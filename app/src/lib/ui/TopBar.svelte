@@ -19,7 +19,7 @@
   } as const;
   /** Pages that are reached from one of these places. */
   const within: Partial<Record<string, readonly string[]>> = {
-    '/class': ['/brief', '/lesson', '/limits'],
+    '/class': ['/brief', '/lesson', '/limits', '/library'],
     '/home': ['/bench'],
   };
 </script>

@@ -2,6 +2,7 @@ import { hashPassword } from 'better-auth/crypto';
 import { and, eq, inArray } from 'drizzle-orm';
 import { designOf, recipeOf } from '@kelbrin/core/design';
 import { classroomLimits } from '@kelbrin/core/inspect';
+import { TASK_PICTURES, type TaskText } from '../../shared/taskText.ts';
 import type { Person } from '../auth/access.ts';
 import { addStaff, addStudents } from '../auth/people.ts';
 import type { Database } from '../db/database.ts';
@@ -23,7 +24,8 @@ import { pictureOf } from '../pictures.ts';
 import { openProject, saveDesign } from '../projects.ts';
 import { approve, sendBack } from '../review/decide.ts';
 import { addRemark } from '../review/remarks.ts';
-import { labelStarter } from './labels.ts';
+import { addTaskPicture } from '../taskPictures.ts';
+import { labelRecipe, labelStarter } from './labels.ts';
 import { noteLesson } from './lesson.ts';
 import { demoPrinters, demoStudents, school, type DemoStudent } from './school.ts';
 
@@ -49,15 +51,16 @@ export async function loadDemo(db: Database): Promise<void> {
     .returning();
   await db.insert(classMembers).values({ classId: group.id, userId: helperId });
   const dueOn = new Date(Date.now() + 9 * 24 * 3600 * 1000).toISOString().slice(0, 10);
+  const teacher: Person = { id: teacherId, name: school.teacher.name, role: 'teacher' };
+  const task = await withPicture(db, teacher, school.brief.task);
   const [brief] = await db
     .insert(briefs)
-    .values({ classId: group.id, ...school.brief, dueOn, starter: labelStarter() })
+    .values({ classId: group.id, ...school.brief, task, dueOn, starter: labelStarter() })
     .returning();
   await db
     .insert(printers)
     .values(demoPrinters.map((printer) => ({ ...printer, host: '127.0.0.1', port: 1 })));
 
-  const teacher: Person = { id: teacherId, name: school.teacher.name, role: 'teacher' };
   const pinHash = await hashPassword(school.studentPin);
   const newStudents = demoStudents.map(({ name, signInName }) => ({ name, signInName, pinHash }));
   const ids = await addStudents(db, group.id, newStudents);
@@ -76,6 +79,15 @@ export async function loadDemo(db: Database): Promise<void> {
   }
   await noteFinishedRuns(db, teacher);
   await noteLesson(db);
+}
+
+/** A task with a picture of what it may come to. */
+async function withPicture(db: Database, teacher: Person, task: TaskText): Promise<TaskText> {
+  const recipe = labelRecipe({ words: 'Fennel', widthMm: 62 });
+  const bytes = await pictureOf(db, undefined, recipe, demoPrinters[1].colour);
+  const hash = await addTaskPicture(db, teacher, { name: 'label.png', bytes });
+  const attrs = { src: `${TASK_PICTURES}/${hash}`, alt: 'A label for fennel with a hole at its left end' };
+  return { ...task, content: [...task.content, { type: 'image', attrs }] };
 }
 
 /** Takes one student's project as far as the demo wants it. */

@@ -2,6 +2,7 @@ import { labelRecipe } from './labels.ts';
 import type { Guidance } from '@kelbrin/core/guide';
 import type { BriefRules } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
+import { taskOf, type TaskItem, type TaskText } from '../../shared/taskText.ts';
 
 /** How far a student of the demo school has come. */
 export type Progress = 'nothing' | 'designing' | 'waiting' | 'sentBack' | 'queued' | 'printing' | 'printed';
@@ -31,10 +32,20 @@ interface School {
   readonly studentPin: string;
   readonly brief: {
     readonly title: string;
-    readonly task: string;
+    readonly task: TaskText;
     readonly rules: BriefRules;
     readonly guidance: Guidance;
   };
+}
+
+/** A line of a list, with a few words that matter in bold. */
+function item(before: string, bold: string, after: string): TaskItem {
+  const content = [
+    { type: 'text' as const, text: before },
+    { type: 'text' as const, text: bold, marks: [{ type: 'bold' as const }] },
+    { type: 'text' as const, text: after },
+  ];
+  return { type: 'listItem', content: [{ type: 'paragraph', content }] };
 }
 
 interface Staff {
@@ -53,9 +64,22 @@ export const school: School = {
   studentPin: '284615',
   brief: {
     title: 'Seed-tray labels',
-    task:
-      'Design a label for one tray of the school greenhouse. It carries the name of a plant in letters that can be ' +
-      'read from a metre away, and a hole for the string, at least 3 mm wide. It must print without supports.',
+    task: {
+      type: 'doc',
+      content: [
+        ...taskOf(
+          'Design a label for one tray of the school greenhouse. It carries the name of a plant in letters that can be ' +
+            'read from a metre away, and a hole for the string.',
+        ).content,
+        {
+          type: 'bulletList',
+          content: [
+            item('The hole is at least ', '3 mm', ' wide.'),
+            item('It prints ', 'without supports', '.'),
+          ],
+        },
+      ],
+    },
     rules: {
       requirements: [
         { kind: 'hole', reach: 'through', atLeastMm: 3 },

@@ -2,7 +2,6 @@ import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { classroomLimits } from '@kelbrin/core/inspect';
 import { NotAllowed, type Person } from '../auth/access.ts';
-import { addStaff } from '../auth/people.ts';
 import { compute } from '../compute/pool.ts';
 import { auditLog, classes, handIns, limitsCards, printers } from '../db/schema/index.ts';
 import { school } from '../demo/school.ts';
@@ -100,13 +99,7 @@ it('has what waits inspected anew, and marks approvals that no longer hold until
 
 it('is the school’s or a teacher’s own, and nobody else’s', async () => {
   const mine = await createCard(test.db, teacher);
-  const strangerId = await addStaff(test.db, {
-    name: 'Mr Quill',
-    email: 'quill@wrenfield.example',
-    password: 'another long one',
-    role: 'teacher',
-  });
-  const stranger: Person = { id: strangerId, name: 'Mr Quill', role: 'teacher' };
+  const stranger = await test.otherTeacher();
   expect((await cardsOf(test.db, stranger)).map(({ id }) => id)).toEqual([cardId]);
   await expect(cardToEdit(test.db, stranger, mine)).rejects.toThrow(NotAllowed);
   await expect(saveCard(test.db, stranger, mine, draft)).rejects.toThrow(NotAllowed);

@@ -43,7 +43,7 @@ export async function holdAgainst(
     .where(and(inArray(handIns.projectId, projectIds), inArray(handIns.state, ['waiting', 'checking'])))
     .returning({ id: handIns.id });
   const approved = await tx
-    .select({ id: handIns.id })
+    .selectDistinct({ id: handIns.id })
     .from(handIns)
     .innerJoin(printFiles, eq(printFiles.handInId, handIns.id))
     .innerJoin(queueEntries, eq(queueEntries.printFileId, printFiles.id))

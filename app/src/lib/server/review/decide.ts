@@ -5,10 +5,11 @@ import { handInToTeach, type Person } from '../auth/access.ts';
 import { record } from '../audit.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
-import { handIns, printFiles, queueEntries, remarks, runs, solids, waivers } from '../db/schema/index.ts';
+import { handIns, printFiles, remarks, solids, waivers } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
 import { limitsOf } from '../projects.ts';
 import { sha256 } from '../sha256.ts';
+import { leavePlaces, takePlaces, waitingFileOf } from './queuePlaces.ts';
 
 /** A failing check that is let through, and why. */
 export interface Waiver {
@@ -70,18 +71,12 @@ export async function approve(
       throw new CannotNow('The stored solid was altered after its inspection, so it cannot be approved.');
     }
     if (letThrough.length > 0) await tx.insert(waivers).values(letThrough);
-    const [queued] = await tx
-      .select({ entryId: queueEntries.id, fileId: printFiles.id })
-      .from(queueEntries)
-      .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
-      .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
-      .where(and(eq(handIns.projectId, project.id), eq(queueEntries.state, 'waiting')))
-      .for('update', { of: queueEntries });
+    const replaced = await waitingFileOf(tx, project.id);
     const [file] = await tx
       .insert(printFiles)
       .values({
         handInId: handIn.id,
-        replaces: queued?.fileId,
+        replaces: replaced?.fileId,
         name: fileName(filePattern, { brief: brief.title, student, part: handIn.part, n: version }),
         hash: solid.hash,
         threeMf: solid.threeMf,
@@ -90,9 +85,7 @@ export async function approve(
         estimate: solid.estimate,
       })
       .returning({ id: printFiles.id });
-    if (queued) {
-      await tx.update(queueEntries).set({ printFileId: file.id }).where(eq(queueEntries.id, queued.entryId));
-    } else await tx.insert(queueEntries).values({ printFileId: file.id });
+    await takePlaces(tx, file.id, brief.copies, replaced?.entryIds ?? []);
     await record(tx, person, 'approve', brief.classId, [handIn.id]);
     if (letThrough.length > 0) await record(tx, person, 'waive', brief.classId, [handIn.id]);
     await announce(tx, `project:${project.id}`, `class:${brief.classId}`, 'printroom');
@@ -151,7 +144,7 @@ export async function undoDecision(db: Database, person: Person, handInId: strin
     if (latest.number !== handIn.number) {
       throw new CannotNow('The student handed in again since, so this decision stands.');
     }
-    if (state === 'approved') await takeFromQueue(tx, handIn.id);
+    if (state === 'approved') await leavePlaces(tx, handIn.id);
     await tx.delete(waivers).where(eq(waivers.handInId, handIn.id));
     const undecided = { state: 'waiting', comment: null, decidedBy: null, decidedAt: null } as const;
     // An approval that no longer holds is decided on what the server finds by the limits as they are now.
@@ -165,31 +158,6 @@ export async function undoDecision(db: Database, person: Person, handInId: strin
     await record(tx, person, 'undo', brief.classId, [handIn.id]);
     await announce(tx, `project:${project.id}`, `class:${brief.classId}`, 'printroom');
   });
-}
-
-/** Takes the print file of an approval out of the queue, and gives its place back to the one that it replaced. */
-async function takeFromQueue(tx: Database, handInId: string): Promise<void> {
-  const [file] = await tx
-    .select({
-      id: printFiles.id,
-      replaces: printFiles.replaces,
-      entryId: queueEntries.id,
-      state: queueEntries.state,
-    })
-    .from(printFiles)
-    .innerJoin(queueEntries, eq(queueEntries.printFileId, printFiles.id))
-    .where(eq(printFiles.handInId, handInId))
-    .for('update', { of: queueEntries });
-  const wasStarted =
-    !file || file.state !== 'waiting' || (await tx.$count(runs, eq(runs.queueEntryId, file.entryId))) > 0;
-  if (wasStarted) throw new CannotNow('It was put on a printer already, so the approval stands.');
-  if (file.replaces) {
-    await tx
-      .update(queueEntries)
-      .set({ printFileId: file.replaces })
-      .where(eq(queueEntries.id, file.entryId));
-  }
-  await tx.delete(printFiles).where(eq(printFiles.id, file.id));
 }
 
 /** Notes a decision on a hand-in that waits for one; of two at once the second is told. */

@@ -1,15 +1,15 @@
-import { desc, eq } from 'drizzle-orm';
+import { and, desc, eq, inArray } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { designOf } from '@kelbrin/core/design';
 import { NotAllowed, type Person } from '../auth/access.ts';
 import { compute } from '../compute/pool.ts';
-import { auditLog, handIns, printFiles, queueEntries, runs, waivers } from '../db/schema/index.ts';
+import { auditLog, briefs, handIns, printFiles, queueEntries, runs, waivers } from '../db/schema/index.ts';
 import { labelRecipe } from '../demo/labels.ts';
 import { school } from '../demo/school.ts';
 import { handIn } from '../handIns.ts';
 import { inspectHandIn } from '../jobs/inspectHandIn.ts';
 import { queue } from '../printRoom.ts';
-import { saveDesign } from '../projects.ts';
+import { saveDesign, standings } from '../projects.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { approve, approveAll, sendBack, undoDecision } from './decide.ts';
 import { feedbackOf } from './feedback.ts';
@@ -210,6 +210,44 @@ describe('a version after an approval', () => {
     await undoDecision(test.db, teacher, second.id);
     expect((await inQueue(first.id))!.id).toBe(place.id);
     expect(await test.db.$count(queueEntries, eq(queueEntries.id, place.id))).toBe(1);
+  });
+});
+
+describe('several copies', () => {
+  it('take a place in the queue each, are replaced together, and come back together', async () => {
+    const first = await lastOf('Femi');
+    await test.db.delete(runs).where(eq(runs.fileName, 'undo-test.gcode'));
+    const { briefId } = await test.projectOf(await test.person('Femi'));
+    await test.db.update(briefs).set({ copies: 3 }).where(eq(briefs.id, briefId));
+    const second = await handInAnew('Femi', 'Mint');
+    await approve(test.db, teacher, second.id, second.solidHash!);
+    const copiesOf = async (handInId: string) =>
+      await test.db
+        .select({ copy: queueEntries.copy, state: queueEntries.state })
+        .from(queueEntries)
+        .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+        .where(eq(printFiles.handInId, handInId))
+        .orderBy(queueEntries.copy);
+    const waiting = [1, 2, 3].map((copy) => ({ copy, state: 'waiting' }));
+    expect(await copiesOf(second.id)).toEqual(waiting);
+    expect(await copiesOf(first.id)).toEqual([]);
+    await undoDecision(test.db, teacher, second.id);
+    expect(await copiesOf(first.id)).toEqual(waiting);
+
+    // One of them prints: that is where the project stands, until the last is printed.
+    const { id } = await test.projectOf(await test.person('Femi'));
+    const [file] = await test.db.select().from(printFiles).where(eq(printFiles.handInId, first.id));
+    const stateWith = async (state: 'printing' | 'printed', copies: number[]) => {
+      await test.db
+        .update(queueEntries)
+        .set({ state })
+        .where(and(eq(queueEntries.printFileId, file.id), inArray(queueEntries.copy, copies)));
+      return (await standings(test.db, [id])).get(id)!.state;
+    };
+    await test.db.delete(handIns).where(eq(handIns.id, second.id));
+    expect(await stateWith('printing', [2])).toBe('printing');
+    expect(await stateWith('printed', [1, 2])).toBe('approved');
+    expect(await stateWith('printed', [3])).toBe('printed');
   });
 });
 

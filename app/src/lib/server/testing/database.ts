@@ -2,7 +2,8 @@ import { randomBytes } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import postgres from 'postgres';
 import type { Person } from '../auth/access.ts';
-import { connect, type Connection } from '../db/database.ts';
+import { addStaff } from '../auth/people.ts';
+import { connect, type Connection, type Database } from '../db/database.ts';
 import { projects, users } from '../db/schema/index.ts';
 
 /** A database of a test's own, and the way to be rid of it. */
@@ -11,6 +12,8 @@ export interface TestDatabase extends Connection {
   person(name: string): Promise<Person>;
   /** The student's project; each has one for the demo school's brief. */
   projectOf(student: Person): Promise<typeof projects.$inferSelect>;
+  /** Mr Rook, who teaches here too and has no class yet; the same at every call. */
+  otherTeacher(): Promise<Person>;
   drop(): Promise<void>;
 }
 
@@ -27,6 +30,7 @@ export async function demoSchool(): Promise<TestDatabase> {
   url.pathname = `/${name}`;
   process.env.DATABASE_URL = url.href;
   const connection = connect(url.href);
+  let rook: Promise<Person> | undefined;
   return {
     ...connection,
     async person(wanted) {
@@ -34,6 +38,7 @@ export async function demoSchool(): Promise<TestDatabase> {
       const { id, role } = all.find((each) => each.name === wanted)!;
       return { id, name: wanted, role };
     },
+    otherTeacher: () => (rook ??= newTeacher(connection.db, 'Mr Rook')),
     async projectOf({ id }) {
       const [project] = await connection.db.select().from(projects).where(eq(projects.studentId, id));
       return project;
@@ -43,5 +48,14 @@ export async function demoSchool(): Promise<TestDatabase> {
       await admin`drop database ${admin(name)} with (force)`;
       await admin.end();
     },
+  };
+}
+
+async function newTeacher(db: Database, name: string): Promise<Person> {
+  const email = `${name.replace(/\W+/g, '-').toLowerCase()}@wrenfield.example`;
+  return {
+    id: await addStaff(db, { name, email, password: 'another key', role: 'teacher' }),
+    name,
+    role: 'teacher',
   };
 }

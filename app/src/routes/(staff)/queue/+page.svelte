@@ -64,6 +64,9 @@
               >
               <TableBodyCell class="whitespace-normal">
                 <strong>{entry.student}</strong>
+                {#if entry.copies > 1}
+                  <span class="text-ink-soft">copy {entry.copy} of {entry.copies}</span>
+                {/if}
                 <WaiverList waivers={entry.waivers} />
                 {#if entry.doubt}<p class="text-fail text-sm">{entry.doubt}</p>{/if}
               </TableBodyCell>

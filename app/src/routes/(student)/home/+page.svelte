@@ -1,6 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { Button } from 'flowbite-svelte';
+  import TaskText from '$lib/task/TaskText.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
   import { homeTexts as say } from '$lib/texts/home';
   import { follow } from '$lib/ui/follow.svelte';
@@ -40,7 +41,7 @@
           {#if project}<StateChip state={project.state} />{/if}
           {#if dueOn}<span class="text-ink-soft ml-auto">{say.due(day(dueOn))}</span>{/if}
         </div>
-        <p>{task}</p>
+        <TaskText {task} />
         {#if project?.state === 'sent_back' && project.comment}
           <blockquote class="border-warn bg-warn-wash border-l-4 px-3 py-2">{project.comment}</blockquote>
         {/if}

@@ -4,6 +4,7 @@
   import { Button, Input } from 'flowbite-svelte';
   import { needOf } from '$lib/lesson/needs';
   import { classPage as say } from '$lib/texts/classPage';
+  import { libraryTexts } from '$lib/texts/library';
   import { limitsTexts } from '$lib/texts/limits';
   import { logTexts } from '$lib/texts/log';
   import { clock } from '$lib/ui/clock.svelte';
@@ -80,7 +81,8 @@
 
   <div class="mb-3 flex items-baseline gap-4">
     <h1>{say.title}</h1>
-    <a class="text-primary-800 ml-auto underline underline-offset-2" href="/limits">{limitsTexts.title}</a>
+    <a class="text-primary-800 ml-auto underline underline-offset-2" href="/library">{libraryTexts.title}</a>
+    <a class="text-primary-800 underline underline-offset-2" href="/limits">{limitsTexts.title}</a>
   </div>
   <ul class="flex flex-col gap-3">
     {#each data.classes as { id, name, code, students, briefs } (id)}

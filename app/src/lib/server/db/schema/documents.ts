@@ -3,6 +3,7 @@ import { parseDesign, type Design } from '@kelbrin/core/design';
 import { parseGuidance, type Guidance } from '@kelbrin/core/guide';
 import { parseBriefRules, parseLimits, type BriefRules, type LimitsCard } from '@kelbrin/core/inspect';
 import { parseRecipe, type Recipe } from '@kelbrin/core/recipe';
+import { taskText, type TaskText } from '../../../shared/taskText.ts';
 
 /*
  * Documents of the core, kept as JSON. What was stored by an older Kelbrin is migrated as it is read, so that all other
@@ -64,4 +65,11 @@ export const guidanceDocument = customType<{ data: Guidance; driverData: unknown
     if (!parsed.ok) throw new Error(`Stored prompts of a brief cannot be read: ${parsed.message}`);
     return parsed.guidance;
   },
+});
+
+/** The task of a brief, as formatted text. */
+export const taskDocument = customType<{ data: TaskText; driverData: unknown }>({
+  dataType: () => 'jsonb',
+  toDriver: (task) => JSON.stringify(task),
+  fromDriver: (value) => taskText.parse(read(value)),
 });

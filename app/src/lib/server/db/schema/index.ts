@@ -1,4 +1,5 @@
 export * from './audit.ts';
+export * from './briefs.ts';
 export * from './limits.ts';
 export * from './people.ts';
 export * from './print.ts';

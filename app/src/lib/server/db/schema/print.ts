@@ -10,6 +10,7 @@ import {
   serial,
   text,
   timestamp,
+  unique,
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
@@ -38,20 +39,21 @@ export const printFiles = pgTable('print_files', {
 
 export const queueState = pgEnum('queue_state', ['waiting', 'printing', 'printed']);
 
-/** A print file's place in the queue. */
+/** A print file's place in the queue; a file of which several copies are wanted has one for each. */
 export const queueEntries = pgTable(
   'queue_entries',
   {
     id: uuid('id').primaryKey().defaultRandom(),
     printFileId: uuid('print_file_id')
       .notNull()
-      .unique()
       .references(() => printFiles.id, { onDelete: 'cascade' }),
+    /** Counts the copies of a file from 1. */
+    copy: integer('copy').notNull().default(1),
     state: queueState('state').notNull().default('waiting'),
     position: serial('position').notNull(),
     joinedAt: timestamp('joined_at', { withTimezone: true }).notNull().defaultNow(),
   },
-  (table) => [index().on(table.state)],
+  (table) => [unique().on(table.printFileId, table.copy), index().on(table.state)],
 );
 
 /** What a printer last said of itself; see `printers/driver.ts`. */

@@ -1,5 +1,4 @@
 import {
-  date,
   index,
   integer,
   jsonb,
@@ -15,33 +14,10 @@ import type { Inspection } from '@kelbrin/core/inspect';
 import type { Estimate } from '@kelbrin/core/slice';
 import type { BenchReport } from '../../../shared/benchReport.ts';
 import type { Argument } from '../../../shared/saidWithHandIn.ts';
+import { briefs } from './briefs.ts';
 import { bytes } from './bytes.ts';
-import {
-  designDocument,
-  guidanceDocument,
-  limitsDocument,
-  recipeDocument,
-  rulesDocument,
-} from './documents.ts';
-import { classes } from './people.ts';
+import { designDocument, limitsDocument, recipeDocument, rulesDocument } from './documents.ts';
 import { users } from './users.ts';
-
-/** A design task that a teacher sets. */
-export const briefs = pgTable('briefs', {
-  id: uuid('id').primaryKey().defaultRandom(),
-  classId: uuid('class_id')
-    .notNull()
-    .references(() => classes.id, { onDelete: 'cascade' }),
-  title: text('title').notNull(),
-  task: text('task').notNull(),
-  dueOn: date('due_on'),
-  /** What a new project begins with; nothing when null. */
-  starter: recipeDocument('starter'),
-  /** What it asks of the part that can be checked. */
-  rules: rulesDocument('rules').notNull().default({}),
-  /** The prompts that lead students through it. */
-  guidance: guidanceDocument('guidance').notNull().default([]),
-});
 
 /** One student's answer to a brief. */
 export const projects = pgTable(

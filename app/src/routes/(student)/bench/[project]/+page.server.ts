@@ -20,6 +20,7 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
   return {
     project: { id: project.id, design: project.design, revision: project.revision },
     title: brief.title,
+    task: brief.task,
     filePattern,
     versions: await versionsOf(db, locals.person!, project.id),
     rules: brief.rules,

@@ -10,6 +10,7 @@
   import HandInDialog from '$lib/handIn/HandInDialog.svelte';
   import { placesOf } from '$lib/review/remarkPlaces';
   import { handInTexts as say } from '$lib/texts/handIn';
+  import TaskButton from '$lib/task/TaskButton.svelte';
   import { follow } from '$lib/ui/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
 
@@ -67,6 +68,7 @@
         <BenchGuide {bench} projectId={data.project.id} prompts={data.guidance} ticked={data.ticked} />
       {/snippet}
       {#snippet actions({ bench, autosave })}
+        <TaskButton title={data.title} task={data.task} />
         <HelpButton projectId={data.project.id} asks={data.asksForHelp} />
         <StateChip state={standing} />
         {#if data.feedback?.mayWithdraw}

@@ -1,18 +1,19 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { orNotFound, orSentence, parsedJson } from '$lib/requests.server';
 import { briefToEdit, copyBrief, deleteBrief, saveBrief } from '$lib/server/briefs';
+import { keepBrief } from '$lib/server/briefLibrary';
 import { classesOf } from '$lib/server/classes';
 import { database } from '$lib/server/db/database';
+import { sayingOf } from '$lib/shared/briefDraft';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals }) => {
   const db = database();
   const { brief, className, begun } = await orNotFound(briefToEdit(db, locals.person!, params.brief));
-  const { title, task, dueOn, rules, guidance, classId } = brief;
   return {
-    draft: { title, task, dueOn, rules, guidance },
+    draft: { ...sayingOf(brief), dueOn: brief.dueOn },
     className,
-    classId,
+    classId: brief.classId,
     begun,
     classes: await classesOf(db, locals.person!),
   };
@@ -32,6 +33,8 @@ export const actions: Actions = {
     if (typeof copied !== 'string') return copied;
     redirect(303, `/brief/${copied}`);
   },
+  keep: async ({ params, locals }) =>
+    (await orSentence(keepBrief(database(), locals.person!, params.brief))) ?? { isInLibrary: true },
   remove: async ({ params, locals }) => {
     const classId = await orSentence(deleteBrief(database(), locals.person!, params.brief));
     if (typeof classId !== 'string') return classId;

@@ -17,6 +17,9 @@
   {#if form && 'message' in form}
     <p role="alert" class="border-fail bg-fail-wash mb-4 border-l-4 px-3 py-2">{form.message}</p>
   {/if}
+  {#if form && 'isInLibrary' in form}
+    <p role="status" class="border-pass bg-pass-wash mb-4 border-l-4 px-3 py-2">{say.isKept}</p>
+  {/if}
   {#key page.params.brief}
     <BriefEditor draft={data.draft} begun={data.begun} classes={data.classes} />
   {/key}

@@ -15,6 +15,7 @@
   import { placesOf, sentencesOf } from '$lib/review/remarkPlaces';
   import { reviewCommand } from '$lib/review/reviewKeys';
   import type { Target } from '$lib/review/target';
+  import TaskText from '$lib/task/TaskText.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
   import type { RemarkDraft } from '$lib/shared/remark';
   import { reviewKeys, reviewTexts as say } from '$lib/texts/review';
@@ -22,7 +23,7 @@
   import { follow, LIVE } from '$lib/ui/follow.svelte';
   import InspectionList from '$lib/ui/InspectionList.svelte';
   import KeysSheet from '$lib/ui/KeysSheet.svelte';
-  import { sendJson } from '$lib/ui/sendJson';
+  import { sendJson } from '$lib/ui/send';
   import type { Look } from '$lib/ui/solidView/views';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
 
@@ -224,7 +225,7 @@
         {/if}
         <div>
           <h2 class="mb-0.5 text-base">{say.brief}</h2>
-          <p class="text-ink-soft">{data.brief.task}</p>
+          <div class="text-ink-soft"><TaskText task={data.brief.task} /></div>
         </div>
       </div>
     </section>

@@ -1,5 +1,4 @@
-import { error } from '@sveltejs/kit';
-import { orConflict, orNotFound } from '$lib/requests.server';
+import { orConflict, orNotFound, uploadedFile } from '$lib/requests.server';
 import { ownProject } from '$lib/server/auth/access';
 import { database } from '$lib/server/db/database';
 import { addFile } from '$lib/server/projectFiles';
@@ -10,8 +9,6 @@ export const POST: RequestHandler = async ({ request, params, locals }) => {
   const db = database();
   // Nothing is read of a file for a project that is somebody else's.
   await orNotFound(ownProject(db, locals.person!, params.project));
-  const file = (await request.formData().catch(() => undefined))?.get('file');
-  if (!(file instanceof File)) error(400, 'There is no file in the request.');
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  return orConflict(addFile(db, locals.person!, params.project, { name: file.name, bytes }));
+  const file = await uploadedFile(request);
+  return orConflict(addFile(db, locals.person!, params.project, file));
 };

@@ -7,13 +7,24 @@ export async function sendJson(
   url: string,
   data?: unknown,
 ): Promise<void> {
-  const answer = await fetch(url, {
+  await answered(url, {
     method,
     headers: { 'Content-Type': 'application/json' },
     body: data === undefined ? undefined : JSON.stringify(data),
-  }).catch(() => undefined);
+  });
+}
+
+/** Sends a file in the field `file`, and returns what was answered; throws as {@link sendJson} does. */
+export async function sendFile(url: string, file: File): Promise<unknown> {
+  const body = new FormData();
+  body.set('file', file);
+  return (await answered(url, { method: 'POST', body })).json();
+}
+
+async function answered(url: string, request: RequestInit): Promise<Response> {
+  const answer = await fetch(url, request).catch(() => undefined);
   if (!answer) throw new Error('The server could not be reached: try again in a moment.');
-  if (answer.ok) return;
+  if (answer.ok) return answer;
   const said = (await answer.json().catch(() => ({}))) as { message?: string };
   throw new Error(said.message ?? 'The server refused this.');
 }
