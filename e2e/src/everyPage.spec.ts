@@ -76,6 +76,7 @@ test('on every page what people write stays words, and axe finds nothing serious
     `/brief/${brief}`,
     `/lesson/${brief}`,
     watched!,
+    '/library',
     '/limits',
     card!,
     '/review',

@@ -64,8 +64,15 @@ const PICTURES = 12;
 export const taskText = z
   .object({ type: z.literal('doc'), content: z.array(block).max(200, 'a task has at most 200 paragraphs') })
   .refine((task) => wordsOf(task).length <= LETTERS, `a task has at most ${LETTERS} letters`)
-  .refine((task) => picturesIn(task).length <= PICTURES, `a task has at most ${PICTURES} pictures`);
+  .refine((task) => picturesIn(task).length <= PICTURES, `a task has at most ${PICTURES} pictures`)
+  // The editor keeps a line to write on at the end.
+  .transform((task) => ({ ...task, content: withoutEmptyEnd(task.content) }));
 export type TaskText = z.infer<typeof taskText>;
+
+function withoutEmptyEnd(blocks: readonly TaskBlock[]): TaskBlock[] {
+  const last = blocks.findLastIndex(({ type, ...block }) => type !== 'paragraph' || 'content' in block);
+  return blocks.slice(0, last + 1);
+}
 
 /**
  * A task of plain words, a paragraph to a line.

@@ -27,6 +27,14 @@ test('keeps headings, lists, emphasis, links and pictures, and drops what it doe
   expect(JSON.stringify(kept)).not.toMatch(/onclick|onerror/);
 });
 
+test('ends with its last words, and not with the empty line that an editor keeps', () => {
+  const { content } = taskText.parse({
+    type: 'doc',
+    content: [paragraph('one'), { type: 'paragraph' }, paragraph('two'), { type: 'paragraph' }],
+  });
+  expect(content).toHaveLength(3);
+});
+
 test.each([
   ['a link that runs script', paragraph('x', [{ type: 'link', attrs: { href: 'javascript:alert(1)' } }])],
   ['a picture from elsewhere', { type: 'image', attrs: { src: 'https://tracker.example/a.png' } }],

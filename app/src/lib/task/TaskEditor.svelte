@@ -33,7 +33,8 @@
   onMount(() => {
     editor = new Editor({
       element: place,
-      content: task,
+      // A task that says nothing yet still has a line to write on.
+      content: task.content.length > 0 ? task : undefined,
       extensions: [
         // Only what a task can keep; pasted text loses all else.
         StarterKit.configure({

@@ -83,7 +83,7 @@ export async function loadDemo(db: Database): Promise<void> {
 
 /** A task with a picture of what it may come to. */
 async function withPicture(db: Database, teacher: Person, task: TaskText): Promise<TaskText> {
-  const recipe = labelRecipe({ words: 'Fennel', widthMm: 62 });
+  const recipe = labelRecipe({ words: 'Fennel', widthMm: 80 });
   const bytes = await pictureOf(db, undefined, recipe, demoPrinters[1].colour);
   const hash = await addTaskPicture(db, teacher, { name: 'label.png', bytes });
   const attrs = { src: `${TASK_PICTURES}/${hash}`, alt: 'A label for fennel with a hole at its left end' };

@@ -41,7 +41,7 @@
           {#if project}<StateChip state={project.state} />{/if}
           {#if dueOn}<span class="text-ink-soft ml-auto">{say.due(day(dueOn))}</span>{/if}
         </div>
-        <TaskText {task} />
+        <div class="beside-part"><TaskText {task} /></div>
         {#if project?.state === 'sent_back' && project.comment}
           <blockquote class="border-warn bg-warn-wash border-l-4 px-3 py-2">{project.comment}</blockquote>
         {/if}

@@ -1,0 +1,161 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { buildAll } from './build.ts';
+import { createDatabase, onDatabase, startCluster, type Cluster } from './postgres.ts';
+import { prepareDatabase } from './stack.ts';
+import { root, secret } from './state.ts';
+
+/*
+ * Runs every check and test, or the stages that are named: lint types boundaries unit database browser.
+ * Databases are made anew on a cluster of the tests' own, or on the server that DATABASE_URL names; there, only
+ * databases whose names begin with kelbrin_test are touched.
+ */
+
+interface Stage {
+  readonly name: string;
+  /** Whether it runs what was built, and whether it needs a database server. */
+  readonly needs?: 'build' | 'database';
+  run(): boolean | Promise<boolean>;
+}
+
+let passed = 0;
+let failed = 0;
+let skipped = 0;
+
+function command(program: string, args: string[], env: Record<string, string> = {}): boolean {
+  const path = join(root, 'node_modules/.bin', program);
+  return spawnSync(path, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
+}
+
+/** Runs programs one after the other beside whatever else runs, and says what they said when all are done. */
+async function commands(...calls: readonly [program: string, ...args: string[]][]): Promise<boolean> {
+  let words = '';
+  let ok = true;
+  for (const [program, ...args] of calls) {
+    const path = program === 'npm' ? program : join(root, 'node_modules/.bin', program);
+    const child = spawn(path, args, { cwd: root });
+    for (const stream of [child.stdout, child.stderr])
+      stream.setEncoding('utf8').on('data', (piece: string) => (words += piece));
+    const code = await new Promise<number | null>((resolve) => child.on('close', resolve));
+    if (code !== 0) ok = false;
+  }
+  process.stdout.write(words);
+  return ok;
+}
+
+/** Runs a project of Vitest and adds up what it counted. */
+function vitest(project: string, env: Record<string, string> = {}): boolean {
+  const report = join(tmpdir(), `kelbrin-${project}-${process.pid}.json`);
+  const args = [
+    'run',
+    '--project',
+    project,
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${report}`,
+  ];
+  const ok = command('vitest', args, env);
+  const counted = JSON.parse(readFileSync(report, 'utf8')) as Record<string, number>;
+  rmSync(report);
+  passed += counted.numPassedTests;
+  failed += counted.numFailedTests;
+  skipped += counted.numPendingTests;
+  return ok;
+}
+
+function playwright(env: Record<string, string>): boolean {
+  const report = join(tmpdir(), `kelbrin-browser-${process.pid}.json`);
+  const ok = command('playwright', ['test', '--config', 'e2e/playwright.config.ts', '--reporter=list,json', ...(process.env.ONLY ?? '').split(' ').filter(Boolean)], {
+    ...env,
+    PLAYWRIGHT_JSON_OUTPUT_FILE: report,
+  });
+  const { stats } = JSON.parse(readFileSync(report, 'utf8')) as { stats: Record<string, number> };
+  rmSync(report);
+  passed += stats.expected + stats.flaky;
+  failed += stats.unexpected;
+  skipped += stats.skipped;
+  return ok;
+}
+
+let server = '';
+const testEnvironment = () => ({
+  KELBRIN_TEST_SERVER: server,
+  KELBRIN_SECRET: secret('session-secret'),
+});
+
+const stages: Stage[] = [
+  {
+    name: 'lint',
+    run: () => commands(['eslint', '.'], ['prettier', '--check', '--log-level=warn', '.']),
+  },
+  {
+    name: 'types',
+    run: () =>
+      commands(
+        ...['core', 'printer', 'cli', 'ops', 'e2e', 'bench'].map(
+          (each) => ['tsc', '-p', each] as [string, ...string[]],
+        ),
+        ['npm', 'run', '--silent', 'types', '-w', 'app'],
+      ),
+  },
+  {
+    name: 'boundaries',
+    run: () =>
+      commands([
+        'depcruise',
+        '--config',
+        '.dependency-cruiser.mjs',
+        'core/src',
+        'printer/src',
+        'cli/src',
+        'app/src',
+      ]),
+  },
+  { name: 'unit', run: () => vitest('unit') },
+  { name: 'database', needs: 'database', run: () => vitest('database', testEnvironment()) },
+  { name: 'browser', needs: 'database', run: () => playwright(testEnvironment()) },
+];
+
+const wanted = process.argv.slice(2);
+const unknown = wanted.filter((name) => !stages.some((stage) => stage.name === name));
+if (unknown.length > 0) {
+  console.error(`There is no stage “${unknown[0]}”; there are ${stages.map(({ name }) => name).join(', ')}.`);
+  process.exit(2);
+}
+const chosen = stages.filter(({ name }) => wanted.length === 0 || wanted.includes(name));
+
+async function carryOut({ name, run }: Stage): Promise<void> {
+  const begun = performance.now();
+  console.log(`\n── ${name}`);
+  if (!(await run())) broken.push(name);
+  console.log(`── ${name} took ${((performance.now() - begun) / 1000).toFixed(1)} s`);
+}
+
+let cluster: Cluster | undefined;
+const broken: string[] = [];
+try {
+  if (chosen.some(({ needs }) => needs === 'database')) {
+    buildAll();
+    if (!process.env.DATABASE_URL) cluster = await startCluster('test', true);
+    server = process.env.DATABASE_URL ?? cluster!.url('postgres');
+    // Tests copy these two instead of migrating and filling a database each.
+    const empty = onDatabase(server, 'kelbrin_test_empty');
+    const school = onDatabase(server, 'kelbrin_test_school');
+    await createDatabase(empty, { fresh: true });
+    prepareDatabase(empty, { demo: false });
+    await createDatabase(school, { fresh: true });
+    prepareDatabase(school, { demo: true });
+  }
+  // What only reads the sources runs side by side, since each of them uses one processor.
+  const reading = chosen.filter(({ name }) => ['lint', 'types', 'boundaries'].includes(name));
+  await Promise.all(reading.map(carryOut));
+  for (const stage of chosen) if (!reading.includes(stage)) await carryOut(stage);
+} finally {
+  cluster?.stop();
+}
+
+if (broken.length > 0) console.error(`\nThese stages failed: ${broken.join(', ')}.`);
+console.log(`\n${passed} passed, ${failed} failed, ${skipped} skipped`);
+process.exitCode = broken.length > 0 ? 1 : 0;
