@@ -67,7 +67,11 @@ async function ask(
       isLoad || line.call === 'GET'
         ? undefined
         : isAction
-          ? new URLSearchParams(body as Record<string, string>)
+          ? new URLSearchParams(
+              Object.entries(body).flatMap(([name, value]) =>
+                [value].flat().map((each) => [name, String(each)]),
+              ),
+            )
           : JSON.stringify(body),
   });
   if (answer.headers.get('content-type')?.includes('event-stream')) {
@@ -166,6 +170,7 @@ test('everyone may do what the table says, everything else is refused and change
     const cookies: Record<Somebody, string> = {
       visitor: '',
       own: await signedIn(origin, { code: classCode, name: 'luca', pin: studentPin }),
+      team: await signedIn(origin, { code: classCode, name: 'maren', pin: studentPin }),
       mate: await signedIn(origin, { code: classCode, name: 'bruno', pin: studentPin }),
       stranger: await signedIn(origin, { code, name: 'zara', pin: '730164' }),
       helper: await signedIn(origin, { email: helper.email, password: helper.password }),
@@ -185,6 +190,9 @@ test('everyone may do what the table says, everything else is refused and change
         (select id from queue_entries where state = 'waiting' limit 1) q, (select id from printers limit 1) r
       where u.name = 'Luca' and h.state = 'waiting'`;
 
+    await sql`delete from projects where student_id = (select id from users where name = 'Maren')`;
+    await sql`insert into team_members (project_id, student_id)
+      select ${ids.project}, id from users where name = 'Maren'`;
     await sql`insert into shares (token, version_id, expires_at)
       values (${ids.token}, ${ids.version}, now() + interval '1 day')`;
     const before = await fingerprint(sql);

@@ -3,6 +3,8 @@ export const everybody = [
   'visitor',
   /** The student whose project it is. */
   'own',
+  /** A student who works on it in a team. */
+  'team',
   /** Another student of the class. */
   'mate',
   /** A student of another teacher's class. */
@@ -53,10 +55,10 @@ export interface Line {
 
 const all = everybody;
 const signedIn = everybody.filter((each) => each !== 'visitor');
-const students: Somebody[] = ['own', 'mate', 'stranger'];
+const students: Somebody[] = ['own', 'team', 'mate', 'stranger'];
 const teachers: Somebody[] = ['teacher', 'otherTeacher'];
 const staff: Somebody[] = ['helper', ...teachers];
-const own: Somebody[] = ['own'];
+const own: Somebody[] = ['own', 'team'];
 const teacher: Somebody[] = ['teacher'];
 const report = { steps: 1, verdict: 'pass', failing: [], promptsDone: 0, nextPrompt: null };
 const remark = { words: 'Look here.', anchor: { step: 's1' } };
@@ -79,19 +81,19 @@ export const accessTable: readonly Line[] = [
     route: '/picture/[kind]/[id]',
     call: 'GET',
     path: ({ project }) => `/picture/project/${project}`,
-    may: ['own', 'helper', 'teacher'],
+    may: [...own, 'helper', 'teacher'],
   },
   {
     route: '/picture/[kind]/[id]',
     call: 'GET',
     path: ({ version }) => `/picture/version/${version}`,
-    may: ['own', 'helper', 'teacher'],
+    may: [...own, 'helper', 'teacher'],
   },
   {
     route: '/picture/[kind]/[id]',
     call: 'GET',
     path: ({ handIn }) => `/picture/hand-in/${handIn}`,
-    may: ['own', ...staff],
+    may: [...own, ...staff],
   },
   {
     route: '/file/[project]/[hash]',
@@ -103,7 +105,7 @@ export const accessTable: readonly Line[] = [
     route: '/live',
     call: 'GET',
     path: ({ project }) => `/live?topic=project:${project}`,
-    may: ['own', 'helper', 'teacher'],
+    may: [...own, 'helper', 'teacher'],
   },
   {
     route: '/live',
@@ -126,7 +128,7 @@ export const accessTable: readonly Line[] = [
     route: '/task-picture/[hash]',
     call: 'GET',
     path: ({ taskPicture }) => `/task-picture/${taskPicture}`,
-    may: ['own', 'mate', 'helper', 'teacher'],
+    may: [...own, 'mate', 'helper', 'teacher'],
   },
   { route: '/limits', call: 'load', may: teachers },
   { route: '/limits/[card]', call: 'load', may: teachers },
@@ -167,7 +169,7 @@ export const accessTable: readonly Line[] = [
     body: () => ({ revision: '999999', said: '{"note":"","arguments":[]}' }),
     may: own,
   },
-  { route: '/home', call: '?/open', body: ({ brief }) => ({ brief }), may: ['own', 'mate'] },
+  { route: '/home', call: '?/open', body: ({ brief }) => ({ brief }), may: [...own, 'mate'] },
   { route: '/review/[handIn]/seen', call: 'PUT', may: teacher },
   { route: '/bench/[project]', call: '?/withdraw', may: own },
   { route: '/review/[handIn]/remarks', call: 'POST', body: () => remark, may: teacher },
@@ -199,6 +201,19 @@ export const accessTable: readonly Line[] = [
   { route: '/brief/[brief]', call: '?/copy', body: ({ classId }) => ({ toClass: classId }), may: teacher },
   { route: '/brief/[brief]', call: '?/remove', may: teacher },
   { route: '/brief/[brief]', call: '?/keep', may: teacher },
+  { route: '/brief/[brief]/teams', call: 'load', may: teacher },
+  {
+    route: '/brief/[brief]/teams',
+    call: '?/make',
+    body: ({ student, leaver }) => ({ student: [student, leaver] }),
+    may: teacher,
+  },
+  {
+    route: '/brief/[brief]/teams',
+    call: '?/leave',
+    body: ({ leaver }) => ({ student: leaver }),
+    may: teacher,
+  },
   { route: '/brief/picture', call: 'POST', may: teachers },
   {
     route: '/library',

@@ -77,6 +77,7 @@ test('on every page what people write stays words, and axe finds nothing serious
     `/lesson/${brief}`,
     watched!,
     '/library',
+    `/brief/${brief}/teams`,
     '/limits',
     card!,
     '/review',

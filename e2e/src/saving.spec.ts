@@ -13,6 +13,8 @@ async function type(page: Page, name: string, value: string): Promise<void> {
 
 test('two tabs cannot overwrite each other silently, and neither state is lost', async ({ as }) => {
   const first = await as('luca');
+  // Neither tab hears what the other one saves.
+  await first.context().route('**/live?**', (route) => route.abort());
   await openBench(first);
   const second = await first.context().newPage();
   await openBench(second);
@@ -20,7 +22,7 @@ test('two tabs cannot overwrite each other silently, and neither state is lost',
   await type(first, 'width', '81');
   await saved(first);
   await type(second, 'width', '66');
-  const dialog = second.getByRole('dialog', { name: 'Changed in another tab' });
+  const dialog = second.getByRole('dialog', { name: 'Changed somewhere else' });
   await expect(dialog).toBeVisible();
 
   await dialog.getByRole('button', { name: 'Take the other state' }).click();
@@ -31,7 +33,7 @@ test('two tabs cannot overwrite each other silently, and neither state is lost',
 
   // The first tab now has the older state; keeping its own leaves the other one within reach.
   await type(first, 'width', '90');
-  const again = first.getByRole('dialog', { name: 'Changed in another tab' });
+  const again = first.getByRole('dialog', { name: 'Changed somewhere else' });
   await again.getByRole('button', { name: 'Keep what is here' }).click();
   await saved(first);
   await first.getByRole('button', { name: 'Undo' }).click();

@@ -117,6 +117,11 @@
     view = { from: lookingAt(facesOf(bench.solid.mesh), triangles), turns: view.turns + 1 };
   }
 
+  $effect(() => {
+    const theirs = autosave.hear({ revision, design });
+    if (theirs) untrack(() => bench.replace(theirs, 'saved'));
+  });
+
   $effect(() => kept.changed(bench.design, () => bench.history));
 
   $effect(() => {
@@ -326,14 +331,12 @@
 
 <Modal
   open={autosave.state === 'conflict'}
-  title="Changed in another tab"
-  aria-label="Changed in another tab"
+  title="Changed somewhere else"
+  aria-label="Changed somewhere else"
   dismissable={false}
   size="sm"
 >
-  <p>
-    This project was also changed somewhere else since you opened it here. Which state shall it go on from?
-  </p>
+  <p>A team-mate or another tab changed this project while you did. Which state shall it go on from?</p>
   <p class="text-ink-soft">The other state is not lost: Undo brings it back.</p>
   {#snippet footer()}
     <Button onclick={keepMine}>Keep what is here</Button>

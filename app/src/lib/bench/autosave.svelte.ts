@@ -95,6 +95,16 @@ export class Autosave {
     return this.state === 'saved';
   }
 
+  /**
+   * Hears of a state that the server has, as when a team-mate saved. It is handed back to be shown if it is newer and
+   * nothing waits here to be saved; if something does, saving will find the other state and ask.
+   */
+  hear({ revision, design }: Theirs): Design | undefined {
+    if (this.state !== 'saved' || this.#design !== undefined || revision <= this.#base) return undefined;
+    this.#base = revision;
+    return design;
+  }
+
   /** Ends a conflict by saving this tab's state over the other. */
   async keepMine(): Promise<void> {
     if (!this.theirs) return;

@@ -190,3 +190,24 @@ describe('two tabs', () => {
     expect(server.saves).toEqual(['theirs', 'and on']);
   });
 });
+
+describe('hearing what somebody else saved', () => {
+  it('hands a newer state over while nothing waits here, and goes on from it', async () => {
+    expect(autosave.hear({ revision: 1, design: design('Old') })).toBeUndefined();
+    server.revision = 2;
+    expect(wordsOf(autosave.hear({ revision: 2, design: design('Theirs') })!)).toBe('Theirs');
+    autosave.changed(design('Mine on top'));
+    await wait(600);
+    expect(autosave.state).toBe('saved');
+    expect(server.saves).toEqual(['Mine on top']);
+  });
+
+  it('takes nothing over what waits to be saved, so that saving asks', async () => {
+    autosave.changed(design('Mine'));
+    Object.assign(server, { revision: 2, design: design('Theirs') });
+    expect(autosave.hear({ revision: 2, design: design('Theirs') })).toBeUndefined();
+    await wait(600);
+    expect(autosave.state).toBe('conflict');
+    expect(wordsOf(autosave.theirs!.design)).toBe('Theirs');
+  });
+});

@@ -30,6 +30,8 @@ export const actions = {
   'restore-student': 'took a student back',
   'move-student': 'moved a student to another class',
   'delete-student': 'deleted a student with all work',
+  'make-team': 'put a student in a team',
+  'leave-team': 'took a student out of a team',
   'add-helper': 'added a helper',
   'remove-helper': 'removed a helper',
 } as const;
@@ -61,6 +63,7 @@ export async function logOf(db: Database, teacher: Person, classId: string, befo
   const subject = alias(users, 'subject');
   const student = alias(users, 'student');
   const shared = alias(projects, 'shared');
+  const sharer = alias(users, 'sharer');
   const lines = await db
     .select({
       id: auditLog.id,
@@ -69,7 +72,7 @@ export async function logOf(db: Database, teacher: Person, classId: string, befo
       who: actor.name,
       // A subject is a hand-in, a person, a brief or a card; of what is gone there is no name.
       about: sql<string | null>`coalesce(
-        ${student.name} || ', v' || ${handIns.number}, ${subject.name}, ${briefs.title}, ${limitsCards.name}, ${shared.name}
+        ${student.name} || ', v' || ${handIns.number}, ${subject.name}, ${briefs.title}, ${limitsCards.name}, ${sharer.name}
       )`,
     })
     .from(auditLog)
@@ -81,6 +84,7 @@ export async function logOf(db: Database, teacher: Person, classId: string, befo
     .leftJoin(briefs, eq(sql`${briefs.id}::text`, auditLog.subjectId))
     .leftJoin(limitsCards, eq(sql`${limitsCards.id}::text`, auditLog.subjectId))
     .leftJoin(shared, eq(sql`${shared.id}::text`, auditLog.subjectId))
+    .leftJoin(sharer, eq(sharer.id, shared.studentId))
     .where(
       and(eq(auditLog.classId, group.id), beforeId === undefined ? undefined : lt(auditLog.id, beforeId)),
     )

@@ -5,6 +5,7 @@ import { fileName } from '@kelbrin/core/format';
 import { sayingOf } from '../shared/briefDraft.ts';
 import { picturesIn } from '../shared/taskText.ts';
 import { classToTeach, type Person } from './auth/access.ts';
+import { namesOnProject } from './auth/team.ts';
 import type { Database } from './db/database.ts';
 import {
   briefs,
@@ -67,7 +68,7 @@ export async function classAsZip(
       files[`${folder}/picture ${hash.slice(0, 12)}.${kind}`] = [picture, { level: 0 }];
     }
     const begun = await db
-      .select({ project: projects, student: users.name })
+      .select({ project: projects, student: namesOnProject })
       .from(projects)
       .innerJoin(users, eq(users.id, projects.studentId))
       .where(eq(projects.briefId, brief.id))

@@ -3,7 +3,7 @@ import { patternProblem } from '@kelbrin/core/format';
 import { classToTeach, demandRole, type Person } from './auth/access.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
-import { briefs, classes, classMembers, projects, users } from './db/schema/index.ts';
+import { briefs, classes, classMembers, projects, teamMembers, users } from './db/schema/index.ts';
 import { standings } from './projects.ts';
 
 /** The names of a teacher's classes. */
@@ -38,11 +38,27 @@ export async function classWithStandings(db: Database, teacher: Person, classId:
     .from(projects)
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
     .where(eq(briefs.classId, id));
+  const mates = await db
+    .select({ projectId: teamMembers.projectId, studentId: teamMembers.studentId })
+    .from(teamMembers)
+    .innerJoin(projects, eq(projects.id, teamMembers.projectId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .where(eq(briefs.classId, id));
   const standing = await standings(
     db,
     begun.map((project) => project.id),
   );
-  const projectBy = new Map(begun.map((project) => [`${project.briefId} ${project.studentId}`, project]));
+  const nameOf = new Map(students.map((student) => [student.id, student.name]));
+  const projectBy = new Map(
+    begun.flatMap((project) => {
+      const others = mates.filter(({ projectId }) => projectId === project.id);
+      const team = [project.studentId, ...others.map(({ studentId }) => studentId)];
+      return team.map((studentId) => {
+        const withNames = team.flatMap((each) => (each === studentId ? [] : (nameOf.get(each) ?? [])));
+        return [`${project.briefId} ${studentId}`, { ...project, withNames }];
+      });
+    }),
+  );
   return {
     id,
     name,

@@ -1,6 +1,7 @@
 import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import type { BenchReport } from '../shared/benchReport.ts';
 import { briefToTeach, ownProject, projectToWatch, type Person } from './auth/access.ts';
+import { worksOn } from './auth/team.ts';
 import type { Database } from './db/database.ts';
 import { classMembers, projects, pulses, users } from './db/schema/index.ts';
 import { announce } from './live/topics.ts';
@@ -66,7 +67,7 @@ export async function noteHelped(db: Database, person: Person, projectId: string
   await announce(db, `project:${project.id}`, `class:${brief.classId}`);
 }
 
-/** Everyone of the class with what they have of the brief; students who have not begun it as well. */
+/** Everyone of the class with what they have of the brief, a team in one; students who have not begun it as well. */
 export async function lessonOf(db: Database, teacher: Person, briefId: string) {
   const { brief, className } = await briefToTeach(db, teacher, briefId);
   const rows = await db
@@ -81,7 +82,7 @@ export async function lessonOf(db: Database, teacher: Person, briefId: string) {
     })
     .from(classMembers)
     .innerJoin(users, eq(users.id, classMembers.userId))
-    .leftJoin(projects, and(eq(projects.studentId, users.id), eq(projects.briefId, brief.id)))
+    .leftJoin(projects, and(eq(projects.briefId, brief.id), worksOn(db, users.id)))
     .leftJoin(pulses, eq(pulses.projectId, projects.id))
     .where(
       and(
@@ -95,12 +96,17 @@ export async function lessonOf(db: Database, teacher: Person, briefId: string) {
     db,
     rows.flatMap(({ projectId }) => projectId ?? []),
   );
+  const namesOn = (projectId: string) =>
+    rows.flatMap((row) => (row.projectId === projectId ? row.name : [])).join(' & ');
+  const first = rows.filter(
+    ({ projectId }, i) => projectId === null || rows.findIndex((row) => row.projectId === projectId) === i,
+  );
   return {
     brief,
     className,
-    learners: rows.map(({ studentId, name, projectId, revision, updatedAt, helpAskedAt, report }) => ({
+    learners: first.map(({ studentId, name, projectId, revision, updatedAt, helpAskedAt, report }) => ({
       studentId,
-      name,
+      name: projectId === null ? name : namesOn(projectId),
       project:
         projectId === null
           ? undefined

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import { demandRole, NotAllowed, type Person } from './auth/access.ts';
+import { namesOnProject } from './auth/team.ts';
 import type { Database } from './db/database.ts';
 import {
   briefs,
@@ -34,7 +35,7 @@ export async function queue(db: Database, person: Person) {
       hash: printFiles.hash,
       doubt: handIns.doubt,
       estimate: printFiles.estimate,
-      student: users.name,
+      student: namesOnProject,
       className: classes.name,
       brief: briefs.title,
     })
@@ -70,7 +71,7 @@ export async function printersWithRuns(db: Database, person: Person) {
       endedAt: runs.endedAt,
       part: printFiles.name,
       handInId: printFiles.handInId,
-      student: users.name,
+      student: namesOnProject,
     })
     .from(runs)
     .innerJoin(queueEntries, eq(queueEntries.id, runs.queueEntryId))

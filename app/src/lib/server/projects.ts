@@ -2,6 +2,7 @@ import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { designOf, type Design } from '@kelbrin/core/design';
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import { demandRole, NotAllowed, ownProject, type Person } from './auth/access.ts';
+import { worksOn } from './auth/team.ts';
 import type { Database } from './db/database.ts';
 import {
   briefs,
@@ -23,7 +24,7 @@ export type Saved = { ok: true; revision: number } | { ok: false; revision: numb
 
 /**
  * Saves a design that was made from `baseRevision`. If another save came first, nothing is changed and that one is
- * handed back, so that the person can choose. Throws {@link NotAllowed} unless the project is the student's own.
+ * handed back, so that the person can choose. Throws {@link NotAllowed} unless the student works on the project.
  */
 export async function saveDesign(
   db: Database,
@@ -46,26 +47,25 @@ export async function saveDesign(
   return { ok: false, revision: current.revision, design: current.design };
 }
 
-/** Opens the student's project for a brief, beginning it if there is none; returns its id. */
+/** Opens the student's or the team's project for a brief, beginning it if there is none; returns its id. */
 export async function openProject(db: Database, person: Person, briefId: string): Promise<string> {
   demandRole(person, 'student');
   const [brief] = await briefsOf(db, person).then((all) => all.filter(({ id }) => id === briefId));
   if (!brief) throw new NotAllowed();
-  // Two clicks at once begin one project: the second insert finds the first one's row.
-  await db
-    .insert(projects)
-    .values({
-      briefId,
-      studentId: person.id,
-      name: `${brief.title}, ${person.name}`,
-      design: designOf(brief.starter ?? undefined),
-    })
-    .onConflictDoNothing();
-  const [project] = await db
-    .select({ id: projects.id })
-    .from(projects)
-    .where(and(eq(projects.briefId, briefId), eq(projects.studentId, person.id)));
-  return project.id;
+  return db.transaction(async (tx) => {
+    // While the brief is shared nobody joins a team for it, which would be a second project of the student's.
+    await tx.select({ id: briefs.id }).from(briefs).where(eq(briefs.id, briefId)).for('share');
+    const own = and(eq(projects.briefId, briefId), worksOn(tx, person.id));
+    const [begun] = await tx.select({ id: projects.id }).from(projects).where(own);
+    if (begun) return begun.id;
+    // Two clicks at once begin one project: the second insert finds the first one's row.
+    await tx
+      .insert(projects)
+      .values({ briefId, studentId: person.id, design: designOf(brief.starter ?? undefined) })
+      .onConflictDoNothing();
+    const [project] = await tx.select({ id: projects.id }).from(projects).where(own);
+    return project.id;
+  });
 }
 
 /** The briefs of the classes that a student is in. */

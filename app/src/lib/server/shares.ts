@@ -5,6 +5,7 @@ import { SHARE_DAYS } from '../shared/shareDays.ts';
 import { isId, NotAllowed, ownProject, type Person } from './auth/access.ts';
 import { record } from './audit.ts';
 import { CannotNow } from './cannotNow.ts';
+import { namesOnProject } from './auth/team.ts';
 import type { Database } from './db/database.ts';
 import { briefs, classes, limitsCards, projects, shares, users, versions } from './db/schema/index.ts';
 import { filesFor } from './projectFiles.ts';
@@ -87,7 +88,7 @@ export async function sharedVersion(db: Database, token: string) {
       projectId: projects.id,
       design: versions.design,
       number: versions.number,
-      student: users.name,
+      student: namesOnProject,
       brief: briefs.title,
       card: limitsCards.card,
       expiresAt: shares.expiresAt,

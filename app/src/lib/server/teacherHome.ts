@@ -1,7 +1,17 @@
-import { and, asc, count, countDistinct, eq, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import { and, asc, count, eq, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import { demandRole, type Person } from './auth/access.ts';
+import { namesOnProject } from './auth/team.ts';
 import type { Database } from './db/database.ts';
-import { briefs, classes, classMembers, handIns, projects, pulses, users } from './db/schema/index.ts';
+import {
+  briefs,
+  classes,
+  classMembers,
+  handIns,
+  projects,
+  pulses,
+  teamMembers,
+  users,
+} from './db/schema/index.ts';
 import { printersWithRuns, queue } from './printRoom.ts';
 import { standings } from './projects.ts';
 
@@ -29,7 +39,8 @@ export async function teacherHome(db: Database, teacher: Person) {
       classId: briefs.classId,
       title: briefs.title,
       dueOn: briefs.dueOn,
-      begun: countDistinct(projects.id),
+      // Students, of whom several may be in a team.
+      begun: sql<number>`(count(distinct ${projects.id}) + count(distinct (${teamMembers.projectId}, ${teamMembers.studentId})))::int`,
       waiting: sql<number>`count(distinct ${projects.id}) filter (where ${handIns.state} in ('waiting', 'checking'))::int`,
       approved: sql<number>`count(distinct ${projects.id}) filter (where ${handIns.state} = 'approved')::int`,
     })
@@ -37,6 +48,7 @@ export async function teacherHome(db: Database, teacher: Person) {
     .innerJoin(classes, eq(classes.id, briefs.classId))
     .leftJoin(projects, eq(projects.briefId, briefs.id))
     .leftJoin(handIns, eq(handIns.projectId, projects.id))
+    .leftJoin(teamMembers, eq(teamMembers.projectId, projects.id))
     .where(eq(classes.teacherId, teacher.id))
     .groupBy(briefs.id)
     .orderBy(asc(briefs.dueOn), asc(briefs.title));
@@ -64,7 +76,7 @@ async function whoMayNeed(db: Database, teacher: Person) {
     .select({
       projectId: projects.id,
       briefId: briefs.id,
-      student: users.name,
+      student: namesOnProject,
       brief: briefs.title,
       updatedAt: projects.updatedAt,
       helpAskedAt: projects.helpAskedAt,

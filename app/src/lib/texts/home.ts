@@ -3,6 +3,7 @@ import type { ProjectState } from '../server/projects.ts';
 /** What a student's home says. */
 export const homeTexts = {
   title: 'My projects',
+  team: (names: string) => `a team: ${names}`,
   notBegun: 'not begun',
   picture: 'Your part as it stands',
   due: (day: string) => `due ${day}`,

@@ -2,6 +2,7 @@ import { and, eq, or, type SQL } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import type { Database } from '../db/database.ts';
 import { briefs, classes, classMembers, handIns, projects, users, versions } from '../db/schema/index.ts';
+import { namesOnProject, worksOn } from './team.ts';
 
 /** The person behind a request. */
 export interface Person {
@@ -28,7 +29,7 @@ export function demandRole(person: Person, ...roles: Person['role'][]): void {
   if (!roles.includes(person.role)) throw new NotAllowed();
 }
 
-/** A student's own project; throws {@link NotAllowed} for anyone else and for one that does not exist. */
+/** A project that a student works on, alone or in a team; throws {@link NotAllowed} for anyone else and for one that does not exist. */
 export async function ownProject(db: Database, person: Person, projectId: string) {
   demandRole(person, 'student');
   const [found] = await db
@@ -41,7 +42,7 @@ export async function ownProject(db: Database, person: Person, projectId: string
     .from(projects)
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
     .innerJoin(classes, eq(classes.id, briefs.classId))
-    .where(and(isId(projectId, projects.id), eq(projects.studentId, person.id)));
+    .where(and(isId(projectId, projects.id), worksOn(db, person.id)));
   if (!found) throw new NotAllowed();
   return found;
 }
@@ -79,7 +80,7 @@ export async function handInToTeach(db: Database, person: Person, handInId: stri
       brief: briefs,
       filePattern: classes.filePattern,
       limitsCardId: classes.limitsCardId,
-      student: users.name,
+      student: namesOnProject,
       version: versions.number,
     })
     .from(handIns)
@@ -97,7 +98,7 @@ export async function handInToTeach(db: Database, person: Person, handInId: stri
 export async function projectToWatch(db: Database, person: Person, projectId: string) {
   demandRole(person, 'teacher');
   const [found] = await db
-    .select({ project: projects, brief: briefs, student: users.name, limitsCardId: classes.limitsCardId })
+    .select({ project: projects, brief: briefs, student: namesOnProject, limitsCardId: classes.limitsCardId })
     .from(projects)
     .innerJoin(users, eq(users.id, projects.studentId))
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
@@ -107,7 +108,7 @@ export async function projectToWatch(db: Database, person: Person, projectId: st
   return found;
 }
 
-/** Whether a person may follow what happens to a project: its student, and the staff of its class. */
+/** Whether a person may follow what happens to a project: who works on it, and the staff of its class. */
 export async function maySeeProject(db: Database, person: Person, projectId: string): Promise<boolean> {
   const found = await db
     .select({ id: projects.id })
@@ -119,7 +120,7 @@ export async function maySeeProject(db: Database, person: Person, projectId: str
       and(
         isId(projectId, projects.id),
         person.role === 'student'
-          ? eq(projects.studentId, person.id)
+          ? worksOn(db, person.id)
           : or(eq(classes.teacherId, person.id), eq(classMembers.userId, person.id)),
       ),
     );

@@ -24,7 +24,7 @@ export async function noteLesson(db: Database): Promise<void> {
       recipe,
       limits: classroomLimits,
       brief: brief.rules,
-      title: project.name,
+      title: brief.title,
     });
     const inspection = result.ok ? result.inspection : undefined;
     const { done, next } = standingIn(brief.guidance, new Set(ticked), { recipe, inspection });

@@ -14,17 +14,18 @@ import { sha256 } from '../sha256.ts';
  */
 export async function inspectHandIn(db: Database, handInId: string): Promise<void> {
   const [found] = await db
-    .select({ handIn: handIns, project: projects, classId: briefs.classId })
+    .select({ handIn: handIns, projectId: projects.id, title: briefs.title, classId: briefs.classId })
     .from(handIns)
     .innerJoin(projects, eq(projects.id, handIns.projectId))
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
     .where(and(eq(handIns.id, handInId), eq(handIns.state, 'checking')));
   if (!found) return;
-  const { handIn, project, classId } = found;
+  const { handIn, projectId, title, classId } = found;
 
   const { recipe, limits, rules } = handIn;
-  const files = await filesFor(db, project.id, recipe);
-  const task = { kind: 'inspect', recipe, files, limits, brief: rules, title: project.name } as const;
+  const files = await filesFor(db, projectId, recipe);
+  // The frozen file carries no name of a student: it stays when somebody is deleted from a team.
+  const task = { kind: 'inspect', recipe, files, limits, brief: rules, title } as const;
   const result = await compute().run<'inspect'>(task);
   await db.transaction(async (tx) => {
     const isStill = and(eq(handIns.id, handIn.id), eq(handIns.state, 'checking'));
@@ -40,7 +41,7 @@ export async function inspectHandIn(db: Database, handInId: string): Promise<voi
     } else {
       await tx.update(handIns).set({ state: 'refused', problem }).where(isStill);
     }
-    await announce(tx, `project:${project.id}`, `class:${classId}`);
+    await announce(tx, `project:${projectId}`, `class:${classId}`);
   });
 }
 

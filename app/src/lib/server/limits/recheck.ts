@@ -62,7 +62,13 @@ export async function holdAgainst(
  */
 export async function recheckApproval(db: Database, handInId: string): Promise<void> {
   const [found] = await db
-    .select({ handIn: handIns, project: projects, classId: classes.id, card: limitsCards.card })
+    .select({
+      handIn: handIns,
+      projectId: projects.id,
+      title: briefs.title,
+      classId: classes.id,
+      card: limitsCards.card,
+    })
     .from(handIns)
     .innerJoin(projects, eq(projects.id, handIns.projectId))
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
@@ -70,14 +76,14 @@ export async function recheckApproval(db: Database, handInId: string): Promise<v
     .innerJoin(limitsCards, eq(limitsCards.id, classes.limitsCardId))
     .where(and(eq(handIns.id, handInId), eq(handIns.state, 'approved')));
   if (!found) return;
-  const { handIn, project, classId, card } = found;
+  const { handIn, projectId, title, classId, card } = found;
   const result = await compute().run<'inspect'>({
     kind: 'inspect',
     recipe: handIn.recipe,
-    files: await filesFor(db, project.id, handIn.recipe),
+    files: await filesFor(db, projectId, handIn.recipe),
     limits: card,
     brief: handIn.rules,
-    title: project.name,
+    title,
   });
   const waived = (await waiversOf(db, [handIn.id])).get(handIn.id) ?? [];
   const failing = result.ok
@@ -88,5 +94,5 @@ export async function recheckApproval(db: Database, handInId: string): Promise<v
   const titles = failing.map(({ id }) => `“${checkTitle(id)}”`).join(', ');
   const doubt = titles === '' ? null : `Since the limits card was changed, this fails: ${titles}.`;
   await db.update(handIns).set({ doubt }).where(eq(handIns.id, handIn.id));
-  await announce(db, `class:${classId}`, `project:${project.id}`, 'printroom');
+  await announce(db, `class:${classId}`, `project:${projectId}`, 'printroom');
 }

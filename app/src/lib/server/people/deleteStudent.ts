@@ -1,11 +1,15 @@
 import { and, eq, inArray, notExists, sql } from 'drizzle-orm';
+import { fileName } from '@kelbrin/core/format';
 import { record } from '../audit.ts';
 import { classToTeach, type Person } from '../auth/access.ts';
+import { namesOnProject } from '../auth/team.ts';
 import { studentKey } from '../auth/throttle.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
 import {
   auditLog,
+  briefs,
+  classes,
   handIns,
   printFiles,
   projects,
@@ -13,9 +17,12 @@ import {
   runs,
   signInAttempts,
   solids,
+  teamMembers,
   users,
+  versions,
 } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
+import { passOn } from '../teams.ts';
 import { studentsIn } from './classPeople.ts';
 
 /**
@@ -32,6 +39,7 @@ export async function deleteStudent(
   const { code } = await classToTeach(db, teacher, classId);
   const [student] = await studentsIn(db, teacher, classId, [studentId]);
   await db.transaction(async (tx) => {
+    await leaveTeams(tx, student.id);
     const handedIn = await tx
       .select({ id: handIns.id, solidHash: handIns.solidHash })
       .from(handIns)
@@ -72,4 +80,43 @@ export async function deleteStudent(
     await record(tx, teacher, 'delete-student', classId, [student.id]);
     await announce(tx, `class:${classId}`, 'printroom');
   });
+}
+
+/** What a student did in a team is the team's: it goes on under the names of the others. */
+async function leaveTeams(tx: Database, studentId: string): Promise<void> {
+  const led = await tx.select({ id: projects.id }).from(projects).where(eq(projects.studentId, studentId));
+  const joined = await tx
+    .select({ id: teamMembers.projectId })
+    .from(teamMembers)
+    .where(eq(teamMembers.studentId, studentId));
+  await tx.delete(teamMembers).where(eq(teamMembers.studentId, studentId));
+  for (const { id } of led) if (await passOn(tx, id)) joined.push({ id });
+  for (const { id } of joined) await renameFiles(tx, id);
+}
+
+/** Names the print files of a project anew, by whose it is now. */
+async function renameFiles(tx: Database, projectId: string): Promise<void> {
+  const files = await tx
+    .select({
+      id: printFiles.id,
+      pattern: classes.filePattern,
+      brief: briefs.title,
+      student: namesOnProject,
+      part: handIns.part,
+      n: versions.number,
+    })
+    .from(printFiles)
+    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+    .innerJoin(versions, eq(versions.id, handIns.versionId))
+    .innerJoin(projects, eq(projects.id, handIns.projectId))
+    .innerJoin(users, eq(users.id, projects.studentId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .where(eq(projects.id, projectId));
+  for (const { id, pattern, ...names } of files) {
+    await tx
+      .update(printFiles)
+      .set({ name: fileName(pattern, names) })
+      .where(eq(printFiles.id, id));
+  }
 }

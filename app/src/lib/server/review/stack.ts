@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, isNull, lt, ne, sql } from 'drizzle-orm';
 import { demandRole, handInToTeach, type Person } from '../auth/access.ts';
+import { namesOnProject } from '../auth/team.ts';
 import type { Database } from '../db/database.ts';
 import { briefs, classes, handIns, projects, solids, users } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
@@ -16,8 +17,7 @@ export async function handInsToReview(db: Database, person: Person) {
       state: handIns.state,
       createdAt: handIns.createdAt,
       solidHash: handIns.solidHash,
-      project: projects.name,
-      student: users.name,
+      student: namesOnProject,
       brief: briefs.title,
       classId: classes.id,
       className: classes.name,

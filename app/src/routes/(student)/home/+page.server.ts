@@ -1,8 +1,9 @@
 import { redirect } from '@sveltejs/kit';
 import { and, eq, inArray, isNotNull } from 'drizzle-orm';
 import { orNotFound } from '$lib/requests.server';
+import { namesOnProject, worksOn } from '$lib/server/auth/team';
 import { database } from '$lib/server/db/database';
-import { projects } from '$lib/server/db/schema';
+import { projects, users } from '$lib/server/db/schema';
 import { briefsOf, openProject, standings } from '$lib/server/projects';
 import { remarkCounts } from '$lib/server/review/remarks';
 import { waiversOf } from '$lib/server/review/waivers';
@@ -21,11 +22,13 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
           .select({
             id: projects.id,
             briefId: projects.briefId,
+            names: namesOnProject,
             revision: projects.revision,
             asksForHelp: isNotNull(projects.helpAskedAt).mapWith(Boolean),
           })
           .from(projects)
-          .where(and(eq(projects.studentId, person.id), inArray(projects.briefId, briefIds)))
+          .innerJoin(users, eq(users.id, projects.studentId))
+          .where(and(worksOn(db, person.id), inArray(projects.briefId, briefIds)))
       : [];
   const standing = await standings(
     db,

@@ -19,7 +19,7 @@ import { bytes } from './bytes.ts';
 import { designDocument, limitsDocument, recipeDocument, rulesDocument } from './documents.ts';
 import { users } from './users.ts';
 
-/** One student's answer to a brief. */
+/** One student's, or a team's, answer to a brief; a team's stands under the one who was in it first. */
 export const projects = pgTable(
   'projects',
   {
@@ -30,7 +30,6 @@ export const projects = pgTable(
     studentId: text('student_id')
       .notNull()
       .references(() => users.id, { onDelete: 'cascade' }),
-    name: text('name').notNull(),
     design: designDocument('design').notNull(),
     /** Goes up with every save; a save must name the one it was made from. */
     revision: integer('revision').notNull().default(0),
@@ -41,6 +40,20 @@ export const projects = pgTable(
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [unique().on(table.briefId, table.studentId)],
+);
+
+/** Students who work on a project with the one whose it is; each has one project for a brief. */
+export const teamMembers = pgTable(
+  'team_members',
+  {
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    studentId: text('student_id')
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.studentId] }), index().on(table.studentId)],
 );
 
 /**

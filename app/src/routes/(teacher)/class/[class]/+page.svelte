@@ -48,6 +48,8 @@
         <h2>{brief.title}</h2>
         <a class="text-primary-800 underline underline-offset-2" href="/lesson/{brief.id}">{say.lesson}</a>
         <a class="text-primary-800 underline underline-offset-2" href="/brief/{brief.id}">{say.edit}</a>
+        <a class="text-primary-800 underline underline-offset-2" href="/brief/{brief.id}/teams">{say.teams}</a
+        >
         {#if brief.dueOn}<span class="text-ink-soft">{say.due(day(brief.dueOn))}</span>{/if}
         {#if handedIn > 0}
           <Button href="/review" size="sm" class="ml-auto">{say.review(handedIn)}</Button>
@@ -62,17 +64,22 @@
               {#if project}
                 <img
                   src="/picture/project/{project.id}?r={project.revision}"
-                  alt="{name}’s part"
+                  alt={say.partOf(name)}
                   width="176"
                   height="110"
                   loading="lazy"
                 />
               {:else}
-                <span class="text-ink-soft text-sm">not begun</span>
+                <span class="text-ink-soft text-sm">{say.notBegun}</span>
               {/if}
             </div>
             <div class="flex items-center justify-between gap-2">
-              <strong>{name}</strong>
+              <span>
+                <strong>{name}</strong>
+                {#if project && project.withNames.length > 0}
+                  <span class="text-ink-soft text-sm">{say.with(project.withNames)}</span>
+                {/if}
+              </span>
               {#if project?.verdict}<VerdictChip verdict={project.verdict} />{/if}
             </div>
             {#if project}
@@ -80,7 +87,7 @@
                 <StateChip state={project.state} />
                 {#if project.state === 'waiting'}
                   <a class="text-primary-800 underline underline-offset-2" href="/review/{project.handInId}"
-                    >look</a
+                    >{say.look}</a
                   >
                 {/if}
               </div>

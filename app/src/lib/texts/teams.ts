@@ -1,0 +1,15 @@
+/** What the page of a brief's teams says. */
+export const teamTexts = {
+  title: 'Teams',
+  of: (brief: string, className: string) => `${brief}, ${className}`,
+  back: 'Class',
+  what: 'A team works on one project and hands it in together. What one of them began alone goes along as a part.',
+  none: 'Everybody works alone.',
+  takeOut: (student: string) => `Take ${student} out`,
+  takeOutWhat: 'goes on alone from a copy of what the team has',
+  add: (names: string) => `Add to ${names}`,
+  alone: 'Who works alone',
+  hasBegun: 'has begun',
+  make: 'Make a team of the chosen',
+  nobodyAlone: 'Everybody is in a team.',
+} as const;
