@@ -73,6 +73,8 @@ export const accessTable: readonly Line[] = [
   { route: '/shared/[token]', call: 'load', path: () => '/shared/made-up', may: [] },
   { route: '/shared/[token]/file/[hash]', call: 'GET', may: [] },
   { route: '/home', call: 'load', may: students },
+  { route: '/notices', call: 'load', may: signedIn },
+  { route: '/notices/seen', call: 'PUT', may: signedIn },
   { route: '/bench/[project]', call: 'load', may: own },
   { route: '/bench/[project]/versions', call: 'GET', may: own },
   { route: '/bench/[project]/shares', call: 'GET', may: own },

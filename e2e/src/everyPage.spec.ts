@@ -77,6 +77,7 @@ test('on every page what people write stays words, and axe finds nothing serious
     `/lesson/${brief}`,
     watched!,
     '/library',
+    '/notices',
     `/brief/${brief}/teams`,
     '/limits',
     card!,

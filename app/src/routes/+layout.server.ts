@@ -1,3 +1,10 @@
+import { database } from '$lib/server/db/database';
+import { unseenCount } from '$lib/server/notices';
+import { LIVE } from '$lib/ui/follow.svelte';
 import type { LayoutServerLoad } from './$types';
 
-export const load: LayoutServerLoad = ({ locals }) => ({ person: locals.person });
+export const load: LayoutServerLoad = async ({ locals, depends }) => {
+  depends(LIVE);
+  const { person } = locals;
+  return { person, unseen: person ? await unseenCount(database(), person) : 0 };
+};

@@ -6,6 +6,6 @@
 </script>
 
 <div class="flex min-h-full flex-col">
-  {#if data.person}<TopBar person={data.person} />{/if}
+  {#if data.person}<TopBar person={data.person} unseen={data.unseen} />{/if}
   {@render children()}
 </div>

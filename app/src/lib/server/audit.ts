@@ -23,6 +23,8 @@ export const actions = {
   'edit-card': 'changed a limits card',
   'delete-card': 'deleted a limits card',
   'choose-card': 'chose another limits card for a class',
+  'open-gallery': 'opened the gallery',
+  'close-gallery': 'closed the gallery',
   'add-student': 'added a student',
   'rename-student': 'renamed a student',
   'reset-pin': 'gave a student a new PIN',

@@ -15,6 +15,8 @@ import {
 } from './db/schema/index.ts';
 import { CannotNow } from './cannotNow.ts';
 import { announce } from './live/topics.ts';
+import { tellStudents, tellTeacher } from './notices.ts';
+import { standings } from './projects.ts';
 import { waiversOf } from './review/waivers.ts';
 
 /** The states in which a run holds its printer. */
@@ -184,19 +186,24 @@ export async function endRun(db: Database, runId: string, ending: Ending): Promi
       .update(queueEntries)
       .set({ state: ending.state === 'finished' ? 'printed' : 'waiting' })
       .where(eq(queueEntries.id, ended.queueEntryId));
-    await announceProjectOf(tx, ended.queueEntryId);
+    const { projectId, briefId } = await announceProjectOf(tx, ended.queueEntryId);
+    if (ending.state === 'failed') await tellTeacher(tx, briefId, 'run_failed');
+    const stands = (await standings(tx, [projectId])).get(projectId);
+    if (stands?.state === 'printed') await tellStudents(tx, projectId, 'printed');
     await announce(tx, 'printroom');
   });
 }
 
-async function announceProjectOf(db: Database, entryId: string): Promise<void> {
+/** Tells who follows the project of a queue's entry; returns that project and its brief. */
+async function announceProjectOf(db: Database, entryId: string) {
   const [found] = await db
-    .select({ projectId: projects.id, classId: briefs.classId })
+    .select({ projectId: projects.id, briefId: briefs.id, classId: briefs.classId })
     .from(queueEntries)
     .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
     .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
     .innerJoin(projects, eq(projects.id, handIns.projectId))
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
     .where(eq(queueEntries.id, entryId));
-  if (found) await announce(db, `project:${found.projectId}`, `class:${found.classId}`);
+  await announce(db, `project:${found.projectId}`, `class:${found.classId}`);
+  return found;
 }

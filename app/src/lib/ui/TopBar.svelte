@@ -1,8 +1,15 @@
 <script lang="ts">
+  import { Bell } from '@lucide/svelte';
   import { page } from '$app/state';
+  import { noticeTexts as notices } from '$lib/texts/notices';
   import type { Person } from '$lib/server/auth/access';
 
-  let { person }: { person: Person } = $props();
+  interface Props {
+    person: Person;
+    /** How many notices the person has not seen. */
+    unseen: number;
+  }
+  let { person, unseen }: Props = $props();
 
   const places = {
     student: [['/home', 'My projects']],
@@ -19,8 +26,8 @@
   } as const;
   /** Pages that are reached from one of these places. */
   const within: Partial<Record<string, readonly string[]>> = {
-    '/class': ['/brief', '/lesson', '/limits', '/library'],
-    '/home': ['/bench'],
+    '/class': ['/brief', '/lesson', '/limits', '/library', '/gallery'],
+    '/home': ['/bench', '/gallery'],
   };
 </script>
 
@@ -42,7 +49,21 @@
       </a>
     {/each}
   </nav>
-  <form method="POST" action="/sign-out" class="ml-auto flex items-center gap-3">
+  <a
+    href="/notices"
+    class="hover:bg-ground relative ml-auto rounded p-1.5"
+    aria-label={unseen > 0 ? notices.unseen(unseen) : notices.title}
+    title={notices.title}
+  >
+    <Bell size={18} aria-hidden="true" />
+    {#if unseen > 0}
+      <span
+        class="bg-primary-700 measured absolute -top-0.5 -right-1 min-w-4 rounded-full px-1 text-center text-xs leading-4 text-white"
+        aria-hidden="true">{unseen > 99 ? '99+' : unseen}</span
+      >
+    {/if}
+  </a>
+  <form method="POST" action="/sign-out" class="flex items-center gap-3">
     <span class="text-ink-soft">{person.name}</span>
     <button class="hover:bg-ground rounded px-2 py-1 underline underline-offset-2">Sign out</button>
   </form>

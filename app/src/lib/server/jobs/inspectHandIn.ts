@@ -5,6 +5,7 @@ import { compute } from '../compute/pool.ts';
 import type { Database } from '../db/database.ts';
 import { briefs, handIns, projects, solids } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
+import { tellStudents, tellTeacher } from '../notices.ts';
 import { filesFor } from '../projectFiles.ts';
 import { sha256 } from '../sha256.ts';
 
@@ -14,13 +15,19 @@ import { sha256 } from '../sha256.ts';
  */
 export async function inspectHandIn(db: Database, handInId: string): Promise<void> {
   const [found] = await db
-    .select({ handIn: handIns, projectId: projects.id, title: briefs.title, classId: briefs.classId })
+    .select({
+      handIn: handIns,
+      projectId: projects.id,
+      briefId: briefs.id,
+      title: briefs.title,
+      classId: briefs.classId,
+    })
     .from(handIns)
     .innerJoin(projects, eq(projects.id, handIns.projectId))
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
     .where(and(eq(handIns.id, handInId), eq(handIns.state, 'checking')));
   if (!found) return;
-  const { handIn, projectId, title, classId } = found;
+  const { handIn, projectId, briefId, title, classId } = found;
 
   const { recipe, limits, rules } = handIn;
   const files = await filesFor(db, projectId, recipe);
@@ -37,9 +44,20 @@ export async function inspectHandIn(db: Database, handInId: string): Promise<voi
         .insert(solids)
         .values({ hash, threeMf, stl, stlHash: sha256(stl), estimate })
         .onConflictDoNothing();
-      await tx.update(handIns).set({ state: 'waiting', inspection, solidHash: hash }).where(isStill);
+      const taken = await tx
+        .update(handIns)
+        .set({ state: 'waiting', inspection, solidHash: hash })
+        .where(isStill)
+        .returning({ id: handIns.id });
+      // One that is inspected anew, by another card, was told of before.
+      if (taken.length > 0 && handIn.inspection === null) await tellTeacher(tx, briefId, 'handed_in');
     } else {
-      await tx.update(handIns).set({ state: 'refused', problem }).where(isStill);
+      const refused = await tx
+        .update(handIns)
+        .set({ state: 'refused', problem })
+        .where(isStill)
+        .returning({ id: handIns.id });
+      if (refused.length > 0) await tellStudents(tx, projectId, 'refused');
     }
     await announce(tx, `project:${projectId}`, `class:${classId}`);
   });

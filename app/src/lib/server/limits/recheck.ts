@@ -12,6 +12,7 @@ import {
   queueEntries,
 } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
+import { tellTeacher } from '../notices.ts';
 import { filesFor } from '../projectFiles.ts';
 import { waiversOf } from '../review/waivers.ts';
 
@@ -65,6 +66,7 @@ export async function recheckApproval(db: Database, handInId: string): Promise<v
     .select({
       handIn: handIns,
       projectId: projects.id,
+      briefId: briefs.id,
       title: briefs.title,
       classId: classes.id,
       card: limitsCards.card,
@@ -76,7 +78,7 @@ export async function recheckApproval(db: Database, handInId: string): Promise<v
     .innerJoin(limitsCards, eq(limitsCards.id, classes.limitsCardId))
     .where(and(eq(handIns.id, handInId), eq(handIns.state, 'approved')));
   if (!found) return;
-  const { handIn, projectId, title, classId, card } = found;
+  const { handIn, projectId, briefId, title, classId, card } = found;
   const result = await compute().run<'inspect'>({
     kind: 'inspect',
     recipe: handIn.recipe,
@@ -94,5 +96,6 @@ export async function recheckApproval(db: Database, handInId: string): Promise<v
   const titles = failing.map(({ id }) => `“${checkTitle(id)}”`).join(', ');
   const doubt = titles === '' ? null : `Since the limits card was changed, this fails: ${titles}.`;
   await db.update(handIns).set({ doubt }).where(eq(handIns.id, handIn.id));
+  if (doubt !== null && handIn.doubt === null) await tellTeacher(db, briefId, 'in_doubt');
   await announce(db, `class:${classId}`, `project:${projectId}`, 'printroom');
 }

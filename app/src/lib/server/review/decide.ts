@@ -7,6 +7,7 @@ import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
 import { handIns, printFiles, remarks, solids, waivers } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
+import { tellStudents, untellStudents } from '../notices.ts';
 import { limitsOf } from '../projects.ts';
 import { sha256 } from '../sha256.ts';
 import { leavePlaces, takePlaces, waitingFileOf } from './queuePlaces.ts';
@@ -32,6 +33,7 @@ export async function sendBack(
     }
     await decide(tx, person, handIn.id, { state: 'sent_back', comment: said || null });
     await record(tx, person, 'send-back', brief.classId, [handIn.id]);
+    await tellStudents(tx, project.id, 'sent_back');
     await announce(tx, `project:${project.id}`, `class:${brief.classId}`);
   });
 }
@@ -87,6 +89,7 @@ export async function approve(
       .returning({ id: printFiles.id });
     await takePlaces(tx, file.id, brief.copies, replaced?.entryIds ?? []);
     await record(tx, person, 'approve', brief.classId, [handIn.id]);
+    await tellStudents(tx, project.id, 'approved');
     if (letThrough.length > 0) await record(tx, person, 'waive', brief.classId, [handIn.id]);
     await announce(tx, `project:${project.id}`, `class:${brief.classId}`, 'printroom');
   });
@@ -156,6 +159,7 @@ export async function undoDecision(db: Database, person: Person, handInId: strin
       .set({ ...undecided, ...anew })
       .where(eq(handIns.id, handIn.id));
     await record(tx, person, 'undo', brief.classId, [handIn.id]);
+    await untellStudents(tx, project.id, 'sent_back', 'approved');
     await announce(tx, `project:${project.id}`, `class:${brief.classId}`, 'printroom');
   });
 }

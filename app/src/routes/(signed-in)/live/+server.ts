@@ -11,7 +11,10 @@ const BEAT_MS = 20_000;
 
 let hub: LiveHub | undefined;
 
-/** Tells a page by server-sent events when something that it shows has changed: `/live?topic=printroom`. */
+/**
+ * Tells a page by server-sent events when something that it shows has changed: `/live?topic=printroom`. Every page
+ * shows how many notices there are for the person, and so follows those too.
+ */
 export const GET: RequestHandler = async ({ url, locals }) => {
   const topics = url.searchParams.getAll('topic');
   if (topics.length === 0 || topics.length > MOST_TOPICS) error(400, 'Name what to follow.');
@@ -36,7 +39,9 @@ export const GET: RequestHandler = async ({ url, locals }) => {
         if (isOpen) controller.enqueue(encoder.encode(words));
       };
       beat = setInterval(() => send(': still here\n\n'), BEAT_MS);
-      unfollow = await following.follow(topics as Topic[], (topic) => send(`data: ${topic}\n\n`));
+      unfollow = await following.follow([...(topics as Topic[]), `person:${locals.person!.id}`], (topic) =>
+        send(`data: ${topic}\n\n`),
+      );
       if (!isOpen) return end();
       // Whatever happened before this moment was not heard: the page looks once.
       send('retry: 1000\ndata: following\n\n');

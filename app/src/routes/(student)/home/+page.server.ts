@@ -5,6 +5,7 @@ import { namesOnProject, worksOn } from '$lib/server/auth/team';
 import { database } from '$lib/server/db/database';
 import { projects, users } from '$lib/server/db/schema';
 import { briefsOf, openProject, standings } from '$lib/server/projects';
+import { galleriesFor } from '$lib/server/gallery';
 import { remarkCounts } from '$lib/server/review/remarks';
 import { waiversOf } from '$lib/server/review/waivers';
 import { LIVE } from '$lib/ui/follow.svelte';
@@ -38,6 +39,7 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
   const remarked = await remarkCounts(db, handInIds);
   const waived = await waiversOf(db, handInIds);
   return {
+    galleries: await galleriesFor(db, person),
     briefs: briefs.map(({ id, title, task, dueOn }) => {
       const project = own.find(({ briefId }) => briefId === id);
       if (!project) return { id, title, task, dueOn, project };

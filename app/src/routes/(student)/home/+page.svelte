@@ -3,6 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import TaskText from '$lib/task/TaskText.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
+  import { galleryTexts } from '$lib/texts/gallery';
   import { homeTexts as say } from '$lib/texts/home';
   import { follow } from '$lib/ui/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
@@ -18,7 +19,14 @@
 <svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
 
 <main class="mx-auto w-full max-w-4xl p-6">
-  <h1 class="mb-4">{say.title}</h1>
+  <div class="mb-4 flex items-baseline gap-4">
+    <h1>{say.title}</h1>
+    {#each data.galleries as { id, name } (id)}
+      <a class="text-primary-800 ml-auto underline underline-offset-2" href="/gallery/{id}"
+        >{galleryTexts.visit(name)}</a
+      >
+    {/each}
+  </div>
   {#each data.briefs as { id, title, task, dueOn, project } (id)}
     <article class="sheet mb-4 flex gap-5 p-5">
       <div

@@ -1,6 +1,7 @@
 export * from './audit.ts';
 export * from './briefs.ts';
 export * from './limits.ts';
+export * from './notices.ts';
 export * from './people.ts';
 export * from './print.ts';
 export * from './projects.ts';

@@ -1,4 +1,14 @@
-import { index, integer, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import {
+  boolean,
+  index,
+  integer,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import { DEFAULT_FILE_PATTERN } from '@kelbrin/core/format';
 import { limitsCards } from './limits.ts';
 import { users } from './users.ts';
@@ -76,6 +86,8 @@ export const classes = pgTable('classes', {
     .references(() => limitsCards.id),
   /** How the files of the class are called; see `fileName` in the core. */
   filePattern: text('file_pattern').notNull().default(DEFAULT_FILE_PATTERN),
+  /** Whether everyone of the class sees what was approved. */
+  galleryOpen: boolean('gallery_open').notNull().default(false),
 });
 
 /** Students and helpers of a class. */

@@ -4,6 +4,7 @@ import { orNotFound } from '$lib/requests.server';
 import { isStaff, maySeeProject, NotAllowed, type Person } from '$lib/server/auth/access';
 import { database } from '$lib/server/db/database';
 import { handIns, projects, versions } from '$lib/server/db/schema';
+import { hangsFor } from '$lib/server/gallery';
 import { pictureOf } from '$lib/server/pictures';
 import { recipeOf } from '@kelbrin/core/design';
 import type { Recipe } from '@kelbrin/core/recipe';
@@ -50,7 +51,11 @@ async function partToShow(
     .from(handIns)
     .where(eq(handIns.id, id));
   // Who runs the print room sees what is printed there, whichever class it is from.
-  if (!found || !(isStaff(person) || (await maySeeProject(db, person, found.projectId))))
-    throw new NotAllowed();
+  const maySee =
+    found &&
+    (isStaff(person) ||
+      (await maySeeProject(db, person, found.projectId)) ||
+      (await hangsFor(db, person, id)));
+  if (!maySee) throw new NotAllowed();
   return found;
 }

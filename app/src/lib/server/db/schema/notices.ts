@@ -1,0 +1,43 @@
+import { sql } from 'drizzle-orm';
+import { index, integer, pgEnum, pgTable, text, timestamp, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import { briefs } from './briefs.ts';
+import { projects } from './projects.ts';
+import { users } from './users.ts';
+
+/** What people are told: students of their project, teachers of all projects of a brief. */
+export const noticeKind = pgEnum('notice_kind', [
+  'sent_back',
+  'refused',
+  'approved',
+  'printed',
+  'handed_in',
+  'in_doubt',
+  'run_failed',
+]);
+
+/** Something that a person should know of; as long as it is not seen, more of the same is counted and not said again. */
+export const notices = pgTable(
+  'notices',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    personId: text('person_id')
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    kind: noticeKind('kind').notNull(),
+    /** What it is about: one of these two. */
+    projectId: uuid('project_id').references(() => projects.id, { onDelete: 'cascade' }),
+    briefId: uuid('brief_id').references(() => briefs.id, { onDelete: 'cascade' }),
+    count: integer('count').notNull().default(1),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+    seenAt: timestamp('seen_at', { withTimezone: true }),
+  },
+  (table) => [
+    uniqueIndex('one_unseen_of_a_project')
+      .on(table.personId, table.kind, table.projectId)
+      .where(sql`${table.seenAt} is null`),
+    uniqueIndex('one_unseen_of_a_brief')
+      .on(table.personId, table.kind, table.briefId)
+      .where(sql`${table.seenAt} is null`),
+    index().on(table.personId, table.at),
+  ],
+);

@@ -1,0 +1,110 @@
+import { and, count, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import type { Person } from './auth/access.ts';
+import type { Database } from './db/database.ts';
+import { briefs, classes, notices, projects, teamMembers } from './db/schema/index.ts';
+import { announce } from './live/topics.ts';
+
+/** What is told to everyone who works on a project. */
+export type ProjectNews = 'sent_back' | 'refused' | 'approved' | 'printed';
+/** What is told to the teacher of a brief's class. */
+export type BriefNews = 'handed_in' | 'in_doubt' | 'run_failed';
+
+/** How many notices a page lists, and how long those that were seen are kept. */
+const LISTED = 60;
+const KEPT = sql`interval '60 days'`;
+
+const isUnseen = isNull(notices.seenAt);
+const again = { count: sql`${notices.count} + 1`, at: sql`now()` };
+
+/** Tells everyone who works on a project. */
+export async function tellStudents(tx: Database, projectId: string, kind: ProjectNews): Promise<void> {
+  const [{ studentId }] = await tx
+    .select({ studentId: projects.studentId })
+    .from(projects)
+    .where(eq(projects.id, projectId));
+  const mates = await tx.select().from(teamMembers).where(eq(teamMembers.projectId, projectId));
+  const people = [studentId, ...mates.map((mate) => mate.studentId)];
+  await tx
+    .insert(notices)
+    .values(people.map((personId) => ({ personId, kind, projectId })))
+    .onConflictDoUpdate({
+      target: [notices.personId, notices.kind, notices.projectId],
+      targetWhere: isUnseen,
+      set: again,
+    });
+  await announce(tx, ...people.map((id) => `person:${id}` as const));
+}
+
+/** Takes back what was told of a project and nobody has seen, as when a decision is undone. */
+export async function untellStudents(
+  tx: Database,
+  projectId: string,
+  ...kinds: readonly ProjectNews[]
+): Promise<void> {
+  const gone = await tx
+    .delete(notices)
+    .where(and(eq(notices.projectId, projectId), inArray(notices.kind, [...kinds]), isUnseen))
+    .returning({ personId: notices.personId });
+  await announce(tx, ...gone.map(({ personId }) => `person:${personId}` as const));
+}
+
+/** Tells the teacher of the class for which a brief is set. */
+export async function tellTeacher(tx: Database, briefId: string, kind: BriefNews): Promise<void> {
+  const [{ personId }] = await tx
+    .select({ personId: classes.teacherId })
+    .from(briefs)
+    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .where(eq(briefs.id, briefId));
+  await tx
+    .insert(notices)
+    .values({ personId, kind, briefId })
+    .onConflictDoUpdate({
+      target: [notices.personId, notices.kind, notices.briefId],
+      targetWhere: isUnseen,
+      set: again,
+    });
+  await announce(tx, `person:${personId}`);
+}
+
+/** How many notices a person has not seen. */
+export async function unseenCount(db: Database, person: Person): Promise<number> {
+  const [{ unseen }] = await db
+    .select({ unseen: count() })
+    .from(notices)
+    .where(and(eq(notices.personId, person.id), isUnseen));
+  return unseen;
+}
+
+/** A person's notices, the newest first. */
+export async function noticesOf(db: Database, person: Person) {
+  return db
+    .select({
+      id: notices.id,
+      kind: notices.kind,
+      count: notices.count,
+      at: notices.at,
+      isNew: sql<boolean>`${notices.seenAt} is null`,
+      projectId: notices.projectId,
+      briefId: briefs.id,
+      brief: briefs.title,
+      className: classes.name,
+    })
+    .from(notices)
+    .leftJoin(projects, eq(projects.id, notices.projectId))
+    .innerJoin(briefs, sql`${briefs.id} = coalesce(${notices.briefId}, ${projects.briefId})`)
+    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .where(eq(notices.personId, person.id))
+    .orderBy(desc(notices.at))
+    .limit(LISTED);
+}
+
+/** Notes that a person has seen all notices; old ones go. */
+export async function seeNotices(db: Database, person: Person): Promise<void> {
+  await db
+    .delete(notices)
+    .where(and(eq(notices.personId, person.id), sql`${notices.seenAt} < now() - ${KEPT}`));
+  await db
+    .update(notices)
+    .set({ seenAt: new Date() })
+    .where(and(eq(notices.personId, person.id), isUnseen));
+}

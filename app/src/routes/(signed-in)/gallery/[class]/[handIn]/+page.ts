@@ -1,0 +1,2 @@
+/** The solid is built in the browser. */
+export const ssr = false;

@@ -1,0 +1,9 @@
+import { database } from '$lib/server/db/database';
+import { noticesOf } from '$lib/server/notices';
+import { LIVE } from '$lib/ui/follow.svelte';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals, depends }) => {
+  depends(LIVE);
+  return { notices: await noticesOf(database(), locals.person!) };
+};

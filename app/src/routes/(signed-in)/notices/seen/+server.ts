@@ -1,0 +1,7 @@
+import { orConflict } from '$lib/requests.server';
+import { database } from '$lib/server/db/database';
+import { seeNotices } from '$lib/server/notices';
+import type { RequestHandler } from './$types';
+
+/** Notes that the person has seen all notices. */
+export const PUT: RequestHandler = async ({ locals }) => orConflict(seeNotices(database(), locals.person!));
