@@ -184,6 +184,7 @@ test('everyone may do what the table says, everything else is refused and change
         (select id from users where name = 'Noor') as leaver, ${helperId} as helper,
         'a-link-that-holds' as token,
         h.id as "handIn", h.version_id as version, q.id as entry, r.id as printer, ${otherClassId} as "otherClassId",
+        (select id from hand_ins where state = 'approved' limit 1) as piece,
         (select id from kept_briefs limit 1) as kept, (select hash from task_pictures limit 1) as "taskPicture"
       from hand_ins h join projects p on p.id = h.project_id join users u on u.id = p.student_id
         join briefs b on b.id = p.brief_id join classes c on c.id = b.class_id,

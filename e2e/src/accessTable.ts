@@ -30,6 +30,8 @@ export interface Ids {
   /** A hand-in of that project that waits for a decision. */
   readonly handIn: string;
   readonly version: string;
+  /** An approved hand-in of another student, which hangs in the gallery. */
+  readonly piece: string;
   /** What stands in a link to that version. */
   readonly token: string;
   readonly entry: string;
@@ -115,12 +117,30 @@ export const accessTable: readonly Line[] = [
     path: ({ classId }) => `/live?topic=class:${classId}`,
     may: ['helper', 'teacher'],
   },
+  {
+    route: '/picture/[kind]/[id]',
+    call: 'GET',
+    path: ({ piece }) => `/picture/hand-in/${piece}`,
+    may: [...own, 'mate', ...staff],
+  },
+  { route: '/gallery/[class]', call: 'load', may: [...own, 'mate', 'helper', 'teacher'] },
+  {
+    route: '/gallery/[class]/[handIn]',
+    call: 'load',
+    path: ({ classId, piece }) => `/gallery/${classId}/${piece}`,
+    may: [...own, 'mate', 'helper', 'teacher'],
+  },
+  // What is not approved hangs nowhere.
+  { route: '/gallery/[class]/[handIn]', call: 'load', may: [] },
+  { route: '/gallery/[class]/[handIn]/file/[hash]', call: 'GET', may: [] },
+  { route: '/gallery/[class]', call: '?/set', body: () => ({ open: 'yes' }), may: teacher },
   { route: '/live', call: 'GET', path: () => '/live?topic=printroom', may: staff },
   { route: '/live', call: 'GET', path: () => '/live?topic=orders', may: [] },
   { route: '/class', call: 'load', may: teachers },
   { route: '/class/[class]', call: 'load', may: teacher },
   { route: '/class/[class]/people', call: 'load', may: teacher },
   { route: '/class/[class]/log', call: 'load', may: teacher },
+  { route: '/class/[class]/figures', call: 'load', may: teacher },
   { route: '/class/[class]/export', call: 'GET', may: teacher },
   { route: '/brief/[brief]', call: 'load', may: teacher },
   { route: '/lesson/[brief]', call: 'load', may: teacher },

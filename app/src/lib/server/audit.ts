@@ -2,7 +2,7 @@ import { and, desc, eq, lt, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import { classToTeach, type Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
-import { auditLog, briefs, handIns, limitsCards, projects, users } from './db/schema/index.ts';
+import { auditLog, briefs, classes, handIns, limitsCards, projects, users } from './db/schema/index.ts';
 
 /** What is written down, in words for whoever reads the log. */
 export const actions = {
@@ -72,9 +72,9 @@ export async function logOf(db: Database, teacher: Person, classId: string, befo
       at: auditLog.at,
       action: auditLog.action,
       who: actor.name,
-      // A subject is a hand-in, a person, a brief or a card; of what is gone there is no name.
+      // A subject is a hand-in, a person, a brief, a card or the class itself; of what is gone there is no name.
       about: sql<string | null>`coalesce(
-        ${student.name} || ', v' || ${handIns.number}, ${subject.name}, ${briefs.title}, ${limitsCards.name}, ${sharer.name}
+        ${student.name} || ', v' || ${handIns.number}, ${subject.name}, ${briefs.title}, ${limitsCards.name}, ${sharer.name}, ${classes.name}
       )`,
     })
     .from(auditLog)
@@ -87,6 +87,7 @@ export async function logOf(db: Database, teacher: Person, classId: string, befo
     .leftJoin(limitsCards, eq(sql`${limitsCards.id}::text`, auditLog.subjectId))
     .leftJoin(shared, eq(sql`${shared.id}::text`, auditLog.subjectId))
     .leftJoin(sharer, eq(sharer.id, shared.studentId))
+    .leftJoin(classes, eq(sql`${classes.id}::text`, auditLog.subjectId))
     .where(
       and(eq(auditLog.classId, group.id), beforeId === undefined ? undefined : lt(auditLog.id, beforeId)),
     )

@@ -1,6 +1,8 @@
+import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import type { BenchReport } from '../shared/benchReport.ts';
 import { NotAllowed, projectToWatch, type Person } from './auth/access.ts';
+import { failings } from './db/schema/index.ts';
 import { school } from './demo/school.ts';
 import { askForHelp, lessonOf, noteHelped, savePulse, tickPrompt } from './lesson.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
@@ -41,6 +43,28 @@ it('shows everyone of the class, and what each bench last said of itself', async
   expect((await learner(noor)).project).toBeUndefined();
   const { learners } = await lessonOf(test.db, teacher, briefId);
   expect(learners.map(({ name }) => name)).not.toContain(school.helper.name);
+});
+
+it('notes for how long a check fails, and takes no check from a bench that there is not', async () => {
+  const { id } = await test.projectOf(luca);
+  const noted = () =>
+    test.db.select().from(failings).where(eq(failings.projectId, id)).orderBy(failings.since, failings.check);
+  await test.db.delete(failings);
+  await savePulse(test.db, luca, id, { ...report, failing: ['hole', 'wall', '<script>'] });
+  await savePulse(test.db, luca, id, { ...report, failing: ['hole'] });
+  // A recipe that cannot be built says nothing of what fails.
+  await savePulse(test.db, luca, id, { ...report, verdict: null, failing: [] });
+  expect(await noted()).toMatchObject([
+    { check: 'hole', until: null },
+    { check: 'wall', until: expect.any(Date) },
+  ]);
+  await savePulse(test.db, luca, id, { ...report, verdict: 'pass', failing: [] });
+  await savePulse(test.db, luca, id, { ...report, failing: ['wall'] });
+  expect((await noted()).map(({ check, until }) => `${check} ${until === null}`).sort()).toEqual([
+    'hole false',
+    'wall false',
+    'wall true',
+  ]);
 });
 
 it('keeps the place of somebody who asks for help twice, until somebody has helped', async () => {

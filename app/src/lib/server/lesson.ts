@@ -1,9 +1,10 @@
-import { and, asc, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, eq, isNull, notInArray, sql } from 'drizzle-orm';
+import { checks } from '@kelbrin/core/inspect';
 import type { BenchReport } from '../shared/benchReport.ts';
 import { briefToTeach, ownProject, projectToWatch, type Person } from './auth/access.ts';
 import { worksOn } from './auth/team.ts';
 import type { Database } from './db/database.ts';
-import { classMembers, projects, pulses, users } from './db/schema/index.ts';
+import { classMembers, failings, projects, pulses, users } from './db/schema/index.ts';
 import { announce } from './live/topics.ts';
 import { standings } from './projects.ts';
 
@@ -20,11 +21,35 @@ export async function savePulse(
   report: BenchReport,
 ): Promise<void> {
   const { project, brief } = await ownProject(db, person, projectId);
-  await db
-    .insert(pulses)
-    .values({ projectId: project.id, report })
-    .onConflictDoUpdate({ target: pulses.projectId, set: { report, at: new Date() } });
-  await announce(db, `class:${brief.classId}`);
+  await db.transaction(async (tx) => {
+    await tx
+      .insert(pulses)
+      .values({ projectId: project.id, report })
+      .onConflictDoUpdate({ target: pulses.projectId, set: { report, at: new Date() } });
+    // A recipe that cannot be built says nothing of checks.
+    if (report.verdict !== null) await noteFailings(tx, project.id, report.failing);
+    await announce(tx, `class:${brief.classId}`);
+  });
+}
+
+/** Notes which checks fail from now on, and which were mended. */
+async function noteFailings(tx: Database, projectId: string, failing: readonly string[]): Promise<void> {
+  const known = failing.filter((id) => checks.some((check) => check.id === id));
+  await tx
+    .update(failings)
+    .set({ until: new Date() })
+    .where(
+      and(
+        eq(failings.projectId, projectId),
+        isNull(failings.until),
+        known.length > 0 ? notInArray(failings.check, known) : undefined,
+      ),
+    );
+  if (known.length === 0) return;
+  await tx
+    .insert(failings)
+    .values(known.map((check) => ({ projectId, check })))
+    .onConflictDoNothing();
 }
 
 /** Ticks a prompt off by hand, or takes that back; ids that the brief does not have change nothing. */

@@ -4,19 +4,19 @@ import { standingIn } from '@kelbrin/core/guide';
 import { classroomLimits } from '@kelbrin/core/inspect';
 import { compute } from '../compute/pool.ts';
 import type { Database } from '../db/database.ts';
-import { briefs, projects, pulses, users } from '../db/schema/index.ts';
+import { briefs, failings, projects, pulses, users } from '../db/schema/index.ts';
 import { demoStudents } from './school.ts';
 
 const minutesAgo = (minutes: number) => new Date(Date.now() - minutes * 60_000);
 
 /** Leaves the demo school in the middle of a lesson: what benches said of themselves, and who asks for help. */
 export async function noteLesson(db: Database): Promise<void> {
-  const all = await db
+  const begun = await db
     .select({ project: projects, brief: briefs, student: users.name })
     .from(projects)
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
     .innerJoin(users, eq(users.id, projects.studentId));
-  for (const { project, brief, student } of all) {
+  for (const { project, brief, student } of begun) {
     const recipe = recipeOf(project.design);
     const ticked = brief.guidance.slice(0, 1).map(({ id }) => id);
     const result = await compute().run<'inspect'>({
@@ -28,21 +28,32 @@ export async function noteLesson(db: Database): Promise<void> {
     });
     const inspection = result.ok ? result.inspection : undefined;
     const { done, next } = standingIn(brief.guidance, new Set(ticked), { recipe, inspection });
+    const failing = inspection?.checks.filter(({ verdict }) => verdict === 'fail').map(({ id }) => id) ?? [];
     await db.insert(pulses).values({
       projectId: project.id,
       report: {
         steps: recipe.steps.length,
         verdict: inspection?.verdict ?? null,
-        failing: inspection?.checks.filter(({ verdict }) => verdict === 'fail').map(({ id }) => id) ?? [],
+        failing,
         promptsDone: done.filter(Boolean).length,
         nextPrompt: next === undefined ? null : brief.guidance[next].id,
       },
     });
-    const { lesson } = demoStudents.find(({ name }) => name === student)!;
+    const { lesson, mended = [], begunDaysAgo = 0 } = demoStudents.find(({ name }) => name === student)!;
+    const begunAt = minutesAgo(Math.max(50, begunDaysAgo * 24 * 60));
+    const past = mended.map(([check, minutes]) => ({
+      check,
+      since: begunAt,
+      until: new Date(begunAt.getTime() + minutes * 60_000),
+    }));
+    const open = failing.map((check) => ({ check, since: minutesAgo(40), until: null }));
+    const all = [...past, ...open].map((each) => ({ ...each, projectId: project.id }));
+    if (all.length > 0) await db.insert(failings).values(all);
     await db
       .update(projects)
       .set({
         tickedPrompts: ticked,
+        begunAt,
         ...(lesson && { updatedAt: minutesAgo(lesson.editedAgo) }),
         ...(lesson?.askedAgo && { helpAskedAt: minutesAgo(lesson.askedAgo) }),
       })

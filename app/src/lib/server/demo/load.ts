@@ -47,7 +47,13 @@ export async function loadDemo(db: Database): Promise<void> {
     .returning();
   const [group] = await db
     .insert(classes)
-    .values({ name: school.className, code: school.classCode, teacherId, limitsCardId: card.id })
+    .values({
+      name: school.className,
+      code: school.classCode,
+      teacherId,
+      limitsCardId: card.id,
+      galleryOpen: true,
+    })
     .returning();
   await db.insert(classMembers).values({ classId: group.id, userId: helperId });
   const dueOn = new Date(Date.now() + 9 * 24 * 3600 * 1000).toISOString().slice(0, 10);
@@ -69,7 +75,7 @@ export async function loadDemo(db: Database): Promise<void> {
     await bringAlong(db, teacher, { id, name: student.name, role: 'student' }, student, brief.id);
     await db
       .update(handIns)
-      .set({ createdAt: new Date(Date.now() - (90 - 5 * order) * 60_000) })
+      .set(handedInAt(student, order))
       .where(
         inArray(
           handIns.projectId,
@@ -79,6 +85,16 @@ export async function loadDemo(db: Database): Promise<void> {
   }
   await noteFinishedRuns(db, teacher);
   await noteLesson(db);
+}
+
+/** Who is at the printers already handed in some days ago; the others did in the lesson that goes on. */
+function handedInAt({ progress, begunDaysAgo = 0 }: DemoStudent, order: number) {
+  const minutesAgo = 90 - 5 * order;
+  if (!['queued', 'printing', 'printed'].includes(progress)) {
+    return { createdAt: new Date(Date.now() - minutesAgo * 60_000) };
+  }
+  const at = Date.now() - (begunDaysAgo - 2) * 24 * 3600_000 - minutesAgo * 60_000;
+  return { createdAt: new Date(at), decidedAt: new Date(at + 20 * 3600_000) };
 }
 
 /** A task with a picture of what it may come to. */

@@ -20,6 +20,10 @@ export interface DemoStudent {
   readonly note?: string;
   /** Why the student wants something that checks fail. */
   readonly argues?: { readonly checks: readonly string[]; readonly words: string };
+  /** How many days ago the student began; today if that is not said. */
+  readonly begunDaysAgo?: number;
+  /** Checks that failed while the student designed, and for how many minutes until they were mended. */
+  readonly mended?: readonly (readonly [check: string, minutes: number])[];
   /** In the lesson that goes on, how many minutes ago the student edited last, and asked for help. */
   readonly lesson?: { readonly editedAgo: number; readonly askedAgo?: number };
 }
@@ -120,6 +124,7 @@ export const demoStudents: readonly DemoStudent[] = [
   },
   {
     name: 'Bruno',
+    begunDaysAgo: 1,
     signInName: 'bruno',
     progress: 'waiting',
     // The letters run off the plate, and their ends hang in the air.
@@ -131,6 +136,8 @@ export const demoStudents: readonly DemoStudent[] = [
   },
   {
     name: 'Cleo',
+    begunDaysAgo: 2,
+    mended: [['hole', 6]],
     signInName: 'cleo',
     progress: 'sentBack',
     argues: { checks: ['size', 'brief'], words: 'It has to be read from the other end of the greenhouse.' },
@@ -140,6 +147,11 @@ export const demoStudents: readonly DemoStudent[] = [
   },
   {
     name: 'Dario',
+    begunDaysAgo: 5,
+    mended: [
+      ['hole', 11],
+      ['relief', 4],
+    ],
     signInName: 'dario',
     progress: 'waiting',
     note: 'I made the hole wider, because our string is thick.',
@@ -147,6 +159,11 @@ export const demoStudents: readonly DemoStudent[] = [
   },
   {
     name: 'Elif',
+    begunDaysAgo: 6,
+    mended: [
+      ['brief', 25],
+      ['wall', 9],
+    ],
     signInName: 'elif',
     progress: 'waiting',
     before: {
@@ -159,42 +176,65 @@ export const demoStudents: readonly DemoStudent[] = [
   },
   {
     name: 'Femi',
+    begunDaysAgo: 6,
+    mended: [['hole', 8]],
     signInName: 'femi',
     progress: 'queued',
     recipe: labelRecipe({ words: 'Mint', widthMm: 60, tallMm: 12 }),
   },
   {
     name: 'Greta',
+    begunDaysAgo: 6,
+    mended: [
+      ['island', 14],
+      ['hole', 5],
+    ],
     signInName: 'greta',
     progress: 'queued',
     recipe: labelRecipe({ words: 'Thyme', depthMm: 22 }),
   },
   {
     name: 'Hugo',
+    begunDaysAgo: 7,
+    mended: [['wall', 17]],
     signInName: 'hugo',
     progress: 'queued',
     recipe: labelRecipe({ words: 'Sage', sunk: true, thickMm: 3 }),
   },
   {
     name: 'Ines',
+    begunDaysAgo: 7,
+    mended: [['size', 3]],
     signInName: 'ines',
     progress: 'printing',
     recipe: labelRecipe({ words: 'Parsley', widthMm: 80 }),
   },
   {
     name: 'Jonah',
+    begunDaysAgo: 7,
+    mended: [
+      ['relief', 6],
+      ['wall', 12],
+    ],
     signInName: 'jonah',
     progress: 'printed',
     recipe: labelRecipe({ words: 'Leek', widthMm: 60 }),
   },
   {
     name: 'Keiko',
+    begunDaysAgo: 7,
+    mended: [['hole', 4]],
     signInName: 'keiko',
     progress: 'printed',
     recipe: labelRecipe({ words: 'Kale', widthMm: 60 }),
   },
   {
     name: 'Luca',
+    begunDaysAgo: 1,
+    mended: [
+      ['island', 7],
+      ['hole', 3],
+    ],
     signInName: 'luca',
     progress: 'designing',
     lesson: { editedAgo: 1 },

@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import {
   index,
   integer,
@@ -8,6 +9,7 @@ import {
   text,
   timestamp,
   unique,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { Inspection } from '@kelbrin/core/inspect';
@@ -37,6 +39,7 @@ export const projects = pgTable(
     tickedPrompts: text('ticked_prompts').array().notNull().default([]),
     /** Since when the student asks for help; null when there is no need. */
     helpAskedAt: timestamp('help_asked_at', { withTimezone: true }),
+    begunAt: timestamp('begun_at', { withTimezone: true }).notNull().defaultNow(),
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [unique().on(table.briefId, table.studentId)],
@@ -67,6 +70,27 @@ export const pulses = pgTable('pulses', {
   report: jsonb('report').$type<BenchReport>().notNull(),
   at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
 });
+
+/** For how long a check failed in a project while it was designed, by what its bench said. */
+export const failings = pgTable(
+  'failings',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    /** The id of the check. */
+    check: text('check').notNull(),
+    since: timestamp('since', { withTimezone: true }).notNull().defaultNow(),
+    /** When it was mended; null while it fails. */
+    until: timestamp('until', { withTimezone: true }),
+  },
+  (table) => [
+    uniqueIndex('one_failing_a_check')
+      .on(table.projectId, table.check)
+      .where(sql`${table.until} is null`),
+  ],
+);
 
 /** A kept state of a project, by its student or because it was handed in. */
 export const versions = pgTable(

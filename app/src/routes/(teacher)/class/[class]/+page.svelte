@@ -3,6 +3,7 @@
   import { Button, Input, Select } from 'flowbite-svelte';
   import { fileName } from '@kelbrin/core/format';
   import { classPage as say } from '$lib/texts/classPage';
+  import { figuresTexts } from '$lib/texts/figures';
   import { galleryTexts } from '$lib/texts/gallery';
   import { limitsTexts as limits } from '$lib/texts/limits';
   import { logTexts } from '$lib/texts/log';
@@ -37,6 +38,9 @@
       <Button type="submit" size="sm" color="alternative">{say.newBrief}</Button>
     </form>
     <a class="text-primary-800 underline underline-offset-2" href="/class/{group.id}/people">{say.people}</a>
+    <a class="text-primary-800 underline underline-offset-2" href="/class/{group.id}/figures"
+      >{figuresTexts.title}</a
+    >
     <a class="text-primary-800 underline underline-offset-2" href="/gallery/{group.id}"
       >{galleryTexts.title}</a
     >
