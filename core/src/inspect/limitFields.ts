@@ -72,5 +72,6 @@ export function withLimit(card: LimitsCard, { path }: LimitField, value: number)
 export function limitLabel(path: readonly PropertyKey[]): string {
   const key = path.join();
   const field = limitFields.flatMap(({ fields }) => fields).find((each) => each.path.join() === key);
+  if (path[0] === 'layerHeightsMm') return 'Layer heights allowed';
   return field?.label ?? path.map(String).join(' › ');
 }

@@ -14,6 +14,7 @@ describe('a limits card', () => {
       'nozzleMm',
       'lineWidthMm',
       'layerMm',
+      'layerHeightsMm',
       'minWallMm',
       'minHoleMm',
       'minGapMm',
@@ -32,7 +33,13 @@ describe('a limits card', () => {
     ]);
   });
 
+  it('lists the layer heights that it allows from the finest, each once', () => {
+    const parsed = parseLimits({ layerHeightsMm: [0.3, 0.1, 0.3] });
+    expect(parsed).toMatchObject({ ok: true, limits: { layerHeightsMm: [0.1, 0.3] } });
+  });
+
   it.each([
+    ['no layer height', { layerHeightsMm: [] }, 'layerHeightsMm'],
     ['an unknown field', { minHoles: 2 }, 'minHoles'],
     ['a negative length', { minHoleMm: -1 }, 'minHoleMm'],
     ['words for a number', { layerMm: '0.2' }, 'layerMm'],

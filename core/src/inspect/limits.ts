@@ -15,7 +15,20 @@ export const limitsCard = z.strictObject({
   buildVolumeMm: z.tuple([positive, positive, positive]).default([220, 200, 180]),
   nozzleMm: positive.default(0.4),
   lineWidthMm: positive.default(0.45),
+  /** The layer height that parts are inspected and estimated for. */
   layerMm: positive.default(0.2),
+  /** The layer heights that may be chosen for a print, from the finest. */
+  layerHeightsMm: z
+    .array(
+      z
+        .number('say them as numbers, such as 0.12, 0.2')
+        .positive('a layer is higher than 0')
+        .max(2, 'a layer is at most 2 mm high'),
+    )
+    .min(1, 'allow at least one')
+    .max(6, 'allow at most six')
+    .transform((heights) => [...new Set(heights)].sort((a, b) => a - b))
+    .default([0.12, 0.2, 0.28]),
   minWallMm: positive.default(0.9),
   minHoleMm: positive.default(2),
   minGapMm: positive.default(0.4),

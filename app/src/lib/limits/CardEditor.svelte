@@ -77,6 +77,17 @@
       />
     </label>
   </div>
+  <label class="max-w-80">
+    {say.layerHeights}
+    <Input
+      class="measured mt-1"
+      value={draft.card.layerHeightsMm.join(', ')}
+      onchange={(event) => {
+        const words = (event.currentTarget as HTMLInputElement).value.split(/[\s,;]+/).filter(Boolean);
+        edit({ card: { ...draft.card, layerHeightsMm: words.map(Number) } });
+      }}
+    />
+  </label>
   {#each limitFields as { title, fields } (title)}
     <fieldset>
       <legend class="mb-2 text-lg font-semibold">{title}</legend>

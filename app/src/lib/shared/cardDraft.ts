@@ -6,7 +6,10 @@ export const cardDraft = z.strictObject({
   name: z.string().trim().min(1, 'say what it is called').max(80, 'it has at most 80 letters'),
   /** The printers that it is for, as they are called. */
   printerModel: z.string().trim().max(60, 'it has at most 60 letters'),
-  card: limitsCard,
+  card: limitsCard.refine(({ layerMm, layerHeightsMm }) => layerHeightsMm.includes(layerMm), {
+    path: ['layerHeightsMm'],
+    message: 'the usual layer height has to be one of them',
+  }),
 });
 export type CardDraft = z.infer<typeof cardDraft>;
 

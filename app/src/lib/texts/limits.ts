@@ -13,6 +13,7 @@ export const limitsTexts = {
   printerModel: 'For printers of the model',
   material: 'Material',
   currency: 'Currency',
+  layerHeights: 'Layer heights allowed, mm',
   save: 'Save',
   saved: 'Saved.',
   unsaved: 'Not saved yet.',

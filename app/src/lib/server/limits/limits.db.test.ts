@@ -58,6 +58,11 @@ it.each([
   [{ name: ' ' }, 'Name: say what it is called.'],
   [{ card: { ...classroomLimits, maxOverhangDeg: 91 } }, /^Steepest overhang: /],
   [{ card: { ...classroomLimits, minHoleMm: null } }, /^Smallest hole: /],
+  [
+    { card: { ...classroomLimits, layerMm: 0.25 } },
+    'Layer heights allowed: the usual layer height has to be one of them.',
+  ],
+  [{ card: { ...classroomLimits, layerHeightsMm: [] } }, 'Layer heights allowed: allow at least one.'],
   [{ card: { ...classroomLimits, wishes: 1 } }, /^The card: /],
 ])('refuses %j with the field that is wrong', async (change, message) => {
   await expect(saveCard(test.db, teacher, cardId, { ...draft, ...change })).rejects.toThrow(message);
