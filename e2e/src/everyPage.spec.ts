@@ -1,12 +1,20 @@
 import type { Page } from '@playwright/test';
+import { writeThreeMf } from '../../core/src/format/index.ts';
+import { labelRecipe } from '../../app/src/lib/server/demo/labels.ts';
 import { expectNoSeriousFault } from './accessibility.ts';
-import { expect, signInByHand, test } from './kelbrin.ts';
+import { expect, saved, signInByHand, test } from './kelbrin.ts';
 
 test.use({ file: 'everyPage' });
 test.setTimeout(180_000);
 
 /** Would say so if a page took it for anything but words. */
 const hostile = (words: string) => `${words}<img src=x onerror="ranScript=1">`;
+
+/** A small solid with four faces. */
+const tetrahedron = {
+  positions: Float32Array.of(0, 0, 0, 20, 0, 0, 0, 20, 0, 0, 0, 20),
+  triangles: Uint32Array.of(0, 2, 1, 0, 1, 3, 1, 2, 3, 0, 3, 2),
+};
 
 /** Whether something of what people wrote was run. */
 const hasRun = (page: Page) => page.evaluate(() => 'ranScript' in globalThis);
@@ -51,6 +59,34 @@ test('on every page what people write stays words, and axe finds nothing serious
     },
   });
   expect(refused.status()).toBe(409);
+  // A part in a file, with more than words in everything that is written in there.
+  const [first, ...others] = labelRecipe({ words: 'Fig' }).steps;
+  const recipe = {
+    ...labelRecipe({ words: 'Fig' }),
+    steps: [{ ...first, name: hostile('Body') }, ...others],
+  };
+  const threeMf = writeThreeMf(tetrahedron, {
+    title: hostile('Label'),
+    author: hostile('Ada'),
+    recipe: JSON.stringify(recipe),
+  });
+  await student.getByLabel('File of a part').setInputFiles({
+    name: `${hostile('Row')}.3mf`,
+    mimeType: 'model/3mf',
+    buffer: Buffer.from(threeMf),
+  });
+  await expect(student.getByRole('region', { name: 'Parts' }).getByLabel('name of the part')).toHaveValue(
+    /^Row<img/,
+  );
+  await expect(student.getByRole('list', { name: 'Recipe' })).toContainText(hostile('Body'));
+  const imported = await student.request.post(`${new URL(student.url()).pathname}/files`, {
+    headers: { origin: new URL(student.url()).origin },
+    multipart: {
+      file: { name: hostile('part.3mf'), mimeType: 'model/3mf', buffer: Buffer.from(threeMf) },
+    },
+  });
+  expect(imported.status()).toBe(200);
+  await saved(student);
   await student.getByRole('button', { name: 'Ask for help' }).click();
   expect(await hasRun(student)).toBe(false);
 
