@@ -183,7 +183,8 @@ test('everyone may do what the table says, everything else is refused and change
       select c.id as "classId", b.id as brief, c.limits_card_id as card, p.id as project, u.id as student,
         (select id from users where name = 'Noor') as leaver, ${helperId} as helper,
         'a-link-that-holds' as token,
-        h.id as "handIn", h.version_id as version, q.id as entry, r.id as printer, ${otherClassId} as "otherClassId",
+        h.id as "handIn", h.version_id as version, q.id as entry, r.id as printer,
+        (select id from spools order by number desc limit 1) as spool, ${otherClassId} as "otherClassId",
         (select id from hand_ins where state = 'approved' limit 1) as piece,
         (select id from kept_briefs limit 1) as kept, (select hash from task_pictures limit 1) as "taskPicture"
       from hand_ins h join projects p on p.id = h.project_id join users u on u.id = p.student_id

@@ -36,6 +36,8 @@ export interface Ids {
   readonly token: string;
   readonly entry: string;
   readonly printer: string;
+  /** A roll of filament on the shelf. */
+  readonly spool: string;
   readonly otherClassId: string;
   /** A brief in the teacher's library, and the hash of a picture in the brief's task. */
   readonly kept: string;
@@ -209,6 +211,18 @@ export const accessTable: readonly Line[] = [
   { route: '/review/[handIn]', call: '?/sendBack', body: () => ({ comment: 'No.' }), may: teacher },
   { route: '/queue', call: '?/start', body: ({ entry, printer }) => ({ entry, printer }), may: staff },
   { route: '/print-room', call: '?/cancel', body: ({ brief }) => ({ run: brief }), may: staff },
+  { route: '/spools', call: 'load', may: staff },
+  {
+    route: '/spools',
+    call: '?/add',
+    body: () => ({ material: 'PLA', colour: '#224466', colourName: 'night blue', gramsLeft: '500' }),
+    may: staff,
+  },
+  { route: '/spools', call: '?/weigh', body: ({ spool }) => ({ spool, grams: '480' }), may: staff },
+  { route: '/spools', call: '?/load', body: ({ spool, printer }) => ({ spool, printer }), may: staff },
+  { route: '/spools', call: '?/unload', body: ({ spool }) => ({ spool }), may: staff },
+  // Gone for the first who says so.
+  { route: '/spools', call: '?/end', body: ({ spool }) => ({ spool }), may: ['helper'] },
 
   { route: '/class/[class]', call: '?/brief', may: teacher },
   { route: '/class/[class]', call: '?/card', body: ({ card }) => ({ card }), may: teacher },

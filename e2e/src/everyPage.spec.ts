@@ -115,6 +115,7 @@ test('on every page what people write stays words, and axe finds nothing serious
     watched!,
     '/library',
     '/notices',
+    '/spools',
     group!.replace('/class/', '/gallery/'),
     `/brief/${brief}/teams`,
     '/limits',

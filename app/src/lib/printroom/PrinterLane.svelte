@@ -2,6 +2,7 @@
   import { enhance } from '$app/forms';
   import { CircleCheck, CircleSlash, CircleX } from '@lucide/svelte';
   import { Button } from 'flowbite-svelte';
+  import SpoolChip from '$lib/spools/SpoolChip.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
   import type { printersWithRuns } from '$lib/server/printRoom';
 
@@ -35,9 +36,9 @@
 
 <section class="sheet mb-5 overflow-hidden" aria-label="Printer {printer.name}" data-printer={printer.name}>
   <header class="border-hairline flex items-center gap-4 border-b px-5 py-3">
-    <span class="border-hairline h-5 w-5 rounded-full border" style="background: {printer.colour}"></span>
     <h2>{printer.name}</h2>
-    <span class="text-ink-soft">{printer.model} · {printer.material}, {printer.colourName}</span>
+    <span class="text-ink-soft">{printer.model}</span>
+    <SpoolChip spool={printer.spool} />
     <span class="ml-auto font-semibold {status?.online ? '' : 'text-fail'}" data-testid="doing">{doing}</span>
     {#if status?.online}
       <span class="text-sm"

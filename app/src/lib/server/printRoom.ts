@@ -11,6 +11,7 @@ import {
   projects,
   queueEntries,
   runs,
+  spools,
   users,
 } from './db/schema/index.ts';
 import { CannotNow } from './cannotNow.ts';
@@ -59,7 +60,11 @@ export async function queue(db: Database, person: Person) {
 /** Every printer with the run it has now and the ones before, newest first. */
 export async function printersWithRuns(db: Database, person: Person) {
   demandRole(person, 'teacher', 'helper');
-  const all = await db.select().from(printers).orderBy(asc(printers.name));
+  const all = await db
+    .select({ printer: printers, spool: spools })
+    .from(printers)
+    .leftJoin(spools, eq(spools.id, printers.spoolId))
+    .orderBy(asc(printers.name));
   const recent = await db
     .select({
       id: runs.id,
@@ -87,7 +92,7 @@ export async function printersWithRuns(db: Database, person: Person) {
     db,
     recent.map(({ handInId }) => handInId),
   );
-  return all.map(({ id, name, model, material, colour, colourName, status }) => {
+  return all.map(({ printer: { id, name, model, status }, spool }) => {
     const own = recent
       .filter(({ printerId }) => printerId === id)
       .map((run) => ({ ...run, waivers: waived.get(run.handInId) ?? [] }));
@@ -95,9 +100,7 @@ export async function printersWithRuns(db: Database, person: Person) {
       id,
       name,
       model,
-      material,
-      colour,
-      colourName,
+      spool,
       status,
       run: own.find(({ state }) => isActive(state)),
       past: own.filter(({ state }) => !isActive(state)).slice(0, 6),
@@ -136,14 +139,20 @@ export async function startRun(
       .returning();
     if (!entry) throw new CannotNow('This part is not waiting any more.');
     const [file] = await tx
-      .select({ estimate: printFiles.estimate, doubt: handIns.doubt })
+      .select({
+        estimate: printFiles.estimate,
+        doubt: handIns.doubt,
+        material: sql<string>`${handIns.limits} ->> 'material'`,
+      })
       .from(printFiles)
       .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
       .where(eq(printFiles.id, entry.printFileId));
     if (file.doubt) throw new CannotNow(`${file.doubt} The teacher has to decide on it anew first.`);
+    await demandFilament(tx, printer, file);
     await tx.insert(runs).values({
       printerId: printer.id,
       queueEntryId: entry.id,
+      spoolId: printer.spoolId,
       fileName: sql`'run-' || substr(md5(random()::text), 1, 10) || '.gcode'`,
       estimateS: file.estimate.seconds,
       startedBy: person.id,
@@ -151,6 +160,24 @@ export async function startRun(
     await announceProjectOf(tx, entry.id);
     await announce(tx, 'printroom', 'orders');
   });
+}
+
+/** Throws unless the printer has a roll of the part's material with enough on it. */
+async function demandFilament(
+  tx: Database,
+  { name, spoolId }: typeof printers.$inferSelect,
+  { material, estimate }: { readonly material: string; readonly estimate: { readonly grams: number } },
+): Promise<void> {
+  const [spool] = spoolId ? await tx.select().from(spools).where(eq(spools.id, spoolId)) : [];
+  if (!spool) throw new CannotNow(`No spool is noted for ${name}: say in “Spools” which one is on it.`);
+  if (spool.material.toLowerCase() !== material.toLowerCase()) {
+    throw new CannotNow(`This part is for ${material}, and there is ${spool.material} on ${name}.`);
+  }
+  if (spool.gramsLeft < estimate.grams) {
+    throw new CannotNow(
+      `This part takes ${estimate.grams.toFixed(1)} g, and spool ${spool.number} on ${name} has ${spool.gramsLeft.toFixed(1)} g left: change it, or weigh it.`,
+    );
+  }
 }
 
 /** Asks for a run to be given up; the part goes back to the queue once the printer has stopped. */
@@ -186,12 +213,28 @@ export async function endRun(db: Database, runId: string, ending: Ending): Promi
       .update(queueEntries)
       .set({ state: ending.state === 'finished' ? 'printed' : 'waiting' })
       .where(eq(queueEntries.id, ended.queueEntryId));
+    await useFilament(tx, ended);
     const { projectId, briefId } = await announceProjectOf(tx, ended.queueEntryId);
     if (ending.state === 'failed') await tellTeacher(tx, briefId, 'run_failed');
     const stands = (await standings(tx, [projectId])).get(projectId);
     if (stands?.state === 'printed') await tellStudents(tx, projectId, 'printed');
     await announce(tx, 'printroom');
   });
+}
+
+/** Takes what a run has printed off its spool; of one that ended early as much as it had come far. */
+async function useFilament(tx: Database, run: typeof runs.$inferSelect): Promise<void> {
+  if (!run.spoolId) return;
+  const [{ estimate }] = await tx
+    .select({ estimate: printFiles.estimate })
+    .from(queueEntries)
+    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .where(eq(queueEntries.id, run.queueEntryId));
+  const grams = estimate.grams * run.progress;
+  await tx
+    .update(spools)
+    .set({ gramsLeft: sql`greatest(0, ${spools.gramsLeft} - ${grams}::real)` })
+    .where(eq(spools.id, run.spoolId));
 }
 
 /** Tells who follows the project of a queue's entry; returns that project and its brief. */

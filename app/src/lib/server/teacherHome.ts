@@ -58,9 +58,10 @@ export async function teacherHome(db: Database, teacher: Person) {
     classes: own.map((group) => ({ ...group, briefs: set.filter(({ classId }) => classId === group.id) })),
     learners: await whoMayNeed(db, teacher),
     queued: entries.filter(({ state }) => state === 'waiting').length,
-    printers: printing.map(({ id, name, status, run }) => ({
+    printers: printing.map(({ id, name, status, run, spool }) => ({
       id,
       name,
+      spool,
       isOnline: status?.online ?? false,
       run: run && {
         student: run.student,

@@ -28,6 +28,7 @@
   const within: Partial<Record<string, readonly string[]>> = {
     '/class': ['/brief', '/lesson', '/limits', '/library', '/gallery'],
     '/home': ['/bench', '/gallery'],
+    '/print-room': ['/spools'],
   };
 </script>
 

@@ -17,6 +17,7 @@ import {
   projects,
   queueEntries,
   runs,
+  spools,
 } from '../db/schema/index.ts';
 import { handIn } from '../handIns.ts';
 import { inspectHandIn } from '../jobs/inspectHandIn.ts';
@@ -27,7 +28,7 @@ import { addRemark } from '../review/remarks.ts';
 import { addTaskPicture } from '../taskPictures.ts';
 import { labelRecipe, labelStarter } from './labels.ts';
 import { noteLesson } from './lesson.ts';
-import { demoPrinters, demoStudents, school, type DemoStudent } from './school.ts';
+import { demoPrinters, demoShelf, demoStudents, school, type DemoStudent } from './school.ts';
 
 /** Whether the database holds no class yet. */
 export async function isEmpty(db: Database): Promise<boolean> {
@@ -63,9 +64,11 @@ export async function loadDemo(db: Database): Promise<void> {
     .insert(briefs)
     .values({ classId: group.id, ...school.brief, task, dueOn, starter: labelStarter() })
     .returning();
-  await db
-    .insert(printers)
-    .values(demoPrinters.map((printer) => ({ ...printer, host: '127.0.0.1', port: 1 })));
+  for (const { name, model, spool } of demoPrinters) {
+    const [{ id: spoolId }] = await db.insert(spools).values(spool).returning({ id: spools.id });
+    await db.insert(printers).values({ name, model, spoolId, host: '127.0.0.1', port: 1 });
+  }
+  await db.insert(spools).values([...demoShelf]);
 
   const pinHash = await hashPassword(school.studentPin);
   const newStudents = demoStudents.map(({ name, signInName }) => ({ name, signInName, pinHash }));
@@ -100,7 +103,7 @@ function handedInAt({ progress, begunDaysAgo = 0 }: DemoStudent, order: number) 
 /** A task with a picture of what it may come to. */
 async function withPicture(db: Database, teacher: Person, task: TaskText): Promise<TaskText> {
   const recipe = labelRecipe({ words: 'Fennel', widthMm: 80 });
-  const bytes = await pictureOf(db, undefined, recipe, demoPrinters[1].colour);
+  const bytes = await pictureOf(db, undefined, recipe, demoPrinters[1].spool.colour);
   const hash = await addTaskPicture(db, teacher, { name: 'label.png', bytes });
   const attrs = { src: `${TASK_PICTURES}/${hash}`, alt: 'A label for fennel with a hole at its left end' };
   return { ...task, content: [...task.content, { type: 'image', attrs }] };
@@ -151,6 +154,7 @@ async function bringAlong(
   await db.insert(runs).values({
     printerId: printer.id,
     queueEntryId: entry.id,
+    spoolId: printer.spoolId,
     fileName: `demo-${student.name.toLowerCase()}.gcode`,
     estimateS: entry.estimate.seconds,
     startedBy: teacher.id,
@@ -178,7 +182,7 @@ async function sendBefore(
 /** Draws the project's picture beforehand, so that the first look at the class page need not wait for all of them. */
 async function drawPicture(db: Database, projectId: string): Promise<void> {
   const [{ design }] = await db.select().from(projects).where(eq(projects.id, projectId));
-  await pictureOf(db, projectId, recipeOf(design), demoPrinters[0].colour);
+  await pictureOf(db, projectId, recipeOf(design), demoPrinters[0].spool.colour);
 }
 
 /** Moves the finished runs into the past, one after the other. */

@@ -244,8 +244,22 @@ export const demoStudents: readonly DemoStudent[] = [
   { name: 'Noor', signInName: 'noor', progress: 'nothing' },
 ];
 
-/** The two printers of the print room; where they answer is set when they are started. */
+/** The two printers of the print room with what is on them; where they answer is set when they are started. */
 export const demoPrinters = [
-  { name: 'Alder', model: 'Classroom 220', material: 'PLA', colour: '#3f8f5f', colourName: 'leaf green' },
-  { name: 'Birch', model: 'Classroom 220', material: 'PLA', colour: '#d9822b', colourName: 'pot orange' },
+  {
+    name: 'Alder',
+    model: 'Classroom 220',
+    spool: { material: 'PLA', colour: '#3f8f5f', colourName: 'leaf green', gramsLeft: 412 },
+  },
+  {
+    name: 'Birch',
+    model: 'Classroom 220',
+    spool: { material: 'PLA', colour: '#d9822b', colourName: 'pot orange', gramsLeft: 61 },
+  },
+] as const;
+
+/** What lies on the shelf. */
+export const demoShelf = [
+  { material: 'PLA', colour: '#e8e4d8', colourName: 'chalk white', gramsLeft: 1000 },
+  { material: 'PETG', colour: '#39424e', colourName: 'slate grey', gramsLeft: 730 },
 ] as const;

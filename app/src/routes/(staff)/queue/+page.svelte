@@ -91,7 +91,7 @@
                     >
                       <span
                         class="mr-1.5 h-3 w-3 rounded-full border border-white"
-                        style="background: {printer.colour}"
+                        style="background: {printer.spool?.colour ?? 'transparent'}"
                       ></span>{printer.name}
                     </Button>
                   {:else}

@@ -6,7 +6,9 @@
   import { classPage as say } from '$lib/texts/classPage';
   import { libraryTexts } from '$lib/texts/library';
   import { limitsTexts } from '$lib/texts/limits';
+  import { spoolTexts } from '$lib/texts/spools';
   import { logTexts } from '$lib/texts/log';
+  import { runsLow } from '$lib/shared/spool';
   import { clock } from '$lib/ui/clock.svelte';
   import { follow } from '$lib/ui/follow.svelte';
 
@@ -64,13 +66,22 @@
     <section class="sheet p-4" aria-label={say.printing}>
       <h2 class="mb-1">{say.printing}</h2>
       <ul>
-        {#each data.printers as { id, name, isOnline, run } (id)}
+        {#each data.printers as { id, name, isOnline, run, spool } (id)}
           <li class="flex gap-2 leading-7">
             <strong>{name}</strong>
             <span class={isOnline ? 'text-ink-soft' : 'text-fail'}
               >{!isOnline ? say.offline : run ? say.prints(run.student, run.minutesLeft) : say.free}</span
             >
           </li>
+          {#if !spool || runsLow(spool)}
+            <li class="text-warn-ink leading-7">
+              <a class="underline underline-offset-2" href="/spools"
+                >{spool
+                  ? spoolTexts.low(name, spool.gramsLeft, spool.colourName)
+                  : spoolTexts.noneOn(name)}</a
+              >
+            </li>
+          {/if}
         {/each}
       </ul>
       <p class="mt-1">

@@ -65,16 +65,33 @@ export interface PrinterStatus {
   readonly bedTargetC: number;
 }
 
+/** A real roll of filament. */
+export const spools = pgTable('spools', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  /** What is written on the roll, so that it is found on the shelf. */
+  number: serial('number').notNull().unique(),
+  /** As it says on the roll: "PLA", and its colour as #rrggbb and in words. */
+  material: text('material').notNull(),
+  colour: text('colour').notNull(),
+  colourName: text('colour_name').notNull(),
+  /** Counted down by runs, corrected by weighing. */
+  gramsLeft: real('grams_left').notNull(),
+  weighedAt: timestamp('weighed_at', { withTimezone: true }),
+  addedAt: timestamp('added_at', { withTimezone: true }).notNull().defaultNow(),
+  /** Since when it is used up or thrown away. */
+  goneAt: timestamp('gone_at', { withTimezone: true }),
+});
+
 export const printers = pgTable('printers', {
   id: uuid('id').primaryKey().defaultRandom(),
   name: text('name').notNull().unique(),
   model: text('model').notNull(),
   host: text('host').notNull(),
   port: integer('port').notNull(),
-  /** The filament that is loaded: "PLA", and its colour as #rrggbb and in words. */
-  material: text('material').notNull(),
-  colour: text('colour').notNull(),
-  colourName: text('colour_name').notNull(),
+  /** The roll that is loaded; a roll is on one printer at most. */
+  spoolId: uuid('spool_id')
+    .unique()
+    .references(() => spools.id, { onDelete: 'set null' }),
   status: jsonb('status').$type<PrinterStatus>(),
   seenAt: timestamp('seen_at', { withTimezone: true }),
 });
@@ -99,6 +116,8 @@ export const runs = pgTable(
     queueEntryId: uuid('queue_entry_id')
       .notNull()
       .references(() => queueEntries.id, { onDelete: 'cascade' }),
+    /** The roll that it prints from. */
+    spoolId: uuid('spool_id').references(() => spools.id, { onDelete: 'set null' }),
     state: runState('state').notNull().default('preparing'),
     /** From 0 to 1. */
     progress: real('progress').notNull().default(0),

@@ -1,0 +1,103 @@
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { spoolDraft } from '../shared/spool.ts';
+import { spoolTexts } from '../texts/spools.ts';
+import { demandRole, isId, NotAllowed, type Person } from './auth/access.ts';
+import { CannotNow } from './cannotNow.ts';
+import type { Database } from './db/database.ts';
+import { printers, runs, spools } from './db/schema/index.ts';
+import { announce } from './live/topics.ts';
+import { ACTIVE_RUN } from './printRoom.ts';
+
+/** The rolls that are not used up, with the printer that each is on. */
+export async function spoolsOf(db: Database, person: Person) {
+  demandRole(person, 'teacher', 'helper');
+  return db
+    .select({ spool: spools, printer: printers.name })
+    .from(spools)
+    .leftJoin(printers, eq(printers.spoolId, spools.id))
+    .where(isNull(spools.goneAt))
+    .orderBy(asc(spools.number));
+}
+
+/** Notes a new roll; returns the number to write on it. */
+export async function addSpool(db: Database, person: Person, data: unknown): Promise<number> {
+  demandRole(person, 'teacher', 'helper');
+  const read = spoolDraft.safeParse(data);
+  if (!read.success) throw new CannotNow(read.error.issues[0].message);
+  const [{ number }] = await db.insert(spools).values(read.data).returning({ number: spools.number });
+  await announce(db, 'printroom');
+  return number;
+}
+
+/** Puts right how much is on a roll. */
+export async function weighSpool(
+  db: Database,
+  person: Person,
+  spoolId: string,
+  grams: unknown,
+): Promise<void> {
+  const spool = await oneSpool(db, person, spoolId);
+  const read = spoolDraft.shape.gramsLeft.safeParse(grams);
+  if (!read.success) throw new CannotNow(read.error.issues[0].message);
+  await db.update(spools).set({ gramsLeft: read.data, weighedAt: new Date() }).where(eq(spools.id, spool.id));
+  await announce(db, 'printroom');
+}
+
+/** Notes that a roll was put on a printer, in place of the one that was there; not while the printer prints. */
+export async function loadSpool(
+  db: Database,
+  person: Person,
+  spoolId: string,
+  printerId: string,
+): Promise<void> {
+  const spool = await oneSpool(db, person, spoolId);
+  await db.transaction(async (tx) => {
+    const [printer] = await tx.select().from(printers).where(isId(printerId, printers.id)).for('update');
+    if (!printer) throw new NotAllowed();
+    await takeOff(tx, spool.id);
+    await demandIdle(tx, printer);
+    await tx.update(printers).set({ spoolId: spool.id }).where(eq(printers.id, printer.id));
+    await announce(tx, 'printroom');
+  });
+}
+
+/** Notes that a roll lies on the shelf again. */
+export async function unloadSpool(db: Database, person: Person, spoolId: string): Promise<void> {
+  const spool = await oneSpool(db, person, spoolId);
+  await db.transaction(async (tx) => {
+    await takeOff(tx, spool.id);
+    await announce(tx, 'printroom');
+  });
+}
+
+/** Notes that a roll is used up. */
+export async function endSpool(db: Database, person: Person, spoolId: string): Promise<void> {
+  const spool = await oneSpool(db, person, spoolId);
+  await db.transaction(async (tx) => {
+    await takeOff(tx, spool.id);
+    await tx.update(spools).set({ goneAt: new Date() }).where(eq(spools.id, spool.id));
+    await announce(tx, 'printroom');
+  });
+}
+
+async function oneSpool(db: Database, person: Person, spoolId: string) {
+  demandRole(person, 'teacher', 'helper');
+  const [spool] = await db
+    .select()
+    .from(spools)
+    .where(and(isId(spoolId, spools.id), isNull(spools.goneAt)));
+  if (!spool) throw new NotAllowed();
+  return spool;
+}
+
+async function takeOff(tx: Database, spoolId: string): Promise<void> {
+  const [printer] = await tx.select().from(printers).where(eq(printers.spoolId, spoolId)).for('update');
+  if (!printer) return;
+  await demandIdle(tx, printer);
+  await tx.update(printers).set({ spoolId: null }).where(eq(printers.id, printer.id));
+}
+
+async function demandIdle(tx: Database, { id, name }: typeof printers.$inferSelect): Promise<void> {
+  const busy = await tx.$count(runs, and(eq(runs.printerId, id), inArray(runs.state, ACTIVE_RUN)));
+  if (busy > 0) throw new CannotNow(spoolTexts.isPrinting(name));
+}

@@ -1,0 +1,42 @@
+import { orSentence } from '$lib/requests.server';
+import { database } from '$lib/server/db/database';
+import { printersWithRuns } from '$lib/server/printRoom';
+import { addSpool, endSpool, loadSpool, spoolsOf, unloadSpool, weighSpool } from '$lib/server/spools';
+import { LIVE } from '$lib/ui/follow.svelte';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ locals, depends }) => {
+  depends(LIVE);
+  const db = database();
+  const printers = await printersWithRuns(db, locals.person!);
+  return {
+    spools: await spoolsOf(db, locals.person!),
+    printers: printers.map(({ id, name, run }) => ({ id, name, isBusy: run !== undefined })),
+  };
+};
+
+export const actions: Actions = {
+  add: async ({ request, locals }) => {
+    const added = await orSentence(
+      addSpool(database(), locals.person!, Object.fromEntries(await request.formData())),
+    );
+    return typeof added === 'number' ? { added } : added;
+  },
+  weigh: async ({ request, locals }) => {
+    const form = await request.formData();
+    return orSentence(weighSpool(database(), locals.person!, String(form.get('spool')), form.get('grams')));
+  },
+  load: async ({ request, locals }) => {
+    const form = await request.formData();
+    const [spool, printer] = [String(form.get('spool')), String(form.get('printer'))];
+    return orSentence(loadSpool(database(), locals.person!, spool, printer));
+  },
+  unload: async ({ request, locals }) => {
+    const spool = String((await request.formData()).get('spool'));
+    return orSentence(unloadSpool(database(), locals.person!, spool));
+  },
+  end: async ({ request, locals }) => {
+    const spool = String((await request.formData()).get('spool'));
+    return orSentence(endSpool(database(), locals.person!, spool));
+  },
+};
