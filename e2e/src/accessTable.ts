@@ -221,8 +221,7 @@ export const accessTable: readonly Line[] = [
   { route: '/spools', call: '?/weigh', body: ({ spool }) => ({ spool, grams: '480' }), may: staff },
   { route: '/spools', call: '?/load', body: ({ spool, printer }) => ({ spool, printer }), may: staff },
   { route: '/spools', call: '?/unload', body: ({ spool }) => ({ spool }), may: staff },
-  // Gone for the first who says so.
-  { route: '/spools', call: '?/end', body: ({ spool }) => ({ spool }), may: ['helper'] },
+  { route: '/spools', call: '?/end', body: ({ spool }) => ({ spool }), may: staff },
 
   { route: '/class/[class]', call: '?/brief', may: teacher },
   { route: '/class/[class]', call: '?/card', body: ({ card }) => ({ card }), may: teacher },

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { page } from '$app/state';
   import { Button } from 'flowbite-svelte';
+  import { frameTexts as say } from '$lib/texts/frame';
 </script>
 
 <svelte:head><title>{page.status} · Kelbrin</title></svelte:head>
@@ -8,5 +9,5 @@
 <main class="m-auto max-w-md p-8 text-center">
   <p class="measured text-ink-soft text-4xl">{page.status}</p>
   <h1 class="my-3">{page.error?.message ?? 'Something went wrong.'}</h1>
-  <Button href="/" color="alternative">Back to the start</Button>
+  <Button href="/" color="alternative">{say.toStart}</Button>
 </main>

@@ -2,6 +2,7 @@
   import { Plus } from '@lucide/svelte';
   import { untrack } from 'svelte';
   import { stepKinds, type Group, type Step } from '@kelbrin/core/recipe';
+  import { benchTexts as say } from '$lib/texts/bench';
 
   interface Props {
     /** Whether all kinds are shown at first, as they are while a recipe is begun. */
@@ -13,10 +14,10 @@
   let open = $state(untrack(() => isOpen));
 
   const groups: { group: Group; title: string }[] = [
-    { group: 'shape', title: 'Add' },
-    { group: 'cut', title: 'Cut' },
-    { group: 'repeat', title: 'Repeat' },
-    { group: 'whole', title: 'The whole' },
+    { group: 'shape', title: say.groupAdd },
+    { group: 'cut', title: say.groupCut },
+    { group: 'repeat', title: say.groupRepeat },
+    { group: 'whole', title: say.groupWhole },
   ];
 </script>
 
@@ -24,9 +25,9 @@
   <summary
     class="text-primary-800 hover:bg-primary-50 flex cursor-pointer items-center gap-1 px-3 py-2 font-semibold"
   >
-    <Plus size={16} aria-hidden="true" />Add a step
+    <Plus size={16} aria-hidden="true" />{say.addStep}
   </summary>
-  <div class="px-3 pb-2" role="group" aria-label="Add a step">
+  <div class="px-3 pb-2" role="group" aria-label={say.addStep}>
     {#each groups as { group, title } (group)}
       <div class="flex items-baseline">
         <span class="text-ink-soft w-16 shrink-0 text-sm">{title}</span>
@@ -46,7 +47,7 @@
       class="hover:bg-primary-50 text-primary-800 mt-1 rounded py-0.5 text-sm underline"
       onclick={onexample}
     >
-      Begin from an example …
+      {say.fromExample} …
     </button>
   </div>
 </details>

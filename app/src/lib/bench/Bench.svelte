@@ -26,6 +26,7 @@
   import SectionSheet from './SectionSheet.svelte';
   import VersionsDialog from './VersionsDialog.svelte';
   import SolidWorker from './solid.worker?worker';
+  import { benchTexts as say } from '$lib/texts/bench';
 
   interface Props {
     projectId: string;
@@ -207,7 +208,7 @@
     <button
       type="button"
       class="hover:bg-ground disabled:text-hairline ml-4 rounded p-1.5"
-      aria-label="Undo"
+      aria-label={say.undo}
       disabled={!bench.canUndo}
       onclick={() => bench.undo()}
     >
@@ -216,7 +217,7 @@
     <button
       type="button"
       class="hover:bg-ground disabled:text-hairline rounded p-1.5"
-      aria-label="Redo"
+      aria-label={say.redo}
       disabled={!bench.canRedo}
       onclick={() => bench.redo()}
     >
@@ -225,7 +226,7 @@
     <button
       type="button"
       class="hover:bg-ground rounded p-1.5"
-      aria-label="Versions"
+      aria-label={say.versions}
       onclick={() => (isLookingBack = true)}
     >
       <History size={18} />
@@ -233,7 +234,7 @@
     <button
       type="button"
       class="hover:bg-ground rounded p-1.5"
-      aria-label="Keys"
+      aria-label={say.keys}
       onclick={() => (isHelping = true)}
     >
       <CircleQuestionMark size={18} />
@@ -241,7 +242,7 @@
     <button
       type="button"
       class="hover:bg-ground disabled:text-hairline rounded p-1.5"
-      aria-label="Export"
+      aria-label={say.export}
       disabled={!bench.solid || bench.solid.mesh.triangles.length === 0}
       onclick={() => (isExporting = true)}
     >
@@ -253,7 +254,7 @@
   <div class="flex min-h-0 flex-1">
     <section
       class="border-hairline flex w-[360px] shrink-0 flex-col max-[1150px]:w-[320px] overflow-y-auto border-r bg-white"
-      aria-label="Recipe"
+      aria-label={say.recipe}
     >
       {@render lead?.({ bench })}
       <RecipePane {bench} onopen={open} onfile={() => files?.choosePart()} />
@@ -265,7 +266,7 @@
       onmark={(stepId) => (bench.marked = stepId)}
       oncut={(zMm) => bench.cutAt(zMm)}
     />
-    <section class="relative min-w-0 flex-1" aria-label={isPlanLarge ? 'Plan' : 'Solid'}>
+    <section class="relative min-w-0 flex-1" aria-label={isPlanLarge ? say.plan : say.solid}>
       {#if drawn}
         <OutlineEditor
           {bench}
@@ -313,7 +314,7 @@
             class="border-hairline hover:bg-primary-50 absolute right-3 bottom-3 z-10 flex items-center gap-1.5 rounded border bg-white px-2.5 py-1 text-sm"
             onclick={() => (isPlanLarge = !isPlanLarge)}
           >
-            <ArrowLeftRight size={14} aria-hidden="true" />{isPlanLarge ? 'Solid large' : 'Plan large'}
+            <ArrowLeftRight size={14} aria-hidden="true" />{isPlanLarge ? say.solidLarge : say.planLarge}
           </button>
         {/if}
       {/if}
@@ -321,7 +322,7 @@
     </section>
     <section
       class="border-hairline w-[300px] shrink-0 overflow-y-auto border-l bg-white max-[1150px]:w-[250px]"
-      aria-label="Inspection"
+      aria-label={say.inspection}
     >
       <InspectionPane {bench} onlook={look} />
     </section>
@@ -331,22 +332,22 @@
 
 <Modal
   open={autosave.state === 'conflict'}
-  title="Changed somewhere else"
-  aria-label="Changed somewhere else"
+  title={say.changedElsewhere}
+  aria-label={say.changedElsewhere}
   dismissable={false}
   size="sm"
 >
-  <p>A team-mate or another tab changed this project while you did. Which state shall it go on from?</p>
-  <p class="text-ink-soft">The other state is not lost: Undo brings it back.</p>
+  <p>{say.whichState}</p>
+  <p class="text-ink-soft">{say.notLost}</p>
   {#snippet footer()}
-    <Button onclick={keepMine}>Keep what is here</Button>
-    <Button color="alternative" onclick={takeTheirs}>Take the other state</Button>
+    <Button onclick={keepMine}>{say.keepMine}</Button>
+    <Button color="alternative" onclick={takeTheirs}>{say.takeTheirs}</Button>
   {/snippet}
 </Modal>
 
 <KeysSheet bind:open={isHelping} keys={benchKeys}>
   <p class="text-ink-soft">
-    Numbers take units and arithmetic: <span class="measured">2in</span>,
+    {say.arithmetic} <span class="measured">2in</span>,
     <span class="measured">cane + 0.4</span>, <span class="measured">width / 2</span>.
   </p>
 </KeysSheet>

@@ -2,23 +2,24 @@
   import { formatMm } from '@kelbrin/core/recipe';
   import type { BenchState } from './bench.svelte';
   import type { SaveState } from './autosave.svelte';
+  import { benchTexts as say } from '$lib/texts/bench';
 
   let { bench, save }: { bench: BenchState; save: SaveState } = $props();
 
   const part = $derived(bench.solid?.inspection.part);
   const size = $derived(part?.sizeMm.map((mm) => formatMm(Math.round(mm * 10) / 10)).join(' × '));
   const words: Record<SaveState, string> = {
-    saved: 'saved',
-    saving: 'saving …',
-    offline: 'no connection: kept on this computer, will be saved',
-    conflict: 'changed in another tab',
+    saved: say.saved,
+    saving: say.saving,
+    offline: say.offline,
+    conflict: say.changedElsewhere,
   };
 </script>
 
 <div
   class="border-hairline flex h-9 shrink-0 items-center gap-6 border-t bg-white px-4 text-sm"
   role="group"
-  aria-label="Part"
+  aria-label={say.part}
 >
   {#if part && part.triangles > 0}
     <span><span class="measured">{size}</span> mm</span>
@@ -34,7 +35,7 @@
       </span>
     {/if}
   {:else}
-    <span class="text-ink-soft">nothing to print yet</span>
+    <span class="text-ink-soft">{say.nothingToPrint}</span>
   {/if}
   <span
     class="ml-auto {save === 'offline' || save === 'conflict'

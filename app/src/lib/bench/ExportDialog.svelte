@@ -5,6 +5,7 @@
   import type { Detail } from '@kelbrin/core/solid';
   import type { BenchState } from './bench.svelte';
   import type { ExportedFile, ExportWish } from './messages';
+  import { exportTexts as say } from '$lib/texts/export';
 
   interface Props {
     open: boolean;
@@ -71,9 +72,9 @@
   });
 </script>
 
-<Modal bind:open title="Export this part" aria-label="Export this part" size="sm">
+<Modal bind:open title={say.exportPart} aria-label={say.exportPart} size="sm">
   <Label>
-    Format
+    {say.format}
     <Select
       class="mt-1"
       bind:value={format}
@@ -81,14 +82,14 @@
     />
   </Label>
   {#if !isDrawing}
-    <Label>Detail<Select class="mt-1" bind:value={detail} items={details} /></Label>
+    <Label>{say.detail}<Select class="mt-1" bind:value={detail} items={details} /></Label>
   {/if}
   <p>
     <span class="measured break-all">{name}</span><br />
-    <span class="text-ink-soft" data-testid="export-size">{words ?? 'being written …'}</span>
+    <span class="text-ink-soft" data-testid="export-size">{words ?? say.beingWritten}</span>
   </p>
   {#snippet footer()}
-    <Button href={address} download={name} disabled={!address}>Download</Button>
-    <Button color="alternative" onclick={() => (open = false)}>Close</Button>
+    <Button href={address} download={name} disabled={!address}>{say.download}</Button>
+    <Button color="alternative" onclick={() => (open = false)}>{say.close}</Button>
   {/snippet}
 </Modal>

@@ -3,6 +3,7 @@
   import { restingFaces } from '@kelbrin/core/mesh';
   import { faceWords, type SetDownStep } from '@kelbrin/core/recipe';
   import type { BenchState } from './bench.svelte';
+  import { benchTexts as say } from '$lib/texts/bench';
 
   let { bench, step }: { bench: BenchState; step: SetDownStep } = $props();
 
@@ -12,14 +13,14 @@
 <div
   class="border-hairline absolute top-3 left-3 z-10 w-64 rounded border bg-white p-2 text-sm shadow"
   role="group"
-  aria-label="Faces that it can lie on"
+  aria-label={say.faces}
 >
   <div class="mb-1 flex items-center">
-    <strong>Click a face, or choose one</strong>
+    <strong>{say.chooseFace}</strong>
     <button
       type="button"
       class="hover:bg-ground ml-auto rounded p-1"
-      aria-label="Close"
+      aria-label={say.close}
       onclick={() => (bench.pickingFace = undefined)}><X size={14} /></button
     >
   </div>

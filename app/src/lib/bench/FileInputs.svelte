@@ -14,6 +14,7 @@
   import { FormatError, readSvg, recipeInThreeMf } from '@kelbrin/core/format';
   import { parseRecipe, type FieldPath, type Token } from '@kelbrin/core/recipe';
   import type { BenchState } from './bench.svelte';
+  import { benchTexts as texts } from '$lib/texts/bench';
 
   interface Props {
     bench: BenchState;
@@ -112,7 +113,7 @@
   accept=".svg,image/svg+xml"
   class="hidden"
   onchange={readDrawing}
-  aria-label="SVG file"
+  aria-label={texts.svgFile}
 />
 <input
   bind:this={mesh}
@@ -120,7 +121,7 @@
   accept=".stl,.3mf,.obj,model/stl,model/3mf,model/obj"
   class="hidden"
   onchange={sendMesh}
-  aria-label="File to import"
+  aria-label={texts.fileToImport}
 />
 <input
   bind:this={part}
@@ -128,5 +129,5 @@
   accept=".3mf,model/3mf"
   class="hidden"
   onchange={readPart}
-  aria-label="File of a part"
+  aria-label={texts.fileOfPart}
 />

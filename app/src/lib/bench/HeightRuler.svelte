@@ -1,6 +1,7 @@
 <script lang="ts">
   import { formatMm } from '@kelbrin/core/recipe';
   import type { ShownSolid } from './messages';
+  import { solidTexts as say } from '$lib/texts/solidView';
 
   interface Props {
     solid: ShownSolid | undefined;
@@ -51,7 +52,7 @@
     {height}
     role="slider"
     tabindex="0"
-    aria-label="Cut height"
+    aria-label={say.cutHeight}
     aria-orientation="vertical"
     aria-valuemin="0"
     aria-valuemax={topMm}
@@ -71,7 +72,7 @@
     }}
     ondblclick={() => oncut(undefined)}
   >
-    <title>Drag to cut the part at a height; double-click to close it again</title>
+    <title>{say.cutHow}</title>
     {#each ticks as i (i)}
       {@const long = i % 5 === 0}
       <line

@@ -4,6 +4,7 @@
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
   import type { BenchState } from './bench.svelte';
   import RemedyList from './RemedyList.svelte';
+  import { inspectionTexts as say } from '$lib/texts/inspection';
 
   interface Props {
     bench: BenchState;
@@ -38,15 +39,15 @@
 
 {#if bench.solid && bench.solid.mesh.triangles.length > 0}
   <div class="border-hairline flex items-center justify-between border-b px-4 py-3">
-    <h2>Inspection</h2>
+    <h2>{say.title}</h2>
     {#if bench.solid.isInspected}
       <VerdictChip verdict={bench.solid.inspection.verdict} />
     {:else}
       <span class="text-ink-soft text-sm">
         {#if bench.progress}
-          {bench.progress.title}, {bench.progress.done + 1} of {bench.progress.of} …
+          {say.at(bench.progress.title, bench.progress.done + 1, bench.progress.of)}
         {:else}
-          measuring …
+          {say.measuring}
         {/if}
       </span>
     {/if}
@@ -57,5 +58,5 @@
     </InspectionList>
   </div>
 {:else}
-  <p class="text-ink-soft p-4">The inspection begins with the first shape.</p>
+  <p class="text-ink-soft p-4">{say.nothingYet}</p>
 {/if}

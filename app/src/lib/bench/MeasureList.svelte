@@ -2,6 +2,7 @@
   import { Link2, Link2Off, Plus, X } from '@lucide/svelte';
   import DimensionField from '$lib/ui/DimensionField.svelte';
   import type { BenchState } from './bench.svelte';
+  import { benchTexts as say } from '$lib/texts/bench';
 
   let { bench }: { bench: BenchState } = $props();
 
@@ -27,15 +28,15 @@
   }
 </script>
 
-<section class="border-hairline border-b px-3 py-2" aria-label="Measures">
+<section class="border-hairline border-b px-3 py-2" aria-label={say.measures}>
   <div class="flex items-center justify-between">
-    <h2 class="text-ink-soft text-sm font-semibold">Measures</h2>
+    <h2 class="text-ink-soft text-sm font-semibold">{say.measures}</h2>
     <button
       type="button"
       class="hover:bg-primary-50 text-primary-800 flex items-center gap-1 rounded px-1.5 py-0.5 text-sm"
       onclick={() => bench.addMeasure()}
     >
-      <Plus size={14} aria-hidden="true" />Add a measure
+      <Plus size={14} aria-hidden="true" />{say.addMeasure}
     </button>
   </div>
   {#if bench.recipe.measures.length > 0}
@@ -46,7 +47,7 @@
             class="word measured"
             type="text"
             size={Math.max(2, measure.name.length)}
-            aria-label="name of the measure"
+            aria-label={say.nameOfMeasure}
             value={measure.name}
             onchange={(event) => rename(measure.name, event)}
           />
@@ -69,8 +70,8 @@
               type="button"
               class="ml-auto p-1 {measure.shared ? 'text-primary-700' : 'text-ink-soft'}"
               aria-pressed={measure.shared === true}
-              aria-label="Share {measure.name} with all parts"
-              title={measure.shared ? 'All parts have this measure' : 'Share it with all parts'}
+              aria-label={say.share(measure.name)}
+              title={measure.shared ? say.isShared : say.shareIt}
               onclick={() => bench.shareMeasure(measure.name, !measure.shared)}
             >
               {#if measure.shared}<Link2 size={14} />{:else}<Link2Off size={14} />{/if}
@@ -79,7 +80,7 @@
           <button
             type="button"
             class="text-ink-soft hover:text-fail p-1 {bench.design.parts.length > 1 ? '' : 'ml-auto'}"
-            aria-label="Delete the measure {measure.name}"
+            aria-label={say.deleteMeasure(measure.name)}
             onclick={() => bench.removeMeasure(measure.name)}
           >
             <X size={14} />

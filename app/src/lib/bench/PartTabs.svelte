@@ -3,6 +3,7 @@
   import { Dropdown, DropdownItem } from 'flowbite-svelte';
   import { emptyRecipe } from '@kelbrin/core/recipe';
   import type { BenchState } from './bench.svelte';
+  import { partTexts as say } from '$lib/texts/parts';
 
   interface Props {
     bench: BenchState;
@@ -30,7 +31,7 @@
   }
 </script>
 
-<section class="border-hairline border-b px-2 pt-2 pb-1" aria-label="Parts">
+<section class="border-hairline border-b px-2 pt-2 pb-1" aria-label={say.parts}>
   <div class="flex flex-wrap items-center gap-1">
     {#each parts as { id, name } (id)}
       <span
@@ -39,13 +40,13 @@
           : 'border-hairline'}"
       >
         {#if !isAlone && id === chosen}
-          <Send size={13} class="text-primary-700" aria-label="to be handed in" />
+          <Send size={13} class="text-primary-700" aria-label={say.toHandIn} />
         {/if}
         {#if id === bench.partId}
           <input
             class="word"
             type="text"
-            aria-label="name of the part"
+            aria-label={say.nameOfPart}
             maxlength="40"
             size={Math.max(3, name.length)}
             value={name}
@@ -56,31 +57,31 @@
         {/if}
       </span>
     {/each}
-    <button type="button" class="hover:bg-primary-50 text-primary-800 rounded p-1" aria-label="Add a part">
+    <button type="button" class="hover:bg-primary-50 text-primary-800 rounded p-1" aria-label={say.addPart}>
       <Plus size={16} />
     </button>
-    <Dropdown simple bind:isOpen={isAdding} class="border-hairline w-56 border" aria-label="Add a part">
+    <Dropdown simple bind:isOpen={isAdding} class="border-hairline w-56 border" aria-label={say.addPart}>
       <DropdownItem onclick={() => add(() => bench.addPart({ name: 'Part', recipe: emptyRecipe() }))}>
-        An empty part
+        {say.emptyPart}
       </DropdownItem>
-      <DropdownItem onclick={() => add(() => bench.addPart())}>A copy of this part</DropdownItem>
-      <DropdownItem onclick={() => add(onexample)}>An example …</DropdownItem>
-      <DropdownItem onclick={() => add(onfile)}>A part from a 3MF file …</DropdownItem>
+      <DropdownItem onclick={() => add(() => bench.addPart())}>{say.copyOfPart}</DropdownItem>
+      <DropdownItem onclick={() => add(onexample)}>{say.anExample} …</DropdownItem>
+      <DropdownItem onclick={() => add(onfile)}>{say.fromFile} …</DropdownItem>
     </Dropdown>
     <span class="ml-auto flex">
       <button
         type="button"
         class="tool"
-        aria-label="Copy this part"
-        title="Copy this part before a bold change"
+        aria-label={say.copyPart}
+        title={say.copyPartWhy}
         onclick={() => bench.addPart()}><Copy size={15} /></button
       >
       {#if !isAlone}
         <button
           type="button"
           class="tool"
-          aria-label="Delete this part"
-          title="Delete this part"
+          aria-label={say.deletePart}
+          title={say.deletePart}
           onclick={() => bench.removePart()}><Trash2 size={15} /></button
         >
       {/if}
@@ -90,11 +91,10 @@
   {#if !isAlone}
     <p class="text-ink-soft py-0.5 text-sm">
       {#if bench.partId === chosen}
-        This part is handed in; the others stay in your project.
+        {say.thisIsHandedIn}
       {:else}
-        “{parts.find(({ id }) => id === chosen)?.name}” is handed in.
-        <button type="button" class="word" onclick={() => bench.choosePart()}>Hand in this one instead</button
-        >
+        {say.otherIsHandedIn(parts.find(({ id }) => id === chosen)?.name ?? '')}
+        <button type="button" class="word" onclick={() => bench.choosePart()}>{say.handInThis}</button>
       {/if}
     </p>
   {/if}

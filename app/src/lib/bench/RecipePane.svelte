@@ -6,6 +6,7 @@
   import PartTabs from './PartTabs.svelte';
   import RecipeStep from './RecipeStep.svelte';
   import StartersDialog from './StartersDialog.svelte';
+  import { benchTexts as say } from '$lib/texts/bench';
 
   interface Props {
     bench: BenchState;
@@ -33,13 +34,13 @@
 <PartTabs {bench} {onfile} onexample={() => (isBeginning = true)} />
 {#if generalProblem}<p role="alert" class="text-fail px-3 py-1 text-sm">{generalProblem}</p>{/if}
 <MeasureList {bench} />
-<ol class="flex flex-col gap-0.5 p-2" aria-label="Recipe">
+<ol class="flex flex-col gap-0.5 p-2" aria-label={say.recipe}>
   {#each bench.recipe.steps as step, index (step.id)}
     <RecipeStep {bench} {step} {index} isTroubled={troubled.has(step.id)} {onopen} />
   {:else}
     <li class="text-ink-soft px-3 py-6">
-      The recipe is empty. Begin with a shape, or
-      <button type="button" class="word" onclick={() => (isBeginning = true)}>from an example</button>.
+      {say.empty}
+      <button type="button" class="word" onclick={() => (isBeginning = true)}>{say.emptyExample}</button>.
     </li>
   {/each}
 </ol>

@@ -3,6 +3,7 @@
   import type { BenchState } from './bench.svelte';
   import StepSentence from './StepSentence.svelte';
   import StepTools from './StepTools.svelte';
+  import { benchTexts as say } from '$lib/texts/bench';
 
   interface Props {
     bench: BenchState;
@@ -52,7 +53,7 @@
       ? 'text-fail font-bold'
       : 'text-ink-soft'}"
     aria-expanded={!folded}
-    aria-label="Step {index + 1}, {folded ? 'unfold' : 'fold'}"
+    aria-label={folded ? say.unfoldStep(index + 1) : say.foldStep(index + 1)}
     onclick={() => (folded = !folded)}>{index + 1}</button
   >
   {#if step.name !== undefined || naming}
@@ -60,7 +61,7 @@
     <input
       class="word text-sm"
       type="text"
-      aria-label="name of step {index + 1}"
+      aria-label={say.nameOfStep(index + 1)}
       maxlength="40"
       autofocus={naming}
       value={step.name ?? ''}
@@ -80,7 +81,7 @@
       onopen={(token) => onopen(step.id, token)}
     />
   {/if}
-  {#if step.off}<p class="text-ink-soft text-sm">Switched off.</p>{/if}
+  {#if step.off}<p class="text-ink-soft text-sm">{say.isOff}</p>{/if}
   {#if problem}<p role="alert" class="text-fail text-sm">{problem.message}</p>{/if}
   {#each [...fileNotes, ...notes] as note (note)}<p class="text-warn-ink text-sm">{note}</p>{/each}
   {#if isMarked}
@@ -88,7 +89,7 @@
       {#if additions.length > 0 && !folded}
         <select
           class="text-primary-800 mr-auto max-w-40 border-0 bg-transparent p-0 pr-6 text-sm"
-          aria-label="More for step {index + 1}"
+          aria-label={say.moreFor(index + 1)}
           value=""
           onchange={(event) => {
             const { path, value } = additions[Number(event.currentTarget.value)];
@@ -96,7 +97,7 @@
             bench.setField(step.id, path, value);
           }}
         >
-          <option value="" disabled>+ more …</option>
+          <option value="" disabled>+ {say.more} …</option>
           {#each additions as { label }, i (label)}<option value={i}>{label}</option>{/each}
         </select>
       {/if}

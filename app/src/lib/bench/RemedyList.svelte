@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Check, Minus, Plus } from '@lucide/svelte';
   import type { BenchState } from './bench.svelte';
+  import { inspectionTexts as say } from '$lib/texts/inspection';
 
   let { bench }: { bench: BenchState } = $props();
 
@@ -9,7 +10,7 @@
 
 {#if bench.remedies}
   <div class="mt-2" aria-live="polite">
-    <h4 class="text-sm font-semibold">Ways to mend it</h4>
+    <h4 class="text-sm font-semibold">{say.ways}</h4>
     {#each found as remedy (remedy.words)}
       <button
         type="button"
@@ -20,25 +21,26 @@
         <span class="mt-1 block text-[0.8rem]">
           {#if remedy.failsLeft === 0}
             <span class="text-pass block"
-              ><Check size={12} class="inline" aria-hidden="true" /> nothing fails then</span
+              ><Check size={12} class="inline" aria-hidden="true" /> {say.nothingFails}</span
             >
           {/if}
           {#each remedy.better as words (words)}
-            <span class="text-pass block"><Plus size={12} class="inline" aria-label="better:" /> {words}</span
+            <span class="text-pass block"
+              ><Plus size={12} class="inline" aria-label={say.better} /> {words}</span
             >
           {/each}
           {#each remedy.worse as words (words)}
             <span class="text-warn-ink block"
-              ><Minus size={12} class="inline" aria-label="worse:" /> {words}</span
+              ><Minus size={12} class="inline" aria-label={say.worse} /> {words}</span
             >
           {/each}
         </span>
       </button>
     {/each}
     {#if bench.remedies.isSearching}
-      <p class="text-ink-soft mt-1 text-sm">trying changes …</p>
+      <p class="text-ink-soft mt-1 text-sm">{say.trying}</p>
     {:else if found.length === 0}
-      <p class="text-ink-soft mt-1 text-sm">No single change was found that mends it.</p>
+      <p class="text-ink-soft mt-1 text-sm">{say.noRemedy}</p>
     {/if}
   </div>
 {/if}

@@ -4,6 +4,7 @@
   import type { SectionView } from '@kelbrin/core/solid';
   import Dimension from './plan/Dimension.svelte';
   import { fitted, pathOf, toPixels } from './plan/sheet';
+  import { solidTexts as say } from '$lib/texts/solidView';
 
   let { section, isSmall = false }: { section: SectionView; isSmall?: boolean } = $props();
 
@@ -20,7 +21,14 @@
 </script>
 
 <div class="relative h-full w-full bg-white" bind:clientWidth={widthPx} bind:clientHeight={heightPx}>
-  <svg width={widthPx} height={heightPx} class="block" role="img" aria-label="Section" data-testid="section">
+  <svg
+    width={widthPx}
+    height={heightPx}
+    class="block"
+    role="img"
+    aria-label={say.section}
+    data-testid="section"
+  >
     <defs>
       <pattern
         id="{id}-solid"
@@ -77,11 +85,8 @@
     {/if}
   </svg>
   <p class="absolute top-1 left-2 rounded bg-white/85 px-1 text-sm">
-    Section at <span class="measured">{formatMm(section.zMm)}</span> mm
-    {#if section.hanging.length > 0}<span class="text-fail block font-semibold"
-        >hatched red: nothing under it</span
-      >{/if}
-    {#if section.thin.length > 0}<span class="text-fail block font-semibold">dimensioned red: too thin</span
-      >{/if}
+    {say.sectionAt} <span class="measured">{formatMm(section.zMm)}</span> mm
+    {#if section.hanging.length > 0}<span class="text-fail block font-semibold">{say.unheld}</span>{/if}
+    {#if section.thin.length > 0}<span class="text-fail block font-semibold">{say.tooThin}</span>{/if}
   </p>
 </div>

@@ -3,6 +3,7 @@
   import { isEmptyPart } from '@kelbrin/core/design';
   import { starters } from '@kelbrin/core/starters';
   import type { BenchState } from './bench.svelte';
+  import { benchTexts as say } from '$lib/texts/bench';
 
   let { open = $bindable(false), bench }: { open: boolean; bench: BenchState } = $props();
 
@@ -14,10 +15,9 @@
   }
 </script>
 
-<Modal bind:open title="Begin from an example" aria-label="Begin from an example" size="lg">
+<Modal bind:open title={say.fromExample} aria-label={say.fromExample} size="lg">
   <p class="text-ink-soft">
-    Every number of an example can be changed. If this part has steps already, the example becomes a part
-    beside it.
+    {say.exampleWhat}
   </p>
   <ul class="grid grid-cols-3 gap-3 sm:grid-cols-4">
     {#each starters as { id, title }, index (id)}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Copy, Eye, EyeOff, GripVertical, Tag, Trash2 } from '@lucide/svelte';
   import type { BenchState } from './bench.svelte';
+  import { benchTexts as say } from '$lib/texts/bench';
 
   interface Props {
     bench: BenchState;
@@ -39,8 +40,8 @@
 <button
   type="button"
   class="tool cursor-grab touch-none"
-  aria-label="Move step {index + 1}: drag it, or press the up and down arrows"
-  title="Drag to move, or press the up and down arrows"
+  aria-label={say.moveStep(index + 1)}
+  title={say.moveStepHow}
   onkeydown={nudge}
   onpointerdown={(event) => {
     gesture = performance.now();
@@ -55,8 +56,8 @@
   <button
     type="button"
     class="tool"
-    aria-label="Name step {index + 1}"
-    title="Give it a name"
+    aria-label={say.nameStep(index + 1)}
+    title={say.giveName}
     onclick={onname}
   >
     <Tag size={14} />
@@ -65,8 +66,8 @@
 <button
   type="button"
   class="tool"
-  aria-label="Copy step {index + 1}"
-  title="Copy"
+  aria-label={say.copyStep(index + 1)}
+  title={say.copy}
   onclick={() => bench.duplicateStep(stepId)}
 >
   <Copy size={14} />
@@ -74,8 +75,8 @@
 <button
   type="button"
   class="tool"
-  aria-label="Switch step {index + 1} {isOff ? 'on' : 'off'}"
-  title={isOff ? 'Switch on' : 'Switch off'}
+  aria-label={isOff ? say.stepOn(index + 1) : say.stepOff(index + 1)}
+  title={isOff ? say.switchOn : say.switchOff}
   onclick={() => bench.setField(stepId, ['off'], isOff ? undefined : true)}
 >
   {#if isOff}<EyeOff size={14} />{:else}<Eye size={14} />{/if}
@@ -83,8 +84,8 @@
 <button
   type="button"
   class="tool"
-  aria-label="Delete step {index + 1}"
-  title="Delete"
+  aria-label={say.deleteStep(index + 1)}
+  title={say.remove}
   onclick={() => bench.removeStep(stepId)}
 >
   <Trash2 size={14} />

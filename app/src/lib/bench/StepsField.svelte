@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Checkbox, Dropdown } from 'flowbite-svelte';
   import { listWords } from '@kelbrin/core/recipe';
+  import { benchTexts as say } from '$lib/texts/bench';
 
   interface Props {
     label: string;
@@ -33,6 +34,6 @@
       <Checkbox checked={chosen.includes(id)} onchange={() => toggle(id)}>{name}</Checkbox>
     </li>
   {:else}
-    <li class="text-ink-soft list-none">No step comes before this one.</li>
+    <li class="text-ink-soft list-none">{say.noStepBefore}</li>
   {/each}
 </Dropdown>

@@ -4,6 +4,7 @@
   import ShareLinks from '$lib/sharing/ShareLinks.svelte';
   import type { Autosave } from './autosave.svelte';
   import type { BenchState } from './bench.svelte';
+  import { versionTexts as say } from '$lib/texts/versions';
 
   interface Props {
     open: boolean;
@@ -95,13 +96,13 @@
   });
 </script>
 
-<Modal bind:open title="Versions" aria-label="Versions" size="md">
+<Modal bind:open title={say.title} aria-label={say.title} size="md">
   <form class="flex items-end gap-3" onsubmit={keep}>
     <label class="flex-1">
-      Keep the project as it is now
-      <Input class="mt-1" bind:value={name} maxlength={60} placeholder="before I make it thinner" />
+      {say.keepNow}
+      <Input class="mt-1" bind:value={name} maxlength={60} placeholder={say.example} />
     </label>
-    <Button type="submit">Keep</Button>
+    <Button type="submit">{say.keep}</Button>
   </form>
   {#if problem}<p role="alert" class="text-fail">{problem}</p>{/if}
   <ul class="flex flex-col gap-2">
@@ -115,16 +116,16 @@
             <span class="text-ink-soft text-sm">v{version.number}, {when(version.createdAt)}</span>
           </div>
           <Button size="xs" color="alternative" aria-expanded={isOpen} onclick={() => choose(version.number)}
-            >What changed</Button
+            >{say.changes}</Button
           >
-          <Button size="xs" color="alternative" onclick={() => restore(version.number)}>Go back to it</Button>
+          <Button size="xs" color="alternative" onclick={() => restore(version.number)}>{say.goBack}</Button>
         </div>
         {#if isOpen}
           <div class="border-hairline mt-2 border-t pt-2">
             <label class="text-sm">
-              Between this version and
+              {say.between}
               <select class="word" bind:value={to}>
-                <option value={0}>what is here now</option>
+                <option value={0}>{say.here}</option>
                 {#each versions.filter(({ number }) => number !== version.number) as other (other.id)}
                   <option value={other.number}>v{other.number}, {other.name}</option>
                 {/each}
@@ -132,18 +133,18 @@
             </label>
             {#each changes ?? [] as { part, changes: inPart } (part?.id)}
               {#if part && bench.design.parts.length > 1}<h3 class="mt-1 font-semibold">{part.name}</h3>{/if}
-              <ul class="ml-5 list-disc" aria-label="What changed">
+              <ul class="ml-5 list-disc" aria-label={say.changes}>
                 {#each inPart as { words }, i (i)}<li>{words}</li>{/each}
               </ul>
             {:else}
-              <p class="text-ink-soft">{changes ? 'Nothing is different.' : 'Being compared …'}</p>
+              <p class="text-ink-soft">{changes ? say.same : say.comparing}</p>
             {/each}
           </div>
         {/if}
       </li>
     {:else}
       <li class="text-ink-soft">
-        No version is kept yet. Every hand-in becomes one, and you can keep one before a bold change.
+        {say.none}
       </li>
     {/each}
   </ul>

@@ -5,6 +5,7 @@
   import SpoolChip from '$lib/spools/SpoolChip.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
   import type { printersWithRuns } from '$lib/server/printRoom';
+  import { printRoomTexts as say } from '$lib/texts/printRoom';
 
   type Printer = Awaited<ReturnType<typeof printersWithRuns>>[number];
   let { printer }: { printer: Printer } = $props();
@@ -18,23 +19,27 @@
       status.nozzleC < status.nozzleTargetC - 3,
   );
   const doing = $derived.by(() => {
-    if (!status?.online) return 'does not answer';
-    if (!run) return 'free';
-    if (run.cancelAskedAt) return 'stopping';
-    if (run.state === 'preparing') return 'slicing the part';
-    if (run.state === 'sending') return 'sending the part';
-    return isHeating ? 'heating' : 'printing';
+    if (!status?.online) return say.offline;
+    if (!run) return say.free;
+    if (run.cancelAskedAt) return say.stopping;
+    if (run.state === 'preparing') return say.slicing;
+    if (run.state === 'sending') return say.sending;
+    return isHeating ? say.heating : say.printing;
   });
   const endings = {
-    finished: { words: 'finished', icon: CircleCheck, tone: 'text-pass' },
-    failed: { words: 'failed', icon: CircleX, tone: 'text-fail' },
-    cancelled: { words: 'cancelled', icon: CircleSlash, tone: 'text-ink-soft' },
+    finished: { words: say.finished, icon: CircleCheck, tone: 'text-pass' },
+    failed: { words: say.failed, icon: CircleX, tone: 'text-fail' },
+    cancelled: { words: say.cancelled, icon: CircleSlash, tone: 'text-ink-soft' },
   };
   const wanted = (targetC: number) => (targetC > 0 ? ` of ${targetC}°` : '');
   const clock = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 </script>
 
-<section class="sheet mb-5 overflow-hidden" aria-label="Printer {printer.name}" data-printer={printer.name}>
+<section
+  class="sheet mb-5 overflow-hidden"
+  aria-label={say.printer(printer.name)}
+  data-printer={printer.name}
+>
   <header class="border-hairline flex items-center gap-4 border-b px-5 py-3">
     <h2>{printer.name}</h2>
     <span class="text-ink-soft">{printer.model}</span>
@@ -42,9 +47,11 @@
     <span class="ml-auto font-semibold {status?.online ? '' : 'text-fail'}" data-testid="doing">{doing}</span>
     {#if status?.online}
       <span class="text-sm"
-        >nozzle <span class="measured">{status.nozzleC}°{wanted(status.nozzleTargetC)}</span></span
+        >{say.nozzle} <span class="measured">{status.nozzleC}°{wanted(status.nozzleTargetC)}</span></span
       >
-      <span class="text-sm">bed <span class="measured">{status.bedC}°{wanted(status.bedTargetC)}</span></span>
+      <span class="text-sm"
+        >{say.bed} <span class="measured">{status.bedC}°{wanted(status.bedTargetC)}</span></span
+      >
     {/if}
   </header>
 
@@ -65,7 +72,7 @@
           <div
             class="border-hairline bg-ground relative h-4 overflow-hidden rounded border"
             role="progressbar"
-            aria-label="Progress of {run.student}’s part"
+            aria-label={say.progressOf(run.student)}
             aria-valuemin="0"
             aria-valuemax="100"
             aria-valuenow={percent}
@@ -77,24 +84,25 @@
           </div>
           <div class="flex items-center justify-between text-sm">
             <span>
-              <span class="measured" data-testid="percent">{percent}</span> %, about
-              <span class="measured">{Math.ceil((run.estimateS * (1 - run.progress)) / 60)}</span> min left
+              <span class="measured" data-testid="percent">{percent}</span> %, {say.about}
+              <span class="measured">{Math.ceil((run.estimateS * (1 - run.progress)) / 60)}</span>
+              {say.minLeft}
             </span>
             <form method="POST" action="?/cancel" use:enhance>
               <input type="hidden" name="run" value={run.id} />
               <Button type="submit" size="xs" color="alternative" disabled={run.cancelAskedAt !== null}
-                >Cancel the run</Button
+                >{say.cancel}</Button
               >
             </form>
           </div>
         </div>
       </div>
     {:else}
-      <p class="text-ink-soft self-center">Nothing on this printer. Start a part from the queue.</p>
+      <p class="text-ink-soft self-center">{say.nothingOn}</p>
     {/if}
 
     <div>
-      <h3 class="mb-1 text-sm font-semibold">Before</h3>
+      <h3 class="mb-1 text-sm font-semibold">{say.before}</h3>
       <ul class="text-sm">
         {#each printer.past as past (past.id)}
           {@const { words, icon: Icon, tone } = endings[past.state as keyof typeof endings]}
@@ -106,7 +114,7 @@
             >
           </li>
         {:else}
-          <li class="text-ink-soft">no runs yet</li>
+          <li class="text-ink-soft">{say.noRuns}</li>
         {/each}
       </ul>
     </div>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { amountWords, plainSentence, sentenceOf, type Recipe } from '@kelbrin/core/recipe';
+  import { benchTexts as say } from '$lib/texts/bench';
 
   interface Props {
     recipe: Recipe;
@@ -12,13 +13,13 @@
 </script>
 
 {#if recipe.measures.length > 0}
-  <ul class="border-hairline border-b px-4 py-2" aria-label="Measures">
+  <ul class="border-hairline border-b px-4 py-2" aria-label={say.measures}>
     {#each recipe.measures as { name, value } (name)}
       <li class="leading-7"><span class="measured">{name}</span> = {amountWords(value, 'mm')}</li>
     {/each}
   </ul>
 {/if}
-<ol class="flex flex-col gap-1 p-3" aria-label="Recipe">
+<ol class="flex flex-col gap-1 p-3" aria-label={say.recipe}>
   {#each recipe.steps as step, index (step.id)}
     <li data-step={step.id} aria-current={marked === step.id ? 'step' : undefined}>
       <button
@@ -33,7 +34,7 @@
         <span
           >{#if step.name}<strong>{step.name}:</strong>
           {/if}{plainSentence(sentenceOf(step, { recipe, index }))}{#if step.off}
-            (switched off){/if}</span
+            ({say.switchedOff}){/if}</span
         >
       </button>
       {#each remarks.filter((remark) => remark.step === step.id) as { id, words } (id)}

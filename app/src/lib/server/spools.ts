@@ -1,6 +1,5 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { spoolDraft } from '../shared/spool.ts';
-import { spoolTexts } from '../texts/spools.ts';
 import { demandRole, isId, NotAllowed, type Person } from './auth/access.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
@@ -70,9 +69,10 @@ export async function unloadSpool(db: Database, person: Person, spoolId: string)
   });
 }
 
-/** Notes that a roll is used up. */
+/** Notes that a roll is used up; of one that is already, nothing more. */
 export async function endSpool(db: Database, person: Person, spoolId: string): Promise<void> {
-  const spool = await oneSpool(db, person, spoolId);
+  const spool = await anySpool(db, person, spoolId);
+  if (spool.goneAt) return;
   await db.transaction(async (tx) => {
     await takeOff(tx, spool.id);
     await tx.update(spools).set({ goneAt: new Date() }).where(eq(spools.id, spool.id));
@@ -80,12 +80,16 @@ export async function endSpool(db: Database, person: Person, spoolId: string): P
   });
 }
 
+/** A roll that is still there. */
 async function oneSpool(db: Database, person: Person, spoolId: string) {
+  const spool = await anySpool(db, person, spoolId);
+  if (spool.goneAt) throw new NotAllowed();
+  return spool;
+}
+
+async function anySpool(db: Database, person: Person, spoolId: string) {
   demandRole(person, 'teacher', 'helper');
-  const [spool] = await db
-    .select()
-    .from(spools)
-    .where(and(isId(spoolId, spools.id), isNull(spools.goneAt)));
+  const [spool] = await db.select().from(spools).where(isId(spoolId, spools.id));
   if (!spool) throw new NotAllowed();
   return spool;
 }
@@ -99,5 +103,5 @@ async function takeOff(tx: Database, spoolId: string): Promise<void> {
 
 async function demandIdle(tx: Database, { id, name }: typeof printers.$inferSelect): Promise<void> {
   const busy = await tx.$count(runs, and(eq(runs.printerId, id), inArray(runs.state, ACTIVE_RUN)));
-  if (busy > 0) throw new CannotNow(spoolTexts.isPrinting(name));
+  if (busy > 0) throw new CannotNow(`${name} is printing: wait until it is done.`);
 }

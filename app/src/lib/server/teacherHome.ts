@@ -40,7 +40,8 @@ export async function teacherHome(db: Database, teacher: Person) {
       title: briefs.title,
       dueOn: briefs.dueOn,
       // Students, of whom several may be in a team.
-      begun: sql<number>`(count(distinct ${projects.id}) + count(distinct (${teamMembers.projectId}, ${teamMembers.studentId})))::int`,
+      begun: sql<number>`(count(distinct ${projects.id}) + count(distinct (${teamMembers.projectId}, ${teamMembers.studentId}))
+        filter (where ${teamMembers.studentId} is not null))::int`,
       waiting: sql<number>`count(distinct ${projects.id}) filter (where ${handIns.state} in ('waiting', 'checking'))::int`,
       approved: sql<number>`count(distinct ${projects.id}) filter (where ${handIns.state} = 'approved')::int`,
     })

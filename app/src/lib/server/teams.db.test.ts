@@ -15,6 +15,7 @@ import { openProject, saveDesign } from './projects.ts';
 import { approve } from './review/decide.ts';
 import { handInsToReview } from './review/stack.ts';
 import { leaveTeam, makeTeam, teamsOf } from './teams.ts';
+import { teacherHome } from './teacherHome.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
 
 let test: TestDatabase;
@@ -45,11 +46,16 @@ const team = (...members: Person[]) =>
   );
 const projectFor = (person: Person) => openProject(test.db, person, brief);
 
+/** How many students have begun the brief, as the teacher's home says. */
+const begun = async () => (await teacherHome(test.db, teacher)).classes[0].briefs[0].begun;
+
 describe('a team', () => {
   it('shares the project of the one who began, and opens, saves and hands it in together', async () => {
     const { luca, noor } = people;
     const project = await test.projectOf(luca);
+    expect(await begun()).toBe(13);
     await team(luca, noor);
+    expect(await begun()).toBe(14);
     expect(await projectFor(noor)).toBe(project.id);
     const { revision } = project;
     const saved = await saveDesign(

@@ -1,6 +1,15 @@
 /** What the pages of the review say. */
 export const reviewTexts = {
   title: 'Review',
+  recipe: 'Recipe',
+  solid: 'Solid',
+  inspection: 'Inspection',
+  part: 'Part',
+  student: 'Student',
+  briefColumn: 'Brief',
+  handedIn: 'Handed in',
+  state: 'State',
+  handInOf: (student: string, number: number) => `${student}’s hand-in ${number}`,
   waiting: 'Waiting for you',
   lookedAt: 'Looked at',
   nothing: 'Nothing here.',

@@ -5,6 +5,7 @@
   import Gauge from './Gauge.svelte';
   import VerdictChip from './VerdictChip.svelte';
   import WhyPanel from './WhyPanel.svelte';
+  import { inspectionTexts as say } from '$lib/texts/inspection';
 
   interface Props {
     inspection: Inspection;
@@ -53,7 +54,8 @@
           onclick={() => onchoose?.(isChosen && chosen ? chosen : finding, all)}
         >
           {finding.message}
-          {#if all.length > 1}<span class="text-ink-soft whitespace-nowrap">({all.length} places)</span>{/if}
+          {#if all.length > 1}<span class="text-ink-soft whitespace-nowrap">({say.places(all.length)})</span
+            >{/if}
         </button>
         {#if isChosen}
           <div class="border-hairline mt-2 border-l-4 pl-2">

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Ruler } from '@lucide/svelte';
   import type { Snippet } from 'svelte';
+  import { solidTexts as say } from '$lib/texts/solidView';
 
   interface Props {
     isOn: boolean;
@@ -19,7 +20,7 @@
   aria-pressed={isOn}
   onclick={ontoggle}
 >
-  <Ruler size={14} aria-hidden="true" />Measure
+  <Ruler size={14} aria-hidden="true" />{say.measure}
 </button>
 {#if isOn && children}
   <p class="border-hairline max-w-56 rounded border bg-white px-2.5 py-1 text-sm" role="status">

@@ -3,6 +3,7 @@
   import { page } from '$app/state';
   import { noticeTexts as notices } from '$lib/texts/notices';
   import type { Person } from '$lib/server/auth/access';
+  import { frameTexts as say } from '$lib/texts/frame';
 
   interface Props {
     person: Person;
@@ -12,16 +13,16 @@
   let { person, unseen }: Props = $props();
 
   const places = {
-    student: [['/home', 'My projects']],
+    student: [['/home', say.home]],
     teacher: [
-      ['/class', 'Classes'],
-      ['/review', 'Review'],
-      ['/queue', 'Queue'],
-      ['/print-room', 'Print room'],
+      ['/class', say.classes],
+      ['/review', say.review],
+      ['/queue', say.queue],
+      ['/print-room', say.printRoom],
     ],
     helper: [
-      ['/queue', 'Queue'],
-      ['/print-room', 'Print room'],
+      ['/queue', say.queue],
+      ['/print-room', say.printRoom],
     ],
   } as const;
   /** Pages that are reached from one of these places. */
@@ -36,7 +37,7 @@
   <a href="/" class="flex items-center gap-2 text-lg font-bold">
     <img src="/icon.svg" alt="" class="h-6 w-6" />Kelbrin
   </a>
-  <nav class="flex gap-1" aria-label="Main">
+  <nav class="flex gap-1" aria-label={say.main}>
     {#each places[person.role] as [href, label] (href)}
       {@const isHere = [href, ...(within[href] ?? [])].some((each) => page.url.pathname.startsWith(each))}
       <a
@@ -66,6 +67,6 @@
   </a>
   <form method="POST" action="/sign-out" class="flex items-center gap-3">
     <span class="text-ink-soft">{person.name}</span>
-    <button class="hover:bg-ground rounded px-2 py-1 underline underline-offset-2">Sign out</button>
+    <button class="hover:bg-ground rounded px-2 py-1 underline underline-offset-2">{say.signOut}</button>
   </form>
 </header>

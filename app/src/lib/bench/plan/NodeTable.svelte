@@ -1,6 +1,7 @@
 <script lang="ts">
   import { worthOf, type Amount, type Node, type Point } from '@kelbrin/core/recipe';
   import DimensionField from '$lib/ui/DimensionField.svelte';
+  import { planTexts as say } from '$lib/texts/plan';
 
   interface Props {
     nodes: readonly Node[];
@@ -35,7 +36,7 @@
 <div
   class="border-hairline w-52 shrink-0 overflow-y-auto border-l p-2 text-sm"
   role="group"
-  aria-label="Points"
+  aria-label={say.points}
 >
   <table class="w-full">
     <thead class="text-ink-soft text-left">
@@ -54,7 +55,7 @@
               <DimensionField
                 value={node[key] ?? 0}
                 worth={worth(node[key] ?? 0)}
-                label="point {i + 1}, {words}"
+                label={say.point(i + 1, words)}
                 unit={key === 'bulge' ? '%' : 'mm'}
                 bare
                 min={key === 'bulge' ? -100 : -1000}
@@ -70,7 +71,7 @@
             <button
               type="button"
               class="text-ink-soft hover:text-fail px-1"
-              aria-label="Delete point {i + 1}"
+              aria-label={say.deletePoint(i + 1)}
               onclick={() => onremove(i)}>×</button
             >
           </td>
@@ -84,6 +85,6 @@
     onclick={() => {
       const [x, y] = at[at.length - 1] ?? [0, 0];
       onchange([...nodes, { xMm: x + 5, yMm: y }]);
-    }}>+ point</button
+    }}>+ {say.addPoint}</button
   >
 </div>

@@ -8,6 +8,7 @@
   import NodeTable from './NodeTable.svelte';
   import { fitted, paperLines, toMillimetres, toPixels, type Sheet } from './sheet';
   import { gridFor, snapped } from './snap';
+  import { planTexts as say } from '$lib/texts/plan';
 
   interface Props {
     bench: BenchState;
@@ -181,19 +182,19 @@
 
 <div class="flex h-full w-full flex-col bg-white">
   <div class="border-hairline flex items-center gap-4 border-b px-3 py-1.5 text-sm">
-    <strong>{isProfile ? 'Profile' : 'Outline'}</strong>
+    <strong>{isProfile ? say.profile : say.outline}</strong>
     <Checkbox
       checked={outline.smooth}
       onchange={(event) => onchange({ ...outline, smooth: event.currentTarget.checked })}
     >
-      smooth
+      {say.smooth}
     </Checkbox>
     {#if !isProfile}
       <Checkbox
         checked={outline.mirrored}
         onchange={(event) => onchange({ ...outline, mirrored: event.currentTarget.checked })}
       >
-        mirrored
+        {say.mirrored}
       </Checkbox>
     {/if}
     <button
@@ -202,7 +203,7 @@
         ? 'bg-primary-700 text-white'
         : 'border-hairline hover:bg-primary-50'}"
       aria-pressed={isFreehand}
-      onclick={() => (isFreehand = !isFreehand)}>Free hand</button
+      onclick={() => (isFreehand = !isFreehand)}>{say.freehand}</button
     >
     <button
       type="button"
@@ -210,9 +211,9 @@
       onclick={() => {
         put([], { closed: false, smooth: false });
         chosen = undefined;
-      }}>Begin anew</button
+      }}>{say.anew}</button
     >
-    <Button size="xs" class="ml-auto" onclick={ondone}>Done</Button>
+    <Button size="xs" class="ml-auto" onclick={ondone}>{say.done}</Button>
   </div>
   <div class="flex min-h-0 flex-1">
     <div class="relative min-w-0 flex-1" bind:clientWidth={widthPx} bind:clientHeight={heightPx}>
@@ -223,7 +224,7 @@
         height={heightPx}
         class="block cursor-crosshair touch-none select-none"
         role="application"
-        aria-label="Drawing"
+        aria-label={say.drawing}
         tabindex="0"
         data-testid="drawing"
         data-pixels-per-mm={sheet.pixelsPerMm}
@@ -272,7 +273,7 @@
             role="presentation"
             class="cursor-copy"
             onpointerdown={(event) => event.stopPropagation()}
-            ondblclick={() => insertAfter(i)}><title>Double-click to put a point in</title></path
+            ondblclick={() => insertAfter(i)}><title>{say.putIn}</title></path
           >
         {/each}
         {#if !outline.closed && !outline.mirrored && pointer && at.length > 0 && !isFreehand}
@@ -309,7 +310,7 @@
               class="cursor-grab"
               role="presentation"
               data-bend={i}
-              onpointerdown={(event) => grab(event, 'bulge', i)}><title>Drag to bend the edge</title></circle
+              onpointerdown={(event) => grab(event, 'bulge', i)}><title>{say.bend}</title></circle
             >
           {/each}
         {/if}
@@ -342,7 +343,7 @@
         </p>
       {:else if at.length === 0}
         <p class="text-ink-soft absolute right-3 bottom-3 left-3 text-sm">
-          Click to put points; click the first one again to close the outline.
+          {say.how}
         </p>
       {/if}
     </div>

@@ -7,6 +7,7 @@
   import { inOwnTask } from './ownTask';
   import { fitted, paperLines, pathOf, rangeOf, toMillimetres, toPixels, type Sheet } from './sheet';
   import { gridFor, snapped, snappedBody, type SnapLine } from './snap';
+  import { planTexts as say } from '$lib/texts/plan';
 
   interface Props {
     bench: BenchState;
@@ -170,7 +171,7 @@
     height={heightPx}
     class="relative block touch-none select-none"
     role="application"
-    aria-label="Plan"
+    aria-label={say.plan}
     tabindex={isSmall ? undefined : 0}
     data-testid="plan"
     {onkeydown}

@@ -13,6 +13,7 @@
   import type { LinkedView } from './linkedView.svelte';
   import type { Note } from './notes';
   import { views, type Look, type View } from './views';
+  import { solidTexts as say } from '$lib/texts/solidView';
 
   interface Props {
     mesh: SolidMesh;
@@ -178,15 +179,14 @@
         {#if measured}
           <strong class="measured">{measured.straight}</strong>; {measured.along}; {measured.faces}.
         {:else}
-          Press {ends.length === 0 ? 'two places on the part' : 'the other place'}; near a corner, the corner
-          counts.
+          {ends.length === 0 ? say.pressTwo : say.pressOther}
         {/if}
       </MeasureTool>
       {#if limits}
         <div
           class="border-hairline flex overflow-hidden rounded border bg-white"
           role="group"
-          aria-label="Colour by"
+          aria-label={say.colourBy}
         >
           {#each [...(onthickness ? ['thickness'] : []), 'overhang'] as by (by)}
             <button
@@ -197,7 +197,7 @@
               aria-pressed={shading === by}
               onclick={() => shade(by as 'thickness' | 'overhang')}
             >
-              {by === 'thickness' ? 'Thickness' : 'Overhang'}
+              {by === 'thickness' ? say.thickness : say.overhang}
             </button>
           {/each}
         </div>
@@ -211,18 +211,18 @@
           aria-pressed={isAsPrinted}
           onclick={() => (isAsPrinted = !isAsPrinted)}
         >
-          As printed
+          {say.asPrinted}
         </button>
         {#if isAsPrinted}
           <p class="border-hairline max-w-56 rounded border bg-white px-2.5 py-1 text-sm" role="status">
-            As drawn → as it comes out, in mm: plastic shrinks by {formatMm(limits.shrinkagePercent)} % as it cools.
+            {say.comesOut(formatMm(limits.shrinkagePercent))}
           </p>
         {/if}
       {/if}
       {#if shading}
         <dl
           class="border-hairline rounded border bg-white px-2.5 py-1.5 text-sm"
-          aria-label="Legend"
+          aria-label={say.legend}
           aria-busy={!painted}
         >
           {#each bands as { colour, words } (words)}
@@ -231,14 +231,14 @@
               <dd>{words}</dd>
             </div>
           {/each}
-          {#if !painted}<dd class="text-ink-soft">measuring …</dd>{/if}
+          {#if !painted}<dd class="text-ink-soft">{say.measuring}</dd>{/if}
         </dl>
       {/if}
     </div>
     <div
       class="border-hairline absolute top-3 right-3 flex overflow-hidden rounded border bg-white"
       role="group"
-      aria-label="View"
+      aria-label={say.view}
     >
       {#each Object.keys(views) as name (name)}
         <button

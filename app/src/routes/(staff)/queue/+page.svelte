@@ -12,6 +12,7 @@
   import WaiverList from '$lib/review/WaiverList.svelte';
   import { follow } from '$lib/ui/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
+  import { queueTexts as say } from '$lib/texts/queue';
 
   let { data, form } = $props();
 
@@ -26,14 +27,13 @@
   });
 </script>
 
-<svelte:head><title>Queue · Kelbrin</title></svelte:head>
+<svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
 
 <main class="mx-auto w-full max-w-6xl p-6">
   <div class="mb-4 flex items-baseline gap-4">
-    <h1>Queue</h1>
+    <h1>{say.title}</h1>
     <span class="text-ink-soft">
-      {waiting.length} waiting, about <span class="measured">{total.minutes}</span> min and
-      <span class="measured">{total.grams.toFixed(1)}</span> g
+      {say.waiting(waiting.length, total.minutes, total.grams)}
     </span>
   </div>
   {#if form?.message}<p role="alert" class="border-fail bg-fail-wash mb-3 border-l-4 px-3 py-2">
@@ -44,12 +44,12 @@
     <div class="sheet mb-8 overflow-hidden">
       <Table>
         <TableHead>
-          <TableHeadCell>Part</TableHeadCell>
-          <TableHeadCell>Student</TableHeadCell>
-          <TableHeadCell>Class</TableHeadCell>
-          <TableHeadCell>Takes</TableHeadCell>
-          <TableHeadCell>Print file</TableHeadCell>
-          <TableHeadCell>Start on</TableHeadCell>
+          <TableHeadCell>{say.part}</TableHeadCell>
+          <TableHeadCell>{say.student}</TableHeadCell>
+          <TableHeadCell>{say.class}</TableHeadCell>
+          <TableHeadCell>{say.takes}</TableHeadCell>
+          <TableHeadCell>{say.printFile}</TableHeadCell>
+          <TableHeadCell>{say.startOn}</TableHeadCell>
         </TableHead>
         <TableBody>
           {#each waiting as entry (entry.id)}
@@ -65,7 +65,7 @@
               <TableBodyCell class="whitespace-normal">
                 <strong>{entry.student}</strong>
                 {#if entry.copies > 1}
-                  <span class="text-ink-soft">copy {entry.copy} of {entry.copies}</span>
+                  <span class="text-ink-soft">{say.copy(entry.copy, entry.copies)}</span>
                 {/if}
                 <WaiverList waivers={entry.waivers} />
                 {#if entry.doubt}<p class="text-fail text-sm">{entry.doubt}</p>{/if}
@@ -87,7 +87,7 @@
                       name="printer"
                       value={printer.id}
                       size="xs"
-                      aria-label="Print {entry.student}’s part on {printer.name}"
+                      aria-label={say.printOn(entry.student, printer.name)}
                     >
                       <span
                         class="mr-1.5 h-3 w-3 rounded-full border border-white"
@@ -95,7 +95,7 @@
                       ></span>{printer.name}
                     </Button>
                   {:else}
-                    <span class="text-ink-soft">no printer is free</span>
+                    <span class="text-ink-soft">{say.noneFree}</span>
                   {/each}
                 </form>
               </TableBodyCell>
@@ -105,11 +105,11 @@
       </Table>
     </div>
   {:else}
-    <p class="text-ink-soft mb-8">Nothing waits. Approved parts appear here by themselves.</p>
+    <p class="text-ink-soft mb-8">{say.nothing}</p>
   {/if}
 
   {#if others.length > 0}
-    <h2 class="mb-2">On a printer, or done</h2>
+    <h2 class="mb-2">{say.others}</h2>
     <ul class="sheet divide-hairline divide-y">
       {#each others as entry (entry.id)}
         <li class="flex items-center gap-4 px-4 py-2">

@@ -23,7 +23,7 @@
     at.toLocaleString('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
 </script>
 
-<svelte:head><title>Review · Kelbrin</title></svelte:head>
+<svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
 
 <main class="mx-auto w-full max-w-5xl p-6">
   <div class="mb-4 flex items-baseline gap-4">
@@ -36,18 +36,18 @@
       <div class="sheet overflow-hidden">
         <Table hoverable>
           <TableHead>
-            <TableHeadCell>Part</TableHeadCell>
-            <TableHeadCell>Student</TableHeadCell>
-            <TableHeadCell>Brief</TableHeadCell>
-            <TableHeadCell>Handed in</TableHeadCell>
-            <TableHeadCell>Inspection</TableHeadCell>
-            <TableHeadCell>State</TableHeadCell>
+            <TableHeadCell>{say.part}</TableHeadCell>
+            <TableHeadCell>{say.student}</TableHeadCell>
+            <TableHeadCell>{say.briefColumn}</TableHeadCell>
+            <TableHeadCell>{say.handedIn}</TableHeadCell>
+            <TableHeadCell>{say.inspection}</TableHeadCell>
+            <TableHeadCell>{say.state}</TableHeadCell>
           </TableHead>
           <TableBody>
             {#each rows as row (row.id)}
               <TableBodyRow>
                 <TableBodyCell class="py-1">
-                  <a href="/review/{row.id}" aria-label="{row.student}’s hand-in {row.number}">
+                  <a href="/review/{row.id}" aria-label={say.handInOf(row.student, row.number)}>
                     <img src="/picture/hand-in/{row.id}" alt="" width="96" height="60" loading="lazy" />
                   </a>
                 </TableBodyCell>

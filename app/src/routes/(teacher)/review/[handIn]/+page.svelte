@@ -190,7 +190,7 @@
   <div class="flex min-h-0 flex-1">
     <section
       class="border-hairline flex w-[340px] shrink-0 flex-col overflow-y-auto border-r bg-white"
-      aria-label="Recipe"
+      aria-label={say.recipe}
     >
       <ReadOnlyRecipe
         recipe={handIn.recipe}
@@ -230,7 +230,7 @@
       </div>
     </section>
 
-    <section class="flex min-w-0 flex-1 flex-col" aria-label="Solid">
+    <section class="flex min-w-0 flex-1 flex-col" aria-label={say.solid}>
       <div class="min-h-0 flex-1">
         {#key `${handIn.id} ${isComparing}`}
           {#if isComparing && before}
@@ -274,7 +274,7 @@
 
     <section
       class="border-hairline flex w-[320px] shrink-0 flex-col border-l bg-white"
-      aria-label="Inspection"
+      aria-label={say.inspection}
     >
       <div class="min-h-0 flex-1 overflow-y-auto">
         {#if handIn.arguments.length > 0}

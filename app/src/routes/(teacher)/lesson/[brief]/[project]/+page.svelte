@@ -10,6 +10,7 @@
   import { follow } from '$lib/ui/follow.svelte';
   import InspectionList from '$lib/ui/InspectionList.svelte';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
+  import { reviewTexts } from '$lib/texts/review';
 
   let { data } = $props();
 
@@ -59,7 +60,7 @@
   <div class="flex min-h-0 flex-1">
     <section
       class="border-hairline flex w-[360px] shrink-0 flex-col overflow-y-auto border-r bg-white"
-      aria-label="Recipe"
+      aria-label={reviewTexts.recipe}
     >
       {#if problem !== undefined}
         <p role="alert" class="border-fail bg-fail-wash border-b px-4 py-2">{say.notBuilt} {problem}</p>
@@ -71,7 +72,7 @@
         </div>
       {/if}
     </section>
-    <section class="min-w-0 flex-1" aria-label="Solid">
+    <section class="min-w-0 flex-1" aria-label={reviewTexts.solid}>
       {#key project.id}
         <RecipeSolid
           filesAt="/file/{project.id}"
@@ -87,7 +88,7 @@
     </section>
     <section
       class="border-hairline w-[320px] shrink-0 overflow-y-auto border-l bg-white"
-      aria-label="Inspection"
+      aria-label={reviewTexts.inspection}
     >
       {#if inspection}<InspectionList {inspection} {chosen} onchoose={choose} />{/if}
     </section>

@@ -1,0 +1,17 @@
+/** What is said of the parts of a project. */
+export const partTexts = {
+  parts: 'Parts',
+  toHandIn: 'to be handed in',
+  nameOfPart: 'name of the part',
+  addPart: 'Add a part',
+  emptyPart: 'An empty part',
+  copyOfPart: 'A copy of this part',
+  anExample: 'An example',
+  fromFile: 'A part from a 3MF file',
+  copyPart: 'Copy this part',
+  copyPartWhy: 'Copy this part before a bold change',
+  deletePart: 'Delete this part',
+  thisIsHandedIn: 'This part is handed in; the others stay in your project.',
+  otherIsHandedIn: (part: string) => `“${part}” is handed in.`,
+  handInThis: 'Hand in this one instead',
+} as const;
