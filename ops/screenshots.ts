@@ -130,14 +130,11 @@ try {
   await shoot(teacher, 'classes');
   await teacher.getByRole('link', { name: school.className }).click();
   await shoot(teacher, 'class');
-  await teacher.getByRole('link', { name: 'People' }).click();
-  await teacher
-    .getByLabel(/One student a line/)
-    .fill('Ada Okafor\nBen Lind, ben\nCai Ember, cai, 4815\nDi Sol, asha');
-  await teacher.getByText('2 lines have to be mended').scrollIntoViewIfNeeded();
-  await shoot(teacher, 'people');
+  await teacher.getByRole('link', { name: 'Figures' }).click();
+  await shoot(teacher, 'figures');
   await teacher.goto('/class');
   await teacher.getByRole('link', { name: 'Edit the brief' }).click();
+  await teacher.locator('.ProseMirror').waitFor();
   await shoot(teacher, 'brief');
   await teacher.goto('/class');
   await teacher.getByRole('link', { name: 'Lesson' }).click();
