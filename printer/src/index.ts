@@ -1,1 +1,2 @@
+export { Machine } from './machine.ts';
 export { startPrinter, type PrinterOptions, type RunningPrinter } from './server.ts';

@@ -1,4 +1,5 @@
 import { parseCommand, type Command } from './line.ts';
+import { Planner, type Block } from './planner.ts';
 
 /** A heater: it moves towards its target and then stays there. */
 interface Heater {
@@ -10,8 +11,10 @@ interface Heater {
 interface Job {
   readonly name: string;
   readonly content: string;
-  /** Where the next command begins. */
+  /** Up to where it is carried out. */
   at: number;
+  /** Up to where it is read: the printer knows some moves ahead. */
+  readTo: number;
   running: boolean;
 }
 
@@ -21,6 +24,8 @@ const BED_C_PER_S = 1;
 /** A heater that is this close to its target has reached it. */
 const REACHED_C = 1;
 const HOMING_MM_PER_S = 50;
+/** Commands that hold for what is read after them, and for which the head does not stop. */
+const IN_PASSING = new Set(['G90', 'G91', 'G92', 'M82', 'M83', 'M106', 'M107', 'M204', 'M205']);
 
 /**
  * A printer's inside on a virtual clock: heaters, the nozzle's place, a storage of files, and the file being printed.
@@ -39,6 +44,12 @@ export class Machine {
   #absoluteE = true;
   #e = 0;
   #feedMmPerMin = 1500;
+  /** How fast speeds may change: printing, travelling, and with filament alone. */
+  readonly #acceleration = { print: 1000, travel: 1000, filament: 1000 };
+  #deviationMm = 0.02;
+  readonly #planner = new Planner();
+  /** Where the head will be after the moves that are read. */
+  #ahead = { x: 0, y: 0, z: 0 };
   /** Seconds that the current move still takes. */
   #busyS = 0;
   #waitingFor: Heater | undefined;
@@ -47,7 +58,8 @@ export class Machine {
   select(name: string): boolean {
     const content = this.files.get(name);
     if (content === undefined) return false;
-    this.job = { name, content, at: 0, running: false };
+    this.job = { name, content, at: 0, readTo: 0, running: false };
+    this.#forget();
     return true;
   }
 
@@ -63,6 +75,7 @@ export class Machine {
   /** Gives up the file and turns the heaters off. */
   abort(): void {
     this.job = undefined;
+    this.#forget();
     this.#busyS = 0;
     this.#waitingFor = undefined;
     this.nozzle.targetC = 0;
@@ -99,25 +112,71 @@ export class Machine {
       }
       left -= this.#busyS;
       this.#busyS = 0;
-      if (this.job.at >= this.job.content.length) {
+      this.#readAhead(this.job);
+      if (!this.#planner.isEmpty) this.#begin(this.job);
+      else if (this.job.readTo >= this.job.content.length && !this.#waitingFor && this.#busyS === 0) {
         this.job.running = false;
+        this.job.at = this.job.content.length;
         this.announce('Done printing file');
         return;
       }
-      const end = this.job.content.indexOf('\n', this.job.at);
-      const line = this.job.content.slice(this.job.at, end < 0 ? undefined : end);
-      this.job.at = end < 0 ? this.job.content.length : end + 1;
-      const content = line.replace(/;.*$/, '').trim();
-      if (content) this.execute(parseCommand(content));
     }
+  }
+
+  /** Reads moves until the memory is full; what is no move is carried out once those before it are. */
+  #readAhead(job: Job): void {
+    while (!this.#planner.isFull && job.readTo < job.content.length) {
+      const end = job.content.indexOf('\n', job.readTo);
+      const next = end < 0 ? job.content.length : end + 1;
+      const words = job.content.slice(job.readTo, next).replace(/;.*$/m, '').trim();
+      const command = words === '' ? undefined : parseCommand(words);
+      if (command?.code === 'G0' || command?.code === 'G1') {
+        this.#planner.push(this.#blockOf(command, next));
+      } else if (command && !IN_PASSING.has(command.code)) {
+        if (!this.#planner.isEmpty) return;
+        job.readTo = job.at = next;
+        this.execute(command);
+        // Something to wait for: what follows has time.
+        if (this.#waitingFor || this.#busyS > 0) return;
+        continue;
+      } else if (command) this.execute(command);
+      job.readTo = next;
+    }
+  }
+
+  #begin(job: Job): void {
+    const { block, seconds } = this.#planner.take(this.#deviationMm);
+    this.#busyS += seconds;
+    Object.assign(this.position, block.to);
+    job.at = this.#planner.isEmpty ? job.readTo : block.end;
+  }
+
+  /** Forgets the moves that were read ahead. */
+  #forget(): void {
+    this.#planner.clear();
+    this.#ahead = { ...this.position };
   }
 
   /** Carries out a command that moves or heats; others do nothing here. */
   execute({ code, parameters }: Command): void {
     switch (code) {
       case 'G0':
-      case 'G1':
-        this.#move(parameters);
+      case 'G1': {
+        // A move by hand begins and ends at rest.
+        const alone = new Planner();
+        alone.push(this.#blockOf({ code, parameters, rest: '' }, 0));
+        if (alone.isEmpty) break;
+        this.#busyS += alone.take(this.#deviationMm).seconds;
+        Object.assign(this.position, this.#ahead);
+        break;
+      }
+      case 'M204':
+        this.#acceleration.print = parameters.P ?? this.#acceleration.print;
+        this.#acceleration.travel = parameters.T ?? this.#acceleration.travel;
+        this.#acceleration.filament = parameters.R ?? this.#acceleration.filament;
+        break;
+      case 'M205':
+        this.#deviationMm = parameters.J ?? this.#deviationMm;
         break;
       case 'G28':
         this.#home(parameters);
@@ -150,27 +209,36 @@ export class Machine {
     }
   }
 
-  #move(parameters: Command['parameters']): void {
+  /** What a command to move means, after all that were read before it. */
+  #blockOf({ code, parameters }: Command, end: number): Block {
     if (parameters.F) this.#feedMmPerMin = parameters.F;
-    const from = { ...this.position };
+    const from = { ...this.#ahead };
     for (const axis of ['x', 'y', 'z'] as const) {
       const value = parameters[axis.toUpperCase()];
-      if (value !== undefined) this.position[axis] = this.#absolute ? value : this.position[axis] + value;
+      if (value !== undefined) this.#ahead[axis] = this.#absolute ? value : from[axis] + value;
     }
-    const { x, y, z } = this.position;
-    const travelMm = Math.hypot(x - from.x, y - from.y, z - from.z);
+    const to = { ...this.#ahead };
+    const [dx, dy, dz] = [to.x - from.x, to.y - from.y, to.z - from.z];
+    const travelMm = Math.hypot(dx, dy, dz);
     const e = parameters.E ?? (this.#absoluteE ? this.#e : 0);
     const filamentMm = this.#absoluteE ? e - this.#e : e;
     this.#e += filamentMm;
-    // A move without travel takes as long as its filament does.
-    this.#busyS += (travelMm > 0 ? travelMm : Math.abs(filamentMm)) / (this.#feedMmPerMin / 60);
+    const { print, travel, filament } = this.#acceleration;
+    return {
+      lengthMm: travelMm > 0 ? travelMm : Math.abs(filamentMm),
+      speedMmPerS: this.#feedMmPerMin / 60,
+      accelerationMmPerS2: travelMm === 0 ? filament : code === 'G0' || filamentMm === 0 ? travel : print,
+      direction: travelMm > 0 ? [dx / travelMm, dy / travelMm, dz / travelMm] : undefined,
+      to,
+      end,
+    };
   }
 
   #home(parameters: Command['parameters']): void {
     const named = (['x', 'y', 'z'] as const).filter((axis) => axis.toUpperCase() in parameters);
     for (const axis of named.length > 0 ? named : (['x', 'y', 'z'] as const)) {
       this.#busyS += this.position[axis] / HOMING_MM_PER_S;
-      this.position[axis] = 0;
+      this.position[axis] = this.#ahead[axis] = 0;
     }
   }
 }

@@ -30,20 +30,32 @@ export function writeGcode(
     `M104 S${settings.nozzleC}`,
     `M190 S${settings.bedC}`,
     `M109 S${settings.nozzleC}`,
+    // How fast speeds may change: travelling, and drawing filament back; printing says so as it comes.
+    `M204 T${settings.travelMmPerS2} R${settings.retractMmPerS2}`,
+    `M205 J${settings.cornerDeviationMm}`,
     'G28',
     'G92 E0',
   );
   const travelFeed = feed(settings.travelMmPerS);
   const retractFeed = feed(settings.retractMmPerS);
+  const liftFeed = feed(settings.liftMmPerS);
   let current = -1;
+  let acceleration = 0;
   for (const { layer, move } of movesOf(toolpath, settings)) {
     if (layer !== current) {
-      lines.push(`; layer ${layer + 1} of ${toolpath.layers.length}`, `G0 Z${decimals(move.zMm, 3)} F600`);
+      lines.push(
+        `; layer ${layer + 1} of ${toolpath.layers.length}`,
+        `G0 Z${decimals(move.zMm, 3)} F${liftFeed}`,
+      );
       if (layer === 1) lines.push('M106 S255');
       current = layer;
     }
     const to = `X${decimals(move.to[0] + ox, 3)} Y${decimals(move.to[1] + oy, 3)}`;
     if (move.filamentMm > 0) {
+      if (move.accelerationMmPerS2 !== acceleration) {
+        acceleration = move.accelerationMmPerS2;
+        lines.push(`M204 P${acceleration}`);
+      }
       lines.push(`G1 ${to} E${decimals(move.filamentMm, 5)} F${feed(move.speedMmPerS)}`);
     } else {
       if (move.retracted) lines.push(`G1 E-${settings.retractMm} F${retractFeed}`);

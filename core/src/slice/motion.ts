@@ -1,12 +1,16 @@
 import type { PrintSettings } from './printSettings.ts';
-import type { Path, Toolpath } from './toolpath.ts';
+import type { Layer, Path, Toolpath } from './toolpath.ts';
+
+type Point = readonly [number, number];
 
 /** One straight move of the nozzle. */
 export interface Move {
-  readonly to: readonly [number, number];
+  readonly from: Point;
+  readonly to: Point;
   readonly zMm: number;
   readonly lengthMm: number;
   readonly speedMmPerS: number;
+  readonly accelerationMmPerS2: number;
   /** Filament pushed during the move, mm; 0 while travelling. */
   readonly filamentMm: number;
   /** Whether the filament is drawn back before and pushed forward after the move, so that it does not ooze. */
@@ -21,37 +25,59 @@ export function* movesOf(
   toolpath: Toolpath,
   settings: PrintSettings,
 ): Generator<{ layer: number; move: Move }> {
-  const filamentArea = (Math.PI * settings.filamentDiameterMm ** 2) / 4;
-  let at: readonly [number, number] | undefined;
-  for (const [layer, { zMm, thickMm, paths }] of toolpath.layers.entries()) {
-    const filamentPerMm = (settings.lineWidthMm * thickMm) / filamentArea;
-    for (const path of paths) {
-      const [start, ...rest] = path.points;
-      const travel = at ? Math.hypot(start[0] - at[0], start[1] - at[1]) : 0;
-      yield {
-        layer,
-        move: {
-          to: start,
-          zMm,
-          lengthMm: travel,
-          speedMmPerS: settings.travelMmPerS,
-          filamentMm: 0,
-          retracted: travel > RETRACT_ABOVE_MM,
-        },
-      };
-      at = start;
-      const speedMmPerS = speedOf(path, layer, settings);
-      for (const to of path.closed ? [...rest, start] : rest) {
-        const lengthMm = Math.hypot(to[0] - at[0], to[1] - at[1]);
-        const filamentMm = lengthMm * filamentPerMm;
-        yield { layer, move: { to, zMm, lengthMm, speedMmPerS, filamentMm, retracted: false } };
-        at = to;
-      }
+  let at: Point | undefined;
+  for (const [index, layer] of toolpath.layers.entries()) {
+    for (const move of movesOfLayer(layer, index === 0, settings, at)) {
+      yield { layer: index, move };
+      at = move.to;
     }
   }
 }
 
-function speedOf({ role }: Path, layer: number, settings: PrintSettings): number {
-  if (layer === 0) return settings.firstLayerMmPerS;
-  return role === 'perimeter' ? settings.perimeterMmPerS : settings.infillMmPerS;
+/** The moves of one layer, from where the nozzle is; from above its first point if that is not known. */
+export function* movesOfLayer(
+  { zMm, thickMm, pace, paths }: Layer,
+  isFirst: boolean,
+  settings: PrintSettings,
+  start?: Point,
+): Generator<Move> {
+  const filamentArea = (Math.PI * settings.filamentDiameterMm ** 2) / 4;
+  const filamentPerMm = (settings.lineWidthMm * thickMm) / filamentArea;
+  let at = start ?? paths[0]?.points[0];
+  for (const path of paths) {
+    const [first, ...rest] = path.points;
+    const travel = Math.hypot(first[0] - at[0], first[1] - at[1]);
+    yield {
+      from: at,
+      to: first,
+      zMm,
+      lengthMm: travel,
+      speedMmPerS: settings.travelMmPerS,
+      accelerationMmPerS2: settings.travelMmPerS2,
+      filamentMm: 0,
+      retracted: travel > RETRACT_ABOVE_MM,
+    };
+    at = first;
+    const { fullMmPerS, accelerationMmPerS2 } = speedOf(path, isFirst, settings);
+    const speedMmPerS = Math.max(fullMmPerS * pace, Math.min(fullMmPerS, settings.slowestMmPerS));
+    for (const to of path.closed ? [...rest, first] : rest) {
+      const lengthMm = Math.hypot(to[0] - at[0], to[1] - at[1]);
+      const filamentMm = lengthMm * filamentPerMm;
+      yield { from: at, to, zMm, lengthMm, speedMmPerS, accelerationMmPerS2, filamentMm, retracted: false };
+      at = to;
+    }
+  }
+}
+
+function speedOf(
+  { role }: Path,
+  isFirst: boolean,
+  settings: PrintSettings,
+): { fullMmPerS: number; accelerationMmPerS2: number } {
+  if (isFirst) {
+    return { fullMmPerS: settings.firstLayerMmPerS, accelerationMmPerS2: settings.firstLayerMmPerS2 };
+  }
+  return role === 'perimeter'
+    ? { fullMmPerS: settings.perimeterMmPerS, accelerationMmPerS2: settings.perimeterMmPerS2 }
+    : { fullMmPerS: settings.infillMmPerS, accelerationMmPerS2: settings.infillMmPerS2 };
 }

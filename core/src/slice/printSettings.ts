@@ -1,6 +1,7 @@
 import * as z from 'zod';
 
 const positive = z.number().positive().max(1000);
+const acceleration = z.number().min(10).max(20_000);
 
 /** How a part is printed. The defaults are for an ordinary classroom printer with PLA. */
 export const printSettings = z.strictObject({
@@ -21,8 +22,21 @@ export const printSettings = z.strictObject({
   perimeterMmPerS: positive.default(40),
   infillMmPerS: positive.default(60),
   travelMmPerS: positive.default(120),
+  /** How fast speeds may change, by what is moved; see `planner.ts`. */
+  firstLayerMmPerS2: acceleration.default(500),
+  perimeterMmPerS2: acceleration.default(800),
+  infillMmPerS2: acceleration.default(1200),
+  travelMmPerS2: acceleration.default(1500),
+  /** How far the circle of a corner that is taken at speed may stay away from the corner. */
+  cornerDeviationMm: positive.default(0.02),
   retractMm: z.number().min(0).max(20).default(0.8),
   retractMmPerS: positive.default(35),
+  retractMmPerS2: acceleration.default(1500),
+  liftMmPerS: positive.default(10),
+  /** A layer that would be done sooner is printed more slowly, so that it is hard before the next one comes. */
+  minLayerS: z.number().min(0).max(120).default(8),
+  /** Slower than this nothing is printed for that. */
+  slowestMmPerS: positive.default(10),
 });
 export type PrintSettings = z.infer<typeof printSettings>;
 

@@ -3,6 +3,7 @@ import type { Outline, Region } from '../recipe/index.ts';
 import { inScope, Sections, type Area, type Kernel, type Scope } from '../solid/index.ts';
 import { fillLines } from './fillLines.ts';
 import { inOrderOfTravel } from './order.ts';
+import { paceOf } from './pace.ts';
 import type { PrintSettings } from './printSettings.ts';
 import type { Layer, Path, Toolpath } from './toolpath.ts';
 
@@ -26,12 +27,18 @@ export function slice(kernel: Kernel, mesh: SolidMesh, settings: PrintSettings):
       solid.at(scope, zMm - thickMm / 2).simplified(STRAIGHT_MM),
     );
     const plan = new LayerPlan(scope, sections, settings);
-    return { layers: heights.map((height, index): Layer => ({ ...height, paths: plan.pathsOf(index) })) };
+    const layers = heights.map((height, index) => ({ ...height, pace: 1, paths: plan.pathsOf(index) }));
+    return {
+      layers: layers.map((layer, index) => ({ ...layer, pace: paceOf(layer, index === 0, settings) })),
+    };
   });
 }
 
 /** The layers that a part of the given height is made of; a last sliver of less than half a layer is left out. */
-function layerHeights(heightMm: number, { layerMm, firstLayerMm }: PrintSettings): Omit<Layer, 'paths'>[] {
+function layerHeights(
+  heightMm: number,
+  { layerMm, firstLayerMm }: PrintSettings,
+): Pick<Layer, 'zMm' | 'thickMm'>[] {
   const above = Math.max(0, Math.round((heightMm - firstLayerMm) / layerMm));
   return Array.from({ length: above + 1 }, (_, i) => ({
     zMm: firstLayerMm + i * layerMm,

@@ -14,6 +14,8 @@ export interface Layer {
   /** The height of the layer's upper side, where the nozzle runs. */
   readonly zMm: number;
   readonly thickMm: number;
+  /** The share of the full speed at which it is printed; 1 unless it would be done too soon. */
+  readonly pace: number;
   readonly paths: readonly Path[];
 }
 

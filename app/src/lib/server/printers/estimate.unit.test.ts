@@ -1,0 +1,37 @@
+import { beforeAll, expect, it } from 'vitest';
+import { estimate, settingsFor, slice, writeGcode } from '@kelbrin/core/slice';
+import { classroomLimits } from '@kelbrin/core/inspect';
+import { starters } from '@kelbrin/core/starters';
+import type { Workshop } from '@kelbrin/core/solid';
+import { Machine } from '@kelbrin/printer';
+import { nodeWorkshop } from '../../../../../core/node/workshop.ts';
+import { built } from '../../../../../core/test/evaluated.ts';
+
+let workshop: Workshop;
+beforeAll(async () => (workshop = await nodeWorkshop()));
+
+/** How long a printer takes for a file by its own planner, heating and all. */
+function printingSeconds(gcode: string): number {
+  const machine = new Machine();
+  machine.files.set('part', gcode);
+  machine.select('part');
+  machine.run();
+  let seconds = 0;
+  while (!machine.isDone) {
+    machine.advance(1);
+    seconds++;
+  }
+  return seconds;
+}
+
+it.each(starters.map(({ title, recipe }) => ({ title, recipe })))(
+  'tells within 5 % how long the printer takes for: $title',
+  ({ recipe }) => {
+    const { mesh } = built(workshop, recipe);
+    const settings = settingsFor(classroomLimits);
+    const toolpath = slice(workshop.kernel, mesh, settings);
+    const { seconds } = estimate(toolpath, settings);
+    const gcode = writeGcode(toolpath, settings, { offsetMm: [110, 100] });
+    expect(Math.abs(printingSeconds(gcode) / seconds - 1)).toBeLessThan(0.05);
+  },
+);
