@@ -8,7 +8,8 @@ const usage = `usage:
   kelbrin remedies RECIPE [--limits FILE] [--brief FILE] [--json]
                                                    list changes that mend what fails
   kelbrin build RECIPE --out PART.3mf|.stl         build the part of a recipe
-  kelbrin slice FILE --out PART.gcode [--limits FILE]   slice an STL or 3MF file
+  kelbrin slice FILE --out PART.gcode [--limits FILE] [--set draft|everyday|fine]
+                                                   slice an STL or 3MF file
 Exit 0: pass or warn; 1: a part fails; 2: something cannot be used.`;
 
 interface InspectFlags {
@@ -54,10 +55,14 @@ export async function kelbrin(args: readonly string[], output: Output): Promise<
         return await remediesCommand({ recipe: positionals[0], ...files, json }, output);
       }
       case 'slice': {
-        const { values, positionals } = parsed(rest, { out: { type: 'string' }, limits: { type: 'string' } });
+        const { values, positionals } = parsed(rest, {
+          out: { type: 'string' },
+          limits: { type: 'string' },
+          set: { type: 'string' },
+        });
         const [file, out] = oneFileTo(positionals, values.out, 'part');
         const { sliceCommand } = await import('./sliceCommand.ts');
-        return await sliceCommand(file, out, values.limits as string | undefined, output);
+        return await sliceCommand({ file, out, ...(values as { limits?: string; set?: string }) }, output);
       }
       case undefined:
       case 'help':

@@ -2,29 +2,43 @@ import { writeFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { boundsOf, setDown } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
-import { estimate, settingsFor, slice, writeGcode } from '@kelbrin/core/slice';
+import { allowedSets, estimate, settingsFor, slice, writeGcode } from '@kelbrin/core/slice';
 import { readLimits, readPart } from './files.ts';
-import type { ExitCode, Output } from './outcome.ts';
+import { Unusable, type ExitCode, type Output } from './outcome.ts';
+
+/** What is sliced, where the G-code goes, and how it is printed. */
+export interface SliceRequest {
+  readonly file: string;
+  readonly out: string;
+  /** The file of the limits card. */
+  readonly limits?: string;
+  /** Which of the ways to print. */
+  readonly set?: string;
+}
 
 /** Slices a part file into G-code, placed in the middle of the bed. */
-export async function sliceCommand(
-  path: string,
-  outPath: string,
-  limitsPath: string | undefined,
-  output: Output,
-): Promise<ExitCode> {
-  const limits = await readLimits(limitsPath);
-  const mesh = setDown((await readPart(path)).mesh);
-  const settings = settingsFor(limits);
+export async function sliceCommand(request: SliceRequest, output: Output): Promise<ExitCode> {
+  const limits = await readLimits(request.limits);
+  const allowed = allowedSets(limits);
+  const set = allowed.find(({ id }) => id === (request.set ?? 'everyday'));
+  if (!set) {
+    throw new Unusable(
+      `“${request.set}” is no way to print with this limits card: choose ${allowed.map(({ id }) => id).join(', ')}.`,
+    );
+  }
+  const mesh = setDown((await readPart(request.file)).mesh);
+  const settings = settingsFor(limits, set.id);
   const toolpath = slice((await nodeWorkshop()).kernel, mesh, settings);
   const { min, max } = boundsOf(mesh);
   const offsetMm = [0, 1].map((axis) => limits.buildVolumeMm[axis] / 2 - (min[axis] + max[axis]) / 2);
   const gcode = writeGcode(toolpath, settings, {
     offsetMm: [offsetMm[0], offsetMm[1]],
-    notes: [basename(path)],
+    notes: [basename(request.file), `printed as ${set.name.toLowerCase()}`],
   });
-  await writeFile(outPath, gcode);
+  await writeFile(request.out, gcode);
   const { seconds, grams, layers } = estimate(toolpath, settings);
-  output.out(`${outPath}: ${layers} layers, about ${Math.ceil(seconds / 60)} minutes, ${grams.toFixed(1)} g`);
+  output.out(
+    `${request.out}: ${layers} layers, about ${Math.ceil(seconds / 60)} minutes, ${grams.toFixed(1)} g`,
+  );
   return 0;
 }

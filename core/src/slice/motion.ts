@@ -77,6 +77,9 @@ function speedOf(
   if (isFirst) {
     return { fullMmPerS: settings.firstLayerMmPerS, accelerationMmPerS2: settings.firstLayerMmPerS2 };
   }
+  if (role === 'bridge') {
+    return { fullMmPerS: settings.bridgeMmPerS, accelerationMmPerS2: settings.perimeterMmPerS2 };
+  }
   return role === 'perimeter'
     ? { fullMmPerS: settings.perimeterMmPerS, accelerationMmPerS2: settings.perimeterMmPerS2 }
     : { fullMmPerS: settings.infillMmPerS, accelerationMmPerS2: settings.infillMmPerS2 };

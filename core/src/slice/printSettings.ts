@@ -14,6 +14,15 @@ export const printSettings = z.strictObject({
   solidLayers: z.number().int().min(0).max(20).default(3),
   /** The share of the inside that is filled, 0 to 1. */
   infillShare: z.number().min(0).max(1).default(0.2),
+  /** How the inside is filled: along one direction a layer, along two, or along three. */
+  infillPattern: z.enum(['lines', 'grid', 'triangles']).default('lines'),
+  /** The bed, left to right and front to back. */
+  bedMm: z.tuple([positive, positive]).default([220, 200]),
+  /** How many lines go around the part without touching it, so that the plastic flows when the part begins. */
+  skirtLines: z.number().int().min(0).max(10).default(1),
+  skirtGapMm: z.number().min(0).max(50).default(3),
+  /** How far the first layer is widened, so that a slender part stays on the bed. */
+  brimMm: z.number().min(0).max(30).default(0),
   filamentDiameterMm: positive.default(1.75),
   filamentGramsPerCm3: positive.default(1.24),
   nozzleC: z.number().min(0).max(350).default(210),
@@ -21,6 +30,7 @@ export const printSettings = z.strictObject({
   firstLayerMmPerS: positive.default(20),
   perimeterMmPerS: positive.default(40),
   infillMmPerS: positive.default(60),
+  bridgeMmPerS: positive.default(25),
   travelMmPerS: positive.default(120),
   /** How fast speeds may change, by what is moved; see `planner.ts`. */
   firstLayerMmPerS2: acceleration.default(500),
@@ -42,11 +52,3 @@ export type PrintSettings = z.infer<typeof printSettings>;
 
 /** The settings of an ordinary classroom print. */
 export const everydaySettings: PrintSettings = printSettings.parse({});
-
-/** The settings of an everyday print on a printer with so wide a line and so thick a layer. */
-export function settingsFor({
-  layerMm,
-  lineWidthMm,
-}: Pick<PrintSettings, 'layerMm' | 'lineWidthMm'>): PrintSettings {
-  return { ...everydaySettings, layerMm, firstLayerMm: layerMm, lineWidthMm };
-}

@@ -2,13 +2,27 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { label } from '../../test/recipes.ts';
 import { madeWith } from '../../test/solids.ts';
 import { nodeWorkshop } from '../../node/workshop.ts';
-import { evaluate, type Workshop } from '../solid/index.ts';
-import { estimate, everydaySettings, slice, writeGcode, type Path, type PrintSettings } from './index.ts';
+import { built } from '../../test/evaluated.ts';
+import { isInside } from '../plane/index.ts';
+import { evaluate, inScope, Sections, type Workshop } from '../solid/index.ts';
+import { starters } from '../starters/index.ts';
+import {
+  allowedSets,
+  estimate,
+  everydaySettings,
+  settingsFor,
+  slice,
+  writeGcode,
+  type Path,
+  type PrintSettings,
+  type Toolpath,
+} from './index.ts';
 
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
 
-const settings: PrintSettings = everydaySettings;
+/** Without a skirt, which is no part of the part. */
+const settings: PrintSettings = { ...everydaySettings, skirtLines: 0 };
 const cube = () => madeWith(workshop.kernel, ({ Manifold }) => Manifold.cube([20, 20, 4]));
 const sum = (values: number[]) => values.reduce((a, b) => a + b, 0);
 
@@ -78,6 +92,127 @@ it('fills solidly under the open top of a label beside its letters', () => {
   const solid = sum(top.paths.filter(({ role }) => role === 'solid').map(lengthOf));
   const sparse = sum(top.paths.filter(({ role }) => role === 'infill').map(lengthOf));
   expect(solid).toBeGreaterThan(20 * sparse);
+});
+
+describe('around a part', () => {
+  const firstLayer = (changes: Partial<PrintSettings>) =>
+    slice(workshop.kernel, cube(), { ...settings, ...changes }).layers[0].paths;
+
+  it('a skirt comes first and keeps its distance, and only on the first layer', () => {
+    const { layers } = slice(workshop.kernel, cube(), { ...settings, skirtLines: 2, skirtGapMm: 3 });
+    expect(layers[0].paths.slice(0, 2).map(({ role }) => role)).toEqual(['skirt', 'skirt']);
+    const left = (path: Path) => Math.min(...path.points.map(([x]) => x));
+    expect(layers[0].paths.slice(0, 2).map(left)).toEqual([
+      expect.closeTo(-3 - 1.5 * settings.lineWidthMm, 2),
+      expect.closeTo(-3 - 0.5 * settings.lineWidthMm, 2),
+    ]);
+    expect(layers.slice(1).flatMap(({ paths }) => paths.filter(({ role }) => role === 'skirt'))).toEqual([]);
+  });
+
+  it('a skirt for which the bed has no room is left out', () => {
+    const roles = (bedMm: [number, number]) => firstLayer({ skirtLines: 1, bedMm }).map(({ role }) => role);
+    expect(roles([28, 28])).toContain('skirt');
+    expect(roles([26, 28])).not.toContain('skirt');
+  });
+
+  it('a brim lies line by line against the part, on the outside alone', () => {
+    const brim = firstLayer({ brimMm: 3 }).filter(({ role }) => role === 'brim');
+    const lefts = brim.map(({ points }) => Math.min(...points.map(([x]) => x)));
+    expect(lefts).toHaveLength(Math.round(3 / settings.lineWidthMm));
+    expect(lefts.at(-1)).toBeCloseTo(-settings.lineWidthMm / 2, 2);
+    expect(lefts).toEqual([...lefts].sort((a, b) => a - b));
+  });
+});
+
+describe('the inside', () => {
+  it.each(['lines', 'grid', 'triangles'] as const)('is filled by a fifth with %s', (infillPattern) => {
+    const { layers } = slice(workshop.kernel, cube(), { ...settings, infillPattern });
+    const inner = (20 - 2 * settings.lineWidthMm * (settings.perimeters - 0.15)) ** 2;
+    for (const { paths } of layers.slice(3, 17)) {
+      const laid = sum(paths.filter(({ role }) => role === 'infill').map(lengthOf)) * settings.lineWidthMm;
+      expect(laid / inner).toBeCloseTo(0.2, 1);
+    }
+  });
+});
+
+describe('of every example', () => {
+  it.each(starters.map(({ title, recipe }) => ({ title, recipe })))(
+    'walls are closed, nothing is laid outside, and it is the same each time: $title',
+    ({ recipe }) => {
+      const { mesh } = built(workshop, recipe);
+      const once = slice(workshop.kernel, mesh, settings);
+      inScope((scope) => {
+        const solid = new Sections(workshop.kernel, scope, mesh);
+        for (const { zMm, thickMm, paths } of once.layers) {
+          const half = settings.lineWidthMm / 2;
+          const outline = solid
+            .at(scope, zMm - thickMm / 2)
+            .grown(half)
+            .outlines();
+          const isCovered = (point: [number, number]) =>
+            outline.filter((each) => isInside(point, each)).length % 2 === 1;
+          for (const { role, points, closed } of paths) {
+            if (role === 'perimeter') expect(closed).toBe(true);
+            for (const [x, y] of points) expect(isCovered([x, y])).toBe(true);
+          }
+        }
+      });
+      const written = (path: Toolpath) => writeGcode(path, settings, { offsetMm: [110, 100] });
+      expect(written(slice(workshop.kernel, mesh, settings))).toBe(written(once));
+    },
+  );
+});
+
+describe('a bridge', () => {
+  /** A slab on two posts, 8 mm apart, turned about the vertical. */
+  const portal = (angleDeg: number) =>
+    madeWith(workshop.kernel, ({ Manifold }) =>
+      Manifold.cube([20, 12, 2])
+        .translate([0, 0, 4])
+        .add(Manifold.cube([6, 12, 4]))
+        .add(Manifold.cube([6, 12, 4]).translate([14, 0, 0]))
+        .rotate([0, 0, angleDeg]),
+    );
+
+  it.each([0, 30, 90])(
+    'is laid across its span, each line with both ends on a post, turned by %d°',
+    (angle) => {
+      const { layers } = slice(workshop.kernel, portal(angle), settings);
+      const spans = layers.flatMap(({ zMm, paths }) =>
+        paths.filter(({ role }) => role === 'bridge').map(({ points }) => ({ zMm, points })),
+      );
+      expect(spans.length).toBeGreaterThan(15);
+      const turn = (-angle * Math.PI) / 180;
+      for (const { zMm, points } of spans) {
+        expect(zMm).toBeCloseTo(4.2);
+        const xs = points.map(([x, y]) => x * Math.cos(turn) - y * Math.sin(turn)).sort((a, b) => a - b);
+        expect(xs[0]).toBeLessThan(6);
+        expect(xs[1]).toBeGreaterThan(14);
+      }
+    },
+  );
+
+  it('is not made of what hangs on one side alone', () => {
+    const shelf = madeWith(workshop.kernel, ({ Manifold }) =>
+      Manifold.cube([20, 12, 2])
+        .translate([0, 0, 4])
+        .add(Manifold.cube([8, 12, 4])),
+    );
+    const { layers } = slice(workshop.kernel, shelf, settings);
+    expect(layers.flatMap(({ paths }) => paths.filter(({ role }) => role === 'bridge'))).toEqual([]);
+  });
+});
+
+describe('the ways to print', () => {
+  it('are those whose layers the card allows, with its usual layers for the everyday one', () => {
+    const card = { layerMm: 0.2, lineWidthMm: 0.45, buildVolumeMm: [180, 180, 180] as const };
+    const ids = (layerHeightsMm: number[]) => allowedSets({ layerHeightsMm }).map(({ id }) => id);
+    expect(ids([0.12, 0.2, 0.28])).toEqual(['everyday', 'draft', 'fine']);
+    expect(ids([0.2, 0.28])).toEqual(['everyday', 'draft']);
+    expect(settingsFor(card)).toMatchObject({ layerMm: 0.2, bedMm: [180, 180] });
+    expect(settingsFor({ ...card, layerMm: 0.3 })).toMatchObject({ layerMm: 0.3, firstLayerMm: 0.3 });
+    expect(settingsFor(card, 'fine')).toMatchObject({ layerMm: 0.12, firstLayerMm: 0.2 });
+  });
 });
 
 describe('G-code', () => {

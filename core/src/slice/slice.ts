@@ -1,7 +1,10 @@
 import { boundsOf, type SolidMesh } from '../mesh/index.ts';
 import type { Outline, Region } from '../recipe/index.ts';
 import { inScope, Sections, type Area, type Kernel, type Scope } from '../solid/index.ts';
+import { aroundPart } from './aroundPart.ts';
+import { bridgesOver, type Bridges } from './bridges.ts';
 import { fillLines } from './fillLines.ts';
+import { infillLines, turnOf } from './infill.ts';
 import { inOrderOfTravel } from './order.ts';
 import { paceOf } from './pace.ts';
 import type { PrintSettings } from './printSettings.ts';
@@ -14,7 +17,7 @@ const SAME_MM = 0.001;
 
 /**
  * Slices a closed solid that stands on the plate into toolpaths: lines along every outline of each layer's true
- * cross-section, solid fill where a surface is seen from above or below, and sparse fill inside.
+ * cross-section, solid fill where a surface is seen from above or below, bridges across gaps, and sparse fill inside.
  *
  * Throws an error with a plain sentence if the mesh is not a solid.
  */
@@ -71,10 +74,11 @@ class LayerPlan {
     });
   }
 
-  /** The lines of one layer in the order in which they are laid: walls first, then fill. */
+  /** The lines of one layer in the order in which they are laid: what goes around, walls, then fill. */
   pathsOf(index: number): Path[] {
     const own = this.#areaOf[index];
-    return [...this.#walls(own), ...this.#fill(own, this.#around(index), index % 2 === 0 ? 45 : 135)];
+    const around = index === 0 ? aroundPart(this.#areas[own], this.#settings) : [];
+    return [...around, ...this.#walls(own), ...this.#fill(index)];
   }
 
   #walls(own: number): Path[] {
@@ -90,20 +94,33 @@ class LayerPlan {
     });
   }
 
-  #fill(own: number, around: readonly number[] | undefined, angleDeg: number): Path[] {
-    return this.#once(`fill ${own} ${around?.join(',')} ${angleDeg}`, () => {
-      const { lineWidthMm, infillShare } = this.#settings;
+  #fill(index: number): Path[] {
+    const { lineWidthMm, infillPattern } = this.#settings;
+    const own = this.#areaOf[index];
+    const around = this.#around(index);
+    const below = this.#areaOf[index - 1] ?? own;
+    const angleDeg = index % 2 === 0 ? 45 : 135;
+    const turn = turnOf(infillPattern, index);
+    return this.#once(`fill ${own} ${below} ${around?.join(',')} ${angleDeg} ${turn}`, () => {
       const inside = this.#inside(own);
       if (inside.isEmpty()) return [];
       const covered = around && this.#covered(around);
-      const solid = covered ? inside.without(covered) : inside;
-      const paths = fillLines(solid.outlines(), angleDeg, lineWidthMm, 'solid');
-      if (covered && infillShare > 0) {
-        const sparse = inside.and(covered);
-        paths.push(...fillLines(sparse.outlines(), angleDeg, lineWidthMm / infillShare, 'infill'));
-      }
+      const bridges = this.#bridges(own, below);
+      const bare = bridges.covered.reduce((left, bridge) => left.without(bridge), inside);
+      const solid = covered ? bare.without(covered) : bare;
+      const paths = [...bridges.paths, ...fillLines(solid.outlines(), angleDeg, lineWidthMm, 'solid')];
+      if (covered) paths.push(...infillLines(bare.and(covered).outlines(), this.#settings, turn));
       return inOrderOfTravel(paths);
     });
+  }
+
+  /** What spans the air between what the layer below holds. */
+  #bridges(own: number, below: number): Bridges {
+    return this.#once(`bridges ${own} ${below}`, () =>
+      own === below
+        ? { paths: [], covered: [] }
+        : bridgesOver(this.#inside(own), this.#areas[below].in(this.#scope), this.#settings),
+    );
   }
 
   /** The area within the walls; it reaches a little under the innermost line, so that fill and wall bond. */

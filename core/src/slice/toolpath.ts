@@ -1,5 +1,5 @@
 /** What a line of plastic is for. */
-export type Role = 'perimeter' | 'solid' | 'infill';
+export type Role = 'skirt' | 'brim' | 'perimeter' | 'solid' | 'bridge' | 'infill';
 
 /** One line of plastic, laid without lifting; coordinates in mm as the part stands. */
 export interface Path {

@@ -44,6 +44,11 @@ export class Area {
     return this.#made(this.#section.subtract(other.#section));
   }
 
+  /** The pieces that do not hang together, each with its openings. */
+  pieces(): Area[] {
+    return this.#section.decompose().map((piece) => this.#made(piece));
+  }
+
   /** The area with corners removed that stray less than `mm` from a straight line. */
   simplified(mm: number): Area {
     return this.#made(this.#section.simplify(mm));

@@ -1,3 +1,4 @@
+import { parseStringSync } from 'gcode-parser';
 import { beforeAll, expect, it } from 'vitest';
 import { estimate, settingsFor, slice, writeGcode } from '@kelbrin/core/slice';
 import { classroomLimits } from '@kelbrin/core/inspect';
@@ -23,6 +24,26 @@ function printingSeconds(gcode: string): number {
   }
   return seconds;
 }
+
+it('is read by another’s reader of G-code as it was meant: every line a known command with numbers', () => {
+  const { mesh } = built(workshop, starters[0].recipe);
+  const settings = settingsFor(classroomLimits);
+  const toolpath = slice(workshop.kernel, mesh, settings);
+  const lines = parseStringSync(writeGcode(toolpath, settings, { offsetMm: [110, 100] }));
+  const commands = lines.filter(({ words }) => words.length > 0);
+  const known = /^(G(0|1|21|28|90|92)|M(83|84|104|106|107|109|140|190|204|205))$/;
+  let filamentMm = 0;
+  for (const { words } of commands) {
+    const [[letter, number], ...parameters] = words;
+    expect(`${letter}${number}`).toMatch(known);
+    for (const [name, value] of parameters) {
+      if (letter !== 'G' || number !== 28)
+        expect(Number.isFinite(value), `${name} of ${letter}${number}`).toBe(true);
+      if (name === 'E' && parameters.some(([other]) => other === 'X')) filamentMm += Number(value);
+    }
+  }
+  expect(filamentMm / estimate(toolpath, settings).filamentMm).toBeCloseTo(1, 3);
+});
 
 it.each(starters.map(({ title, recipe }) => ({ title, recipe })))(
   'tells within 5 % how long the printer takes for: $title',

@@ -1,0 +1,57 @@
+import { everydaySettings, type PrintSettings } from './printSettings.ts';
+
+/** A named way to print, of which a few numbers differ from the everyday one. */
+export interface SettingSet {
+  readonly id: 'draft' | 'everyday' | 'fine';
+  readonly name: string;
+  /** What it is good for, in a sentence. */
+  readonly what: string;
+  readonly changes: Partial<PrintSettings>;
+}
+
+/** The ways to print, the everyday one first. */
+export const settingSets: readonly SettingSet[] = [
+  { id: 'everyday', name: 'Everyday', what: 'For most parts.', changes: {} },
+  {
+    id: 'draft',
+    name: 'Draft',
+    what: 'Thick layers and a loose inside: done soonest, for trying a shape.',
+    changes: { layerMm: 0.28, infillShare: 0.1 },
+  },
+  {
+    id: 'fine',
+    name: 'Fine',
+    what: 'Thin layers, printed slowly: for slopes and small letters.',
+    changes: { layerMm: 0.12, perimeterMmPerS: 30, solidLayers: 5 },
+  },
+];
+
+/** What a limits card says of the printer and of what may be chosen. */
+interface Printer {
+  readonly layerMm: number;
+  readonly lineWidthMm: number;
+  readonly layerHeightsMm: readonly number[];
+  readonly buildVolumeMm: readonly [number, number, number];
+}
+
+/** The ways to print whose layers a card allows; the everyday one prints with the card's usual layers. */
+export function allowedSets({ layerHeightsMm }: Pick<Printer, 'layerHeightsMm'>): SettingSet[] {
+  return settingSets.filter(
+    ({ changes: { layerMm } }) => layerMm === undefined || layerHeightsMm.includes(layerMm),
+  );
+}
+
+/** The settings of one of the ways to print, the everyday one if none is named, on the printer of a limits card. */
+export function settingsFor(
+  { layerMm, lineWidthMm, buildVolumeMm: [width, depth] }: Omit<Printer, 'layerHeightsMm'>,
+  id: SettingSet['id'] = 'everyday',
+): PrintSettings {
+  const settings: PrintSettings = {
+    ...everydaySettings,
+    layerMm,
+    lineWidthMm,
+    bedMm: [width, depth],
+    ...settingSets.find((set) => set.id === id)?.changes,
+  };
+  return { ...settings, firstLayerMm: Math.max(settings.layerMm, Math.min(0.2, layerMm)) };
+}
