@@ -124,7 +124,7 @@ describe('a team', () => {
     expect(left).toMatchObject({ studentId: maren.id, design: shared.design });
     const own = await test.projectOf(luca);
     expect(own.id).not.toBe(shared.id);
-    expect(own.design).toEqual(shared.design);
+    expect(own).toMatchObject({ design: shared.design, tickedPrompts: shared.tickedPrompts });
     await expect(leaveTeam(test.db, teacher, brief, luca.id)).rejects.toThrow(NotAllowed);
     const log = await test.db.select().from(auditLog).where(eq(auditLog.action, 'leave-team'));
     expect(log).toMatchObject([{ subjectId: luca.id }]);

@@ -132,7 +132,13 @@ export async function leaveTeam(
     }
     const [copy] = await tx
       .insert(projects)
-      .values({ briefId: brief.id, studentId, design: project.design })
+      .values({
+        briefId: brief.id,
+        studentId,
+        design: project.design,
+        tickedPrompts: project.tickedPrompts,
+        begunAt: project.begunAt,
+      })
       .returning();
     await copyFiles(tx, project.id, copy.id);
     await record(tx, teacher, 'leave-team', brief.classId, [studentId]);

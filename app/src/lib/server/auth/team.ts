@@ -12,6 +12,11 @@ export function worksOn(db: Database, studentId: string | AnyPgColumn): SQL {
   return or(eq(projects.studentId, studentId), exists(isMember))!;
 }
 
+/** Whether several work on a project. */
+export const isTeamProject = sql<boolean>`exists (
+  select 1 from ${teamMembers} as team where team.project_id = ${projects.id}
+)`;
+
 /**
  * Whose a project is, in words: "Asha", or "Asha & Luca" for a team. For queries that join a project with the user whose
  * it is.

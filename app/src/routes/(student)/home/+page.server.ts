@@ -1,7 +1,7 @@
 import { redirect } from '@sveltejs/kit';
 import { and, eq, inArray, isNotNull } from 'drizzle-orm';
 import { orNotFound } from '$lib/requests.server';
-import { namesOnProject, worksOn } from '$lib/server/auth/team';
+import { isTeamProject, namesOnProject, worksOn } from '$lib/server/auth/team';
 import { database } from '$lib/server/db/database';
 import { projects, users } from '$lib/server/db/schema';
 import { briefsOf, openProject, standings } from '$lib/server/projects';
@@ -24,6 +24,7 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
             id: projects.id,
             briefId: projects.briefId,
             names: namesOnProject,
+            isTeam: isTeamProject,
             revision: projects.revision,
             asksForHelp: isNotNull(projects.helpAskedAt).mapWith(Boolean),
           })

@@ -47,7 +47,7 @@
         <div class="flex flex-wrap items-center gap-3">
           <h2>{title}</h2>
           {#if project}<StateChip state={project.state} />{/if}
-          {#if project && project.names !== data.person?.name}
+          {#if project?.isTeam}
             <span class="text-ink-soft">{say.team(project.names)}</span>
           {/if}
           {#if dueOn}<span class="text-ink-soft ml-auto">{say.due(day(dueOn))}</span>{/if}
