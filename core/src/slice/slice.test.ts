@@ -24,6 +24,8 @@ beforeAll(async () => (workshop = await nodeWorkshop()));
 /** Without a skirt, which is no part of the part. */
 const settings: PrintSettings = { ...everydaySettings, skirtLines: 0 };
 const cube = () => madeWith(workshop.kernel, ({ Manifold }) => Manifold.cube([20, 20, 4]));
+/** So much a line may be off, which no nozzle can tell. */
+const TINY_MM = 0.01;
 const sum = (values: number[]) => values.reduce((a, b) => a + b, 0);
 
 function lengthOf({ points, closed }: Path): number {
@@ -143,17 +145,24 @@ describe('of every example', () => {
       const once = slice(workshop.kernel, mesh, settings);
       inScope((scope) => {
         const solid = new Sections(workshop.kernel, scope, mesh);
-        for (const { zMm, thickMm, paths } of once.layers) {
+        const seen = new Set<Path>();
+        // Every fourth layer tells enough, and there are many.
+        for (const { zMm, thickMm, paths } of once.layers.filter((_, i) => i % 4 === 0)) {
           const half = settings.lineWidthMm / 2;
+          const fresh = paths.filter((path) => !seen.has(path));
+          // Layers of one section share their paths.
+          if (fresh.length === 0) continue;
           const outline = solid
             .at(scope, zMm - thickMm / 2)
-            .grown(half)
+            .grown(half + TINY_MM)
+            .simplified(TINY_MM)
             .outlines();
           const isCovered = (point: [number, number]) =>
             outline.filter((each) => isInside(point, each)).length % 2 === 1;
-          for (const { role, points, closed } of paths) {
-            if (role === 'perimeter') expect(closed).toBe(true);
-            for (const [x, y] of points) expect(isCovered([x, y])).toBe(true);
+          for (const path of fresh) {
+            seen.add(path);
+            if (path.role === 'perimeter') expect(path.closed).toBe(true);
+            expect(path.points.filter(([x, y]) => !isCovered([x, y]))).toEqual([]);
           }
         }
       });
