@@ -17,13 +17,15 @@ export default defineConfig({
           ],
           setupFiles: ['core/test/seed.ts'],
           testTimeout: 30_000,
+          maxWorkers: 2,
         },
       },
       {
         test: {
           name: 'database',
           include: ['app/src/**/*.db.test.ts'],
-          fileParallelism: false,
+          // Each file has a database of its own; two at a time keep two cores busy.
+          maxWorkers: 2,
           testTimeout: 60_000,
           hookTimeout: 60_000,
         },
