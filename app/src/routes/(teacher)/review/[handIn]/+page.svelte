@@ -225,7 +225,7 @@
         {/if}
         <div>
           <h2 class="mb-0.5 text-base">{say.brief}</h2>
-          <div class="text-ink-soft"><TaskText task={data.brief.task} /></div>
+          <div class="text-ink-soft beside-part"><TaskText task={data.brief.task} /></div>
         </div>
       </div>
     </section>
