@@ -93,7 +93,7 @@ export async function setUpClass(origin: string, size: number): Promise<Classroo
   const list = Array.from({ length: size }, (_, i) => `Student ${i + 1}\tstudent${i + 1}\t${pinOf(i)}`);
   await teacher.act(`${people}?/add`, { list: list.join('\n') });
   const { group } = await teacher.load<{ group: { id: string; code: string } }>(people);
-  const brief = (await teacher.act('/class?/brief', { class: group.id }))!;
+  const brief = (await teacher.act(`/class/${group.id}?/brief`, {}))!;
   const briefId = brief.split('/').at(-1)!;
   const students = [];
   for (let i = 0; i < size; i++) {

@@ -1,4 +1,5 @@
 import postgres from 'postgres';
+import { taskOf } from '../../app/src/lib/shared/taskText.ts';
 import { school } from '../../app/src/lib/server/demo/school.ts';
 import { Visitor } from './classroom.ts';
 import { quantile } from './measure.ts';
@@ -63,11 +64,11 @@ async function fill(databaseUrl: string): Promise<void> {
     join users u on u.id like 'full-' || c.code || '-%'`;
   await sql`
     insert into briefs (class_id, title, task)
-    select c.id, 'Brief ' || n, 'Design it.' from classes c, generate_series(1, ${BRIEFS}) n
+    select c.id, 'Brief ' || n, ${sql.json(taskOf('Design it.'))} from classes c, generate_series(1, ${BRIEFS}) n
     where c.code like 'FULL%'`;
   await sql`
-    insert into projects (brief_id, student_id, name, design)
-    select b.id, m.user_id, b.title, p.design
+    insert into projects (brief_id, student_id, design)
+    select b.id, m.user_id, p.design
     from briefs b join class_members m on m.class_id = b.class_id and m.user_id like 'full-%',
       (select p.design from projects p join users u on u.id = p.student_id where u.name = 'Luca') p`;
   await sql`analyze`;
