@@ -108,10 +108,10 @@ export async function projectToWatch(db: Database, person: Person, projectId: st
   return found;
 }
 
-/** Whether a person may follow what happens to a project: who works on it, and the staff of its class. */
-export async function maySeeProject(db: Database, person: Person, projectId: string): Promise<boolean> {
-  const found = await db
-    .select({ id: projects.id })
+/** A project for those who may see it, which is who works on it and the staff of its class; undefined for anyone else. */
+export async function visibleProject(db: Database, person: Person, projectId: string) {
+  const [found] = await db
+    .select({ id: projects.id, design: projects.design })
     .from(projects)
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
     .innerJoin(classes, eq(classes.id, briefs.classId))
@@ -124,7 +124,12 @@ export async function maySeeProject(db: Database, person: Person, projectId: str
           : or(eq(classes.teacherId, person.id), eq(classMembers.userId, person.id)),
       ),
     );
-  return found.length > 0;
+  return found as typeof found | undefined;
+}
+
+/** Whether a person may follow what happens to a project. */
+export async function maySeeProject(db: Database, person: Person, projectId: string): Promise<boolean> {
+  return (await visibleProject(db, person, projectId)) !== undefined;
 }
 
 /** Whether a person may follow a whole class: its teacher and its helpers. */

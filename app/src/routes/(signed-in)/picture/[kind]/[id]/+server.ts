@@ -1,9 +1,9 @@
 import { error } from '@sveltejs/kit';
 import { eq } from 'drizzle-orm';
 import { orNotFound } from '$lib/requests.server';
-import { isStaff, maySeeProject, NotAllowed, type Person } from '$lib/server/auth/access';
+import { isStaff, maySeeProject, NotAllowed, visibleProject, type Person } from '$lib/server/auth/access';
 import { database } from '$lib/server/db/database';
-import { handIns, projects, versions } from '$lib/server/db/schema';
+import { handIns, versions } from '$lib/server/db/schema';
 import { hangsFor } from '$lib/server/gallery';
 import { pictureOf } from '$lib/server/pictures';
 import { recipeOf } from '@kelbrin/core/design';
@@ -34,9 +34,9 @@ async function partToShow(
     return { recipe: starter.recipe };
   }
   if (kind === 'project') {
-    if (!(await maySeeProject(db, person, id))) throw new NotAllowed();
-    const [found] = await db.select({ design: projects.design }).from(projects).where(eq(projects.id, id));
-    return { projectId: id, recipe: recipeOf(found.design) };
+    const project = await visibleProject(db, person, id);
+    if (!project) throw new NotAllowed();
+    return { projectId: id, recipe: recipeOf(project.design) };
   }
   if (kind === 'version') {
     if (!/^[0-9a-f-]{36}$/.test(id)) throw new NotAllowed();
