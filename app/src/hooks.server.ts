@@ -1,7 +1,7 @@
 import { error, redirect, type Handle } from '@sveltejs/kit';
 import { building } from '$app/environment';
-import { auth } from '$lib/server/auth/auth';
 import type { Person } from '$lib/server/auth/access';
+import { personBehind } from '$lib/server/auth/session';
 
 /**
  * Who may enter which group of routes. A route lies in one of these folders or is closed to everyone, so that a new
@@ -17,12 +17,8 @@ const mayEnter: Record<string, (person: Person | undefined) => boolean> = {
 
 export const handle: Handle = async ({ event, resolve }) => {
   if (building) return resolve(event);
-  const session = await auth().api.getSession({ headers: event.request.headers });
-  if (session) {
-    const { id, name } = session.user;
-    event.locals.person = { id, name, role: session.user.role as Person['role'] };
-  }
-  const { person } = event.locals;
+  const person = await personBehind(event.request.headers);
+  event.locals.person = person;
   if (event.route.id !== null) {
     const group = /^\/\(([a-z-]+)\)/.exec(event.route.id)?.[1] ?? '';
     if (!mayEnter[group]?.(person)) {

@@ -9,6 +9,13 @@ import { sha256 } from './sha256.ts';
 /** Goes up when pictures are drawn differently, so that old ones are drawn anew. */
 const DRAWING = 2;
 
+/** A picture that can be had: one of another hash looks different. */
+export interface Picture {
+  readonly hash: string;
+  /** The PNG file: as it was kept, or drawn now. */
+  png(): Promise<Uint8Array>;
+}
+
 /**
  * The picture of a recipe as a PNG file, drawn in a filament's colour; kept for the next time. An example belongs to no
  * project and imports no files.
@@ -18,12 +25,17 @@ export async function pictureOf(
   projectId: string | undefined,
   recipe: Recipe,
   colour: string,
-): Promise<Uint8Array> {
+): Promise<Picture> {
   const files = projectId === undefined ? new Map() : await filesFor(db, projectId, recipe);
   const hash = sha256(JSON.stringify([DRAWING, recipe, [...files.keys()], colour]));
-  const [kept] = await db.select().from(pictures).where(eq(pictures.hash, hash));
-  if (kept) return kept.png;
-  const { png } = await compute().run<'picture'>({ kind: 'picture', recipe, files, colour });
-  await db.insert(pictures).values({ hash, projectId, png }).onConflictDoNothing();
-  return png;
+  return {
+    hash,
+    async png() {
+      const [kept] = await db.select({ png: pictures.png }).from(pictures).where(eq(pictures.hash, hash));
+      if (kept) return kept.png;
+      const { png } = await compute().run<'picture'>({ kind: 'picture', recipe, files, colour });
+      await db.insert(pictures).values({ hash, projectId, png }).onConflictDoNothing();
+      return png;
+    },
+  };
 }

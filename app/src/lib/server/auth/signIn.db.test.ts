@@ -3,6 +3,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { school } from '../demo/school.ts';
 import { signInAttempts, sessions, users } from '../db/schema/index.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
+import { personBehind } from './session.ts';
 import { signInStaff, signInStudent } from './signIn.ts';
 import { TRIES } from './throttle.ts';
 
@@ -21,6 +22,22 @@ it('signs a student in by class code, name and PIN, whatever their case and oute
   expect(cookie).toMatch(/SameSite=Lax/i);
   const asha = await test.person('Asha');
   expect(await test.db.select().from(sessions).where(eq(sessions.userId, asha.id))).toHaveLength(1);
+});
+
+it('knows who is behind each of many requests at once, until the session ends', async () => {
+  const cookiesOf = async (name: string) => {
+    const result = await signInStudent(test.db, classCode, name, studentPin);
+    if (!result.ok) throw new Error(result.message);
+    return new Headers({ cookie: result.setCookies.map((each) => each.split(';')[0]).join('; ') });
+  };
+  const [asha, bruno] = [await cookiesOf('asha'), await cookiesOf('bruno')];
+  const asked = [asha, bruno, asha, new Headers(), asha].map((headers) => personBehind(headers));
+  const names = (await Promise.all(asked)).map((person) => person?.name);
+  expect(names).toEqual(['Asha', 'Bruno', 'Asha', undefined, 'Asha']);
+
+  await test.db.delete(sessions).where(eq(sessions.userId, (await test.person('Asha')).id));
+  expect(await personBehind(asha)).toBeUndefined();
+  expect(await personBehind(bruno)).toMatchObject({ name: 'Bruno', role: 'student' });
 });
 
 it('signs a teacher in by e-mail and password', async () => {

@@ -103,7 +103,8 @@ function handedInAt({ progress, begunDaysAgo = 0 }: DemoStudent, order: number) 
 /** A task with a picture of what it may come to. */
 async function withPicture(db: Database, teacher: Person, task: TaskText): Promise<TaskText> {
   const recipe = labelRecipe({ words: 'Fennel', widthMm: 80 });
-  const bytes = await pictureOf(db, undefined, recipe, demoPrinters[1].spool.colour);
+  const picture = await pictureOf(db, undefined, recipe, demoPrinters[1].spool.colour);
+  const bytes = await picture.png();
   const hash = await addTaskPicture(db, teacher, { name: 'label.png', bytes });
   const attrs = { src: `${TASK_PICTURES}/${hash}`, alt: 'A label for fennel with a hole at its left end' };
   return { ...task, content: [...task.content, { type: 'image', attrs }] };
@@ -182,7 +183,8 @@ async function sendBefore(
 /** Draws the project's picture beforehand, so that the first look at the class page need not wait for all of them. */
 async function drawPicture(db: Database, projectId: string): Promise<void> {
   const [{ design }] = await db.select().from(projects).where(eq(projects.id, projectId));
-  await pictureOf(db, projectId, recipeOf(design), demoPrinters[0].spool.colour);
+  const picture = await pictureOf(db, projectId, recipeOf(design), demoPrinters[0].spool.colour);
+  await picture.png();
 }
 
 /** Moves the finished runs into the past, one after the other. */

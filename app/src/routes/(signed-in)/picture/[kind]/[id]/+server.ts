@@ -14,12 +14,15 @@ import type { RequestHandler } from './$types';
 const PART_COLOUR = '#3f8f5f';
 
 /** The picture of the part of a project that is to be handed in, of a version or a hand-in as it was frozen, or of a starter. */
-export const GET: RequestHandler = async ({ params, locals }) => {
+export const GET: RequestHandler = async ({ params, locals, request }) => {
   const { projectId, recipe } = await orNotFound(partToShow(locals.person!, params.kind, params.id));
-  const png = await pictureOf(database(), projectId, recipe, PART_COLOUR);
-  return new Response(png.slice(), {
-    headers: { 'Content-Type': 'image/png', 'Cache-Control': 'private, no-cache' },
-  });
+  const picture = await pictureOf(database(), projectId, recipe, PART_COLOUR);
+  const etag = `"${picture.hash}"`;
+  // A browser asks each time whether it may show the picture, but is sent only one that it has not seen.
+  const headers = { ETag: etag, 'Cache-Control': 'private, no-cache' };
+  if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers });
+  const png = await picture.png();
+  return new Response(png.slice(), { headers: { ...headers, 'Content-Type': 'image/png' } });
 };
 
 async function partToShow(
