@@ -110,6 +110,8 @@ async function teach(stack: Stack, { teacher, classId, briefId, students }: Clas
   });
   console.log(`${STUDENTS} students, ${minutes} min: ${lost.length} with a lost edit;`);
   console.log(
-    `memory of the web app ${mean(warm.slice(0, half)).toFixed(0)} MB in the first half, ${mean(warm.slice(half)).toFixed(0)} MB in the second.`,
+    `memory of the web app ${mean(warm.slice(0, half)).toFixed(0)} MB in the first half, ${mean(warm.slice(half)).toFixed(0)} MB in the second;`,
   );
+  const everyMinute = memoryMb.filter((_, i) => i % 12 === 11).map((mb) => mb.toFixed(0));
+  console.log(`after each minute ${everyMinute.join(', ')} MB.`);
 }

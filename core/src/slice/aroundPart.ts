@@ -14,7 +14,7 @@ export function aroundPart(first: Area, settings: PrintSettings): Path[] {
       .flatMap((area) => area.outlines())
       // Around openings nothing has to flow or to hold.
       .filter((points) => signedAreaOf(points) > 0)
-      .map((points): Path => ({ role, points, closed: true }))
+      .map((points): Path => ({ role, points, closed: true, widthMm: lineWidthMm }))
       .reverse();
   const skirt = rings('skirt', skirtLines, brimMm + skirtGapMm);
   const corners = skirt.flatMap(({ points }) => points);

@@ -1,6 +1,7 @@
 import { isInside, type Region } from '../plane/index.ts';
 import type { Area } from '../solid/index.ts';
 import { fillLines } from './fillLines.ts';
+import { filling } from './lengths.ts';
 import type { PrintSettings } from './printSettings.ts';
 import type { Path } from './toolpath.ts';
 
@@ -34,7 +35,7 @@ export function bridgesOver(inside: Area, below: Area, { lineWidthMm }: PrintSet
     const span = gap.grown(lineWidthMm * (ON_SUPPORT + 0.5)).and(inside);
     const best = bestAcross(span.outlines(), support, lineWidthMm);
     if (!best) continue;
-    paths.push(...best);
+    paths.push(...filling(best, span.mm2()));
     covered.push(span);
   }
   return { paths, covered };

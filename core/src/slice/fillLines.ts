@@ -8,7 +8,13 @@ const SHORTEST_MM = 0.3;
  * Fills an area with parallel straight lines at an angle and a spacing, each clipped to the area by the even-odd rule.
  * Lines keep to a grid through the origin, so that those of one layer lie over those of the layer two below.
  */
-export function fillLines(region: Region, angleDeg: number, spacingMm: number, role: Role): Path[] {
+export function fillLines(
+  region: Region,
+  angleDeg: number,
+  spacingMm: number,
+  role: Role,
+  widthMm = spacingMm,
+): Path[] {
   const angle = (angleDeg * Math.PI) / 180;
   const c = Math.cos(angle);
   const s = Math.sin(angle);
@@ -39,7 +45,7 @@ export function fillLines(region: Region, angleDeg: number, spacingMm: number, r
     for (let i = 0; i + 1 < xs.length; i += 2) {
       if (xs[i + 1] - xs[i] < SHORTEST_MM) continue;
       const ends = [xs[i], xs[i + 1]].map((x) => [x * c - y * s, x * s + y * c] as const);
-      paths.push({ role, points: ends, closed: false });
+      paths.push({ role, points: ends, closed: false, widthMm });
     }
   }
   return paths;

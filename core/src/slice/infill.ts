@@ -27,5 +27,5 @@ export function infillLines(
   if (infillShare <= 0) return [];
   const directions = directionsOf[infillPattern][turn];
   const spacingMm = (lineWidthMm / infillShare) * directions.length;
-  return directions.flatMap((angle) => fillLines(region, angle, spacingMm, 'infill'));
+  return directions.flatMap((angle) => fillLines(region, angle, spacingMm, 'infill', lineWidthMm));
 }

@@ -42,7 +42,6 @@ export function* movesOfLayer(
   start?: Point,
 ): Generator<Move> {
   const filamentArea = (Math.PI * settings.filamentDiameterMm ** 2) / 4;
-  const filamentPerMm = (settings.lineWidthMm * thickMm) / filamentArea;
   let at = start ?? paths[0]?.points[0];
   for (const path of paths) {
     const [first, ...rest] = path.points;
@@ -58,6 +57,7 @@ export function* movesOfLayer(
       retracted: travel > RETRACT_ABOVE_MM,
     };
     at = first;
+    const filamentPerMm = (path.widthMm * thickMm) / filamentArea;
     const { fullMmPerS, accelerationMmPerS2 } = speedOf(path, isFirst, settings);
     const speedMmPerS = Math.max(fullMmPerS * pace, Math.min(fullMmPerS, settings.slowestMmPerS));
     for (const to of path.closed ? [...rest, first] : rest) {
@@ -80,7 +80,7 @@ function speedOf(
   if (role === 'bridge') {
     return { fullMmPerS: settings.bridgeMmPerS, accelerationMmPerS2: settings.perimeterMmPerS2 };
   }
-  return role === 'perimeter'
+  return role === 'perimeter' || role === 'thin'
     ? { fullMmPerS: settings.perimeterMmPerS, accelerationMmPerS2: settings.perimeterMmPerS2 }
     : { fullMmPerS: settings.infillMmPerS, accelerationMmPerS2: settings.infillMmPerS2 };
 }

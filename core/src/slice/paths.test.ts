@@ -55,6 +55,7 @@ describe('the order of travel', () => {
   const path: fc.Arbitrary<Path> = fc.record({
     role: fc.constant('solid' as const),
     closed: fc.boolean(),
+    widthMm: fc.constant(0.45),
     points: fc.array(fc.tuple(fc.integer({ min: 0, max: 99 }), fc.integer({ min: 0, max: 99 })), {
       minLength: 2,
       maxLength: 6,
@@ -75,6 +76,7 @@ describe('the order of travel', () => {
     const rows: Path[] = Array.from({ length: 10 }, (_, i) => ({
       role: 'solid',
       closed: false,
+      widthMm: 0.45,
       points: [
         [0, i],
         [20, i],

@@ -5,13 +5,17 @@ import { aroundPart } from './aroundPart.ts';
 import { bridgesOver, type Bridges } from './bridges.ts';
 import { fillLines } from './fillLines.ts';
 import { infillLines, turnOf } from './infill.ts';
+import { filling } from './lengths.ts';
 import { inOrderOfTravel } from './order.ts';
 import { paceOf } from './pace.ts';
 import type { PrintSettings } from './printSettings.ts';
 import type { Layer, Path, Toolpath } from './toolpath.ts';
+import { wallsOf, type Walls } from './walls.ts';
 
 /** A corner that strays no further than this from the line between its neighbours is none. */
-const STRAIGHT_MM = 0.002;
+const STRAIGHT_MM = 0.005;
+/** The share of a line by which fill reaches under the walls around it. */
+const BOND = 0.15;
 /** Sections whose corners all lie this close are the same; nozzles cannot tell. */
 const SAME_MM = 0.001;
 
@@ -78,37 +82,32 @@ class LayerPlan {
   pathsOf(index: number): Path[] {
     const own = this.#areaOf[index];
     const around = index === 0 ? aroundPart(this.#areas[own], this.#settings) : [];
-    return [...around, ...this.#walls(own), ...this.#fill(index)];
+    return [...around, ...this.#walls(own).ordered, ...this.#fill(index)];
   }
 
-  #walls(own: number): Path[] {
+  #walls(own: number): Walls & { ordered: readonly Path[] } {
     return this.#once(`walls ${own}`, () => {
-      const { lineWidthMm, perimeters } = this.#settings;
-      const paths: Path[] = [];
-      for (let ring = 0; ring < perimeters; ring++) {
-        const line = this.#areas[own].grown(-lineWidthMm * (ring + 0.5)).simplified(0.01);
-        if (line.isEmpty()) break;
-        for (const points of line.outlines()) paths.unshift({ role: 'perimeter', points, closed: true });
-      }
-      return inOrderOfTravel(paths);
+      const walls = wallsOf(this.#areas[own], this.#settings);
+      return { ...walls, ordered: inOrderOfTravel(walls.paths) };
     });
   }
 
   #fill(index: number): Path[] {
-    const { lineWidthMm, infillPattern } = this.#settings;
+    const { lineWidthMm, infillPattern, infillShare } = this.#settings;
     const own = this.#areaOf[index];
     const around = this.#around(index);
     const below = this.#areaOf[index - 1] ?? own;
     const angleDeg = index % 2 === 0 ? 45 : 135;
     const turn = turnOf(infillPattern, index);
     return this.#once(`fill ${own} ${below} ${around?.join(',')} ${angleDeg} ${turn}`, () => {
-      const inside = this.#inside(own);
+      const { inside } = this.#walls(own);
       if (inside.isEmpty()) return [];
-      const covered = around && this.#covered(around);
+      const covered = around && infillShare < 1 ? this.#covered(around) : undefined;
       const bridges = this.#bridges(own, below);
-      const bare = bridges.covered.reduce((left, bridge) => left.without(bridge), inside);
+      const bare = bridges.covered.reduce((left, bridge) => left.without(bridge), this.#bonded(own));
       const solid = covered ? bare.without(covered) : bare;
-      const paths = [...bridges.paths, ...fillLines(solid.outlines(), angleDeg, lineWidthMm, 'solid')];
+      const lines = fillLines(solid.outlines(), angleDeg, lineWidthMm, 'solid');
+      const paths = [...bridges.paths, ...filling(lines, solid.and(inside).mm2())];
       if (covered) paths.push(...infillLines(bare.and(covered).outlines(), this.#settings, turn));
       return inOrderOfTravel(paths);
     });
@@ -119,14 +118,14 @@ class LayerPlan {
     return this.#once(`bridges ${own} ${below}`, () =>
       own === below
         ? { paths: [], covered: [] }
-        : bridgesOver(this.#inside(own), this.#areas[below].in(this.#scope), this.#settings),
+        : bridgesOver(this.#walls(own).inside, this.#areas[below].in(this.#scope), this.#settings),
     );
   }
 
-  /** The area within the walls; it reaches a little under the innermost line, so that fill and wall bond. */
-  #inside(own: number): Area {
-    const { lineWidthMm, perimeters } = this.#settings;
-    return this.#once(`inside ${own}`, () => this.#areas[own].grown(-lineWidthMm * (perimeters - 0.15)));
+  /** The area within the walls, and a little under the innermost line, so that fill and wall bond. */
+  #bonded(own: number): Area {
+    const { inside } = this.#walls(own);
+    return this.#once(`bonded ${own}`, () => inside.grown(BOND * this.#settings.lineWidthMm));
   }
 
   /** The area that has material in all of the given sections. */

@@ -1,5 +1,5 @@
 /** What a line of plastic is for. */
-export type Role = 'skirt' | 'brim' | 'perimeter' | 'solid' | 'bridge' | 'infill';
+export type Role = 'skirt' | 'brim' | 'perimeter' | 'thin' | 'solid' | 'bridge' | 'infill';
 
 /** One line of plastic, laid without lifting; coordinates in mm as the part stands. */
 export interface Path {
@@ -7,6 +7,8 @@ export interface Path {
   readonly points: readonly (readonly [number, number])[];
   /** Whether the line returns to where it began. */
   readonly closed: boolean;
+  /** Times the layer's thickness and its length, this is its plastic. */
+  readonly widthMm: number;
 }
 
 /** Everything that is laid at one height. */

@@ -1,5 +1,5 @@
 import type { CrossSection, Manifold } from 'manifold-3d';
-import type { Region } from '../plane/index.ts';
+import { segmentsFor, type Region } from '../plane/index.ts';
 import type { SolidMesh } from '../mesh/index.ts';
 import type { Kernel } from './kernel.ts';
 import type { Scope } from './scope.ts';
@@ -29,9 +29,9 @@ export class Area {
     return new Area(scope, this.#section);
   }
 
-  /** Grown outwards by `mm`, or shrunk where it is negative; outer corners are rounded. */
-  grown(mm: number): Area {
-    return this.#made(this.#section.offset(mm, 'Round', 2, 32));
+  /** Grown outwards by `mm`, or shrunk where it is negative; outer corners are rounded, or sharp if they are no sharper than 60°. */
+  grown(mm: number, corners: 'round' | 'sharp' = 'round'): Area {
+    return this.#made(this.#section.offset(mm, corners === 'round' ? 'Round' : 'Miter', 2, segmentsFor(Math.abs(mm))));
   }
 
   /** What lies in both areas. */
