@@ -1,6 +1,6 @@
 /*
  * The arrows of the house. They only run downward: the app, the command and the printer stand on the core; inside the
- * core, plane and mesh → recipe → design and solid → inspect and slice; inside the app, screens stand on the server's code and not the other way.
+ * core, plane and mesh → recipe → design and solid → inspect and slice → plate; inside the app, screens stand on the server's code and not the other way.
  */
 const layersOfCore = [
   'mesh',
@@ -12,6 +12,7 @@ const layersOfCore = [
   'advise',
   'guide',
   'slice',
+  'plate',
   'format',
   'picture',
   'starters',
@@ -28,6 +29,7 @@ const mayImport = {
   guide: ['recipe', 'inspect'],
   advise: ['mesh', 'plane', 'recipe', 'solid', 'inspect'],
   slice: ['mesh', 'plane', 'recipe', 'solid'],
+  plate: ['mesh', 'plane', 'solid', 'slice'],
   format: ['mesh', 'plane'],
   picture: ['mesh'],
   starters: ['recipe'],
@@ -53,7 +55,7 @@ export default {
       to: {
         pathNot: [
           '^core/src',
-          '^node_modules/(manifold-3d|opentype\\.js|zod|fflate|fast-xml-parser|fast-png|svgpath)/',
+          '^node_modules/(manifold-3d|opentype\\.js|zod|fflate|fast-xml-parser|fast-png|svgpath|d3-delaunay|d3-quadtree|simplify-js)/',
         ],
       },
     },

@@ -7,7 +7,7 @@ import { fillLines } from './fillLines.ts';
 import { infillLines, turnOf } from './infill.ts';
 import { filling } from './lengths.ts';
 import { inOrderOfTravel } from './order.ts';
-import { paceOf } from './pace.ts';
+import { paced } from './pace.ts';
 import type { PrintSettings } from './printSettings.ts';
 import type { Layer, Path, Toolpath } from './toolpath.ts';
 import { wallsOf, type Walls } from './walls.ts';
@@ -34,9 +34,10 @@ export function slice(kernel: Kernel, mesh: SolidMesh, settings: PrintSettings):
       solid.at(scope, zMm - thickMm / 2).simplified(STRAIGHT_MM),
     );
     const plan = new LayerPlan(scope, sections, settings);
-    const layers = heights.map((height, index) => ({ ...height, pace: 1, paths: plan.pathsOf(index) }));
     return {
-      layers: layers.map((layer, index) => ({ ...layer, pace: paceOf(layer, index === 0, settings) })),
+      layers: heights.map((height, index) =>
+        paced({ ...height, paths: plan.pathsOf(index) }, index, settings),
+      ),
     };
   });
 }

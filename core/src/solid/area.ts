@@ -31,7 +31,9 @@ export class Area {
 
   /** Grown outwards by `mm`, or shrunk where it is negative; outer corners are rounded, or sharp if they are no sharper than 60°. */
   grown(mm: number, corners: 'round' | 'sharp' = 'round'): Area {
-    return this.#made(this.#section.offset(mm, corners === 'round' ? 'Round' : 'Miter', 2, segmentsFor(Math.abs(mm))));
+    return this.#made(
+      this.#section.offset(mm, corners === 'round' ? 'Round' : 'Miter', 2, segmentsFor(Math.abs(mm))),
+    );
   }
 
   /** What lies in both areas. */

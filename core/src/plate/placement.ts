@@ -1,0 +1,33 @@
+import { moved, turned, type Region } from '../plane/index.ts';
+
+/** The bed of a printer, left to right and front to back, and how near to its edge parts may come. */
+export interface Bed {
+  readonly widthMm: number;
+  readonly depthMm: number;
+  readonly edgeMm: number;
+}
+
+/** Where the middle of a part's box lies, counted from the front left corner of the bed, and how it is turned about the vertical. */
+export interface Placement {
+  readonly xMm: number;
+  readonly yMm: number;
+  /** Counter-clockwise, 0 to 360. */
+  readonly turnDeg: number;
+}
+
+/** A part to be laid, with what it covers; see {@link footprintOf}. */
+export interface Placeable {
+  readonly id: string;
+  readonly footprint: Region;
+}
+
+/** A part with its place. */
+export interface Placed extends Placeable, Placement {}
+
+/**
+ * What a part covers of the bed at a place. The middle of its box stays where it is when the part is turned, and not the
+ * middle of the box that it has then.
+ */
+export function coveredBy(footprint: Region, { xMm, yMm, turnDeg }: Placement): Region {
+  return moved(turned(footprint, turnDeg), xMm, yMm);
+}

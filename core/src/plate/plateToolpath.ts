@@ -1,0 +1,84 @@
+import { boundsOf, type SolidMesh } from '../mesh/index.ts';
+import { circlePoints, convexHull, moved, type Outline, type Point } from '../plane/index.ts';
+import { paced, slice, type Layer, type Path, type PrintSettings, type Toolpath } from '../slice/index.ts';
+import type { Kernel } from '../solid/index.ts';
+import type { Placement } from './placement.ts';
+
+/** A part sliced by itself, in coordinates about the middle of its box. */
+export type SlicedPart = Toolpath;
+
+/** A sliced part with its place on the bed. */
+export interface LaidPart extends Placement {
+  readonly part: SlicedPart;
+}
+
+/** Slices a part for a plate. Copies of a part are sliced once. */
+export function slicePart(kernel: Kernel, mesh: SolidMesh, settings: PrintSettings): SlicedPart {
+  const { min, max } = boundsOf(mesh);
+  const toMiddle = placer({ xMm: -(min[0] + max[0]) / 2, yMm: -(min[1] + max[1]) / 2, turnDeg: 0 });
+  // One skirt goes around the whole plate.
+  const { layers } = slice(kernel, mesh, { ...settings, skirtLines: 0 });
+  return { layers: layers.map((layer) => ({ ...layer, paths: layer.paths.map(toMiddle) })) };
+}
+
+/** The toolpath of a whole plate, counted from the front left corner of the bed: layer by layer, one part after the other. */
+export function plateToolpath(parts: readonly LaidPart[], settings: PrintSettings): Toolpath {
+  const placed = parts.map(({ part, ...placement }) => {
+    const put = placer(placement);
+    return part.layers.map((layer) => ({ ...layer, paths: layer.paths.map(put) }));
+  });
+  const highest = placed.reduce((most, layers) => (layers.length > most.length ? layers : most), []);
+  const layers = highest.map((layer, index): Layer => {
+    const paths = inTurn(placed.map((each) => each[index]?.paths ?? []).filter(({ length }) => length > 0));
+    return paced(
+      { ...layer, paths: index === 0 ? [...skirt(paths, settings), ...paths] : paths },
+      index,
+      settings,
+    );
+  });
+  return { layers };
+}
+
+/** Puts a path where its part is put. */
+function placer({ xMm, yMm, turnDeg }: Placement): (path: Path) => Path {
+  const angle = (turnDeg * Math.PI) / 180;
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  return (path) => ({
+    ...path,
+    points: path.points.map(([x, y]) => [xMm + c * x - s * y, yMm + s * x + c * y] as const),
+  });
+}
+
+/** The parts of a layer, the nearest next one after each, so that the nozzle crosses the bed little. */
+function inTurn(parts: readonly (readonly Path[])[]): Path[] {
+  const left = [...parts];
+  const ordered: Path[] = [];
+  let [x, y] = [0, 0];
+  while (left.length > 0) {
+    const away = left.map(([{ points }]) => Math.hypot(points[0][0] - x, points[0][1] - y));
+    const [next] = left.splice(away.indexOf(Math.min(...away)), 1);
+    ordered.push(...next);
+    const { points, closed } = next[next.length - 1];
+    [x, y] = closed ? points[0] : points[points.length - 1];
+  }
+  return ordered;
+}
+
+/** Lines around everything on the bed, from the outside in; left out where the bed has no room. */
+function skirt(paths: readonly Path[], settings: PrintSettings): Path[] {
+  const { skirtLines, skirtGapMm, lineWidthMm, bedMm } = settings;
+  const hull = convexHull(paths.flatMap(({ points }) => points.map(([x, y]): Point => [x, y])));
+  const rings = Array.from({ length: skirtLines }, (_, i) => {
+    // Paths run half a line within what they cover.
+    const points = grownHull(hull, skirtGapMm + lineWidthMm * (i + 1));
+    return { role: 'skirt', points, closed: true, widthMm: lineWidthMm } satisfies Path;
+  });
+  const isOnBed = ([x, y]: Point) => Math.min(x, y, bedMm[0] - x, bedMm[1] - y) >= lineWidthMm / 2;
+  return rings.every(({ points }) => points.every(isOnBed)) ? rings.reverse() : [];
+}
+
+/** A convex outline grown outwards, its corners rounded: the hull of circles about them. */
+function grownHull(hull: Outline, mm: number): Outline {
+  const circle = circlePoints(mm);
+  return convexHull(hull.flatMap(([x, y]) => moved([circle], x, y)[0]));
+}
