@@ -1,3 +1,4 @@
+import { colourOf } from './colours.ts';
 import { movesOf } from './motion.ts';
 import { MovementTime } from './movementTime.ts';
 import type { PrintSettings } from './printSettings.ts';
@@ -8,6 +9,8 @@ export interface Estimate {
   readonly seconds: number;
   readonly filamentMm: number;
   readonly grams: number;
+  /** The grams of each filament, in the order in which they are loaded; one unless the colour changes. */
+  readonly colourGrams: readonly number[];
   readonly layers: number;
 }
 
@@ -15,6 +18,8 @@ export interface Estimate {
 const NOZZLE_C_PER_S = 2.5;
 const BED_C_PER_S = 1;
 const ROOM_C = 20;
+/** How long a person takes to change the filament who stands by. */
+const COLOUR_CHANGE_S = 120;
 
 /**
  * What a toolpath takes: its moves with their accelerations and corners, heating before them, and the filament that is
@@ -27,19 +32,24 @@ export function estimate(toolpath: Toolpath, settings: PrintSettings): Estimate 
     0,
   );
   const time = new MovementTime(settings);
-  let filamentMm = 0;
+  const lengthsMm: number[] = [0];
   let zMm = 0;
-  for (const { move } of movesOf(toolpath, settings)) {
+  for (const { layer, move } of movesOf(toolpath, settings)) {
     if (move.zMm !== zMm) time.rise(move.zMm - zMm);
     zMm = move.zMm;
     time.add(move);
-    filamentMm += move.filamentMm;
+    const colour = colourOf(toolpath.layers[layer], settings);
+    lengthsMm[colour] = (lengthsMm[colour] ?? 0) + move.filamentMm;
   }
-  const cm3 = (filamentMm * Math.PI * settings.filamentDiameterMm ** 2) / 4 / 1000;
+  const gramsPerMm = ((Math.PI * settings.filamentDiameterMm ** 2) / 4 / 1000) * settings.filamentGramsPerCm3;
+  // A change above the top is none.
+  const changes = lengthsMm.length - 1;
+  const filamentMm = lengthsMm.reduce((sum, each) => sum + (each ?? 0), 0);
   return {
-    seconds: heating + time.seconds,
+    seconds: heating + time.seconds + changes * COLOUR_CHANGE_S,
     filamentMm,
-    grams: cm3 * settings.filamentGramsPerCm3,
+    grams: filamentMm * gramsPerMm,
+    colourGrams: lengthsMm.map((each) => (each ?? 0) * gramsPerMm),
     layers: toolpath.layers.length,
   };
 }

@@ -1,3 +1,4 @@
+import { colourOf } from './colours.ts';
 import { movesOf } from './motion.ts';
 import type { PrintSettings } from './printSettings.ts';
 import type { Toolpath } from './toolpath.ts';
@@ -40,6 +41,7 @@ export function writeGcode(
   const retractFeed = feed(settings.retractMmPerS);
   const liftFeed = feed(settings.liftMmPerS);
   let current = -1;
+  let colour = 0;
   let acceleration = 0;
   for (const { layer, move } of movesOf(toolpath, settings)) {
     if (layer !== current) {
@@ -48,6 +50,9 @@ export function writeGcode(
         `G0 Z${decimals(move.zMm, 3)} F${liftFeed}`,
       );
       if (layer === 1) lines.push('M106 S255');
+      const wanted = colourOf(toolpath.layers[layer], settings);
+      // The printer parks, waits for a person and goes on when told to.
+      for (; colour < wanted; colour++) lines.push('M600');
       current = layer;
     }
     const to = `X${decimals(move.to[0] + ox, 3)} Y${decimals(move.to[1] + oy, 3)}`;

@@ -23,6 +23,8 @@ export const printSettings = z.strictObject({
   skirtGapMm: z.number().min(0).max(50).default(3),
   /** How far the first layer is widened, so that a slender part stays on the bed. */
   brimMm: z.number().min(0).max(30).default(0),
+  /** The heights at which the print stops for filament of another colour, from below. */
+  colourChangesMm: z.array(positive).max(4).default([]),
   filamentDiameterMm: positive.default(1.75),
   filamentGramsPerCm3: positive.default(1.24),
   nozzleC: z.number().min(0).max(350).default(210),

@@ -1,4 +1,5 @@
-import { everydaySettings, type PrintSettings } from './printSettings.ts';
+import * as z from 'zod';
+import { everydaySettings, printSettings, type PrintSettings } from './printSettings.ts';
 
 /** A named way to print, of which a few numbers differ from the everyday one. */
 export interface SettingSet {
@@ -54,4 +55,24 @@ export function settingsFor(
     ...settingSets.find((set) => set.id === id)?.changes,
   };
   return { ...settings, firstLayerMm: Math.max(settings.layerMm, Math.min(0.2, layerMm)) };
+}
+
+/** The few numbers that are chosen for a plate; whatever is left out is as the way to print has it. */
+export const printChoice = z.strictObject({
+  set: z.enum(['everyday', 'draft', 'fine']).default('everyday'),
+  infillShare: printSettings.shape.infillShare.unwrap().optional(),
+  infillPattern: printSettings.shape.infillPattern.unwrap().optional(),
+  perimeters: printSettings.shape.perimeters.unwrap().optional(),
+  brimMm: printSettings.shape.brimMm.unwrap().optional(),
+  colourChangesMm: printSettings.shape.colourChangesMm.unwrap().optional(),
+});
+export type PrintChoice = z.infer<typeof printChoice>;
+
+/** The settings that a choice makes on the printer of a limits card. */
+export function settingsOf(
+  card: Omit<Printer, 'layerHeightsMm'>,
+  { set, ...changes }: PrintChoice,
+): PrintSettings {
+  const chosen = Object.entries(changes).filter(([, value]) => value !== undefined);
+  return { ...settingsFor(card, set), ...Object.fromEntries(chosen) };
 }

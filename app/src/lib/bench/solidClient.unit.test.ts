@@ -51,7 +51,7 @@ it('drops an estimate and a late inspection of a solid that is not shown any mor
   const estimate = (job: number): FromWorker => ({
     kind: 'estimate',
     job,
-    estimate: { seconds: 1, filamentMm: 1, grams: 1, layers: 1 },
+    estimate: { seconds: 1, filamentMm: 1, grams: 1, colourGrams: [1], layers: 1 },
   });
   const inspected = (job: number): FromWorker => ({
     kind: 'inspected',

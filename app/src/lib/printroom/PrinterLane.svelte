@@ -4,6 +4,7 @@
   import { Button } from 'flowbite-svelte';
   import SpoolChip from '$lib/spools/SpoolChip.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
+  import { namesOf } from './partsInWords';
   import type { printersWithRuns } from '$lib/server/printRoom';
   import { printRoomTexts as say } from '$lib/texts/printRoom';
 
@@ -58,21 +59,25 @@
   <div class="grid gap-6 p-5 md:grid-cols-[1fr_320px]">
     {#if run}
       <div class="flex gap-5" data-run={run.state}>
-        <img
-          src="/picture/hand-in/{run.handInId}"
-          alt={run.part}
-          width="160"
-          height="100"
-          class="border-hairline rounded border"
-        />
+        <div class="grid w-40 content-start gap-1 {run.parts.length > 1 ? 'grid-cols-2' : ''}">
+          {#each run.parts.slice(0, 6) as part (part.entryId)}
+            <img
+              src="/picture/hand-in/{part.handInId}"
+              alt={part.name}
+              class="border-hairline w-full rounded border"
+            />
+          {/each}
+        </div>
         <div class="flex flex-1 flex-col gap-2">
-          <strong>{run.student}</strong>
-          <span class="text-ink-soft">{run.part}</span>
-          <WaiverList waivers={run.waivers} />
+          <strong>{namesOf(run.parts)}</strong>
+          <a class="text-ink-soft underline underline-offset-2" href="/plate/{run.plateId}"
+            >{say.plate(run.plate, run.parts.length)}</a
+          >
+          <WaiverList waivers={run.parts.flatMap(({ waivers }) => waivers)} />
           <div
             class="border-hairline bg-ground relative h-4 overflow-hidden rounded border"
             role="progressbar"
-            aria-label={say.progressOf(run.student)}
+            aria-label={say.progressOf(namesOf(run.parts))}
             aria-valuemin="0"
             aria-valuemax="100"
             aria-valuenow={percent}
@@ -108,7 +113,9 @@
           {@const { words, icon: Icon, tone } = endings[past.state as keyof typeof endings]}
           <li class="border-hairline flex items-center gap-2 border-t py-1" title={past.problem}>
             <span class="measured text-ink-soft">{clock(past.endedAt ?? past.startedAt)}</span>
-            <span>{past.student}</span>
+            <a class="underline-offset-2 hover:underline" href="/plate/{past.plateId}"
+              >{namesOf(past.parts)}</a
+            >
             <span class="ml-auto inline-flex items-center gap-1 {tone}"
               ><Icon size={14} aria-hidden="true" />{words}</span
             >

@@ -8,6 +8,7 @@ import {
   handIns,
   printFiles,
   projects,
+  plateParts,
   queueEntries,
   runs,
 } from './db/schema/index.ts';
@@ -71,7 +72,8 @@ async function daysOf(db: Database, briefId: string): Promise<DayOfBrief[]> {
     .leftJoin(handIns, eq(handIns.projectId, projects.id))
     .leftJoin(printFiles, eq(printFiles.handInId, handIns.id))
     .leftJoin(queueEntries, eq(queueEntries.printFileId, printFiles.id))
-    .leftJoin(runs, eq(runs.queueEntryId, queueEntries.id))
+    .leftJoin(plateParts, eq(plateParts.queueEntryId, queueEntries.id))
+    .leftJoin(runs, eq(runs.plateId, plateParts.plateId))
     .where(isOfBrief)
     .groupBy(projects.id);
   if (milestones.length === 0) return [];

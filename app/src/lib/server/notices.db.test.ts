@@ -2,12 +2,21 @@ import { desc, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, beforeEach, expect, it } from 'vitest';
 import type { Person } from './auth/access.ts';
 import { compute } from './compute/pool.ts';
-import { handIns, notices, projects, queueEntries, runs, teamMembers } from './db/schema/index.ts';
+import {
+  handIns,
+  notices,
+  plateParts,
+  plates,
+  projects,
+  queueEntries,
+  runs,
+  teamMembers,
+} from './db/schema/index.ts';
 import { school } from './demo/school.ts';
 import { handIn } from './handIns.ts';
 import { inspectHandIn } from './jobs/inspectHandIn.ts';
 import { noticesOf, seeNotices, tellTeacher, unseenCount } from './notices.ts';
-import { endRun } from './printRoom.ts';
+import { endRun } from './plates/endRun.ts';
 import { sendBack, undoDecision } from './review/decide.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
 
@@ -79,14 +88,22 @@ it('tells a whole team what was decided, and takes that back when it is undone',
 it('tells a student when the last copy is printed, and the teacher when a print failed', async () => {
   const ines = await test.person('Ines');
   const [run] = await test.db.select().from(runs).where(eq(runs.state, 'preparing'));
-  const [entry] = await test.db.select().from(queueEntries).where(eq(queueEntries.id, run.queueEntryId));
+  const [place] = await test.db.select().from(plateParts).where(eq(plateParts.plateId, run.plateId));
+  const [entry] = await test.db.select().from(queueEntries).where(eq(queueEntries.id, place.queueEntryId));
   const [second] = await test.db
     .insert(queueEntries)
     .values({ printFileId: entry.printFileId, copy: 2, state: 'printing' })
     .returning();
   await endRun(test.db, run.id, { state: 'finished' });
   expect(await told(ines)).toEqual([]);
-  const again = { ...run, id: undefined, fileName: 'second-copy.gcode', queueEntryId: second.id };
+  const [plate] = await test.db
+    .insert(plates)
+    .values({ choice: { set: 'everyday' }, createdBy: run.startedBy })
+    .returning();
+  await test.db
+    .insert(plateParts)
+    .values({ ...place, isCurrent: true, plateId: plate.id, queueEntryId: second.id });
+  const again = { ...run, id: undefined, fileName: 'second-copy.gcode', plateId: plate.id };
   const [next] = await test.db.insert(runs).values(again).returning();
   await endRun(test.db, next.id, { state: 'failed', problem: 'The heater failed.' });
   expect(await told(teacher)).toEqual([{ kind: 'run_failed', count: 1, isNew: true }]);

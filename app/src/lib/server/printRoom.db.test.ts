@@ -3,10 +3,12 @@ import { afterAll, afterEach, beforeAll, beforeEach, expect, it, vi } from 'vite
 import { startPrinter, type RunningPrinter } from '@kelbrin/printer';
 import type { Person } from './auth/access.ts';
 import { compute } from './compute/pool.ts';
-import { printers, printFiles, queueEntries, runs } from './db/schema/index.ts';
-import { cancelRun, queue, startRun } from './printRoom.ts';
+import { plateParts, printers, printFiles, queueEntries, runs } from './db/schema/index.ts';
+import { discardPlate, openPlates } from './plates/plates.ts';
+import { cancelRun, startPart } from './plates/startPlate.ts';
 import { PrinterKeeper } from './printers/keeper.ts';
 import { SerialDriver } from './printers/serialDriver.ts';
+import { queue } from './queue.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
 
 let test: TestDatabase;
@@ -30,6 +32,10 @@ afterEach(async () => {
   await keeper?.stop();
   keeper = undefined;
   await device.close();
+  // What was given up lies on its plate still; the next test wants parts that wait.
+  for (const { id, parts } of await openPlates(test.db, helper)) {
+    if (await isIdle(parts[0].entryId)) await discardPlate(test.db, helper, id);
+  }
 });
 
 async function plugIn({
@@ -65,11 +71,16 @@ async function waitingEntry(): Promise<string> {
 
 async function runOf(entryId: string) {
   const all = await test.db
-    .select()
+    .select({ run: runs })
     .from(runs)
-    .where(eq(runs.queueEntryId, entryId))
+    .innerJoin(plateParts, eq(plateParts.plateId, runs.plateId))
+    .where(eq(plateParts.queueEntryId, entryId))
     .orderBy(asc(runs.startedAt));
-  return all.at(-1)!;
+  return all.at(-1)!.run;
+}
+
+async function isIdle(entryId: string): Promise<boolean> {
+  return (await entryState(entryId)) === 'laid';
 }
 
 async function entryState(entryId: string): Promise<string> {
@@ -82,7 +93,7 @@ const eventually = (check: () => Promise<void>) => vi.waitFor(check, { timeout: 
 async function startNext(): Promise<string> {
   await eventually(async () => expect(await isOnline()).toBe(true));
   const entryId = await waitingEntry();
-  await startRun(test.db, helper, entryId, printerId);
+  await startPart(test.db, helper, entryId, printerId);
   keeper?.nudge();
   return entryId;
 }
@@ -115,7 +126,7 @@ it('finds run and progress again after the job process was restarted', async () 
   await eventually(async () => expect((await runOf(entryId)).progress).toBeGreaterThan(before + 0.02));
   expect(await runOf(entryId)).toMatchObject({ state: 'printing' });
   await cancelRun(test.db, helper, (await runOf(entryId)).id);
-  await eventually(async () => expect(await entryState(entryId)).toBe('waiting'));
+  await eventually(async () => expect(await entryState(entryId)).toBe('laid'));
   expect(device.machine.job).toBeUndefined();
 });
 
@@ -131,7 +142,7 @@ it('notes that a run failed when the printer has lost it', async () => {
   await plugIn({ speed: 40, port });
   await eventually(async () => expect((await runOf(entryId)).state).toBe('failed'));
   expect((await runOf(entryId)).problem).toContain('lost the file');
-  expect(await entryState(entryId)).toBe('waiting');
+  expect(await entryState(entryId)).toBe('laid');
 });
 
 it('prints nothing but what was approved', async () => {
@@ -156,7 +167,7 @@ it('starts one run of many that are asked for at once', async () => {
   await keeper!.stop();
   const entries = (await queue(test.db, helper)).filter(({ state }) => state === 'waiting');
   const results = await Promise.allSettled(
-    [...entries, ...entries].map(({ id }) => startRun(test.db, helper, id, printerId)),
+    [...entries, ...entries].map(({ id }) => startPart(test.db, helper, id, printerId)),
   );
   expect(results.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
   const printing = (await queue(test.db, helper)).filter(
@@ -165,14 +176,16 @@ it('starts one run of many that are asked for at once', async () => {
   expect(printing).toHaveLength(1);
   await cancelRun(test.db, helper, (await runOf(printing[0].id)).id);
   keep();
-  await eventually(async () => expect(await entryState(printing[0].id)).toBe('waiting'));
+  await eventually(async () => expect(await entryState(printing[0].id)).toBe('laid'));
 });
 
 it('starts nothing on a printer that does not answer', async () => {
   await device.close();
   keep();
   await eventually(async () => expect(await isOnline()).toBe(false));
-  await expect(startRun(test.db, helper, await waitingEntry(), printerId)).rejects.toThrow('does not answer');
+  await expect(startPart(test.db, helper, await waitingEntry(), printerId)).rejects.toThrow(
+    'does not answer',
+  );
   await plugIn({ speed: 1000 });
 });
 
@@ -180,6 +193,6 @@ it('keeps students out of the print room', async () => {
   const asha = await test.person('Asha');
   const entry = await waitingEntry();
   await expect(queue(test.db, asha)).rejects.toThrow();
-  await expect(startRun(test.db, asha, entry, printerId)).rejects.toThrow();
+  await expect(startPart(test.db, asha, entry, printerId)).rejects.toThrow();
   expect(await entryState(entry)).toBe('waiting');
 });

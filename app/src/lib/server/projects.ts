@@ -136,7 +136,7 @@ export async function standings(db: Database, projectIds: readonly string[]): Pr
     .orderBy(handIns.projectId, desc(handIns.number));
   for (const { projectId, id, state, comment, problem, verdict, queue } of latest) {
     result.set(projectId, {
-      state: queue && queue !== 'waiting' ? queue : asStanding[state],
+      state: state === 'approved' && queue && queue !== 'waiting' ? queue : asStanding[state],
       handInId: id,
       comment: comment ?? problem ?? undefined,
       verdict: verdict ?? undefined,

@@ -1,9 +1,10 @@
-import { eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { NotAllowed, type Person } from './auth/access.ts';
 import { printers, printFiles, queueEntries, runs, spools } from './db/schema/index.ts';
 import { school } from './demo/school.ts';
-import { endRun, startRun } from './printRoom.ts';
+import { endRun } from './plates/endRun.ts';
+import { startPart, startPlate } from './plates/startPlate.ts';
 import { addSpool, endSpool, loadSpool, spoolsOf, unloadSpool, weighSpool } from './spools.ts';
 import { teacherHome } from './teacherHome.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
@@ -40,15 +41,17 @@ const waiting = async () => {
 it('counts down what a run used: all of it when finished, a share when it ended early', async () => {
   const before = (await spoolById(birch.spoolId!)).gramsLeft;
   const { id, grams } = await waiting();
-  await startRun(test.db, helper, id, birch.id);
-  const [first] = await test.db.select().from(runs).where(eq(runs.queueEntryId, id));
+  await startPart(test.db, helper, id, birch.id);
+  const [first] = await test.db
+    .select()
+    .from(runs)
+    .where(and(eq(runs.printerId, birch.id), eq(runs.state, 'preparing')));
   await test.db.update(runs).set({ progress: 0.5 }).where(eq(runs.id, first.id));
   await endRun(test.db, first.id, { state: 'cancelled' });
   expect((await spoolById(birch.spoolId!)).gramsLeft).toBeCloseTo(before - grams / 2, 2);
-  await startRun(test.db, helper, id, birch.id);
-  const again = (await test.db.select().from(runs).where(eq(runs.queueEntryId, id))).find(
-    (run) => run.id !== first.id,
-  )!;
+  await startPlate(test.db, helper, first.plateId, birch.id);
+  const tries = await test.db.select().from(runs).where(eq(runs.plateId, first.plateId));
+  const again = tries.find((run) => run.id !== first.id)!;
   await endRun(test.db, again.id, { state: 'finished' });
   expect((await spoolById(birch.spoolId!)).gramsLeft).toBeCloseTo(before - 1.5 * grams, 2);
 });
@@ -56,16 +59,16 @@ it('counts down what a run used: all of it when finished, a share when it ended 
 it('starts nothing that would run out, and nothing in the wrong material', async () => {
   const { id } = await waiting();
   await weighSpool(test.db, helper, birch.spoolId!, 1);
-  await expect(startRun(test.db, helper, id, birch.id)).rejects.toThrow(
+  await expect(startPart(test.db, helper, id, birch.id)).rejects.toThrow(
     /takes [\d.]+ g, and spool \d+ on Birch has 1\.0 g left/,
   );
   const petg = (await spoolsOf(test.db, helper)).find(({ spool }) => spool.material === 'PETG')!;
   await loadSpool(test.db, helper, petg.spool.id, birch.id);
-  await expect(startRun(test.db, helper, id, birch.id)).rejects.toThrow(
-    'This part is for PLA, and there is PETG on Birch.',
+  await expect(startPart(test.db, helper, id, birch.id)).rejects.toThrow(
+    'This is for PLA, and there is PETG on Birch.',
   );
   await unloadSpool(test.db, helper, petg.spool.id);
-  await expect(startRun(test.db, helper, id, birch.id)).rejects.toThrow('No spool is noted for Birch');
+  await expect(startPart(test.db, helper, id, birch.id)).rejects.toThrow('No spool is noted for Birch');
   expect((await waiting()).id).toBe(id);
 });
 

@@ -5,7 +5,7 @@ import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
 import { printers, runs, spools } from './db/schema/index.ts';
 import { announce } from './live/topics.ts';
-import { ACTIVE_RUN } from './printRoom.ts';
+import { ACTIVE_RUN } from './plates/plateParts.ts';
 
 /** The rolls that are not used up, with the printer that each is on. */
 export async function spoolsOf(db: Database, person: Person) {

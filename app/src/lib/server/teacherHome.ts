@@ -12,8 +12,9 @@ import {
   teamMembers,
   users,
 } from './db/schema/index.ts';
-import { printersWithRuns, queue } from './printRoom.ts';
+import { printersWithRuns } from './printRoom.ts';
 import { standings } from './projects.ts';
+import { queue } from './queue.ts';
 
 /** A check that fails, and no edit for a few minutes of a lesson: so much at least is needed to be stuck. */
 const mayBeStuck = and(
@@ -65,7 +66,7 @@ export async function teacherHome(db: Database, teacher: Person) {
       spool,
       isOnline: status?.online ?? false,
       run: run && {
-        student: run.student,
+        students: run.parts.map(({ student }) => student),
         minutesLeft: Math.ceil((run.estimateS * (1 - run.progress)) / 60),
       },
     })),

@@ -29,7 +29,8 @@ export const classPage = {
   nobodyNeeds: 'Nobody asks for help, and nobody is stuck.',
   printing: 'On the printers',
   offline: 'does not answer',
-  prints: (student: string, minutes: number) => `prints for ${student}, ${minutes} min left`,
+  prints: (students: readonly string[], minutes: number) =>
+    `prints for ${students.length > 2 ? `${students.length} students` : students.join(' and ')}, ${minutes} min left`,
   free: 'is free',
   queued: (count: number) =>
     count === 1 ? 'One part waits in the queue' : `${count} parts wait in the queue`,

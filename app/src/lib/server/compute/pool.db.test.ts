@@ -70,28 +70,28 @@ describe('the worker', () => {
     });
   });
 
-  it('slices a print file in the middle of the bed, with its notes at the head', async () => {
+  const plate = (threeMf: Uint8Array) =>
+    ({
+      kind: 'plate',
+      files: new Map([['one', threeMf]]),
+      parts: [{ hash: 'one', xMm: 110, yMm: 100, turnDeg: 0 }],
+      limits: classroomLimits,
+      choice: { set: 'everyday' },
+      notes: ['Basil v1'],
+    }) as const;
+
+  it('slices a plate with its parts where they lie and its notes at the head', async () => {
     const built = await pool.run<'inspect'>(inspectTask('Basil'));
     if (!built.ok) throw new Error(built.problem);
-    const { gcode } = await pool.run<'gcode'>({
-      kind: 'gcode',
-      threeMf: built.threeMf,
-      limits: classroomLimits,
-      notes: ['Basil v1'],
-    });
+    const { gcode, estimate } = await pool.run<'plate'>(plate(built.threeMf));
+    expect(estimate.grams).toBeCloseTo(built.estimate.grams, 1);
     expect(gcode.startsWith('; Basil v1\nG21\n')).toBe(true);
     const xs = [...gcode.matchAll(/^G1 X([\d.]+)/gm)].map(([, x]) => Number(x));
     expect((Math.min(...xs) + Math.max(...xs)) / 2).toBeCloseTo(110, 1);
   });
 
   it('passes an error on as a sentence and goes on', async () => {
-    const broken = {
-      kind: 'gcode',
-      threeMf: new Uint8Array([1, 2, 3]),
-      limits: classroomLimits,
-      notes: [],
-    } as const;
-    await expect(pool.run<'gcode'>(broken)).rejects.toThrow('not a 3MF file');
+    await expect(pool.run<'plate'>(plate(new Uint8Array([1, 2, 3])))).rejects.toThrow('not a 3MF file');
     expect(await pool.run<'inspect'>(inspectTask('Still'))).toMatchObject({ ok: true });
   });
 });

@@ -1,6 +1,8 @@
 import type { BriefRules, Inspection, LimitsCard } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
-import type { Estimate } from '@kelbrin/core/slice';
+import type { Region } from '@kelbrin/core/plane';
+import type { Bed, Layout, Placeable, Placed, Placement } from '@kelbrin/core/plate';
+import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
 
 /** The STL files that a recipe imports, by the names under which its steps know them. */
 export type MeshFiles = ReadonlyMap<string, Uint8Array>;
@@ -16,10 +18,21 @@ export type Task =
       readonly title: string;
     }
   | {
-      readonly kind: 'gcode';
-      readonly threeMf: Uint8Array;
+      readonly kind: 'plate';
+      /** The print files by their hashes. */
+      readonly files: ReadonlyMap<string, Uint8Array>;
+      /** Where they are laid, a place for each copy. */
+      readonly parts: readonly (Placement & { readonly hash: string })[];
       readonly limits: LimitsCard;
+      readonly choice: PrintChoice;
       readonly notes: readonly string[];
+    }
+  | {
+      readonly kind: 'layOut';
+      readonly parts: readonly Placeable[];
+      readonly bed: Bed;
+      readonly gapMm: number;
+      readonly fixed: readonly Placed[];
     }
   | {
       readonly kind: 'picture';
@@ -31,9 +44,17 @@ export type Task =
 /** What it answers to each kind of task. */
 export interface Answers {
   inspect:
-    | { ok: true; inspection: Inspection; threeMf: Uint8Array; stl: Uint8Array; estimate: Estimate }
+    | {
+        ok: true;
+        inspection: Inspection;
+        threeMf: Uint8Array;
+        stl: Uint8Array;
+        estimate: Estimate;
+        footprint: Region;
+      }
     | { ok: false; problem: string };
-  gcode: { gcode: string; estimate: Estimate };
+  plate: { gcode: string; estimate: Estimate };
+  layOut: Layout;
   picture: { png: Uint8Array };
 }
 

@@ -1,10 +1,11 @@
 import { parentPort } from 'node:worker_threads';
 import { readSolid, readThreeMf, writeStl, writeThreeMf } from '@kelbrin/core/format';
 import { inspect } from '@kelbrin/core/inspect';
-import { boundsOf, type SolidMesh } from '@kelbrin/core/mesh';
+import type { SolidMesh } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { drawPng } from '@kelbrin/core/picture';
-import { estimate, settingsFor, slice, writeGcode } from '@kelbrin/core/slice';
+import { footprintOf, layOut, plateToolpath, slicePart } from '@kelbrin/core/plate';
+import { estimate, settingsFor, settingsOf, slice, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import type { Answers, MeshFiles, Reply, Request, Task } from './task.ts';
 
@@ -21,8 +22,10 @@ function carryOut(task: Task, ready: Workshop): Answers[keyof Answers] {
   switch (task.kind) {
     case 'inspect':
       return inspectRecipe(task, ready);
-    case 'gcode':
-      return sliceFile(task, ready);
+    case 'plate':
+      return slicePlate(task, ready);
+    case 'layOut':
+      return layOut(task.parts, task.bed, task.gapMm, task.fixed);
     case 'picture':
       return drawRecipe(task, ready);
   }
@@ -47,20 +50,24 @@ function inspectRecipe(
     threeMf: writeThreeMf(built.mesh, { title }),
     stl: writeStl(built.mesh),
     estimate: needs,
+    footprint: footprintOf(ready.kernel, built.mesh),
   };
 }
 
-function sliceFile(
-  { threeMf, limits, notes }: Extract<Task, { kind: 'gcode' }>,
-  ready: Workshop,
-): Answers['gcode'] {
-  const mesh = readThreeMf(threeMf);
-  const settings = settingsFor(limits);
-  const toolpath = slice(ready.kernel, mesh, settings);
-  const { min, max } = boundsOf(mesh);
-  const [x, y] = [0, 1].map((axis) => limits.buildVolumeMm[axis] / 2 - (min[axis] + max[axis]) / 2);
+function slicePlate(
+  { files, parts, limits, choice, notes }: Extract<Task, { kind: 'plate' }>,
+  { kernel }: Workshop,
+): Answers['plate'] {
+  const settings = settingsOf(limits, choice);
+  const sliced = new Map(
+    [...files].map(([hash, threeMf]) => [hash, slicePart(kernel, readThreeMf(threeMf), settings)]),
+  );
+  const toolpath = plateToolpath(
+    parts.map(({ hash, ...placement }) => ({ ...placement, part: sliced.get(hash)! })),
+    settings,
+  );
   return {
-    gcode: writeGcode(toolpath, settings, { offsetMm: [x, y], notes }),
+    gcode: writeGcode(toolpath, settings, { offsetMm: [0, 0], notes }),
     estimate: estimate(toolpath, settings),
   };
 }

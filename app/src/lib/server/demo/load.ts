@@ -22,6 +22,8 @@ import {
 import { handIn } from '../handIns.ts';
 import { inspectHandIn } from '../jobs/inspectHandIn.ts';
 import { pictureOf } from '../pictures.ts';
+import { layPlate } from '../plates/plates.ts';
+import { closePlaces } from '../plates/startPlate.ts';
 import { openProject, saveDesign } from '../projects.ts';
 import { approve, sendBack } from '../review/decide.ts';
 import { addRemark } from '../review/remarks.ts';
@@ -147,14 +149,16 @@ async function bringAlong(
     .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
     .where(eq(printFiles.handInId, handInId));
   const [printer] = await db.select().from(printers).where(eq(printers.name, demoPrinters[0].name));
+  const { plateId } = await layPlate(db, teacher, [entry.id]);
   const isDone = plan.progress === 'printed';
   await db
     .update(queueEntries)
     .set({ state: isDone ? 'printed' : 'printing' })
     .where(eq(queueEntries.id, entry.id));
+  if (isDone) await closePlaces(db, plateId);
   await db.insert(runs).values({
     printerId: printer.id,
-    queueEntryId: entry.id,
+    plateId,
     spoolId: printer.spoolId,
     fileName: `demo-${student.name.toLowerCase()}.gcode`,
     estimateS: entry.estimate.seconds,

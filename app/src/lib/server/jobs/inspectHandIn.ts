@@ -38,11 +38,11 @@ export async function inspectHandIn(db: Database, handInId: string): Promise<voi
     const isStill = and(eq(handIns.id, handIn.id), eq(handIns.state, 'checking'));
     const problem = result.ok ? notArgued(result.inspection, handIn.arguments) : result.problem;
     if (result.ok && problem === undefined) {
-      const { threeMf, stl, estimate, inspection } = result;
+      const { threeMf, stl, estimate, footprint, inspection } = result;
       const hash = sha256(threeMf);
       await tx
         .insert(solids)
-        .values({ hash, threeMf, stl, stlHash: sha256(stl), estimate })
+        .values({ hash, threeMf, stl, stlHash: sha256(stl), estimate, footprint })
         .onConflictDoNothing();
       const taken = await tx
         .update(handIns)

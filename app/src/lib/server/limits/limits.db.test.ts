@@ -7,7 +7,8 @@ import { auditLog, classes, handIns, limitsCards, printers } from '../db/schema/
 import { school } from '../demo/school.ts';
 import { inspectHandIn } from '../jobs/inspectHandIn.ts';
 import { createClass } from '../people/newClass.ts';
-import { queue, startRun } from '../printRoom.ts';
+import { startPart } from '../plates/startPlate.ts';
+import { queue } from '../queue.ts';
 import { undoDecision } from '../review/decide.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { cardsOf, cardToEdit, chooseCard, createCard, deleteCard, saveCard } from './cards.ts';
@@ -88,7 +89,7 @@ it('has what waits inspected anew, and marks approvals that no longer hold until
     .update(printers)
     .set({ status: { online: true, nozzleC: 20, nozzleTargetC: 0, bedC: 20, bedTargetC: 0 } })
     .where(eq(printers.id, printer.id));
-  await expect(startRun(test.db, teacher, doubted.id, printer.id)).rejects.toThrow('decide on it anew');
+  await expect(startPart(test.db, teacher, doubted.id, printer.id)).rejects.toThrow('decide on it anew');
 
   await undoDecision(test.db, teacher, approved[0]);
   expect(await stateOf(approved[0])).toMatchObject({

@@ -11,6 +11,8 @@ import {
   briefs,
   classes,
   handIns,
+  plateParts,
+  plates,
   printFiles,
   projects,
   queueEntries,
@@ -50,7 +52,8 @@ export async function deleteStudent(
       const [going] = await tx
         .select({ id: runs.id })
         .from(runs)
-        .innerJoin(queueEntries, eq(queueEntries.id, runs.queueEntryId))
+        .innerJoin(plateParts, eq(plateParts.plateId, runs.plateId))
+        .innerJoin(queueEntries, eq(queueEntries.id, plateParts.queueEntryId))
         .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
         .where(
           and(
@@ -65,6 +68,12 @@ export async function deleteStudent(
         );
     }
     await tx.delete(users).where(eq(users.id, student.id));
+    // A plate that held nothing but parts of the student's holds nothing.
+    const parts = tx
+      .select({ one: sql`1` })
+      .from(plateParts)
+      .where(eq(plateParts.plateId, plates.id));
+    await tx.delete(plates).where(notExists(parts));
     const hashes = handedIn.flatMap(({ solidHash }) => solidHash ?? []);
     if (hashes.length > 0) {
       const others = tx

@@ -1,10 +1,10 @@
 import { and, eq, inArray } from 'drizzle-orm';
-import { compute } from '../compute/pool.ts';
 import type { Database } from '../db/database.ts';
-import { handIns, printers, printFiles, queueEntries, runs, type PrinterStatus } from '../db/schema/index.ts';
+import { printers, runs, type PrinterStatus } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
-import { ACTIVE_RUN, endRun } from '../printRoom.ts';
-import { sha256 } from '../sha256.ts';
+import { endRun } from '../plates/endRun.ts';
+import { gcodeOfPlate } from '../plates/gcode.ts';
+import { ACTIVE_RUN } from '../plates/plateParts.ts';
 import type { DeviceStatus, PrinterDriver } from './driver.ts';
 
 type Printer = typeof printers.$inferSelect;
@@ -114,37 +114,19 @@ export class PrinterKeeper {
     }
   }
 
-  /** Slices the run's print file, sends it and starts it. */
+  /** Slices the run's plate, sends it and starts it. */
   async #begin(driver: PrinterDriver, run: Run): Promise<void> {
     try {
-      const gcode = await this.#gcodeOf(run);
+      const { gcode, estimate } = await gcodeOfPlate(this.#db, run.plateId);
+      await this.#db.update(runs).set({ estimateS: estimate.seconds }).where(eq(runs.id, run.id));
       await this.#noteProgress(run, 'sending', 0);
       await driver.upload(run.fileName, gcode);
       await driver.start(run.fileName);
       await this.#noteProgress(run, 'printing', 0);
     } catch (error) {
-      const problem = error instanceof Error ? error.message : 'The part could not be sent to the printer.';
+      const problem = error instanceof Error ? error.message : 'The plate could not be sent to the printer.';
       await endRun(this.#db, run.id, { state: 'failed', problem });
     }
-  }
-
-  async #gcodeOf(run: Run): Promise<string> {
-    const [{ file, limits }] = await this.#db
-      .select({ file: printFiles, limits: handIns.limits })
-      .from(queueEntries)
-      .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
-      .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
-      .where(eq(queueEntries.id, run.queueEntryId));
-    if (sha256(file.threeMf) !== file.hash) {
-      throw new Error('The print file is not the one that was approved, so it is not printed.');
-    }
-    const { gcode } = await compute().run<'gcode'>({
-      kind: 'gcode',
-      threeMf: file.threeMf,
-      limits,
-      notes: [file.name, `print file ${file.hash}`],
-    });
-    return gcode;
   }
 
   async #noteProgress(run: Run, state: 'sending' | 'printing', progress: number): Promise<void> {

@@ -85,6 +85,7 @@ export async function approve(
         stlHash: solid.stlHash,
         stl: solid.stl,
         estimate: solid.estimate,
+        footprint: solid.footprint,
       })
       .returning({ id: printFiles.id });
     await takePlaces(tx, file.id, brief.copies, replaced?.entryIds ?? []);

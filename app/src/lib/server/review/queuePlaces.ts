@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, max } from 'drizzle-orm';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
-import { handIns, printFiles, queueEntries, runs } from '../db/schema/index.ts';
+import { handIns, plateParts, printFiles, queueEntries } from '../db/schema/index.ts';
 
 /** The file of an earlier version of a project that still waits, with its places in the queue; they are held. */
 export async function waitingFileOf(
@@ -59,8 +59,8 @@ export async function leavePlaces(tx: Database, handInId: string): Promise<void>
   const wasStarted =
     places.length === 0 ||
     places.some(({ state }) => state !== 'waiting') ||
-    (await tx.$count(runs, inArray(runs.queueEntryId, entryIds))) > 0;
-  if (wasStarted) throw new CannotNow('It was put on a printer already, so the approval stands.');
+    (await tx.$count(plateParts, inArray(plateParts.queueEntryId, entryIds))) > 0;
+  if (wasStarted) throw new CannotNow('It was laid on a plate already, so the approval stands.');
   const [{ fileId, replaces }] = places;
   if (replaces) {
     // Copies of the earlier version that were printed before keep their numbers.

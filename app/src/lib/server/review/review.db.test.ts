@@ -3,13 +3,14 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { designOf } from '@kelbrin/core/design';
 import { NotAllowed, type Person } from '../auth/access.ts';
 import { compute } from '../compute/pool.ts';
-import { auditLog, briefs, handIns, printFiles, queueEntries, runs, waivers } from '../db/schema/index.ts';
+import { auditLog, briefs, handIns, printFiles, queueEntries, waivers } from '../db/schema/index.ts';
 import { labelRecipe } from '../demo/labels.ts';
 import { school } from '../demo/school.ts';
 import { handIn } from '../handIns.ts';
 import { inspectHandIn } from '../jobs/inspectHandIn.ts';
-import { queue } from '../printRoom.ts';
+import { discardPlate, layPlate } from '../plates/plates.ts';
 import { saveDesign, standings } from '../projects.ts';
+import { queue } from '../queue.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { approve, approveAll, sendBack, undoDecision } from './decide.ts';
 import { feedbackOf } from './feedback.ts';
@@ -174,19 +175,12 @@ describe('undoing', () => {
 
   it('leaves an approval alone that was on a printer', async () => {
     const { id } = await lastOf('Jonah');
-    await expect(undoDecision(test.db, teacher, id)).rejects.toThrow('put on a printer already');
+    await expect(undoDecision(test.db, teacher, id)).rejects.toThrow('laid on a plate already');
     const femi = await lastOf('Femi');
     const entry = (await inQueue(femi.id))!;
-    const [{ printerId }] = await test.db.select().from(runs);
-    await test.db.insert(runs).values({
-      printerId,
-      queueEntryId: entry.id,
-      state: 'failed',
-      fileName: 'undo-test.gcode',
-      estimateS: 60,
-      startedBy: teacher.id,
-    });
-    await expect(undoDecision(test.db, teacher, femi.id)).rejects.toThrow('put on a printer already');
+    const { plateId } = await layPlate(test.db, teacher, [entry.id]);
+    await expect(undoDecision(test.db, teacher, femi.id)).rejects.toThrow('laid on a plate already');
+    await discardPlate(test.db, teacher, plateId);
   });
 });
 
@@ -216,7 +210,6 @@ describe('a version after an approval', () => {
 describe('several copies', () => {
   it('take a place in the queue each, are replaced together, and come back together', async () => {
     const first = await lastOf('Femi');
-    await test.db.delete(runs).where(eq(runs.fileName, 'undo-test.gcode'));
     const { briefId } = await test.projectOf(await test.person('Femi'));
     await test.db.update(briefs).set({ copies: 3 }).where(eq(briefs.id, briefId));
     const second = await handInAnew('Femi', 'Mint');

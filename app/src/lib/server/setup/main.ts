@@ -8,6 +8,7 @@ import { serverConfig } from '../config.ts';
 import { connection } from '../db/database.ts';
 import { printers } from '../db/schema/index.ts';
 import { isEmpty, loadDemo } from '../demo/load.ts';
+import { fillFootprints } from './footprints.ts';
 
 /*
  * Prepares a database: brings its tables up to date, loads the demo school into an empty one, and notes where the
@@ -27,6 +28,7 @@ await migrate(drizzle(single), { migrationsFolder: values.migrations });
 await single.end();
 
 const { sql, db } = connection();
+await fillFootprints(db);
 if (values.demo && (await isEmpty(db))) {
   // All or nothing, so that an interrupted start does not leave half a school behind.
   await db.transaction((tx) => loadDemo(tx));

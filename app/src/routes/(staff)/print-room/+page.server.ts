@@ -1,6 +1,8 @@
 import { database } from '$lib/server/db/database';
 import { orSentence } from '$lib/requests.server';
-import { cancelRun, printersWithRuns, queue } from '$lib/server/printRoom';
+import { cancelRun } from '$lib/server/plates/startPlate';
+import { printersWithRuns } from '$lib/server/printRoom';
+import { queue } from '$lib/server/queue';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 

@@ -1,24 +1,49 @@
+import { redirect } from '@sveltejs/kit';
 import { database } from '$lib/server/db/database';
 import { orSentence } from '$lib/requests.server';
-import { printersWithRuns, queue, startRun } from '$lib/server/printRoom';
+import { addToPlate, layPlate, openPlates } from '$lib/server/plates/plates';
+import { startPart } from '$lib/server/plates/startPlate';
+import { printersWithRuns } from '$lib/server/printRoom';
+import { holdEntry, queue } from '$lib/server/queue';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {
   depends(LIVE);
   const db = database();
-  const [entries, printers] = await Promise.all([
+  const [entries, printers, plates] = await Promise.all([
     queue(db, locals.person!),
     printersWithRuns(db, locals.person!),
+    openPlates(db, locals.person!),
   ]);
-  return { entries, printers };
+  return { entries, printers, plates };
 };
 
 export const actions: Actions = {
+  /** Lays the chosen parts on a new plate, or adds them to one that is laid. */
+  lay: async ({ request, locals }) => {
+    const form = await request.formData();
+    const entries = form.getAll('entry').map(String);
+    const plate = String(form.get('plate') ?? '');
+    const db = database();
+    const person = locals.person!;
+    const laid = await orSentence(
+      plate === ''
+        ? layPlate(db, person, entries)
+        : addToPlate(db, person, plate, entries).then((left) => ({ plateId: plate, left })),
+    );
+    if (!('plateId' in laid)) return laid;
+    redirect(303, `/plate/${laid.plateId}${laid.left > 0 ? `?left=${laid.left}` : ''}`);
+  },
+  hold: async ({ request, locals }) => {
+    const form = await request.formData();
+    const isHeld = form.get('held') === 'yes';
+    return orSentence(holdEntry(database(), locals.person!, String(form.get('entry')), isHeld));
+  },
   start: async ({ request, locals }) => {
     const form = await request.formData();
     const [entry, printer] = [String(form.get('entry')), String(form.get('printer'))];
-    const refused = await orSentence(startRun(database(), locals.person!, entry, printer));
+    const refused = await orSentence(startPart(database(), locals.person!, entry, printer));
     return refused ?? { started: entry };
   },
 };

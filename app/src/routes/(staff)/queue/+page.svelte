@@ -11,7 +11,8 @@
   } from 'flowbite-svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
   import { follow } from '$lib/ui/follow.svelte';
-  import StateChip from '$lib/ui/StateChip.svelte';
+  import { namesOf } from '$lib/printroom/partsInWords';
+  import { plateTexts } from '$lib/texts/plate';
   import { queueTexts as say } from '$lib/texts/queue';
 
   let { data, form } = $props();
@@ -19,7 +20,15 @@
   follow(() => ['printroom']);
 
   const waiting = $derived(data.entries.filter(({ state }) => state === 'waiting'));
-  const others = $derived(data.entries.filter(({ state }) => state !== 'waiting'));
+  const free = $derived(waiting.filter(({ heldAt, doubt }) => !heldAt && !doubt));
+  let chosen = $state<string[]>([]);
+  const toLay = $derived(free.filter(({ id }) => chosen.includes(id)).length);
+  const takesOf = (plate: (typeof data.plates)[number]) =>
+    plate.estimate ?? {
+      seconds: plate.parts.reduce((sum, { estimate }) => sum + estimate.seconds, 0),
+      grams: plate.parts.reduce((sum, { estimate }) => sum + estimate.grams, 0),
+    };
+  const onPrinter = $derived(new Map(data.printers.map(({ run, name }) => [run?.plateId, name])));
   const idle = $derived(data.printers.filter(({ status, run }) => status?.online && !run));
   const total = $derived({
     minutes: Math.ceil(waiting.reduce((sum, { estimate }) => sum + estimate.seconds, 0) / 60),
@@ -40,20 +49,81 @@
       {form.message}
     </p>{/if}
 
+  {#if data.plates.length > 0}
+    <h2 class="mb-2">{say.plates}</h2>
+    <ul class="sheet divide-hairline mb-6 divide-y">
+      {#each data.plates as plate (plate.id)}
+        {@const takes = takesOf(plate)}
+        <li class="flex items-center gap-4 px-4 py-2" data-plate={plate.number}>
+          <strong class="w-20">{plateTexts.title(plate.number)}</strong>
+          <span class="flex gap-1">
+            {#each plate.parts.slice(0, 8) as part (part.entryId)}
+              <img src="/picture/hand-in/{part.handInId}" alt="" width="48" height="30" />
+            {/each}
+          </span>
+          <span>{namesOf(plate.parts)}</span>
+          <span class="text-ink-soft measured ml-auto"
+            >{say.plateTakes(Math.ceil(takes.seconds / 60), takes.grams)}</span
+          >
+          {#if onPrinter.has(plate.id)}<span class="font-semibold"
+              >{say.isPrinting}, {onPrinter.get(plate.id)}</span
+            >{/if}
+          <Button href="/plate/{plate.id}" size="xs" color="alternative">{say.open}</Button>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+
   {#if waiting.length > 0}
+    <form method="POST" action="?/lay" use:enhance id="lay" class="mb-2 flex items-center gap-3">
+      <Button type="submit" size="sm" disabled={toLay === 0}>{say.lay(toLay)}</Button>
+      <label class="flex items-center gap-2"
+        >{say.onPlate}
+        <select name="plate" class="border-hairline rounded py-1 pr-8 pl-2">
+          <option value="">{say.newPlate}</option>
+          {#each data.plates.filter(({ id }) => !onPrinter.has(id)) as { id, number } (id)}
+            <option value={id}>{say.plate(number)}</option>
+          {/each}
+        </select></label
+      >
+      {#if toLay === 0}<span class="text-ink-soft">{say.chooseFirst}</span>{/if}
+    </form>
     <div class="sheet mb-8 overflow-hidden">
       <Table>
         <TableHead>
+          <TableHeadCell class="w-10">
+            <input
+              type="checkbox"
+              class="rounded"
+              aria-label={say.chooseAll}
+              checked={free.length > 0 && toLay === free.length}
+              onchange={({ currentTarget }) =>
+                (chosen = currentTarget.checked ? free.map(({ id }) => id) : [])}
+            />
+          </TableHeadCell>
           <TableHeadCell>{say.part}</TableHeadCell>
           <TableHeadCell>{say.student}</TableHeadCell>
           <TableHeadCell>{say.class}</TableHeadCell>
           <TableHeadCell>{say.takes}</TableHeadCell>
+          <TableHeadCell>{say.due}</TableHeadCell>
           <TableHeadCell>{say.printFile}</TableHeadCell>
           <TableHeadCell>{say.startOn}</TableHeadCell>
         </TableHead>
         <TableBody>
           {#each waiting as entry (entry.id)}
             <TableBodyRow data-entry={entry.student}>
+              <TableBodyCell>
+                <input
+                  type="checkbox"
+                  form="lay"
+                  name="entry"
+                  value={entry.id}
+                  bind:group={chosen}
+                  class="rounded"
+                  disabled={entry.heldAt !== null || entry.doubt !== null}
+                  aria-label={say.choose(entry.student, entry.copy)}
+                />
+              </TableBodyCell>
               <TableBodyCell class="py-1"
                 ><img
                   src="/picture/hand-in/{entry.handInId}"
@@ -75,29 +145,46 @@
                 <span class="measured">{Math.ceil(entry.estimate.seconds / 60)}</span> min,
                 <span class="measured">{entry.estimate.grams.toFixed(1)}</span> g
               </TableBodyCell>
+              <TableBodyCell>{entry.dueOn ?? ''}</TableBodyCell>
               <TableBodyCell
                 ><span class="measured" title={entry.hash}>{entry.hash.slice(0, 8)}</span></TableBodyCell
               >
               <TableBodyCell>
-                <form method="POST" action="?/start" use:enhance class="flex gap-2">
-                  <input type="hidden" name="entry" value={entry.id} />
-                  {#each idle as printer (printer.id)}
+                <div class="flex items-center gap-2">
+                  {#if entry.heldAt}
+                    <span class="text-warn-ink">{say.isHeld}</span>
+                  {:else}
+                    <form method="POST" action="?/start" use:enhance class="flex gap-2">
+                      <input type="hidden" name="entry" value={entry.id} />
+                      {#each idle as printer (printer.id)}
+                        <Button
+                          type="submit"
+                          name="printer"
+                          value={printer.id}
+                          size="xs"
+                          aria-label={say.printOn(entry.student, printer.name)}
+                        >
+                          <span
+                            class="mr-1.5 h-3 w-3 rounded-full border border-white"
+                            style="background: {printer.spool?.colour ?? 'transparent'}"
+                          ></span>{printer.name}
+                        </Button>
+                      {:else}
+                        <span class="text-ink-soft">{say.noneFree}</span>
+                      {/each}
+                    </form>
+                  {/if}
+                  <form method="POST" action="?/hold" use:enhance>
+                    <input type="hidden" name="entry" value={entry.id} />
                     <Button
                       type="submit"
-                      name="printer"
-                      value={printer.id}
                       size="xs"
-                      aria-label={say.printOn(entry.student, printer.name)}
+                      color="alternative"
+                      name="held"
+                      value={entry.heldAt ? 'no' : 'yes'}>{entry.heldAt ? say.release : say.hold}</Button
                     >
-                      <span
-                        class="mr-1.5 h-3 w-3 rounded-full border border-white"
-                        style="background: {printer.spool?.colour ?? 'transparent'}"
-                      ></span>{printer.name}
-                    </Button>
-                  {:else}
-                    <span class="text-ink-soft">{say.noneFree}</span>
-                  {/each}
-                </form>
+                  </form>
+                </div>
               </TableBodyCell>
             </TableBodyRow>
           {/each}
@@ -106,21 +193,5 @@
     </div>
   {:else}
     <p class="text-ink-soft mb-8">{say.nothing}</p>
-  {/if}
-
-  {#if others.length > 0}
-    <h2 class="mb-2">{say.others}</h2>
-    <ul class="sheet divide-hairline divide-y">
-      {#each others as entry (entry.id)}
-        <li class="flex items-center gap-4 px-4 py-2">
-          <img src="/picture/hand-in/{entry.handInId}" alt="" width="64" height="40" />
-          <strong>{entry.student}</strong>
-          <span class="text-ink-soft">{entry.brief}</span>
-          <span class="ml-auto"
-            >{#if entry.state !== 'waiting'}<StateChip state={entry.state} />{/if}</span
-          >
-        </li>
-      {/each}
-    </ul>
   {/if}
 </main>

@@ -1,11 +1,13 @@
 import { sql } from 'drizzle-orm';
 import {
   type AnyPgColumn,
+  boolean,
   index,
   integer,
   jsonb,
   pgEnum,
   pgTable,
+  primaryKey,
   real,
   serial,
   text,
@@ -14,7 +16,9 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { Estimate } from '@kelbrin/core/slice';
+import type { Region } from '@kelbrin/core/plane';
+import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
+import type { OutcomeKind } from '../../../shared/outcome.ts';
 import { bytes } from './bytes.ts';
 import { users } from './users.ts';
 import { handIns } from './projects.ts';
@@ -34,10 +38,13 @@ export const printFiles = pgTable('print_files', {
   stlHash: text('stl_hash').notNull(),
   stl: bytes('stl').notNull(),
   estimate: jsonb('estimate').$type<Estimate>().notNull(),
+  /** What it covers of a bed; see `@kelbrin/core/plate`. */
+  footprint: jsonb('footprint').$type<Region>().notNull(),
   frozenAt: timestamp('frozen_at', { withTimezone: true }).notNull().defaultNow(),
 });
 
-export const queueState = pgEnum('queue_state', ['waiting', 'printing', 'printed']);
+/** What is `laid` has a place on a plate that is not printed yet. */
+export const queueState = pgEnum('queue_state', ['waiting', 'laid', 'printing', 'printed']);
 
 /** A print file's place in the queue; a file of which several copies are wanted has one for each. */
 export const queueEntries = pgTable(
@@ -52,6 +59,8 @@ export const queueEntries = pgTable(
     state: queueState('state').notNull().default('waiting'),
     position: serial('position').notNull(),
     joinedAt: timestamp('joined_at', { withTimezone: true }).notNull().defaultNow(),
+    /** Since when it is held back, by hand; null while it may be printed. */
+    heldAt: timestamp('held_at', { withTimezone: true }),
   },
   (table) => [unique().on(table.printFileId, table.copy), index().on(table.state)],
 );
@@ -105,7 +114,51 @@ export const runState = pgEnum('run_state', [
   'cancelled',
 ]);
 
-/** One print on one printer, from start to outcome. */
+/** Parts laid on one bed, to be printed together. */
+export const plates = pgTable('plates', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  /** What people write on it and say: "plate 12". */
+  number: serial('number').notNull().unique(),
+  choice: jsonb('choice').$type<PrintChoice>().notNull(),
+  /** What it takes, by the server's own slicing; null until it was sliced as it is. */
+  estimate: jsonb('estimate').$type<Estimate>(),
+  createdBy: text('created_by')
+    .notNull()
+    .references(() => users.id),
+  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+});
+
+/** A place on a plate, and what came of the part there. */
+export const plateParts = pgTable(
+  'plate_parts',
+  {
+    plateId: uuid('plate_id')
+      .notNull()
+      .references(() => plates.id, { onDelete: 'cascade' }),
+    queueEntryId: uuid('queue_entry_id')
+      .notNull()
+      .references(() => queueEntries.id, { onDelete: 'cascade' }),
+    /** The middle of the part's box, from the front left corner of the bed. */
+    xMm: real('x_mm').notNull(),
+    yMm: real('y_mm').notNull(),
+    turnDeg: real('turn_deg').notNull(),
+    /** Whether it is to be printed there still; once the plate is printed, it is not. */
+    isCurrent: boolean('is_current').notNull().default(true),
+    outcome: text('outcome').$type<OutcomeKind>(),
+    outcomeNote: text('outcome_note').notNull().default(''),
+    outcomePhoto: bytes('outcome_photo'),
+    outcomeAt: timestamp('outcome_at', { withTimezone: true }),
+  },
+  (table) => [
+    primaryKey({ columns: [table.plateId, table.queueEntryId] }),
+    // A part is on one plate at a time, so that nobody prints it twice.
+    uniqueIndex('one_plate_a_part')
+      .on(table.queueEntryId)
+      .where(sql`${table.isCurrent}`),
+  ],
+);
+
+/** One print of a plate on one printer, from start to end. */
 export const runs = pgTable(
   'runs',
   {
@@ -113,9 +166,9 @@ export const runs = pgTable(
     printerId: uuid('printer_id')
       .notNull()
       .references(() => printers.id),
-    queueEntryId: uuid('queue_entry_id')
+    plateId: uuid('plate_id')
       .notNull()
-      .references(() => queueEntries.id, { onDelete: 'cascade' }),
+      .references(() => plates.id, { onDelete: 'cascade' }),
     /** The roll that it prints from. */
     spoolId: uuid('spool_id').references(() => spools.id, { onDelete: 'set null' }),
     state: runState('state').notNull().default('preparing'),
@@ -135,12 +188,12 @@ export const runs = pgTable(
     endedAt: timestamp('ended_at', { withTimezone: true }),
   },
   (table) => [
-    // However many people press the button at once, a printer has one run and a part is printed once at a time.
+    // However many people press the button at once, a printer has one run and a plate is printed once at a time.
     uniqueIndex('one_run_a_printer')
       .on(table.printerId)
       .where(sql`${table.state} in ('preparing', 'sending', 'printing')`),
-    uniqueIndex('one_run_an_entry')
-      .on(table.queueEntryId)
+    uniqueIndex('one_run_a_plate')
+      .on(table.plateId)
       .where(sql`${table.state} in ('preparing', 'sending', 'printing')`),
   ],
 );

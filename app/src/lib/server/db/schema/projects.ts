@@ -13,6 +13,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { Inspection } from '@kelbrin/core/inspect';
+import type { Region } from '@kelbrin/core/plane';
 import type { Estimate } from '@kelbrin/core/slice';
 import type { BenchReport } from '../../../shared/benchReport.ts';
 import type { Argument } from '../../../shared/saidWithHandIn.ts';
@@ -170,6 +171,7 @@ export const solids = pgTable('solids', {
   stl: bytes('stl').notNull(),
   stlHash: text('stl_hash').notNull(),
   estimate: jsonb('estimate').$type<Estimate>().notNull(),
+  footprint: jsonb('footprint').$type<Region>().notNull(),
 });
 
 /** Meshes that a project imports, as binary STL by the hash of that; only the project's own steps find them. */

@@ -1,0 +1,76 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { Button } from 'flowbite-svelte';
+  import type { PlatePart } from '$lib/server/plates/plateParts';
+  import { isUsable, outcomeKinds, type OutcomeKind } from '$lib/shared/outcome';
+  import { plateTexts as say } from '$lib/texts/plate';
+
+  let { parts }: { parts: PlatePart[] } = $props();
+
+  let chosen = $state<Record<string, OutcomeKind | ''>>({});
+</script>
+
+<section aria-label={say.outcomeTitle}>
+  <h2 class="mb-2">{say.outcomeTitle}</h2>
+  <ul class="sheet divide-hairline divide-y">
+    {#each parts as part (part.entryId)}
+      {@const picked = chosen[part.entryId] ?? ''}
+      <li class="flex flex-wrap items-center gap-4 px-4 py-3" aria-label={say.outcome(part.student)}>
+        <img src="/picture/hand-in/{part.handInId}" alt="" width="80" height="50" />
+        <strong class="w-28">{part.student}</strong>
+        {#if part.outcome}
+          <span class={isUsable(part.outcome) ? 'text-pass' : 'text-fail'}>{say.outcomes[part.outcome]}</span>
+          <span class="text-ink-soft">{part.outcomeNote}</span>
+          {#if part.hasPhoto}
+            <img
+              class="ml-auto h-16 rounded"
+              src="/plate/{part.plateId}/photo/{part.entryId}"
+              alt={say.photoOf(part.student)}
+            />
+          {/if}
+        {:else}
+          <form
+            method="POST"
+            action="?/outcome"
+            enctype="multipart/form-data"
+            use:enhance
+            class="flex flex-1 flex-wrap items-center gap-3"
+          >
+            <input type="hidden" name="entry" value={part.entryId} />
+            <select
+              name="outcome"
+              class="border-hairline rounded px-2 py-1"
+              aria-label={say.outcome(part.student)}
+              required
+              bind:value={chosen[part.entryId]}
+            >
+              <option value="">{say.choose}</option>
+              {#each outcomeKinds as kind (kind)}<option value={kind}>{say.outcomes[kind]}</option>{/each}
+            </select>
+            <input
+              name="note"
+              class="border-hairline min-w-40 flex-1 rounded px-2 py-1"
+              maxlength="400"
+              placeholder={say.noteHint}
+              aria-label={say.note}
+            />
+            {#if picked !== '' && !isUsable(picked)}
+              <select name="next" class="border-hairline rounded px-2 py-1" aria-label={say.next} required>
+                <option value="again">{say.again}</option>
+                <option value="student">{say.student}</option>
+              </select>
+            {/if}
+            <input
+              type="file"
+              name="photo"
+              accept="image/png,image/jpeg,image/webp"
+              class="w-52 text-sm"
+              aria-label={say.photoOf(part.student)}
+            />
+            <Button type="submit" size="xs">{say.write}</Button>
+          </form>
+        {/if}
+      </li>
+    {/each}
+  </ul>
+</section>

@@ -1,0 +1,171 @@
+<script lang="ts">
+  import { conflictsOf, coveredBy, type Bed } from '@kelbrin/core/plate';
+  import type { PlatePart } from '$lib/server/plates/plateParts';
+  import { plateTexts as say } from '$lib/texts/plate';
+  import { areaPath } from './areaPath';
+
+  interface Props {
+    parts: PlatePart[];
+    bed: Bed;
+    gapMm: number;
+    colour: string;
+    /** Numbers instead of handles, for the sheet. */
+    isSheet?: boolean;
+    chosen?: string;
+    move?: (entryId: string, place: { xMm: number; yMm: number; turnDeg: number }, isDone: boolean) => void;
+    takeOff?: (entryId: string) => void;
+  }
+  let { parts, bed, gapMm, colour, isSheet = false, chosen = $bindable(), move, takeOff }: Props = $props();
+
+  const NUDGE_MM = 1;
+  const TURN_DEG = 15;
+  const TICK_MM = 10;
+
+  let svg: SVGSVGElement;
+  let grip: { entryId: string; dx: number; dy: number } | undefined;
+
+  const conflicts = $derived(
+    conflictsOf(
+      parts.map((part) => ({ ...part, id: part.entryId })),
+      bed,
+      gapMm,
+    ),
+  );
+  const wrong = $derived(new Set([...conflicts.pairs.flat(), ...conflicts.outside]));
+  const ticks = (lengthMm: number) =>
+    Array.from({ length: Math.floor(lengthMm / TICK_MM) + 1 }, (_, i) => i * TICK_MM);
+
+  /** A pointer's place in mm on the bed, whose y runs to the back. */
+  function onBed(event: PointerEvent): [number, number] {
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(
+      svg.getScreenCTM()!.inverse(),
+    );
+    return [x, bed.depthMm - y];
+  }
+  function take(event: PointerEvent, part: PlatePart) {
+    if (!move) return;
+    const [x, y] = onBed(event);
+    grip = { entryId: part.entryId, dx: part.xMm - x, dy: part.yMm - y };
+    chosen = part.entryId;
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  }
+  function drag(event: PointerEvent, part: PlatePart, isDone: boolean) {
+    if (grip?.entryId !== part.entryId) return;
+    const [x, y] = onBed(event);
+    const { dx, dy } = grip;
+    if (isDone) grip = undefined;
+    put(part, { xMm: x + dx, yMm: y + dy }, isDone);
+  }
+  function put(part: PlatePart, to: Partial<PlatePart>, isDone = true) {
+    const { xMm, yMm, turnDeg } = { ...part, ...to };
+    const within = (mm: number, most: number) => Math.round(Math.min(most, Math.max(0, mm)) * 10) / 10;
+    const place = {
+      xMm: within(xMm, bed.widthMm),
+      yMm: within(yMm, bed.depthMm),
+      turnDeg: (turnDeg + 360) % 360,
+    };
+    move?.(part.entryId, place, isDone);
+  }
+  function press(event: KeyboardEvent, part: PlatePart) {
+    const by = event.shiftKey ? 10 * NUDGE_MM : event.altKey ? NUDGE_MM / 10 : NUDGE_MM;
+    const { xMm, yMm, turnDeg } = part;
+    if (event.key === 'ArrowLeft') put(part, { xMm: xMm - by });
+    else if (event.key === 'ArrowRight') put(part, { xMm: xMm + by });
+    else if (event.key === 'ArrowUp') put(part, { yMm: yMm + by });
+    else if (event.key === 'ArrowDown') put(part, { yMm: yMm - by });
+    else if (event.key === 'r') put(part, { turnDeg: turnDeg + TURN_DEG });
+    else if (event.key === 'R') put(part, { turnDeg: turnDeg - TURN_DEG });
+    else if (event.key === 'Delete') takeOff?.(part.entryId);
+    else return;
+    event.preventDefault();
+  }
+</script>
+
+<svg
+  bind:this={svg}
+  viewBox="-7 -3 {bed.widthMm + 10} {bed.depthMm + 10}"
+  class="h-full w-full touch-none select-none"
+  role="group"
+  aria-label={say.bedOf(bed.widthMm, bed.depthMm)}
+>
+  <defs>
+    <pattern id="trouble" width="3" height="3" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+      <line x1="0" x2="0" y1="0" y2="3" stroke="var(--color-fail)" stroke-width="1.2" />
+    </pattern>
+  </defs>
+  <rect
+    width={bed.widthMm}
+    height={bed.depthMm}
+    rx="2"
+    fill={isSheet ? 'none' : '#3B4747'}
+    stroke="#3B4747"
+    stroke-width="0.6"
+  />
+  <rect
+    x={bed.edgeMm}
+    y={bed.edgeMm}
+    width={bed.widthMm - 2 * bed.edgeMm}
+    height={bed.depthMm - 2 * bed.edgeMm}
+    fill="none"
+    stroke={isSheet ? '#3B4747' : '#8FA09D'}
+    stroke-width="0.3"
+    stroke-dasharray="2 2"
+  />
+  <g stroke="#3B4747" stroke-width="0.4" class="measured" font-size="3.4" fill="#22302E">
+    {#each ticks(bed.widthMm) as mm (mm)}
+      <line x1={mm} x2={mm} y1={bed.depthMm} y2={bed.depthMm + (mm % 50 === 0 ? 3 : 1.5)} />
+      {#if mm % 50 === 0}<text x={mm} y={bed.depthMm + 6.6} text-anchor="middle" stroke="none">{mm}</text
+        >{/if}
+    {/each}
+    {#each ticks(bed.depthMm) as mm (mm)}
+      <line x1={mm % 50 === 0 ? -3 : -1.5} x2="0" y1={bed.depthMm - mm} y2={bed.depthMm - mm} />
+    {/each}
+  </g>
+  {#each parts as part, i (part.entryId)}
+    {@const path = areaPath(coveredBy(part.footprint, part), bed.depthMm)}
+    {#snippet shape()}
+      <path
+        d={path}
+        fill={isSheet ? 'none' : colour}
+        fill-rule="evenodd"
+        stroke={chosen === part.entryId ? '#FAF7F0' : '#22302E'}
+        stroke-width={chosen === part.entryId ? 1.4 : 0.5}
+      />
+      {#if wrong.has(part.entryId) && !isSheet}
+        <path d={path} fill="url(#trouble)" stroke="var(--color-fail)" stroke-width="0.8" />
+      {/if}
+      <text
+        x={part.xMm}
+        y={bed.depthMm - part.yMm}
+        text-anchor="middle"
+        dominant-baseline="central"
+        font-size={isSheet ? 6 : 4.6}
+        font-weight="600"
+        fill="#22302E"
+        stroke="#FAF7F0"
+        stroke-width="1.2"
+        paint-order="stroke"
+        pointer-events="none">{isSheet ? `${i + 1}` : part.student}</text
+      >
+    {/snippet}
+    {#if isSheet}
+      <g>{@render shape()}</g>
+    {:else}
+      <g
+        role="button"
+        tabindex="0"
+        aria-label={say.part(part.student)}
+        aria-pressed={chosen === part.entryId}
+        data-wrong={wrong.has(part.entryId)}
+        class="cursor-grab outline-none"
+        onpointerdown={(event) => take(event, part)}
+        onpointermove={(event) => drag(event, part, false)}
+        onpointerup={(event) => drag(event, part, true)}
+        onkeydown={(event) => press(event, part)}
+        onfocus={() => (chosen = part.entryId)}
+      >
+        {@render shape()}
+      </g>
+    {/if}
+  {/each}
+</svg>

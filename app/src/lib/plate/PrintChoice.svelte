@@ -1,0 +1,122 @@
+<script lang="ts">
+  import { allowedSets, settingsFor, type PrintChoice } from '@kelbrin/core/slice';
+  import type { LimitsCard } from '@kelbrin/core/inspect';
+  import { plateTexts as say } from '$lib/texts/plate';
+
+  interface Props {
+    choice: PrintChoice;
+    limits: LimitsCard;
+    disabled?: boolean;
+    change: (choice: PrintChoice) => void;
+  }
+  let { choice, limits, disabled = false, change }: Props = $props();
+
+  const sets = $derived(allowedSets(limits));
+  const usual = $derived(settingsFor(limits, choice.set));
+  const set = (part: Partial<PrintChoice>) => change({ ...choice, ...part });
+  const numberOf = (event: Event) => {
+    const { value, valueAsNumber } = event.currentTarget as HTMLInputElement;
+    return value === '' || Number.isNaN(valueAsNumber) ? undefined : valueAsNumber;
+  };
+</script>
+
+<fieldset class="flex flex-col gap-3" {disabled}>
+  <legend class="mb-2 font-semibold">{say.settings}</legend>
+  <div role="radiogroup" aria-label={say.set} class="flex gap-1">
+    {#each sets as { id, name, what } (id)}
+      <label
+        class="border-hairline has-checked:border-primary-700 has-checked:bg-primary-50 flex-1 cursor-pointer rounded border px-2 py-1 text-center text-sm has-focus-visible:outline-2"
+        title={what}
+      >
+        <input
+          type="radio"
+          name="set"
+          value={id}
+          class="sr-only"
+          checked={choice.set === id}
+          onchange={() => set({ set: id })}
+        />{name}
+      </label>
+    {/each}
+  </div>
+  <p class="text-ink-soft text-sm">{sets.find(({ id }) => id === choice.set)?.what}</p>
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2" title={say.infillWhy}>
+    {say.infill}
+    <span class="flex items-center gap-1"
+      ><input
+        type="number"
+        min="0"
+        max="100"
+        step="5"
+        class="measured border-hairline w-full rounded px-2 py-1 text-right"
+        value={Math.round(100 * (choice.infillShare ?? usual.infillShare))}
+        onchange={(event) => {
+          const percent = numberOf(event);
+          set({ infillShare: percent === undefined ? undefined : Math.min(100, Math.max(0, percent)) / 100 });
+        }}
+      />%</span
+    >
+    <span class="text-ink-soft col-span-2 text-sm">{say.infillWhy}</span>
+  </label>
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-2">
+    {say.pattern}
+    <select
+      class="border-hairline rounded px-2 py-1"
+      value={choice.infillPattern ?? usual.infillPattern}
+      onchange={(event) => set({ infillPattern: event.currentTarget.value as PrintChoice['infillPattern'] })}
+    >
+      {#each Object.entries(say.patterns) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+    </select>
+  </label>
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
+    {say.perimeters}
+    <input
+      type="number"
+      min="1"
+      max="10"
+      class="measured border-hairline rounded px-2 py-1 text-right"
+      value={choice.perimeters ?? usual.perimeters}
+      onchange={(event) => {
+        const lines = numberOf(event);
+        set({ perimeters: lines === undefined ? undefined : Math.min(10, Math.max(1, Math.round(lines))) });
+      }}
+    />
+    <span class="text-ink-soft col-span-2 text-sm">{say.perimetersWhy}</span>
+  </label>
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
+    {say.brim}
+    <span class="flex items-center gap-1"
+      ><input
+        type="number"
+        min="0"
+        max="30"
+        step="0.5"
+        class="measured border-hairline w-full rounded px-2 py-1 text-right"
+        value={choice.brimMm ?? usual.brimMm}
+        onchange={(event) => {
+          const mm = numberOf(event);
+          set({ brimMm: mm === undefined ? undefined : Math.min(30, Math.max(0, mm)) });
+        }}
+      />mm</span
+    >
+    <span class="text-ink-soft col-span-2 text-sm">{say.brimWhy}</span>
+  </label>
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
+    {say.colourAt}
+    <span class="flex items-center gap-1"
+      ><input
+        type="number"
+        min="0"
+        step="0.2"
+        placeholder="–"
+        class="measured border-hairline w-full rounded px-2 py-1 text-right"
+        value={choice.colourChangesMm?.[0] ?? ''}
+        onchange={(event) => {
+          const mm = numberOf(event);
+          set({ colourChangesMm: mm === undefined || mm <= 0 ? undefined : [Math.min(999, mm)] });
+        }}
+      />mm</span
+    >
+    <span class="text-ink-soft col-span-2 text-sm">{say.colourWhy}</span>
+  </label>
+</fieldset>

@@ -1,0 +1,91 @@
+import type { LimitsCard } from '@kelbrin/core/inspect';
+import type { Placement } from '@kelbrin/core/plate';
+import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
+import type { FromPlateWorker, ShownLayer, ToPlateWorker } from './messages';
+import PlateWorker from './plate.worker?worker';
+
+/** A part of a plate, by the print file that it is of. */
+export interface PartToSlice extends Placement {
+  readonly hash: string;
+  readonly fileId: string;
+}
+
+/** Slices a plate in a worker whenever it changes, and hands out what it takes and how its layers look. */
+export class PlateSlicing {
+  estimate = $state<Estimate>();
+  heightsMm = $state<readonly number[]>([]);
+  shown = $state.raw<ShownLayer>();
+  /** How many of the files are sliced; undefined when nothing is being sliced. */
+  progress = $state<{ done: number; of: number }>();
+  problem = $state<string>();
+
+  readonly #worker = new PlateWorker();
+  readonly #sent: Record<string, Promise<void> | undefined> = {};
+  readonly #plateId: string;
+  #job = 0;
+  #wanted = 0;
+
+  constructor(plateId: string) {
+    this.#plateId = plateId;
+    this.#worker.addEventListener('message', ({ data }: MessageEvent<FromPlateWorker>) => this.#hear(data));
+  }
+
+  /** Slices the plate as it is now; what was being sliced is called off. */
+  async slice(parts: readonly PartToSlice[], limits: LimitsCard, choice: PrintChoice): Promise<void> {
+    const job = ++this.#job;
+    this.progress = { done: 0, of: 1 };
+    this.problem = undefined;
+    try {
+      await Promise.all(parts.map((part) => this.#send(part)));
+    } catch (problem) {
+      if (job === this.#job) [this.progress, this.problem] = [undefined, (problem as Error).message];
+      return;
+    }
+    if (job !== this.#job) return;
+    const places = parts.map(({ hash, xMm, yMm, turnDeg }) => ({ hash, xMm, yMm, turnDeg }));
+    this.#post({ kind: 'plate', job, parts: places, limits, choice });
+  }
+
+  /** Shows a layer, now and after the plate was sliced anew. */
+  show(index: number): void {
+    this.#wanted = index;
+    this.#post({ kind: 'layer', job: this.#job, index });
+  }
+
+  close(): void {
+    this.#worker.terminate();
+  }
+
+  #hear(message: FromPlateWorker): void {
+    if (message.job !== this.#job) return;
+    if (message.kind === 'progress') this.progress = { done: message.done, of: message.of };
+    else if (message.kind === 'layer') this.shown = message;
+    else if (message.kind === 'failed') {
+      [this.progress, this.problem] = [undefined, message.problem];
+    } else {
+      this.progress = undefined;
+      this.estimate = message.estimate;
+      this.heightsMm = message.heightsMm;
+      this.show(Math.min(this.#wanted, message.heightsMm.length - 1));
+    }
+  }
+
+  /** Sends a print file to the worker, once. */
+  #send({ hash, fileId }: PartToSlice): Promise<void> {
+    let sending = this.#sent[hash];
+    if (!sending) {
+      sending = fetch(`/plate/${this.#plateId}/part/${fileId}`).then(async (answer) => {
+        if (!answer.ok) throw new Error('A print file could not be fetched: load the page again.');
+        const stl = await answer.arrayBuffer();
+        this.#post({ kind: 'file', hash, stl });
+      });
+      this.#sent[hash] = sending;
+    }
+    return sending;
+  }
+
+  #post(message: ToPlateWorker): void {
+    // Plain copies: what Svelte watches cannot be sent.
+    this.#worker.postMessage(message.kind === 'file' ? message : $state.snapshot(message));
+  }
+}

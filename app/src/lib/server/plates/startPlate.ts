@@ -1,0 +1,151 @@
+import { and, eq, inArray, sql } from 'drizzle-orm';
+import { conflictsOf } from '@kelbrin/core/plate';
+import { bedOf, gapOf } from '../../shared/plate.ts';
+import { demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
+import { CannotNow } from '../cannotNow.ts';
+import type { Database } from '../db/database.ts';
+import { plateParts, printers, queueEntries, runs, spools } from '../db/schema/index.ts';
+import { announce } from '../live/topics.ts';
+import { ACTIVE_RUN, openPlate, partsOf, type PlatePart } from './plateParts.ts';
+import { layPlate } from './plates.ts';
+
+type Printer = typeof printers.$inferSelect;
+
+/** Prints one waiting part by itself, in the middle of a plate of its own. */
+export async function startPart(
+  db: Database,
+  person: Person,
+  entryId: string,
+  printerId: string,
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  // Whatever would keep the plate from being started is asked first, so that no plate is left behind.
+  await db.transaction(async (tx) => {
+    const { plateId } = await layPlate(tx, person, [entryId]);
+    await startPlate(tx, person, plateId, printerId);
+  });
+}
+
+/**
+ * Starts a plate on an idle printer; the printer's keeper in the job process does the rest.
+ * The database's own rules see to it that of two people who press at once, one is told that the other was first.
+ */
+export async function startPlate(
+  db: Database,
+  person: Person,
+  plateId: string,
+  printerId: string,
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  await db.transaction(async (tx) => {
+    const [printer] = await tx.select().from(printers).where(isId(printerId, printers.id)).for('update');
+    if (!printer) throw new NotAllowed();
+    if (!printer.status?.online) throw new CannotNow(`${printer.name} does not answer: is it switched on?`);
+    const busy = await tx.$count(runs, and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
+    if (busy > 0) throw new CannotNow(`${printer.name} is printing already.`);
+    const plate = await openPlate(tx, plateId);
+    const parts = (await partsOf(tx, [plate.id])).filter(({ isCurrent }) => isCurrent);
+    demandGoodPlaces(parts, plate.choice);
+    const doubted = parts.find(({ doubt }) => doubt);
+    if (doubted) throw new CannotNow(`${doubted.doubt} The teacher has to decide on it anew first.`);
+    const needs = plate.estimate ?? sumOf(parts);
+    await demandFilament(tx, printer, parts[0].limits.material, needs.grams);
+    await tx
+      .update(queueEntries)
+      .set({ state: 'printing' })
+      .where(
+        inArray(
+          queueEntries.id,
+          parts.map(({ entryId }) => entryId),
+        ),
+      );
+    await tx.insert(runs).values({
+      printerId: printer.id,
+      plateId: plate.id,
+      spoolId: printer.spoolId,
+      fileName: sql`'run-' || substr(md5(random()::text), 1, 10) || '.gcode'`,
+      estimateS: needs.seconds,
+      startedBy: person.id,
+    });
+    await announceProjects(tx, parts);
+    await announce(tx, 'printroom', 'orders');
+  });
+}
+
+/** Asks for a run to be given up; its plate is laid again once the printer has stopped. */
+export async function cancelRun(db: Database, person: Person, runId: string): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const asked = await db
+    .update(runs)
+    .set({ cancelAskedAt: new Date() })
+    .where(and(isId(runId, runs.id), inArray(runs.state, ACTIVE_RUN)))
+    .returning({ id: runs.id });
+  if (asked.length === 0) throw new CannotNow('This run is over already.');
+  await announce(db, 'printroom', 'orders');
+}
+
+/** Tells who follows the projects of parts. */
+export async function announceProjects(
+  tx: Database,
+  parts: readonly Pick<PlatePart, 'projectId' | 'classId'>[],
+): Promise<void> {
+  const topics = parts.flatMap(({ projectId, classId }) => [
+    `project:${projectId}` as const,
+    `class:${classId}` as const,
+  ]);
+  await announce(tx, ...new Set(topics));
+}
+
+/** Throws with the names of parts that lie on each other or over the edge. */
+function demandGoodPlaces(parts: readonly PlatePart[], choice: { brimMm?: number }): void {
+  const placed = parts.map(({ entryId, ...part }) => ({ ...part, id: entryId }));
+  const nameOf = (id: string) => parts.find(({ entryId }) => entryId === id)!.student;
+  const { pairs, outside } = conflictsOf(placed, bedOf(parts[0].limits), gapOf(choice));
+  if (outside.length > 0) {
+    throw new CannotNow(`The part of ${nameOf(outside[0])} reaches over the edge of the bed: move it.`);
+  }
+  if (pairs.length > 0) {
+    const [a, b] = pairs[0].map(nameOf);
+    throw new CannotNow(`The parts of ${a} and ${b} are too near to each other: move one of them.`);
+  }
+}
+
+/** What parts take one by one: near enough until the plate is sliced. */
+function sumOf(parts: readonly PlatePart[]): { seconds: number; grams: number } {
+  return {
+    seconds: parts.reduce((sum, { estimate }) => sum + estimate.seconds, 0),
+    grams: parts.reduce((sum, { estimate }) => sum + estimate.grams, 0),
+  };
+}
+
+/** Throws unless the printer has a roll of the material with enough on it. */
+async function demandFilament(
+  tx: Database,
+  { name, spoolId }: Printer,
+  material: string,
+  grams: number,
+): Promise<void> {
+  const [spool] = spoolId ? await tx.select().from(spools).where(eq(spools.id, spoolId)) : [];
+  if (!spool) throw new CannotNow(`No spool is noted for ${name}: say in “Spools” which one is on it.`);
+  if (spool.material.toLowerCase() !== material.toLowerCase()) {
+    throw new CannotNow(`This is for ${material}, and there is ${spool.material} on ${name}.`);
+  }
+  if (spool.gramsLeft < grams) {
+    throw new CannotNow(
+      `This takes ${grams.toFixed(1)} g, and spool ${spool.number} on ${name} has ${spool.gramsLeft.toFixed(1)} g left: change it, or weigh it.`,
+    );
+  }
+}
+
+/** The parts of a plate that are to be printed with it. */
+export async function currentParts(db: Database, plateId: string): Promise<PlatePart[]> {
+  return (await partsOf(db, [plateId])).filter(({ isCurrent }) => isCurrent);
+}
+
+/** Notes that parts are on a plate no more. */
+export async function closePlaces(tx: Database, plateId: string): Promise<void> {
+  await tx
+    .update(plateParts)
+    .set({ isCurrent: false })
+    .where(and(eq(plateParts.plateId, plateId), plateParts.isCurrent));
+}

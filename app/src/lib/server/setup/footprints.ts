@@ -1,0 +1,21 @@
+import { eq } from 'drizzle-orm';
+import { readThreeMf } from '@kelbrin/core/format';
+import { nodeWorkshop } from '@kelbrin/core/node';
+import { footprintOf } from '@kelbrin/core/plate';
+import type { Database } from '../db/database.ts';
+import { printFiles, solids } from '../db/schema/index.ts';
+
+/** Works out what solids cover of a bed that were inspected before parts were laid on plates. */
+export async function fillFootprints(db: Database): Promise<void> {
+  const without = await db
+    .select({ hash: solids.hash, threeMf: solids.threeMf })
+    .from(solids)
+    .where(eq(solids.footprint, []));
+  if (without.length === 0) return;
+  const { kernel } = await nodeWorkshop();
+  for (const { hash, threeMf } of without) {
+    const footprint = footprintOf(kernel, readThreeMf(threeMf));
+    await db.update(solids).set({ footprint }).where(eq(solids.hash, hash));
+    await db.update(printFiles).set({ footprint }).where(eq(printFiles.hash, hash));
+  }
+}

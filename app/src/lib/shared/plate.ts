@@ -1,0 +1,35 @@
+import * as z from 'zod';
+import type { LimitsCard } from '@kelbrin/core/inspect';
+import type { Bed } from '@kelbrin/core/plate';
+
+/** How near to the edge of the bed parts may come: plastic holds badly there, and the skirt needs room. */
+const EDGE_MM = 5;
+/** How far apart parts are laid, brims left aside, so that each can be taken off by itself. */
+const GAP_MM = 3;
+
+/** The bed of the printers that a limits card is for. */
+export function bedOf({ buildVolumeMm: [widthMm, depthMm] }: Pick<LimitsCard, 'buildVolumeMm'>): Bed {
+  return { widthMm, depthMm, edgeMm: EDGE_MM };
+}
+
+/** How far apart the parts of a plate have to be, with their brims. */
+export function gapOf({ brimMm = 0 }: { brimMm?: number }): number {
+  return GAP_MM + 2 * brimMm;
+}
+
+/** Where a part was put by hand. */
+export const placementDraft = z.strictObject({
+  xMm: z.number().min(0).max(1000),
+  yMm: z.number().min(0).max(1000),
+  turnDeg: z.number().min(0).max(360),
+});
+
+/** Parts can be printed together when they are for the same filament and are printed in the same lines. */
+export function kindOf({
+  material,
+  layerMm,
+  lineWidthMm,
+  buildVolumeMm,
+}: Pick<LimitsCard, 'material' | 'layerMm' | 'lineWidthMm' | 'buildVolumeMm'>): string {
+  return JSON.stringify([material.toLowerCase(), layerMm, lineWidthMm, buildVolumeMm]);
+}

@@ -1,0 +1,53 @@
+import { redirect } from '@sveltejs/kit';
+import { orNotFound, orSentence } from '$lib/requests.server';
+import { database } from '$lib/server/db/database';
+import { noteOutcome } from '$lib/server/plates/outcomes';
+import { arrangePlate, discardPlate, plateToSee, takeOffPlate } from '$lib/server/plates/plates';
+import { startPlate } from '$lib/server/plates/startPlate';
+import { printersWithRuns } from '$lib/server/printRoom';
+import { LIVE } from '$lib/ui/follow.svelte';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, locals, depends }) => {
+  depends(LIVE);
+  const db = database();
+  const person = locals.person!;
+  const { plate, parts, tries } = await orNotFound(plateToSee(db, person, params.plate));
+  const printers = await printersWithRuns(db, person);
+  return { plate, parts, tries, printers };
+};
+
+export const actions: Actions = {
+  arrange: async ({ params, locals }) => {
+    const left = await orSentence(arrangePlate(database(), locals.person!, params.plate));
+    return typeof left === 'number' ? { left } : left;
+  },
+  off: async ({ params, locals, request }) => {
+    const entry = String((await request.formData()).get('entry'));
+    return orSentence(takeOffPlate(database(), locals.person!, params.plate, entry));
+  },
+  discard: async ({ params, locals }) => {
+    const refused = await orSentence(discardPlate(database(), locals.person!, params.plate));
+    if (refused) return refused;
+    redirect(303, '/queue');
+  },
+  start: async ({ params, locals, request }) => {
+    const printer = String((await request.formData()).get('printer'));
+    const refused = await orSentence(startPlate(database(), locals.person!, params.plate, printer));
+    if (refused) return refused;
+    redirect(303, '/print-room');
+  },
+  outcome: async ({ params, locals, request }) => {
+    const form = await request.formData();
+    const entry = String(form.get('entry'));
+    const photo = form.get('photo');
+    const draft = {
+      outcome: form.get('outcome'),
+      note: form.get('note') ?? '',
+      next: form.get('next') ?? undefined,
+    };
+    const bytes =
+      photo instanceof File && photo.size > 0 ? new Uint8Array(await photo.arrayBuffer()) : undefined;
+    return orSentence(noteOutcome(database(), locals.person!, params.plate, entry, draft, bytes));
+  },
+};

@@ -1,0 +1,215 @@
+<script lang="ts">
+  import { onDestroy } from 'svelte';
+  import { enhance } from '$app/forms';
+  import { invalidate } from '$app/navigation';
+  import { page } from '$app/state';
+  import type { PrintChoice } from '@kelbrin/core/slice';
+  import { Button } from 'flowbite-svelte';
+  import Layers from '$lib/plate/Layers.svelte';
+  import Outcomes from '$lib/plate/Outcomes.svelte';
+  import PlateBed from '$lib/plate/PlateBed.svelte';
+  import PrintChoiceFields from '$lib/plate/PrintChoice.svelte';
+  import { PlateSlicing } from '$lib/plate/slicing.svelte';
+  import StartPlate from '$lib/plate/StartPlate.svelte';
+  import Takes from '$lib/plate/Takes.svelte';
+  import { bedOf, gapOf } from '$lib/shared/plate';
+  import { plateTexts as say } from '$lib/texts/plate';
+  import { follow, LIVE } from '$lib/ui/follow.svelte';
+  import { sendJson } from '$lib/ui/send';
+
+  let { data, form } = $props();
+
+  follow(() => ['printroom']);
+
+  let view = $state<'bed' | 'layers'>('bed');
+  let chosen = $state<string>();
+  let starting = $state<string>();
+  let problem = $state<string>();
+  /** What was changed here and is on its way to the server. */
+  let moved = $state<Record<string, { xMm: number; yMm: number; turnDeg: number }>>({});
+  let choosing = $state<PrintChoice>();
+
+  /** How many parts found no room when the plate was laid, or laid anew. */
+  const left = $derived(
+    form && 'left' in form ? (form.left ?? 0) : form ? 0 : Number(page.url.searchParams.get('left') ?? 0),
+  );
+  const current = $derived(data.parts.filter(({ isCurrent }) => isCurrent));
+  const isPrinted = $derived(current.length === 0);
+  const parts = $derived(
+    (isPrinted ? data.parts : current).map((part) => ({ ...part, ...moved[part.entryId] })),
+  );
+  const choice = $derived(choosing ?? data.plate.choice);
+  const limits = $derived(parts[0].limits);
+  const bed = $derived(bedOf(limits));
+  const run = $derived(data.tries.find(({ state }) => ['preparing', 'sending', 'printing'].includes(state)));
+  const isOpen = $derived(!isPrinted && !run);
+  const ready = $derived(data.printers.filter(({ status, run }) => status?.online && !run));
+  const colour = $derived(
+    data.printers.find(({ spool }) => spool?.material.toLowerCase() === limits.material.toLowerCase())?.spool
+      ?.colour ?? '#3f8f5f',
+  );
+  const printer = $derived(ready.find(({ id }) => id === starting));
+
+  // The plate of a page is always the same: another plate is another page.
+  // svelte-ignore state_referenced_locally
+  const slicing = new PlateSlicing(data.plate.id);
+  onDestroy(() => slicing.close());
+  /** What is sliced, as text: loading the same plate anew is no reason to slice it anew. */
+  const wanted = $derived(
+    JSON.stringify([
+      parts.map(({ hash, fileId, xMm, yMm, turnDeg }) => ({ hash, fileId, xMm, yMm, turnDeg })),
+      limits,
+      choice,
+    ]),
+  );
+  $effect(() => {
+    const [places, card, how] = JSON.parse(wanted);
+    void slicing.slice(places, card, how);
+  });
+
+  async function move(
+    entryId: string,
+    place: { xMm: number; yMm: number; turnDeg: number },
+    isDone: boolean,
+  ) {
+    if (!isOpen) return;
+    moved = { ...moved, [entryId]: place };
+    if (isDone) await save(`place/${entryId}`, place);
+  }
+  async function change(next: PrintChoice) {
+    choosing = next;
+    await save('choice', next);
+    choosing = undefined;
+  }
+  /** Sends a change; the page then shows what the server holds. */
+  async function save(what: string, body: unknown) {
+    problem = undefined;
+    try {
+      await sendJson('PUT', `/plate/${data.plate.id}/${what}`, body);
+    } catch (refused) {
+      problem = (refused as Error).message;
+    }
+    await invalidate(LIVE);
+    moved = {};
+  }
+  async function takeOff(entryId: string) {
+    const body = new FormData();
+    body.set('entry', entryId);
+    await fetch('?/off', { method: 'POST', body });
+    await invalidate(LIVE);
+  }
+</script>
+
+<svelte:head><title>{say.title(data.plate.number)} · Kelbrin</title></svelte:head>
+
+<main class="mx-auto flex w-full max-w-7xl flex-col gap-4 p-6">
+  <div class="flex items-baseline gap-4">
+    <a href="/queue" class="text-primary-800 underline underline-offset-2">{say.queue}</a>
+    <h1>{say.title(data.plate.number)}</h1>
+    <span class="text-ink-soft">{say.count(parts.length)}, {limits.material}</span>
+    <span class="ml-auto flex gap-4">
+      <a class="text-primary-800 underline underline-offset-2" href="/plate/{data.plate.id}/sheet"
+        >{say.sheet}</a
+      >
+      <a class="text-primary-800 underline underline-offset-2" href="/plate/{data.plate.id}/gcode" download
+        >{say.gcode}</a
+      >
+    </span>
+  </div>
+  {#if problem ?? (form && 'message' in form ? form.message : undefined)}
+    <p role="alert" class="border-fail bg-fail-wash border-l-4 px-3 py-2">{problem ?? form?.message}</p>
+  {:else if left > 0}
+    <p role="status" class="border-warn bg-warn-wash border-l-4 px-3 py-2">{say.left(left)}</p>
+  {/if}
+
+  <div class="grid gap-5 lg:grid-cols-[1fr_320px]">
+    <section class="sheet flex h-[560px] flex-col gap-3 p-4">
+      <div class="flex items-center gap-2" role="group" aria-label={say.views}>
+        <Button size="xs" color={view === 'bed' ? 'primary' : 'alternative'} onclick={() => (view = 'bed')}
+          >{say.bed}</Button
+        >
+        <Button
+          size="xs"
+          color={view === 'layers' ? 'primary' : 'alternative'}
+          onclick={() => (view = 'layers')}>{say.layers}</Button
+        >
+        {#if view === 'bed' && isOpen}
+          {@const part = parts.find(({ entryId }) => entryId === chosen)}
+          <span class="ml-auto flex gap-2">
+            {#if part}
+              <Button
+                size="xs"
+                color="alternative"
+                onclick={() => move(part.entryId, { ...part, turnDeg: (part.turnDeg + 15) % 360 }, true)}
+                >{say.turn}</Button
+              >
+              <Button size="xs" color="alternative" onclick={() => takeOff(part.entryId)}
+                >{say.takeOff}</Button
+              >
+            {/if}
+            <form method="POST" action="?/arrange" use:enhance>
+              <Button type="submit" size="xs" color="alternative">{say.arrange}</Button>
+            </form>
+          </span>
+        {/if}
+      </div>
+      {#if view === 'bed'}
+        <div class="min-h-0 flex-1">
+          <PlateBed
+            {parts}
+            {bed}
+            gapMm={gapOf(choice)}
+            {colour}
+            bind:chosen
+            move={isOpen ? move : undefined}
+            takeOff={isOpen ? takeOff : undefined}
+          />
+        </div>
+        {#if isOpen}<p class="text-ink-soft text-sm">{say.howToMove}</p>{/if}
+      {:else}
+        <Layers {slicing} {parts} colourChangesMm={choice.colourChangesMm} />
+      {/if}
+    </section>
+
+    <aside class="flex flex-col gap-4">
+      <section class="sheet p-4"><Takes {slicing} /></section>
+      {#if run}
+        <section class="sheet p-4">
+          <p>{say.isPrinting} <a class="text-primary-800 underline" href="/print-room">{say.watch}</a></p>
+        </section>
+      {:else if !isPrinted}
+        <section class="sheet flex flex-col gap-2 p-4" aria-label={say.start}>
+          {#each ready as each (each.id)}
+            <Button onclick={() => (starting = each.id)}>
+              <span
+                class="mr-2 h-3 w-3 rounded-full border border-white"
+                style="background: {each.spool?.colour ?? 'transparent'}"
+              ></span>{say.startOn(each.name)}
+            </Button>
+          {:else}
+            <p class="text-ink-soft">{say.noneFree}</p>
+          {/each}
+        </section>
+      {/if}
+      <section class="sheet p-4">
+        <PrintChoiceFields {choice} {limits} {change} disabled={!isOpen} />
+      </section>
+      {#if isOpen}
+        <form method="POST" action="?/discard" use:enhance>
+          <Button type="submit" size="xs" color="alternative">{say.discard}</Button>
+        </form>
+      {/if}
+    </aside>
+  </div>
+
+  {#if isPrinted}<Outcomes {parts} />{/if}
+</main>
+
+{#if printer}
+  <StartPlate
+    {printer}
+    material={limits.material}
+    grams={slicing.estimate?.grams}
+    close={() => (starting = undefined)}
+  />
+{/if}
