@@ -35,6 +35,10 @@ export interface Ids {
   /** What stands in a link to that version. */
   readonly token: string;
   readonly entry: string;
+  /** A plate that is laid, with a part on it and the file that the part is of. */
+  readonly plate: string;
+  readonly laid: string;
+  readonly file: string;
   readonly printer: string;
   /** A roll of filament on the shelf. */
   readonly spool: string;
@@ -161,6 +165,11 @@ export const accessTable: readonly Line[] = [
   { route: '/review/[handIn]', call: 'load', may: teacher },
   { route: '/queue', call: 'load', may: staff },
   { route: '/print-room', call: 'load', may: staff },
+  { route: '/plate/[plate]', call: 'load', may: staff },
+  { route: '/plate/[plate]/sheet', call: 'load', may: staff },
+  { route: '/plate/[plate]/part/[file]', call: 'GET', may: staff },
+  { route: '/plate/[plate]/gcode', call: 'GET', may: staff },
+  { route: '/plate/[plate]/photo/[entry]', call: 'GET', may: [] },
 
   { route: '/bench/[project]/pulse', call: 'PUT', body: () => report, may: own },
   {
@@ -209,7 +218,26 @@ export const accessTable: readonly Line[] = [
   { route: '/review/[handIn]', call: '?/approve', body: () => ({ solidHash: 'x' }), may: teacher },
   { route: '/review/[handIn]', call: '?/undo', may: teacher },
   { route: '/review/[handIn]', call: '?/sendBack', body: () => ({ comment: 'No.' }), may: teacher },
+  {
+    route: '/plate/[plate]/place/[entry]',
+    call: 'PUT',
+    body: () => ({ xMm: 60, yMm: 60, turnDeg: 0 }),
+    may: staff,
+  },
+  { route: '/plate/[plate]/choice', call: 'PUT', body: () => ({ set: 'draft' }), may: staff },
+  { route: '/plate/[plate]', call: '?/arrange', may: staff },
+  {
+    route: '/plate/[plate]',
+    call: '?/outcome',
+    body: ({ laid }) => ({ entry: laid, outcome: 'good' }),
+    may: staff,
+  },
+  { route: '/queue', call: '?/hold', body: ({ entry }) => ({ entry, held: 'no' }), may: staff },
+  { route: '/queue', call: '?/lay', body: ({ brief }) => ({ entry: brief }), may: staff },
   { route: '/queue', call: '?/start', body: ({ entry, printer }) => ({ entry, printer }), may: staff },
+  { route: '/plate/[plate]', call: '?/start', body: ({ brief }) => ({ printer: brief }), may: [] },
+  { route: '/plate/[plate]', call: '?/off', body: ({ brief }) => ({ entry: brief }), may: [] },
+  { route: '/plate/[plate]', call: '?/discard', path: ({ brief }) => `/plate/${brief}`, may: [] },
   { route: '/print-room', call: '?/cancel', body: ({ brief }) => ({ run: brief }), may: staff },
   { route: '/spools', call: 'load', may: staff },
   {

@@ -104,6 +104,14 @@ test('on every page what people write stays words, and axe finds nothing serious
     .getAttribute('href');
   await teacher.goto('/class');
   const group = await teacher.getByRole('link', { name: hostile('Heron') }).getAttribute('href');
+  await teacher.goto('/queue');
+  await teacher
+    .getByRole('checkbox', { name: /^Choose .* part$/ })
+    .first()
+    .check();
+  await teacher.getByRole('button', { name: 'Lay one part' }).click();
+  await teacher.waitForURL('**/plate/*');
+  const plate = new URL(teacher.url()).pathname;
   const pages = [
     '/class',
     group!,
@@ -125,6 +133,8 @@ test('on every page what people write stays words, and axe finds nothing serious
     '/review/sheet',
     '/queue',
     '/print-room',
+    plate,
+    `${plate}/sheet`,
   ];
   for (const path of pages) {
     const answer = await teacher.goto(path);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { conflictsOf, coveredBy, type Bed } from '@kelbrin/core/plate';
+  import { conflictsOf, coveredBy, type Bed, type Placement } from '@kelbrin/core/plate';
   import type { PlatePart } from '$lib/server/plates/plateParts';
   import { plateTexts as say } from '$lib/texts/plate';
   import { areaPath } from './areaPath';
@@ -12,7 +12,7 @@
     /** Numbers instead of handles, for the sheet. */
     isSheet?: boolean;
     chosen?: string;
-    move?: (entryId: string, place: { xMm: number; yMm: number; turnDeg: number }, isDone: boolean) => void;
+    move?: (entryId: string, place: Placement, isDone: boolean) => void;
     takeOff?: (entryId: string) => void;
   }
   let { parts, bed, gapMm, colour, isSheet = false, chosen = $bindable(), move, takeOff }: Props = $props();

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import type { SubmitFunction } from '@sveltejs/kit';
   import { Button, Modal } from 'flowbite-svelte';
   import { plateTexts as say } from '$lib/texts/plate';
 
@@ -21,6 +22,13 @@
   }
   let { printer, material, grams, close }: Props = $props();
 
+  /** Whatever came of it is told by the page. */
+  const andClose: SubmitFunction =
+    () =>
+    async ({ update }) => {
+      await update();
+      close();
+    };
   let done = $state<string[]>([]);
   const fits = $derived(printer.spool?.material.toLowerCase() === material.toLowerCase());
   const steps = $derived([
@@ -32,7 +40,7 @@
 </script>
 
 <Modal open title={say.before(printer.name)} size="md" onclose={close} outsideclose={false}>
-  <form method="POST" action="?/start" use:enhance class="flex flex-col gap-3">
+  <form method="POST" action="?/start" use:enhance={andClose} class="flex flex-col gap-3">
     <input type="hidden" name="printer" value={printer.id} />
     {#if !fits}
       <p role="alert" class="border-fail bg-fail-wash border-l-4 px-3 py-2">

@@ -19,7 +19,8 @@ export class PlateSlicing {
   progress = $state<{ done: number; of: number }>();
   problem = $state<string>();
 
-  readonly #worker = new PlateWorker();
+  /** Made when it is first needed, since the page is drawn on the server as well. */
+  #worker: Worker | undefined;
   readonly #sent: Record<string, Promise<void> | undefined> = {};
   readonly #plateId: string;
   #job = 0;
@@ -27,7 +28,6 @@ export class PlateSlicing {
 
   constructor(plateId: string) {
     this.#plateId = plateId;
-    this.#worker.addEventListener('message', ({ data }: MessageEvent<FromPlateWorker>) => this.#hear(data));
   }
 
   /** Slices the plate as it is now; what was being sliced is called off. */
@@ -53,7 +53,7 @@ export class PlateSlicing {
   }
 
   close(): void {
-    this.#worker.terminate();
+    this.#worker?.terminate();
   }
 
   #hear(message: FromPlateWorker): void {
@@ -86,6 +86,10 @@ export class PlateSlicing {
 
   #post(message: ToPlateWorker): void {
     // Plain copies: what Svelte watches cannot be sent.
+    if (!this.#worker) {
+      this.#worker = new PlateWorker();
+      this.#worker.addEventListener('message', ({ data }: MessageEvent<FromPlateWorker>) => this.#hear(data));
+    }
     this.#worker.postMessage(message.kind === 'file' ? message : $state.snapshot(message));
   }
 }

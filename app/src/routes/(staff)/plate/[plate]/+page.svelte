@@ -3,6 +3,7 @@
   import { enhance } from '$app/forms';
   import { invalidate } from '$app/navigation';
   import { page } from '$app/state';
+  import type { Placement } from '@kelbrin/core/plate';
   import type { PrintChoice } from '@kelbrin/core/slice';
   import { Button } from 'flowbite-svelte';
   import Layers from '$lib/plate/Layers.svelte';
@@ -26,8 +27,9 @@
   let starting = $state<string>();
   let problem = $state<string>();
   /** What was changed here and is on its way to the server. */
-  let moved = $state<Record<string, { xMm: number; yMm: number; turnDeg: number }>>({});
-  let choosing = $state<PrintChoice>();
+  let moved = $state.raw<Record<string, Placement>>({});
+  let saving: Promise<void> = Promise.resolve();
+  let choosing = $state.raw<PrintChoice>();
 
   /** How many parts found no room when the plate was laid, or laid anew. */
   const left = $derived(
@@ -67,30 +69,32 @@
     void slicing.slice(places, card, how);
   });
 
-  async function move(
-    entryId: string,
-    place: { xMm: number; yMm: number; turnDeg: number },
-    isDone: boolean,
-  ) {
+  async function move(entryId: string, place: Placement, isDone: boolean) {
     if (!isOpen) return;
     moved = { ...moved, [entryId]: place };
-    if (isDone) await save(`place/${entryId}`, place);
+    if (!isDone) return;
+    await save(`place/${entryId}`, place);
+    // What was moved further meanwhile stays where it is here.
+    if (moved[entryId] === place)
+      moved = Object.fromEntries(Object.entries(moved).filter(([id]) => id !== entryId));
   }
   async function change(next: PrintChoice) {
     choosing = next;
     await save('choice', next);
-    choosing = undefined;
+    if (choosing === next) choosing = undefined;
   }
-  /** Sends a change; the page then shows what the server holds. */
-  async function save(what: string, body: unknown) {
-    problem = undefined;
-    try {
-      await sendJson('PUT', `/plate/${data.plate.id}/${what}`, body);
-    } catch (refused) {
-      problem = (refused as Error).message;
-    }
-    await invalidate(LIVE);
-    moved = {};
+  /** Sends a change after those before it; the page then shows what the server holds. */
+  function save(what: string, body: unknown): Promise<void> {
+    saving = saving.then(async () => {
+      problem = undefined;
+      try {
+        await sendJson('PUT', `/plate/${data.plate.id}/${what}`, body);
+      } catch (refused) {
+        problem = (refused as Error).message;
+      }
+      await invalidate(LIVE);
+    });
+    return saving;
   }
   async function takeOff(entryId: string) {
     const body = new FormData();
