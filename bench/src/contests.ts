@@ -11,6 +11,7 @@ import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import { longSign, liveInspection, oneNumberEdit, panel } from './edits.ts';
 import { bareSections } from './bareSections.ts';
 import type { Contest } from './measure.ts';
+import { layoutOfLabels, plateOfLabels } from './plates.ts';
 
 /** What the contests are run on. */
 export interface Material {
@@ -31,6 +32,8 @@ export function contests(material: Material): Contest[] {
     panel(material.workshop),
     inspection(material, built.mesh),
     gcode(material, built.mesh),
+    plateOfLabels(material.workshop),
+    layoutOfLabels(material.workshop),
     readingStl(material),
     startUp(),
   ];

@@ -5,6 +5,7 @@ import { label } from '../../core/test/recipes.ts';
 import { contests } from './contests.ts';
 import { memoryOfRebuilds } from './memory.ts';
 import { measure, type Figure } from './measure.ts';
+import { roomFor } from './plates.ts';
 
 /*
  * Measures what is expensive and prints a table, or a line of JSON for each figure with --json. --short leaves out the
@@ -17,7 +18,8 @@ execFileSync(process.execPath, ['--import', 'tsx', resolve(import.meta.dirname, 
 });
 
 const figures: Figure[] = [];
-for (const contest of contests({ workshop: await nodeWorkshop(), recipe: label() })) {
+const workshop = await nodeWorkshop();
+for (const contest of contests({ workshop, recipe: label() })) {
   const figure = measure(contest);
   figures.push(figure);
   if (json) console.log(JSON.stringify(figure));
@@ -32,6 +34,9 @@ if (!json) {
     ),
   );
 }
+const room = roomFor(workshop);
+if (json) console.log(JSON.stringify({ name: 'hooks, clips and badges on a bed', ...room }));
+else console.log(`Hooks, clips and badges on a bed: ${room.outlines}; of their boxes ${room.boxes}.`);
 if (!process.argv.includes('--short')) {
   const memory = await memoryOfRebuilds(label());
   const { name, before, after, n } = memory;

@@ -238,6 +238,9 @@ export const accessTable: readonly Line[] = [
   { route: '/plate/[plate]', call: '?/start', body: ({ brief }) => ({ printer: brief }), may: [] },
   { route: '/plate/[plate]', call: '?/off', body: ({ brief }) => ({ entry: brief }), may: [] },
   { route: '/plate/[plate]', call: '?/discard', path: ({ brief }) => `/plate/${brief}`, may: [] },
+  { route: '/print-room', call: '?/bells', body: () => ({ day: '' }), may: teachers },
+  { route: '/print-room', call: '?/pause', body: ({ brief }) => ({ run: brief }), may: staff },
+  { route: '/print-room', call: '?/resume', body: ({ brief }) => ({ run: brief }), may: staff },
   { route: '/print-room', call: '?/cancel', body: ({ brief }) => ({ run: brief }), may: staff },
   { route: '/spools', call: 'load', may: staff },
   {

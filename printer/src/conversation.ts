@@ -1,5 +1,9 @@
+import { faultKinds, type FaultKind } from './faults.ts';
 import { parseCommand, parseLine, type Command } from './line.ts';
 import type { Machine } from './machine.ts';
+
+/** What a printer that has stopped itself still answers. */
+const STILL_ANSWERED = new Set(['M105', 'M110', 'M27', 'M115', 'M999']);
 
 /**
  * One host's talk with the printer: line numbers and checksums are checked, each line is answered with `ok`, and
@@ -10,13 +14,20 @@ export class Conversation {
   readonly #name: string;
   /** Whether to pretend that a line arrived damaged, as a long cable does now and then. */
   readonly #isDisturbed: () => boolean;
+  readonly #fault: (kind: FaultKind) => void;
   #lastNumber = 0;
   #writing: { name: string; lines: string[] } | undefined;
 
-  constructor(machine: Machine, name: string, isDisturbed: () => boolean = () => false) {
+  constructor(
+    machine: Machine,
+    name: string,
+    isDisturbed: () => boolean = () => false,
+    fault: (kind: FaultKind) => void = () => {},
+  ) {
     this.#machine = machine;
     this.#name = name;
     this.#isDisturbed = isDisturbed;
+    this.#fault = fault;
   }
 
   /** The lines that the printer answers to one line; none for an empty one. */
@@ -45,9 +56,10 @@ export class Conversation {
 
   #carryOut(command: Command): string[] {
     const machine = this.#machine;
+    if (machine.halted && !STILL_ANSWERED.has(command.code)) return [`Error:${machine.halted}`, 'ok'];
     switch (command.code) {
       case 'M105':
-        return [`ok ${this.#temperatures()}`];
+        return [...(machine.halted ? [`Error:${machine.halted}`] : []), `ok ${this.#temperatures()}`];
       case 'M114':
         return [...this.#position(), 'ok'];
       case 'M115':
@@ -82,6 +94,11 @@ export class Conversation {
       case 'M30':
         machine.files.delete(command.rest);
         return [`File deleted: ${command.rest}`, 'ok'];
+      case 'M993':
+        return [this.#strike(command.rest), 'ok'];
+      case 'M999':
+        machine.restart();
+        return ['ok'];
       case 'M524':
         machine.abort();
         return ['ok'];
@@ -108,7 +125,16 @@ export class Conversation {
   /** A file that is done is reported as printed to its last byte until another is selected. */
   #progress(withName: boolean): string[] {
     const { job } = this.#machine;
-    const state = job ? `SD printing byte ${job.at}/${job.content.length}` : 'Not SD printing';
+    const bytes = job ? `SD printing byte ${job.at}/${job.content.length}` : 'Not SD printing';
+    const state = this.#machine.paused ? `${bytes}, paused for ${this.#machine.paused}` : bytes;
     return withName ? [`Current file: ${job?.name ?? '(no file)'}`, state] : [state];
+  }
+
+  /** "M993 runout" has a fault strike, for trying out what happens. */
+  #strike(name: string): string {
+    const kind = faultKinds.find((each) => each === name);
+    if (!kind) return `echo:There is no fault "${name}"; there are ${faultKinds.join(', ')}`;
+    this.#fault(kind);
+    return `echo:fault ${kind}`;
   }
 }

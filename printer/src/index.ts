@@ -1,2 +1,3 @@
+export { faultKinds, type FaultKind } from './faults.ts';
 export { Machine } from './machine.ts';
 export { startPrinter, type PrinterOptions, type RunningPrinter } from './server.ts';

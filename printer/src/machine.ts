@@ -1,4 +1,5 @@
 import { parseCommand, type Command } from './line.ts';
+import type { PauseReason } from './faults.ts';
 import { Planner, type Block } from './planner.ts';
 
 /** A heater: it moves towards its target and then stays there. */
@@ -23,6 +24,8 @@ const NOZZLE_C_PER_S = 2.5;
 const BED_C_PER_S = 1;
 /** A heater that is this close to its target has reached it. */
 const REACHED_C = 1;
+/** A heater that is so far below its target while printing has failed. */
+const TOO_COLD_C = 20;
 const HOMING_MM_PER_S = 50;
 /** Commands that hold for what is read after them, and for which the head does not stop. */
 const IN_PASSING = new Set(['G90', 'G91', 'G92', 'M82', 'M83', 'M106', 'M107', 'M204', 'M205']);
@@ -37,6 +40,11 @@ export class Machine {
   readonly files = new Map<string, string>();
   readonly position = { x: 0, y: 0, z: 0 };
   job: Job | undefined;
+  /** Why the file stands still, if it was begun and does. */
+  paused: PauseReason | undefined;
+  /** Set when the printer has stopped itself; nothing but switching it off and on helps. */
+  halted: string | undefined;
+  #heaterWorks = true;
   /** Called with what a printer tells without being asked. */
   announce: (message: string) => void = () => {};
 
@@ -65,16 +73,34 @@ export class Machine {
 
   /** Starts or continues the selected file. */
   run(): void {
-    if (this.job) this.job.running = true;
+    if (!this.job || this.halted) return;
+    this.job.running = true;
+    this.paused = undefined;
   }
 
-  pause(): void {
-    if (this.job) this.job.running = false;
+  /** Lets the file stand still, the nozzle where it is. */
+  pause(reason: PauseReason = 'user'): void {
+    if (!this.job?.running) return;
+    this.job.running = false;
+    this.paused = reason;
+  }
+
+  /** The nozzle's heater burns through: it cools, and the printer stops itself when it notices. */
+  breakHeater(): void {
+    this.#heaterWorks = false;
+  }
+
+  /** As when it was just switched on: what was being printed is lost, what was stored is not. */
+  restart(): void {
+    this.abort();
+    this.halted = undefined;
+    this.#heaterWorks = true;
   }
 
   /** Gives up the file and turns the heaters off. */
   abort(): void {
     this.job = undefined;
+    this.paused = undefined;
     this.#forget();
     this.#busyS = 0;
     this.#waitingFor = undefined;
@@ -93,10 +119,21 @@ export class Machine {
     for (let left = seconds; left > 1e-9;) {
       const turn = Math.min(1, left);
       left -= turn;
-      approach(this.nozzle, NOZZLE_C_PER_S * turn);
+      if (this.#heaterWorks) approach(this.nozzle, NOZZLE_C_PER_S * turn);
+      else this.nozzle.c = Math.max(ROOM_C, this.nozzle.c - (NOZZLE_C_PER_S / 3) * turn);
+      this.#watchHeater();
       approach(this.bed, BED_C_PER_S * turn);
       this.#print(turn);
     }
+  }
+
+  /** A printer whose nozzle cools while it should be hot stops itself, before something burns. */
+  #watchHeater(): void {
+    if (this.#heaterWorks || this.nozzle.targetC === 0) return;
+    if (this.nozzle.c > this.nozzle.targetC - TOO_COLD_C) return;
+    this.abort();
+    this.halted = 'Heating failed, system stopped';
+    this.announce(`Error:${this.halted}`);
   }
 
   #print(seconds: number): void {
@@ -135,6 +172,10 @@ export class Machine {
       } else if (command && !IN_PASSING.has(command.code)) {
         if (!this.#planner.isEmpty) return;
         job.readTo = job.at = next;
+        if (command.code === 'M600') {
+          this.pause('filament');
+          return;
+        }
         this.execute(command);
         // Something to wait for: what follows has time.
         if (this.#waitingFor || this.#busyS > 0) return;

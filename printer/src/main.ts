@@ -1,7 +1,7 @@
 import { parseArgs } from 'node:util';
 import { startPrinter } from './server.ts';
 
-const usage = 'usage: printer --name NAME --port PORT [--speed 1] [--noise 0]';
+const usage = 'usage: printer --name NAME --port PORT [--speed 1] [--noise 0] [--faults SEED]';
 
 const { values } = parseArgs({
   options: {
@@ -9,6 +9,7 @@ const { values } = parseArgs({
     port: { type: 'string', default: '0' },
     speed: { type: 'string', default: '1' },
     noise: { type: 'string', default: '0' },
+    faults: { type: 'string' },
   },
 });
 const [port, speed, noise] = [values.port, values.speed, values.noise].map(Number);
@@ -17,7 +18,8 @@ if (![port, speed, noise].every(Number.isFinite) || speed <= 0 || port < 0 || no
   process.exit(2);
 }
 
-const printer = await startPrinter({ name: values.name, port, speed, noise });
+const faultSeed = values.faults === undefined ? undefined : Number(values.faults);
+const printer = await startPrinter({ name: values.name, port, speed, noise, faultSeed });
 console.log(`${values.name} listens on 127.0.0.1:${printer.port}, ${speed} times as fast as real time`);
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.once(signal, () => void printer.close().then(() => process.exit(0)));

@@ -1,6 +1,7 @@
 import { connect, type Socket } from 'node:net';
 import { afterEach, describe, expect, it } from 'vitest';
 import { Conversation } from './conversation.ts';
+import { faultsOf } from './faults.ts';
 import { checksum, parseCommand, parseLine } from './line.ts';
 import { Machine } from './machine.ts';
 import { startPrinter, type RunningPrinter } from './server.ts';
@@ -120,5 +121,77 @@ describe('over TCP', () => {
     socket.write('4\n');
     await expect.poll(() => heard).toContain('Done printing file');
     expect(heard).toMatch(/^start\nFIRMWARE_NAME:Kelbrin simulated printer/);
+  });
+});
+
+describe('faults', () => {
+  const printing = (content = 'M109 S200\nG1 X100 F600\nG1 X0\n') => {
+    const machine = new Machine();
+    machine.files.set('a.gcode', content);
+    machine.select('a.gcode');
+    machine.run();
+    return machine;
+  };
+
+  it('that can be put right let the file stand still, and it goes on from there', () => {
+    for (const kind of ['runout', 'clog', 'door'] as const) {
+      const machine = printing();
+      machine.advance(80);
+      machine.pause(kind);
+      const talk = new Conversation(machine, 'Test');
+      expect(talk.answer('M27')[0]).toMatch(new RegExp(`^SD printing byte \\d+/\\d+, paused for ${kind}$`));
+      machine.advance(100);
+      expect(machine.isDone).toBe(false);
+      talk.answer('M24');
+      machine.advance(100);
+      expect(machine.isDone).toBe(true);
+    }
+  });
+
+  it('a change of filament that the file asks for is one of these', () => {
+    const machine = printing('G1 X10 F600\nM600\nG1 X20\n');
+    machine.advance(5);
+    expect(machine.paused).toBe('filament');
+    expect(machine.position.x).toBe(10);
+    machine.run();
+    machine.advance(5);
+    expect(machine.position.x).toBe(20);
+    expect(machine.isDone).toBe(true);
+  });
+
+  it('a broken heater stops everything until the printer is switched on anew', () => {
+    const machine = printing('M109 S200\nG1 X100 F60\n');
+    machine.advance(80);
+    machine.breakHeater();
+    machine.advance(60);
+    const talk = new Conversation(machine, 'Test');
+    expect(talk.answer('M105')[0]).toBe('Error:Heating failed, system stopped');
+    expect(talk.answer('M24')[0]).toContain('system stopped');
+    expect(machine.job).toBeUndefined();
+    expect(machine.nozzle.targetC).toBe(0);
+    talk.answer('M999');
+    expect(talk.answer('M105')[0]).toMatch(/^ok/);
+  });
+
+  it('strike by themselves, the same ones for the same seed', () => {
+    const first = (seed: number) => {
+      const faults = faultsOf(seed);
+      return Array.from({ length: 20 }, () => faults.next().value!);
+    };
+    expect(first(7)).toEqual(first(7));
+    expect(first(7)).not.toEqual(first(8));
+    for (const { atShare } of first(7)) {
+      expect(atShare).toBeGreaterThan(0);
+      expect(atShare).toBeLessThan(1);
+    }
+    expect(new Set(first(7).map(({ kind }) => kind)).size).toBeGreaterThan(3);
+  });
+
+  it('are struck by name', () => {
+    const struck: string[] = [];
+    const talk = new Conversation(new Machine(), 'Test', undefined, (kind) => struck.push(kind));
+    expect(talk.answer('M993 door')).toEqual(['echo:fault door', 'ok']);
+    expect(talk.answer('M993 ghost')[0]).toContain('no fault "ghost"');
+    expect(struck).toEqual(['door']);
   });
 });

@@ -1,6 +1,7 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import type { AddressInfo } from 'node:net';
 import { Conversation } from './conversation.ts';
+import { faultsOf, type FaultKind } from './faults.ts';
 import { Machine } from './machine.ts';
 
 export interface PrinterOptions {
@@ -11,15 +12,24 @@ export interface PrinterOptions {
   readonly speed: number;
   /** Share of numbered lines that arrive damaged, 0 to 1; which ones is the same in every run. */
   readonly noise?: number;
+  /** Has faults strike by themselves, one in each file; the same seed strikes the same. */
+  readonly faultSeed?: number;
 }
 
 export interface RunningPrinter {
   readonly port: number;
   readonly machine: Machine;
+  /** Has a fault strike now. */
+  fault(kind: FaultKind): void;
   close(): Promise<void>;
 }
 
 const TICK_MS = 25;
+/** How long a lost network stays away, and a slow printer slow, in virtual seconds; what a slow one takes over an answer. */
+const NETWORK_AWAY_S = 60;
+const POWER_AWAY_S = 90;
+const SLOW_S = 120;
+const SLOW_ANSWER_MS = 900;
 /** A line longer than this is not G-code. */
 const LONGEST_LINE = 4096;
 
@@ -32,18 +42,38 @@ export async function startPrinter(options: PrinterOptions): Promise<RunningPrin
     for (const socket of sockets) socket.write(`${message}\n`);
   };
 
+  /** Virtual time, and until when the printer is not reached or slow. */
+  let nowS = 0;
+  let awayUntilS = 0;
+  let slowUntilS = 0;
+  const fault = (kind: FaultKind) => {
+    if (kind === 'heater') machine.breakHeater();
+    else if (kind === 'slow') slowUntilS = nowS + SLOW_S;
+    else if (kind === 'network' || kind === 'power') {
+      if (kind === 'power') machine.restart();
+      awayUntilS = nowS + (kind === 'power' ? POWER_AWAY_S : NETWORK_AWAY_S);
+      for (const socket of sockets) socket.destroy();
+    } else machine.pause(kind);
+  };
+  const strike = strikes(machine, fault, options.faultSeed);
+
   let last = performance.now();
   const clock = setInterval(() => {
     const now = performance.now();
-    machine.advance(((now - last) / 1000) * options.speed);
+    const passedS = ((now - last) / 1000) * options.speed;
+    nowS += passedS;
+    machine.advance(passedS);
     last = now;
+    strike();
   }, TICK_MS);
 
   const server = createServer((socket) => {
+    if (nowS < awayUntilS) return void socket.destroy();
     sockets.add(socket);
     socket.setNoDelay(true);
     socket.write('start\n');
-    converse(socket, new Conversation(machine, options.name, disturbed));
+    const delayMs = () => (nowS < slowUntilS ? SLOW_ANSWER_MS : 0);
+    converse(socket, new Conversation(machine, options.name, disturbed, fault), delayMs);
     socket.on('close', () => sockets.delete(socket));
     socket.on('error', () => socket.destroy());
   });
@@ -51,6 +81,7 @@ export async function startPrinter(options: PrinterOptions): Promise<RunningPrin
   return {
     port: (server.address() as AddressInfo).port,
     machine,
+    fault,
     async close() {
       clearInterval(clock);
       for (const socket of sockets) socket.destroy();
@@ -59,16 +90,35 @@ export async function startPrinter(options: PrinterOptions): Promise<RunningPrin
   };
 }
 
-function converse(socket: Socket, conversation: Conversation): void {
+function converse(socket: Socket, conversation: Conversation, delayMs: () => number): void {
   let pending = '';
+  const send = (answers: readonly string[]) => socket.write(answers.map((answer) => `${answer}\n`).join(''));
   socket.setEncoding('utf8');
   socket.on('data', (chunk: string) => {
     const lines = (pending + chunk).split(/\r?\n/);
     pending = lines.pop()!;
     if (pending.length > LONGEST_LINE) pending = '';
     const answers = lines.flatMap((line) => conversation.answer(line));
-    if (answers.length > 0) socket.write(answers.map((answer) => `${answer}\n`).join(''));
+    if (answers.length === 0) return;
+    const delay = delayMs();
+    if (delay === 0) send(answers);
+    else setTimeout(() => !socket.destroyed && send(answers), delay);
   });
+}
+
+/** Looks whether it is time for the next of the faults that strike by themselves: one in each file. */
+function strikes(machine: Machine, fault: (kind: FaultKind) => void, seed: number | undefined): () => void {
+  if (seed === undefined) return () => {};
+  const faults = faultsOf(seed);
+  let next = faults.next().value!;
+  let struck: unknown;
+  return () => {
+    const { job } = machine;
+    if (!job?.running || job === struck || job.at < next.atShare * job.content.length) return;
+    struck = job;
+    fault(next.kind);
+    next = faults.next().value!;
+  };
 }
 
 /** A repeatable sequence of yes and no with the given share of yes (a linear congruential generator). */

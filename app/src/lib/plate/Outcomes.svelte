@@ -48,6 +48,7 @@
               {#each outcomeKinds as kind (kind)}<option value={kind}>{say.outcomes[kind]}</option>{/each}
             </select>
             <input
+              type="text"
               name="note"
               class="border-hairline min-w-40 flex-1 rounded px-2 py-1"
               maxlength="400"

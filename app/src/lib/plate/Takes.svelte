@@ -1,19 +1,22 @@
 <script lang="ts">
   import { clock } from '$lib/ui/clock.svelte';
+  import { clockTime } from '$lib/ui/times';
+  import { nextBell, type SchoolDay } from '$lib/shared/schoolDay';
   import { plateTexts as say } from '$lib/texts/plate';
   import type { PlateSlicing } from './slicing.svelte';
 
-  let { slicing }: { slicing: PlateSlicing } = $props();
+  interface Props {
+    slicing: PlateSlicing;
+    /** The school day, to say by which bell it is done; left out when it is printed already. */
+    day?: SchoolDay;
+  }
+  let { slicing, day }: Props = $props();
 
   const time = clock();
   const takes = $derived(slicing.estimate);
-  const doneAt = $derived(
-    takes &&
-      new Date(time.nowMs + takes.seconds * 1000).toLocaleTimeString('en-GB', {
-        hour: '2-digit',
-        minute: '2-digit',
-      }),
-  );
+  const done = $derived(takes && new Date(time.nowMs + takes.seconds * 1000));
+  const bell = $derived(day && nextBell(day, new Date(time.nowMs)));
+  const lateMin = $derived(done && bell ? Math.ceil((done.getTime() - bell.getTime()) / 60_000) : 0);
 </script>
 
 <h2 class="mb-1">{say.takes}</h2>
@@ -30,7 +33,15 @@
     >
     <span><span class="measured text-lg">{(takes.filamentMm / 1000).toFixed(2)}</span> {say.metres}</span>
   </p>
-  <p class="text-ink-soft text-sm">{say.doneAt(doneAt!)}</p>
+  {#if day}
+    <p class="text-sm {lateMin > 0 ? 'text-warn-ink' : 'text-ink-soft'}" data-late={lateMin > 0}>
+      {say.doneAt(clockTime(done!))}{bell
+        ? lateMin > 0
+          ? say.afterBell(lateMin, clockTime(bell))
+          : say.beforeBell(clockTime(bell))
+        : say.noBell}
+    </p>
+  {/if}
 {/if}
 {#if slicing.progress}
   <label class="mt-1 flex items-center gap-2 text-sm">

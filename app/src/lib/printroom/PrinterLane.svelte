@@ -1,15 +1,18 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { CircleCheck, CircleSlash, CircleX } from '@lucide/svelte';
-  import { Button } from 'flowbite-svelte';
+  import { Button, Modal } from 'flowbite-svelte';
   import SpoolChip from '$lib/spools/SpoolChip.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
+  import { clockTime } from '$lib/ui/times';
   import { namesOf } from './partsInWords';
+  import type { SchoolDay } from '$lib/shared/schoolDay';
+  import DayLane from './DayLane.svelte';
   import type { printersWithRuns } from '$lib/server/printRoom';
   import { printRoomTexts as say } from '$lib/texts/printRoom';
 
   type Printer = Awaited<ReturnType<typeof printersWithRuns>>[number];
-  let { printer }: { printer: Printer } = $props();
+  let { printer, day }: { printer: Printer; day: SchoolDay } = $props();
 
   const { run, status } = $derived(printer);
   const percent = $derived(Math.floor((run?.progress ?? 0) * 100));
@@ -25,6 +28,7 @@
     if (run.cancelAskedAt) return say.stopping;
     if (run.state === 'preparing') return say.slicing;
     if (run.state === 'sending') return say.sending;
+    if (run.pausedFor) return say.paused;
     return isHeating ? say.heating : say.printing;
   });
   const endings = {
@@ -32,8 +36,10 @@
     failed: { words: say.failed, icon: CircleX, tone: 'text-fail' },
     cancelled: { words: say.cancelled, icon: CircleSlash, tone: 'text-ink-soft' },
   };
+  /** Up to this share of a run its first layer can still be judged. */
+  const FIRST_LAYER = 0.25;
+  let isFirstBad = $state(false);
   const wanted = (targetC: number) => (targetC > 0 ? ` of ${targetC}°` : '');
-  const clock = (at: Date) => at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 </script>
 
 <section
@@ -56,6 +62,8 @@
     {/if}
   </header>
 
+  <DayLane {day} runs={[...printer.past, ...(run ? [run] : [])]} name={printer.name} />
+
   <div class="grid gap-6 p-5 md:grid-cols-[1fr_320px]">
     {#if run}
       <div class="flex gap-5" data-run={run.state}>
@@ -73,6 +81,11 @@
           <a class="text-ink-soft underline underline-offset-2" href="/plate/{run.plateId}"
             >{say.plate(run.plate, run.parts.length)}</a
           >
+          {#if run.pausedFor}
+            <p role="alert" class="border-warn bg-warn-wash border-l-4 px-3 py-2">
+              {say.whyPaused[run.pausedFor]}
+            </p>
+          {/if}
           <WaiverList waivers={run.parts.flatMap(({ waivers }) => waivers)} />
           <div
             class="border-hairline bg-ground relative h-4 overflow-hidden rounded border"
@@ -91,9 +104,25 @@
             <span>
               <span class="measured" data-testid="percent">{percent}</span> %, {say.about}
               <span class="measured">{Math.ceil((run.estimateS * (1 - run.progress)) / 60)}</span>
-              {say.minLeft}
+              {say.minLeft}{#if printer.spool}; {say.spoolLeft(
+                  run.grams * (1 - run.progress),
+                  printer.spool.gramsLeft,
+                )}{/if}
             </span>
-            <form method="POST" action="?/cancel" use:enhance>
+            {#if run.state === 'printing'}
+              <form method="POST" action="?/{run.pausedFor ? 'resume' : 'pause'}" use:enhance class="ml-auto">
+                <input type="hidden" name="run" value={run.id} />
+                <Button type="submit" size="xs" color="alternative" disabled={run.wish !== null}
+                  >{run.pausedFor ? say.resume : say.pause}</Button
+                >
+              </form>
+              {#if run.progress < FIRST_LAYER}
+                <Button size="xs" color="alternative" class="mx-2" onclick={() => (isFirstBad = true)}
+                  >{say.firstBad}</Button
+                >
+              {/if}
+            {/if}
+            <form method="POST" action="?/cancel" use:enhance class="ml-2">
               <input type="hidden" name="run" value={run.id} />
               <Button type="submit" size="xs" color="alternative" disabled={run.cancelAskedAt !== null}
                 >{say.cancel}</Button
@@ -112,7 +141,7 @@
         {#each printer.past as past (past.id)}
           {@const { words, icon: Icon, tone } = endings[past.state as keyof typeof endings]}
           <li class="border-hairline flex items-center gap-2 border-t py-1" title={past.problem}>
-            <span class="measured text-ink-soft">{clock(past.endedAt ?? past.startedAt)}</span>
+            <span class="measured text-ink-soft">{clockTime(past.endedAt ?? past.startedAt)}</span>
             <a class="underline-offset-2 hover:underline" href="/plate/{past.plateId}"
               >{namesOf(past.parts)}</a
             >
@@ -127,3 +156,21 @@
     </div>
   </div>
 </section>
+
+{#if isFirstBad && run}
+  <Modal open title={say.firstTitle} size="md" onclose={() => (isFirstBad = false)}>
+    <dl class="flex flex-col gap-3">
+      {#each say.firstFaults as [what, help] (what)}
+        <div>
+          <dt class="font-semibold">{what}</dt>
+          <dd>{help}</dd>
+        </div>
+      {/each}
+    </dl>
+    <form method="POST" action="?/cancel" use:enhance class="flex justify-end gap-2">
+      <input type="hidden" name="run" value={run.id} />
+      <Button type="button" color="alternative" onclick={() => (isFirstBad = false)}>{say.goOn}</Button>
+      <Button type="submit" onclick={() => (isFirstBad = false)}>{say.cancel}</Button>
+    </form>
+  </Modal>
+{/if}

@@ -5,7 +5,7 @@ import type { Person } from './auth/access.ts';
 import { compute } from './compute/pool.ts';
 import { plateParts, printers, printFiles, queueEntries, runs } from './db/schema/index.ts';
 import { discardPlate, openPlates } from './plates/plates.ts';
-import { cancelRun, startPart } from './plates/startPlate.ts';
+import { cancelRun, startPart, wishForRun } from './plates/startPlate.ts';
 import { PrinterKeeper } from './printers/keeper.ts';
 import { SerialDriver } from './printers/serialDriver.ts';
 import { queue } from './queue.ts';
@@ -159,6 +159,58 @@ it('prints nothing but what was approved', async () => {
   expect((await runOf(entryId)).problem).toContain('not the one that was approved');
   expect(device.machine.files.size).toBe(0);
   await test.db.update(printFiles).set({ threeMf: file.threeMf }).where(eq(printFiles.id, printFileId));
+});
+
+it.each(['runout', 'door', 'clog'] as const)('waits until %s is put right, and goes on', async (kind) => {
+  await device.close();
+  await plugIn({ speed: 200 });
+  keep();
+  const entryId = await startNext();
+  await eventually(async () => expect((await runOf(entryId)).progress).toBeGreaterThan(0.02));
+  device.fault(kind);
+  await eventually(async () => expect((await runOf(entryId)).pausedFor).toBe(kind));
+  const { id, progress } = await runOf(entryId);
+  await wishForRun(test.db, helper, id, 'resume');
+  keeper!.nudge();
+  await eventually(async () => expect((await runOf(entryId)).progress).toBeGreaterThan(progress + 0.01));
+  expect(await runOf(entryId)).toMatchObject({ state: 'printing', pausedFor: null, wish: null });
+  await wishForRun(test.db, helper, id, 'pause');
+  keeper!.nudge();
+  await eventually(async () => expect((await runOf(entryId)).pausedFor).toBe('user'));
+  await cancelRun(test.db, helper, id);
+  await eventually(async () => expect((await runOf(entryId)).state).toBe('cancelled'));
+});
+
+it('follows a run over a lost network and slow answers', async () => {
+  await device.close();
+  await plugIn({ speed: 60 });
+  keep();
+  const entryId = await startNext();
+  await eventually(async () => expect((await runOf(entryId)).progress).toBeGreaterThan(0.01));
+  device.fault('network');
+  await eventually(async () => expect(await isOnline()).toBe(false));
+  const before = (await runOf(entryId)).progress;
+  await eventually(async () => expect(await isOnline()).toBe(true));
+  device.fault('slow');
+  await eventually(async () => expect((await runOf(entryId)).progress).toBeGreaterThan(before));
+  expect(await runOf(entryId)).toMatchObject({ state: 'printing', problem: null });
+  await cancelRun(test.db, helper, (await runOf(entryId)).id);
+  await eventually(async () => expect((await runOf(entryId)).state).toBe('cancelled'));
+});
+
+it.each([
+  ['heater', 'stopped itself (“Heating failed'],
+  ['power', 'lost the file while printing'],
+] as const)('says in words that %s ended the run', async (kind, words) => {
+  await device.close();
+  await plugIn({ speed: 200 });
+  keep();
+  const entryId = await startNext();
+  await eventually(async () => expect((await runOf(entryId)).progress).toBeGreaterThan(0.02));
+  device.fault(kind);
+  await eventually(async () => expect((await runOf(entryId)).state).toBe('failed'));
+  expect((await runOf(entryId)).problem).toContain(words);
+  expect(await entryState(entryId)).toBe('laid');
 });
 
 it('starts one run of many that are asked for at once', async () => {

@@ -27,7 +27,10 @@ export async function printersWithRuns(db: Database, person: Person) {
       state: runs.state,
       progress: runs.progress,
       estimateS: runs.estimateS,
+      estimate: plates.estimate,
       problem: runs.problem,
+      pausedFor: runs.pausedFor,
+      wish: runs.wish,
       cancelAskedAt: runs.cancelAskedAt,
       startedAt: runs.startedAt,
       endedAt: runs.endedAt,
@@ -44,7 +47,8 @@ export async function printersWithRuns(db: Database, person: Person) {
   const onPlate = (plateId: string) =>
     parts
       .filter((part) => part.plateId === plateId)
-      .map(({ entryId, handInId, name, student, outcome }) => ({
+      .map(({ entryId, handInId, name, student, outcome, estimate }) => ({
+        grams: estimate.grams,
         entryId,
         handInId,
         name,
@@ -55,7 +59,15 @@ export async function printersWithRuns(db: Database, person: Person) {
   return all.map(({ printer: { id, name, model, status }, spool }) => {
     const own = recent
       .filter(({ printerId }) => printerId === id)
-      .map((run) => ({ ...run, parts: onPlate(run.plateId) }));
+      .map(({ estimate, ...run }) => {
+        const own = onPlate(run.plateId);
+        // Until the plate is sliced, what its parts take one by one is near enough.
+        return {
+          ...run,
+          parts: own,
+          grams: estimate?.grams ?? own.reduce((sum, part) => sum + part.grams, 0),
+        };
+      });
     return {
       id,
       name,

@@ -20,10 +20,22 @@ export const queueTexts = {
   onPlate: 'on',
   newPlate: 'a new plate',
   plate: (number: number) => `plate ${number}`,
-  plates: 'Plates that are laid',
+  plates: 'Plates',
   plateTakes: (minutes: number, grams: number) => `${minutes} min, ${grams.toFixed(1)} g`,
   open: 'Open',
   isPrinting: 'printing',
+  proposed: 'Proposed',
+  rules:
+    'What is due first goes first; one part of each student before seconds; of one material; done before the next bell, or else overnight.',
+  proposal: (count: number, printer: string) =>
+    `${count === 1 ? 'One part' : `${count} parts`} on ${printer}`,
+  proposalTakes: (minutes: number, grams: number, done: string) =>
+    `${minutes} min, ${grams.toFixed(1)} g, done at ${done}`,
+  beforeBell: (bell: string) => `before the bell at ${bell}`,
+  overnight: (morning: string) => `overnight, before ${morning}`,
+  saves: (starts: number, minutes: number) =>
+    `Saves ${starts === 1 ? 'one start' : `${starts} starts`} and about ${minutes} min against one at a time.`,
+  layProposal: 'Lay this plate',
   due: 'Due',
   hold: 'Hold back',
   release: 'Let go on',

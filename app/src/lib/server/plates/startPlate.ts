@@ -84,6 +84,23 @@ export async function cancelRun(db: Database, person: Person, runId: string): Pr
   await announce(db, 'printroom', 'orders');
 }
 
+/** Asks for a run to stand still, or to go on. */
+export async function wishForRun(
+  db: Database,
+  person: Person,
+  runId: string,
+  wish: 'pause' | 'resume',
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const asked = await db
+    .update(runs)
+    .set({ wish })
+    .where(and(isId(runId, runs.id), eq(runs.state, 'printing')))
+    .returning({ id: runs.id });
+  if (asked.length === 0) throw new CannotNow('This run is not printing.');
+  await announce(db, 'printroom', 'orders');
+}
+
 /** Tells who follows the projects of parts. */
 export async function announceProjects(
   tx: Database,

@@ -1,3 +1,6 @@
+/** Why a print stands still: somebody wished it, the file asks for another colour, or something has to be put right. */
+export type PauseReason = 'user' | 'filament' | 'runout' | 'clog' | 'door' | 'other';
+
 /** What a printer says of itself. */
 export interface DeviceStatus {
   readonly nozzleC: number;
@@ -5,7 +8,15 @@ export interface DeviceStatus {
   readonly bedC: number;
   readonly bedTargetC: number;
   /** The file it works on, was paused in, or finished last; undefined if there is none. */
-  readonly job?: { readonly fileName: string; readonly doneBytes: number; readonly totalBytes: number };
+  readonly job?: {
+    readonly fileName: string;
+    readonly doneBytes: number;
+    readonly totalBytes: number;
+    /** Why it stands still; undefined while it goes on. */
+    readonly pausedFor?: PauseReason;
+  };
+  /** What the printer says when it has stopped itself; nothing but switching it off and on helps then. */
+  readonly halted?: string;
 }
 
 /**
@@ -21,6 +32,9 @@ export interface PrinterDriver {
   upload(fileName: string, gcode: string, onProgress?: (share: number) => void): Promise<void>;
   /** Starts a stored file; from then on the printer goes on by itself. */
   start(fileName: string): Promise<void>;
+  /** Lets the current file stand still, or go on. */
+  pause(): Promise<void>;
+  resume(): Promise<void>;
   /** Gives up the current file and cools down. */
   cancel(): Promise<void>;
   close(): void;

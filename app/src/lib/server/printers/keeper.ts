@@ -5,7 +5,7 @@ import { announce } from '../live/topics.ts';
 import { endRun } from '../plates/endRun.ts';
 import { gcodeOfPlate } from '../plates/gcode.ts';
 import { ACTIVE_RUN } from '../plates/plateParts.ts';
-import type { DeviceStatus, PrinterDriver } from './driver.ts';
+import type { DeviceStatus, PauseReason, PrinterDriver } from './driver.ts';
 
 type Printer = typeof printers.$inferSelect;
 type Run = typeof runs.$inferSelect;
@@ -99,13 +99,19 @@ export class PrinterKeeper {
   /** Does the next thing that a run needs. */
   async #carryOn(driver: PrinterDriver, run: Run, device: DeviceStatus): Promise<void> {
     const isOnPrinter = device.job?.fileName === run.fileName;
-    if (run.cancelAskedAt) {
+    if (device.halted) {
+      const problem = `The printer stopped itself (“${device.halted}”): switch it off, let it cool, and have somebody who knows it look at it.`;
+      await endRun(this.#db, run.id, { state: 'failed', problem });
+    } else if (run.cancelAskedAt) {
       if (isOnPrinter) await driver.cancel();
       await endRun(this.#db, run.id, { state: 'cancelled' });
     } else if (isOnPrinter && device.job) {
-      const { doneBytes, totalBytes } = device.job;
+      const { doneBytes, totalBytes, pausedFor } = device.job;
       if (doneBytes >= totalBytes) await endRun(this.#db, run.id, { state: 'finished' });
-      else await this.#noteProgress(run, 'printing', doneBytes / totalBytes);
+      else {
+        await this.#fulfil(driver, run);
+        await this.#noteProgress(run, 'printing', doneBytes / totalBytes, pausedFor);
+      }
     } else if (run.state === 'printing') {
       const problem = 'The printer lost the file while printing: was it switched off or used by hand?';
       await endRun(this.#db, run.id, { state: 'failed', problem });
@@ -129,10 +135,26 @@ export class PrinterKeeper {
     }
   }
 
-  async #noteProgress(run: Run, state: 'sending' | 'printing', progress: number): Promise<void> {
+  /** Does what somebody wants of a run. */
+  async #fulfil(driver: PrinterDriver, run: Run): Promise<void> {
+    if (!run.wish) return;
+    if (run.wish === 'pause') await driver.pause();
+    else await driver.resume();
     await this.#db
       .update(runs)
-      .set({ state, progress })
+      .set({ wish: null })
+      .where(and(eq(runs.id, run.id), eq(runs.wish, run.wish)));
+  }
+
+  async #noteProgress(
+    run: Run,
+    state: 'sending' | 'printing',
+    progress: number,
+    pausedFor: PauseReason | null = null,
+  ): Promise<void> {
+    await this.#db
+      .update(runs)
+      .set({ state, progress, pausedFor })
       .where(and(eq(runs.id, run.id), inArray(runs.state, ACTIVE_RUN)));
     await announce(this.#db, 'printroom');
   }

@@ -1,5 +1,7 @@
-import type { DeviceStatus, PrinterDriver } from './driver.ts';
+import type { DeviceStatus, PauseReason, PrinterDriver } from './driver.ts';
 import { SerialLink } from './serialLink.ts';
+
+const pauseReasons: readonly PauseReason[] = ['user', 'filament', 'runout', 'clog', 'door'];
 
 /** Drives a printer that speaks line-based G-code, here over TCP. */
 export class SerialDriver implements PrinterDriver {
@@ -15,9 +17,10 @@ export class SerialDriver implements PrinterDriver {
   }
 
   async status(): Promise<DeviceStatus> {
-    const temperatures = (await this.#link.send('M105')).join(' ');
+    const temperatures = (await this.#link.send('M105')).join('\n');
     const progress = (await this.#link.send('M27 C')).join('\n');
-    return { ...readTemperatures(temperatures), job: readJob(progress) };
+    const halted = /^Error:(.+)$/m.exec(temperatures)?.[1];
+    return { ...readTemperatures(temperatures), job: readJob(progress), halted };
   }
 
   async upload(fileName: string, gcode: string, onProgress?: (share: number) => void): Promise<void> {
@@ -35,6 +38,14 @@ export class SerialDriver implements PrinterDriver {
     if (!replies.some((line) => line.startsWith('File selected'))) {
       throw new Error('The printer does not find the file that was sent to it.');
     }
+    await this.#link.send('M24');
+  }
+
+  async pause(): Promise<void> {
+    await this.#link.send('M25');
+  }
+
+  async resume(): Promise<void> {
     await this.#link.send('M24');
   }
 
@@ -65,5 +76,11 @@ function readJob(report: string): DeviceStatus['job'] {
   const name = /^Current file: (.+)$/m.exec(report)?.[1];
   const bytes = /printing byte (\d+)\/(\d+)/.exec(report);
   if (!name || !bytes) return undefined;
-  return { fileName: name.trim(), doneBytes: Number(bytes[1]), totalBytes: Number(bytes[2]) };
+  const why = /paused for (\w+)/.exec(report)?.[1];
+  return {
+    fileName: name.trim(),
+    doneBytes: Number(bytes[1]),
+    totalBytes: Number(bytes[2]),
+    ...(why ? { pausedFor: pauseReasons.find((each) => each === why) ?? 'other' } : {}),
+  };
 }

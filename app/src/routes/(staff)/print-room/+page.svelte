@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { enhance } from '$app/forms';
   import { Button } from 'flowbite-svelte';
   import PrinterLane from '$lib/printroom/PrinterLane.svelte';
   import { spoolTexts } from '$lib/texts/spools';
@@ -23,8 +24,25 @@
       {form.message}
     </p>{/if}
   {#each data.printers as printer (printer.id)}
-    <PrinterLane {printer} />
+    <PrinterLane {printer} day={data.day} />
   {:else}
     <p class="text-ink-soft">{say.noPrinter}</p>
   {/each}
+  {#if data.person?.role === 'teacher'}
+    <details class="sheet px-4 py-3">
+      <summary class="cursor-pointer">{say.dayTitle}</summary>
+      <form method="POST" action="?/bells" use:enhance class="mt-2 flex flex-col items-start gap-2">
+        <label class="flex flex-col gap-1"
+          >{say.dayWhat}
+          <textarea
+            name="day"
+            rows={data.day.length + 1}
+            class="measured border-hairline w-40 rounded px-2 py-1"
+            >{data.day.map(({ from, to }) => `${from} ${to}`).join('\n')}</textarea
+          ></label
+        >
+        <Button type="submit" size="xs">{say.daySave}</Button>
+      </form>
+    </details>
+  {/if}
 </main>

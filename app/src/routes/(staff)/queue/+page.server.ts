@@ -2,21 +2,24 @@ import { redirect } from '@sveltejs/kit';
 import { database } from '$lib/server/db/database';
 import { orSentence } from '$lib/requests.server';
 import { addToPlate, layPlate, openPlates } from '$lib/server/plates/plates';
+import { proposePlates } from '$lib/server/plates/proposals';
 import { startPart } from '$lib/server/plates/startPlate';
 import { printersWithRuns } from '$lib/server/printRoom';
 import { holdEntry, queue } from '$lib/server/queue';
+import { inFairOrder } from '$lib/shared/proposal';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {
   depends(LIVE);
   const db = database();
-  const [entries, printers, plates] = await Promise.all([
+  const [entries, printers, plates, proposals] = await Promise.all([
     queue(db, locals.person!),
     printersWithRuns(db, locals.person!),
     openPlates(db, locals.person!),
+    proposePlates(db, locals.person!),
   ]);
-  return { entries, printers, plates };
+  return { entries: inFairOrder(entries), printers, plates, proposals };
 };
 
 export const actions: Actions = {

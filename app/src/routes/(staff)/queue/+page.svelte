@@ -10,6 +10,8 @@
     TableHeadCell,
   } from 'flowbite-svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
+  import { clock } from '$lib/ui/clock.svelte';
+  import { clockTime, shortDay } from '$lib/ui/times';
   import { follow } from '$lib/ui/follow.svelte';
   import { namesOf } from '$lib/printroom/partsInWords';
   import { plateTexts } from '$lib/texts/plate';
@@ -18,6 +20,7 @@
   let { data, form } = $props();
 
   follow(() => ['printroom']);
+  const time = clock();
 
   const waiting = $derived(data.entries.filter(({ state }) => state === 'waiting'));
   const free = $derived(waiting.filter(({ heldAt, doubt }) => !heldAt && !doubt));
@@ -72,6 +75,49 @@
         </li>
       {/each}
     </ul>
+  {/if}
+
+  {#if data.proposals.length > 0}
+    <section class="mb-6" aria-label={say.proposed}>
+      <h2 class="mb-1">{say.proposed}</h2>
+      <p class="text-ink-soft mb-2 text-sm">{say.rules}</p>
+      <div class="grid gap-4 md:grid-cols-2">
+        {#each data.proposals as proposal (proposal.printer.id)}
+          <form
+            method="POST"
+            action="?/lay"
+            use:enhance
+            class="sheet flex flex-col gap-1 p-4"
+            data-proposal={proposal.printer.name}
+          >
+            {#each proposal.parts as { id } (id)}<input type="hidden" name="entry" value={id} />{/each}
+            <span class="flex items-center gap-2">
+              <span
+                class="border-hairline h-3 w-3 rounded-full border"
+                style="background: {proposal.printer.colour}"
+              ></span>
+              <strong>{say.proposal(proposal.parts.length, proposal.printer.name)}</strong>
+              <span class="text-ink-soft">{namesOf(proposal.parts)}</span>
+            </span>
+            <span>
+              {say.proposalTakes(
+                Math.ceil(proposal.seconds / 60),
+                proposal.grams,
+                clockTime(new Date(time.nowMs + proposal.seconds * 1000)),
+              )}, {proposal.isOvernight
+                ? say.overnight(clockTime(proposal.until))
+                : say.beforeBell(clockTime(proposal.until))}
+            </span>
+            {#if proposal.parts.length > 1}
+              <span class="text-ink-soft text-sm"
+                >{say.saves(proposal.parts.length - 1, Math.round(proposal.savesSeconds / 60))}</span
+              >
+            {/if}
+            <Button type="submit" size="xs" class="mt-1 self-start">{say.layProposal}</Button>
+          </form>
+        {/each}
+      </div>
+    </section>
   {/if}
 
   {#if waiting.length > 0}
@@ -145,7 +191,7 @@
                 <span class="measured">{Math.ceil(entry.estimate.seconds / 60)}</span> min,
                 <span class="measured">{entry.estimate.grams.toFixed(1)}</span> g
               </TableBodyCell>
-              <TableBodyCell>{entry.dueOn ?? ''}</TableBodyCell>
+              <TableBodyCell>{entry.dueOn ? shortDay(entry.dueOn) : ''}</TableBodyCell>
               <TableBodyCell
                 ><span class="measured" title={entry.hash}>{entry.hash.slice(0, 8)}</span></TableBodyCell
               >

@@ -18,7 +18,9 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { Region } from '@kelbrin/core/plane';
 import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
+import type { PauseReason } from '../../printers/driver.ts';
 import type { OutcomeKind } from '../../../shared/outcome.ts';
+import type { SchoolDay } from '../../../shared/schoolDay.ts';
 import { bytes } from './bytes.ts';
 import { users } from './users.ts';
 import { handIns } from './projects.ts';
@@ -179,6 +181,10 @@ export const runs = pgTable(
     estimateS: real('estimate_s').notNull(),
     /** What went wrong, in a sentence. */
     problem: text('problem'),
+    /** Why it stands still, as the printer says; null while it goes on. */
+    pausedFor: text('paused_for').$type<PauseReason>(),
+    /** What somebody wants the printer to do with it next. */
+    wish: text('wish').$type<'pause' | 'resume'>(),
     /** When someone asked for the run to be given up. */
     cancelAskedAt: timestamp('cancel_asked_at', { withTimezone: true }),
     startedBy: text('started_by')
@@ -197,3 +203,9 @@ export const runs = pgTable(
       .where(sql`${table.state} in ('preparing', 'sending', 'printing')`),
   ],
 );
+
+/** What holds for the whole school; there is one row. */
+export const schools = pgTable('school', {
+  id: integer('id').primaryKey().default(1),
+  day: jsonb('day').$type<SchoolDay>().notNull(),
+});

@@ -5,6 +5,7 @@ import { noteOutcome } from '$lib/server/plates/outcomes';
 import { arrangePlate, discardPlate, plateToSee, takeOffPlate } from '$lib/server/plates/plates';
 import { startPlate } from '$lib/server/plates/startPlate';
 import { printersWithRuns } from '$lib/server/printRoom';
+import { schoolDayOf } from '$lib/server/schoolDay';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -13,8 +14,8 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
   const db = database();
   const person = locals.person!;
   const { plate, parts, tries } = await orNotFound(plateToSee(db, person, params.plate));
-  const printers = await printersWithRuns(db, person);
-  return { plate, parts, tries, printers };
+  const [printers, day] = await Promise.all([printersWithRuns(db, person), schoolDayOf(db)]);
+  return { plate, parts, tries, printers, day };
 };
 
 export const actions: Actions = {

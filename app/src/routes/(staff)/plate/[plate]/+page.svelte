@@ -126,6 +126,8 @@
     <p role="status" class="border-warn bg-warn-wash border-l-4 px-3 py-2">{say.left(left)}</p>
   {/if}
 
+  {#if isPrinted}<Outcomes {parts} />{/if}
+
   <div class="grid gap-5 lg:grid-cols-[1fr_320px]">
     <section class="sheet flex h-[560px] flex-col gap-3 p-4">
       <div class="flex items-center gap-2" role="group" aria-label={say.views}>
@@ -176,7 +178,7 @@
     </section>
 
     <aside class="flex flex-col gap-4">
-      <section class="sheet p-4"><Takes {slicing} /></section>
+      <section class="sheet p-4"><Takes {slicing} day={isOpen ? data.day : undefined} /></section>
       {#if run}
         <section class="sheet p-4">
           <p>{say.isPrinting} <a class="text-primary-800 underline" href="/print-room">{say.watch}</a></p>
@@ -205,8 +207,6 @@
       {/if}
     </aside>
   </div>
-
-  {#if isPrinted}<Outcomes {parts} />{/if}
 </main>
 
 {#if printer}

@@ -1,0 +1,24 @@
+import { ordinaryDay, parseSchoolDay, type SchoolDay } from '../shared/schoolDay.ts';
+import { demandRole, type Person } from './auth/access.ts';
+import { CannotNow } from './cannotNow.ts';
+import type { Database } from './db/database.ts';
+import { schools } from './db/schema/index.ts';
+import { announce } from './live/topics.ts';
+
+/** The lessons of the school's day; an ordinary day's until somebody says otherwise. */
+export async function schoolDayOf(db: Database): Promise<SchoolDay> {
+  const [school] = await db.select().from(schools);
+  return school?.day ?? ordinaryDay;
+}
+
+/** Sets when the bells ring, from lines such as "08:40 09:30". */
+export async function setSchoolDay(db: Database, person: Person, words: string): Promise<void> {
+  demandRole(person, 'teacher');
+  const read = parseSchoolDay(words);
+  if (!read.ok) throw new CannotNow(read.problem);
+  await db
+    .insert(schools)
+    .values({ day: read.day })
+    .onConflictDoUpdate({ target: schools.id, set: { day: read.day } });
+  await announce(db, 'printroom');
+}

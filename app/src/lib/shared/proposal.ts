@@ -1,0 +1,54 @@
+/** A part that waits, with what decides when it is printed. */
+export interface WaitingPart {
+  readonly id: string;
+  readonly student: string;
+  /** The day until which the brief is to be done, as 2026-12-05; what has none comes last. */
+  readonly dueOn: string | null;
+  readonly seconds: number;
+  readonly grams: number;
+}
+
+/**
+ * Parts in the order in which they are printed: what is due first goes first, and of what is due the same day one part
+ * of each student goes before anybody's second. Otherwise they keep their order.
+ */
+export function inFairOrder<T extends Pick<WaitingPart, 'student' | 'dueOn'>>(parts: readonly T[]): T[] {
+  const counts = new Map<string, number>();
+  const ranked = parts.map((part) => {
+    const key = `${part.dueOn} ${part.student}`;
+    const rank = counts.get(key) ?? 0;
+    counts.set(key, rank + 1);
+    return { part, rank };
+  });
+  const dueOf = (part: T) => part.dueOn ?? '9999';
+  return ranked
+    .sort((a, b) => dueOf(a.part).localeCompare(dueOf(b.part)) || a.rank - b.rank)
+    .map(({ part }) => part);
+}
+
+/** What a plate may take: how long it may run, and how much filament there is. */
+export interface Room {
+  readonly seconds: number;
+  readonly grams: number;
+}
+
+/**
+ * The first parts of an order that a plate has time and filament for, one after the other; a part that is too much is
+ * passed over, so that a long one does not keep short ones waiting.
+ */
+export function partsWithin<T extends Pick<WaitingPart, 'seconds' | 'grams'>>(
+  parts: readonly T[],
+  room: Room,
+  most: number,
+): T[] {
+  const chosen: T[] = [];
+  let [seconds, grams] = [0, 0];
+  for (const part of parts) {
+    if (chosen.length === most) break;
+    if (seconds + part.seconds > room.seconds || grams + part.grams > room.grams) continue;
+    chosen.push(part);
+    seconds += part.seconds;
+    grams += part.grams;
+  }
+  return chosen;
+}

@@ -1,0 +1,9 @@
+/** The time of day in the school's way of writing it: 09:30. */
+export function clockTime(at: Date): string {
+  return at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+}
+
+/** A day such as 2026-12-05 as people write it: 5 Dec. */
+export function shortDay(day: string): string {
+  return new Date(`${day}T12:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+}
