@@ -43,9 +43,11 @@ export function plateToolpath(parts: readonly LaidPart[], settings: PrintSetting
 function placer({ xMm, yMm, turnDeg }: Placement): (path: Path) => Path {
   const angle = (turnDeg * Math.PI) / 180;
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
-  return (path) => ({
+  const put = ([x, y]: readonly [number, number]) => [xMm + c * x - s * y, yMm + s * x + c * y] as const;
+  return ({ way, ...path }) => ({
     ...path,
-    points: path.points.map(([x, y]) => [xMm + c * x - s * y, yMm + s * x + c * y] as const),
+    points: path.points.map(put),
+    ...(way ? { way: way.map(put) } : {}),
   });
 }
 

@@ -45,18 +45,20 @@ export function* movesOfLayer(
   let at = start ?? paths[0]?.points[0];
   for (const path of paths) {
     const [first, ...rest] = path.points;
-    const travel = Math.hypot(first[0] - at[0], first[1] - at[1]);
-    yield {
-      from: at,
-      to: first,
-      zMm,
-      lengthMm: travel,
-      speedMmPerS: settings.travelMmPerS,
-      accelerationMmPerS2: settings.travelMmPerS2,
-      filamentMm: 0,
-      retracted: travel > RETRACT_ABOVE_MM,
-    };
-    at = first;
+    for (const to of [...(path.way ?? []), first]) {
+      const lengthMm = Math.hypot(to[0] - at[0], to[1] - at[1]);
+      yield {
+        from: at,
+        to,
+        zMm,
+        lengthMm,
+        speedMmPerS: settings.travelMmPerS,
+        accelerationMmPerS2: settings.travelMmPerS2,
+        filamentMm: 0,
+        retracted: path.way === undefined && lengthMm > RETRACT_ABOVE_MM,
+      };
+      at = to;
+    }
     const filamentPerMm = (path.widthMm * thickMm) / filamentArea;
     const { fullMmPerS, accelerationMmPerS2 } = speedOf(path, isFirst, settings);
     const speedMmPerS = Math.max(fullMmPerS * pace, Math.min(fullMmPerS, settings.slowestMmPerS));

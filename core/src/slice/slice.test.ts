@@ -162,7 +162,8 @@ describe('of every example', () => {
           for (const path of fresh) {
             seen.add(path);
             if (path.role === 'perimeter') expect(path.closed).toBe(true);
-            expect(path.points.filter(([x, y]) => !isCovered([x, y]))).toEqual([]);
+            const touched = [...path.points, ...(path.way ?? [])];
+            expect(touched.filter(([x, y]) => !isCovered([x, y]))).toEqual([]);
           }
         }
       });

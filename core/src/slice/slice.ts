@@ -10,12 +10,16 @@ import { inOrderOfTravel } from './order.ts';
 import { paced } from './pace.ts';
 import type { PrintSettings } from './printSettings.ts';
 import type { Layer, Path, Toolpath } from './toolpath.ts';
+import { withWays } from './travel.ts';
 import { wallsOf, type Walls } from './walls.ts';
 
 /** A corner that strays no further than this from the line between its neighbours is none. */
 const STRAIGHT_MM = 0.005;
 /** The share of a line by which fill reaches under the walls around it. */
 const BOND = 0.15;
+/** How far travels keep from the outline, in lines, and how roughly they follow it. */
+const RIM = 0.35;
+const ROUGH_MM = 0.08;
 /** Sections whose corners all lie this close are the same; nozzles cannot tell. */
 const SAME_MM = 0.001;
 
@@ -83,7 +87,8 @@ class LayerPlan {
   pathsOf(index: number): Path[] {
     const own = this.#areaOf[index];
     const around = index === 0 ? aroundPart(this.#areas[own], this.#settings) : [];
-    return [...around, ...this.#walls(own).ordered, ...this.#fill(index)];
+    const inside = withWays([...this.#walls(own).ordered, ...this.#fill(index)], this.#passable(own));
+    return [...around, ...inside];
   }
 
   #walls(own: number): Walls & { ordered: readonly Path[] } {
@@ -120,6 +125,16 @@ class LayerPlan {
       own === below
         ? { paths: [], covered: [] }
         : bridgesOver(this.#walls(own).inside, this.#areas[below].in(this.#scope), this.#settings),
+    );
+  }
+
+  /** Where the nozzle may travel without crossing open air. */
+  #passable(own: number): Region {
+    return this.#once(`passable ${own}`, () =>
+      this.#areas[own]
+        .grown(-RIM * this.#settings.lineWidthMm)
+        .simplified(ROUGH_MM)
+        .outlines(),
     );
   }
 

@@ -9,6 +9,11 @@ export interface Path {
   readonly closed: boolean;
   /** Times the layer's thickness and its length, this is its plastic. */
   readonly widthMm: number;
+  /**
+   * The corners of the way to its beginning that stays over what is printed; left out where that is not known, so that
+   * the filament is drawn back for it.
+   */
+  readonly way?: readonly (readonly [number, number])[];
 }
 
 /** Everything that is laid at one height. */

@@ -19,6 +19,8 @@
   const HOUR_MS = 3600_000;
   const WIDTH = 1000;
   const HEIGHT = 46;
+  /** What a letter is wide at most. */
+  const LETTER = 8;
 
   const time = clock();
   const now = $derived(new Date(time.nowMs));
@@ -104,13 +106,11 @@
           y="17"
           height="22"
           rx="3"
-          class="fill-primary-700"
+          class="fill-primary-300"
         />
       {/if}
-      {#if width > 60}
-        <text x={left + 6} y="32" font-size="12" class={run.endedAt ? 'fill-ink' : 'fill-white'}
-          >{namesOf(run.parts)}</text
-        >
+      {#if width > LETTER * namesOf(run.parts).length}
+        <text x={left + 6} y="32" font-size="12" class="fill-ink">{namesOf(run.parts)}</text>
       {/if}
     </g>
   {/each}
