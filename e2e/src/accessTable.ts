@@ -165,6 +165,7 @@ export const accessTable: readonly Line[] = [
   { route: '/review/[handIn]', call: 'load', may: teacher },
   { route: '/queue', call: 'load', may: staff },
   { route: '/print-room', call: 'load', may: staff },
+  { route: '/print-room/figures', call: 'load', may: staff },
   { route: '/plate/[plate]', call: 'load', may: staff },
   { route: '/plate/[plate]/sheet', call: 'load', may: staff },
   { route: '/plate/[plate]/part/[file]', call: 'GET', may: staff },

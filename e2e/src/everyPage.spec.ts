@@ -133,6 +133,7 @@ test('on every page what people write stays words, and axe finds nothing serious
     '/review/sheet',
     '/queue',
     '/print-room',
+    '/print-room/figures',
     plate,
     `${plate}/sheet`,
   ];

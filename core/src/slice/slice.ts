@@ -87,8 +87,10 @@ class LayerPlan {
   pathsOf(index: number): Path[] {
     const own = this.#areaOf[index];
     const around = index === 0 ? aroundPart(this.#areas[own], this.#settings) : [];
-    const inside = withWays([...this.#walls(own).ordered, ...this.#fill(index)], this.#passable(own));
-    return [...around, ...inside];
+    const within = this.#once(`paths ${this.#surroundings(index)}`, () =>
+      withWays([...this.#walls(own).ordered, ...this.#fill(index)], this.#passable(own)),
+    );
+    return [...around, ...within];
   }
 
   #walls(own: number): Walls & { ordered: readonly Path[] } {
@@ -98,25 +100,29 @@ class LayerPlan {
     });
   }
 
+  /** What tells whether two layers have the same paths: their sections, those around them and how their fill is turned. */
+  #surroundings(index: number): string {
+    const turn = turnOf(this.#settings.infillPattern, index);
+    return [this.#areaOf[index], this.#areaOf[index - 1], this.#around(index), index % 2, turn].join(' ');
+  }
+
   #fill(index: number): Path[] {
     const { lineWidthMm, infillPattern, infillShare } = this.#settings;
     const own = this.#areaOf[index];
+    const { inside } = this.#walls(own);
+    if (inside.isEmpty()) return [];
     const around = this.#around(index);
-    const below = this.#areaOf[index - 1] ?? own;
-    const angleDeg = index % 2 === 0 ? 45 : 135;
-    const turn = turnOf(infillPattern, index);
-    return this.#once(`fill ${own} ${below} ${around?.join(',')} ${angleDeg} ${turn}`, () => {
-      const { inside } = this.#walls(own);
-      if (inside.isEmpty()) return [];
-      const covered = around && infillShare < 1 ? this.#covered(around) : undefined;
-      const bridges = this.#bridges(own, below);
-      const bare = bridges.covered.reduce((left, bridge) => left.without(bridge), this.#bonded(own));
-      const solid = covered ? bare.without(covered) : bare;
-      const lines = fillLines(solid.outlines(), angleDeg, lineWidthMm, 'solid');
-      const paths = [...bridges.paths, ...filling(lines, solid.and(inside).mm2())];
-      if (covered) paths.push(...infillLines(bare.and(covered).outlines(), this.#settings, turn));
-      return inOrderOfTravel(paths);
-    });
+    const covered = around && infillShare < 1 ? this.#covered(around) : undefined;
+    const bridges = this.#bridges(own, this.#areaOf[index - 1] ?? own);
+    const bare = bridges.covered.reduce((left, bridge) => left.without(bridge), this.#bonded(own));
+    const solid = covered ? bare.without(covered) : bare;
+    const lines = fillLines(solid.outlines(), index % 2 === 0 ? 45 : 135, lineWidthMm, 'solid');
+    const paths = [...bridges.paths, ...filling(lines, solid.and(inside).mm2())];
+    if (covered) {
+      const turn = turnOf(infillPattern, index);
+      paths.push(...infillLines(bare.and(covered).outlines(), this.#settings, turn));
+    }
+    return inOrderOfTravel(paths);
   }
 
   /** What spans the air between what the layer below holds. */

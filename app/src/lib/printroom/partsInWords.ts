@@ -1,4 +1,4 @@
-import { printRoomTexts as say } from '$lib/texts/printRoom';
+import { printRoomTexts as say } from '../texts/printRoom';
 
 /** Whose parts are on a plate: "Asha", "Asha and Bruno", "Asha, Bruno and Cleo", "Asha, Bruno and 4 more". */
 export function namesOf(parts: readonly { readonly student: string }[]): string {

@@ -32,6 +32,7 @@ import {
   plateToSee,
   takeOffPlate,
 } from './plates.ts';
+import { printFigures } from './printFigures.ts';
 import { startPlate } from './startPlate.ts';
 
 let test: TestDatabase;
@@ -231,6 +232,12 @@ describe('what came of it', () => {
       comment: 'The hole is too tight for the cane.',
     });
     expect(await test.db.$count(notices, eq(notices.kind, 'sent_back'))).toBeGreaterThan(0);
+    const figures = await printFigures(test.db, helper);
+    expect(figures.byPrinter).toEqual([{ name: 'Birch', usable: 1, all: 3 }]);
+    expect(figures.failures.map(({ outcome }) => outcome).toSorted()).toEqual(['knocked', 'tight']);
+    expect(figures.byVerdict.reduce((sum, { all }) => sum + all, 0)).toBe(3);
+    expect(figures.worked.find(({ printer }) => printer === 'Alder')).toMatchObject({ runs: 2, finished: 2 });
+    await expect(printFigures(test.db, await test.person('Asha'))).rejects.toThrow(NotAllowed);
     const outcomes = (await plateToSee(test.db, helper, plateId)).parts.map(({ outcome }) => outcome);
     expect(outcomes.toSorted()).toEqual(['good', 'knocked', 'tight']);
   });

@@ -2,9 +2,11 @@ import { parseStringSync } from 'gcode-parser';
 import { beforeAll, expect, it } from 'vitest';
 import { estimate, settingsFor, slice, writeGcode } from '@kelbrin/core/slice';
 import { classroomLimits } from '@kelbrin/core/inspect';
+import { footprintOf, layOut, plateToolpath, slicePart } from '@kelbrin/core/plate';
 import { starters } from '@kelbrin/core/starters';
 import type { Workshop } from '@kelbrin/core/solid';
 import { Machine } from '@kelbrin/printer';
+import { bedOf, gapOf } from '../../shared/plate.ts';
 import { nodeWorkshop } from '../../../../../core/node/workshop.ts';
 import { built } from '../../../../../core/test/evaluated.ts';
 
@@ -56,3 +58,23 @@ it.each(starters.map(({ title, recipe }) => ({ title, recipe })))(
     expect(Math.abs(printingSeconds(gcode) / seconds - 1)).toBeLessThan(0.05);
   },
 );
+
+it('tells within 5 % how long the printer takes for a plate of several parts', () => {
+  const settings = settingsFor(classroomLimits);
+  const parts = ['Leaf badge', 'Cane clip', 'Seed-tray label', 'Leaf badge'].map((title, i) => {
+    const { mesh } = built(workshop, starters.find((each) => each.title === title)!.recipe);
+    return { id: String(i), footprint: footprintOf(workshop.kernel, mesh), mesh };
+  });
+  const { placed, left } = layOut(parts, bedOf(classroomLimits), gapOf({}));
+  expect(left).toEqual([]);
+  const toolpath = plateToolpath(
+    placed.map((place) => ({
+      ...place,
+      part: slicePart(workshop.kernel, parts[Number(place.id)].mesh, settings),
+    })),
+    settings,
+  );
+  const { seconds } = estimate(toolpath, settings);
+  const gcode = writeGcode(toolpath, settings, { offsetMm: [0, 0] });
+  expect(Math.abs(printingSeconds(gcode) / seconds - 1)).toBeLessThan(0.05);
+});

@@ -2,6 +2,7 @@
   import { enhance } from '$app/forms';
   import { Button } from 'flowbite-svelte';
   import PrinterLane from '$lib/printroom/PrinterLane.svelte';
+  import { printFiguresTexts } from '$lib/texts/printFigures';
   import { spoolTexts } from '$lib/texts/spools';
   import { follow } from '$lib/ui/follow.svelte';
   import { printRoomTexts as say } from '$lib/texts/printRoom';
@@ -17,7 +18,10 @@
   <div class="mb-4 flex items-baseline gap-4">
     <h1>{say.title}</h1>
     <span class="text-ink-soft">{say.waiting(data.waiting)}</span>
-    <a class="text-primary-800 ml-auto underline underline-offset-2" href="/spools">{spoolTexts.title}</a>
+    <a class="text-primary-800 ml-auto underline underline-offset-2" href="/print-room/figures"
+      >{printFiguresTexts.link}</a
+    >
+    <a class="text-primary-800 underline underline-offset-2" href="/spools">{spoolTexts.title}</a>
     <Button href="/queue" color="alternative" size="sm">{say.openQueue}</Button>
   </div>
   {#if form?.message}<p role="alert" class="border-fail bg-fail-wash mb-3 border-l-4 px-3 py-2">

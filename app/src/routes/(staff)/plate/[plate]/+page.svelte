@@ -17,6 +17,7 @@
   import { plateTexts as say } from '$lib/texts/plate';
   import { follow, LIVE } from '$lib/ui/follow.svelte';
   import { sendJson } from '$lib/ui/send';
+  import { clockTime } from '$lib/ui/times';
 
   let { data, form } = $props();
 
@@ -44,6 +45,7 @@
   const limits = $derived(parts[0].limits);
   const bed = $derived(bedOf(limits));
   const run = $derived(data.tries.find(({ state }) => ['preparing', 'sending', 'printing'].includes(state)));
+  const failed = $derived(data.tries.filter(({ problem }) => problem !== null));
   const isOpen = $derived(!isPrinted && !run);
   const ready = $derived(data.printers.filter(({ status, run }) => status?.online && !run));
   const colour = $derived(
@@ -195,6 +197,16 @@
           {:else}
             <p class="text-ink-soft">{say.noneFree}</p>
           {/each}
+        </section>
+      {/if}
+      {#if failed.length > 0}
+        <section class="sheet p-4" aria-label={say.tries}>
+          <h2 class="mb-1">{say.tries}</h2>
+          <ul class="text-sm">
+            {#each failed as { id, startedAt, problem } (id)}
+              <li><span class="measured text-ink-soft">{clockTime(startedAt)}</span> {problem}</li>
+            {/each}
+          </ul>
         </section>
       {/if}
       <section class="sheet p-4">

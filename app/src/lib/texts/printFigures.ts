@@ -1,0 +1,25 @@
+/** What the print room's page of figures says. */
+export const printFiguresTexts = {
+  title: 'How prints come out',
+  back: 'Print room',
+  link: 'Figures',
+  none: 'No outcome is written down yet. Open a printed plate and say what came of its parts.',
+  byVerdict: 'Usable parts, by what the inspection said of them',
+  byPrinter: 'Usable parts, by printer',
+  verdicts: { pass: 'passed', warn: 'passed with warnings', fail: 'failed, and waived' } as Record<
+    string,
+    string
+  >,
+  usable: 'usable',
+  failed: 'failed',
+  share: (name: string, usable: number, all: number) => `${name}: ${usable} of ${all}`,
+  why: 'What failed, and how',
+  parts: 'parts',
+  noFailures: 'Nothing has failed.',
+  worked: 'What the printers have done',
+  printer: 'Printer',
+  runs: 'Runs',
+  finished: 'Finished',
+  hours: 'Hours',
+  grams: 'Grams',
+} as const;
