@@ -5,13 +5,13 @@ import { footprintOf, layOut, plateToolpath, slicePart, type Placeable } from '@
 import { estimate, everydaySettings, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import { starters } from '@kelbrin/core/starters';
-import { bedOf } from '../../app/src/lib/shared/plate.ts';
+import { bedOf, gapOf } from '../../app/src/lib/shared/plate.ts';
 import { labelRecipe } from '../../app/src/lib/server/demo/labels.ts';
 import { bareSections } from './bareSections.ts';
 import type { Contest } from './measure.ts';
 
 const bed = bedOf(classroomLimits);
-const GAP_MM = 3;
+const GAP_MM = gapOf({});
 
 /** Twelve labels with a word each, from their solids to the G-code of one plate, its estimate included. */
 export function plateOfLabels(workshop: Workshop): Contest {

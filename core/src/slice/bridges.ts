@@ -1,7 +1,7 @@
 import { isInside, type Region } from '../plane/index.ts';
 import type { Area } from '../solid/index.ts';
 import { fillLines } from './fillLines.ts';
-import { filling } from './lengths.ts';
+import { filling, lengthAlong } from './lengths.ts';
 import type { PrintSettings } from './printSettings.ts';
 import type { Path } from './toolpath.ts';
 
@@ -47,20 +47,16 @@ function bestAcross(span: Region, support: Region, lineWidthMm: number): Path[] 
   let bestMean = Infinity;
   for (let angle = 0; angle < 180; angle += STEP_DEG) {
     const lines = fillLines(span, angle, lineWidthMm, 'bridge');
-    const total = lines.reduce((sum, line) => sum + lengthOf(line), 0);
+    const total = lines.reduce((sum, line) => sum + lengthAlong(line), 0);
     if (total === 0) continue;
     const held = lines.filter(({ points }) => points.every((end) => isCovered(end, support)));
-    const share = held.reduce((sum, line) => sum + lengthOf(line), 0) / total;
+    const share = held.reduce((sum, line) => sum + lengthAlong(line), 0) / total;
     const mean = total / lines.length;
     if (share > bestHeld + 0.02 || (share > bestHeld - 0.02 && share >= LEAST_HELD && mean < bestMean)) {
       [best, bestHeld, bestMean] = [lines, Math.max(share, bestHeld), mean];
     }
   }
   return best;
-}
-
-function lengthOf({ points: [[ax, ay], [bx, by]] }: Path): number {
-  return Math.hypot(bx - ax, by - ay);
 }
 
 /** Whether a point lies in a region with openings. */

@@ -1,6 +1,7 @@
 export { colourOf } from './colours.ts';
 export { estimate, type Estimate } from './estimate.ts';
 export { writeGcode, type GcodeOptions } from './gcode.ts';
+export { lengthAlong } from './lengths.ts';
 export { paced } from './pace.ts';
 export { everydaySettings, printSettings, type PrintSettings } from './printSettings.ts';
 export {

@@ -1,5 +1,5 @@
 import type { extentOf } from '@kelbrin/core/plane';
-import type { Layer, Path, Role } from '@kelbrin/core/slice';
+import { lengthAlong, type Path, type Role } from '@kelbrin/core/slice';
 import type { ShownLayer } from './messages';
 
 /** What each kind of line is drawn in, on slate; bridges are in the colour of warnings, since they hang. */
@@ -42,7 +42,7 @@ export function drawLayer(
   pen.lineJoin = 'round';
   if (under) for (const path of under.paths) stroke(pen, path, UNDER, Infinity);
 
-  let leftMm = share * lengthOf(layer);
+  let leftMm = share * layer.paths.reduce((sum, path) => sum + lengthAlong(path), 0);
   for (const path of layer.paths) {
     if (leftMm <= 0) break;
     leftMm -= stroke(pen, path, roleColours[path.role], leftMm);
@@ -73,16 +73,4 @@ function stroke(
   }
   pen.stroke();
   return drawn;
-}
-
-function lengthOf({ paths }: Layer): number {
-  let length = 0;
-  for (const { points, closed } of paths) {
-    let [x, y] = closed ? points[points.length - 1] : points[0];
-    for (const [toX, toY] of points) {
-      length += Math.hypot(toX - x, toY - y);
-      [x, y] = [toX, toY];
-    }
-  }
-  return length;
 }

@@ -22,8 +22,8 @@ import {
 import { handIn } from '../handIns.ts';
 import { inspectHandIn } from '../jobs/inspectHandIn.ts';
 import { pictureOf } from '../pictures.ts';
+import { closePlaces } from '../plates/plateParts.ts';
 import { layPlate } from '../plates/plates.ts';
-import { closePlaces } from '../plates/startPlate.ts';
 import { openProject, saveDesign } from '../projects.ts';
 import { approve, sendBack } from '../review/decide.ts';
 import { addRemark } from '../review/remarks.ts';

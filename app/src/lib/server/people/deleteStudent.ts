@@ -24,6 +24,7 @@ import {
   versions,
 } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
+import { ACTIVE_RUN } from '../plates/plateParts.ts';
 import { passOn } from '../teams.ts';
 import { studentsIn } from './classPeople.ts';
 
@@ -55,12 +56,7 @@ export async function deleteStudent(
         .innerJoin(plateParts, eq(plateParts.plateId, runs.plateId))
         .innerJoin(queueEntries, eq(queueEntries.id, plateParts.queueEntryId))
         .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
-        .where(
-          and(
-            inArray(printFiles.handInId, handInIds),
-            inArray(runs.state, ['preparing', 'sending', 'printing']),
-          ),
-        )
+        .where(and(inArray(printFiles.handInId, handInIds), inArray(runs.state, ACTIVE_RUN)))
         .limit(1);
       if (going)
         throw new CannotNow(

@@ -4,8 +4,8 @@ import { plates, queueEntries, runs, spools } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
 import { tellStudents, tellTeacher } from '../notices.ts';
 import { standings } from '../projects.ts';
-import { ACTIVE_RUN } from './plateParts.ts';
-import { announceProjects, closePlaces, currentParts } from './startPlate.ts';
+import { ACTIVE_RUN, closePlaces, currentParts } from './plateParts.ts';
+import { announceProjects } from './startPlate.ts';
 
 /** How a run ended. */
 export type Ending = { state: 'finished' } | { state: 'cancelled' } | { state: 'failed'; problem: string };

@@ -72,3 +72,16 @@ export async function openPlate(tx: Database, plateId: string): Promise<typeof p
   if (current === 0) throw new CannotNow(`Plate ${plate.number} is printed.`);
   return plate;
 }
+
+/** The parts of a plate that are to be printed with it. */
+export async function currentParts(db: Database, plateId: string): Promise<PlatePart[]> {
+  return (await partsOf(db, [plateId])).filter(({ isCurrent }) => isCurrent);
+}
+
+/** Notes that parts are on a plate no more. */
+export async function closePlaces(tx: Database, plateId: string): Promise<void> {
+  await tx
+    .update(plateParts)
+    .set({ isCurrent: false })
+    .where(and(eq(plateParts.plateId, plateId), plateParts.isCurrent));
+}

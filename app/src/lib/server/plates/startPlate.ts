@@ -4,9 +4,9 @@ import { bedOf, gapOf } from '../../shared/plate.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
-import { plateParts, printers, queueEntries, runs, spools } from '../db/schema/index.ts';
+import { printers, queueEntries, runs, spools } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
-import { ACTIVE_RUN, openPlate, partsOf, type PlatePart } from './plateParts.ts';
+import { ACTIVE_RUN, currentParts, openPlate, type PlatePart } from './plateParts.ts';
 import { layPlate } from './plates.ts';
 
 type Printer = typeof printers.$inferSelect;
@@ -44,7 +44,7 @@ export async function startPlate(
     const busy = await tx.$count(runs, and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
     if (busy > 0) throw new CannotNow(`${printer.name} is printing already.`);
     const plate = await openPlate(tx, plateId);
-    const parts = (await partsOf(tx, [plate.id])).filter(({ isCurrent }) => isCurrent);
+    const parts = await currentParts(tx, plate.id);
     demandGoodPlaces(parts, plate.choice);
     const doubted = parts.find(({ doubt }) => doubt);
     if (doubted) throw new CannotNow(`${doubted.doubt} The teacher has to decide on it anew first.`);
@@ -152,17 +152,4 @@ async function demandFilament(
       `This takes ${grams.toFixed(1)} g, and spool ${spool.number} on ${name} has ${spool.gramsLeft.toFixed(1)} g left: change it, or weigh it.`,
     );
   }
-}
-
-/** The parts of a plate that are to be printed with it. */
-export async function currentParts(db: Database, plateId: string): Promise<PlatePart[]> {
-  return (await partsOf(db, [plateId])).filter(({ isCurrent }) => isCurrent);
-}
-
-/** Notes that parts are on a plate no more. */
-export async function closePlaces(tx: Database, plateId: string): Promise<void> {
-  await tx
-    .update(plateParts)
-    .set({ isCurrent: false })
-    .where(and(eq(plateParts.plateId, plateId), plateParts.isCurrent));
 }
