@@ -107,6 +107,8 @@ export class Conversation {
       default:
         if (!/^[GMT]\d+$/.test(command.code))
           return [`echo:Unknown command: "${command.code || command.rest}"`, 'ok'];
+        if (command.parameters.E !== undefined && /^G[01]$/.test(command.code) && !machine.isSoft)
+          return ['echo: cold extrusion prevented', 'ok'];
         machine.execute(command);
         return ['ok'];
     }

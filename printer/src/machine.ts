@@ -27,6 +27,8 @@ const REACHED_C = 1;
 /** A heater that is so far below its target while printing has failed. */
 const TOO_COLD_C = 20;
 const HOMING_MM_PER_S = 50;
+/** Colder than this, filament cannot be pushed, and would be ground to dust. */
+const SOFT_C = 170;
 /** Commands that hold for what is read after them, and for which the head does not stop. */
 const IN_PASSING = new Set(['G90', 'G91', 'G92', 'M82', 'M83', 'M106', 'M107', 'M204', 'M205']);
 
@@ -113,6 +115,16 @@ export class Machine {
     return this.job !== undefined && !this.job.running && this.job.at >= this.job.content.length;
   }
 
+  /** Whether a move is under way. */
+  get isMoving(): boolean {
+    return this.#busyS > 0;
+  }
+
+  /** Whether the nozzle is hot enough for filament to be moved in it. */
+  get isSoft(): boolean {
+    return this.nozzle.c >= SOFT_C;
+  }
+
   /** Lets virtual seconds pass: heaters move, and the running file goes on. */
   advance(seconds: number): void {
     // Heaters and moves are taken in turns of at most a second, so that waiting for heat is exact enough at any speed.
@@ -158,6 +170,8 @@ export class Machine {
         return;
       }
     }
+    // What was moved by hand, or was under way when the file was paused, comes to its end.
+    if (!this.job?.running) this.#busyS = Math.max(0, this.#busyS - left);
   }
 
   /** Reads moves until the memory is full; what is no move is carried out once those before it are. */

@@ -90,13 +90,14 @@ describe('the machine', () => {
     expect(machine.isDone).toBe(true);
   });
 
-  it('stands still while paused and forgets the file when aborted', () => {
-    const machine = printing('G1 X100 F600\n');
+  it('ends its move when paused, stands still, and forgets the file when aborted', () => {
+    const machine = printing('G1 X100 F600\nG1 X0\n');
     machine.advance(4);
     machine.pause();
     machine.advance(100);
+    expect(machine.position.x).toBe(100);
     machine.run();
-    machine.advance(5);
+    machine.advance(9);
     expect(machine.isDone).toBe(false);
     machine.abort();
     machine.advance(100);

@@ -25,6 +25,8 @@ export interface RunningPrinter {
 }
 
 const TICK_MS = 25;
+/** While something takes long, a printer says so every second. */
+const BUSY_TURNS = 40;
 /** How long a lost network stays away, and a slow printer slow, in virtual seconds; what a slow one takes over an answer. */
 const NETWORK_AWAY_S = 60;
 const POWER_AWAY_S = 90;
@@ -72,8 +74,11 @@ export async function startPrinter(options: PrinterOptions): Promise<RunningPrin
     sockets.add(socket);
     socket.setNoDelay(true);
     socket.write('start\n');
-    const delayMs = () => (nowS < slowUntilS ? SLOW_ANSWER_MS : 0);
-    converse(socket, new Conversation(machine, options.name, disturbed, fault), delayMs);
+    const conversation = new Conversation(machine, options.name, disturbed, fault);
+    converse(socket, conversation, {
+      delayMs: () => (nowS < slowUntilS ? SLOW_ANSWER_MS : 0),
+      isMoving: () => machine.isMoving,
+    });
     socket.on('close', () => sockets.delete(socket));
     socket.on('error', () => socket.destroy());
   });
@@ -90,9 +95,22 @@ export async function startPrinter(options: PrinterOptions): Promise<RunningPrin
   };
 }
 
-function converse(socket: Socket, conversation: Conversation, delayMs: () => number): void {
+interface Pace {
+  /** How long the printer takes for an answer. */
+  delayMs(): number;
+  isMoving(): boolean;
+}
+
+function converse(socket: Socket, conversation: Conversation, { delayMs, isMoving }: Pace): void {
   let pending = '';
   const send = (answers: readonly string[]) => socket.write(answers.map((answer) => `${answer}\n`).join(''));
+  /** Says at times that it is busy, and answers when the move is done. */
+  const sendAtRest = (answers: readonly string[], turn = 1) => {
+    if (socket.destroyed) return;
+    if (!isMoving()) return void send(answers);
+    if (turn % BUSY_TURNS === 0) send(['echo:busy: processing']);
+    setTimeout(() => sendAtRest(answers, turn + 1), TICK_MS);
+  };
   socket.setEncoding('utf8');
   socket.on('data', (chunk: string) => {
     const lines = (pending + chunk).split(/\r?\n/);
@@ -100,6 +118,7 @@ function converse(socket: Socket, conversation: Conversation, delayMs: () => num
     if (pending.length > LONGEST_LINE) pending = '';
     const answers = lines.flatMap((line) => conversation.answer(line));
     if (answers.length === 0) return;
+    if (lines.some((line) => /\bM400\b/.test(line))) return sendAtRest(answers);
     const delay = delayMs();
     if (delay === 0) send(answers);
     else setTimeout(() => !socket.destroyed && send(answers), delay);

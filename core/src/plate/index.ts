@@ -1,5 +1,6 @@
 export { conflictsOf, distanceBetween, type Conflicts } from './conflicts.ts';
 export { footprintOf } from './footprint.ts';
 export { layOut, type Layout } from './layOut.ts';
+export { nearestPlace } from './nearestPlace.ts';
 export { coveredBy, type Bed, type Placeable, type Placed, type Placement } from './placement.ts';
 export { plateToolpath, slicePart, type LaidPart, type SlicedPart } from './plateToolpath.ts';

@@ -21,16 +21,29 @@ const ROOM_C = 20;
 /** How long a person takes to change the filament who stands by. */
 const COLOUR_CHANGE_S = 120;
 
+/** How long a printer warms up before it prints, s: the nozzle and the bed at once. */
+export function heatingSeconds({ nozzleC, bedC }: Pick<PrintSettings, 'nozzleC' | 'bedC'>): number {
+  return Math.max((nozzleC - ROOM_C) / NOZZLE_C_PER_S, (bedC - ROOM_C) / BED_C_PER_S, 0);
+}
+
+/**
+ * What several copies of a part take on one plate, told from what one takes: the printer warms up once, and a colour is
+ * changed once for all. The ways between copies are left out, and so is that small layers need not wait for themselves.
+ */
+export function estimateCopies(
+  one: Pick<Estimate, 'seconds' | 'grams' | 'colourGrams'>,
+  copies: number,
+  settings: Pick<PrintSettings, 'nozzleC' | 'bedC'>,
+): { seconds: number; grams: number } {
+  const once = heatingSeconds(settings) + (one.colourGrams.length - 1) * COLOUR_CHANGE_S;
+  return { seconds: once + copies * (one.seconds - once), grams: copies * one.grams };
+}
+
 /**
  * What a toolpath takes: its moves with their accelerations and corners, heating before them, and the filament that is
  * pushed.
  */
 export function estimate(toolpath: Toolpath, settings: PrintSettings): Estimate {
-  const heating = Math.max(
-    (settings.nozzleC - ROOM_C) / NOZZLE_C_PER_S,
-    (settings.bedC - ROOM_C) / BED_C_PER_S,
-    0,
-  );
   const time = new MovementTime(settings);
   const lengthsMm: number[] = [0];
   let zMm = 0;
@@ -46,7 +59,7 @@ export function estimate(toolpath: Toolpath, settings: PrintSettings): Estimate 
   const changes = lengthsMm.length - 1;
   const filamentMm = lengthsMm.reduce((sum, each) => sum + (each ?? 0), 0);
   return {
-    seconds: heating + time.seconds + changes * COLOUR_CHANGE_S,
+    seconds: heatingSeconds(settings) + time.seconds + changes * COLOUR_CHANGE_S,
     filamentMm,
     grams: filamentMm * gramsPerMm,
     colourGrams: lengthsMm.map((each) => (each ?? 0) * gramsPerMm),

@@ -1,7 +1,10 @@
 export { colourOf } from './colours.ts';
-export { estimate, type Estimate } from './estimate.ts';
+export { cutThrough, type CutLine } from './cutThrough.ts';
+export { estimate, estimateCopies, heatingSeconds, type Estimate } from './estimate.ts';
 export { writeGcode, type GcodeOptions } from './gcode.ts';
+export { hangingOf, type Hanging } from './hanging.ts';
 export { lengthAlong } from './lengths.ts';
+export { materialNamed, sameMaterial, type Material } from './materials.ts';
 export { paced } from './pace.ts';
 export { everydaySettings, printSettings, type PrintSettings } from './printSettings.ts';
 export {

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { materialNamed } from './materials.ts';
 import { everydaySettings, printSettings, type PrintSettings } from './printSettings.ts';
 
 /** A named way to print, of which a few numbers differ from the everyday one. */
@@ -33,6 +34,7 @@ interface Printer {
   readonly lineWidthMm: number;
   readonly layerHeightsMm: readonly number[];
   readonly buildVolumeMm: readonly [number, number, number];
+  readonly material: string;
 }
 
 /** The ways to print whose layers a card allows; the everyday one prints with the card's usual layers. */
@@ -42,13 +44,17 @@ export function allowedSets({ layerHeightsMm }: Pick<Printer, 'layerHeightsMm'>)
   );
 }
 
-/** The settings of one of the ways to print, the everyday one if none is named, on the printer of a limits card. */
+/** The settings of one of the ways to print, the everyday one if none is named, on the printer and in the material of a limits card. */
 export function settingsFor(
-  { layerMm, lineWidthMm, buildVolumeMm: [width, depth] }: Omit<Printer, 'layerHeightsMm'>,
+  { layerMm, lineWidthMm, buildVolumeMm: [width, depth], material }: Omit<Printer, 'layerHeightsMm'>,
   id: SettingSet['id'] = 'everyday',
 ): PrintSettings {
+  const { nozzleC, bedC, gramsPerCm3 } = materialNamed(material);
   const settings: PrintSettings = {
     ...everydaySettings,
+    nozzleC,
+    bedC,
+    filamentGramsPerCm3: gramsPerCm3,
     layerMm,
     lineWidthMm,
     bedMm: [width, depth],

@@ -68,6 +68,19 @@ describe('the toolpath of a block', () => {
   });
 });
 
+it('follows a wall that leans so little that one layer is hardly another than the one below', () => {
+  const leaning = madeWith(workshop.kernel, ({ Manifold }) =>
+    Manifold.cube([20, 20, 60]).warp((corner) => {
+      corner[0] += corner[2] * 0.004;
+    }),
+  );
+  for (const { zMm, thickMm, paths } of slice(workshop.kernel, leaning, settings).layers) {
+    const left = Math.min(...paths.flatMap(({ points }) => points.map(([x]) => x)));
+    const wall = (zMm - thickMm / 2) * 0.004;
+    expect(Math.abs(left - settings.lineWidthMm / 2 - wall)).toBeLessThan(0.03);
+  }
+});
+
 it('leaves a hole free of plastic in every layer', () => {
   const pierced = madeWith(workshop.kernel, ({ Manifold }) =>
     Manifold.cube([20, 20, 4], true)
@@ -223,7 +236,12 @@ describe('a bridge', () => {
 
 describe('the ways to print', () => {
   it('are those whose layers the card allows, with its usual layers for the everyday one', () => {
-    const card = { layerMm: 0.2, lineWidthMm: 0.45, buildVolumeMm: [180, 180, 180] as const };
+    const card = {
+      layerMm: 0.2,
+      lineWidthMm: 0.45,
+      buildVolumeMm: [180, 180, 180] as const,
+      material: 'PLA',
+    };
     const ids = (layerHeightsMm: number[]) => allowedSets({ layerHeightsMm }).map(({ id }) => id);
     expect(ids([0.12, 0.2, 0.28])).toEqual(['everyday', 'draft', 'fine']);
     expect(ids([0.2, 0.28])).toEqual(['everyday', 'draft']);

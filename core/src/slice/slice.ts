@@ -74,11 +74,14 @@ class LayerPlan {
   constructor(scope: Scope, sections: readonly Area[], settings: PrintSettings) {
     this.#scope = scope;
     this.#settings = settings;
-    let last: Region | undefined;
+    let kept: Region | undefined;
     this.#areaOf = sections.map((section) => {
       const outlines = section.outlines();
-      if (!last || !sameRegion(outlines, last)) this.#areas.push(section);
-      last = outlines;
+      // Held against the section that is kept, and not the last one, so that small differences do not add up.
+      if (!kept || !sameRegion(outlines, kept)) {
+        this.#areas.push(section);
+        kept = outlines;
+      }
       return this.#areas.length - 1;
     });
   }

@@ -1,0 +1,62 @@
+import fc from 'fast-check';
+import { expect, it } from 'vitest';
+import { conflictsOf, nearestPlace, type Placed } from './index.ts';
+
+const bed = { widthMm: 200, depthMm: 200, edgeMm: 5 };
+const GAP_MM = 3;
+const square = (id: string, xMm: number, yMm: number, turnDeg = 0): Placed => ({
+  id,
+  xMm,
+  yMm,
+  turnDeg,
+  footprint: [
+    [
+      [-10, -10],
+      [10, -10],
+      [10, 10],
+      [-10, 10],
+    ],
+  ],
+});
+
+it('leaves a part where it is if there is room', () => {
+  expect(nearestPlace(square('a', 50, 50), [square('b', 80, 50)], bed, GAP_MM, 10)).toEqual({
+    xMm: 50,
+    yMm: 50,
+  });
+});
+
+it('moves a part that is too near just as far away as it must', () => {
+  const place = nearestPlace(square('a', 50, 50), [square('b', 70, 50)], bed, GAP_MM, 10)!;
+  expect(place.xMm).toBeCloseTo(47, 1);
+  expect(place.yMm).toBeCloseTo(50, 1);
+});
+
+it('brings a part back onto the bed', () => {
+  const place = nearestPlace(square('a', 12, 100), [], bed, GAP_MM, 10)!;
+  expect(place.xMm).toBeCloseTo(15, 1);
+});
+
+it('finds none where it would be far', () => {
+  expect(nearestPlace(square('a', 70, 50), [square('b', 70, 50)], bed, GAP_MM, 10)).toBeUndefined();
+});
+
+it('never ends too near, whatever lies around', () => {
+  const somewhere = fc.record({
+    x: fc.integer({ min: 20, max: 180 }),
+    y: fc.integer({ min: 20, max: 180 }),
+    turn: fc.integer({ min: 0, max: 23 }),
+  });
+  fc.assert(
+    fc.property(somewhere, fc.array(somewhere, { maxLength: 5 }), (own, around) => {
+      const part = square('own', own.x, own.y, 15 * own.turn);
+      const others = around.map(({ x, y, turn }, i) => square(String(i), x, y, 15 * turn));
+      const place = nearestPlace(part, others, bed, GAP_MM, 10);
+      if (!place) return;
+      const { pairs, outside } = conflictsOf([{ ...part, ...place }, ...others], bed, GAP_MM);
+      expect(pairs.flat()).not.toContain('own');
+      expect(outside).not.toContain('own');
+    }),
+    { numRuns: 60 },
+  );
+});
