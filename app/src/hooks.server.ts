@@ -1,7 +1,10 @@
-import { error, redirect, type Handle } from '@sveltejs/kit';
+import { error, redirect, type Handle, type ServerInit } from '@sveltejs/kit';
 import { building } from '$app/environment';
 import type { Person } from '$lib/server/auth/access';
 import { personBehind } from '$lib/server/auth/session';
+import { stopWhenAsked } from '$lib/server/stop';
+
+export const init: ServerInit = stopWhenAsked;
 
 /**
  * Who may enter which group of routes. A route lies in one of these folders or is closed to everyone, so that a new

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Plus } from '@lucide/svelte';
+  import Plus from '@lucide/svelte/icons/plus';
   import { untrack } from 'svelte';
   import { stepKinds, type Group, type Step } from '@kelbrin/core/recipe';
   import { benchTexts as say } from '$lib/texts/bench';

@@ -1,5 +1,10 @@
 <script lang="ts">
-  import { ArrowLeftRight, CircleQuestionMark, Download, History, Redo2, Undo2 } from '@lucide/svelte';
+  import ArrowLeftRight from '@lucide/svelte/icons/arrow-left-right';
+  import CircleQuestionMark from '@lucide/svelte/icons/circle-question-mark';
+  import Download from '@lucide/svelte/icons/download';
+  import RotateCcwClock from '@lucide/svelte/icons/rotate-ccw-clock';
+  import Redo2 from '@lucide/svelte/icons/redo-2';
+  import Undo2 from '@lucide/svelte/icons/undo-2';
   import { Button, Modal } from 'flowbite-svelte';
   import { onDestroy, untrack, type ComponentProps, type Snippet } from 'svelte';
   import type { Finding, BriefRules, LimitsCard } from '@kelbrin/core/inspect';
@@ -9,6 +14,7 @@
   import KeysSheet from '$lib/ui/KeysSheet.svelte';
   import { benchKeys } from '$lib/texts/benchKeys';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
+  import { asJson } from '$lib/ui/send';
   import { lookingAt, type Look } from '$lib/ui/solidView/views';
   import { Autosave } from './autosave.svelte';
   import { BenchState } from './bench.svelte';
@@ -43,6 +49,8 @@
     limits: LimitsCard;
     /** What the brief asks beyond the card. */
     brief: BriefRules;
+    /** How many copies of the part are printed. */
+    copies: number;
     colour: string;
     /** What stands at the end of the title line, given the bench's saving. */
     actions: Snippet<[{ bench: BenchState; autosave: Autosave }]>;
@@ -64,6 +72,7 @@
     filePattern,
     limits,
     brief,
+    copies,
     colour,
     actions,
     pins,
@@ -75,12 +84,7 @@
   const { bench, autosave, kept } = untrack(() => {
     const saving = new Autosave(projectId, revision, {
       storage: localStorage,
-      put: (body) =>
-        fetch(`/bench/${projectId}/design`, {
-          method: 'PUT',
-          headers: { 'Content-Type': 'application/json' },
-          body: JSON.stringify(body),
-        }),
+      put: (body) => fetch(`/bench/${projectId}/design`, asJson('PUT', body)),
     });
     const setting = { limits, brief, filesAt: `/file/${projectId}` };
     const state = new BenchState(design, setting, new SolidWorker(), (changed) => saving.changed(changed));
@@ -229,7 +233,7 @@
       aria-label={say.versions}
       onclick={() => (isLookingBack = true)}
     >
-      <History size={18} />
+      <RotateCcwClock size={18} />
     </button>
     <button
       type="button"
@@ -327,7 +331,7 @@
       <InspectionPane {bench} onlook={look} />
     </section>
   </div>
-  <BenchFoot {bench} save={autosave.state} />
+  <BenchFoot {bench} save={autosave.state} {limits} {copies} />
 </div>
 
 <Modal

@@ -1,10 +1,19 @@
 <script lang="ts">
+  import type { LimitsCard } from '@kelbrin/core/inspect';
   import { formatMm } from '@kelbrin/core/recipe';
   import type { BenchState } from './bench.svelte';
   import type { SaveState } from './autosave.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
+  import PartTakes from '$lib/ui/PartTakes.svelte';
 
-  let { bench, save }: { bench: BenchState; save: SaveState } = $props();
+  interface Props {
+    bench: BenchState;
+    save: SaveState;
+    limits: LimitsCard;
+    /** How many copies the brief wants. */
+    copies: number;
+  }
+  let { bench, save, limits, copies }: Props = $props();
 
   const part = $derived(bench.solid?.inspection.part);
   const size = $derived(part?.sizeMm.map((mm) => formatMm(Math.round(mm * 10) / 10)).join(' × '));
@@ -25,14 +34,7 @@
     <span><span class="measured">{size}</span> mm</span>
     <span><span class="measured">{(part.volumeMm3 / 1000).toFixed(2)}</span> cm³</span>
     {#if bench.estimate}
-      {@const { seconds, grams } = bench.estimate}
-      <!-- Faint while it is still that of the solid before. -->
-      <span class={bench.isWeighed ? '' : 'text-ink-soft'} aria-busy={!bench.isWeighed}>
-        <span class="measured">{Math.ceil(seconds / 60)}</span> min
-      </span>
-      <span class={bench.isWeighed ? '' : 'text-ink-soft'} aria-busy={!bench.isWeighed}>
-        <span class="measured">{grams.toFixed(1)}</span> g{bench.isWeighed ? '' : ' …'}
-      </span>
+      <PartTakes estimate={bench.estimate} {limits} {copies} isFresh={bench.isWeighed} />
     {/if}
   {:else}
     <span class="text-ink-soft">{say.nothingToPrint}</span>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { X } from '@lucide/svelte';
+  import X from '@lucide/svelte/icons/x';
   import { restingFaces } from '@kelbrin/core/mesh';
   import { faceWords, type SetDownStep } from '@kelbrin/core/recipe';
   import type { BenchState } from './bench.svelte';

@@ -1,5 +1,8 @@
 <script lang="ts">
-  import { Link2, Link2Off, Plus, X } from '@lucide/svelte';
+  import Link2 from '@lucide/svelte/icons/link-2';
+  import Link2Off from '@lucide/svelte/icons/link-2-off';
+  import Plus from '@lucide/svelte/icons/plus';
+  import X from '@lucide/svelte/icons/x';
   import DimensionField from '$lib/ui/DimensionField.svelte';
   import type { BenchState } from './bench.svelte';
   import { benchTexts as say } from '$lib/texts/bench';

@@ -1,5 +1,8 @@
 <script lang="ts">
-  import { Copy, Plus, Send, Trash2 } from '@lucide/svelte';
+  import Copy from '@lucide/svelte/icons/copy';
+  import Plus from '@lucide/svelte/icons/plus';
+  import Send from '@lucide/svelte/icons/send';
+  import Trash from '@lucide/svelte/icons/trash';
   import { Dropdown, DropdownItem } from 'flowbite-svelte';
   import { emptyRecipe } from '@kelbrin/core/recipe';
   import type { BenchState } from './bench.svelte';
@@ -82,7 +85,7 @@
           class="tool"
           aria-label={say.deletePart}
           title={say.deletePart}
-          onclick={() => bench.removePart()}><Trash2 size={15} /></button
+          onclick={() => bench.removePart()}><Trash size={15} /></button
         >
       {/if}
     </span>

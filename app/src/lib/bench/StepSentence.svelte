@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { PenLine, X } from '@lucide/svelte';
+  import PenLine from '@lucide/svelte/icons/pen-line';
+  import X from '@lucide/svelte/icons/x';
   import { isFormula, workOut, type Amount, type FieldPath, type Token } from '@kelbrin/core/recipe';
   import DimensionField from '$lib/ui/DimensionField.svelte';
   import StepsField from './StepsField.svelte';

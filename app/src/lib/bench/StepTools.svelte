@@ -1,5 +1,10 @@
 <script lang="ts">
-  import { Copy, Eye, EyeOff, GripVertical, Tag, Trash2 } from '@lucide/svelte';
+  import Copy from '@lucide/svelte/icons/copy';
+  import Eye from '@lucide/svelte/icons/eye';
+  import EyeOff from '@lucide/svelte/icons/eye-off';
+  import GripVertical from '@lucide/svelte/icons/grip-vertical';
+  import Tag from '@lucide/svelte/icons/tag';
+  import Trash from '@lucide/svelte/icons/trash';
   import type { BenchState } from './bench.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
 
@@ -88,7 +93,7 @@
   title={say.remove}
   onclick={() => bench.removeStep(stepId)}
 >
-  <Trash2 size={14} />
+  <Trash size={14} />
 </button>
 
 <style>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { beforeNavigate } from '$app/navigation';
   import { Button, Checkbox, Input, Select } from 'flowbite-svelte';
   import { MOST_COPIES, type BriefDraft } from '$lib/shared/briefDraft';

@@ -1,5 +1,7 @@
 <script lang="ts">
-  import { ArrowDown, ArrowUp, X } from '@lucide/svelte';
+  import ArrowDown from '@lucide/svelte/icons/arrow-down';
+  import ArrowUp from '@lucide/svelte/icons/arrow-up';
+  import X from '@lucide/svelte/icons/x';
   import { Button, Input } from 'flowbite-svelte';
   import {
     conditionKinds,

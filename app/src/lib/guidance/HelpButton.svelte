@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Hand } from '@lucide/svelte';
+  import Hand from '@lucide/svelte/icons/hand';
   import { sendJson } from '$lib/ui/send';
   import { guidanceTexts as say } from '$lib/texts/guidance';
 

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Check, Circle } from '@lucide/svelte';
+  import Check from '@lucide/svelte/icons/check';
+  import Circle from '@lucide/svelte/icons/circle';
   import type { Guidance, Standing } from '@kelbrin/core/guide';
   import { guidanceTexts as say } from '$lib/texts/guidance';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, Input, Modal, Textarea } from 'flowbite-svelte';
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { partOf } from '@kelbrin/core/design';
   import type { Autosave } from '$lib/bench/autosave.svelte';
   import type { BenchState } from '$lib/bench/bench.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { beforeNavigate } from '$app/navigation';
   import { Button, Input } from 'flowbite-svelte';
   import { limitAt, limitFields, withLimit } from '@kelbrin/core/inspect';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { Button, Textarea } from 'flowbite-svelte';
   import { grouped } from '$lib/ui/grouped';
   import { people as say } from '$lib/texts/people';

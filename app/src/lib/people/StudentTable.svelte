@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { Button, Input, Modal, Select } from 'flowbite-svelte';
   import { people as say } from '$lib/texts/people';
 

@@ -5,7 +5,7 @@
   import type { Role } from '@kelbrin/core/slice';
   import { Button } from 'flowbite-svelte';
   import { plateTexts as say } from '$lib/texts/plate';
-  import { drawLayer, roleColours } from './drawLayer';
+  import { drawLayer, HANGING, roleColours } from './drawLayer';
   import type { PlateSlicing } from './slicing.svelte';
 
   interface Props {
@@ -109,5 +109,13 @@
         <span class="h-1.5 w-5 rounded" style="background: {colour}"></span>{say.roles[role as Role]}
       </li>
     {/each}
+    {#if slicing.shown && slicing.shown.hanging.length > 0}
+      <li class="text-fail flex items-center gap-1 font-semibold" data-testid="hanging">
+        <span
+          class="h-2 w-5 rounded"
+          style="background: repeating-linear-gradient(60deg, {HANGING} 0 2px, #3B4747 2px 5px)"
+        ></span>{say.hanging}
+      </li>
+    {/if}
   </ul>
 </div>

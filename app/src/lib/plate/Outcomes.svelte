@@ -1,11 +1,15 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
+  import { formatMm } from '@kelbrin/core/recipe';
   import type { PlatePart } from '$lib/server/plates/plateParts';
   import { isUsable, outcomeKinds, type OutcomeKind } from '$lib/shared/outcome';
   import { plateTexts as say } from '$lib/texts/plate';
 
   let { parts }: { parts: PlatePart[] } = $props();
+
+  /** Sizes as they are read, to a tenth of a millimetre. */
+  const sizes = (mm: readonly number[]) => mm.map((each) => formatMm(Math.round(each * 10) / 10)).join(' × ');
 
   let chosen = $state<Record<string, OutcomeKind | ''>>({});
 </script>
@@ -21,12 +25,23 @@
         {#if part.outcome}
           <span class={isUsable(part.outcome) ? 'text-pass' : 'text-fail'}>{say.outcomes[part.outcome]}</span>
           <span class="text-ink-soft">{part.outcomeNote}</span>
+          {#if part.measuredMm}
+            <span class="text-sm">
+              {say.measuredWas(sizes(part.measuredMm), part.designedMm ? sizes(part.designedMm) : undefined)}
+            </span>
+          {/if}
           {#if part.hasPhoto}
             <img
               class="ml-auto h-16 rounded"
               src="/plate/{part.plateId}/photo/{part.entryId}"
               alt={say.photoOf(part.student)}
             />
+          {/if}
+          {#if isUsable(part.outcome)}
+            <form method="POST" action="?/repeat" use:enhance class="ml-auto">
+              <input type="hidden" name="entry" value={part.entryId} />
+              <Button type="submit" size="xs" color="alternative">{say.oneMore}</Button>
+            </form>
           {/if}
         {:else}
           <form
@@ -61,6 +76,18 @@
                 <option value="student">{say.student}</option>
               </select>
             {/if}
+            <label class="text-ink-soft flex items-center gap-2 text-sm">
+              {say.measured}
+              <input
+                type="text"
+                name="measured"
+                class="measured border-hairline w-44 rounded px-2 py-1"
+                maxlength="60"
+                placeholder={part.designedMm ? sizes(part.designedMm) : ''}
+                aria-label={say.measuredOf(part.student)}
+              />
+              mm
+            </label>
             <input
               type="file"
               name="photo"

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { conflictsOf, coveredBy, type Bed, type Placement } from '@kelbrin/core/plate';
+  import { conflictsOf, coveredBy, nearestPlace, type Bed, type Placement } from '@kelbrin/core/plate';
   import type { PlatePart } from '$lib/server/plates/plateParts';
   import { plateTexts as say } from '$lib/texts/plate';
   import { areaPath } from './areaPath';
@@ -22,6 +22,9 @@
   const TICK_MM = 10;
 
   let svg: SVGSVGElement;
+  /** How far a part that is let go too near others is looked for room. */
+  const SNAP_MM = 12;
+
   let grip: { entryId: string; dx: number; dy: number } | undefined;
 
   const conflicts = $derived(
@@ -53,8 +56,17 @@
     if (grip?.entryId !== part.entryId) return;
     const [x, y] = onBed(event);
     const { dx, dy } = grip;
-    if (isDone) grip = undefined;
-    put(part, { xMm: x + dx, yMm: y + dy }, isDone);
+    const to = { xMm: x + dx, yMm: y + dy };
+    if (!isDone) return put(part, to, false);
+    grip = undefined;
+    // With Alt it stays just where it is let go.
+    put(part, event.altKey ? to : { ...to, ...apart(part, to) });
+  }
+  /** The nearest place to where a part is let go at which it keeps its distance; none if that is far. */
+  function apart(part: PlatePart, to: { xMm: number; yMm: number }) {
+    const asPlaced = ({ entryId, ...each }: PlatePart) => ({ ...each, id: entryId });
+    const others = parts.filter(({ entryId }) => entryId !== part.entryId).map(asPlaced);
+    return nearestPlace({ ...asPlaced(part), ...to }, others, bed, gapMm, SNAP_MM);
   }
   function put(part: PlatePart, to: Partial<PlatePart>, isDone = true) {
     const { xMm, yMm, turnDeg } = { ...part, ...to };

@@ -1,26 +1,21 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import type { SubmitFunction } from '@sveltejs/kit';
+  import type { ComponentProps } from 'svelte';
+  import { sameMaterial } from '@kelbrin/core/slice';
   import { Button, Modal } from 'flowbite-svelte';
+  import FilamentChange from '$lib/printroom/FilamentChange.svelte';
+  import { filamentTexts } from '$lib/texts/filament';
   import { plateTexts as say } from '$lib/texts/plate';
 
-  interface Printer {
-    readonly id: string;
-    readonly name: string;
-    readonly spool: {
-      readonly material: string;
-      readonly colour: string;
-      readonly colourName: string;
-      readonly gramsLeft: number;
-    } | null;
-  }
   interface Props {
-    printer: Printer;
+    printer: ComponentProps<typeof FilamentChange>['printer'];
+    spools: ComponentProps<typeof FilamentChange>['spools'];
     material: string;
     grams: number | undefined;
     close: () => void;
   }
-  let { printer, material, grams, close }: Props = $props();
+  let { printer, spools, material, grams, close }: Props = $props();
 
   /** Whatever came of it is told by the page. */
   const andClose: SubmitFunction =
@@ -30,7 +25,15 @@
       close();
     };
   let done = $state<string[]>([]);
-  const fits = $derived(printer.spool?.material.toLowerCase() === material.toLowerCase());
+  const fits = $derived(printer.spool !== null && sameMaterial(printer.spool.material, material));
+  const isShort = $derived(grams !== undefined && printer.spool !== null && grams > printer.spool.gramsLeft);
+  /** What fits, the fullest first. */
+  const fitting = $derived(
+    spools
+      .filter(({ spool }) => sameMaterial(spool.material, material) || spool.id === printer.change?.spoolId)
+      .toSorted((a, b) => b.spool.gramsLeft - a.spool.gramsLeft),
+  );
+  let isChanging = $state(false);
   const steps = $derived([
     ['spool', say.checks.spool(printer.spool?.material ?? material, printer.spool?.colourName ?? '')],
     ['bed', say.checks.bed],
@@ -40,17 +43,18 @@
 </script>
 
 <Modal open title={say.before(printer.name)} size="md" onclose={close} outsideclose={false}>
+  {#if !fits || isShort}
+    <p role="alert" class="border-fail bg-fail-wash border-l-4 px-3 py-2">
+      {fits
+        ? say.tooLittle(grams!, printer.spool!.gramsLeft)
+        : say.wrongMaterial(material, printer.name, printer.spool?.material)}
+    </p>
+  {/if}
+  {#if !fits || isShort || isChanging || printer.change}
+    <FilamentChange {printer} spools={fitting} />
+  {/if}
   <form method="POST" action="?/start" use:enhance={andClose} class="flex flex-col gap-3">
     <input type="hidden" name="printer" value={printer.id} />
-    {#if !fits}
-      <p role="alert" class="border-fail bg-fail-wash border-l-4 px-3 py-2">
-        {say.wrongMaterial(material, printer.name, printer.spool?.material)}
-      </p>
-    {:else if grams !== undefined && printer.spool && grams > printer.spool.gramsLeft}
-      <p role="alert" class="border-fail bg-fail-wash border-l-4 px-3 py-2">
-        {say.tooLittle(grams, printer.spool.gramsLeft)}
-      </p>
-    {/if}
     {#each steps as [id, words] (id)}
       <label class="border-hairline flex items-center gap-3 rounded border px-3 py-2">
         <input type="checkbox" bind:group={done} value={id} class="rounded" />
@@ -63,18 +67,17 @@
         {words}
       </label>
     {/each}
-    <details class="border-hairline rounded border px-3 py-2">
-      <summary class="cursor-pointer">{say.otherFilament}: {say.change}</summary>
-      <ol class="mt-2 list-decimal pl-6">
-        {#each say.changeSteps as step (step)}<li>{step}</li>{/each}
-      </ol>
-      <a class="text-primary-800 mt-2 inline-block underline underline-offset-2" href="/spools"
-        >{say.spools}</a
+    <div class="flex items-center gap-2">
+      {#if fits && !isShort && !printer.change}
+        <Button type="button" color="alternative" onclick={() => (isChanging = !isChanging)}
+          >{filamentTexts.open}</Button
+        >
+      {/if}
+      <Button type="button" color="alternative" class="ml-auto" onclick={close}>{say.cancel}</Button>
+      <Button
+        type="submit"
+        disabled={done.length < steps.length || !fits || isShort || printer.change !== null}>{say.go}</Button
       >
-    </details>
-    <div class="flex justify-end gap-2">
-      <Button type="button" color="alternative" onclick={close}>{say.cancel}</Button>
-      <Button type="submit" disabled={done.length < steps.length || !fits}>{say.go}</Button>
     </div>
   </form>
 </Modal>

@@ -1,5 +1,5 @@
 import type { extentOf } from '@kelbrin/core/plane';
-import { lengthAlong, type Path, type Role } from '@kelbrin/core/slice';
+import { lengthAlong, type CutLine, type Path, type Role } from '@kelbrin/core/slice';
 import type { ShownLayer } from './messages';
 
 /** What each kind of line is drawn in, on slate; bridges are in the colour of warnings, since they hang. */
@@ -17,27 +17,20 @@ export type View = ReturnType<typeof extentOf>;
 
 const GROUND = '#3B4747';
 const UNDER = '#566463';
+/** What hangs is told from what only bridges. */
+export const HANGING = '#FF8A6B';
+const HATCH_MM = 0.45;
+/** Lines are drawn a little smaller than they are, so that they can be told from each other. */
+const APART = 0.8;
 
 /** Draws a part of the bed with a layer as it is laid, up to a share of its length, over the layer below. */
 export function drawLayer(
   canvas: HTMLCanvasElement,
-  { layer, under }: ShownLayer,
+  { layer, under, hanging }: ShownLayer,
   view: View,
   share: number,
 ): void {
-  const ratio = devicePixelRatio || 1;
-  const { clientWidth, clientHeight } = canvas;
-  canvas.width = clientWidth * ratio;
-  canvas.height = clientHeight * ratio;
-  const pen = canvas.getContext('2d')!;
-  const { x, y } = view;
-  const scale = ratio * Math.min(clientWidth / (x.high - x.low), clientHeight / (y.high - y.low));
-  pen.fillStyle = GROUND;
-  pen.fillRect(0, 0, canvas.width, canvas.height);
-  // The bed's y runs to the back, the canvas's downwards.
-  const left = canvas.width / 2 - (scale * (x.low + x.high)) / 2;
-  const front = canvas.height / 2 + (scale * (y.low + y.high)) / 2;
-  pen.setTransform(scale, 0, 0, -scale, left, front);
+  const pen = penFor(canvas, view);
   pen.lineCap = 'round';
   pen.lineJoin = 'round';
   if (under) for (const path of under.paths) stroke(pen, path, UNDER, Infinity);
@@ -47,6 +40,45 @@ export function drawLayer(
     if (leftMm <= 0) break;
     leftMm -= stroke(pen, path, roleColours[path.role], leftMm);
   }
+  // Short strokes across, as trouble is hatched elsewhere.
+  pen.strokeStyle = HANGING;
+  pen.lineWidth = 0.12;
+  pen.beginPath();
+  for (const [[x, y], [toX, toY]] of hanging) {
+    const length = Math.hypot(toX - x, toY - y) || 1;
+    const [acrossX, acrossY] = [(HATCH_MM * (y - toY)) / length, (HATCH_MM * (toX - x)) / length];
+    pen.moveTo(x - acrossX, y - acrossY);
+    pen.lineTo(toX + acrossX, toY + acrossY);
+  }
+  pen.stroke();
+}
+
+/** Draws lines of plastic where they are cut across; y of the view is the height. */
+export function drawCut(canvas: HTMLCanvasElement, cuts: readonly CutLine[], view: View): void {
+  const pen = penFor(canvas, view);
+  for (const { role, xMm, topMm, widthMm, thickMm } of cuts) {
+    pen.fillStyle = roleColours[role];
+    pen.fillRect(xMm - widthMm / 2, topMm - thickMm, widthMm, APART * thickMm);
+  }
+  pen.fillStyle = UNDER;
+  pen.fillRect(view.x.low, -0.3, view.x.high - view.x.low, 0.3);
+}
+
+/** A pen that counts in mm, its y upwards, on a cleared canvas that shows all of the view. */
+function penFor(canvas: HTMLCanvasElement, { x, y }: View): CanvasRenderingContext2D {
+  const ratio = devicePixelRatio || 1;
+  const { clientWidth, clientHeight } = canvas;
+  canvas.width = clientWidth * ratio;
+  canvas.height = clientHeight * ratio;
+  const pen = canvas.getContext('2d')!;
+  const scale = ratio * Math.min(clientWidth / (x.high - x.low), clientHeight / (y.high - y.low));
+  pen.fillStyle = GROUND;
+  pen.fillRect(0, 0, canvas.width, canvas.height);
+  // The bed's y runs to the back, the canvas's downwards.
+  const left = canvas.width / 2 - (scale * (x.low + x.high)) / 2;
+  const front = canvas.height / 2 + (scale * (y.low + y.high)) / 2;
+  pen.setTransform(scale, 0, 0, -scale, left, front);
+  return pen;
 }
 
 /** Draws a path for at most so many mm; returns how many it was. */
@@ -57,8 +89,7 @@ function stroke(
   mostMm: number,
 ): number {
   pen.strokeStyle = colour;
-  // Lines stay apart, so that they can be told from each other.
-  pen.lineWidth = 0.8 * widthMm;
+  pen.lineWidth = APART * widthMm;
   pen.beginPath();
   pen.moveTo(...points[0]);
   let drawn = 0;

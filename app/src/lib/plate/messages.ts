@@ -1,6 +1,6 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Placement } from '@kelbrin/core/plate';
-import type { Estimate, Layer, PrintChoice } from '@kelbrin/core/slice';
+import type { CutLine, Estimate, Hanging, Layer, PrintChoice } from '@kelbrin/core/slice';
 
 /** What the page asks of the worker that slices plates. */
 export type ToPlateWorker =
@@ -12,13 +12,18 @@ export type ToPlateWorker =
       readonly limits: LimitsCard;
       readonly choice: PrintChoice;
     }
-  | { readonly kind: 'layer'; readonly job: number; readonly index: number };
+  | { readonly kind: 'layer'; readonly job: number; readonly index: number }
+  | { readonly kind: 'cut'; readonly job: number; readonly yMm: number }
+  /** Slice nothing: what is asked for from now on is of this job. */
+  | { readonly kind: 'off'; readonly job: number };
 
 /** A layer as it is looked at, with what lies under it. */
 export interface ShownLayer {
   readonly index: number;
   readonly layer: Layer;
   readonly under?: Layer;
+  /** The stretches of its walls that nothing holds. */
+  readonly hanging: readonly Hanging[];
 }
 
 /** What the worker says; a job that was overtaken by another says nothing more. */
@@ -32,4 +37,5 @@ export type FromPlateWorker =
       readonly heightsMm: readonly number[];
     }
   | ({ readonly kind: 'layer'; readonly job: number } & ShownLayer)
+  | { readonly kind: 'cut'; readonly job: number; readonly cuts: readonly CutLine[] }
   | { readonly kind: 'failed'; readonly job: number; readonly problem: string };

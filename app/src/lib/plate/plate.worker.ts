@@ -2,7 +2,7 @@ import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { readSolid } from '@kelbrin/core/format';
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import { plateToolpath, slicePart, type SlicedPart } from '@kelbrin/core/plate';
-import { estimate, settingsOf, type Toolpath } from '@kelbrin/core/slice';
+import { cutThrough, estimate, hangingOf, settingsOf, type Toolpath } from '@kelbrin/core/slice';
 import { loadKernel } from '@kelbrin/core/solid';
 import type { FromPlateWorker, ToPlateWorker } from './messages';
 
@@ -27,10 +27,14 @@ addEventListener('message', ({ data }: MessageEvent<ToPlateWorker>) => {
         problem: problem instanceof Error ? problem.message : String(problem),
       });
     });
-  } else if (data.job === current && toolpath) {
+  } else if (data.kind === 'off') current = data.job;
+  else if (data.job !== current || !toolpath) return;
+  else if (data.kind === 'cut') answer({ kind: 'cut', job: data.job, cuts: cutThrough(toolpath, data.yMm) });
+  else {
     const { layers } = toolpath;
     const [layer, under] = [layers[data.index], layers[data.index - 1]];
-    if (layer) answer({ kind: 'layer', job: data.job, index: data.index, layer, under });
+    const hanging = layer && under ? hangingOf(layer, under) : [];
+    if (layer) answer({ kind: 'layer', job: data.job, index: data.index, layer, under, hanging });
   }
 });
 

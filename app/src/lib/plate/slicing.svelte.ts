@@ -1,6 +1,6 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Placement } from '@kelbrin/core/plate';
-import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
+import type { CutLine, Estimate, PrintChoice } from '@kelbrin/core/slice';
 import type { FromPlateWorker, ShownLayer, ToPlateWorker } from './messages';
 import PlateWorker from './plate.worker?worker';
 
@@ -15,9 +15,13 @@ export class PlateSlicing {
   estimate = $state<Estimate>();
   heightsMm = $state<readonly number[]>([]);
   shown = $state.raw<ShownLayer>();
+  /** What is seen where the plate is cut across. */
+  cuts = $state.raw<readonly CutLine[]>([]);
   /** How many of the files are sliced; undefined when nothing is being sliced. */
   progress = $state<{ done: number; of: number }>();
   problem = $state<string>();
+  /** Whether somebody had slicing stop; the plate as it is now is then not sliced. */
+  isCalledOff = $state(false);
 
   /** Made when it is first needed, since the page is drawn on the server as well. */
   #worker: Worker | undefined;
@@ -25,6 +29,8 @@ export class PlateSlicing {
   readonly #plateId: string;
   #job = 0;
   #wanted = 0;
+  #cutAt: number | undefined;
+  #last: Parameters<PlateSlicing['slice']> | undefined;
 
   constructor(plateId: string) {
     this.#plateId = plateId;
@@ -33,6 +39,8 @@ export class PlateSlicing {
   /** Slices the plate as it is now; what was being sliced is called off. */
   async slice(parts: readonly PartToSlice[], limits: LimitsCard, choice: PrintChoice): Promise<void> {
     const job = ++this.#job;
+    this.#last = [parts, limits, choice];
+    this.isCalledOff = false;
     this.progress = { done: 0, of: 1 };
     this.problem = undefined;
     try {
@@ -46,10 +54,29 @@ export class PlateSlicing {
     this.#post({ kind: 'plate', job, parts: places, limits, choice });
   }
 
+  /** Stops slicing until the plate changes, or until somebody wants it after all. */
+  callOff(): void {
+    this.#job++;
+    this.progress = undefined;
+    this.isCalledOff = true;
+    this.#post({ kind: 'off', job: this.#job });
+  }
+
+  /** Slices what was called off. */
+  again(): void {
+    if (this.#last) void this.slice(...this.#last);
+  }
+
   /** Shows a layer, now and after the plate was sliced anew. */
   show(index: number): void {
     this.#wanted = index;
     this.#post({ kind: 'layer', job: this.#job, index });
+  }
+
+  /** Shows what an upright cut from left to right meets, now and after the plate was sliced anew. */
+  cut(yMm: number): void {
+    this.#cutAt = yMm;
+    this.#post({ kind: 'cut', job: this.#job, yMm });
   }
 
   close(): void {
@@ -60,6 +87,7 @@ export class PlateSlicing {
     if (message.job !== this.#job) return;
     if (message.kind === 'progress') this.progress = { done: message.done, of: message.of };
     else if (message.kind === 'layer') this.shown = message;
+    else if (message.kind === 'cut') this.cuts = message.cuts;
     else if (message.kind === 'failed') {
       [this.progress, this.problem] = [undefined, message.problem];
     } else {
@@ -67,6 +95,7 @@ export class PlateSlicing {
       this.estimate = message.estimate;
       this.heightsMm = message.heightsMm;
       this.show(Math.min(this.#wanted, message.heightsMm.length - 1));
+      if (this.#cutAt !== undefined) this.cut(this.#cutAt);
     }
   }
 

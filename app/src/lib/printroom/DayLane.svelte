@@ -14,9 +14,17 @@
     readonly endedAt: Date | null;
     readonly parts: readonly { readonly student: string }[];
   }
-  let { day, runs, name }: { day: SchoolDay; runs: readonly Run[]; name: string } = $props();
+  interface Props {
+    day: SchoolDay;
+    runs: readonly Run[];
+    /** The plates that come after, in their order. */
+    planned: readonly { readonly id: string; readonly number: number; readonly seconds: number }[];
+    name: string;
+  }
+  let { day, runs, planned, name }: Props = $props();
 
   const HOUR_MS = 3600_000;
+  const CLEARING_MS = 5 * 60_000;
   const WIDTH = 1000;
   const HEIGHT = 46;
   /** What a letter is wide at most. */
@@ -44,6 +52,17 @@
         };
       }),
   );
+  /** Each planned plate after the one before, with time to clear the bed. */
+  const plans = $derived.by(() => {
+    const running = runs.find(({ endedAt }) => endedAt === null);
+    let at = running ? endOf(running).getTime() : time.nowMs;
+    return planned.map((plate) => {
+      const from = at + CLEARING_MS;
+      at = from + plate.seconds * 1000;
+      const [left, right] = [x(new Date(from)), x(new Date(at))];
+      return { ...plate, from: new Date(from), to: new Date(at), left, width: Math.max(2, right - left) };
+    });
+  });
   const tones: Record<string, string> = {
     finished: 'fill-pass-wash stroke-pass',
     failed: 'fill-fail-wash stroke-fail',
@@ -59,7 +78,7 @@
 <svg
   viewBox="0 0 {WIDTH} {HEIGHT}"
   class="border-hairline block w-full border-b"
-  role="img"
+  role="group"
   aria-label={say.dayLane(name)}
 >
   {#each day as lesson (lesson.from)}
@@ -113,6 +132,24 @@
         <text x={left + 6} y="32" font-size="12" class="fill-ink">{namesOf(run.parts)}</text>
       {/if}
     </g>
+  {/each}
+  {#each plans as { id, number, from, to, left, width } (id)}
+    <a href="/plate/{id}" aria-label={say.planned(number, clockTime(from), clockTime(to))}>
+      <title>{say.planned(number, clockTime(from), clockTime(to))}</title>
+      <rect
+        x={left}
+        {width}
+        y="17"
+        height="22"
+        rx="3"
+        class="stroke-primary-700 fill-white"
+        stroke-width="1"
+        stroke-dasharray="4 2"
+      />
+      {#if width > LETTER * 3}
+        <text x={left + 6} y="32" font-size="12" class="fill-primary-800">{number}</text>
+      {/if}
+    </a>
   {/each}
   <line x1={x(now)} x2={x(now)} y1="0" y2={HEIGHT} class="stroke-fail" stroke-width="2"
     ><title>{say.now}</title></line

@@ -1,18 +1,31 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
-  import { CircleCheck, CircleSlash, CircleX } from '@lucide/svelte';
+  import type { ComponentProps } from 'svelte';
+  import { enhance } from '$lib/ui/enhance';
+  import CircleCheck from '@lucide/svelte/icons/circle-check';
+  import CircleSlash from '@lucide/svelte/icons/circle-slash';
+  import CircleX from '@lucide/svelte/icons/circle-x';
   import { Button, Modal } from 'flowbite-svelte';
   import SpoolChip from '$lib/spools/SpoolChip.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
   import { clockTime } from '$lib/ui/times';
+  import FilamentChange from './FilamentChange.svelte';
   import { namesOf } from './partsInWords';
+  import { filamentTexts } from '$lib/texts/filament';
+  import type { spoolsOf } from '$lib/server/filament/spools';
   import type { SchoolDay } from '$lib/shared/schoolDay';
   import DayLane from './DayLane.svelte';
   import type { printersWithRuns } from '$lib/server/printRoom';
   import { printRoomTexts as say } from '$lib/texts/printRoom';
 
-  type Printer = Awaited<ReturnType<typeof printersWithRuns>>[number];
-  let { printer, day }: { printer: Printer; day: SchoolDay } = $props();
+  type Printer = Awaited<ReturnType<typeof printersWithRuns>>[number] & {
+    planned: ComponentProps<typeof DayLane>['planned'];
+  };
+  interface Props {
+    printer: Printer;
+    day: SchoolDay;
+    spools: Awaited<ReturnType<typeof spoolsOf>>;
+  }
+  let { printer, day, spools }: Props = $props();
 
   const { run, status } = $derived(printer);
   const percent = $derived(Math.floor((run?.progress ?? 0) * 100));
@@ -24,13 +37,18 @@
   );
   const doing = $derived.by(() => {
     if (!status?.online) return say.offline;
-    if (!run) return say.free;
+    if (!run) return printer.change ? say.changing : say.free;
     if (run.cancelAskedAt) return say.stopping;
     if (run.state === 'preparing') return say.slicing;
     if (run.state === 'sending') return say.sending;
     if (run.pausedFor) return say.paused;
     return isHeating ? say.heating : say.printing;
   });
+  let isChanging = $state(false);
+  /** Filament can be changed while the printer is free or stands still for it. */
+  const isChangeable = $derived(
+    status?.online && (!run || run.pausedFor === 'filament' || run.pausedFor === 'runout'),
+  );
   const endings = {
     finished: { words: say.finished, icon: CircleCheck, tone: 'text-pass' },
     failed: { words: say.failed, icon: CircleX, tone: 'text-fail' },
@@ -51,6 +69,9 @@
     <h2>{printer.name}</h2>
     <span class="text-ink-soft">{printer.model}</span>
     <SpoolChip spool={printer.spool} />
+    {#if isChangeable && !printer.change && !isChanging}
+      <Button size="xs" color="alternative" onclick={() => (isChanging = true)}>{filamentTexts.open}</Button>
+    {/if}
     <span class="ml-auto font-semibold {status?.online ? '' : 'text-fail'}" data-testid="doing">{doing}</span>
     {#if status?.online}
       <span class="text-sm"
@@ -62,7 +83,16 @@
     {/if}
   </header>
 
-  <DayLane {day} runs={[...printer.past, ...(run ? [run] : [])]} name={printer.name} />
+  <DayLane
+    {day}
+    planned={printer.planned}
+    runs={[...printer.past, ...(run ? [run] : [])]}
+    name={printer.name}
+  />
+
+  {#if printer.change || (isChanging && isChangeable)}
+    <div class="border-hairline border-b p-5"><FilamentChange {printer} {spools} /></div>
+  {/if}
 
   <div class="grid gap-6 p-5 md:grid-cols-[1fr_320px]">
     {#if run}
@@ -100,8 +130,8 @@
               style="width: {percent}%"
             ></div>
           </div>
-          <div class="flex items-center justify-between text-sm">
-            <span>
+          <div class="flex flex-wrap items-center gap-2 text-sm">
+            <span class="w-full">
               <span class="measured" data-testid="percent">{percent}</span> %, {say.about}
               <span class="measured">{Math.ceil((run.estimateS * (1 - run.progress)) / 60)}</span>
               {say.minLeft}{#if printer.spool}; {say.spoolLeft(
@@ -117,12 +147,17 @@
                 >
               </form>
               {#if run.progress < FIRST_LAYER}
-                <Button size="xs" color="alternative" class="mx-2" onclick={() => (isFirstBad = true)}
+                <Button size="xs" color="alternative" onclick={() => (isFirstBad = true)}
                   >{say.firstBad}</Button
                 >
               {/if}
             {/if}
-            <form method="POST" action="?/cancel" use:enhance class="ml-2">
+            <form
+              method="POST"
+              action="?/cancel"
+              use:enhance
+              class={run.state === 'printing' ? '' : 'ml-auto'}
+            >
               <input type="hidden" name="run" value={run.id} />
               <Button type="submit" size="xs" color="alternative" disabled={run.cancelAskedAt !== null}
                 >{say.cancel}</Button

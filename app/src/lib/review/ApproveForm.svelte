@@ -1,6 +1,6 @@
 <script lang="ts">
   import { tick } from 'svelte';
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { Button, Input } from 'flowbite-svelte';
   import type { CheckResult } from '@kelbrin/core/inspect';
   import { reviewTexts as say } from '$lib/texts/review';

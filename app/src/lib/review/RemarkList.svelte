@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { X } from '@lucide/svelte';
+  import X from '@lucide/svelte/icons/x';
   import type { Recipe } from '@kelbrin/core/recipe';
   import { reviewTexts as say } from '$lib/texts/review';
   import { placesOf, sentencesOf, type Remark } from './remarkPlaces';

@@ -1,7 +1,7 @@
-import { asc, desc, eq } from 'drizzle-orm';
+import { asc, desc, eq, isNull } from 'drizzle-orm';
 import { demandRole, type Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
-import { plates, printers, runs, spools } from './db/schema/index.ts';
+import { filamentChanges, plates, printers, runs, spools } from './db/schema/index.ts';
 import { ACTIVE_RUN, partsOf } from './plates/plateParts.ts';
 import { waiversOf } from './review/waivers.ts';
 
@@ -14,9 +14,11 @@ const MOST_SHOWN = 6;
 export async function printersWithRuns(db: Database, person: Person) {
   demandRole(person, 'teacher', 'helper');
   const all = await db
-    .select({ printer: printers, spool: spools })
+    .select({ printer: printers, spool: spools, change: filamentChanges })
     .from(printers)
     .leftJoin(spools, eq(spools.id, printers.spoolId))
+    .leftJoin(filamentChanges, eq(filamentChanges.printerId, printers.id))
+    .where(isNull(printers.retiredAt))
     .orderBy(asc(printers.name));
   const recent = await db
     .select({
@@ -56,7 +58,7 @@ export async function printersWithRuns(db: Database, person: Person) {
         outcome,
         waivers: waived.get(handInId) ?? [],
       }));
-  return all.map(({ printer: { id, name, model, status }, spool }) => {
+  return all.map(({ printer: { id, name, model, status }, spool, change }) => {
     const own = recent
       .filter(({ printerId }) => printerId === id)
       .map(({ estimate, ...run }) => {
@@ -73,6 +75,8 @@ export async function printersWithRuns(db: Database, person: Person) {
       name,
       model,
       spool,
+      /** The change of filament that is under way. */
+      change,
       status,
       run: own.find(({ state }) => isActive(state)),
       past: own.filter(({ state }) => !isActive(state)).slice(0, MOST_SHOWN),

@@ -113,7 +113,7 @@ export async function standings(db: Database, projectIds: readonly string[]): Pr
       printFileId: queueEntries.printFileId,
       state: sql<'waiting' | 'printing' | 'printed'>`case
         when bool_or(${queueEntries.state} = 'printing') then 'printing'
-        when bool_and(${queueEntries.state} = 'printed') then 'printed'
+        when bool_and(${queueEntries.state} = 'printed') filter (where ${queueEntries.state} <> 'dropped') then 'printed'
         else 'waiting' end`.as('copies_state'),
     })
     .from(queueEntries)

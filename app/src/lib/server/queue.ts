@@ -1,5 +1,6 @@
-import { and, asc, eq, ne, sql } from 'drizzle-orm';
-import { demandRole, isId, type Person } from './auth/access.ts';
+import { and, asc, eq, inArray, isNotNull, max, ne, sql } from 'drizzle-orm';
+import * as z from 'zod';
+import { demandRole, isId, NotAllowed, type Person } from './auth/access.ts';
 import { namesOnProject } from './auth/team.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
@@ -18,7 +19,9 @@ export async function queue(db: Database, person: Person) {
       state: queueEntries.state,
       joinedAt: queueEntries.joinedAt,
       heldAt: queueEntries.heldAt,
+      handOrder: queueEntries.handOrder,
       handInId: printFiles.handInId,
+      projectId: handIns.projectId,
       name: printFiles.name,
       hash: printFiles.hash,
       doubt: handIns.doubt,
@@ -43,6 +46,77 @@ export async function queue(db: Database, person: Person) {
     entries.map(({ handInId }) => handInId),
   );
   return entries.map((entry) => ({ ...entry, waivers: waived.get(entry.handInId) ?? [] }));
+}
+
+/** How many parts wait. */
+export async function countWaiting(db: Database, person: Person): Promise<number> {
+  demandRole(person, 'teacher', 'helper');
+  return db.$count(queueEntries, eq(queueEntries.state, 'waiting'));
+}
+
+/**
+ * Puts the parts that wait in the order of the ids; those that are not named come after them, as the rules have them.
+ */
+export async function orderQueue(db: Database, person: Person, entryIds: readonly string[]): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const ids = z.array(z.uuid()).max(5000).safeParse(entryIds);
+  if (!ids.success) throw new CannotNow('This order names parts that do not exist.');
+  await db.transaction(async (tx) => {
+    await tx.update(queueEntries).set({ handOrder: null }).where(isNotNull(queueEntries.handOrder));
+    if (ids.data.length > 0) {
+      const listed = sql.join(
+        ids.data.map((id) => sql`${id}::uuid`),
+        sql`, `,
+      );
+      await tx
+        .update(queueEntries)
+        .set({ handOrder: sql`array_position(array[${listed}], ${queueEntries.id})` })
+        .where(inArray(queueEntries.id, ids.data));
+    }
+    await announce(tx, 'printroom');
+  });
+}
+
+/** Takes a waiting part out of the queue, or puts it back; only the teacher decides what is not printed. */
+export async function dropEntry(
+  db: Database,
+  person: Person,
+  entryId: string,
+  isDropped: boolean,
+): Promise<void> {
+  demandRole(person, 'teacher');
+  const [from, to] = isDropped ? (['waiting', 'dropped'] as const) : (['dropped', 'waiting'] as const);
+  const dropped = await db
+    .update(queueEntries)
+    .set({ state: to })
+    .where(and(isId(entryId, queueEntries.id), eq(queueEntries.state, from)))
+    .returning({ id: queueEntries.id });
+  if (dropped.length === 0)
+    throw new CannotNow(`This part is not ${from === 'waiting' ? 'waiting' : 'out of the queue'} any more.`);
+  await announce(db, 'printroom');
+}
+
+/** Has a part that was printed be printed once more. */
+export async function repeatPrint(db: Database, person: Person, entryId: string): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  await db.transaction(async (tx) => {
+    const [printed] = await tx
+      .select({ fileId: queueEntries.printFileId, handIn: handIns.state })
+      .from(queueEntries)
+      .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+      .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+      .where(and(isId(entryId, queueEntries.id), eq(queueEntries.state, 'printed')))
+      // Of two who press at once, the second counts the copy of the first.
+      .for('update', { of: printFiles });
+    if (!printed) throw new NotAllowed();
+    if (printed.handIn !== 'approved') throw new CannotNow('This part went back to its student.');
+    const [{ last }] = await tx
+      .select({ last: max(queueEntries.copy) })
+      .from(queueEntries)
+      .where(eq(queueEntries.printFileId, printed.fileId));
+    await tx.insert(queueEntries).values({ printFileId: printed.fileId, copy: (last ?? 0) + 1 });
+    await announce(tx, 'printroom');
+  });
 }
 
 /** Holds a waiting part back, or lets it go on. */

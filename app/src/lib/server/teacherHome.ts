@@ -14,7 +14,7 @@ import {
 } from './db/schema/index.ts';
 import { printersWithRuns } from './printRoom.ts';
 import { standings } from './projects.ts';
-import { queue } from './queue.ts';
+import { countWaiting } from './queue.ts';
 
 /** A check that fails, and no edit for a few minutes of a lesson: so much at least is needed to be stuck. */
 const mayBeStuck = and(
@@ -54,12 +54,11 @@ export async function teacherHome(db: Database, teacher: Person) {
     .where(eq(classes.teacherId, teacher.id))
     .groupBy(briefs.id)
     .orderBy(asc(briefs.dueOn), asc(briefs.title));
-  const entries = await queue(db, teacher);
   const printing = await printersWithRuns(db, teacher);
   return {
     classes: own.map((group) => ({ ...group, briefs: set.filter(({ classId }) => classId === group.id) })),
     learners: await whoMayNeed(db, teacher),
-    queued: entries.filter(({ state }) => state === 'waiting').length,
+    queued: await countWaiting(db, teacher),
     printers: printing.map(({ id, name, status, run, spool }) => ({
       id,
       name,

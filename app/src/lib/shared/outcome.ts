@@ -25,10 +25,32 @@ export function isUsable(outcome: OutcomeKind): boolean {
 export const afterFailure = z.enum(['again', 'student']);
 export type AfterFailure = z.infer<typeof afterFailure>;
 
+/**
+ * Sizes as somebody writes them down who holds a part and a calliper: left to right, front to back and up, as many as
+ * were measured ("69,8 × 25.1"). Nothing is null.
+ */
+const measuredMm = z
+  .string()
+  .trim()
+  .max(60)
+  .default('')
+  .transform((words, context): number[] | null => {
+    if (words === '') return null;
+    const sizes = words
+      .split(/mm|[×x*;\s]+/i)
+      .filter((piece) => piece !== '')
+      .map((piece) => Number(piece.replace(',', '.')));
+    if (sizes.length >= 1 && sizes.length <= 3 && sizes.every((size) => size > 0 && size <= 1000))
+      return sizes;
+    context.addIssue('Write the sizes that were measured as up to three numbers, such as 69.8 × 25.1 × 2.4.');
+    return z.NEVER;
+  });
+
 /** What is written down of a part when it comes off the plate. */
 export const outcomeDraft = z.strictObject({
   outcome: z.enum(outcomeKinds, 'Say what came of the part.'),
   note: z.string().trim().max(400, 'A note has at most 400 characters.').default(''),
   next: afterFailure.optional(),
+  measuredMm,
 });
 export type OutcomeDraft = z.infer<typeof outcomeDraft>;

@@ -4,15 +4,20 @@ export interface WaitingPart {
   readonly student: string;
   /** The day until which the brief is to be done, as 2026-12-05; what has none comes last. */
   readonly dueOn: string | null;
+  /** Its place where somebody put the queue in order by hand. */
+  readonly handOrder: number | null;
   readonly seconds: number;
   readonly grams: number;
 }
 
 /**
  * Parts in the order in which they are printed: what is due first goes first, and of what is due the same day one part
- * of each student goes before anybody's second. Otherwise they keep their order.
+ * of each student goes before anybody's second. Otherwise they keep their order. What somebody has put in order by hand
+ * goes before all that.
  */
-export function inFairOrder<T extends Pick<WaitingPart, 'student' | 'dueOn'>>(parts: readonly T[]): T[] {
+export function inFairOrder<T extends Pick<WaitingPart, 'student' | 'dueOn' | 'handOrder'>>(
+  parts: readonly T[],
+): T[] {
   const counts = new Map<string, number>();
   const ranked = parts.map((part) => {
     const key = `${part.dueOn} ${part.student}`;
@@ -21,8 +26,12 @@ export function inFairOrder<T extends Pick<WaitingPart, 'student' | 'dueOn'>>(pa
     return { part, rank };
   });
   const dueOf = (part: T) => part.dueOn ?? '9999';
+  const handOf = (part: T) => part.handOrder ?? Number.MAX_SAFE_INTEGER;
   return ranked
-    .sort((a, b) => dueOf(a.part).localeCompare(dueOf(b.part)) || a.rank - b.rank)
+    .sort(
+      (a, b) =>
+        handOf(a.part) - handOf(b.part) || dueOf(a.part).localeCompare(dueOf(b.part)) || a.rank - b.rank,
+    )
     .map(({ part }) => part);
 }
 

@@ -2,7 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { inFairOrder, partsWithin } from './proposal';
 
-const part = (student: string, dueOn: string | null = null) => ({ student, dueOn });
+const part = (student: string, dueOn: string | null = null, handOrder: number | null = null) => ({
+  student,
+  dueOn,
+  handOrder,
+});
 
 describe('the fair order', () => {
   it('takes what is due first, and one of each student before seconds', () => {
@@ -17,11 +21,17 @@ describe('the fair order', () => {
     expect(inFairOrder(parts)).toEqual([parts[4], parts[0], parts[2], parts[1], parts[5], parts[3]]);
   });
 
+  it('lets what was ordered by hand go before', () => {
+    const parts = [part('Asha', '2026-12-01'), part('Bruno', null, 2), part('Cleo', '2026-12-05', 1)];
+    expect(inFairOrder(parts)).toEqual([parts[2], parts[1], parts[0]]);
+  });
+
   it('loses nobody', () => {
     const parts = fc.array(
       fc.record({
         student: fc.constantFrom('a', 'b', 'c'),
         dueOn: fc.constantFrom(null, '2026-01-01', '2026-02-01'),
+        handOrder: fc.constantFrom(null, 1, 2),
       }),
     );
     fc.assert(

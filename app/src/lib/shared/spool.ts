@@ -9,6 +9,15 @@ export const spoolDraft = z.strictObject({
     .number('Say how many grams there are on it.')
     .min(0, 'A spool cannot hold less than nothing.')
     .max(10_000, 'A spool holds at most 10 kg.'),
+  /** What a kilogram cost; a form leaves it empty where nobody knows. */
+  pricePerKg: z.preprocess(
+    (given) => (given === '' || given === undefined ? null : given),
+    z.coerce
+      .number('Say what a kilogram cost as a number.')
+      .min(0, 'A price cannot be less than nothing.')
+      .max(10_000, 'That is too much for a kilogram.')
+      .nullable(),
+  ),
 });
 
 /** Below this many grams a roll should be watched. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { NotebookText } from '@lucide/svelte';
+  import NotebookText from '@lucide/svelte/icons/notebook-text';
   import { Modal } from 'flowbite-svelte';
   import type { TaskText as Task } from '$lib/shared/taskText';
   import { taskTexts as say } from '$lib/texts/task';

@@ -1,5 +1,11 @@
 <script lang="ts">
-  import { Bold, Heading, ImagePlus, Italic, Link, List, ListOrdered } from '@lucide/svelte';
+  import Bold from '@lucide/svelte/icons/bold';
+  import Heading from '@lucide/svelte/icons/heading';
+  import ImagePlus from '@lucide/svelte/icons/image-plus';
+  import Italic from '@lucide/svelte/icons/italic';
+  import Link from '@lucide/svelte/icons/link';
+  import List from '@lucide/svelte/icons/list';
+  import ListOrdered from '@lucide/svelte/icons/list-ordered';
   import { Editor } from '@tiptap/core';
   import Image from '@tiptap/extension-image';
   import StarterKit from '@tiptap/starter-kit';

@@ -32,6 +32,7 @@ export const classPage = {
   prints: (students: readonly string[], minutes: number) =>
     `prints for ${students.length > 2 ? `${students.length} students` : students.join(' and ')}, ${minutes} min left`,
   free: 'is free',
+  noPrinter: 'Note your printers',
   queued: (count: number) =>
     count === 1 ? 'One part waits in the queue' : `${count} parts wait in the queue`,
   students: (count: number) => (count === 1 ? 'one student' : `${count} students`),

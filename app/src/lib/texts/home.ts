@@ -14,6 +14,7 @@ export const homeTexts = {
     count === 1
       ? 'There is a remark at your design: read it on the bench.'
       : `There are ${count} remarks at your design: read them on the bench.`,
+  cameOut: (outcome: string, note: string) => `The print: ${outcome}.${note ? ` ${note}` : ''}`,
   asksForHelp: 'You asked for help.',
   next: {
     designing: 'Go on designing, then hand it in.',

@@ -22,4 +22,7 @@ export const printFiguresTexts = {
   finished: 'Finished',
   hours: 'Hours',
   grams: 'Grams',
+  sizes: 'Measured sizes',
+  offBy: (medianMm: number, count: number) =>
+    `${medianMm < 0 ? '−' : '+'}${Math.abs(medianMm).toFixed(2)} mm, median of ${count}`,
 } as const;

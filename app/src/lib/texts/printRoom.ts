@@ -21,6 +21,7 @@ export const printRoomTexts = {
   bell: (time: string) => `bell at ${time}`,
   now: 'now',
   runBlock: (names: string, from: string, to: string) => `${names}, ${from} to ${to}`,
+  planned: (plate: number, from: string, to: string) => `Plate ${plate}, planned from ${from} to ${to}`,
   dayTitle: 'The school day',
   dayWhat: 'When lessons begin and end, a line for each: 08:40 09:30',
   daySave: 'Save the bells',
@@ -31,6 +32,7 @@ export const printRoomTexts = {
   noRuns: 'no runs yet',
   offline: 'does not answer',
   free: 'free',
+  changing: 'filament is being changed',
   stopping: 'stopping',
   slicing: 'slicing the plate',
   sending: 'sending the plate',
@@ -44,10 +46,8 @@ export const printRoomTexts = {
   resume: 'Go on',
   whyPaused: {
     user: 'Somebody has it stand still. The bed stays warm; do not wait too long.',
-    filament:
-      'Change the filament for the next colour: pull the old one out, load the new one, let it run until the colour is clean. Then go on.',
-    runout:
-      'The filament has run out. Load more of the same, let it run until it comes out evenly, note the roll in “Spools”, and go on.',
+    filament: 'Change the filament for the next colour, and go on.',
+    runout: 'The filament has run out. Put more of the same on, and go on.',
     clog: 'No plastic comes out: the nozzle is clogged. Heat it, push filament through by hand or clean it, and go on; or cancel the run.',
     door: 'The door is open. Close it and go on.',
     other: 'The printer stands still and waits for somebody: look at what it shows, and go on.',

@@ -25,6 +25,8 @@ export const spoolTexts = {
   colour: 'Colour',
   colourName: 'Colour in words',
   gramsLeft: 'Grams on it',
+  price: 'Price of 1 kg',
+  perKg: (price: string) => `${price} a kg`,
   sticker: (number: number) => `Write No. ${number} on the roll, so that it is found.`,
   isPrinting: (printer: string) => `${printer} is printing: wait until it is done.`,
 } as const;

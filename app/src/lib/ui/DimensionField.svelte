@@ -81,11 +81,16 @@
     }
   }
 
-  function onpointermove(event: PointerEvent & { currentTarget: HTMLInputElement }): void {
+  function onpointerdown(event: PointerEvent & { currentTarget: HTMLInputElement }): void {
+    // Captured from the press on: a quick hand has left so small a field with its first move.
+    event.currentTarget.setPointerCapture(event.pointerId);
+    drag = { x: event.clientX, from: number ?? 0, moved: false, gesture: performance.now() };
+  }
+
+  function onpointermove(event: PointerEvent): void {
     if (!drag || isFormula(value)) return;
     const steps = Math.trunc((event.clientX - drag.x) / DRAG_PX);
     if (!drag.moved && Math.abs(event.clientX - drag.x) < DRAG_PX) return;
-    if (!drag.moved) event.currentTarget.setPointerCapture(event.pointerId);
     drag.moved = true;
     const next = nudged(drag.from, steps * nudge * factor(event), min, max);
     if (next !== value) onchange(next, drag.gesture);
@@ -117,10 +122,10 @@
     oninput={(event) => (typed = event.currentTarget.value)}
     onblur={commit}
     {onkeydown}
-    onpointerdown={(event) =>
-      (drag = { x: event.clientX, from: number ?? 0, moved: false, gesture: performance.now() })}
+    {onpointerdown}
     {onpointermove}
     {onpointerup}
+    onpointercancel={() => (drag = undefined)}
   />{#if unit && !bare}<span class="measured text-ink-soft text-sm" class:ml-0.5={unit === 'mm'}>{unit}</span
     >{/if}
 </span>

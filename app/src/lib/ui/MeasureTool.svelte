@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Ruler } from '@lucide/svelte';
+  import Ruler from '@lucide/svelte/icons/ruler';
   import type { Snippet } from 'svelte';
   import { solidTexts as say } from '$lib/texts/solidView';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Bell } from '@lucide/svelte';
+  import Bell from '@lucide/svelte/icons/bell';
   import { page } from '$app/state';
   import { noticeTexts as notices } from '$lib/texts/notices';
   import type { Person } from '$lib/server/auth/access';

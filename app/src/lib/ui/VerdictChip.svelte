@@ -1,5 +1,7 @@
 <script lang="ts">
-  import { CircleCheck, CircleX, TriangleAlert } from '@lucide/svelte';
+  import CircleCheck from '@lucide/svelte/icons/circle-check';
+  import CircleX from '@lucide/svelte/icons/circle-x';
+  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import type { Verdict } from '@kelbrin/core/inspect';
 
   let { verdict }: { verdict: Verdict } = $props();

@@ -7,11 +7,16 @@ export async function sendJson(
   url: string,
   data?: unknown,
 ): Promise<void> {
-  await answered(url, {
+  await answered(url, asJson(method, data));
+}
+
+/** A request that carries data as JSON. */
+export function asJson(method: 'PUT' | 'POST' | 'DELETE', data?: unknown): RequestInit {
+  return {
     method,
     headers: { 'Content-Type': 'application/json' },
     body: data === undefined ? undefined : JSON.stringify(data),
-  });
+  };
 }
 
 /** Sends a file in the field `file`, and returns what was answered; throws as {@link sendJson} does. */

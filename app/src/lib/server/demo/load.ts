@@ -12,6 +12,7 @@ import {
   classMembers,
   handIns,
   limitsCards,
+  plates,
   printers,
   printFiles,
   projects,
@@ -150,6 +151,8 @@ async function bringAlong(
     .where(eq(printFiles.handInId, handInId));
   const [printer] = await db.select().from(printers).where(eq(printers.name, demoPrinters[0].name));
   const { plateId } = await layPlate(db, teacher, [entry.id]);
+  // Alone on its plate, a part takes what it takes by itself.
+  await db.update(plates).set({ estimate: entry.estimate }).where(eq(plates.id, plateId));
   const isDone = plan.progress === 'printed';
   await db
     .update(queueEntries)

@@ -249,12 +249,12 @@ export const demoPrinters = [
   {
     name: 'Alder',
     model: 'Classroom 220',
-    spool: { material: 'PLA', colour: '#3f8f5f', colourName: 'leaf green', gramsLeft: 412 },
+    spool: { material: 'PLA', colour: '#3f8f5f', colourName: 'leaf green', gramsLeft: 412, pricePerKg: 18.5 },
   },
   {
     name: 'Birch',
     model: 'Classroom 220',
-    spool: { material: 'PLA', colour: '#d9822b', colourName: 'pot orange', gramsLeft: 61 },
+    spool: { material: 'PLA', colour: '#d9822b', colourName: 'pot orange', gramsLeft: 61, pricePerKg: 21 },
   },
 ] as const;
 

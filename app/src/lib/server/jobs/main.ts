@@ -1,4 +1,4 @@
-import { asc } from 'drizzle-orm';
+import { asc, isNull } from 'drizzle-orm';
 import { compute } from '../compute/pool.ts';
 import { connection } from '../db/database.ts';
 import { printers } from '../db/schema/index.ts';
@@ -28,7 +28,8 @@ await boss.work<InspectJob>(RECHECK, { batchSize: 1, pollingIntervalSeconds: 0.5
 
 async function lookAround(): Promise<void> {
   for (const handInId of await forgottenHandIns(db)) await askForInspection(handInId);
-  for (const { id, host, port } of await db.select().from(printers).orderBy(asc(printers.name))) {
+  const used = await db.select().from(printers).where(isNull(printers.retiredAt)).orderBy(asc(printers.name));
+  for (const { id, host, port } of used) {
     if (keepers.has(id)) continue;
     keepers.set(id, new PrinterKeeper(db, id, SerialDriver.connect));
     console.log(`Keeping the printer at ${host}:${port}`);
@@ -36,13 +37,13 @@ async function lookAround(): Promise<void> {
 }
 
 await lookAround();
-const round = setInterval(() => {
-  lookAround().catch((error: unknown) => console.error('Looking for work:', error));
-}, 5_000);
+const look = () => void lookAround().catch((error: unknown) => console.error('Looking for work:', error));
+const round = setInterval(look, 5_000);
 
 // A run that was just asked for starts at once.
 const unfollow = await new LiveHub(sql).follow(['orders'], () => {
   for (const keeper of keepers.values()) keeper.nudge();
+  look();
 });
 console.log('The job process is ready');
 

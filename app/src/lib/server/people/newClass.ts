@@ -4,11 +4,10 @@ import { LONGEST_NAME } from '../../shared/studentList.ts';
 import { record } from '../audit.ts';
 import { demandRole, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
+import { CLEAR_SIGNS } from '../clearSigns.ts';
 import type { Database } from '../db/database.ts';
 import { classes, limitsCards } from '../db/schema/index.ts';
 
-/** Digits and capitals that are not taken for one another when they are read off a board. */
-const SIGNS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
 const CODE_LENGTH = 6;
 
 /** Creates a class with a code of its own; returns its id. It takes the first limits card by name, until another is chosen. */
@@ -26,7 +25,9 @@ export async function createClass(db: Database, teacher: Person, name: string): 
       .limit(1);
     if (!card) throw new CannotNow('There is no limits card yet that a class could take.');
     for (;;) {
-      const code = Array.from({ length: CODE_LENGTH }, () => SIGNS[randomInt(SIGNS.length)]).join('');
+      const code = Array.from({ length: CODE_LENGTH }, () => CLEAR_SIGNS[randomInt(CLEAR_SIGNS.length)]).join(
+        '',
+      );
       const [created] = await tx
         .insert(classes)
         .values({ name: called, code, teacherId: teacher.id, limitsCardId: card.id })

@@ -1,6 +1,7 @@
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, inArray } from 'drizzle-orm';
 import type { Database } from '../db/database.ts';
-import { plates, queueEntries, runs, spools } from '../db/schema/index.ts';
+import { queueEntries, runs } from '../db/schema/index.ts';
+import { useFilament } from '../filament/use.ts';
 import { announce } from '../live/topics.ts';
 import { tellStudents, tellTeacher } from '../notices.ts';
 import { standings } from '../projects.ts';
@@ -33,11 +34,7 @@ export async function endRun(db: Database, runId: string, ending: Ending): Promi
         .set({ state: isPrinted ? 'printed' : 'laid' })
         .where(inArray(queueEntries.id, entryIds));
     }
-    await useFilament(
-      tx,
-      ended,
-      parts.reduce((sum, { estimate }) => sum + estimate.grams, 0),
-    );
+    await useFilament(tx, ended);
     if (isPrinted) await closePlaces(tx, ended.plateId);
     await announceProjects(tx, parts);
     if (ending.state === 'failed') {
@@ -52,18 +49,4 @@ export async function endRun(db: Database, runId: string, ending: Ending): Promi
     }
     await announce(tx, 'printroom');
   });
-}
-
-/** Takes what a run has printed off its spool; of one that ended early as much as it had come far. */
-async function useFilament(tx: Database, run: typeof runs.$inferSelect, gramsOfParts: number): Promise<void> {
-  if (!run.spoolId) return;
-  const [{ estimate }] = await tx
-    .select({ estimate: plates.estimate })
-    .from(plates)
-    .where(eq(plates.id, run.plateId));
-  const grams = (estimate?.grams ?? gramsOfParts) * run.progress;
-  await tx
-    .update(spools)
-    .set({ gramsLeft: sql`greatest(0, ${spools.gramsLeft} - ${grams}::real)` })
-    .where(eq(spools.id, run.spoolId));
 }

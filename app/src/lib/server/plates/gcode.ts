@@ -12,7 +12,8 @@ import { partsOf, type PlatePart } from './plateParts.ts';
  * The G-code of a plate as it is laid, and what it takes, which is noted on the plate. It names the print files, with
  * their hashes and whose they are.
  *
- * Throws {@link CannotNow} when a file is not the one that was approved: nothing else is ever printed.
+ * Throws {@link CannotNow} when it cannot be sliced, and when a file is not the one that was approved: nothing else is
+ * ever printed.
  */
 export async function gcodeOfPlate(
   db: Database,
@@ -24,9 +25,10 @@ export async function gcodeOfPlate(
   const current = all.filter(({ isCurrent }) => isCurrent);
   // Of a plate that is printed, the parts are those that were on it.
   const parts = current.length > 0 ? current : all;
-  const { gcode, estimate } = await compute().run<'plate'>({
+  const files = await filesOf(db, parts);
+  const slicing = compute().run<'plate'>({
     kind: 'plate',
-    files: await filesOf(db, parts),
+    files,
     parts: parts.map(({ hash, xMm, yMm, turnDeg }) => ({ hash, xMm, yMm, turnDeg })),
     limits: parts[0].limits,
     choice: plate.choice,
@@ -35,6 +37,11 @@ export async function gcodeOfPlate(
       ...parts.map(({ name, student, hash }) => `${name}, for ${student}, print file ${hash}`),
       `settings ${JSON.stringify(plate.choice)}`,
     ],
+  });
+  const { gcode, estimate } = await slicing.catch((problem: unknown) => {
+    throw new CannotNow(
+      `The plate could not be sliced: ${problem instanceof Error ? problem.message : String(problem)}`,
+    );
   });
   await db.update(plates).set({ estimate }).where(eq(plates.id, plateId));
   return { gcode, estimate };

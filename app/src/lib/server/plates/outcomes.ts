@@ -1,9 +1,9 @@
-import { and, eq } from 'drizzle-orm';
-import { isUsable, outcomeDraft } from '../../shared/outcome.ts';
+import { and, desc, eq, inArray, isNotNull } from 'drizzle-orm';
+import { isUsable, outcomeDraft, type OutcomeKind } from '../../shared/outcome.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
-import { handIns, plateParts, queueEntries } from '../db/schema/index.ts';
+import { handIns, plateParts, printFiles, queueEntries } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
 import { tellStudents } from '../notices.ts';
 import { takenPicture } from '../takenPicture.ts';
@@ -25,7 +25,7 @@ export async function noteOutcome(
   demandRole(person, 'teacher', 'helper');
   const read = outcomeDraft.safeParse(data);
   if (!read.success) throw new CannotNow(read.error.issues[0].message);
-  const { outcome, note, next } = read.data;
+  const { outcome, note, next, measuredMm } = read.data;
   const failed = !isUsable(outcome);
   if (failed && !next) throw new CannotNow('Say whether it is printed again or goes back to its student.');
   if (next === 'student' && note === '')
@@ -45,7 +45,7 @@ export async function noteOutcome(
     if (place.state !== 'printed') throw new CannotNow('This part was not printed on this plate.');
     await tx
       .update(plateParts)
-      .set({ outcome, outcomeNote: note, outcomePhoto: photo, outcomeAt: new Date() })
+      .set({ outcome, outcomeNote: note, outcomePhoto: photo, measuredMm, outcomeAt: new Date() })
       .where(and(eq(plateParts.plateId, plateId), eq(plateParts.queueEntryId, entryId)));
     const parts = await partsOf(tx, [plateId]);
     const part = parts.find((each) => each.entryId === entryId)!;
@@ -61,6 +61,26 @@ export async function noteOutcome(
     await announceProjects(tx, [part]);
     await announce(tx, 'printroom');
   });
+}
+
+/** What came of the last print of each hand-in; nothing of those of which nobody has written it down. */
+export async function outcomesOf(
+  db: Database,
+  handInIds: readonly string[],
+): Promise<Map<string, { outcome: OutcomeKind; note: string }>> {
+  if (handInIds.length === 0) return new Map();
+  const rows = await db
+    .selectDistinctOn([printFiles.handInId], {
+      handInId: printFiles.handInId,
+      outcome: plateParts.outcome,
+      note: plateParts.outcomeNote,
+    })
+    .from(plateParts)
+    .innerJoin(queueEntries, eq(queueEntries.id, plateParts.queueEntryId))
+    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .where(and(inArray(printFiles.handInId, [...handInIds]), isNotNull(plateParts.outcome)))
+    .orderBy(printFiles.handInId, desc(plateParts.outcomeAt));
+  return new Map(rows.map(({ handInId, outcome, note }) => [handInId, { outcome: outcome!, note }]));
 }
 
 /** The photo that was taken of a part; throws {@link NotAllowed} if there is none. */

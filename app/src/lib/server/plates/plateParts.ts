@@ -19,6 +19,9 @@ import {
 /** The states in which a run holds its printer and its plate. */
 export const ACTIVE_RUN = ['preparing', 'sending', 'printing'] as const;
 
+/** The size that a hand-in was designed with, as its inspection found it. */
+export const designedMm = sql<readonly number[] | null>`${handIns.inspection} #> '{part,sizeMm}'`;
+
 /** The parts that have or had a place on a plate, with whose they are. The files themselves are left out. */
 export async function partsOf(db: Database, plateIds: readonly string[]) {
   if (plateIds.length === 0) return [];
@@ -32,6 +35,8 @@ export async function partsOf(db: Database, plateIds: readonly string[]) {
       isCurrent: plateParts.isCurrent,
       outcome: plateParts.outcome,
       outcomeNote: plateParts.outcomeNote,
+      measuredMm: plateParts.measuredMm,
+      designedMm,
       hasPhoto: sql<boolean>`${plateParts.outcomePhoto} is not null`,
       copy: queueEntries.copy,
       fileId: printFiles.id,

@@ -29,6 +29,7 @@ import {
   layPlate,
   movePart,
   openPlates,
+  planPlate,
   plateToSee,
   takeOffPlate,
 } from './plates.ts';
@@ -73,6 +74,16 @@ const printed = async (ids: string[]) => {
 };
 
 describe('laying', () => {
+  it('is planned for a printer, for another, and for none', async () => {
+    const [first] = await waitingIds();
+    const { plateId } = await layPlate(test.db, helper, [first], { plannedFor: birch.id });
+    const plannedFor = async () => (await plateToSee(test.db, helper, plateId)).plate.plannedFor;
+    expect(await plannedFor()).toBe(birch.id);
+    await expect(planPlate(test.db, helper, plateId, 'nowhere')).rejects.toThrow(NotAllowed);
+    await planPlate(test.db, helper, plateId, undefined);
+    expect(await plannedFor()).toBeNull();
+  });
+
   it('takes waiting parts onto one plate, where none is too near to another', async () => {
     const ids = await waitingIds();
     const { plateId, left } = await layPlate(test.db, helper, ids);
@@ -214,7 +225,14 @@ describe('what came of it', () => {
     );
 
     const png = new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 0]);
-    await note(ids[0], { outcome: 'good', note: 'hole 4.1 mm' }, png);
+    await expect(note(ids[0], { outcome: 'good', measuredMm: '70 by 25' })).rejects.toThrow(
+      'as up to three numbers, such as 69.8 × 25.1 × 2.4',
+    );
+    const [width, depth] = (await plateToSee(test.db, helper, plateId)).parts.find(
+      ({ entryId }) => entryId === ids[0],
+    )!.designedMm!;
+    const measuredMm = `${String(width - 0.2).replace('.', ',')} mm × ${depth + 0.1}`;
+    await note(ids[0], { outcome: 'good', note: 'hole 4.1 mm', measuredMm }, png);
     expect(Buffer.from(await outcomePhoto(test.db, helper, plateId, ids[0])).equals(Buffer.from(png))).toBe(
       true,
     );
@@ -233,6 +251,8 @@ describe('what came of it', () => {
     });
     expect(await test.db.$count(notices, eq(notices.kind, 'sent_back'))).toBeGreaterThan(0);
     const figures = await printFigures(test.db, helper);
+    const birch = figures.worked.find(({ printer }) => printer === 'Birch')!;
+    expect(birch.sizes).toEqual({ medianMm: expect.closeTo(-0.05, 6), count: 2 });
     expect(figures.byPrinter).toEqual([{ name: 'Birch', usable: 1, all: 3 }]);
     expect(figures.failures.map(({ outcome }) => outcome).toSorted()).toEqual(['knocked', 'tight']);
     expect(figures.byVerdict.reduce((sum, { all }) => sum + all, 0)).toBe(3);

@@ -1,14 +1,14 @@
 import { and, asc, desc, eq, inArray, isNull } from 'drizzle-orm';
 import type { LimitsCard } from '@kelbrin/core/inspect';
-import type { Placeable, Placed } from '@kelbrin/core/plate';
-import { printChoice, type PrintChoice } from '@kelbrin/core/slice';
-import { bedOf, gapOf, kindOf, placementDraft } from '../../shared/plate.ts';
+import type { Placed } from '@kelbrin/core/plate';
+import { printChoice, sameMaterial, type PrintChoice } from '@kelbrin/core/slice';
+import { kindOf, placementDraft } from '../../shared/plate.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
-import { compute } from '../compute/pool.ts';
 import type { Database } from '../db/database.ts';
-import { handIns, plateParts, plates, printFiles, queueEntries, runs } from '../db/schema/index.ts';
+import { handIns, plateParts, plates, printers, printFiles, queueEntries, runs } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
+import { layOut } from './layOut.ts';
 import { openPlate, partsOf } from './plateParts.ts';
 
 /** What became of parts that were to be laid. */
@@ -23,7 +23,7 @@ export async function layPlate(
   db: Database,
   person: Person,
   entryIds: readonly string[],
-  choice: PrintChoice = { set: 'everyday' },
+  { choice = { set: 'everyday' }, plannedFor }: { choice?: PrintChoice; plannedFor?: string } = {},
 ): Promise<Laid> {
   demandRole(person, 'teacher', 'helper');
   const parts = await waitingParts(db, entryIds);
@@ -34,7 +34,7 @@ export async function layPlate(
   return db.transaction(async (tx) => {
     const [{ plateId }] = await tx
       .insert(plates)
-      .values({ choice, createdBy: person.id })
+      .values({ choice, createdBy: person.id, plannedFor: await printerToPlan(tx, plannedFor) })
       .returning({ plateId: plates.id });
     await takeIn(tx, plateId, placed);
     await announce(tx, 'printroom');
@@ -69,7 +69,7 @@ export async function arrangePlate(db: Database, person: Person, plateId: string
   const { plate, parts: all } = await plateToSee(db, person, plateId);
   const parts = all.filter(({ isCurrent }) => isCurrent);
   if (parts.length === 0) throw new CannotNow(`Plate ${plate.number} is printed.`);
-  const { placed, left } = await layOut(parts, parts[0].limits, plate.choice);
+  const { placed, left } = await layOut(parts.map(asPlaced), parts[0].limits, plate.choice);
   await db.transaction(async (tx) => {
     await openPlate(tx, plateId);
     for (const { id, xMm, yMm, turnDeg } of placed) {
@@ -119,6 +119,22 @@ export async function chooseForPlate(
   await db.transaction(async (tx) => {
     const plate = await openPlate(tx, plateId);
     await tx.update(plates).set({ choice: read.data, estimate: null }).where(eq(plates.id, plate.id));
+    await announce(tx, 'printroom');
+  });
+}
+
+/** Plans a plate for a printer, or for none. */
+export async function planPlate(
+  db: Database,
+  person: Person,
+  plateId: string,
+  printerId: string | undefined,
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  await db.transaction(async (tx) => {
+    const plate = await openPlate(tx, plateId);
+    const plannedFor = await printerToPlan(tx, printerId);
+    await tx.update(plates).set({ plannedFor }).where(eq(plates.id, plate.id));
     await announce(tx, 'printroom');
   });
 }
@@ -233,29 +249,10 @@ function demandOneKind(parts: readonly { readonly name: string; readonly limits:
   const other = others.find(({ limits }) => kindOf(limits) !== kindOf(first.limits));
   if (!other) return;
   throw new CannotNow(
-    first.limits.material.toLowerCase() === other.limits.material.toLowerCase()
+    sameMaterial(first.limits.material, other.limits.material)
       ? `${first.name} and ${other.name} are printed in other layers or on another printer: lay them on two plates.`
       : `${first.name} is for ${first.limits.material}, ${other.name} for ${other.limits.material}: lay them on two plates.`,
   );
-}
-
-async function layOut(
-  parts: readonly {
-    readonly footprint: Placeable['footprint'];
-    readonly id?: string;
-    readonly entryId?: string;
-  }[],
-  limits: LimitsCard,
-  choice: PrintChoice,
-  fixed: readonly Placed[] = [],
-) {
-  return compute().run<'layOut'>({
-    kind: 'layOut',
-    parts: parts.map(({ id, entryId, footprint }) => ({ id: (id ?? entryId)!, footprint })),
-    bed: bedOf(limits),
-    gapMm: gapOf(choice),
-    fixed,
-  });
 }
 
 function asPlaced({
@@ -292,6 +289,16 @@ async function setBack(tx: Database, plateId: string, entryId: string, isPast = 
     : await tx.delete(plateParts).where(here).returning();
   if (left.length === 0) throw new NotAllowed();
   await tx.update(queueEntries).set({ state: 'waiting' }).where(eq(queueEntries.id, entryId));
+}
+
+async function printerToPlan(tx: Database, printerId: string | undefined): Promise<string | null> {
+  if (printerId === undefined) return null;
+  const [printer] = await tx
+    .select({ id: printers.id })
+    .from(printers)
+    .where(and(isId(printerId, printers.id), isNull(printers.retiredAt)));
+  if (!printer) throw new NotAllowed();
+  return printer.id;
 }
 
 function placeOf(plateId: string, entryId: string) {

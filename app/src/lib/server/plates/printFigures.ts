@@ -3,6 +3,7 @@ import { isUsable, type OutcomeKind } from '../../shared/outcome.ts';
 import { demandRole, type Person } from '../auth/access.ts';
 import type { Database } from '../db/database.ts';
 import { handIns, plateParts, plates, printers, printFiles, queueEntries, runs } from '../db/schema/index.ts';
+import { designedMm } from './plateParts.ts';
 
 /** How many parts came out usable, of how many whose outcome was written down. */
 export interface Success {
@@ -23,7 +24,10 @@ export async function printFigures(db: Database, person: Person) {
     byVerdict: successBy(outcomes, ({ verdict }) => verdict ?? 'pass'),
     byPrinter: successBy(outcomes, ({ printer }) => printer),
     failures: [...failures].map(([outcome, parts]) => ({ outcome, parts })).sort((a, b) => b.parts - a.parts),
-    worked,
+    worked: worked.map((work) => ({
+      ...work,
+      sizes: offSizes(outcomes.filter(({ printer }) => printer === work.printer)),
+    })),
   };
 }
 
@@ -34,6 +38,8 @@ async function outcomesOf(db: Database) {
       outcome: plateParts.outcome,
       verdict: sql<'pass' | 'warn' | 'fail' | null>`${handIns.inspection} ->> 'verdict'`,
       printer: printers.name,
+      measuredMm: plateParts.measuredMm,
+      designedMm,
     })
     .from(plateParts)
     .innerJoin(queueEntries, eq(queueEntries.id, plateParts.queueEntryId))
@@ -78,4 +84,25 @@ function successBy<T extends { outcome: OutcomeKind }>(
   return [...counts]
     .map(([name, count]) => ({ name, ...count }))
     .sort((a, b) => a.name.localeCompare(b.name));
+}
+
+/**
+ * By how much a printer's parts are larger than they were designed, along the bed, where layers do not matter: the median
+ * of what was measured, mm; undefined when nothing was.
+ */
+function offSizes(
+  parts: readonly {
+    readonly measuredMm: readonly number[] | null;
+    readonly designedMm: readonly number[] | null;
+  }[],
+): { readonly medianMm: number; readonly count: number } | undefined {
+  const offMm = parts
+    .flatMap(({ measuredMm, designedMm }) =>
+      designedMm ? (measuredMm ?? []).slice(0, 2).map((mm, axis) => mm - designedMm[axis]) : [],
+    )
+    .toSorted((a, b) => a - b);
+  if (offMm.length === 0) return undefined;
+  const middle = offMm.length >> 1;
+  const medianMm = offMm.length % 2 === 1 ? offMm[middle] : (offMm[middle - 1] + offMm[middle]) / 2;
+  return { medianMm, count: offMm.length };
 }

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { afterAll, beforeAll, expect, it, vi } from 'vitest';
 import type { Person } from '../auth/access.ts';
 import { compute } from '../compute/pool.ts';
 import { printers, queueEntries, spools } from '../db/schema/index.ts';
@@ -43,6 +43,14 @@ it('proposes for each free printer what is done before the next bell', async () 
   await test.db.execute(
     'delete from plates where id in (select plate_id from plate_parts where is_current) and not exists (select 1 from runs where plate_id = plates.id)',
   );
+});
+
+it('lays out nothing anew while the queue is only looked at', async () => {
+  const [before] = await proposePlates(test.db, helper, at('08:30'));
+  const run = vi.spyOn(compute(), 'run');
+  expect(await proposePlates(test.db, helper, at('08:30'))).toEqual([before]);
+  expect(run).not.toHaveBeenCalled();
+  run.mockRestore();
 });
 
 it('takes less when the bell is near, and runs overnight when nothing would be done by then', async () => {

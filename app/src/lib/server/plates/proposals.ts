@@ -1,13 +1,14 @@
-import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
-import { bedOf, gapOf, kindOf } from '../../shared/plate.ts';
+import { and, asc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm';
+import { heatingSeconds, sameMaterial, settingsFor } from '@kelbrin/core/slice';
+import { kindOf } from '../../shared/plate.ts';
 import { inFairOrder, partsWithin } from '../../shared/proposal.ts';
 import { nextBell, nextMorning } from '../../shared/schoolDay.ts';
 import { demandRole, type Person } from '../auth/access.ts';
 import { namesOnProject } from '../auth/team.ts';
-import { compute } from '../compute/pool.ts';
 import type { Database } from '../db/database.ts';
 import {
   briefs,
+  filamentChanges,
   handIns,
   printers,
   printFiles,
@@ -18,14 +19,13 @@ import {
   users,
 } from '../db/schema/index.ts';
 import { schoolDayOf } from '../schoolDay.ts';
+import { layOut } from './layOut.ts';
 import { ACTIVE_RUN } from './plateParts.ts';
 
 /** More parts than this no bed holds that are worth printing. */
 const MOST_PARTS = 40;
 /** What each start costs a person: clearing the bed, wiping it, watching the first layer. */
 const START_S = 300;
-/** Parts on one plate are heated for once; this much of a part's time is heating. */
-const HEATING_S = 76;
 
 /** A plate that could be started now. */
 export interface Proposal {
@@ -69,19 +69,13 @@ export async function proposePlates(db: Database, person: Person, now = new Date
     const isOvernight = byBell.length === 0;
     const wanted = isOvernight ? within(morning) : byBell;
     if (wanted.length === 0) continue;
-    const { limits } = wanted[0];
-    const { placed } = await compute().run<'layOut'>({
-      kind: 'layOut',
-      parts: wanted.map(({ id, footprint }) => ({ id, footprint })),
-      bed: bedOf(limits),
-      gapMm: gapOf({}),
-      fixed: [],
-    });
+    const { placed } = await layOut(wanted, wanted[0].limits);
     const ids = new Set(placed.map(({ id }) => id));
     const parts = wanted.filter(({ id }) => ids.has(id));
     for (const { id } of parts) taken.add(id);
     const alone = parts.reduce((sum, { seconds }) => sum + seconds, 0);
-    const heatings = (parts.length - 1) * HEATING_S;
+    // Parts on one plate are heated for once.
+    const heatings = (parts.length - 1) * heatingSeconds(settingsFor(wanted[0].limits));
     proposals.push({
       printer: { id: printer.id, name: printer.name, colour: spool.colour },
       parts: parts.map(({ id, student, handInId }) => ({ id, student, handInId })),
@@ -95,18 +89,21 @@ export async function proposePlates(db: Database, person: Person, now = new Date
   return proposals;
 }
 
-function sameMaterial(a: string, b: string): boolean {
-  return a.toLowerCase() === b.toLowerCase();
-}
-
 /** The printers that answer and print nothing, with the rolls that are on them. */
 function freePrinters(db: Database) {
   const busy = db.select({ id: runs.printerId }).from(runs).where(inArray(runs.state, ACTIVE_RUN));
+  const changing = db.select({ id: filamentChanges.printerId }).from(filamentChanges);
   return db
     .select({ printer: printers, spool: spools })
     .from(printers)
     .innerJoin(spools, eq(spools.id, printers.spoolId))
-    .where(and(sql`${printers.status} ->> 'online' = 'true'`, sql`${printers.id} not in (${busy})`))
+    .where(
+      and(
+        sql`${printers.status} ->> 'online' = 'true'`,
+        notInArray(printers.id, busy),
+        notInArray(printers.id, changing),
+      ),
+    )
     .orderBy(asc(printers.name));
 }
 
@@ -121,6 +118,7 @@ async function whatWaits(db: Database) {
       limits: handIns.limits,
       student: namesOnProject,
       dueOn: briefs.dueOn,
+      handOrder: queueEntries.handOrder,
     })
     .from(queueEntries)
     .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))

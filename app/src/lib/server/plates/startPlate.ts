@@ -1,11 +1,13 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { conflictsOf } from '@kelbrin/core/plate';
+import { sameMaterial } from '@kelbrin/core/slice';
 import { bedOf, gapOf } from '../../shared/plate.ts';
-import { demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
+import { demandRole, isId, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
 import { printers, queueEntries, runs, spools } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
+import { demandNoChange, demandOnline, usedPrinter } from '../printers/usedPrinter.ts';
 import { ACTIVE_RUN, currentParts, openPlate, type PlatePart } from './plateParts.ts';
 import { layPlate } from './plates.ts';
 
@@ -38,9 +40,9 @@ export async function startPlate(
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   await db.transaction(async (tx) => {
-    const [printer] = await tx.select().from(printers).where(isId(printerId, printers.id)).for('update');
-    if (!printer) throw new NotAllowed();
-    if (!printer.status?.online) throw new CannotNow(`${printer.name} does not answer: is it switched on?`);
+    const printer = await usedPrinter(tx, printerId);
+    demandOnline(printer);
+    await demandNoChange(tx, printer);
     const busy = await tx.$count(runs, and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
     if (busy > 0) throw new CannotNow(`${printer.name} is printing already.`);
     const plate = await openPlate(tx, plateId);
@@ -92,13 +94,17 @@ export async function wishForRun(
   wish: 'pause' | 'resume',
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
-  const asked = await db
-    .update(runs)
-    .set({ wish })
-    .where(and(isId(runId, runs.id), eq(runs.state, 'printing')))
-    .returning({ id: runs.id });
-  if (asked.length === 0) throw new CannotNow('This run is not printing.');
-  await announce(db, 'printroom', 'orders');
+  await db.transaction(async (tx) => {
+    const [run] = await tx
+      .update(runs)
+      .set({ wish })
+      .where(and(isId(runId, runs.id), eq(runs.state, 'printing')))
+      .returning();
+    if (!run) throw new CannotNow('This run is not printing.');
+    const [printer] = await tx.select().from(printers).where(eq(printers.id, run.printerId));
+    await demandNoChange(tx, printer);
+    await announce(tx, 'printroom', 'orders');
+  });
 }
 
 /** Tells who follows the projects of parts. */
@@ -144,7 +150,7 @@ async function demandFilament(
 ): Promise<void> {
   const [spool] = spoolId ? await tx.select().from(spools).where(eq(spools.id, spoolId)) : [];
   if (!spool) throw new CannotNow(`No spool is noted for ${name}: say in “Spools” which one is on it.`);
-  if (spool.material.toLowerCase() !== material.toLowerCase()) {
+  if (!sameMaterial(spool.material, material)) {
     throw new CannotNow(`This is for ${material}, and there is ${spool.material} on ${name}.`);
   }
   if (spool.gramsLeft < grams) {

@@ -35,6 +35,10 @@ export interface PrinterDriver {
   /** Lets the current file stand still, or go on. */
   pause(): Promise<void>;
   resume(): Promise<void>;
+  /** Heats the nozzle, or lets it cool at 0; does not wait for it. */
+  heat(nozzleC: number): Promise<void>;
+  /** Pushes filament in at so many mm a second, or draws it out where it is negative; resolves when that is done. */
+  feed(lengthMm: number, mmPerS: number): Promise<void>;
   /** Gives up the current file and cools down. */
   cancel(): Promise<void>;
   close(): void;

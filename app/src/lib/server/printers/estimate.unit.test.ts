@@ -1,12 +1,22 @@
 import { parseStringSync } from 'gcode-parser';
 import { beforeAll, expect, it } from 'vitest';
-import { estimate, settingsFor, slice, writeGcode } from '@kelbrin/core/slice';
+import type { Recipe } from '@kelbrin/core/recipe';
+import {
+  estimate,
+  estimateCopies,
+  settingsFor,
+  slice,
+  writeGcode,
+  type PrintSettings,
+  type Toolpath,
+} from '@kelbrin/core/slice';
 import { classroomLimits } from '@kelbrin/core/inspect';
 import { footprintOf, layOut, plateToolpath, slicePart } from '@kelbrin/core/plate';
 import { starters } from '@kelbrin/core/starters';
 import type { Workshop } from '@kelbrin/core/solid';
 import { Machine } from '@kelbrin/printer';
 import { bedOf, gapOf } from '../../shared/plate.ts';
+import { demoStudents } from '../demo/school.ts';
 import { nodeWorkshop } from '../../../../../core/node/workshop.ts';
 import { built } from '../../../../../core/test/evaluated.ts';
 
@@ -59,22 +69,47 @@ it.each(starters.map(({ title, recipe }) => ({ title, recipe })))(
   },
 );
 
-it('tells within 5 % how long the printer takes for a plate of several parts', () => {
-  const settings = settingsFor(classroomLimits);
-  const parts = ['Leaf badge', 'Cane clip', 'Seed-tray label', 'Leaf badge'].map((title, i) => {
-    const { mesh } = built(workshop, starters.find((each) => each.title === title)!.recipe);
+/** The toolpath of a plate on which parts are laid out. */
+function plateOf(recipes: readonly Recipe[], settings: PrintSettings): Toolpath {
+  const parts = recipes.map((recipe, i) => {
+    const { mesh } = built(workshop, recipe);
     return { id: String(i), footprint: footprintOf(workshop.kernel, mesh), mesh };
   });
   const { placed, left } = layOut(parts, bedOf(classroomLimits), gapOf({}));
   expect(left).toEqual([]);
-  const toolpath = plateToolpath(
+  return plateToolpath(
     placed.map((place) => ({
       ...place,
       part: slicePart(workshop.kernel, parts[Number(place.id)].mesh, settings),
     })),
     settings,
   );
+}
+
+const example = (title: string) => starters.find((each) => each.title === title)!.recipe;
+
+it.each([
+  {
+    plate: 'of several examples',
+    recipes: ['Leaf badge', 'Cane clip', 'Seed-tray label', 'Leaf badge'].map(example),
+  },
+  {
+    plate: 'that the demo school’s queue makes',
+    recipes: demoStudents.filter(({ progress }) => progress === 'queued').map(({ recipe }) => recipe!),
+  },
+])('tells within 5 % how long the printer takes for a plate $plate', ({ recipes }) => {
+  const settings = settingsFor(classroomLimits);
+  const toolpath = plateOf(recipes, settings);
   const { seconds } = estimate(toolpath, settings);
   const gcode = writeGcode(toolpath, settings, { offsetMm: [0, 0] });
   expect(Math.abs(printingSeconds(gcode) / seconds - 1)).toBeLessThan(0.05);
+});
+
+it('tells from one part what three copies on a plate take, as near as can be said before they are laid', () => {
+  const settings = settingsFor(classroomLimits);
+  const one = estimate(plateOf([example('Leaf badge')], settings), settings);
+  const laid = estimate(plateOf(Array<Recipe>(3).fill(example('Leaf badge')), settings), settings);
+  const told = estimateCopies(one, 3, settings);
+  expect(told.grams / laid.grams).toBeCloseTo(1, 1);
+  expect(Math.abs(told.seconds / laid.seconds - 1)).toBeLessThan(0.1);
 });

@@ -1,6 +1,8 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
-import { printers, runs, type PrinterStatus } from '../db/schema/index.ts';
+import { filamentChanges, printers, runs, type PrinterStatus } from '../db/schema/index.ts';
+import { carryOnChange } from '../filament/carryOnChange.ts';
 import { announce } from '../live/topics.ts';
 import { endRun } from '../plates/endRun.ts';
 import { gcodeOfPlate } from '../plates/gcode.ts';
@@ -12,6 +14,8 @@ type Run = typeof runs.$inferSelect;
 
 /** How often a printer is asked how it is. */
 const PERIOD_MS = 1_000;
+/** For so long it is tried to send a plate and start it, over new connections if need be. */
+const SENDING_MS = 60_000;
 /** How long a printer may be silent before a run on it counts as lost. */
 const LOST_AFTER_MS = 120_000;
 
@@ -23,6 +27,7 @@ const LOST_AFTER_MS = 120_000;
  */
 export class PrinterKeeper {
   #driver: PrinterDriver | undefined;
+  #address = '';
   #stopped = false;
   #wake: () => void = () => {};
   #lastAnswer = Date.now();
@@ -75,7 +80,10 @@ export class PrinterKeeper {
 
   async #round(): Promise<void> {
     const [printer] = await this.#db.select().from(printers).where(eq(printers.id, this.#printerId));
-    if (!printer) return;
+    if (!printer || printer.retiredAt) return this.#hangUp();
+    const address = `${printer.host}:${printer.port}`;
+    if (address !== this.#address) this.#hangUp();
+    this.#address = address;
     const [run] = await this.#db
       .select()
       .from(runs)
@@ -87,12 +95,16 @@ export class PrinterKeeper {
       device = await this.#driver.status();
       this.#lastAnswer = Date.now();
     } catch {
-      this.#driver?.close();
-      this.#driver = undefined;
+      this.#hangUp();
       await this.#noteSilence(printer, run);
       return;
     }
     await this.#noteStatus(printer, { online: true, ...temperaturesOf(device) });
+    const [change] = await this.#db
+      .select()
+      .from(filamentChanges)
+      .where(eq(filamentChanges.printerId, printer.id));
+    if (change) await carryOnChange(this.#db, this.#driver, device, change, run);
     if (run) await this.#carryOn(this.#driver, run, device);
   }
 
@@ -115,24 +127,46 @@ export class PrinterKeeper {
     } else if (run.state === 'printing') {
       const problem = 'The printer lost the file while printing: was it switched off or used by hand?';
       await endRun(this.#db, run.id, { state: 'failed', problem });
+    } else if (device.job && device.job.doneBytes < device.job.totalBytes) {
+      const problem =
+        'The printer is at work on another file: let it end or stop it there, and clear the bed.';
+      await endRun(this.#db, run.id, { state: 'failed', problem });
     } else {
       await this.#begin(driver, run);
     }
   }
 
-  /** Slices the run's plate, sends it and starts it. */
+  /**
+   * Slices the run's plate, sends it and starts it. Whatever cuts this off, the printer says in the next round whether it
+   * has begun; if not, it is all done again.
+   */
   async #begin(driver: PrinterDriver, run: Run): Promise<void> {
+    let gcode: string;
     try {
-      const { gcode, estimate } = await gcodeOfPlate(this.#db, run.plateId);
-      await this.#db.update(runs).set({ estimateS: estimate.seconds }).where(eq(runs.id, run.id));
-      await this.#noteProgress(run, 'sending', 0);
+      const made = await gcodeOfPlate(this.#db, run.plateId);
+      gcode = made.gcode;
+      await this.#db.update(runs).set({ estimateS: made.estimate.seconds }).where(eq(runs.id, run.id));
+    } catch (error) {
+      if (!(error instanceof CannotNow)) throw error;
+      return endRun(this.#db, run.id, { state: 'failed', problem: error.message });
+    }
+    await this.#noteProgress(run, 'sending', 0);
+    try {
       await driver.upload(run.fileName, gcode);
       await driver.start(run.fileName);
-      await this.#noteProgress(run, 'printing', 0);
     } catch (error) {
+      // A line that breaks off may have brought the start over all the same: the next connection tells.
+      this.#hangUp();
+      if (Date.now() - run.startedAt.getTime() < SENDING_MS) return;
       const problem = error instanceof Error ? error.message : 'The plate could not be sent to the printer.';
-      await endRun(this.#db, run.id, { state: 'failed', problem });
+      return endRun(this.#db, run.id, { state: 'failed', problem });
     }
+    await this.#noteProgress(run, 'printing', 0);
+  }
+
+  #hangUp(): void {
+    this.#driver?.close();
+    this.#driver = undefined;
   }
 
   /** Does what somebody wants of a run. */
@@ -156,7 +190,8 @@ export class PrinterKeeper {
       .update(runs)
       .set({ state, progress, pausedFor })
       .where(and(eq(runs.id, run.id), inArray(runs.state, ACTIVE_RUN)));
-    await announce(this.#db, 'printroom');
+    const isTurn = state !== run.state || pausedFor !== run.pausedFor;
+    await announce(this.#db, isTurn ? 'printroom' : 'printers');
   }
 
   async #noteStatus(printer: Printer, status: PrinterStatus): Promise<void> {
@@ -164,8 +199,10 @@ export class PrinterKeeper {
     await this.#db
       .update(printers)
       .set({ status, ...(status.online ? { seenAt: new Date() } : {}) })
-      .where(eq(printers.id, printer.id));
-    if (isNews) await announce(this.#db, 'printroom');
+      // It may have been retired since it was asked.
+      .where(and(eq(printers.id, printer.id), isNull(printers.retiredAt)));
+    if (!isNews) return;
+    await announce(this.#db, status.online === printer.status?.online ? 'printers' : 'printroom');
   }
 
   async #noteSilence(printer: Printer, run: Run | undefined): Promise<void> {

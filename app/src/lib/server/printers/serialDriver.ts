@@ -49,6 +49,18 @@ export class SerialDriver implements PrinterDriver {
     await this.#link.send('M24');
   }
 
+  async heat(nozzleC: number): Promise<void> {
+    await this.#link.send(`M104 S${nozzleC}`);
+  }
+
+  async feed(lengthMm: number, mmPerS: number): Promise<void> {
+    await this.#link.send('M83');
+    const replies = await this.#link.send(`G1 E${lengthMm} F${60 * mmPerS}`);
+    if (replies.some((line) => /cold extrusion/i.test(line)))
+      throw new Error('The nozzle is too cold to move filament.');
+    await this.#link.send('M400');
+  }
+
   async cancel(): Promise<void> {
     await this.#link.send('M524');
   }

@@ -53,6 +53,18 @@ describe('with a simulated printer', () => {
     });
   });
 
+  it('moves filament once the nozzle is hot, and says so while it is cold', async () => {
+    const { driver, printer } = await simulated();
+    await expect(driver.feed(20, 5)).rejects.toThrow('too cold');
+    await driver.heat(210);
+    while ((await driver.status()).nozzleC < 205) await new Promise((resolve) => setTimeout(resolve, 20));
+    await driver.feed(-80, 20);
+    await driver.feed(20, 5);
+    expect(printer.machine.isMoving).toBe(false);
+    await driver.heat(0);
+    expect((await driver.status()).nozzleTargetC).toBe(0);
+  });
+
   it.each([0, 0.02, 0.3])('brings a file over whole when %f of the lines arrive damaged', async (noise) => {
     const { driver, printer } = await simulated(noise);
     const shares: number[] = [];

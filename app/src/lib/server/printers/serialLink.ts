@@ -126,6 +126,8 @@ export class SerialLink {
       // Of several requests while lines were on their way, the first names the line that is missing.
       if (resend) this.#resendFrom ??= Number(resend[1]);
       this.#inFlight[0]?.replies.push(line);
+      // A move that takes long is no silence.
+      if (/^echo:\s*busy/i.test(line)) this.#watch();
       if (!/^ok\b/.test(line)) continue;
       const exchange = this.#inFlight.shift();
       exchange?.resolve(exchange.replies);

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, inArray } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, sql } from 'drizzle-orm';
 import { remarkDraft } from '../../shared/remark.ts';
 import { demandRole, handInToTeach, isId, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
@@ -104,7 +104,7 @@ export async function keepRemark(db: Database, teacher: Person, words: string): 
   await db
     .insert(keptRemarks)
     .values({ teacherId: teacher.id, words: kept })
-    .onConflictDoUpdate({ target: [keptRemarks.teacherId, keptRemarks.words], set: { keptAt: new Date() } });
+    .onConflictDoUpdate({ target: [keptRemarks.teacherId, keptRemarks.words], set: { keptAt: sql`now()` } });
 }
 
 /** Forgets a remark that a teacher kept. */

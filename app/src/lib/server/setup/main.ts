@@ -8,6 +8,8 @@ import { serverConfig } from '../config.ts';
 import { connection } from '../db/database.ts';
 import { printers } from '../db/schema/index.ts';
 import { isEmpty, loadDemo } from '../demo/load.ts';
+import { isNew } from '../people/firstTeacher.ts';
+import { firstCode } from './firstCode.ts';
 import { fillFootprints } from './footprints.ts';
 
 /*
@@ -40,6 +42,11 @@ for (const place of values.printer) {
     .update(printers)
     .set({ port: Number(port) })
     .where(eq(printers.name, name));
+}
+if (await isNew(db)) {
+  console.log(
+    `Kelbrin is new. Its first teacher begins with the code ${firstCode(serverConfig().KELBRIN_SECRET)}`,
+  );
 }
 await compute().close();
 await sql.end();

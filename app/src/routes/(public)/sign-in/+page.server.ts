@@ -3,6 +3,7 @@ import * as z from 'zod';
 import { passCookies } from '$lib/requests.server';
 import { signInStaff, signInStudent, type SignedIn } from '$lib/server/auth/signIn';
 import { database } from '$lib/server/db/database';
+import { isNew } from '$lib/server/people/firstTeacher';
 import type { Actions, PageServerLoad } from './$types';
 import type { Cookies } from '@sveltejs/kit';
 
@@ -13,8 +14,9 @@ const studentForm = z.object({
 });
 const staffForm = z.object({ email: z.string().min(1).max(200), password: z.string().min(1).max(200) });
 
-export const load: PageServerLoad = ({ locals }) => {
+export const load: PageServerLoad = async ({ locals }) => {
   if (locals.person) redirect(303, '/');
+  if (await isNew(database())) redirect(303, '/begin');
 };
 
 export const actions: Actions = {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { Button, Input, Label } from 'flowbite-svelte';
   import { signInTexts as say } from '$lib/texts/signIn';
 

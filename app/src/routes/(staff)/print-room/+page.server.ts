@@ -1,8 +1,11 @@
 import { database } from '$lib/server/db/database';
 import { orSentence } from '$lib/requests.server';
+import { beginChange, endChange, giveChangeUp, turnInChange } from '$lib/server/filament/change';
+import { spoolsOf } from '$lib/server/filament/spools';
+import { openPlates } from '$lib/server/plates/plates';
 import { cancelRun, wishForRun } from '$lib/server/plates/startPlate';
 import { printersWithRuns } from '$lib/server/printRoom';
-import { queue } from '$lib/server/queue';
+import { countWaiting } from '$lib/server/queue';
 import { schoolDayOf, setSchoolDay } from '$lib/server/schoolDay';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
@@ -10,13 +13,34 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals, depends }) => {
   depends(LIVE);
   const db = database();
-  const [printers, entries, day] = await Promise.all([
+  const [printers, waiting, day, spools, plates] = await Promise.all([
     printersWithRuns(db, locals.person!),
-    queue(db, locals.person!),
+    countWaiting(db, locals.person!),
     schoolDayOf(db),
+    spoolsOf(db, locals.person!),
+    openPlates(db, locals.person!),
   ]);
-  return { printers, day, waiting: entries.filter(({ state }) => state === 'waiting').length };
+  return {
+    printers: printers.map((printer) => ({ ...printer, planned: plannedFor(printer, plates) })),
+    waiting,
+    day,
+    spools,
+  };
 };
+
+/** What is to be printed on a printer after what it prints now. */
+function plannedFor(
+  { id, run }: Awaited<ReturnType<typeof printersWithRuns>>[number],
+  plates: Awaited<ReturnType<typeof openPlates>>,
+) {
+  return plates
+    .filter((plate) => plate.plannedFor === id && plate.id !== run?.plateId)
+    .map(({ id, number, estimate, parts }) => ({
+      id,
+      number,
+      seconds: estimate?.seconds ?? parts.reduce((sum, part) => sum + part.estimate.seconds, 0),
+    }));
+}
 
 export const actions: Actions = {
   bells: async ({ request, locals }) => {
@@ -30,6 +54,24 @@ export const actions: Actions = {
   resume: async ({ request, locals }) => {
     const run = String((await request.formData()).get('run'));
     return orSentence(wishForRun(database(), locals.person!, run, 'resume'));
+  },
+  change: async ({ request, locals }) => {
+    const form = await request.formData();
+    const [printer, spool] = [String(form.get('printer')), String(form.get('spool'))];
+    return orSentence(beginChange(database(), locals.person!, printer, spool));
+  },
+  turn: async ({ request, locals }) => {
+    const form = await request.formData();
+    const [printer, turn] = [String(form.get('printer')), String(form.get('turn'))];
+    return orSentence(turnInChange(database(), locals.person!, printer, turn));
+  },
+  clean: async ({ request, locals }) => {
+    const printer = String((await request.formData()).get('printer'));
+    return orSentence(endChange(database(), locals.person!, printer));
+  },
+  giveChangeUp: async ({ request, locals }) => {
+    const printer = String((await request.formData()).get('printer'));
+    return orSentence(giveChangeUp(database(), locals.person!, printer));
   },
   cancel: async ({ request, locals }) => {
     const run = String((await request.formData()).get('run'));

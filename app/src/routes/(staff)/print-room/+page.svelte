@@ -1,15 +1,16 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
   import PrinterLane from '$lib/printroom/PrinterLane.svelte';
   import { printFiguresTexts } from '$lib/texts/printFigures';
+  import { printersTexts } from '$lib/texts/printers';
   import { spoolTexts } from '$lib/texts/spools';
   import { follow } from '$lib/ui/follow.svelte';
   import { printRoomTexts as say } from '$lib/texts/printRoom';
 
   let { data, form } = $props();
 
-  follow(() => ['printroom']);
+  follow(() => ['printroom', 'printers']);
 </script>
 
 <svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
@@ -21,6 +22,9 @@
     <a class="text-primary-800 ml-auto underline underline-offset-2" href="/print-room/figures"
       >{printFiguresTexts.link}</a
     >
+    {#if data.person?.role === 'teacher'}
+      <a class="text-primary-800 underline underline-offset-2" href="/printers">{printersTexts.title}</a>
+    {/if}
     <a class="text-primary-800 underline underline-offset-2" href="/spools">{spoolTexts.title}</a>
     <Button href="/queue" color="alternative" size="sm">{say.openQueue}</Button>
   </div>
@@ -28,7 +32,7 @@
       {form.message}
     </p>{/if}
   {#each data.printers as printer (printer.id)}
-    <PrinterLane {printer} day={data.day} />
+    <PrinterLane {printer} day={data.day} spools={data.spools} />
   {:else}
     <p class="text-ink-soft">{say.noPrinter}</p>
   {/each}

@@ -5,7 +5,7 @@ import { addToPlate, layPlate, openPlates } from '$lib/server/plates/plates';
 import { proposePlates } from '$lib/server/plates/proposals';
 import { startPart } from '$lib/server/plates/startPlate';
 import { printersWithRuns } from '$lib/server/printRoom';
-import { holdEntry, queue } from '$lib/server/queue';
+import { dropEntry, holdEntry, orderQueue, queue } from '$lib/server/queue';
 import { inFairOrder } from '$lib/shared/proposal';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
@@ -28,11 +28,12 @@ export const actions: Actions = {
     const form = await request.formData();
     const entries = form.getAll('entry').map(String);
     const plate = String(form.get('plate') ?? '');
+    const plannedFor = form.get('printer')?.toString();
     const db = database();
     const person = locals.person!;
     const laid = await orSentence(
       plate === ''
-        ? layPlate(db, person, entries)
+        ? layPlate(db, person, entries, { plannedFor })
         : addToPlate(db, person, plate, entries).then((left) => ({ plateId: plate, left })),
     );
     if (!('plateId' in laid)) return laid;
@@ -42,6 +43,15 @@ export const actions: Actions = {
     const form = await request.formData();
     const isHeld = form.get('held') === 'yes';
     return orSentence(holdEntry(database(), locals.person!, String(form.get('entry')), isHeld));
+  },
+  order: async ({ request, locals }) => {
+    const entries = (await request.formData()).getAll('entry').map(String);
+    return orSentence(orderQueue(database(), locals.person!, entries));
+  },
+  drop: async ({ request, locals }) => {
+    const form = await request.formData();
+    const isDropped = form.get('dropped') === 'yes';
+    return orSentence(dropEntry(database(), locals.person!, String(form.get('entry')), isDropped));
   },
   start: async ({ request, locals }) => {
     const form = await request.formData();

@@ -1,17 +1,9 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
-  import {
-    Button,
-    Table,
-    TableBody,
-    TableBodyCell,
-    TableBodyRow,
-    TableHead,
-    TableHeadCell,
-  } from 'flowbite-svelte';
-  import WaiverList from '$lib/review/WaiverList.svelte';
+  import { enhance } from '$lib/ui/enhance';
+  import { Button } from 'flowbite-svelte';
+  import WaitingTable from '$lib/queue/WaitingTable.svelte';
   import { clock } from '$lib/ui/clock.svelte';
-  import { clockTime, shortDay } from '$lib/ui/times';
+  import { clockTime } from '$lib/ui/times';
   import { follow } from '$lib/ui/follow.svelte';
   import { namesOf } from '$lib/printroom/partsInWords';
   import { plateTexts } from '$lib/texts/plate';
@@ -23,6 +15,7 @@
   const time = clock();
 
   const waiting = $derived(data.entries.filter(({ state }) => state === 'waiting'));
+  const dropped = $derived(data.entries.filter(({ state }) => state === 'dropped'));
   const free = $derived(waiting.filter(({ heldAt, doubt }) => !heldAt && !doubt));
   let chosen = $state<string[]>([]);
   const toLay = $derived(free.filter(({ id }) => chosen.includes(id)).length);
@@ -32,7 +25,7 @@
       grams: plate.parts.reduce((sum, { estimate }) => sum + estimate.grams, 0),
     };
   const onPrinter = $derived(new Map(data.printers.map(({ run, name }) => [run?.plateId, name])));
-  const idle = $derived(data.printers.filter(({ status, run }) => status?.online && !run));
+  const idle = $derived(data.printers.filter(({ status, run, change }) => status?.online && !run && !change));
   const total = $derived({
     minutes: Math.ceil(waiting.reduce((sum, { estimate }) => sum + estimate.seconds, 0) / 60),
     grams: waiting.reduce((sum, { estimate }) => sum + estimate.grams, 0),
@@ -90,6 +83,7 @@
             class="sheet flex flex-col gap-1 p-4"
             data-proposal={proposal.printer.name}
           >
+            <input type="hidden" name="printer" value={proposal.printer.id} />
             {#each proposal.parts as { id } (id)}<input type="hidden" name="entry" value={id} />{/each}
             <span class="flex items-center gap-2">
               <span
@@ -133,111 +127,35 @@
         </select></label
       >
       {#if toLay === 0}<span class="text-ink-soft">{say.chooseFirst}</span>{/if}
+      {#if waiting.some(({ handOrder }) => handOrder !== null)}
+        <span class="text-ink-soft ml-auto">{say.byHand}</span>
+        <Button type="submit" size="xs" color="alternative" form="rules">{say.byRules}</Button>
+      {/if}
     </form>
-    <div class="sheet mb-8 overflow-hidden">
-      <Table>
-        <TableHead>
-          <TableHeadCell class="w-10">
-            <input
-              type="checkbox"
-              class="rounded"
-              aria-label={say.chooseAll}
-              checked={free.length > 0 && toLay === free.length}
-              onchange={({ currentTarget }) =>
-                (chosen = currentTarget.checked ? free.map(({ id }) => id) : [])}
-            />
-          </TableHeadCell>
-          <TableHeadCell>{say.part}</TableHeadCell>
-          <TableHeadCell>{say.student}</TableHeadCell>
-          <TableHeadCell>{say.class}</TableHeadCell>
-          <TableHeadCell>{say.takes}</TableHeadCell>
-          <TableHeadCell>{say.due}</TableHeadCell>
-          <TableHeadCell>{say.printFile}</TableHeadCell>
-          <TableHeadCell>{say.startOn}</TableHeadCell>
-        </TableHead>
-        <TableBody>
-          {#each waiting as entry (entry.id)}
-            <TableBodyRow data-entry={entry.student}>
-              <TableBodyCell>
-                <input
-                  type="checkbox"
-                  form="lay"
-                  name="entry"
-                  value={entry.id}
-                  bind:group={chosen}
-                  class="rounded"
-                  disabled={entry.heldAt !== null || entry.doubt !== null}
-                  aria-label={say.choose(entry.student, entry.copy)}
-                />
-              </TableBodyCell>
-              <TableBodyCell class="py-1"
-                ><img
-                  src="/picture/hand-in/{entry.handInId}"
-                  alt={entry.name}
-                  width="96"
-                  height="60"
-                /></TableBodyCell
-              >
-              <TableBodyCell class="whitespace-normal">
-                <strong>{entry.student}</strong>
-                {#if entry.copies > 1}
-                  <span class="text-ink-soft">{say.copy(entry.copy, entry.copies)}</span>
-                {/if}
-                <WaiverList waivers={entry.waivers} />
-                {#if entry.doubt}<p class="text-fail text-sm">{entry.doubt}</p>{/if}
-              </TableBodyCell>
-              <TableBodyCell>{entry.className}</TableBodyCell>
-              <TableBodyCell>
-                <span class="measured">{Math.ceil(entry.estimate.seconds / 60)}</span> min,
-                <span class="measured">{entry.estimate.grams.toFixed(1)}</span> g
-              </TableBodyCell>
-              <TableBodyCell>{entry.dueOn ? shortDay(entry.dueOn) : ''}</TableBodyCell>
-              <TableBodyCell
-                ><span class="measured" title={entry.hash}>{entry.hash.slice(0, 8)}</span></TableBodyCell
-              >
-              <TableBodyCell>
-                <div class="flex items-center gap-2">
-                  {#if entry.heldAt}
-                    <span class="text-warn-ink">{say.isHeld}</span>
-                  {:else}
-                    <form method="POST" action="?/start" use:enhance class="flex gap-2">
-                      <input type="hidden" name="entry" value={entry.id} />
-                      {#each idle as printer (printer.id)}
-                        <Button
-                          type="submit"
-                          name="printer"
-                          value={printer.id}
-                          size="xs"
-                          aria-label={say.printOn(entry.student, printer.name)}
-                        >
-                          <span
-                            class="mr-1.5 h-3 w-3 rounded-full border border-white"
-                            style="background: {printer.spool?.colour ?? 'transparent'}"
-                          ></span>{printer.name}
-                        </Button>
-                      {:else}
-                        <span class="text-ink-soft">{say.noneFree}</span>
-                      {/each}
-                    </form>
-                  {/if}
-                  <form method="POST" action="?/hold" use:enhance>
-                    <input type="hidden" name="entry" value={entry.id} />
-                    <Button
-                      type="submit"
-                      size="xs"
-                      color="alternative"
-                      name="held"
-                      value={entry.heldAt ? 'no' : 'yes'}>{entry.heldAt ? say.release : say.hold}</Button
-                    >
-                  </form>
-                </div>
-              </TableBodyCell>
-            </TableBodyRow>
-          {/each}
-        </TableBody>
-      </Table>
-    </div>
+    <form method="POST" action="?/order" use:enhance id="rules"></form>
+    <WaitingTable {waiting} {free} {idle} bind:chosen isTeacher={data.person?.role === 'teacher'} />
   {:else}
     <p class="text-ink-soft mb-8">{say.nothing}</p>
+  {/if}
+
+  {#if dropped.length > 0}
+    <section aria-label={say.dropped}>
+      <h2 class="mb-1">{say.dropped}</h2>
+      <ul class="sheet divide-hairline divide-y">
+        {#each dropped as entry (entry.id)}
+          <li class="flex items-center gap-4 px-4 py-2">
+            <img src="/picture/hand-in/{entry.handInId}" alt={entry.name} width="64" height="40" />
+            <strong>{entry.student}</strong>
+            <span class="text-ink-soft">{entry.className}</span>
+            <form method="POST" action="?/drop" use:enhance class="ml-auto">
+              <input type="hidden" name="entry" value={entry.id} />
+              <Button type="submit" size="xs" color="alternative" name="dropped" value="no"
+                >{say.putBack}</Button
+              >
+            </form>
+          </li>
+        {/each}
+      </ul>
+    </section>
   {/if}
 </main>

@@ -1,7 +1,14 @@
 import { orSentence } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
 import { printersWithRuns } from '$lib/server/printRoom';
-import { addSpool, endSpool, loadSpool, spoolsOf, unloadSpool, weighSpool } from '$lib/server/spools';
+import {
+  addSpool,
+  endSpool,
+  loadSpool,
+  spoolsOf,
+  unloadSpool,
+  weighSpool,
+} from '$lib/server/filament/spools';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { Button, Input } from 'flowbite-svelte';
   import { runsLow } from '$lib/shared/spool';
   import { spoolTexts as say } from '$lib/texts/spools';
+  import { inMoney } from '$lib/ui/money';
   import { follow } from '$lib/ui/follow.svelte';
 
   let { data, form } = $props();
@@ -30,6 +31,9 @@
         <span class="w-56">
           <strong>{say.number(spool.number)}</strong>
           {spool.material}, {spool.colourName}
+          {#if spool.pricePerKg !== null}
+            <span class="text-ink-soft block text-sm">{say.perKg(inMoney(spool.pricePerKg))}</span>
+          {/if}
         </span>
         <form method="POST" action="?/weigh" class="flex items-center gap-2" use:enhance>
           <input type="hidden" name="spool" value={spool.id} />
@@ -101,6 +105,10 @@
     <label>
       {say.gramsLeft}
       <Input name="gramsLeft" type="number" min="0" max="10000" class="measured mt-1 w-28" value={1000} />
+    </label>
+    <label>
+      {say.price}
+      <Input name="pricePerKg" type="number" min="0" step="0.01" class="measured mt-1 w-28" placeholder="£" />
     </label>
     <Button type="submit" color="alternative">{say.add}</Button>
   </form>

@@ -4,6 +4,7 @@ import { orNotFound } from '$lib/requests.server';
 import { isTeamProject, namesOnProject, worksOn } from '$lib/server/auth/team';
 import { database } from '$lib/server/db/database';
 import { projects, users } from '$lib/server/db/schema';
+import { outcomesOf } from '$lib/server/plates/outcomes';
 import { briefsOf, openProject, standings } from '$lib/server/projects';
 import { galleriesFor } from '$lib/server/gallery';
 import { remarkCounts } from '$lib/server/review/remarks';
@@ -39,6 +40,7 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
   const handInIds = [...standing.values()].flatMap(({ handInId }) => handInId ?? []);
   const remarked = await remarkCounts(db, handInIds);
   const waived = await waiversOf(db, handInIds);
+  const outcomes = await outcomesOf(db, handInIds);
   return {
     galleries: await galleriesFor(db, person),
     briefs: briefs.map(({ id, title, task, dueOn }) => {
@@ -47,7 +49,8 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
       const { handInId = '', ...stands } = standing.get(project.id)!;
       const remarks = remarked.get(handInId) ?? 0;
       const waivers = waived.get(handInId) ?? [];
-      return { id, title, task, dueOn, project: { ...project, ...stands, remarks, waivers } };
+      const outcome = outcomes.get(handInId);
+      return { id, title, task, dueOn, project: { ...project, ...stands, remarks, waivers, outcome } };
     }),
   };
 };

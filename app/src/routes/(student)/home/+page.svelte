@@ -1,10 +1,12 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
   import TaskText from '$lib/task/TaskText.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
   import { galleryTexts } from '$lib/texts/gallery';
   import { homeTexts as say } from '$lib/texts/home';
+  import { plateTexts } from '$lib/texts/plate';
+  import { isUsable } from '$lib/shared/outcome';
   import { follow } from '$lib/ui/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
 
@@ -58,6 +60,19 @@
         {/if}
         {#if project?.state === 'sent_back' && project.remarks > 0}
           <p class="border-warn bg-warn-wash border-l-4 px-3 py-2">{say.remarks(project.remarks)}</p>
+        {/if}
+        {#if project?.outcome}
+          <p
+            class="border-l-4 px-3 py-2 {isUsable(project.outcome.outcome)
+              ? 'border-pass bg-pass-wash'
+              : 'border-warn bg-warn-wash'}"
+          >
+            {say.cameOut(
+              plateTexts.outcomes[project.outcome.outcome],
+              // What it was sent back with is told above.
+              project.outcome.note === project.comment ? '' : project.outcome.note,
+            )}
+          </p>
         {/if}
         {#if project}<WaiverList waivers={project.waivers} />{/if}
         {#if project?.asksForHelp}<p class="text-warn-ink font-semibold">{say.asksForHelp}</p>{/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
-  import { Hand } from '@lucide/svelte';
+  import { enhance } from '$lib/ui/enhance';
+  import Hand from '@lucide/svelte/icons/hand';
   import { Button, Input } from 'flowbite-svelte';
   import { needOf } from '$lib/lesson/needs';
   import { classPage as say } from '$lib/texts/classPage';
@@ -14,7 +14,7 @@
 
   let { data, form } = $props();
 
-  follow(() => ['printroom', ...data.classes.map(({ id }) => `class:${id}`)].slice(0, 10));
+  follow(() => ['printroom', 'printers', ...data.classes.map(({ id }) => `class:${id}`)].slice(0, 10));
 
   const time = clock();
   const needy = $derived(
@@ -85,7 +85,11 @@
         {/each}
       </ul>
       <p class="mt-1">
-        <a class="text-primary-800 underline underline-offset-2" href="/queue">{say.queued(data.queued)}</a>
+        {#if data.printers.length > 0}
+          <a class="text-primary-800 underline underline-offset-2" href="/queue">{say.queued(data.queued)}</a>
+        {:else}
+          <a class="text-primary-800 underline underline-offset-2" href="/printers">{say.noPrinter}</a>
+        {/if}
       </p>
     </section>
   </div>

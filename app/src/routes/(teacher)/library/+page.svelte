@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { Button, Select } from 'flowbite-svelte';
   import { libraryTexts as say } from '$lib/texts/library';
 

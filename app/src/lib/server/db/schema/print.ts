@@ -45,8 +45,8 @@ export const printFiles = pgTable('print_files', {
   frozenAt: timestamp('frozen_at', { withTimezone: true }).notNull().defaultNow(),
 });
 
-/** What is `laid` has a place on a plate that is not printed yet. */
-export const queueState = pgEnum('queue_state', ['waiting', 'laid', 'printing', 'printed']);
+/** What is `laid` has a place on a plate that is not printed yet; what is `dropped` was taken out by hand. */
+export const queueState = pgEnum('queue_state', ['waiting', 'laid', 'printing', 'printed', 'dropped']);
 
 /** A print file's place in the queue; a file of which several copies are wanted has one for each. */
 export const queueEntries = pgTable(
@@ -61,6 +61,8 @@ export const queueEntries = pgTable(
     state: queueState('state').notNull().default('waiting'),
     position: serial('position').notNull(),
     joinedAt: timestamp('joined_at', { withTimezone: true }).notNull().defaultNow(),
+    /** Its place where somebody has put the queue in order by hand; null where the rules do. */
+    handOrder: integer('hand_order'),
     /** Since when it is held back, by hand; null while it may be printed. */
     heldAt: timestamp('held_at', { withTimezone: true }),
   },
@@ -87,6 +89,8 @@ export const spools = pgTable('spools', {
   colourName: text('colour_name').notNull(),
   /** Counted down by runs, corrected by weighing. */
   gramsLeft: real('grams_left').notNull(),
+  /** What a kilogram of it cost, in the school's money; null where nobody noted it. */
+  pricePerKg: real('price_per_kg'),
   weighedAt: timestamp('weighed_at', { withTimezone: true }),
   addedAt: timestamp('added_at', { withTimezone: true }).notNull().defaultNow(),
   /** Since when it is used up or thrown away. */
@@ -105,6 +109,40 @@ export const printers = pgTable('printers', {
     .references(() => spools.id, { onDelete: 'set null' }),
   status: jsonb('status').$type<PrinterStatus>(),
   seenAt: timestamp('seen_at', { withTimezone: true }),
+  /** Since when it is no longer used; what it has printed is kept. */
+  retiredAt: timestamp('retired_at', { withTimezone: true }),
+});
+
+/**
+ * How far a change of filament is. While it heats, draws out, pushes in, purges or cools, it is the printer's turn;
+ * while it is hot, empty or loaded, somebody's.
+ */
+export const changeStep = pgEnum('change_step', [
+  'heating',
+  'hot',
+  'unloading',
+  'empty',
+  'loading',
+  'loaded',
+  'purging',
+  'cooling',
+]);
+
+/** A change of filament that is under way on a printer. */
+export const filamentChanges = pgTable('filament_changes', {
+  printerId: uuid('printer_id')
+    .primaryKey()
+    .references(() => printers.id, { onDelete: 'cascade' }),
+  /** The roll that is put on. */
+  spoolId: uuid('spool_id')
+    .notNull()
+    .unique()
+    .references(() => spools.id, { onDelete: 'cascade' }),
+  step: changeStep('step').notNull().default('heating'),
+  /** Hot enough for what is in the nozzle and for what comes. */
+  nozzleC: real('nozzle_c').notNull(),
+  /** When it came to its step; a hot nozzle is not left alone for long. */
+  steppedAt: timestamp('stepped_at', { withTimezone: true }).notNull().defaultNow(),
 });
 
 export const runState = pgEnum('run_state', [
@@ -124,6 +162,8 @@ export const plates = pgTable('plates', {
   choice: jsonb('choice').$type<PrintChoice>().notNull(),
   /** What it takes, by the server's own slicing; null until it was sliced as it is. */
   estimate: jsonb('estimate').$type<Estimate>(),
+  /** The printer that it is meant for; it may be started on another. */
+  plannedFor: uuid('planned_for').references(() => printers.id, { onDelete: 'set null' }),
   createdBy: text('created_by')
     .notNull()
     .references(() => users.id),
@@ -149,6 +189,8 @@ export const plateParts = pgTable(
     outcome: text('outcome').$type<OutcomeKind>(),
     outcomeNote: text('outcome_note').notNull().default(''),
     outcomePhoto: bytes('outcome_photo'),
+    /** Sizes that were measured: left to right, front to back and up, or the first of them. */
+    measuredMm: jsonb('measured_mm').$type<readonly number[]>(),
     outcomeAt: timestamp('outcome_at', { withTimezone: true }),
   },
   (table) => [
@@ -176,6 +218,8 @@ export const runs = pgTable(
     state: runState('state').notNull().default('preparing'),
     /** From 0 to 1. */
     progress: real('progress').notNull().default(0),
+    /** The progress from which on it prints from its roll; what came before was taken off the rolls before. */
+    spoolFrom: real('spool_from').notNull().default(0),
     /** What the file is called on the printer; it tells this run's file from any other. */
     fileName: text('file_name').notNull().unique(),
     estimateS: real('estimate_s').notNull(),

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
   import { galleryTexts as say } from '$lib/texts/gallery';
 

@@ -1,10 +1,12 @@
 import { redirect } from '@sveltejs/kit';
 import { orNotFound, orSentence } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
+import { spoolsOf } from '$lib/server/filament/spools';
 import { noteOutcome } from '$lib/server/plates/outcomes';
-import { arrangePlate, discardPlate, plateToSee, takeOffPlate } from '$lib/server/plates/plates';
+import { arrangePlate, discardPlate, planPlate, plateToSee, takeOffPlate } from '$lib/server/plates/plates';
 import { startPlate } from '$lib/server/plates/startPlate';
 import { printersWithRuns } from '$lib/server/printRoom';
+import { repeatPrint } from '$lib/server/queue';
 import { schoolDayOf } from '$lib/server/schoolDay';
 import { LIVE } from '$lib/ui/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
@@ -14,8 +16,12 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
   const db = database();
   const person = locals.person!;
   const { plate, parts, tries } = await orNotFound(plateToSee(db, person, params.plate));
-  const [printers, day] = await Promise.all([printersWithRuns(db, person), schoolDayOf(db)]);
-  return { plate, parts, tries, printers, day };
+  const [printers, day, spools] = await Promise.all([
+    printersWithRuns(db, person),
+    schoolDayOf(db),
+    spoolsOf(db, person),
+  ]);
+  return { plate, parts, tries, printers, day, spools };
 };
 
 export const actions: Actions = {
@@ -32,11 +38,19 @@ export const actions: Actions = {
     if (refused) return refused;
     redirect(303, '/queue');
   },
+  plan: async ({ params, locals, request }) => {
+    const printer = (await request.formData()).get('printer')?.toString() || undefined;
+    return orSentence(planPlate(database(), locals.person!, params.plate, printer));
+  },
   start: async ({ params, locals, request }) => {
     const printer = String((await request.formData()).get('printer'));
     const refused = await orSentence(startPlate(database(), locals.person!, params.plate, printer));
     if (refused) return refused;
     redirect(303, '/print-room');
+  },
+  repeat: async ({ locals, request }) => {
+    const entry = String((await request.formData()).get('entry'));
+    return orSentence(repeatPrint(database(), locals.person!, entry));
   },
   outcome: async ({ params, locals, request }) => {
     const form = await request.formData();
@@ -46,6 +60,7 @@ export const actions: Actions = {
       outcome: form.get('outcome'),
       note: form.get('note') ?? '',
       next: form.get('next') ?? undefined,
+      measuredMm: form.get('measured') ?? undefined,
     };
     const bytes =
       photo instanceof File && photo.size > 0 ? new Uint8Array(await photo.arrayBuffer()) : undefined;

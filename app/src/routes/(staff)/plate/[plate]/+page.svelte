@@ -1,14 +1,15 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { invalidate } from '$app/navigation';
   import { page } from '$app/state';
   import type { Placement } from '@kelbrin/core/plate';
-  import type { PrintChoice } from '@kelbrin/core/slice';
+  import { sameMaterial, type PrintChoice } from '@kelbrin/core/slice';
   import { Button } from 'flowbite-svelte';
   import Layers from '$lib/plate/Layers.svelte';
   import Outcomes from '$lib/plate/Outcomes.svelte';
   import PlateBed from '$lib/plate/PlateBed.svelte';
+  import PlateSection from '$lib/plate/PlateSection.svelte';
   import PrintChoiceFields from '$lib/plate/PrintChoice.svelte';
   import { PlateSlicing } from '$lib/plate/slicing.svelte';
   import StartPlate from '$lib/plate/StartPlate.svelte';
@@ -21,12 +22,13 @@
 
   let { data, form } = $props();
 
-  follow(() => ['printroom']);
-
-  let view = $state<'bed' | 'layers'>('bed');
+  let view = $state<'bed' | 'layers' | 'section'>('bed');
   let chosen = $state<string>();
   let starting = $state<string>();
   let problem = $state<string>();
+  // How warm a printer is matters here while its filament is changed.
+  follow(() => (starting ? ['printroom', 'printers'] : ['printroom']));
+
   /** What was changed here and is on its way to the server. */
   let moved = $state.raw<Record<string, Placement>>({});
   let saving: Promise<void> = Promise.resolve();
@@ -48,10 +50,11 @@
   const failed = $derived(data.tries.filter(({ problem }) => problem !== null));
   const isOpen = $derived(!isPrinted && !run);
   const ready = $derived(data.printers.filter(({ status, run }) => status?.online && !run));
-  const colour = $derived(
-    data.printers.find(({ spool }) => spool?.material.toLowerCase() === limits.material.toLowerCase())?.spool
-      ?.colour ?? '#3f8f5f',
+  /** The filament that it would be printed with, as far as is known now. */
+  const filament = $derived(
+    data.printers.find(({ spool }) => spool && sameMaterial(spool.material, limits.material))?.spool,
   );
+  const colour = $derived(filament?.colour ?? '#3f8f5f');
   const printer = $derived(ready.find(({ id }) => id === starting));
 
   // The plate of a page is always the same: another plate is another page.
@@ -141,6 +144,11 @@
           color={view === 'layers' ? 'primary' : 'alternative'}
           onclick={() => (view = 'layers')}>{say.layers}</Button
         >
+        <Button
+          size="xs"
+          color={view === 'section' ? 'primary' : 'alternative'}
+          onclick={() => (view = 'section')}>{say.section}</Button
+        >
         {#if view === 'bed' && isOpen}
           {@const part = parts.find(({ entryId }) => entryId === chosen)}
           <span class="ml-auto flex gap-2">
@@ -174,13 +182,17 @@
           />
         </div>
         {#if isOpen}<p class="text-ink-soft text-sm">{say.howToMove}</p>{/if}
+      {:else if view === 'section'}
+        <PlateSection {slicing} {parts} bind:chosen />
       {:else}
         <Layers {slicing} {parts} colourChangesMm={choice.colourChangesMm} />
       {/if}
     </section>
 
     <aside class="flex flex-col gap-4">
-      <section class="sheet p-4"><Takes {slicing} day={isOpen ? data.day : undefined} /></section>
+      <section class="sheet p-4">
+        <Takes {slicing} day={isOpen ? data.day : undefined} pricePerKg={filament?.pricePerKg} />
+      </section>
       {#if run}
         <section class="sheet p-4">
           <p>{say.isPrinting} <a class="text-primary-800 underline" href="/print-room">{say.watch}</a></p>
@@ -197,6 +209,26 @@
           {:else}
             <p class="text-ink-soft">{say.noneFree}</p>
           {/each}
+          <form
+            method="POST"
+            action="?/plan"
+            use:enhance={() =>
+              ({ update }) =>
+                update({ reset: false })}
+          >
+            <label class="flex items-center gap-2 text-sm"
+              >{say.plannedFor}
+              <select
+                name="printer"
+                class="border-hairline rounded py-1 pr-8 pl-2"
+                value={data.plate.plannedFor ?? ''}
+                onchange={({ currentTarget }) => currentTarget.form?.requestSubmit()}
+              >
+                <option value="">{say.noPrinter}</option>
+                {#each data.printers as { id, name } (id)}<option value={id}>{name}</option>{/each}
+              </select></label
+            >
+          </form>
         </section>
       {/if}
       {#if failed.length > 0}
@@ -224,6 +256,7 @@
 {#if printer}
   <StartPlate
     {printer}
+    spools={data.spools}
     material={limits.material}
     grams={slicing.estimate?.grams}
     close={() => (starting = undefined)}

@@ -24,6 +24,7 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
     filePattern,
     versions: await versionsOf(db, locals.person!, project.id),
     rules: brief.rules,
+    copies: brief.copies,
     guidance: brief.guidance,
     ticked: project.tickedPrompts,
     asksForHelp: project.helpAskedAt !== null,

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { invalidateAll } from '$app/navigation';
   import { recipeOf } from '@kelbrin/core/design';
   import { Button } from 'flowbite-svelte';
@@ -49,6 +49,7 @@
       revision={data.project.revision}
       limits={data.limits}
       brief={data.rules}
+      copies={data.copies}
       colour="#3f8f5f"
       {pins}
     >

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { Button, Input, Select } from 'flowbite-svelte';
   import { fileName } from '@kelbrin/core/format';
   import { classPage as say } from '$lib/texts/classPage';

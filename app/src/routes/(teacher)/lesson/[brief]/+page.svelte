@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { Hand } from '@lucide/svelte';
+  import Hand from '@lucide/svelte/icons/hand';
   import { flip } from 'svelte/animate';
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { checkTitle } from '@kelbrin/core/inspect';
   import { minutesSince, needOf } from '$lib/lesson/needs';
   import { lessonTexts as say } from '$lib/texts/lesson';

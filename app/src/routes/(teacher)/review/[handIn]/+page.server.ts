@@ -34,7 +34,7 @@ export const load: PageServerLoad = async ({ params, locals, depends, url }) => 
       doubt: handIn.doubt,
     },
     projectId: project.id,
-    brief: { title: brief.title, task: brief.task },
+    brief: { title: brief.title, task: brief.task, copies: brief.copies },
     /** What was decided just before, which can be undone from here. */
     decided: decided && {
       id: decided.handIn.id,

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { tick } from 'svelte';
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { goto, invalidate } from '$app/navigation';
-  import { CircleQuestionMark } from '@lucide/svelte';
+  import CircleQuestionMark from '@lucide/svelte/icons/circle-question-mark';
   import { Button } from 'flowbite-svelte';
   import { checkTitle, type Finding } from '@kelbrin/core/inspect';
   import { differencesOf } from '@kelbrin/core/recipe';
@@ -23,6 +23,7 @@
   import { follow, LIVE } from '$lib/ui/follow.svelte';
   import InspectionList from '$lib/ui/InspectionList.svelte';
   import KeysSheet from '$lib/ui/KeysSheet.svelte';
+  import PartTakes from '$lib/ui/PartTakes.svelte';
   import { sendJson } from '$lib/ui/send';
   import type { Look } from '$lib/ui/solidView/views';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
@@ -266,8 +267,7 @@
         {#if inspection && data.estimate}
           <span><span class="measured">{size}</span> mm</span>
           <span><span class="measured">{(inspection.part.volumeMm3 / 1000).toFixed(2)}</span> cm³</span>
-          <span><span class="measured">{Math.ceil(data.estimate.seconds / 60)}</span> min</span>
-          <span><span class="measured">{data.estimate.grams.toFixed(1)}</span> g</span>
+          <PartTakes estimate={data.estimate} limits={handIn.limits} copies={data.brief.copies} />
         {/if}
       </p>
     </section>

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
-  import { UserMinus } from '@lucide/svelte';
+  import { enhance } from '$lib/ui/enhance';
+  import UserMinus from '@lucide/svelte/icons/user-minus';
   import { Button } from 'flowbite-svelte';
   import { teamTexts as say } from '$lib/texts/teams';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
   import { standingIn } from '@kelbrin/core/guide';
   import type { Finding, Inspection } from '@kelbrin/core/inspect';

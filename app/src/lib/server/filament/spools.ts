@@ -1,11 +1,11 @@
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
-import { spoolDraft } from '../shared/spool.ts';
-import { demandRole, isId, NotAllowed, type Person } from './auth/access.ts';
-import { CannotNow } from './cannotNow.ts';
-import type { Database } from './db/database.ts';
-import { printers, runs, spools } from './db/schema/index.ts';
-import { announce } from './live/topics.ts';
-import { ACTIVE_RUN } from './plates/plateParts.ts';
+import { asc, eq, isNull } from 'drizzle-orm';
+import { spoolDraft } from '../../shared/spool.ts';
+import { demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
+import { CannotNow } from '../cannotNow.ts';
+import type { Database } from '../db/database.ts';
+import { printers, spools } from '../db/schema/index.ts';
+import { announce } from '../live/topics.ts';
+import { demandIdle, usedPrinter } from '../printers/usedPrinter.ts';
 
 /** The rolls that are not used up, with the printer that each is on. */
 export async function spoolsOf(db: Database, person: Person) {
@@ -51,8 +51,7 @@ export async function loadSpool(
 ): Promise<void> {
   const spool = await oneSpool(db, person, spoolId);
   await db.transaction(async (tx) => {
-    const [printer] = await tx.select().from(printers).where(isId(printerId, printers.id)).for('update');
-    if (!printer) throw new NotAllowed();
+    const printer = await usedPrinter(tx, printerId);
     await takeOff(tx, spool.id);
     await demandIdle(tx, printer);
     await tx.update(printers).set({ spoolId: spool.id }).where(eq(printers.id, printer.id));
@@ -99,9 +98,4 @@ async function takeOff(tx: Database, spoolId: string): Promise<void> {
   if (!printer) return;
   await demandIdle(tx, printer);
   await tx.update(printers).set({ spoolId: null }).where(eq(printers.id, printer.id));
-}
-
-async function demandIdle(tx: Database, { id, name }: typeof printers.$inferSelect): Promise<void> {
-  const busy = await tx.$count(runs, and(eq(runs.printerId, id), inArray(runs.state, ACTIVE_RUN)));
-  if (busy > 0) throw new CannotNow(`${name} is printing: wait until it is done.`);
 }

@@ -1,13 +1,13 @@
 import { and, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { NotAllowed, type Person } from './auth/access.ts';
-import { printers, printFiles, queueEntries, runs, spools } from './db/schema/index.ts';
-import { school } from './demo/school.ts';
-import { endRun } from './plates/endRun.ts';
-import { startPart, startPlate } from './plates/startPlate.ts';
+import { NotAllowed, type Person } from '../auth/access.ts';
+import { printers, printFiles, queueEntries, runs, spools } from '../db/schema/index.ts';
+import { school } from '../demo/school.ts';
+import { endRun } from '../plates/endRun.ts';
+import { startPart, startPlate } from '../plates/startPlate.ts';
 import { addSpool, endSpool, loadSpool, spoolsOf, unloadSpool, weighSpool } from './spools.ts';
-import { teacherHome } from './teacherHome.ts';
-import { demoSchool, type TestDatabase } from './testing/database.ts';
+import { teacherHome } from '../teacherHome.ts';
+import { demoSchool, type TestDatabase } from '../testing/database.ts';
 
 let test: TestDatabase;
 let helper: Person;

@@ -1,0 +1,2 @@
+ALTER TABLE "plates" ADD COLUMN "planned_for" uuid;--> statement-breakpoint
+ALTER TABLE "plates" ADD CONSTRAINT "plates_planned_for_printers_id_fk" FOREIGN KEY ("planned_for") REFERENCES "public"."printers"("id") ON DELETE set null ON UPDATE no action;

@@ -1,0 +1,1 @@
+ALTER TABLE "plate_parts" ADD COLUMN "measured_mm" jsonb;

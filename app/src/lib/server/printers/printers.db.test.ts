@@ -1,0 +1,74 @@
+import { eq } from 'drizzle-orm';
+import { afterAll, afterEach, beforeAll, expect, it, vi } from 'vitest';
+import { startPrinter, type RunningPrinter } from '@kelbrin/printer';
+import { NotAllowed, type Person } from '../auth/access.ts';
+import { printers } from '../db/schema/index.ts';
+import { school } from '../demo/school.ts';
+import { printersWithRuns } from '../printRoom.ts';
+import { demoSchool, type TestDatabase } from '../testing/database.ts';
+import { PrinterKeeper } from './keeper.ts';
+import { addPrinter, changePrinter, printersToKeep, retirePrinter } from './printers.ts';
+import { SerialDriver } from './serialDriver.ts';
+
+let test: TestDatabase;
+let teacher: Person;
+const running: RunningPrinter[] = [];
+let keeper: PrinterKeeper | undefined;
+beforeAll(async () => {
+  test = await demoSchool();
+  teacher = await test.person(school.teacher.name);
+});
+afterEach(async () => {
+  await keeper?.stop();
+  for (const printer of running.splice(0)) await printer.close();
+});
+afterAll(() => test.drop());
+
+const byName = async (name: string) =>
+  (await test.db.select().from(printers).where(eq(printers.name, name)))[0];
+const draft = { name: 'Cedar', model: 'Corner press 200', host: '127.0.0.1', port: 1 };
+
+async function device(): Promise<number> {
+  const printer = await startPrinter({ name: 'Cedar', port: 0, speed: 100 });
+  running.push(printer);
+  return printer.port;
+}
+
+const isOnline = (expected: boolean) =>
+  vi.waitFor(
+    async () => {
+      keeper!.nudge();
+      expect((await byName('Cedar')).status?.online ?? false).toBe(expected);
+    },
+    { timeout: 10_000, interval: 50 },
+  );
+
+it('is noted, found where it answers, moved to another address, and retired with its past kept', async () => {
+  await addPrinter(test.db, teacher, { ...draft, port: String(await device()) });
+  const { id } = await byName('Cedar');
+  keeper = new PrinterKeeper(test.db, id, SerialDriver.connect);
+  await isOnline(true);
+  await changePrinter(test.db, teacher, id, { ...draft, port: 1 });
+  await isOnline(false);
+  await changePrinter(test.db, teacher, id, { ...draft, port: await device() });
+  await isOnline(true);
+  await retirePrinter(test.db, teacher, id);
+  await isOnline(false);
+  const names = async () => (await printersWithRuns(test.db, teacher)).map(({ name }) => name);
+  expect(await names()).not.toContain('Cedar');
+  await addPrinter(test.db, teacher, { ...draft, model: 'Another' });
+  expect(await names()).toContain('Cedar');
+  expect(await byName('Cedar')).toMatchObject({ id, model: 'Another' });
+});
+
+it('says what is wrong with what is noted, and is for teachers alone', async () => {
+  const add = (changes: object) => addPrinter(test.db, teacher, { ...draft, ...changes });
+  await expect(add({ name: 'Birch' })).rejects.toThrow('There is a printer called Birch already');
+  await expect(add({ name: ' ' })).rejects.toThrow('Say what the printer is called');
+  await expect(add({ host: 'http://x' })).rejects.toThrow('address');
+  await expect(add({ port: '70000' })).rejects.toThrow('between 1 and 65535');
+  const helper = await test.person(school.helper.name);
+  await expect(printersToKeep(test.db, helper)).rejects.toThrow(NotAllowed);
+  const alder = await byName('Alder');
+  await expect(retirePrinter(test.db, teacher, alder.id)).rejects.toThrow('Alder is printing');
+});

@@ -1,0 +1,87 @@
+import { and, asc, eq, isNotNull, isNull, ne } from 'drizzle-orm';
+import { printerDraft } from '../../shared/printerDraft.ts';
+import { demandRole, type Person } from '../auth/access.ts';
+import { CannotNow } from '../cannotNow.ts';
+import type { Database } from '../db/database.ts';
+import { printers } from '../db/schema/index.ts';
+import { announce } from '../live/topics.ts';
+import { demandIdle, usedPrinter } from './usedPrinter.ts';
+
+/** The printers that are used, with their addresses. */
+export async function printersToKeep(db: Database, person: Person) {
+  demandRole(person, 'teacher');
+  return db
+    .select({
+      id: printers.id,
+      name: printers.name,
+      model: printers.model,
+      host: printers.host,
+      port: printers.port,
+      status: printers.status,
+    })
+    .from(printers)
+    .where(isNull(printers.retiredAt))
+    .orderBy(asc(printers.name));
+}
+
+/** Notes a printer, or one of that name again that was retired; its past is then its own. */
+export async function addPrinter(db: Database, person: Person, data: unknown): Promise<void> {
+  demandRole(person, 'teacher');
+  const draft = read(data);
+  const added = await db
+    .insert(printers)
+    .values(draft)
+    .onConflictDoUpdate({
+      target: printers.name,
+      set: { ...draft, retiredAt: null, status: null },
+      setWhere: isNotNull(printers.retiredAt),
+    })
+    .returning({ id: printers.id });
+  if (added.length === 0) throw new CannotNow(`There is a printer called ${draft.name} already.`);
+  await announce(db, 'printroom', 'orders');
+}
+
+/** Notes another name, model or address of a printer. */
+export async function changePrinter(
+  db: Database,
+  person: Person,
+  printerId: string,
+  data: unknown,
+): Promise<void> {
+  demandRole(person, 'teacher');
+  const draft = read(data);
+  await db.transaction(async (tx) => {
+    const printer = await idlePrinter(tx, printerId);
+    const sameName = and(eq(printers.name, draft.name), ne(printers.id, printer.id));
+    if ((await tx.$count(printers, sameName)) > 0)
+      throw new CannotNow(`There is or was another printer called ${draft.name}.`);
+    await tx.update(printers).set(draft).where(eq(printers.id, printer.id));
+    await announce(tx, 'printroom', 'orders');
+  });
+}
+
+/** Notes that a printer is no longer used. What it has printed stays where it is told. */
+export async function retirePrinter(db: Database, person: Person, printerId: string): Promise<void> {
+  demandRole(person, 'teacher');
+  await db.transaction(async (tx) => {
+    const printer = await idlePrinter(tx, printerId);
+    await tx
+      .update(printers)
+      .set({ retiredAt: new Date(), spoolId: null, status: null })
+      .where(eq(printers.id, printer.id));
+    await announce(tx, 'printroom', 'orders');
+  });
+}
+
+/** A printer that is held until the end of the transaction and does nothing. */
+async function idlePrinter(tx: Database, printerId: string): Promise<typeof printers.$inferSelect> {
+  const printer = await usedPrinter(tx, printerId);
+  await demandIdle(tx, printer);
+  return printer;
+}
+
+function read(data: unknown) {
+  const draft = printerDraft.safeParse(data);
+  if (!draft.success) throw new CannotNow(draft.error.issues[0].message);
+  return draft.data;
+}

@@ -1,0 +1,37 @@
+import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { isId, NotAllowed } from '../auth/access.ts';
+import { CannotNow } from '../cannotNow.ts';
+import type { Database } from '../db/database.ts';
+import { filamentChanges, printers, runs } from '../db/schema/index.ts';
+import { ACTIVE_RUN } from '../plates/plateParts.ts';
+
+type Printer = typeof printers.$inferSelect;
+
+/** A printer that is held until the end of the transaction; throws {@link NotAllowed} for none and for a retired one. */
+export async function usedPrinter(tx: Database, printerId: string): Promise<Printer> {
+  const [printer] = await tx
+    .select()
+    .from(printers)
+    .where(and(isId(printerId, printers.id), isNull(printers.retiredAt)))
+    .for('update');
+  if (!printer) throw new NotAllowed();
+  return printer;
+}
+
+/** Throws unless a printer answers. */
+export function demandOnline({ name, status }: Printer): void {
+  if (!status?.online) throw new CannotNow(`${name} does not answer: is it switched on?`);
+}
+
+/** Throws if somebody is changing the filament of a printer. */
+export async function demandNoChange(tx: Database, { id, name }: Printer): Promise<void> {
+  const changes = await tx.$count(filamentChanges, eq(filamentChanges.printerId, id));
+  if (changes > 0) throw new CannotNow(`The filament of ${name} is being changed.`);
+}
+
+/** Throws while a printer prints or its filament is changed. */
+export async function demandIdle(tx: Database, printer: Printer): Promise<void> {
+  await demandNoChange(tx, printer);
+  const busy = await tx.$count(runs, and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
+  if (busy > 0) throw new CannotNow(`${printer.name} is printing: wait until it is done.`);
+}

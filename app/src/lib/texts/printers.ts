@@ -1,0 +1,17 @@
+/** What is said where printers are noted. */
+export const printersTexts = {
+  title: 'Printers',
+  what: 'Where each printer answers on the school’s network. The names are on the printers, too.',
+  back: 'Print room',
+  printer: (name: string) => `Printer ${name}`,
+  name: 'Name',
+  model: 'Model',
+  host: 'Address',
+  port: 'Port',
+  answers: 'answers',
+  silent: 'does not answer',
+  save: 'Save',
+  retire: 'No longer used',
+  none: 'No printer is noted yet.',
+  add: 'Add a printer',
+} as const;

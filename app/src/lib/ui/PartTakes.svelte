@@ -1,0 +1,30 @@
+<script lang="ts">
+  import { estimateCopies, settingsFor, type Estimate } from '@kelbrin/core/slice';
+  import type { LimitsCard } from '@kelbrin/core/inspect';
+  import { partTakesTexts as say } from '$lib/texts/partTakes';
+
+  interface Props {
+    estimate: Estimate;
+    limits: LimitsCard;
+    /** How many copies of the part are printed. */
+    copies?: number;
+    /** Whether this is of the part as it is shown, and not of one shortly before. */
+    isFresh?: boolean;
+  }
+  let { estimate, limits, copies = 1, isFresh = true }: Props = $props();
+
+  const together = $derived(estimateCopies(estimate, copies, settingsFor(limits)));
+</script>
+
+{#snippet takes(seconds: number, grams: number)}
+  <span class="measured">{Math.ceil(seconds / 60)}</span>
+  {say.minutes} <span class="measured ml-2">{grams.toFixed(1)}</span>
+  {say.grams}
+{/snippet}
+
+<span class={isFresh ? '' : 'text-ink-soft'} aria-busy={!isFresh}>
+  {@render takes(estimate.seconds, estimate.grams)}{isFresh ? '' : '…'}
+</span>
+{#if copies > 1}
+  <span class="text-ink-soft">{say.together(copies)} {@render takes(together.seconds, together.grams)}</span>
+{/if}

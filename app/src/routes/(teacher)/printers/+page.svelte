@@ -1,0 +1,83 @@
+<script lang="ts">
+  import { enhance } from '$lib/ui/enhance';
+  import { Button, Input } from 'flowbite-svelte';
+  import { follow } from '$lib/ui/follow.svelte';
+  import { printersTexts as say } from '$lib/texts/printers';
+
+  let { data, form } = $props();
+
+  follow(() => ['printroom']);
+</script>
+
+{#snippet fields(printer: { name: string; model: string; host: string; port: number | '' })}
+  <label
+    >{say.name} <Input name="name" class="mt-1 w-32" maxlength={24} value={printer.name} required /></label
+  >
+  <label>{say.model} <Input name="model" class="mt-1 w-52" maxlength={60} value={printer.model} /></label>
+  <label
+    >{say.host}
+    <Input name="host" class="measured mt-1 w-44" maxlength={253} value={printer.host} required /></label
+  >
+  <label
+    >{say.port}
+    <Input
+      name="port"
+      type="number"
+      min="1"
+      max="65535"
+      class="measured mt-1 w-24"
+      value={printer.port}
+      required
+    /></label
+  >
+{/snippet}
+
+<svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
+
+<main class="mx-auto w-full max-w-6xl p-6">
+  <div class="mb-1 flex items-baseline gap-4">
+    <a href="/print-room" class="text-primary-800 underline underline-offset-2">{say.back}</a>
+    <h1>{say.title}</h1>
+  </div>
+  <p class="text-ink-soft mb-4">{say.what}</p>
+  {#if form?.message}<p role="alert" class="border-fail bg-fail-wash mb-4 border-l-4 px-3 py-2">
+      {form.message}
+    </p>{/if}
+  <ul class="sheet divide-hairline mb-6 divide-y">
+    {#each data.printers as printer (printer.id)}
+      <li class="flex flex-wrap items-end gap-3 px-4 py-3" aria-label={say.printer(printer.name)}>
+        <form
+          method="POST"
+          action="?/change"
+          use:enhance={() =>
+            ({ update }) =>
+              update({ reset: false })}
+          class="flex flex-wrap items-end gap-3"
+        >
+          <input type="hidden" name="printer" value={printer.id} />
+          {@render fields(printer)}
+          <Button type="submit" size="sm" color="alternative">{say.save}</Button>
+        </form>
+        <span class="ml-auto self-center {printer.status?.online ? 'text-pass' : 'text-warn-ink'}"
+          >{printer.status?.online ? say.answers : say.silent}</span
+        >
+        <form method="POST" action="?/retire" use:enhance>
+          <input type="hidden" name="printer" value={printer.id} />
+          <Button type="submit" size="sm" color="alternative">{say.retire}</Button>
+        </form>
+      </li>
+    {:else}
+      <li class="text-ink-soft px-4 py-3">{say.none}</li>
+    {/each}
+  </ul>
+  <form
+    method="POST"
+    action="?/add"
+    class="sheet flex flex-wrap items-end gap-3 p-4"
+    aria-label={say.add}
+    use:enhance
+  >
+    {@render fields({ name: '', model: '', host: '', port: '' })}
+    <Button type="submit" color="alternative">{say.add}</Button>
+  </form>
+</main>
