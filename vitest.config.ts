@@ -1,6 +1,9 @@
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
 
+/** Tests of what uses the process's own connection, of which there is one for as long as the process lives. */
+const usingTheProcess = ['app/src/lib/server/auth/*.db.test.ts', 'app/src/lib/server/people/*.db.test.ts'];
+
 export default defineConfig({
   test: {
     projects: [
@@ -18,13 +21,26 @@ export default defineConfig({
           setupFiles: ['core/test/seed.ts'],
           testTimeout: 30_000,
           maxWorkers: 2,
+          // The core is pure, so its tests cannot disturb each other, and the kernel is loaded twice instead of 80 times.
+          isolate: false,
         },
       },
       {
         test: {
           name: 'database',
           include: ['app/src/**/*.db.test.ts'],
+          exclude: usingTheProcess,
           // Each file has a database of its own; two at a time keep two cores busy.
+          maxWorkers: 2,
+          isolate: false,
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+        },
+      },
+      {
+        test: {
+          name: 'database-process',
+          include: usingTheProcess,
           maxWorkers: 2,
           testTimeout: 60_000,
           hookTimeout: 60_000,

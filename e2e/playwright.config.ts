@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { chromiumOptions } from '../ops/chromium.ts';
 
 export default defineConfig({
   testDir: 'src',
@@ -10,10 +11,7 @@ export default defineConfig({
   forbidOnly: true,
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: ['--no-sandbox', '--enable-unsafe-swiftshader', '--disable-background-networking'],
-    },
+    launchOptions: chromiumOptions,
     screenshot: 'only-on-failure',
     // Longer than anything takes, and short of the test's own limit, so that what is missing is named soon.
     actionTimeout: 30_000,

@@ -1,29 +1,33 @@
-import { spawnSync } from 'node:child_process';
+import { execFile } from 'node:child_process';
 import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
+import { promisify } from 'node:util';
 import { root } from './state.ts';
 
 const sources = ['core', 'app', 'cli', 'printer', 'ops', 'package-lock.json'];
 const outputs = new Set(['node_modules', 'dist', 'build', '.svelte-kit']);
 
 /** Builds the web app and the bundles, unless nothing has changed since they were last built. */
-export function buildAll(): void {
+export async function buildAll(): Promise<void> {
   const stamp = join(root, 'app/build/.built');
   if (existsSync(stamp) && newest(sources.map((each) => join(root, each))) < statSync(stamp).mtimeMs) return;
   console.log('Building');
-  const run = (args: string[], cwd = root) => {
+  const run = async (args: string[], cwd = root) => {
     // Builders chat about other people's packages; their words matter only when they fail.
-    const { status, stdout, stderr } = spawnSync(process.execPath, args, { cwd, encoding: 'utf8' });
-    if (status !== 0) throw new Error(`The build failed.\n${stdout}\n${stderr}`);
+    await promisify(execFile)(process.execPath, args, { cwd, maxBuffer: 2 ** 26 }).catch(
+      ({ stdout, stderr }: { stdout: string; stderr: string }) => {
+        throw new Error(`The build failed.\n${stdout}\n${stderr}`);
+      },
+    );
   };
   // npm may put it beside the app or at the top.
   const vite = join(
     dirname(createRequire(join(root, 'app/package.json')).resolve('vite/package.json')),
     'bin/vite.js',
   );
-  run([vite, 'build', '--logLevel', 'warn'], join(root, 'app'));
-  run(['--import', 'tsx', 'ops/bundle.ts']);
+  await run([vite, 'build', '--logLevel', 'warn'], join(root, 'app'));
+  await run(['--import', 'tsx', 'ops/bundle.ts']);
   writeFileSync(stamp, '');
 }
 

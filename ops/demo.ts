@@ -4,7 +4,10 @@ import { buildAll } from './build.ts';
 import { createDatabase, startCluster, type Cluster } from './postgres.ts';
 import { Stack } from './stack.ts';
 
-/* Starts everything with the demo school and stays until Ctrl-C. */
+/*
+ * Starts everything and stays until Ctrl-C: with the demo school, or with --empty as a school finds it, on a database of
+ * its own.
+ */
 
 const { values } = parseArgs({
   options: {
@@ -12,6 +15,7 @@ const { values } = parseArgs({
     port: { type: 'string', default: '3000' },
     speed: { type: 'string', default: '30' },
     verbose: { type: 'boolean', default: false },
+    empty: { type: 'boolean', default: false },
   },
 });
 
@@ -30,22 +34,29 @@ async function stop(code: number): Promise<void> {
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void stop(0));
 
 try {
-  buildAll();
+  await buildAll();
   if (!process.env.DATABASE_URL) cluster = await startCluster('demo');
-  const databaseUrl = process.env.DATABASE_URL ?? cluster!.url('kelbrin');
+  const databaseUrl = process.env.DATABASE_URL ?? cluster!.url(values.empty ? 'kelbrin_empty' : 'kelbrin');
   await createDatabase(databaseUrl, { fresh: values.fresh });
   stack = await Stack.start({
     databaseUrl,
     port: Number(values.port),
     printerSpeed: Number(values.speed),
     verbose: values.verbose,
+    demo: !values.empty,
   });
+  const seconds = Math.round((performance.now() - begun) / 1000);
+  const people = values.empty
+    ? stack.printerPorts.map((port) => `  a printer answers at 127.0.0.1, port ${port}`)
+    : [
+        `  teacher   ${school.teacher.email}   password: ${school.teacher.password}`,
+        `  helper    ${school.helper.email}     password: ${school.helper.password}`,
+        `  student   class code ${school.classCode}, name asha (or bruno, cleo, … noor), PIN ${school.studentPin}`,
+      ];
   console.log(`
-Kelbrin is ready at ${stack.origin} (after ${Math.round((performance.now() - begun) / 1000)} s)
+Kelbrin is ready at ${stack.origin} (after ${seconds} s)
 
-  teacher   ${school.teacher.email}   password: ${school.teacher.password}
-  helper    ${school.helper.email}     password: ${school.helper.password}
-  student   class code ${school.classCode}, name asha (or bruno, cleo, … noor), PIN ${school.studentPin}
+${people.join('\n')}
 
 The simulated printers run ${values.speed} times as fast as real ones. Ctrl-C stops everything; the data stays.`);
 } catch (error) {

@@ -3,22 +3,20 @@ import { join } from 'node:path';
 import { chromium, type Page } from 'playwright-core';
 import { school } from '../app/src/lib/server/demo/school.ts';
 import { buildAll } from './build.ts';
+import { chromiumOptions } from './chromium.ts';
 import { createDatabase, onDatabase, startCluster } from './postgres.ts';
 import { Stack } from './stack.ts';
 import { root } from './state.ts';
 
 /* Draws docs/screenshots anew from a fresh demo school, so that they always show what there is. */
 
-buildAll();
+await buildAll();
 const cluster = process.env.DATABASE_URL ? undefined : await startCluster('screenshots', true);
 const server = process.env.DATABASE_URL ?? cluster!.url('postgres');
 const databaseUrl = onDatabase(server, 'kelbrin_screenshots');
 await createDatabase(databaseUrl, { fresh: true });
 const stack = await Stack.start({ databaseUrl, printerSpeed: 12 });
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--enable-unsafe-swiftshader', '--disable-background-networking'],
-});
+const browser = await chromium.launch(chromiumOptions);
 const folder = join(root, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });
 

@@ -10,38 +10,43 @@ export interface StackOptions {
   readonly port?: number;
   /** Virtual seconds a printer lives through in a real one. */
   readonly printerSpeed?: number;
+  /** Whether an empty database is filled with the demo school; it is unless this is false. */
+  readonly demo?: boolean;
   /** Whether the processes' own words are shown. */
   readonly verbose?: boolean;
 }
 
-const printerNames = ['Alder', 'Birch'];
+const printerNames = ['Alder', 'Birch'] as const;
+type ProcessName = 'web' | 'jobs' | `printer ${(typeof printerNames)[number]}`;
 
 /** A running Kelbrin: printers, job process and web app, each of which can be killed and started again. */
 export class Stack {
   readonly origin: string;
   readonly #options: StackOptions;
   readonly #port: number;
-  readonly #printerPorts: number[];
-  readonly #processes = new Map<string, ChildProcess>();
+  /** Where the printers answer. */
+  readonly printerPorts: readonly number[];
+  readonly #processes = new Map<ProcessName, ChildProcess>();
 
-  private constructor(options: StackOptions, port: number, printerPorts: number[]) {
+  private constructor(options: StackOptions, port: number, printerPorts: readonly number[]) {
     this.#options = options;
     this.#port = port;
-    this.#printerPorts = printerPorts;
+    this.printerPorts = printerPorts;
     this.origin = `http://127.0.0.1:${port}`;
   }
 
   /** Prepares the database, starts everything and waits until the app answers. */
   static async start(options: StackOptions): Promise<Stack> {
     const stack = new Stack(options, await freePort(options.port), [await freePort(), await freePort()]);
-    const printers = stack.#printerPorts.map((port, i) => `${printerNames[i]}=${port}`);
-    prepareDatabase(options.databaseUrl, { demo: true, printers });
+    const printers = stack.printerPorts.map((port, i) => `${printerNames[i]}=${port}`);
+    prepareDatabase(options.databaseUrl, { demo: options.demo ?? true, printers });
     for (const i of printerNames.keys()) stack.startPrinter(i);
     stack.startJobs();
     await stack.startWeb();
     return stack;
   }
 
+  /** Starts one of the printers, as if it were switched on. */
   startPrinter(i: number): void {
     const speed = String(this.#options.printerSpeed ?? 60);
     this.#run(`printer ${printerNames[i]}`, [
@@ -49,7 +54,7 @@ export class Stack {
       '--name',
       printerNames[i],
       '--port',
-      String(this.#printerPorts[i]),
+      String(this.printerPorts[i]),
       '--speed',
       speed,
     ]);
@@ -85,27 +90,36 @@ export class Stack {
   }
 
   /** Ends a process at once, as a crash would, and waits until it is gone. */
-  async kill(name: 'web' | 'jobs'): Promise<void> {
-    await this.#end(name, 'SIGKILL');
+  async kill(name: ProcessName): Promise<void> {
+    await this.#signal(name, 'SIGKILL');
   }
 
-  async stop(): Promise<void> {
-    for (const name of [...this.#processes.keys()]) await this.#end(name, 'SIGTERM');
+  /** Asks a process to end and waits until it is gone; false when it did not heed that and had to be killed. */
+  async end(name: ProcessName): Promise<boolean> {
+    return (await this.#signal(name, 'SIGTERM')) !== 'SIGKILL';
   }
 
-  async #end(name: string, signal: NodeJS.Signals): Promise<void> {
+  /** Ends all processes; says which of them had to be killed. */
+  async stop(): Promise<readonly ProcessName[]> {
+    const deaf: ProcessName[] = [];
+    for (const name of [...this.#processes.keys()]) if (!(await this.end(name))) deaf.push(name);
+    return deaf;
+  }
+
+  /** Sends a signal and waits for the end; says which signal it was that ended the process, if any. */
+  async #signal(name: ProcessName, signal: NodeJS.Signals): Promise<NodeJS.Signals | null> {
     const child = this.#processes.get(name);
-    if (!child || child.exitCode !== null) return;
+    if (!child || child.exitCode !== null) return null;
     this.#processes.delete(name);
-    const gone = once(child, 'exit');
+    const gone = once(child, 'exit') as Promise<[number | null, NodeJS.Signals | null]>;
     child.kill(signal);
-    // A process that does not heed a request to stop is ended.
     const timer = setTimeout(() => child.kill('SIGKILL'), 8_000);
-    await gone;
+    const [, endedBy] = await gone;
     clearTimeout(timer);
+    return endedBy;
   }
 
-  #run(name: string, args: string[], extra: Record<string, string> = {}): void {
+  #run(name: ProcessName, args: string[], extra: Record<string, string> = {}): void {
     const child = spawn(process.execPath, ['--enable-source-maps', ...args], {
       cwd: root,
       env: { ...serverEnvironment(this.#options.databaseUrl, this.origin), ...extra },

@@ -47,7 +47,7 @@ async function commands(...calls: readonly [program: string, ...args: string[]][
 
 /** Runs a project of Vitest and adds up what it counted. */
 function vitest(project: string, env: Record<string, string> = {}): boolean {
-  const report = join(tmpdir(), `kelbrin-${project}-${process.pid}.json`);
+  const report = join(tmpdir(), `kelbrin-${project.replace('*', '')}-${process.pid}.json`);
   const args = [
     'run',
     '--project',
@@ -114,7 +114,7 @@ const stages: Stage[] = [
       ]),
   },
   { name: 'unit', run: () => vitest('unit') },
-  { name: 'database', needs: 'database', run: () => vitest('database', testEnvironment()) },
+  { name: 'database', needs: 'database', run: () => vitest('database*', testEnvironment()) },
   { name: 'browser', needs: 'database', run: () => playwright(testEnvironment()) },
 ];
 
@@ -133,24 +133,28 @@ async function carryOut({ name, run }: Stage): Promise<void> {
   console.log(`── ${name} took ${((performance.now() - begun) / 1000).toFixed(1)} s`);
 }
 
+/** Builds everything, and starts a server with the databases that tests copy instead of filling one each. */
+async function prepareServer(): Promise<void> {
+  await buildAll();
+  if (!process.env.DATABASE_URL) cluster = await startCluster('test', true);
+  server = process.env.DATABASE_URL ?? cluster!.url('postgres');
+  for (const [name, demo] of [
+    ['empty', false],
+    ['school', true],
+  ] as const) {
+    const database = onDatabase(server, `kelbrin_test_${name}`);
+    await createDatabase(database, { fresh: true });
+    prepareDatabase(database, { demo });
+  }
+}
+
 let cluster: Cluster | undefined;
 const broken: string[] = [];
 try {
-  if (chosen.some(({ needs }) => needs === 'database')) {
-    buildAll();
-    if (!process.env.DATABASE_URL) cluster = await startCluster('test', true);
-    server = process.env.DATABASE_URL ?? cluster!.url('postgres');
-    // Tests copy these two instead of migrating and filling a database each.
-    const empty = onDatabase(server, 'kelbrin_test_empty');
-    const school = onDatabase(server, 'kelbrin_test_school');
-    await createDatabase(empty, { fresh: true });
-    prepareDatabase(empty, { demo: false });
-    await createDatabase(school, { fresh: true });
-    prepareDatabase(school, { demo: true });
-  }
-  // What only reads the sources runs side by side, since each of them uses one processor.
+  // What only reads the sources runs side by side and while things are built, since each of them uses one processor.
   const reading = chosen.filter(({ name }) => ['lint', 'types', 'boundaries'].includes(name));
-  await Promise.all(reading.map(carryOut));
+  const isServerNeeded = chosen.some(({ needs }) => needs === 'database');
+  await Promise.all([isServerNeeded ? prepareServer() : undefined, ...reading.map(carryOut)]);
   for (const stage of chosen) if (!reading.includes(stage)) await carryOut(stage);
 } finally {
   cluster?.stop();

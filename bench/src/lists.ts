@@ -2,8 +2,8 @@ import postgres from 'postgres';
 import { taskOf } from '../../app/src/lib/shared/taskText.ts';
 import { school } from '../../app/src/lib/server/demo/school.ts';
 import { Visitor } from './classroom.ts';
-import { quantile } from './measure.ts';
 import { onDemo } from './onDemo.ts';
+import { measurePages } from './pages.ts';
 
 /*
  * The lists of a teacher with forty classes of thirty students, six projects each: how long a page takes to answer with
@@ -13,7 +13,6 @@ import { onDemo } from './onDemo.ts';
 const CLASSES = 40;
 const STUDENTS = 30;
 const BRIEFS = 6;
-const TURNS = 30;
 
 await onDemo('lists', async (stack, databaseUrl) => {
   await fill(databaseUrl);
@@ -25,26 +24,14 @@ await onDemo('lists', async (stack, databaseUrl) => {
     group: { briefs: { students: { project?: { id: string } }[] }[] };
   }>(`/class/${group.id}`);
   const pictures = loaded.group.briefs[0].students.map(({ project }) => `/picture/project/${project!.id}`);
-  const measured: Record<string, () => Promise<unknown>> = {
+  await measurePages({
     'all classes': () => teacher.load('/class'),
     'one class': () => teacher.load(`/class/${group.id}`),
     'one class with 30 pictures': () =>
       Promise.all([teacher.load(`/class/${group.id}`), ...pictures.map((path) => teacher.get(path))]),
     'the lesson view': () => teacher.load(`/lesson/${group.briefs[0].id}`),
     'the review': () => teacher.load('/review'),
-  };
-  const table: Record<string, { median: string; p95: string }> = {};
-  for (const [name, work] of Object.entries(measured)) {
-    const times: number[] = [];
-    for (let turn = -3; turn < TURNS; turn++) {
-      const begun = performance.now();
-      await work();
-      if (turn >= 0) times.push(performance.now() - begun);
-    }
-    const ms = (share: number) => `${quantile(times, share).toFixed(0)} ms`;
-    table[name] = { median: ms(0.5), p95: ms(0.95) };
-  }
-  console.table(table);
+  });
 });
 
 /** Fills the database beside the demo class, with copies of one of its projects. */

@@ -3,7 +3,7 @@ import { resolve } from 'node:path';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { label } from '../../core/test/recipes.ts';
 import { contests } from './contests.ts';
-import { memoryOfRebuilds } from './memory.ts';
+import { memoryOfPlate, memoryOfRebuilds } from './memory.ts';
 import { measure, type Figure } from './measure.ts';
 import { roomFor } from './plates.ts';
 
@@ -37,6 +37,9 @@ if (!json) {
 const room = roomFor(workshop);
 if (json) console.log(JSON.stringify({ name: 'hooks, clips and badges on a bed', ...room }));
 else console.log(`Hooks, clips and badges on a bed: ${room.outlines}; of their boxes ${room.boxes}.`);
+const plate = memoryOfPlate();
+if (json) console.log(JSON.stringify(plate));
+else console.log(`${plate.name}: ${plate.most} MB at most, of them ${plate.idle} before`);
 if (!process.argv.includes('--short')) {
   const memory = await memoryOfRebuilds(label());
   const { name, before, after, n } = memory;

@@ -1,3 +1,5 @@
+import { execFileSync } from 'node:child_process';
+import { resolve } from 'node:path';
 import type { Recipe } from '@kelbrin/core/recipe';
 import { evaluate, SolidCache } from '@kelbrin/core/solid';
 import { kernelWithMemory } from '../../core/test/kernelMemory.ts';
@@ -29,4 +31,14 @@ export async function memoryOfRebuilds(recipe: Recipe, n = 10_000): Promise<Memo
   rebuild(n);
   cache.close();
   return { name: 'kernel memory over rebuilds of the label', unit: 'MB', before, after: held(), n };
+}
+
+/**
+ * The most memory that a process of its own held while it sliced a plate of twelve labels and wrote its G-code, and what
+ * it held before that; all of it: code, kernel and heap.
+ */
+export function memoryOfPlate(): { name: string; unit: 'MB'; idle: number; most: number } {
+  const file = resolve(import.meta.dirname, 'plateMemory.ts');
+  const output = execFileSync(process.execPath, ['--import', 'tsx', file], { encoding: 'utf8' });
+  return { name: 'memory of a plate of twelve labels', unit: 'MB', ...JSON.parse(output) };
 }

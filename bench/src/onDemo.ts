@@ -7,7 +7,7 @@ export async function onDemo(
   name: string,
   work: (stack: Stack, databaseUrl: string) => Promise<void>,
 ): Promise<void> {
-  buildAll();
+  await buildAll();
   const cluster = await startCluster(name, true);
   const databaseUrl = onDatabase(cluster.url('postgres'), `kelbrin_${name}`);
   await createDatabase(databaseUrl, { fresh: true });

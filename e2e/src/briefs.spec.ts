@@ -85,6 +85,7 @@ test('a task is formatted and illustrated, a brief is kept and set again, and st
 
   await test.step('students read the task, and begin with the example', async () => {
     const student = await as('noor');
+    await student.goto('/home');
     const brief = student.getByRole('article').filter({ hasText: 'Cane clips' });
     await expect(brief.getByRole('heading', { name: 'A clip for a cane' })).toBeVisible();
     await expect(brief.getByRole('listitem').first()).toHaveText('It is snug.');

@@ -124,6 +124,7 @@ test('on every page what people write stays words, and axe finds nothing serious
     '/library',
     '/notices',
     '/spools',
+    '/printers',
     group!.replace('/class/', '/gallery/'),
     `/brief/${brief}/teams`,
     '/limits',

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { test as base, type APIRequestContext, type Browser, type Page } from '@playwright/test';
+import { expect, test as base, type APIRequestContext, type Browser, type Page } from '@playwright/test';
 import { designOf } from '../../core/src/design/index.ts';
 import { labelRecipe, type Label } from '../../app/src/lib/server/demo/labels.ts';
 import { school } from '../../app/src/lib/server/demo/school.ts';
@@ -14,7 +14,9 @@ interface Kelbrin {
   file: string;
   /** How many times faster than real ones the printers are. */
   printerSpeed: number;
-  /** A copy of the demo school, for the tests of one file. */
+  /** Whether the school is the demo's, or one that has just installed Kelbrin. */
+  start: 'school' | 'empty';
+  /** A copy of the school's database, for the tests of one file. */
   databaseUrl: string;
   /** A running Kelbrin on that database. */
   kelbrin: Stack;
@@ -27,24 +29,25 @@ export const test = base.extend<
 >({
   file: ['', { option: true, scope: 'worker' }],
   printerSpeed: [400, { option: true, scope: 'worker' }],
+  start: ['school', { option: true, scope: 'worker' }],
 
   databaseUrl: [
-    async ({ file }, use) => {
+    async ({ file, start }, use) => {
       const server = process.env.KELBRIN_TEST_SERVER;
       if (!server)
         throw new Error('These tests are run by “./run test browser”, which starts a server for them.');
       const databaseUrl = onDatabase(server, `kelbrin_test_${file}_${randomBytes(4).toString('hex')}`);
-      await createDatabase(databaseUrl, { template: 'kelbrin_test_school' });
+      await createDatabase(databaseUrl, { template: `kelbrin_test_${start}` });
       await use(databaseUrl);
     },
     { scope: 'worker' },
   ],
 
   kelbrin: [
-    async ({ databaseUrl, printerSpeed }, use) => {
-      const stack = await Stack.start({ databaseUrl, printerSpeed });
+    async ({ databaseUrl, printerSpeed, start }, use) => {
+      const stack = await Stack.start({ databaseUrl, printerSpeed, demo: start === 'school' });
       await use(stack);
-      await stack.stop();
+      expect(await stack.stop(), 'processes that did not heed that they should stop').toEqual([]);
     },
     { scope: 'worker', timeout: 60_000 },
   ],
@@ -62,19 +65,17 @@ export const test = base.extend<
   },
 });
 
-export { expect } from '@playwright/test';
+export { expect };
 
 /** Somebody signed in by the request that the form sends, which is quicker than the form. */
 async function signedIn(browser: Browser, origin: string, who: Who): Promise<Page> {
   const context = await browser.newContext({ baseURL: origin });
   await signInByRequest(context.request, origin, who);
-  const page = await context.newPage();
-  await page.goto('/');
-  await page.getByRole('button', { name: 'Sign out' }).waitFor();
-  return page;
+  return context.newPage();
 }
 
-async function signInByRequest(request: APIRequestContext, origin: string, who: Who): Promise<void> {
+/** Signs somebody in without a page. */
+export async function signInByRequest(request: APIRequestContext, origin: string, who: Who): Promise<void> {
   const isStaff = who === 'teacher' || who === 'helper';
   const form: Record<string, string> = isStaff
     ? { email: school[who].email, password: school[who].password }
@@ -97,7 +98,7 @@ export async function handInLabel(
   const context = await browser.newContext({ baseURL: origin });
   const { request } = context;
   await signInByRequest(request, origin, who);
-  const [path] = /\/bench\/[0-9a-f-]+/.exec(await (await request.get('/home')).text())!;
+  const path = await benchOf(request);
   const design = designOf(labelRecipe(label), 'Label');
   const save = (baseRevision: number) => request.put(`${path}/design`, { data: { baseRevision, design } });
   // Saved from no revision at all, it is told which one there is.
@@ -132,24 +133,29 @@ export async function signInByHand(
   await page.getByRole('button', { name: 'Sign out' }).waitFor();
 }
 
-/** Signs the teacher of the demo school in by hand. */
-export async function signTeacherInByHand(page: Page) {
-  await page.goto('/sign-in');
-  const form = page.locator('form', { hasText: 'Teachers and helpers' });
-  await form.getByLabel('E-mail').fill(school.teacher.email);
-  await form.getByLabel('Password').fill(school.teacher.password);
-  await form.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByRole('button', { name: 'Sign out' }).waitFor();
-}
-
 /** Opens a signed-in student's bench and waits for the solid. */
 export async function openBench(page: Page): Promise<void> {
-  await page.goto('/home');
-  await page.getByRole('link', { name: 'Open the bench' }).click();
+  await page.goto(await benchOf(page.request));
   await page.getByTestId('solid-view').waitFor();
+}
+
+/** Where the bench of a signed-in student's project is. */
+async function benchOf(request: APIRequestContext): Promise<string> {
+  return /\/bench\/[0-9a-f-]+/.exec(await (await request.get('/home')).text())![0];
 }
 
 /** Waits until the server has every edit. */
 export async function saved(page: Page): Promise<void> {
   await page.locator('[data-save=saved]').waitFor();
+}
+
+/** Sets bells so far away that a whole plate is done by the next one, whatever the time is; the print room is shown then. */
+export async function setFarBells(teacher: Page): Promise<void> {
+  const bells = new Date().getHours() < 12 ? '00:01 23:59' : '00:01 11:59';
+  await teacher.goto('/print-room');
+  await teacher.getByText('The school day').click();
+  await teacher.getByLabel(/When lessons begin and end/).fill(bells);
+  const answered = teacher.waitForResponse((answer) => answer.request().method() === 'POST');
+  await teacher.getByRole('button', { name: 'Save the bells' }).click();
+  await answered;
 }

@@ -4,6 +4,7 @@ test.use({ file: 'notices' });
 
 test('a decision is told at once, with a count, and is seen by looking', async ({ as }) => {
   const student = await as('dario');
+  await student.goto('/home');
   await expect(student.getByRole('link', { name: 'Notices' })).toBeVisible();
   const teacher = await as('teacher');
   await teacher.goto('/notices');

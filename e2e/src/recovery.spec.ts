@@ -33,6 +33,59 @@ test('a run and its progress survive the web app and the job process being kille
   await expect(birch.getByRole('listitem').first()).toContainText('cancelled');
 });
 
+test('the web app ends as soon as it is asked to, though pages follow it, and they find it again', async ({
+  as,
+  kelbrin,
+}) => {
+  const helper = await as('helper');
+  await helper.goto('/queue');
+  const first = helper.locator('[data-entry]').first();
+  await expect(first).toBeVisible();
+  expect(await kelbrin.end('web')).toBe(true);
+  await kelbrin.startWeb();
+  await first.getByRole('button', { name: 'Hold back' }).click();
+  await expect(first).toContainText('held back');
+  await first.getByRole('button', { name: 'Let go on' }).click();
+});
+
+test('a page stays when the server is away just when it asks for its data', async ({ as }) => {
+  const helper = await as('helper');
+  await helper.goto('/queue');
+  const first = helper.locator('[data-entry]').first();
+  await expect(first).toBeVisible();
+  let refused = 0;
+  await helper.route('**/queue/__data.json*', (route) => (refused++ < 2 ? route.abort() : route.continue()));
+  await helper.evaluate(
+    async (entry) => {
+      await fetch('/queue?/hold', { method: 'POST', body: new URLSearchParams({ entry, held: 'yes' }) });
+    },
+    (await first.locator('input[name=entry]').first().getAttribute('value'))!,
+  );
+  await expect(first).toContainText('held back');
+  expect(refused).toBeGreaterThan(2);
+});
+
+test('what is typed while another form is answered arrives whole', async ({ as }) => {
+  const helper = await as('helper');
+  // Its script runs once it has looked for news.
+  const looked = helper.waitForResponse('**/spools/__data.json*');
+  await helper.goto('/spools');
+  await looked;
+  await helper.route('**/spools?/weigh', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await route.continue();
+  });
+  const [first, second] = [1, 2].map((n) => helper.getByLabel(`Grams of filament on spool ${n},`));
+  await first.fill('640');
+  await first.press('Enter');
+  await second.fill('');
+  const answered = helper.waitForResponse('**/spools?/weigh');
+  await second.pressSequentially('123.456789', { delay: 120 });
+  await answered;
+  await expect(second).toHaveValue('123.456789');
+  await expect(first).toHaveValue('640');
+});
+
 test('pages that are left at once do no harm', async ({ as, kelbrin }) => {
   const helper = await as('helper');
   await helper.goto('/print-room');

@@ -25,6 +25,7 @@ test('two students work on one project: what one saves the other sees, and one t
 
   const luca = await as('luca');
   const noor = await as('noor');
+  await noor.goto('/home');
   await expect(noor.getByText('a team: Luca & Noor')).toBeVisible();
   await openBench(luca);
   await openBench(noor);
