@@ -9,6 +9,10 @@ const width = (page: Page) => page.getByRole('spinbutton', { name: 'width', exac
 test('numbers are typed, dragged and nudged, and every edit can be undone', async ({ as }) => {
   const page = await as('luca');
   await openBench(page);
+  const depth = page.getByRole('spinbutton', { name: 'depth', exact: true });
+  const prompts = page.getByRole('region', { name: 'Prompts' });
+  await expect(prompts).toContainText('Every prompt is done');
+  const before = (await depth.boundingBox())!;
   await width(page).fill('7,5 cm');
   await width(page).press('Enter');
   await expect(width(page)).toHaveValue('75');
@@ -19,8 +23,10 @@ test('numbers are typed, dragged and nudged, and every edit can be undone', asyn
   await width(page).press('Alt+ArrowUp');
   await expect(width(page)).toHaveValue('66.1');
 
-  const depth = page.getByRole('spinbutton', { name: 'depth', exact: true });
+  // The letters run over the edge now. The prompt that says so moves no sentence away from under the hand.
+  await expect(prompts).toContainText('Look at each finding');
   const box = (await depth.boundingBox())!;
+  expect(box.y).toBe(before.y);
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
   // In one move, as of a quick hand on a slow computer: it has left the field before the field hears of it.

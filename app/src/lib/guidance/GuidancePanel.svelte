@@ -16,8 +16,10 @@
   const next = $derived(standing.next === undefined ? undefined : prompts[standing.next]);
 </script>
 
+<!-- As tall with nothing left to do as with a usual prompt: the sentences below must not move away under the hand
+     that changes a number, when what it changes ticks a prompt off or on. -->
 <section
-  class="border-hairline bg-primary-50 border-b px-4 py-3"
+  class="border-hairline bg-primary-50 min-h-[7.375rem] border-b px-4 py-3"
   aria-label={say.heading}
   data-prompts-done={standing.done.filter(Boolean).length}
 >
