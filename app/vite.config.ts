@@ -6,6 +6,4 @@ export default defineConfig({
   plugins: [tailwindcss(), sveltekit()],
   worker: { format: 'es' },
   build: { chunkSizeWarningLimit: 900 },
-  // Installed beside the app, so it need not be bundled with what it brings along.
-  ssr: { external: ['better-auth'] },
 });

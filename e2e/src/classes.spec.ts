@@ -91,6 +91,37 @@ test('students get new PINs, are archived, renamed, moved and deleted', async ({
   await expect(helpers).toContainText('Mx Sorrel');
 });
 
+test('what is chosen for a class is still shown when it is saved once more', async ({ as }) => {
+  const page = await as('teacher');
+  await page.goto('/limits');
+  await page.getByRole('button', { name: 'Copy' }).first().click();
+  await page.waitForURL('**/limits/*');
+  await page.goto('/class');
+  await page.getByRole('link', { name: 'Year 8, Wren group' }).click();
+  const card = page.getByLabel('Limits card');
+  const pattern = page.getByLabel('How the files of this class are called');
+  const inUse = await card.inputValue();
+  const cards = await card
+    .locator('option')
+    .evaluateAll((options) => options.map((each) => each.getAttribute('value')!));
+  const other = cards.find((each) => each !== inUse)!;
+  await card.selectOption(other);
+  await pattern.fill('{student}-{brief}');
+  for (let times = 0; times < 2; times++) {
+    for (const button of ['Go by it', 'Save']) {
+      const answered = page.waitForResponse((answer) => answer.request().method() === 'POST');
+      const news = page.waitForResponse('**/__data.json*');
+      await page.getByRole('button', { name: button, exact: true }).click();
+      await answered;
+      await news;
+      await expect(card).toHaveValue(other);
+    }
+    await expect(pattern).toHaveValue('{student}-{brief}');
+  }
+  await page.reload();
+  await expect(card).toHaveValue(other);
+});
+
 test('a brief is written with requirements, copied, and held against what is designed', async ({ as }) => {
   const page = await as('teacher');
   await page.goto('/class');

@@ -86,6 +86,36 @@ test('what is typed while another form is answered arrives whole', async ({ as }
   await expect(first).toHaveValue('640');
 });
 
+test('what is typed stays though another person changes the same number, and is shown when it is saved again', async ({
+  as,
+}) => {
+  const helper = await as('helper');
+  const third = helper.getByLabel('Grams of filament on spool 3,');
+  const answered = () => helper.waitForResponse('**/spools/__data.json*');
+  let news = answered();
+  await helper.goto('/spools');
+  await third.fill('7');
+  // Its script has looked for news by now, and the field still says what was typed at once.
+  await news;
+  await third.press('End');
+  await third.pressSequentially('7');
+  const spool = await helper.locator('form', { has: third }).locator('input[name=spool]').inputValue();
+  news = answered();
+  await helper.evaluate(
+    (spool) =>
+      fetch('/spools?/weigh', { method: 'POST', body: new URLSearchParams({ spool, grams: '500' }) }),
+    spool,
+  );
+  await news;
+  await expect(third).toHaveValue('77');
+  for (let times = 0; times < 2; times++) {
+    news = answered();
+    await third.press('Enter');
+    await news;
+    await expect(third).toHaveValue('77');
+  }
+});
+
 test('pages that are left at once do no harm', async ({ as, kelbrin }) => {
   const helper = await as('helper');
   await helper.goto('/print-room');

@@ -95,7 +95,7 @@
 
 <svg
   bind:this={svg}
-  viewBox="-7 -3 {bed.widthMm + 10} {bed.depthMm + 10}"
+  viewBox="-7 -3 {bed.widthMm + 10} {bed.depthMm + 11}"
   class="h-full w-full touch-none select-none"
   role="group"
   aria-label={say.bedOf(bed.widthMm, bed.depthMm)}
@@ -123,11 +123,10 @@
     stroke-width="0.3"
     stroke-dasharray="2 2"
   />
-  <g stroke="#3B4747" stroke-width="0.4" class="measured" font-size="3.4" fill="#22302E">
+  <g stroke="#3B4747" stroke-width="0.4" class="measured" font-size="5" fill="#22302E">
     {#each ticks(bed.widthMm) as mm (mm)}
       <line x1={mm} x2={mm} y1={bed.depthMm} y2={bed.depthMm + (mm % 50 === 0 ? 3 : 1.5)} />
-      {#if mm % 50 === 0}<text x={mm} y={bed.depthMm + 6.6} text-anchor="middle" stroke="none">{mm}</text
-        >{/if}
+      {#if mm % 50 === 0}<text x={mm} y={bed.depthMm + 7} text-anchor="middle" stroke="none">{mm}</text>{/if}
     {/each}
     {#each ticks(bed.depthMm) as mm (mm)}
       <line x1={mm % 50 === 0 ? -3 : -1.5} x2="0" y1={bed.depthMm - mm} y2={bed.depthMm - mm} />
@@ -151,7 +150,7 @@
         y={bed.depthMm - part.yMm}
         text-anchor="middle"
         dominant-baseline="central"
-        font-size={isSheet ? 6 : 4.6}
+        font-size="6"
         font-weight="600"
         fill="#22302E"
         stroke="#FAF7F0"

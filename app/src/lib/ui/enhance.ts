@@ -15,8 +15,9 @@ const takeAnswer: SubmitFunction = ({ formElement }) => {
   return async ({ result, update }) => {
     const focused = document.activeElement;
     const isElsewhere = focused !== null && focused !== document.body && !formElement.contains(focused);
-    if (result.type !== 'success' || !isElsewhere) return update();
+    if (result.type !== 'success') return update();
+    await (isElsewhere ? invalidateAll() : update({ reset: false }));
+    // Last, so that the fields go on from what is kept now and not, for a moment, from what was kept before.
     formElement.reset();
-    await invalidateAll();
   };
 };

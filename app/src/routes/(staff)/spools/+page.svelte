@@ -48,7 +48,7 @@
               : ''}"
             aria-label={say.weighed(spool.number)}
             title={say.weighed(spool.number)}
-            value={Math.round(spool.gramsLeft)}
+            defaultValue={Math.round(spool.gramsLeft)}
           />
           <span class="text-ink-soft">g</span>
           <Button type="submit" size="xs" color="alternative">{say.weigh}</Button>

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
-  import { Button, Input } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
   import { follow } from '$lib/ui/follow.svelte';
+  import KeptInput from '$lib/ui/KeptInput.svelte';
   import { printersTexts as say } from '$lib/texts/printers';
 
   let { data, form } = $props();
@@ -11,22 +12,22 @@
 
 {#snippet fields(printer: { name: string; model: string; host: string; port: number | '' })}
   <label
-    >{say.name} <Input name="name" class="mt-1 w-32" maxlength={24} value={printer.name} required /></label
+    >{say.name} <KeptInput name="name" class="mt-1 w-32" maxlength={24} kept={printer.name} required /></label
   >
-  <label>{say.model} <Input name="model" class="mt-1 w-52" maxlength={60} value={printer.model} /></label>
+  <label>{say.model} <KeptInput name="model" class="mt-1 w-52" maxlength={60} kept={printer.model} /></label>
   <label
     >{say.host}
-    <Input name="host" class="measured mt-1 w-44" maxlength={253} value={printer.host} required /></label
+    <KeptInput name="host" class="measured mt-1 w-44" maxlength={253} kept={printer.host} required /></label
   >
   <label
     >{say.port}
-    <Input
+    <KeptInput
       name="port"
       type="number"
       min="1"
       max="65535"
       class="measured mt-1 w-24"
-      value={printer.port}
+      kept={printer.port}
       required
     /></label
   >
@@ -46,19 +47,12 @@
   <ul class="sheet divide-hairline mb-6 divide-y">
     {#each data.printers as printer (printer.id)}
       <li class="flex flex-wrap items-end gap-3 px-4 py-3" aria-label={say.printer(printer.name)}>
-        <form
-          method="POST"
-          action="?/change"
-          use:enhance={() =>
-            ({ update }) =>
-              update({ reset: false })}
-          class="flex flex-wrap items-end gap-3"
-        >
+        <form method="POST" action="?/change" use:enhance class="flex flex-wrap items-end gap-3">
           <input type="hidden" name="printer" value={printer.id} />
           {@render fields(printer)}
           <Button type="submit" size="sm" color="alternative">{say.save}</Button>
         </form>
-        <span class="ml-auto self-center {printer.status?.online ? 'text-pass' : 'text-warn-ink'}"
+        <span class="mb-1.5 ml-auto {printer.status?.online ? 'text-pass' : 'text-warn-ink'}"
           >{printer.status?.online ? say.answers : say.silent}</span
         >
         <form method="POST" action="?/retire" use:enhance>

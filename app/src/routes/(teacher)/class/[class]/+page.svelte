@@ -1,6 +1,6 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
-  import { Button, Input, Select } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
   import { fileName } from '@kelbrin/core/format';
   import { classPage as say } from '$lib/texts/classPage';
   import { figuresTexts } from '$lib/texts/figures';
@@ -8,6 +8,8 @@
   import { limitsTexts as limits } from '$lib/texts/limits';
   import { logTexts } from '$lib/texts/log';
   import { follow } from '$lib/ui/follow.svelte';
+  import KeptInput from '$lib/ui/KeptInput.svelte';
+  import KeptSelect from '$lib/ui/KeptSelect.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
 
@@ -110,11 +112,11 @@
   <form method="POST" action="?/card" class="sheet mb-3 flex flex-wrap items-end gap-3 p-4" use:enhance>
     <label class="min-w-80 flex-1">
       {limits.ofClass}
-      <Select
+      <KeptSelect
         name="card"
         class="mt-1"
         items={data.cards.map(({ id, name }) => ({ value: id, name }))}
-        value={group.limitsCardId}
+        kept={group.limitsCardId}
       />
     </label>
     <Button type="submit" color="alternative">{limits.choose}</Button>
@@ -123,7 +125,7 @@
   <form method="POST" action="?/filePattern" class="sheet flex flex-wrap items-end gap-3 p-4" use:enhance>
     <label class="min-w-80 flex-1">
       {say.filePattern}
-      <Input name="pattern" class="measured mt-1" value={group.filePattern} maxlength={80} />
+      <KeptInput name="pattern" class="measured mt-1" kept={group.filePattern} maxlength={80} />
     </label>
     <Button type="submit" color="alternative">{say.save}</Button>
     <p class="text-ink-soft w-full text-sm">
