@@ -30,8 +30,8 @@ export default defineConfig({
           name: 'database',
           include: ['app/src/**/*.db.test.ts'],
           exclude: usingTheProcess,
-          // Each file has a database of its own; two at a time keep two cores busy.
-          maxWorkers: 2,
+          // Each file has a database of its own; three at a time keep two cores busy, as some wait for printers.
+          maxWorkers: 3,
           isolate: false,
           testTimeout: 60_000,
           hookTimeout: 60_000,
@@ -41,7 +41,7 @@ export default defineConfig({
         test: {
           name: 'database-process',
           include: usingTheProcess,
-          maxWorkers: 2,
+          maxWorkers: 3,
           testTimeout: 60_000,
           hookTimeout: 60_000,
         },

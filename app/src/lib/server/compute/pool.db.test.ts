@@ -51,10 +51,11 @@ describe('the worker', () => {
     const trials = new Trials({ workshop: await nodeWorkshop(), limits, brief });
     for (const { id, recipe } of starters) {
       const task = { kind: 'inspect', recipe, limits, brief, title: id } as const;
-      const ofServer = await pool.run<'inspect'>(task);
+      const asked = pool.run<'inspect'>(task);
+      const ofBench = trials.tried(recipe)!.inspection;
+      const ofServer = await asked;
       if (!ofServer.ok) throw new Error(ofServer.problem);
       const { seconds, grams } = ofServer.estimate;
-      const ofBench = trials.tried(recipe)!.inspection;
       const print = { minutes: seconds / 60, grams };
       expect(ofServer.inspection, id).toEqual(withPrintNeeds(ofBench, print, limits, brief));
     }
