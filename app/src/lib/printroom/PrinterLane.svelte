@@ -111,7 +111,11 @@
           <a class="text-ink-soft underline underline-offset-2" href="/plate/{run.plateId}"
             >{say.plate(run.plate, run.parts.length)}</a
           >
-          {#if run.pausedFor}
+          {#if status && !status.online && printer.seenAt}
+            <p role="alert" class="border-fail bg-fail-wash border-l-4 px-3 py-2">
+              {say.silent(clockTime(printer.seenAt))}
+            </p>
+          {:else if run.pausedFor}
             <p role="alert" class="border-warn bg-warn-wash border-l-4 px-3 py-2">
               {say.whyPaused[run.pausedFor]}
             </p>
@@ -139,7 +143,7 @@
                   printer.spool.gramsLeft,
                 )}{/if}
             </span>
-            {#if run.state === 'printing'}
+            {#if run.state === 'printing' && status?.online}
               <form method="POST" action="?/{run.pausedFor ? 'resume' : 'pause'}" use:enhance class="ml-auto">
                 <input type="hidden" name="run" value={run.id} />
                 <Button type="submit" size="xs" color="alternative" disabled={run.wish !== null}
@@ -156,11 +160,11 @@
               method="POST"
               action="?/cancel"
               use:enhance
-              class={run.state === 'printing' ? '' : 'ml-auto'}
+              class={run.state === 'printing' && status?.online ? '' : 'ml-auto'}
             >
               <input type="hidden" name="run" value={run.id} />
               <Button type="submit" size="xs" color="alternative" disabled={run.cancelAskedAt !== null}
-                >{say.cancel}</Button
+                >{status?.online ? say.cancel : say.giveUp}</Button
               >
             </form>
           </div>

@@ -198,6 +198,26 @@ it('follows a run over a lost network and slow answers', async () => {
   await eventually(async () => expect((await runOf(entryId)).state).toBe('cancelled'));
 });
 
+it('gives a run up whose printer is silent, and stops it there when the printer answers again', async () => {
+  await device.close();
+  await plugIn({ speed: 20 });
+  keep();
+  const entryId = await startNext();
+  await eventually(async () => expect((await runOf(entryId)).progress).toBeGreaterThan(0.005));
+  device.fault('network');
+  await eventually(async () => expect(await isOnline()).toBe(false));
+  expect(await runOf(entryId)).toMatchObject({ state: 'printing', problem: null });
+  await cancelRun(test.db, helper, (await runOf(entryId)).id);
+  keeper!.nudge();
+  await eventually(async () => expect((await runOf(entryId)).state).toBe('failed'));
+  expect((await runOf(entryId)).problem).toContain('while the printer did not answer');
+  expect(await entryState(entryId)).toBe('laid');
+  // By itself the printer goes on.
+  expect(device.machine.job).toBeDefined();
+  await eventually(async () => expect(await isOnline()).toBe(true));
+  await eventually(async () => expect(device.machine.job).toBeUndefined());
+});
+
 it.each([
   ['heater', 'stopped itself (“Heating failed'],
   ['power', 'lost the file while printing'],

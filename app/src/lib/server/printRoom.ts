@@ -58,7 +58,7 @@ export async function printersWithRuns(db: Database, person: Person) {
         outcome,
         waivers: waived.get(handInId) ?? [],
       }));
-  return all.map(({ printer: { id, name, model, status }, spool, change }) => {
+  return all.map(({ printer: { id, name, model, status, seenAt }, spool, change }) => {
     const own = recent
       .filter(({ printerId }) => printerId === id)
       .map(({ estimate, ...run }) => {
@@ -78,6 +78,8 @@ export async function printersWithRuns(db: Database, person: Person) {
       /** The change of filament that is under way. */
       change,
       status,
+      /** When it answered last. */
+      seenAt,
       run: own.find(({ state }) => isActive(state)),
       past: own.filter(({ state }) => !isActive(state)).slice(0, MOST_SHOWN),
     };

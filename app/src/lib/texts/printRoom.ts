@@ -44,6 +44,9 @@ export const printRoomTexts = {
   paused: 'stands still',
   pause: 'Pause',
   resume: 'Go on',
+  silent: (since: string) =>
+    `It has not answered since ${since}, and may be printing all the same: look at it, and at its cable or network. The run goes on here as soon as it answers. If it is lost, give it up.`,
+  giveUp: 'Give up the run',
   whyPaused: {
     user: 'Somebody has it stand still. The bed stays warm; do not wait too long.',
     filament: 'Change the filament for the next colour, and go on.',

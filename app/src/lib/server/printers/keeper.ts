@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
 import { filamentChanges, printers, runs, type PrinterStatus } from '../db/schema/index.ts';
@@ -16,8 +16,6 @@ type Run = typeof runs.$inferSelect;
 const PERIOD_MS = 1_000;
 /** For so long it is tried to send a plate and start it, over new connections if need be. */
 const SENDING_MS = 60_000;
-/** How long a printer may be silent before a run on it counts as lost. */
-const LOST_AFTER_MS = 120_000;
 
 /**
  * Keeps one printer: asks how it is, starts what waits for it, and writes down how its run goes.
@@ -30,7 +28,6 @@ export class PrinterKeeper {
   #address = '';
   #stopped = false;
   #wake: () => void = () => {};
-  #lastAnswer = Date.now();
   readonly #db: Database;
   readonly #printerId: string;
   readonly #connect: (host: string, port: number) => Promise<PrinterDriver>;
@@ -93,7 +90,6 @@ export class PrinterKeeper {
     try {
       this.#driver ??= await this.#connect(printer.host, printer.port);
       device = await this.#driver.status();
-      this.#lastAnswer = Date.now();
     } catch {
       this.#hangUp();
       await this.#noteSilence(printer, run);
@@ -105,7 +101,26 @@ export class PrinterKeeper {
       .from(filamentChanges)
       .where(eq(filamentChanges.printerId, printer.id));
     if (change) await carryOnChange(this.#db, this.#driver, device, change, run);
+    if (await this.#stopsGivenUp(this.#driver, printer, run, device)) return;
     if (run) await this.#carryOn(this.#driver, run, device);
+  }
+
+  /** Stops what the printer has gone on with although its run was given up while it did not answer; true if it did. */
+  async #stopsGivenUp(
+    driver: PrinterDriver,
+    { id }: Printer,
+    run: Run | undefined,
+    { job }: DeviceStatus,
+  ): Promise<boolean> {
+    if (!job || job.fileName === run?.fileName || job.doneBytes >= job.totalBytes) return false;
+    const givenUp = and(
+      eq(runs.printerId, id),
+      eq(runs.fileName, job.fileName),
+      isNotNull(runs.cancelAskedAt),
+    );
+    if ((await this.#db.$count(runs, givenUp)) === 0) return false;
+    await driver.cancel();
+    return true;
   }
 
   /** Does the next thing that a run needs. */
@@ -208,8 +223,10 @@ export class PrinterKeeper {
   async #noteSilence(printer: Printer, run: Run | undefined): Promise<void> {
     const before = printer.status ?? { nozzleC: 0, nozzleTargetC: 0, bedC: 0, bedTargetC: 0 };
     await this.#noteStatus(printer, { ...before, online: false });
-    if (run && Date.now() - this.#lastAnswer > LOST_AFTER_MS) {
-      const problem = 'The printer did not answer for two minutes: look at it before you print this again.';
+    // It may be printing all the same. Only a person who looks at it can tell, so the run is over when one says so.
+    if (run?.cancelAskedAt) {
+      const problem =
+        'Given up while the printer did not answer: look at its bed before you print this again.';
       await endRun(this.#db, run.id, { state: 'failed', problem });
     }
   }
