@@ -1,11 +1,24 @@
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
+import { BaseSequencer, type TestSpecification } from 'vitest/node';
 
 /** Tests of what uses the process's own connection, of which there is one for as long as the process lives. */
 const usingTheProcess = ['app/src/lib/server/auth/*.db.test.ts', 'app/src/lib/server/people/*.db.test.ts'];
 
+/** Files that take long though they are short: they wait for printers, or build and slice every example. */
+const LONG = ['printers/faults.db.test.ts', 'printRoom.db.test.ts', 'compute/pool.db.test.ts'];
+
+/** Begins with what takes long, so that the rest fills the gaps; otherwise the largest files come first. */
+class LongestFirst extends BaseSequencer {
+  override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+    const isLong = ({ moduleId }: TestSpecification) => Number(LONG.some((end) => moduleId.endsWith(end)));
+    return (await super.sort(files)).toSorted((a, b) => isLong(b) - isLong(a));
+  }
+}
+
 export default defineConfig({
   test: {
+    sequence: { sequencer: LongestFirst },
     projects: [
       {
         // Some of the app's state is written with Svelte's runes, which have to be compiled.
