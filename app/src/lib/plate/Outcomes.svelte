@@ -1,5 +1,6 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
+  import Camera from '@lucide/svelte/icons/camera';
   import { Button } from 'flowbite-svelte';
   import { formatMm } from '@kelbrin/core/recipe';
   import type { PlatePart } from '$lib/server/plates/plateParts';
@@ -12,6 +13,8 @@
   const sizes = (mm: readonly number[]) => mm.map((each) => formatMm(Math.round(each * 10) / 10)).join(' × ');
 
   let chosen = $state<Record<string, OutcomeKind | ''>>({});
+  /** What the photos that were chosen are called. */
+  let photos = $state<Record<string, string | undefined>>({});
 </script>
 
 <section aria-label={say.outcomeTitle}>
@@ -88,13 +91,20 @@
               />
               mm
             </label>
-            <input
-              type="file"
-              name="photo"
-              accept="image/png,image/jpeg,image/webp"
-              class="w-52 text-sm"
-              aria-label={say.photoOf(part.student)}
-            />
+            <label
+              class="border-hairline focus-within:ring-primary-500 flex cursor-pointer items-center gap-2 rounded border bg-white px-3 py-1.5 text-sm focus-within:ring-2"
+            >
+              <Camera size={16} aria-hidden="true" />
+              <span class="max-w-40 truncate">{photos[part.entryId] ?? say.photo}</span>
+              <input
+                type="file"
+                name="photo"
+                accept="image/png,image/jpeg,image/webp"
+                class="sr-only"
+                aria-label={say.photoOf(part.student)}
+                onchange={({ currentTarget }) => (photos[part.entryId] = currentTarget.files?.[0]?.name)}
+              />
+            </label>
             <Button type="submit" size="xs">{say.write}</Button>
           </form>
         {/if}

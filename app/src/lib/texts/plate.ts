@@ -112,6 +112,7 @@ export const plateTexts = {
   measuredOf: (student: string) => `Measured sizes of ${student}’s part, mm`,
   measuredWas: (measured: string, designed: string | undefined) =>
     `measured ${measured} mm${designed ? `, designed ${designed}` : ''}`,
+  photo: 'Add a photo',
   photoOf: (student: string) => `Photo of ${student}’s part`,
   next: 'Then',
   again: 'print it again',

@@ -15,7 +15,7 @@ export const queueTexts = {
   nothing: 'Nothing waits. Approved parts appear here by themselves.',
   choose: (student: string, copy: number) => `Choose ${student}’s part${copy > 1 ? `, copy ${copy}` : ''}`,
   chooseAll: 'Choose all',
-  lay: (count: number) => (count === 1 ? 'Lay one part' : `Lay ${count} parts`),
+  lay: (count: number) => (count === 0 ? 'Lay parts' : count === 1 ? 'Lay one part' : `Lay ${count} parts`),
   chooseFirst: 'Choose parts to lay them together on a plate.',
   onPlate: 'on',
   newPlate: 'a new plate',
