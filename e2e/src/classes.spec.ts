@@ -118,8 +118,12 @@ test('what is chosen for a class is still shown when it is saved once more', asy
     }
     await expect(pattern).toHaveValue('{student}-{brief}');
   }
-  await page.reload();
-  await expect(card).toHaveValue(other);
+  // A choice that nobody has touched follows what is chosen elsewhere.
+  const elsewhere = await as('teacher');
+  await elsewhere.goto(page.url());
+  await elsewhere.getByLabel('Limits card').selectOption(inUse);
+  await elsewhere.getByRole('button', { name: 'Go by it' }).click();
+  await expect(card).toHaveValue(inUse);
 });
 
 test('a brief is written with requirements, copied, and held against what is designed', async ({ as }) => {
