@@ -69,6 +69,12 @@
     cancelled: 'fill-ground stroke-ink-soft',
   };
 
+  /** Whose parts a run is of, in as many words as there is room for. */
+  function whose({ parts }: Run, width: number): string {
+    const words = [namesOf(parts), ...(parts.length > 1 ? [say.parts(parts.length)] : [])];
+    return words.find(({ length }) => LETTER * length < width) ?? '';
+  }
+
   /** When a run ended, or will at the pace it goes. */
   function endOf({ endedAt, progress, estimateS }: Run): Date {
     return endedAt ?? new Date(time.nowMs + (1 - progress) * estimateS * 1000);
@@ -128,9 +134,7 @@
           class="fill-primary-300"
         />
       {/if}
-      {#if width > LETTER * namesOf(run.parts).length}
-        <text x={left + 6} y="32" font-size="12" class="fill-ink">{namesOf(run.parts)}</text>
-      {/if}
+      <text x={left + 6} y="32" font-size="12" class="fill-ink">{whose(run, width)}</text>
     </g>
   {/each}
   {#each plans as { id, number, from, to, left, width } (id)}

@@ -10,6 +10,7 @@ export const printRoomTexts = {
   nozzle: 'nozzle',
   bed: 'bed',
   progressOf: (students: string) => `Progress of the print for ${students}`,
+  parts: (count: number) => `${count} parts`,
   plate: (number: number, parts: number) => `Plate ${number}, ${parts === 1 ? 'one part' : `${parts} parts`}`,
   and: ' and ',
   andMore: (names: readonly string[], more: number) => `${names.join(', ')} and ${more} more`,
