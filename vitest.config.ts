@@ -6,7 +6,12 @@ import { BaseSequencer, type TestSpecification } from 'vitest/node';
 const usingTheProcess = ['app/src/lib/server/auth/*.db.test.ts', 'app/src/lib/server/people/*.db.test.ts'];
 
 /** Files that take long though they are short: they wait for printers, or build and slice every example. */
-const LONG = ['printers/faults.db.test.ts', 'printRoom.db.test.ts', 'compute/pool.db.test.ts'];
+const LONG = [
+  'printers/faults.db.test.ts',
+  'printerProcess.db.test.ts',
+  'printRoom.db.test.ts',
+  'compute/pool.db.test.ts',
+];
 
 /** Begins with what takes long, so that the rest fills the gaps; otherwise the largest files come first. */
 class LongestFirst extends BaseSequencer {

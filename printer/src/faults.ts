@@ -22,6 +22,8 @@ export function* faultsOf(seed: number): Generator<{ kind: FaultKind; atShare: n
     state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
     return state / 2 ** 32;
   };
+  // Seeds beside each other begin alike, and part after a few turns.
+  for (let turn = 0; turn < 3; turn++) next();
   for (;;) {
     const kind = faultKinds[Math.floor(next() * faultKinds.length)];
     yield { kind, atShare: 0.1 + 0.8 * next() };

@@ -29,6 +29,10 @@ const TOO_COLD_C = 20;
 const HOMING_MM_PER_S = 50;
 /** Colder than this, filament cannot be pushed, and would be ground to dust. */
 const SOFT_C = 170;
+/** How far the head reaches from the corner where it is homed. */
+const REACH_MM = { x: 220, y: 220, z: 250 };
+/** Commands that change nothing here: millimetres, motors, fans, words on a display, waiting, the only tool. */
+const WITHOUT_EFFECT = new Set(['G21', 'M18', 'M84', 'M106', 'M107', 'M117', 'M400', 'T0']);
 /** Commands that hold for what is read after them, and for which the head does not stop. */
 const IN_PASSING = new Set(['G90', 'G91', 'G92', 'M82', 'M83', 'M106', 'M107', 'M204', 'M205']);
 
@@ -212,7 +216,7 @@ export class Machine {
     this.#ahead = { ...this.position };
   }
 
-  /** Carries out a command that moves or heats; others do nothing here. */
+  /** Carries out a command, or tells that there is none of this name. */
   execute({ code, parameters }: Command): void {
     switch (code) {
       case 'G0':
@@ -261,6 +265,8 @@ export class Machine {
         this.bed.targetC = parameters.S ?? 0;
         if (code === 'M190') this.#waitingFor = this.bed;
         break;
+      default:
+        if (!WITHOUT_EFFECT.has(code)) this.announce(`echo:Unknown command: "${code}"`);
     }
   }
 
@@ -278,6 +284,11 @@ export class Machine {
     const e = parameters.E ?? (this.#absoluteE ? this.#e : 0);
     const filamentMm = this.#absoluteE ? e - this.#e : e;
     this.#e += filamentMm;
+    if (filamentMm !== 0 && !this.isSoft) this.announce('echo: cold extrusion prevented');
+    for (const axis of ['x', 'y', 'z'] as const) {
+      if (to[axis] < 0 || to[axis] > REACH_MM[axis])
+        this.announce(`echo: ${axis} is out of reach: ${to[axis]}`);
+    }
     const { print, travel, filament } = this.#acceleration;
     return {
       lengthMm: travelMm > 0 ? travelMm : Math.abs(filamentMm),

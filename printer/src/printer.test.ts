@@ -25,6 +25,24 @@ describe('lines', () => {
   });
 });
 
+describe('a file', () => {
+  it('is complained of where it asks for what the printer does not know, cannot reach, or is too cold for', () => {
+    const machine = new Machine();
+    const said: string[] = [];
+    machine.announce = (message) => void said.push(message);
+    machine.files.set('a', 'G28\nM7\nG1 X230 F6000\nG1 X20 E1\nM109 S200\nG1 X0 E1\n');
+    machine.select('a');
+    machine.run();
+    machine.advance(200);
+    expect(said).toEqual([
+      'echo:Unknown command: "M7"',
+      'echo: x is out of reach: 230',
+      'echo: cold extrusion prevented',
+      'Done printing file',
+    ]);
+  });
+});
+
 describe('a conversation', () => {
   it('asks again for a damaged line, and for one out of turn', () => {
     const talk = new Conversation(new Machine(), 'Test');

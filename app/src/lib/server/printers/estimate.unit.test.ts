@@ -23,9 +23,11 @@ import { built } from '../../../../../core/test/evaluated.ts';
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
 
-/** How long a printer takes for a file by its own planner, heating and all. */
+/** How long a printer takes for a file by its own planner, heating and all. It has nothing to say against any line. */
 function printingSeconds(gcode: string): number {
   const machine = new Machine();
+  const said: string[] = [];
+  machine.announce = (message) => void said.push(message);
   machine.files.set('part', gcode);
   machine.select('part');
   machine.run();
@@ -34,6 +36,7 @@ function printingSeconds(gcode: string): number {
     machine.advance(1);
     seconds++;
   }
+  expect(said).toEqual(['Done printing file']);
   return seconds;
 }
 
