@@ -44,6 +44,8 @@
     if (run.pausedFor) return say.paused;
     return isHeating ? say.heating : say.printing;
   });
+  /** Whether the printer can be told what to do with its run. */
+  const isSteerable = $derived(run?.state === 'printing' && status?.online);
   let isChanging = $state(false);
   /** Filament can be changed while the printer is free or stands still for it. */
   const isChangeable = $derived(
@@ -143,7 +145,7 @@
                   printer.spool.gramsLeft,
                 )}{/if}
             </span>
-            {#if run.state === 'printing' && status?.online}
+            {#if isSteerable}
               <form method="POST" action="?/{run.pausedFor ? 'resume' : 'pause'}" use:enhance class="ml-auto">
                 <input type="hidden" name="run" value={run.id} />
                 <Button type="submit" size="xs" color="alternative" disabled={run.wish !== null}
@@ -160,7 +162,7 @@
               method="POST"
               action="?/cancel"
               use:enhance
-              class={run.state === 'printing' && status?.online ? '' : 'ml-auto'}
+              class={isSteerable ? '' : 'ml-auto'}
             >
               <input type="hidden" name="run" value={run.id} />
               <Button type="submit" size="xs" color="alternative" disabled={run.cancelAskedAt !== null}
