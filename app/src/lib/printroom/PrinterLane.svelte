@@ -158,12 +158,7 @@
                 >
               {/if}
             {/if}
-            <form
-              method="POST"
-              action="?/cancel"
-              use:enhance
-              class={isSteerable ? '' : 'ml-auto'}
-            >
+            <form method="POST" action="?/cancel" use:enhance class={isSteerable ? '' : 'ml-auto'}>
               <input type="hidden" name="run" value={run.id} />
               <Button type="submit" size="xs" color="alternative" disabled={run.cancelAskedAt !== null}
                 >{status?.online ? say.cancel : say.giveUp}</Button
