@@ -55,7 +55,7 @@ export default {
       to: {
         pathNot: [
           '^core/src',
-          '^node_modules/(manifold-3d|opentype\\.js|zod|fflate|fast-xml-parser|fast-png|svgpath|d3-delaunay|d3-quadtree|simplify-js)/',
+          '^node_modules/(manifold-3d|opentype\\.js|zod|fflate|fast-xml-parser|saxes|fast-png|svgpath|d3-delaunay|d3-quadtree|simplify-js)/',
         ],
       },
     },

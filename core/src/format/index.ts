@@ -1,4 +1,5 @@
 export { DEFAULT_FILE_PATTERN, fileName, patternProblem, type NameParts } from './fileName.ts';
+export { ownFile, sentFile, type FileLimits } from './fileLimits.ts';
 export { FormatError } from './formatError.ts';
 export { guessUnit, type FileUnit } from './guessUnit.ts';
 export { readObj, writeObj } from './obj.ts';
@@ -6,4 +7,5 @@ export { readAndMend, readSolid, type ReadSolid } from './readSolid.ts';
 export { readStl, writeAsciiStl, writeStl } from './stl.ts';
 export { readSvg, type SvgDrawing } from './svgRead.ts';
 export { writeSvg } from './svgWrite.ts';
-export { readThreeMf, recipeInThreeMf, writeThreeMf, type PartNotes } from './threeMf.ts';
+export { readThreeMf, recipeInThreeMf } from './threeMfRead.ts';
+export { writeThreeMf, type PartNotes } from './threeMfWrite.ts';

@@ -1,5 +1,8 @@
 import { triangleCount, weld, type SolidMesh } from '../mesh/index.ts';
+import { demandCorners, demandTriangles, ownFile } from './fileLimits.ts';
+import { FloatList } from './floatList.ts';
 import { FormatError } from './formatError.ts';
+import { Tokens } from './tokens.ts';
 
 /** Writes a Wavefront OBJ file; its numbers are millimetres, which its head says, since the format has no units. */
 export function writeObj(mesh: SolidMesh, title: string): string {
@@ -12,43 +15,68 @@ export function writeObj(mesh: SolidMesh, title: string): string {
   return `${lines.join('\n')}\n`;
 }
 
-/** Whether a file's beginning is that of an OBJ file: comments, names and then corners. */
+/** What may stand in an OBJ file before its first corner: comments, names, and normals and places in a picture. */
+const BEFORE_CORNERS = new Set(['mtllib', 'usemtl', 'o', 'g', 's', 'vn', 'vt']);
+
+/** Whether a file's beginning is that of an OBJ file. */
 export function looksLikeObj(start: string): boolean {
-  return /^(\s*(#.*|mtllib .*|o .*|g .*|s .*|usemtl .*)?\r?\n)*\s*v\s+[-+\d.]/.test(start);
+  const tokens = new Tokens(start);
+  for (let word = tokens.next(); word !== undefined; word = tokens.next()) {
+    if (word === 'v') return /^[-+\d.]/.test(tokens.nextOnLine() ?? '');
+    if (!word.startsWith('#') && !BEFORE_CORNERS.has(word)) return false;
+    tokens.skipLine();
+  }
+  return false;
 }
 
 /**
  * Reads the faces of an OBJ file; polygons are split into fans of triangles. Colours, normals, lines and curves are passed
- * over. Throws a {@link FormatError} for files without faces or with faces that name corners which are not there.
+ * over. Throws a {@link FormatError} for files without faces, with faces that name corners which are not there, or with
+ * more than they may hold.
  */
-export function readObj(content: string): SolidMesh {
-  const vertices: number[] = [];
-  const corners: number[] = [];
-  content.split(/\r?\n/).forEach((line, number) => {
-    const [word, ...rest] = line.trim().split(/\s+/);
+export function readObj(content: string, limits = ownFile): SolidMesh {
+  const tokens = new Tokens(content);
+  const vertices = new FloatList();
+  const corners = new FloatList();
+  for (let word = tokens.next(); word !== undefined; word = tokens.next()) {
     if (word === 'v') {
-      const [x, y, z] = rest.map(Number);
-      if (![x, y, z].every(Number.isFinite)) {
-        throw new FormatError(`line ${number + 1} of the file has a corner that is not a number`);
+      for (let axis = 0; axis < 3; axis++) {
+        const value = Math.fround(Number(tokens.nextOnLine()));
+        if (!Number.isFinite(value))
+          throw new FormatError(`line ${tokens.line} of the file has a corner that is not a number`);
+        vertices.push(value);
       }
-      vertices.push(x, y, z);
+      demandCorners(vertices.length / 3, limits);
     } else if (word === 'f') {
-      // Corners count from 1; below nothing they count back from the last one.
-      const face = rest.map((part) => {
-        const index = Number.parseInt(part, 10);
-        return index < 0 ? vertices.length / 3 + index : index - 1;
-      });
-      if (face.length < 3 || face.some((index) => !(index >= 0 && index < vertices.length / 3))) {
-        throw new FormatError(
-          `line ${number + 1} of the file has a face that names corners which are not there`,
-        );
-      }
-      for (let i = 2; i < face.length; i++) {
-        for (const index of [face[0], face[i - 1], face[i]])
-          corners.push(...vertices.slice(3 * index, 3 * index + 3));
-      }
+      readFace(tokens, vertices, corners);
+      demandTriangles(corners.length / 9, limits);
     }
-  });
+    tokens.skipLine();
+  }
   if (corners.length === 0) throw new FormatError('the file holds no faces');
-  return weld(Float32Array.from(corners));
+  return weld(corners.toArray());
 }
+
+/** Adds a face to the corners of triangles, as a fan from its first corner. */
+function readFace(tokens: Tokens, vertices: FloatList, corners: FloatList): void {
+  const count = vertices.length / 3;
+  let first = -1;
+  let before = -1;
+  let named = 0;
+  for (let word = tokens.nextOnLine(); word !== undefined; word = tokens.nextOnLine(), named++) {
+    const counted = Number.parseInt(word, 10);
+    // Corners count from 1; below nothing they count back from the last one.
+    const index = counted < 0 ? count + counted : counted - 1;
+    if (!(index >= 0 && index < count)) throw notThere(tokens);
+    if (named === 0) first = index;
+    else if (named > 1) {
+      for (const corner of [first, before, index])
+        for (let axis = 0; axis < 3; axis++) corners.push(vertices.at(3 * corner + axis));
+    }
+    before = index;
+  }
+  if (named < 3) throw notThere(tokens);
+}
+
+const notThere = ({ line }: Tokens) =>
+  new FormatError(`line ${line} of the file has a face that names corners which are not there`);

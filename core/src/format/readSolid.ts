@@ -1,9 +1,10 @@
 import { rewelded, topologyOf, type SolidMesh } from '../mesh/index.ts';
+import { demandBytes, grouped, ownFile } from './fileLimits.ts';
 import { FormatError } from './formatError.ts';
 import { mend } from './mend.ts';
 import { looksLikeObj, readObj } from './obj.ts';
 import { readStl } from './stl.ts';
-import { readThreeMf } from './threeMf.ts';
+import { readThreeMf } from './threeMfRead.ts';
 
 /** Corners up to this far apart are joined when the surface does not close without it. */
 const SEAM_MM = 1e-3;
@@ -16,21 +17,27 @@ export interface ReadSolid {
 
 /**
  * Reads an STL, 3MF or OBJ file, told apart by content and not by name, as a closed solid in millimetres with its
- * triangles facing outwards. Throws a {@link FormatError} when that cannot be had.
+ * triangles facing outwards. Throws a {@link FormatError} when that cannot be had within the limits.
  */
-export function readSolid(bytes: Uint8Array): SolidMesh {
-  return readAndMend(bytes).mesh;
+export function readSolid(bytes: Uint8Array, limits = ownFile): SolidMesh {
+  return readAndMend(bytes, limits).mesh;
 }
 
 /** Like {@link readSolid}, and says what had to be mended. */
-export function readAndMend(bytes: Uint8Array): ReadSolid {
+export function readAndMend(bytes: Uint8Array, limits = ownFile): ReadSolid {
+  demandBytes(bytes.length, limits);
   const mended: string[] = [];
   const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b;
   let mesh = isZip
-    ? readThreeMf(bytes)
+    ? readThreeMf(bytes, limits)
     : isObj(bytes)
-      ? readObj(new TextDecoder().decode(bytes))
-      : readStl(bytes);
+      ? readObj(new TextDecoder().decode(bytes), limits)
+      : readStl(bytes, limits);
+  const { bodies } = topologyOf(mesh);
+  if (bodies > limits.bodies)
+    throw new FormatError(
+      `the file holds ${grouped(bodies)} pieces that do not touch, more than ${grouped(limits.bodies)}`,
+    );
   const { openEdges } = topologyOf(mesh);
   if (openEdges > 0) {
     const joined = rewelded(mesh, SEAM_MM);

@@ -1,18 +1,25 @@
 import { facesOf, triangleCount, weld, type SolidMesh } from '../mesh/index.ts';
+import { demandTriangles, ownFile, type FileLimits } from './fileLimits.ts';
+import { FloatList } from './floatList.ts';
 import { FormatError } from './formatError.ts';
+import { Tokens } from './tokens.ts';
 
 const HEADER_BYTES = 80;
 const FACET_BYTES = 50;
 
 /**
  * Reads an STL file, binary or ASCII; its numbers are taken as millimetres, since the format has no units.
- * Throws a {@link FormatError} when the file is empty, cut short, longer than it says, or no STL file at all.
+ * Throws a {@link FormatError} when the file is empty, cut short, longer than it says or than it may be, or no STL file at
+ * all.
  */
-export function readStl(bytes: Uint8Array): SolidMesh {
+export function readStl(bytes: Uint8Array, limits = ownFile): SolidMesh {
   if (bytes.length === 0) throw new FormatError('the file is empty');
   // Many binary files begin with the word of the ASCII form, so the length decides before the words do.
-  if (declaredLength(bytes) === bytes.length) return solidFrom(binaryCorners(bytes));
-  if (looksLikeText(bytes)) return solidFrom(asciiCorners(new TextDecoder().decode(bytes)));
+  if (declaredLength(bytes) === bytes.length) {
+    demandTriangles((bytes.length - HEADER_BYTES) / FACET_BYTES, limits);
+    return solidFrom(binaryCorners(bytes));
+  }
+  if (looksLikeText(bytes)) return solidFrom(asciiCorners(new TextDecoder().decode(bytes), limits));
   if (bytes.length < HEADER_BYTES + 4) throw new FormatError('the file is too short to be an STL file');
   const facets = new DataView(bytes.buffer, bytes.byteOffset).getUint32(HEADER_BYTES, true);
   throw new FormatError(
@@ -81,16 +88,44 @@ function binaryCorners(bytes: Uint8Array): Float32Array {
   return corners;
 }
 
-function asciiCorners(content: string): Float32Array {
-  if (!/\bendsolid\b/i.test(content))
-    throw new FormatError('the file is cut short: its closing “endsolid” is missing');
-  const found = content.matchAll(/\bvertex\s+(\S+)\s+(\S+)\s+(\S+)/gi);
-  const corners: number[] = [];
-  for (const [, x, y, z] of found) corners.push(Number(x), Number(y), Number(z));
-  const facets = content.match(/\bendfacet\b/gi)?.length ?? 0;
+/** The corners of an ASCII file: a facet is its three vertices, whatever its normal says. */
+function asciiCorners(content: string, limits: FileLimits): Float32Array {
+  const tokens = new Tokens(content);
+  const corners = new FloatList();
+  let hasEnd = false;
+  let facets = 0;
+  for (let word = tokens.next(); word !== undefined; word = tokens.next()) {
+    switch (word.toLowerCase()) {
+      case 'solid':
+        passName(tokens);
+        break;
+      case 'vertex':
+        for (let axis = 0; axis < 3; axis++) corners.push(Number(tokens.next()));
+        break;
+      case 'endfacet':
+        facets++;
+        demandTriangles(facets, limits);
+        if (corners.length !== 9 * facets)
+          throw new FormatError(
+            `line ${tokens.line} of the file ends a facet that does not have three corners`,
+          );
+        break;
+      case 'endsolid':
+        hasEnd = true;
+        passName(tokens);
+    }
+  }
+  if (!hasEnd) throw new FormatError('the file is cut short: its closing “endsolid” is missing');
   if (corners.length !== 9 * facets)
     throw new FormatError('the file has a facet that does not have three corners');
-  return Float32Array.from(corners);
+  return corners.toArray();
+}
+
+/** Passes over the name of a solid, whatever words it has: it ends with the line, or where the first facet begins. */
+function passName(tokens: Tokens): void {
+  let word: string | undefined;
+  do word = tokens.nextOnLine();
+  while (word !== undefined && word.toLowerCase() !== 'facet');
 }
 
 function solidFrom(corners: Float32Array): SolidMesh {

@@ -27,8 +27,12 @@ export function topologyOf(mesh: SolidMesh): Topology {
   return topology;
 }
 
+/** Of so many opposites of an edge the nearest is sought; more than a few in one edge are no solid that anybody drew. */
+const MOST_COMPARED = 16;
+
 /**
- * Pairs each directed edge with its opposite.
+ * Pairs each directed edge with its opposite, in time that grows with the number of triangles alone, however many of
+ * them meet in one corner or one edge.
  *
  * Where more than two triangles meet in one edge (two boxes that touch along it), each is paired with the next across
  * the material, so that bodies that only touch stay apart; the surface still counts as closed.
@@ -36,28 +40,12 @@ export function topologyOf(mesh: SolidMesh): Topology {
 function pairedEdges({ positions, triangles }: SolidMesh): Topology {
   const edgeCount = triangles.length;
   const neighbours = new Int32Array(edgeCount).fill(-1);
-
-  // Each list of edges that leave a vertex is a linked list through `next`, so that no objects are made.
-  let vertexCount = 0;
-  for (const vertex of triangles) if (vertex >= vertexCount) vertexCount = vertex + 1;
-  const firstLeaving = new Int32Array(vertexCount).fill(-1);
-  const next = new Int32Array(edgeCount);
-  for (let edge = edgeCount - 1; edge >= 0; edge--) {
-    const start = triangles[edge];
-    next[edge] = firstLeaving[start];
-    firstLeaving[start] = edge;
-  }
+  const byEnds = new EdgesByEnds(triangles);
 
   let openEdges = 0;
   for (let edge = 0; edge < edgeCount; edge++) {
     if (neighbours[edge] >= 0) continue;
-    const start = triangles[edge];
-    const end = triangles[endCorner(edge)];
-    let opposite = -1;
-    for (let other = firstLeaving[end]; other >= 0; other = next[other]) {
-      if (neighbours[other] >= 0 || triangles[endCorner(other)] !== start) continue;
-      if (opposite < 0 || isNearer(positions, triangles, edge, other, opposite)) opposite = other;
-    }
+    const opposite = byEnds.opposite(edge, neighbours, (a, b) => isNearer(positions, triangles, edge, a, b));
     if (opposite < 0) {
       openEdges++;
       continue;
@@ -68,29 +56,92 @@ function pairedEdges({ positions, triangles }: SolidMesh): Topology {
   return { neighbours, openEdges, ...bodiesOf(neighbours) };
 }
 
-/** Whether of two opposites of an edge the first is met sooner on the way through the material from the edge's triangle. */
-function isNearer(p: Float32Array, triangles: Uint32Array, edge: number, a: number, b: number): boolean {
-  const [from, to] = [3 * triangles[edge], 3 * triangles[endCorner(edge)]];
-  const along = [0, 1, 2].map((axis) => p[to + axis] - p[from + axis]);
-  const length = Math.hypot(...along);
-  /** How far the third corner of an edge's triangle lies from the edge, in each direction. */
-  const aside = (of: number) => {
-    const tip = 3 * triangles[endCorner(endCorner(of))];
-    const way = [0, 1, 2].map((axis) => p[tip + axis] - p[from + axis]);
-    const share = way.reduce((sum, part, axis) => sum + part * along[axis], 0) / (length * length);
-    return way.map((part, axis) => part - share * along[axis]);
-  };
-  const own = aside(edge);
+/**
+ * The directed edges by the vertices where they start and end: a table with open addressing whose places lead to linked
+ * lists, all in flat arrays, so that no objects are made.
+ */
+class EdgesByEnds {
+  readonly #triangles: Uint32Array;
+  readonly #mask: number;
+  /** An edge for each place of the table that is taken, which tells the ends of all in its list. */
+  readonly #sample: Int32Array;
+  readonly #first: Int32Array;
+  readonly #next: Int32Array;
+
+  constructor(triangles: Uint32Array) {
+    this.#triangles = triangles;
+    let size = 16;
+    while (size < 2 * triangles.length) size *= 2;
+    this.#mask = size - 1;
+    this.#sample = new Int32Array(size).fill(-1);
+    this.#first = new Int32Array(size).fill(-1);
+    this.#next = new Int32Array(triangles.length);
+    for (let edge = triangles.length - 1; edge >= 0; edge--) {
+      const place = this.#place(triangles[edge], triangles[endCorner(edge)]);
+      this.#sample[place] = edge;
+      this.#next[edge] = this.#first[place];
+      this.#first[place] = edge;
+    }
+  }
+
+  /** The nearest edge that runs against the given one and is not paired yet; -1 if there is none. */
+  opposite(edge: number, neighbours: Int32Array, positions: Float32Array): number {
+    const place = this.#place(this.#triangles[endCorner(edge)], this.#triangles[edge]);
+    let nearest = -1;
+    let nearestTurn = Infinity;
+    let before = -1;
+    let compared = 0;
+    for (let other = this.#first[place]; other >= 0 && compared < MOST_COMPARED; other = this.#next[other]) {
+      if (neighbours[other] >= 0) {
+        // Taken out, so that nobody comes past it again.
+        if (before < 0) this.#first[place] = this.#next[other];
+        else this.#next[before] = this.#next[other];
+        continue;
+      }
+      // Nearly every edge has one opposite, which needs no comparing.
+      const isOnly = nearest < 0 && this.#next[other] < 0;
+      const turn = isOnly ? 0 : turnBetween(positions, this.#triangles, edge, other);
+      if (nearest < 0 || turn < nearestTurn) {
+        nearest = other;
+        nearestTurn = turn;
+      }
+      before = other;
+      compared++;
+    }
+    return nearest;
+  }
+
+  #place(start: number, end: number): number {
+    let hash = Math.imul(start, 0x9e3779b1) ^ Math.imul(end, 0x85ebca6b);
+    hash = Math.imul(hash ^ (hash >>> 15), 0x2c1b3c6d);
+    let place = (hash ^ (hash >>> 13)) & this.#mask;
+    for (;;) {
+      const edge = this.#sample[place];
+      if (edge < 0) return place;
+      if (this.#triangles[edge] === start && this.#triangles[endCorner(edge)] === end) return place;
+      place = (place + 1) & this.#mask;
+    }
+  }
+}
+
+/** The turn through the material from an edge's triangle to that of one of its opposites, radians above 0. */
+function turnBetween(p: Float32Array, triangles: Uint32Array, edge: number, opposite: number): number {
+  const from = 3 * triangles[edge];
+  const to = 3 * triangles[endCorner(edge)];
+  const [ax, ay, az] = [p[to] - p[from], p[to + 1] - p[from + 1], p[to + 2] - p[from + 2]];
+  const length = Math.hypot(ax, ay, az);
+  const tip = 3 * triangles[endCorner(endCorner(edge))];
+  const [ux, uy, uz] = [p[tip] - p[from], p[tip + 1] - p[from + 1], p[tip + 2] - p[from + 2]];
+  const other = 3 * triangles[endCorner(endCorner(opposite))];
+  const [vx, vy, vz] = [p[other] - p[from], p[other + 1] - p[from + 1], p[other + 2] - p[from + 2]];
+  // Only what of the two ways lies across the edge turns about it.
+  const uAlong = (ux * ax + uy * ay + uz * az) / length;
+  const vAlong = (vx * ax + vy * ay + vz * az) / length;
+  const sine = ((uy * vz - uz * vy) * ax + (uz * vx - ux * vz) * ay + (ux * vy - uy * vx) * az) / length;
+  const cosine = ux * vx + uy * vy + uz * vz - uAlong * vAlong;
   // The triangle's own plane is turned inwards about the edge, which is the way of the clock seen against it.
-  const turnTo = (of: number) => {
-    const other = aside(of);
-    const cross = (i: number, k: number) => own[i] * other[k] - own[k] * other[i];
-    const sine = (cross(1, 2) * along[0] + cross(2, 0) * along[1] + cross(0, 1) * along[2]) / length;
-    const cosine = own[0] * other[0] + own[1] * other[1] + own[2] * other[2];
-    const turn = Math.atan2(-sine, cosine);
-    return turn > 0 ? turn : turn + 2 * Math.PI;
-  };
-  return turnTo(a) < turnTo(b);
+  const turn = Math.atan2(-sine, cosine);
+  return turn > 0 ? turn : turn + 2 * Math.PI;
 }
 
 /** The index in `triangles` of the vertex where a directed edge ends. */

@@ -1,0 +1,63 @@
+import { SaxesParser, type SaxesTagPlain } from 'saxes';
+import { FormatError } from './formatError.ts';
+
+/** What a reader of XML is told of, in the order of the file. Names come without the prefix of their name space. */
+export interface XmlEvents {
+  open(name: string, attributes: Readonly<Record<string, string>>): void;
+  close?(name: string): void;
+  text?(words: string): void;
+}
+
+/** How deep elements may lie in each other; deeper nesting can only be meant to harm. */
+const DEEPEST = 64;
+/** How many attributes one element may have. */
+const MOST_ATTRIBUTES = 64;
+
+/**
+ * Reads XML as it comes, piece by piece, without keeping it: no tree is made, no entity is made larger, and nothing is
+ * fetched. Throws a {@link FormatError} that names `what` where it is not well-formed, or nested too deep.
+ */
+export class XmlScanner {
+  readonly #parser = new SaxesParser<{ xmlns: false; position: false }>({ xmlns: false, position: false });
+  #depth = 0;
+  #attributes = 0;
+
+  constructor(what: string, { open, close, text }: XmlEvents) {
+    const parser = this.#parser;
+    parser.on('error', (error) => {
+      throw new FormatError(`${what} is not well-formed XML`, { cause: error });
+    });
+    parser.on('opentagstart', () => (this.#attributes = 0));
+    parser.on('attribute', () => {
+      if (++this.#attributes > MOST_ATTRIBUTES)
+        throw new FormatError(`${what} has an element with more than ${MOST_ATTRIBUTES} attributes`);
+    });
+    parser.on('opentag', ({ name, attributes }: SaxesTagPlain) => {
+      if (++this.#depth > DEEPEST)
+        throw new FormatError(`${what} has elements that lie more than ${DEEPEST} deep in each other`);
+      open(localName(name), attributes);
+    });
+    parser.on('closetag', ({ name }: SaxesTagPlain) => {
+      this.#depth--;
+      close?.(localName(name));
+    });
+    if (text) {
+      parser.on('text', text);
+      parser.on('cdata', text);
+    }
+  }
+
+  write(piece: string): void {
+    this.#parser.write(piece);
+  }
+
+  /** Says that the file is at its end. */
+  close(): void {
+    this.#parser.close();
+  }
+}
+
+function localName(name: string): string {
+  const colon = name.indexOf(':');
+  return colon < 0 ? name : name.slice(colon + 1);
+}
