@@ -1,4 +1,4 @@
-import type { Vec3 } from './solidMesh.ts';
+import type { Box, Vec3 } from './solidMesh.ts';
 
 /**
  * A turn, mirroring, scale and shift together, as a 4 × 4 matrix in column order, which is how both the kernel and the
@@ -82,6 +82,17 @@ export function posed(m: Pose, [x, y, z]: Vec3): Vec3 {
     m[1] * x + m[5] * y + m[9] * z + m[13],
     m[2] * x + m[6] * y + m[10] * z + m[14],
   ];
+}
+
+/** The box around a box that was turned by quarter turns, mirrored or moved. */
+export function boxUnder(pose: Pose, box: Box): Box {
+  const [a, b] = [posed(pose, box.min), posed(pose, box.max)];
+  const each = (pick: (p: number, q: number) => number): Vec3 => [
+    pick(a[0], b[0]),
+    pick(a[1], b[1]),
+    pick(a[2], b[2]),
+  ];
+  return { min: each(Math.min), max: each(Math.max) };
 }
 
 function cosine(deg: number): number {

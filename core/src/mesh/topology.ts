@@ -45,7 +45,7 @@ function pairedEdges({ positions, triangles }: SolidMesh): Topology {
   let openEdges = 0;
   for (let edge = 0; edge < edgeCount; edge++) {
     if (neighbours[edge] >= 0) continue;
-    const opposite = byEnds.opposite(edge, neighbours, (a, b) => isNearer(positions, triangles, edge, a, b));
+    const opposite = byEnds.opposite(edge, neighbours, positions);
     if (opposite < 0) {
       openEdges++;
       continue;

@@ -44,6 +44,11 @@ export function regionAreaOf(region: Region): number {
   return region.reduce((sum, outline) => sum + signedAreaOf(outline), 0);
 }
 
+/** How many points a region has. */
+export function pointsOf(region: Region): number {
+  return region.reduce((sum, { length }) => sum + length, 0);
+}
+
 /** The region with every point put where `to` says. A map that mirrors must be followed by {@link reversed}. */
 export function mapped(region: Region, to: (point: Point) => Point): Region {
   return region.map((outline) => outline.map(to));

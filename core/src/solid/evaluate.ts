@@ -1,19 +1,10 @@
 import type { Manifold } from 'manifold-3d';
-import {
-  boxAround,
-  posed,
-  topologyOf,
-  type Box,
-  type Pose,
-  type SolidMesh,
-  type Vec3,
-} from '../mesh/index.ts';
+import { posed, topologyOf, type Box, type Pose, type SolidMesh, type Vec3 } from '../mesh/index.ts';
 import { extentOf, mapped, mirrored, moved, type Region } from '../plane/index.ts';
 import {
   buildStep,
   classroomPrinter,
   facingPose,
-  plateBox,
   RecipeError,
   referenceProblem,
   resolved,
@@ -25,14 +16,16 @@ import {
   type Recipe,
   type Relief,
 } from '../recipe/index.ts';
+import { buildBudget, tookTooLong, tooManyTriangles, type BuildBudget } from './buildBudget.ts';
 import { poseOnGrid } from './grid.ts';
-import { kitFor, type KitSources, type Trace } from './kit.ts';
+import { kitFor, type KitSources } from './kit.ts';
 import type { Kernel } from './kernel.ts';
 import type { LetterFonts } from './letters.ts';
 import { inScope, Scope } from './scope.ts';
 import { SolidCache, type StepState } from './solidCache.ts';
 import { notesOn } from './stepNotes.ts';
 import { toMesh } from './toMesh.ts';
+import { boxOfAll, operationsNow, rectangleOf, scaleOf, turnedTrace, type Trace } from './trace.ts';
 
 /** What evaluation needs from its host, loaded once. */
 export interface Workshop {
@@ -48,6 +41,8 @@ export interface EvaluationOptions {
   readonly assets?: ReadonlyMap<string, SolidMesh>;
   /** What earlier evaluations of the same part left; without it each evaluation begins from nothing. */
   readonly cache?: SolidCache;
+  /** What the recipe may come to; what every recipe may if it is left out. */
+  readonly budget?: BuildBudget;
 }
 
 /** What one step did. */
@@ -107,15 +102,18 @@ function build(
   options: EvaluationOptions,
   cache: SolidCache,
 ): Evaluated {
-  const { printer = classroomPrinter, assets = new Map() } = options;
+  const { printer = classroomPrinter, assets = new Map(), budget = buildBudget } = options;
+  const beganAt = performance.now();
   const steps = resolved(recipe);
   const keys = steps.map(({ step }) => JSON.stringify(step));
   // Of the printer, only what steps look at makes one world different from another.
   const { maxOverhangDeg, shrinkagePercent, fitAllowanceMm } = printer;
   const states = cache.begin(JSON.stringify([maxOverhangDeg, shrinkagePercent, fitAllowanceMm]), keys);
-  const sources = { kernel, fonts, assets, printer, memo: cache.memo, blocks: cache.blocks };
+  const sources = { kernel, fonts, assets, printer, budget, memo: cache.memo, blocks: cache.blocks };
   for (const { step, index } of steps.slice(states.length)) {
     states.push(carryOut(step, index, keys[states.length], states.at(-1), sources));
+    const slow = tookTooLong(performance.now() - beganAt, budget);
+    if (slow) throw problemAt(step.id, index, slow);
   }
   cache.memo.sweep();
 
@@ -151,7 +149,7 @@ function carryOut(
     const notes: string[] = [];
     const originals: number[] = [];
     const traces = new Map(before?.traces);
-    const openings = new Map(before?.openings);
+    let copiesMade = before?.copiesMade ?? 0;
     const kit = kitFor(
       { ...sources, scope },
       {
@@ -159,6 +157,8 @@ function carryOut(
         index,
         traces,
         part: before?.part,
+        copiesBefore: copiesMade,
+        copied: (count) => (copiesMade += count),
         note: (message) => notes.push(message),
         drew: (original) => originals.push(original),
       },
@@ -166,7 +166,7 @@ function carryOut(
     const { operations, outline, box: said, whole, copies, relief, capMm } = buildStep<Manifold>(step, kit);
 
     let part = before?.part;
-    if (whole) part = turnAll(poseOnGrid(whole), part, traces, openings, scope);
+    if (whole) part = turnAll(poseOnGrid(whole), part, traces, scope);
     const reliefs = (before?.reliefs ?? []).map((each) => (whole ? turnedRelief(each, whole) : each));
     const writings = (before?.writings ?? []).map((each) => ({
       ...each,
@@ -174,15 +174,13 @@ function carryOut(
     }));
     if (capMm !== undefined) writings.push({ step: index, capMm });
     part = applied(operations, part, sources, scope);
+    const large = tooManyTriangles(part?.numTri() ?? 0, sources.budget);
+    if (large) throw problemAt(step.id, index, large);
 
     const box = said ?? boxOfAll(operations);
     if (relief) reliefs.push(reliefIn(box, index, relief));
     const plan = copies ? plansOf(copies, traces) : planOf(step, box, outline);
     traces.set(step.id, { operations, box, outline, plan });
-    openings.set(
-      step.id,
-      operations.filter(({ staysOpen }) => staysOpen).map(({ body }) => body),
-    );
     const volumeMm3 = part?.volume() ?? 0;
     return {
       key,
@@ -190,7 +188,7 @@ function carryOut(
       part,
       volumeMm3,
       traces,
-      openings,
+      copiesMade,
       reliefs,
       writings,
       originals,
@@ -244,17 +242,10 @@ function turnAll(
   pose: Pose,
   part: Manifold | undefined,
   traces: Map<string, Trace>,
-  openings: Map<string, readonly Manifold[]>,
   scope: Scope,
 ): Manifold | undefined {
-  const turned = (body: Manifold) => scope.keep(body.transform(pose));
-  for (const [id, trace] of traces) {
-    const operations = trace.operations.map((each) => ({ ...each, body: turned(each.body) }));
-    const box = boxOfAll(operations);
-    traces.set(id, { ...trace, operations, box, plan: rectangleOf(box) });
-  }
-  for (const [id, bodies] of openings) openings.set(id, bodies.map(turned));
-  return part && turned(part);
+  for (const [id, trace] of traces) traces.set(id, turnedTrace(trace, pose, scope));
+  return part && scope.keep(part.transform(pose));
 }
 
 /** A step's relief where it lies now. */
@@ -266,12 +257,6 @@ function reliefIn(
   const direction = posed(facingPose(facing), [0, 0, 1]);
   const middle: Vec3 = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, (min[2] + max[2]) / 2];
   return { step, effect, isLettering, direction, middle };
-}
-
-/** By how much a pose makes everything larger. */
-function scaleOf(pose: Pose): number {
-  const [o, tip] = [posed(pose, [0, 0, 0]), posed(pose, [0, 0, 1])];
-  return Math.hypot(tip[0] - o[0], tip[1] - o[1], tip[2] - o[2]);
 }
 
 function turnedRelief({ direction, middle, ...relief }: Relief, pose: Pose): Relief {
@@ -292,26 +277,26 @@ function outcomes(
   return states.map(({ effect, box, changed, notes }, i) => {
     const { step, index } = steps[i];
     const later = states.slice(i + 1).filter((state) => state.effect === 'add');
-    const filled = isFilled(last?.openings.get(step.id) ?? [], later, last?.part);
-    const plan = last?.traces.get(step.id)?.plan ?? [];
+    const trace = last?.traces.get(step.id);
+    const filled = trace !== undefined && isFilled(trace, later, last?.part);
+    const plan = trace?.plan ?? [];
     const facts = { changed, effect, filled, floats: apart(index) };
     const said = [...notes, ...notesOn(recipe.steps[index], facts)];
     return { stepId: step.id, effect, box, changed, notes: said, plan };
   });
 }
 
-/** Whether material that came later lies in openings that are meant to stay open. */
-function isFilled(
-  openings: readonly Manifold[],
-  later: readonly StepState[],
-  part: Manifold | undefined,
-): boolean {
-  if (!part || later.length === 0) return false;
-  return openings.some((opening) => {
-    const box = opening.boundingBox() as Box;
-    if (!later.some((state) => overlap(state.box, box))) return false;
-    return inScope((scope) => scope.keep(part.intersect(opening)).volume() > 1e-3);
-  });
+/** Whether material that came later lies in openings of a step that are meant to stay open. */
+function isFilled(trace: Trace, later: readonly StepState[], part: Manifold | undefined): boolean {
+  if (!part || later.length === 0 || !trace.operations.some(({ staysOpen }) => staysOpen)) return false;
+  return inScope((scope) =>
+    operationsNow(trace, scope).some(({ staysOpen, body }) => {
+      if (!staysOpen) return false;
+      const box = body.boundingBox() as Box;
+      if (!later.some((state) => overlap(state.box, box))) return false;
+      return scope.keep(part.intersect(body)).volume() > 1e-3;
+    }),
+  );
 }
 
 /** Tells of steps by index whether all their surface lies on pieces other than the one with the most of the surface. */
@@ -325,7 +310,7 @@ function piecesApart(mesh: SolidMesh): (step: number) => boolean {
     const step = mesh.stepOf?.[triangle] ?? 0;
     bodiesOf.set(step, (bodiesOf.get(step) ?? new Set()).add(body));
   });
-  const largest = sizes.indexOf(Math.max(...sizes));
+  const largest = sizes.indexOf(sizes.reduce((most, size) => Math.max(most, size)));
   return (step) => bodiesOf.has(step) && !bodiesOf.get(step)!.has(largest);
 }
 
@@ -353,17 +338,12 @@ function plansOf(
   );
 }
 
-function rectangleOf({ min, max }: Box): Region {
-  return [[[min[0], min[1]], [max[0], min[1]], [max[0], max[1]], [min[0], max[1]]]]; // prettier-ignore
-}
-
-function boxOfAll(operations: readonly Operation<Manifold>[]): Box {
-  const boxes = operations.map(({ body }) => body.boundingBox() as Box);
-  return boxes.length === 0 ? plateBox : boxes.reduce(boxAround);
-}
-
 function overlap(a: Box, b: Box): boolean {
   return [0, 1, 2].every((i) => a.min[i] < b.max[i] && b.min[i] < a.max[i]);
+}
+
+function problemAt(stepId: string, index: number, message: string): RecipeError {
+  return new RecipeError({ stepId, path: [], message: `Step ${index + 1}: ${message}` });
 }
 
 function emptyMesh(): SolidMesh {

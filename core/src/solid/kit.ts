@@ -1,17 +1,17 @@
 import type { Manifold } from 'manifold-3d';
-import { turnedBack, type Box, type SolidMesh } from '../mesh/index.ts';
-import { segmentsFor, type Region } from '../plane/index.ts';
+import { turnedBack, type Box, type Pose, type SolidMesh } from '../mesh/index.ts';
+import { extentOf, pointsOf, segmentsFor, type Region } from '../plane/index.ts';
 import {
   facingPose,
   plateBox,
   RecipeError,
   type BuildKit,
   type FieldPath,
-  type Operation,
   type PrinterTraits,
   type StepRef,
   type Target,
 } from '../recipe/index.ts';
+import { tooManyCopies, tooManyTriangles, type BuildBudget } from './buildBudget.ts';
 import { onGrid, poseOnGrid, regionOnGrid } from './grid.ts';
 import type { Kernel } from './kernel.ts';
 import type { LetterFonts } from './letters.ts';
@@ -21,15 +21,7 @@ import { RegionMath } from './regionMath.ts';
 import { inScope, type Scope } from './scope.ts';
 import { sectionsOf } from './stack.ts';
 import { fromMesh } from './toMesh.ts';
-
-/** What an earlier step left behind for those that name it. */
-export interface Trace {
-  readonly operations: readonly Operation<Manifold>[];
-  readonly box: Box;
-  readonly outline?: Region;
-  /** Its outline as seen from above, where it lies in the part. */
-  readonly plan: Region;
-}
+import { operationsNow, type Trace } from './trace.ts';
 
 /** What a kit is made of. */
 export interface KitSources {
@@ -39,6 +31,7 @@ export interface KitSources {
   readonly printer: PrinterTraits;
   readonly memo: Memo;
   readonly blocks: Blocks;
+  readonly budget: BuildBudget;
   readonly scope: Scope;
 }
 
@@ -49,6 +42,10 @@ export interface KitPlace {
   readonly traces: ReadonlyMap<string, Trace>;
   /** The part before this step; it is not looked at until the step asks, since that makes the kernel work. */
   readonly part: Manifold | undefined;
+  /** How many copies the repeats before this step have made. */
+  readonly copiesBefore: number;
+  /** Hears how many copies this step makes. */
+  copied(count: number): void;
   note(message: string): void;
   /** Hears the kernel's number of each surface that the step draws, which copies and moved bodies keep. */
   drew(original: number): void;
@@ -59,7 +56,7 @@ const LEAN_DIVISIONS = 12;
 
 /** The kit through which one step asks the kernel for geometry. */
 export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold> {
-  const { kernel, fonts, assets, printer, memo, blocks, scope } = sources;
+  const { kernel, fonts, assets, printer, memo, blocks, budget, scope } = sources;
   const { stepId, index, traces, part } = place;
   const math = new RegionMath(kernel);
 
@@ -73,6 +70,15 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
   const heard = (body: Manifold): Manifold => {
     place.drew(body.originalID());
     return body;
+  };
+  const posedBody = (body: Manifold, pose: Pose): Manifold => {
+    const placed = poseOnGrid(pose);
+    return blocks.noteMoved(scope.keep(body.transform(placed)), body, placed);
+  };
+  /** Ends the evaluation before a body is made that would be beyond all bounds. */
+  const demandTriangles = (triangles: number): void => {
+    const problem = tooManyTriangles(triangles, budget);
+    if (problem) fail([], problem);
   };
   /** A body that this step draws, remembered by what it is drawn from; it is an original, known by its number. */
   const drawn = (from: readonly unknown[], make: (inner: Scope) => Manifold): Manifold =>
@@ -104,12 +110,14 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     },
 
     stack(region, levels) {
+      demandTriangles(2 * pointsOf(region) * levels.length);
       const sections = memo.data(['sections', region, levels], () => sectionsOf(math, region, levels));
       const upright = { sections, original: -1, features: [] };
       const body = drawn(['stack', region, levels], (inner) => inner.keep(bodyOfBlock(kernel, upright)));
       return blocks.note(body, { ...upright, original: body.originalID() });
     },
     leaning(region, heightMm, leanAt) {
+      demandTriangles(2 * pointsOf(region) * (LEAN_DIVISIONS + 1));
       const lean = Array.from({ length: LEAN_DIVISIONS + 1 }, (_, i) =>
         leanAt((heightMm * i) / LEAN_DIVISIONS),
       );
@@ -127,20 +135,31 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
         );
       });
     },
-    revolved: (profile, deg) =>
-      drawn(['revolved', profile, deg], (inner) => {
-        const right = Math.max(...profile.flat().map(([x]) => x));
+    revolved(profile, deg) {
+      const segments = segmentsFor(extentOf(profile).x.high);
+      demandTriangles(2 * pointsOf(profile) * segments);
+      return drawn(['revolved', profile, deg], (inner) => {
         const section = inner.keep(kernel.CrossSection.ofPolygons(regionOnGrid(profile), 'NonZero'));
-        return inner.keep(kernel.Manifold.revolve(section, segmentsFor(right), deg));
-      }),
+        return inner.keep(kernel.Manifold.revolve(section, segments, deg));
+      });
+    },
     imported(asset) {
       const mesh = assets.get(asset);
       if (!mesh) return fail(['asset'], 'its file is not loaded.');
       return drawn(['imported', asset], (inner) => fromMesh(kernel, inner, mesh));
     },
-    posed(body, pose) {
-      const placed = poseOnGrid(pose);
-      return blocks.noteMoved(scope.keep(body.transform(placed)), body, placed);
+    posed: posedBody,
+    repeated(refs, poses) {
+      const operations = refs.flatMap((ref) => operationsNow(traceOf(ref), scope));
+      const made = operations.length * poses.length;
+      const problem = tooManyCopies(place.copiesBefore + made, budget);
+      if (problem) fail(['pattern'], problem);
+      // Counted where they stand: a copy that is asked for its triangles becomes a body of its own at once.
+      demandTriangles(poses.length * operations.reduce((sum, { body }) => sum + body.numTri(), 0));
+      place.copied(made);
+      return operations.flatMap((each) =>
+        poses.map((pose) => ({ ...each, body: posedBody(each.body, pose) })),
+      );
     },
     minus: (body, other) => heard(scope.keep(scope.keep(body.subtract(other)).asOriginal())),
     boxOf: (body) => body.boundingBox() as Box,
@@ -154,7 +173,6 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
       const section = scope.keep(turned.slice(atMm));
       return section.toPolygons() as Region;
     },
-    operationsOf: (ref) => traceOf(ref).operations,
     outlineOf(ref) {
       const { outline } = traceOf(ref);
       return outline ?? fail(['outline', 'of'], 'that step has no outline of its own.');

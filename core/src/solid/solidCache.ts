@@ -1,10 +1,10 @@
 import type { Manifold } from 'manifold-3d';
 import type { Box } from '../mesh/index.ts';
 import type { Relief, Writing } from '../recipe/index.ts';
-import type { Trace } from './kit.ts';
 import { Memo } from './memo.ts';
 import { Blocks } from './block.ts';
 import type { Scope } from './scope.ts';
+import type { Trace } from './trace.ts';
 
 /** A step that was carried out, with everything that later steps and the final part need of it. */
 export interface StepState {
@@ -16,8 +16,8 @@ export interface StepState {
   readonly volumeMm3: number;
   /** What every step so far left behind, by id, as it is after this step. */
   readonly traces: ReadonlyMap<string, Trace>;
-  /** The cuts of every step so far that are meant to stay open. */
-  readonly openings: ReadonlyMap<string, readonly Manifold[]>;
+  /** How many copies all repeats so far have made. */
+  readonly copiesMade: number;
   /** What every step so far raised from a surface or sank into it, as it lies after this step. */
   readonly reliefs: readonly Relief[];
   /** What every step so far wrote, as it lies after this step. */

@@ -28,7 +28,10 @@ export const island: Check = {
   inspect(subject) {
     const findings = beginnings(subject).map((faces) => {
       const { mesh } = subject;
-      const zMm = Math.min(...faces.map((f) => lowest(mesh.positions, mesh.triangles, f)));
+      const zMm = faces.reduce(
+        (least, f) => Math.min(least, lowest(mesh.positions, mesh.triangles, f)),
+        Infinity,
+      );
       return {
         verdict: 'fail' as const,
         measured: rounded(zMm),

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { circlePoints, type Point } from '../../plane/index.ts';
-import { combined, shift } from '../../mesh/index.ts';
+import { boxUnder, combined, shift } from '../../mesh/index.ts';
 import { length, type Amount, type Resolved } from '../amount.ts';
 import { facing, facingPose, normalOf } from '../facing.ts';
 import { valuesOf, worthOf } from '../measures.ts';
@@ -18,7 +18,7 @@ import {
   type Token,
 } from '../sentence.ts';
 import { CLEAR_MM, fromSide, throughPart } from './extrude.ts';
-import { boxUnder, facingToken, spreadOf } from './placed.ts';
+import { facingToken, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 
 /** Clearance holes for metric screws, mm: fine, medium and coarse series of ISO 273:1979. */

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { extentOf, signedAreaOf, type Region } from '../../plane/index.ts';
-import { posed, turnedBack, type Box } from '../../mesh/index.ts';
+import { boxUnder, posed, turnedBack, type Box } from '../../mesh/index.ts';
 import { length, type Resolved } from '../amount.ts';
 import { facing, facingPose, normalOf, type Facing } from '../facing.ts';
 import { lettering, letteringAdditions, letteringTokens, newLettering } from '../lettering.ts';
@@ -9,7 +9,7 @@ import { alongTokens, placementAdditions, placementTokens, targetToken } from '.
 import { clause, millimetres, oneOf, text } from '../sentence.ts';
 import { edgeAddition, edgeFinish, edgeTokens } from './edgeFinish.ts';
 import { extruded } from './extrude.ts';
-import { boxUnder, facingToken, isOnFace, spreadOf } from './placed.ts';
+import { facingToken, isOnFace, spreadOf } from './placed.ts';
 import { stepSchema, type BuildKit, type StepKind } from './stepKind.ts';
 
 export const schema = stepSchema('letters', {

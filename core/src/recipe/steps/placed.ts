@@ -1,4 +1,4 @@
-import { combined, posed, shift, type Box, type Pose, type Vec3 } from '../../mesh/index.ts';
+import { boxUnder, combined, shift, type Box, type Pose } from '../../mesh/index.ts';
 import { extentOf, type Region } from '../../plane/index.ts';
 import type { Resolved } from '../amount.ts';
 import { facingPose, normalOf, type Facing } from '../facing.ts';
@@ -33,17 +33,6 @@ export function placedPose(
   const own = boxUnder(facingPose(side), { min: [x.low, y.low, 0], max: [x.high, y.high, heightMm] });
   const by = shiftFor(placement, own, host);
   return { pose: combined(shift(by), facingPose(side)), box: boxUnder(shift(by), own) };
-}
-
-/** The box around a box that was turned by quarter turns, mirrored or moved. */
-export function boxUnder(pose: Pose, box: Box): Box {
-  const [a, b] = [posed(pose, box.min), posed(pose, box.max)];
-  const each = (pick: (p: number, q: number) => number): Vec3 => [
-    pick(a[0], b[0]),
-    pick(a[1], b[1]),
-    pick(a[2], b[2]),
-  ];
-  return { min: each(Math.min), max: each(Math.max) };
 }
 
 /** Whether a placement puts the outer face of something flush with that of its host, so that a cut opens there. */

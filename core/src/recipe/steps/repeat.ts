@@ -82,15 +82,7 @@ export const repeat: StepKind<RepeatStep> = {
         `That makes ${poses.length} copies; Kelbrin makes at most ${MOST_COPIES}.`,
       );
     }
-    // All copies of one operation follow each other, so that they reach the part together.
-    const operations = step.of.flatMap((ref) =>
-      kit
-        .operationsOf(ref)
-        .flatMap((operation) =>
-          poses.map((pose) => ({ ...operation, body: kit.posed(operation.body, pose) })),
-        ),
-    );
-    return { operations, copies: { of: step.of, poses } };
+    return { operations: kit.repeated(step.of, poses), copies: { of: step.of, poses } };
   },
 };
 

@@ -52,8 +52,11 @@ export interface BuildKit<Body> extends OutlineKit {
   sectionFacing(side: Facing, atMm: number): Region;
   /** Where the middle of a width × depth box can lie in a region, as a region. */
   roomFor(region: Region, widthMm: number, depthMm: number): Region;
-  /** What an earlier step added and cut, to be repeated. */
-  operationsOf(step: StepRef): readonly Operation<Body>[];
+  /**
+   * What earlier steps added and cut, once for each pose. The copies of one operation follow each other, so that they
+   * reach the part together.
+   */
+  repeated(of: readonly StepRef[], poses: readonly Pose[]): Operation<Body>[];
   /** Says something about the step that is not wrong enough to end the evaluation. */
   note(message: string): void;
 }

@@ -1,13 +1,12 @@
 import * as z from 'zod';
 import { extentOf } from '../../plane/index.ts';
-import { shift } from '../../mesh/index.ts';
+import { boxUnder, shift } from '../../mesh/index.ts';
 import { angle, length } from '../amount.ts';
 import { lettering, letteringAdditions, letteringTokens, newLettering } from '../lettering.ts';
 import { outline, outlineRegion, outlineTokens } from '../outlines/index.ts';
 import { centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
 import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
 import { choice, degrees, formatMm, millimetres, oneOf, text } from '../sentence.ts';
-import { boxUnder } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 
 export const schema = stepSchema('sweep', {

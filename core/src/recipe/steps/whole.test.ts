@@ -3,6 +3,7 @@ import { BLOCK, block, square } from '../../../test/block.ts';
 import { built as builtIn, recipeWith, stepOf, withField } from '../../../test/evaluated.ts';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { boundsOf, sizeOf } from '../../mesh/index.ts';
+import { regionAreaOf } from '../../plane/index.ts';
 import { type Recipe, type Step } from '../../recipe/index.ts';
 import { at, fromLeft, on } from '../../starters/places.ts';
 import { evaluate, type EvaluationOptions, type Workshop } from '../../solid/index.ts';
@@ -111,6 +112,55 @@ describe('repeat, trim and set down', () => {
       stepOf('extrude', 's3', 's1', { outline: square(4), depth: { type: 'by', mm: 3 } }),
     ]);
     expect(size(recipe)).toEqual([10, 30, 43]);
+  });
+});
+
+describe('a part that is set down', () => {
+  it('as it stands leaves later steps where they were', () => {
+    // What a hole cuts with is longer than the hole that its sentence speaks of.
+    const hole = stepOf('hole', 's2', 's1');
+    const plug = (id: string) =>
+      stepOf('extrude', id, 's2', {
+        outline: square(3),
+        depth: { type: 'by', mm: 1 },
+        placement: on('s2', { z: { relation: 'beside', edge: 'high', overlapMm: 0 } }),
+      });
+    const where = (recipe: Recipe) => built(recipe).steps.at(-1)!.box;
+    const asIs = where(recipeWith([block, hole, plug('s3')]));
+    const down = where(recipeWith([block, hole, stepOf('setDown', 's4', undefined), plug('s3')]));
+    for (const end of ['min', 'max'] as const)
+      for (const axis of [0, 1, 2]) expect(down[end][axis]).toBeCloseTo(asIs[end][axis], 4);
+  });
+
+  it('keeps the outlines of its steps, as seen from above', () => {
+    const round = stepOf('extrude', 's1', undefined, {
+      outline: { shape: 'circle', diameterMm: 20 },
+      depth: { type: 'by', mm: 4 },
+    });
+    const turned = stepOf('setDown', 's2', undefined, { turnDeg: 30 });
+    expect(regionAreaOf(built(recipeWith([round, turned])).steps[0].plan)).toBeCloseTo(Math.PI * 100, 0);
+  });
+
+  it('and scaled gives an outline like that of its own size', () => {
+    const twice = stepOf('setDown', 's2', undefined, { scaleTo: { axis: 'x', mm: 80 } });
+    const like = stepOf('extrude', 's3', 's1', {
+      outline: { shape: 'ofStep', of: { step: 's1' }, growMm: 0 },
+      depth: { type: 'by', mm: 5 },
+    });
+    expect(size(recipeWith([block, twice, like]))).toEqual([80, 60, 25]);
+    expect(built(recipeWith([block, twice, like])).volumeMm3).toBeCloseTo(8 * BLOCK + 80 * 60 * 5, 0);
+  });
+
+  it('still finds a hole that was filled after it', () => {
+    const hole = stepOf('hole', 's2', 's1');
+    const turned = stepOf('setDown', 's3', undefined, { face: { normal: [1, 0, 0] } });
+    const plug = stepOf('extrude', 's4', 's2', {
+      outline: square(2),
+      depth: { type: 'by', mm: 40 },
+      placement: on('s2', { z: at(0, 'low') }),
+    });
+    const notes = built(recipeWith([block, hole, turned, plug])).steps[1].notes.join();
+    expect(notes).toContain('fill');
   });
 });
 

@@ -1,0 +1,64 @@
+import type { Manifold } from 'manifold-3d';
+import { boxAround, boxUnder, combined, posed, type Box, type Pose } from '../mesh/index.ts';
+import { mapped, scaled, type Region } from '../plane/index.ts';
+import { plateBox, type Operation } from '../recipe/index.ts';
+import type { Scope } from './scope.ts';
+
+/** What an earlier step left behind for those that name it. */
+export interface Trace {
+  /** What it added and cut, where it was made. */
+  readonly operations: readonly Operation<Manifold>[];
+  /** How the whole part was turned, scaled and moved since then. */
+  readonly since?: Pose;
+  /** Its box as sentences speak of it, where it lies now. */
+  readonly box: Box;
+  /** Its outline before any position, as large as it is now. */
+  readonly outline?: Region;
+  /** Its outline as seen from above, where it lies in the part. */
+  readonly plan: Region;
+}
+
+/** What a step added and cut, where it lies now. */
+export function operationsNow({ operations, since }: Trace, scope: Scope): readonly Operation<Manifold>[] {
+  if (!since) return operations;
+  return operations.map((each) => ({ ...each, body: scope.keep(each.body.transform(since)) }));
+}
+
+/** A trace after the whole part was turned, scaled and moved. */
+export function turnedTrace(trace: Trace, pose: Pose, scope: Scope): Trace {
+  const since = trace.since ? combined(pose, trace.since) : pose;
+  const turned = { ...trace, since };
+  // A box that is turned by a quarter stays the box that was meant; by any other angle it is one no more.
+  const box = isSquare(pose) ? boxUnder(pose, trace.box) : boxOfAll(operationsNow(turned, scope));
+  const staysUpright = pose[2] === 0 && pose[6] === 0 && pose[10] > 0;
+  const plan = staysUpright
+    ? mapped(trace.plan, ([x, y]) => {
+        const [px, py] = posed(pose, [x, y, 0]);
+        return [px, py];
+      })
+    : rectangleOf(box);
+  return { ...turned, box, plan, outline: trace.outline && scaled(trace.outline, scaleOf(pose)) };
+}
+
+/** By how much a pose makes everything larger. */
+export function scaleOf(pose: Pose): number {
+  const [o, tip] = [posed(pose, [0, 0, 0]), posed(pose, [0, 0, 1])];
+  return Math.hypot(tip[0] - o[0], tip[1] - o[1], tip[2] - o[2]);
+}
+
+/** The box of all bodies; that of the plate, where everything begins, if there are none. */
+export function boxOfAll(operations: readonly Operation<Manifold>[]): Box {
+  const boxes = operations.map(({ body }) => body.boundingBox() as Box);
+  return boxes.length === 0 ? plateBox : boxes.reduce(boxAround);
+}
+
+/** The outline of a box seen from above. */
+export function rectangleOf({ min, max }: Box): Region {
+  return [[[min[0], min[1]], [max[0], min[1]], [max[0], max[1]], [min[0], max[1]]]]; // prettier-ignore
+}
+
+/** Whether a pose turns by quarters alone, so that boxes stay boxes. */
+function isSquare(pose: Pose): boolean {
+  const columns = [0, 4, 8].map((from) => pose.slice(from, from + 3));
+  return columns.every((column) => column.filter((part) => Math.abs(part) > 1e-9).length === 1);
+}
