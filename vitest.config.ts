@@ -10,7 +10,7 @@ const LONG = [
   'printers/faults.db.test.ts',
   'printerProcess.db.test.ts',
   'printRoom.db.test.ts',
-  'compute/pool.db.test.ts',
+  'compute/compute.db.test.ts',
 ];
 
 /** Begins with what takes long, so that the rest fills the gaps; otherwise the largest files come first. */

@@ -39,7 +39,7 @@ await Promise.all([
       computeWorker: `${server}/compute/worker.ts`,
     },
     outdir: 'app/dist',
-    // Not a module, and requires by name what it needs.
-    external: ['pg-boss'],
+    // The one is not a module and requires by name what it needs; the other finds its worker's file beside its own.
+    external: ['pg-boss', 'piscina'],
   }),
 ]);

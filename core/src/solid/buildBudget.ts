@@ -7,12 +7,12 @@ export interface BuildBudget {
   readonly copies: number;
   /** Triangles of the part after any step, and of what one step brings to it. */
   readonly triangles: number;
-  /** How long building may take, ms. It is looked at after each step. */
+  /** How long building may take, ms. It is looked at after each step, and after each few bodies of a step. */
   readonly ms: number;
 }
 
 /** The budget of every recipe, on the bench and on the server alike. */
-export const buildBudget: BuildBudget = { copies: 2_000, triangles: 300_000, ms: 20_000 };
+export const buildBudget: BuildBudget = { copies: 2_000, triangles: 300_000, ms: 10_000 };
 
 const grouped = (count: number) => count.toLocaleString('en-GB');
 

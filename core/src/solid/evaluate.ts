@@ -73,6 +73,8 @@ export type Evaluation = ({ ok: true } & Evaluated) | { ok: false; problem: Prob
 /** The smallest change of volume that counts as one, mm³ and as a share: far less than one drop of a nozzle. */
 const SAME_VOLUME_MM3 = 1e-3;
 const SAME_VOLUME_SHARE = 1e-7;
+/** So many bodies are brought to the part at once; the clock is looked at in between. */
+const BODIES_AT_ONCE = 50;
 
 /**
  * Makes the solid of a recipe, step by step from the top.
@@ -111,9 +113,11 @@ function build(
   const states = cache.begin(JSON.stringify([maxOverhangDeg, shrinkagePercent, fitAllowanceMm]), keys);
   const sources = { kernel, fonts, assets, printer, budget, memo: cache.memo, blocks: cache.blocks };
   for (const { step, index } of steps.slice(states.length)) {
-    states.push(carryOut(step, index, keys[states.length], states.at(-1), sources));
-    const slow = tookTooLong(performance.now() - beganAt, budget);
-    if (slow) throw problemAt(step.id, index, slow);
+    const demandTime = () => {
+      const slow = tookTooLong(performance.now() - beganAt, budget);
+      if (slow) throw problemAt(step.id, index, slow);
+    };
+    states.push(carryOut(step, index, keys[states.length], states.at(-1), { ...sources, demandTime }));
   }
   cache.memo.sweep();
 
@@ -136,13 +140,16 @@ function build(
   };
 }
 
+/** What all steps are made with; `demandTime` throws when building has taken too long. */
+type StepSources = Omit<KitSources, 'scope'> & { demandTime(): void };
+
 /** Carries out one step; what it makes is held by the state that is handed back. */
 function carryOut(
   step: ResolvedSteps[number]['step'],
   index: number,
   key: string,
   before: StepState | undefined,
-  sources: Omit<KitSources, 'scope'>,
+  sources: StepSources,
 ): StepState {
   const scope = new Scope();
   try {
@@ -211,10 +218,9 @@ function isOther(volumeMm3: number, before: number): boolean {
 function applied(
   operations: readonly Operation<Manifold>[],
   before: Manifold | undefined,
-  { kernel, blocks }: Omit<KitSources, 'scope'>,
+  { kernel, blocks, demandTime }: StepSources,
   scope: Scope,
 ): Manifold | undefined {
-  const { Manifold } = kernel;
   let part = before;
   for (let from = 0; from < operations.length;) {
     const { effect } = operations[from];
@@ -224,17 +230,33 @@ function applied(
     from = to;
     const drawn = part && blocks.applied(kernel, scope, part, effect, bodies);
     if (drawn) part = drawn;
-    else if (effect === 'add') {
-      const all = part ? [part, ...bodies] : bodies;
-      part = all.length === 1 ? all[0] : scope.keep(Manifold.union(all));
-    } else if (part) {
-      part =
-        effect === 'cut'
-          ? scope.keep(Manifold.difference([part, ...bodies]))
-          : scope.keep(part.intersect(bodies[0]));
+    else {
+      for (let i = 0; i < bodies.length; i += BODIES_AT_ONCE) {
+        part = together(kernel, scope, part, effect, bodies.slice(i, i + BODIES_AT_ONCE));
+        // The kernel works when it is asked for a figure, and not before.
+        part?.numTri();
+        demandTime();
+      }
     }
   }
   return part;
+}
+
+/** The part with bodies added to it, cut from it, or, of a single one, with what it has in common with it. */
+function together(
+  { Manifold }: Kernel,
+  scope: Scope,
+  part: Manifold | undefined,
+  effect: Operation<Manifold>['effect'],
+  bodies: readonly Manifold[],
+): Manifold | undefined {
+  if (effect === 'add') {
+    const all = part ? [part, ...bodies] : [...bodies];
+    return all.length === 1 ? all[0] : scope.keep(Manifold.union(all));
+  }
+  if (!part) return undefined;
+  if (effect === 'keep') return scope.keep(part.intersect(bodies[0]));
+  return scope.keep(Manifold.difference([part, ...bodies]));
 }
 
 /** Turns the part and all that was made so far, so that later steps find it where it is. */

@@ -10,6 +10,7 @@ import { school } from './demo/school.ts';
 import { createClass } from './people/newClass.ts';
 import { addTaskPicture, taskPicture } from './taskPictures.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
+import { onePixel } from './testing/onePixel.ts';
 
 let test: TestDatabase;
 let teacher: Person;
@@ -102,10 +103,9 @@ it('is kept in the library as it was, and set from there for another class', asy
 
 describe('a picture in a task', () => {
   const large = new Uint8Array(2_000_001);
-  const png = Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3]);
 
   it('is seen by the class that has the task, and by nobody else', async () => {
-    const hash = await addTaskPicture(test.db, teacher, { name: 'sketch.png', bytes: png });
+    const hash = await addTaskPicture(test.db, teacher, { name: 'sketch.png', bytes: onePixel });
     const asha = await test.person('Asha');
     await expect(taskPicture(test.db, asha, hash)).rejects.toThrow(NotAllowed);
     const id = await createBrief(test.db, teacher, wren);
@@ -119,10 +119,13 @@ describe('a picture in a task', () => {
   });
 
   it('goes a day after no task mentions it any more, and stays for as long as one does', async () => {
-    const lost = await addTaskPicture(test.db, teacher, { name: 'a.png', bytes: Uint8Array.of(...png, 4) });
+    const lost = await addTaskPicture(test.db, teacher, {
+      name: 'a.png',
+      bytes: Uint8Array.of(...onePixel, 4),
+    });
     await test.db.update(taskPictures).set({ addedAt: new Date(Date.now() - 25 * 3600_000) });
     const before = await test.db.select().from(taskPictures);
-    await addTaskPicture(test.db, teacher, { name: 'b.png', bytes: Uint8Array.of(...png, 5) });
+    await addTaskPicture(test.db, teacher, { name: 'b.png', bytes: Uint8Array.of(...onePixel, 5) });
     const hashes = (await test.db.select().from(taskPictures)).map(({ hash }) => hash);
     expect(hashes).not.toContain(lost);
     expect(hashes).toHaveLength(before.length);
@@ -132,12 +135,12 @@ describe('a picture in a task', () => {
     [
       'a page that is called a picture',
       new TextEncoder().encode('<svg onload="alert(1)">'),
-      'is no PNG, JPEG or WebP picture',
+      ': this is no PNG, JPEG or WebP picture',
     ],
-    ['one that is too large', large, 'is larger than 2 MB'],
+    ['one that is too large', large, ' is larger than 2 MB'],
   ])('refuses %s', async (_, bytes, message) => {
     await expect(addTaskPicture(test.db, teacher, { name: 'x.png', bytes })).rejects.toThrow(
-      `x.png ${message}.`,
+      `x.png${message}.`,
     );
   });
 });

@@ -9,7 +9,7 @@ import {
   type Person,
 } from './auth/access.ts';
 import { designOf, recipeOf } from '@kelbrin/core/design';
-import { compute } from './compute/pool.ts';
+import { compute } from './compute/compute.ts';
 import { labelRecipe } from './demo/labels.ts';
 import { handIns, printFiles, queueEntries, solids } from './db/schema/index.ts';
 import { CannotNow } from './cannotNow.ts';

@@ -1,7 +1,7 @@
 import { desc, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, beforeEach, expect, it } from 'vitest';
 import type { Person } from './auth/access.ts';
-import { compute } from './compute/pool.ts';
+import { compute } from './compute/compute.ts';
 import {
   handIns,
   notices,

@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import type { Recipe } from '@kelbrin/core/recipe';
-import { compute } from './compute/pool.ts';
+import { compute } from './compute/compute.ts';
+import { ofStaff, type Owner } from './compute/fairQueue.ts';
 import type { Database } from './db/database.ts';
 import { pictures } from './db/schema/projects.ts';
 import { filesFor } from './projectFiles.ts';
@@ -18,13 +19,14 @@ export interface Picture {
 
 /**
  * The picture of a recipe as a PNG file, drawn in a filament's colour; kept for the next time. An example belongs to no
- * project and imports no files.
+ * project and imports no files. Drawing it counts as a task of `owner`.
  */
 export async function pictureOf(
   db: Database,
   projectId: string | undefined,
   recipe: Recipe,
   colour: string,
+  owner: Owner = ofStaff,
 ): Promise<Picture> {
   const files = projectId === undefined ? new Map() : await filesFor(db, projectId, recipe);
   const hash = sha256(JSON.stringify([DRAWING, recipe, [...files.keys()], colour]));
@@ -33,7 +35,7 @@ export async function pictureOf(
     async png() {
       const [kept] = await db.select({ png: pictures.png }).from(pictures).where(eq(pictures.hash, hash));
       if (kept) return kept.png;
-      const { png } = await compute().run<'picture'>({ kind: 'picture', recipe, files, colour });
+      const { png } = await compute().run<'picture'>({ kind: 'picture', recipe, files, colour }, owner);
       await db.insert(pictures).values({ hash, projectId, png }).onConflictDoNothing();
       return png;
     },

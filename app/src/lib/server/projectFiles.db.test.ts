@@ -4,20 +4,20 @@ import { boundsOf, sizeOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { createStep, emptyRecipe, type Recipe } from '@kelbrin/core/recipe';
 import { classroomLimits } from '@kelbrin/core/inspect';
 import { NotAllowed, type Person } from './auth/access.ts';
-import { ComputePool } from './compute/pool.ts';
+import { Compute } from './compute/compute.ts';
 import { projects } from './db/schema/index.ts';
 import { addFile, fileOf, filesFor } from './projectFiles.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
 import { eq } from 'drizzle-orm';
 
 let test: TestDatabase;
-let pool: ComputePool;
+let pool: Compute;
 let asha: Person;
 let bruno: Person;
 let project: string;
 beforeAll(async () => {
   test = await demoSchool();
-  pool = new ComputePool('app/dist/computeWorker.js');
+  pool = new Compute('app/dist/computeWorker.js');
   [asha, bruno] = await Promise.all([test.person('Asha'), test.person('Bruno')]);
   [{ id: project }] = await test.db
     .select({ id: projects.id })

@@ -1,15 +1,15 @@
-import { and, count, eq, inArray } from 'drizzle-orm';
-import { FormatError, guessUnit, readAndMend, writeStl, type FileUnit } from '@kelbrin/core/format';
-import { boundsOf, sizeOf, triangleCount } from '@kelbrin/core/mesh';
+import { and, eq, inArray } from 'drizzle-orm';
+import { sentFile, type FileUnit } from '@kelbrin/core/format';
 import { filesIn, type Recipe } from '@kelbrin/core/recipe';
 import { maySeeProject, NotAllowed, ownProject, type Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
-import { projectFiles } from './db/schema/index.ts';
+import { projectFiles, projects } from './db/schema/index.ts';
 import { CannotNow } from './cannotNow.ts';
+import { compute } from './compute/compute.ts';
+import { ofStudent } from './compute/fairQueue.ts';
+import { TaskFailure } from './compute/taskFailure.ts';
 import { sha256 } from './sha256.ts';
 
-export const LARGEST_FILE_BYTES = 20_000_000;
-const MOST_TRIANGLES = 200_000;
 const MOST_FILES = 20;
 
 /** What a file was found to be when it was taken in. */
@@ -31,30 +31,32 @@ export async function addFile(
   file: { name: string; bytes: Uint8Array },
 ): Promise<TakenFile> {
   const { project } = await ownProject(db, person, projectId);
-  if (file.bytes.length > LARGEST_FILE_BYTES) throw new CannotNow(`${file.name} is larger than 20 MB.`);
-  const [{ files }] = await db
-    .select({ files: count() })
-    .from(projectFiles)
-    .where(eq(projectFiles.projectId, project.id));
+  if (file.bytes.length > sentFile.bytes) throw new CannotNow(`${file.name} is larger than 20 MB.`);
+  await demandRoom(db, project.id);
+  const task = { kind: 'readMesh', bytes: file.bytes } as const;
+  const read = await compute()
+    .run<'readMesh'>(task, ofStudent(person.id))
+    .catch((problem: unknown) => {
+      if (problem instanceof TaskFailure) throw new CannotNow(`${file.name}: ${problem.message}`);
+      throw problem;
+    });
+  if (!read.ok) throw new CannotNow(`${file.name}: ${read.problem}.`);
+  const { stl, unit, notes } = read;
+  const hash = sha256(stl);
+  await db.transaction(async (tx) => {
+    // Two files that come at once are counted one after the other.
+    await tx.select({ id: projects.id }).from(projects).where(eq(projects.id, project.id)).for('update');
+    await demandRoom(tx, project.id);
+    await tx.insert(projectFiles).values({ projectId: project.id, hash, stl }).onConflictDoNothing();
+  });
+  return { hash, unit, notes };
+}
+
+/** Throws unless a project can take another file. */
+async function demandRoom(db: Database, projectId: string): Promise<void> {
+  const files = await db.$count(projectFiles, eq(projectFiles.projectId, projectId));
   if (files >= MOST_FILES)
     throw new CannotNow(`A project can hold ${MOST_FILES} files; this one does already.`);
-  try {
-    const { mesh, mended } = readAndMend(file.bytes);
-    if (triangleCount(mesh) > MOST_TRIANGLES) {
-      throw new CannotNow(`${file.name} has more than ${MOST_TRIANGLES.toLocaleString('en-GB')} triangles.`);
-    }
-    const size = sizeOf(boundsOf(mesh));
-    const unit = guessUnit(Math.max(...size));
-    const guessed =
-      unit === 'mm' ? [] : [`${size.map((mm) => mm.toPrecision(3)).join(' × ')} looked like ${unit}.`];
-    const stl = writeStl(mesh);
-    const hash = sha256(stl);
-    await db.insert(projectFiles).values({ projectId: project.id, hash, stl }).onConflictDoNothing();
-    return { hash, unit, notes: [...mended, ...guessed] };
-  } catch (problem) {
-    if (problem instanceof FormatError) throw new CannotNow(`${file.name}: ${problem.message}.`);
-    throw problem;
-  }
 }
 
 /** A file of a project that a person may see. */

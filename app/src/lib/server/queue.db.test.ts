@@ -2,7 +2,7 @@ import { and, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { inFairOrder } from '../shared/proposal.ts';
 import { NotAllowed, type Person } from './auth/access.ts';
-import { compute } from './compute/pool.ts';
+import { compute } from './compute/compute.ts';
 import { printers, runs } from './db/schema/index.ts';
 import { school } from './demo/school.ts';
 import { endRun } from './plates/endRun.ts';

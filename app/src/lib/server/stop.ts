@@ -1,4 +1,4 @@
-import { compute } from './compute/pool.ts';
+import { compute } from './compute/compute.ts';
 import { connection } from './db/database.ts';
 import { closeStreams } from './live/streams.ts';
 

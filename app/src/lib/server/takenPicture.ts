@@ -1,15 +1,28 @@
-import { LARGEST_PICTURE_BYTES, mediaTypeOf } from '../shared/picture.ts';
+import { LARGEST_PICTURE_BYTES } from '../shared/picture.ts';
 import { CannotNow } from './cannotNow.ts';
+import { compute } from './compute/compute.ts';
+import { TaskFailure } from './compute/taskFailure.ts';
 
 /** A picture that somebody added, and which kind it is; throws {@link CannotNow} with a sentence for anything else. */
-export function takenPicture({ name, bytes }: { readonly name: string; readonly bytes: Uint8Array }): {
+export async function takenPicture({
+  name,
+  bytes,
+}: {
+  readonly name: string;
+  readonly bytes: Uint8Array;
+}): Promise<{
   readonly mediaType: string;
   readonly picture: Uint8Array;
-} {
+}> {
   if (bytes.length > LARGEST_PICTURE_BYTES) throw new CannotNow(`${name} is larger than 2 MB.`);
-  const mediaType = mediaTypeOf(bytes);
-  if (!mediaType) throw new CannotNow(`${name} is no PNG, JPEG or WebP picture.`);
-  return { mediaType, picture: bytes };
+  const read = await compute()
+    .run<'readPicture'>({ kind: 'readPicture', bytes })
+    .catch((problem: unknown) => {
+      if (problem instanceof TaskFailure) throw new CannotNow(`${name}: ${problem.message}`);
+      throw problem;
+    });
+  if (!read.ok) throw new CannotNow(`${name}: ${read.problem}.`);
+  return { mediaType: read.mediaType, picture: bytes };
 }
 
 /** How a picture that somebody added is sent: as nothing but a picture, to whoever may see it. */

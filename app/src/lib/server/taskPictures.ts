@@ -18,7 +18,7 @@ export async function addTaskPicture(
   file: { readonly name: string; readonly bytes: Uint8Array },
 ): Promise<string> {
   demandRole(teacher, 'teacher');
-  const taken = takenPicture(file);
+  const taken = await takenPicture(file);
   const hash = sha256(taken.picture);
   const inBrief = db
     .select({ id: briefs.id })

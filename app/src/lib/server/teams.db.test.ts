@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { designOf, partOf } from '@kelbrin/core/design';
 import { maySeeProject, NotAllowed, ownProject, type Person } from './auth/access.ts';
 import { classWithStandings } from './classes.ts';
-import { compute } from './compute/pool.ts';
+import { compute } from './compute/compute.ts';
 import { auditLog, briefs, classes, handIns, printFiles, projects, teamMembers } from './db/schema/index.ts';
 import { labelRecipe } from './demo/labels.ts';
 import { school } from './demo/school.ts';

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { designDifferences, designOf, partOf, recipeOf } from '@kelbrin/core/design';
 import { NotAllowed, type Person } from './auth/access.ts';
 import { setFilePattern } from './classes.ts';
-import { compute } from './compute/pool.ts';
+import { compute } from './compute/compute.ts';
 import { classes, handIns, printFiles } from './db/schema/index.ts';
 import { labelRecipe } from './demo/labels.ts';
 import { handIn } from './handIns.ts';

@@ -1,5 +1,6 @@
 import type { BriefRules, Inspection, LimitsCard } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
+import type { FileUnit } from '@kelbrin/core/format';
 import type { Region } from '@kelbrin/core/plane';
 import type { Bed, Layout, Placeable, Placed, Placement } from '@kelbrin/core/plate';
 import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
@@ -7,7 +8,7 @@ import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
 /** The STL files that a recipe imports, by the names under which its steps know them. */
 export type MeshFiles = ReadonlyMap<string, Uint8Array>;
 
-/** What the compute worker can be asked to do. */
+/** What a worker can be asked to do. */
 export type Task =
   | {
       readonly kind: 'inspect';
@@ -39,7 +40,11 @@ export type Task =
       readonly recipe: Recipe;
       readonly files?: MeshFiles;
       readonly colour: string;
-    };
+    }
+  /** A part file that somebody sent. */
+  | { readonly kind: 'readMesh'; readonly bytes: Uint8Array }
+  /** A picture that somebody sent. */
+  | { readonly kind: 'readPicture'; readonly bytes: Uint8Array };
 
 /** What it answers to each kind of task. */
 export interface Answers {
@@ -56,15 +61,16 @@ export interface Answers {
   plate: { gcode: string; estimate: Estimate };
   layOut: Layout;
   picture: { png: Uint8Array };
+  readMesh:
+    | {
+        ok: true;
+        /** The solid as binary STL. */
+        stl: Uint8Array;
+        unit: FileUnit;
+        /** What had to be mended or guessed, a sentence each. */
+        notes: string[];
+      }
+    /** Half a sentence that can follow the file's name and a colon. */
+    | { ok: false; problem: string };
+  readPicture: { ok: true; mediaType: string } | { ok: false; problem: string };
 }
-
-/** A task with the number that its answer carries. */
-export interface Request {
-  readonly id: number;
-  readonly task: Task;
-}
-
-/** The answer to the request of the same number, or the message of an error. */
-export type Reply =
-  | { readonly id: number; readonly answer: Answers[keyof Answers] }
-  | { readonly id: number; readonly error: string };

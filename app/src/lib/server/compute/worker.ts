@@ -1,33 +1,42 @@
-import { parentPort } from 'node:worker_threads';
-import { readSolid, readThreeMf, writeStl, writeThreeMf } from '@kelbrin/core/format';
+import {
+  FormatError,
+  guessUnit,
+  readAndMend,
+  readSolid,
+  readThreeMf,
+  sentFile,
+  writeStl,
+  writeThreeMf,
+} from '@kelbrin/core/format';
 import { inspect } from '@kelbrin/core/inspect';
-import type { SolidMesh } from '@kelbrin/core/mesh';
+import { boundsOf, sizeOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { drawPng } from '@kelbrin/core/picture';
 import { footprintOf, layOut, plateToolpath, slicePart } from '@kelbrin/core/plate';
 import { estimate, settingsFor, settingsOf, slice, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
-import type { Answers, MeshFiles, Reply, Request, Task } from './task.ts';
+import { readPicture } from './readPicture.ts';
+import type { Answers, MeshFiles, Task } from './task.ts';
 
-const workshop = nodeWorkshop();
+let workshop: Promise<Workshop> | undefined;
+/** Kernel and fonts are loaded by the first task that builds something. */
+const ready = () => (workshop ??= nodeWorkshop());
 
-parentPort!.on('message', ({ id, task }: Request) => {
-  workshop
-    .then((ready): Reply => ({ id, answer: carryOut(task, ready) }))
-    .catch((error: unknown): Reply => ({ id, error: error instanceof Error ? error.message : String(error) }))
-    .then((reply) => parentPort!.postMessage(reply));
-});
-
-function carryOut(task: Task, ready: Workshop): Answers[keyof Answers] {
+/** Carries out one task in a worker thread. */
+export default async function carryOut(task: Task): Promise<Answers[keyof Answers]> {
   switch (task.kind) {
     case 'inspect':
-      return inspectRecipe(task, ready);
+      return inspectRecipe(task, await ready());
     case 'plate':
-      return slicePlate(task, ready);
+      return slicePlate(task, await ready());
     case 'layOut':
       return layOut(task.parts, task.bed, task.gapMm, task.fixed);
     case 'picture':
-      return drawRecipe(task, ready);
+      return drawRecipe(task, await ready());
+    case 'readMesh':
+      return readMesh(task.bytes);
+    case 'readPicture':
+      return readPicture(task.bytes);
   }
 }
 
@@ -79,6 +88,20 @@ function drawRecipe(
   const built = evaluate(recipe, ready, { assets: meshesOf(files) });
   const mesh = built.ok ? built.mesh : { positions: new Float32Array(0), triangles: new Uint32Array(0) };
   return { png: drawPng(mesh, { widthPx: 320, heightPx: 200, colour, ground: '#ffffff' }) };
+}
+
+function readMesh(bytes: Uint8Array): Answers['readMesh'] {
+  try {
+    const { mesh, mended } = readAndMend(bytes, sentFile);
+    const size = sizeOf(boundsOf(mesh));
+    const unit = guessUnit(Math.max(...size));
+    const guessed =
+      unit === 'mm' ? [] : [`${size.map((mm) => mm.toPrecision(3)).join(' × ')} looked like ${unit}.`];
+    return { ok: true, stl: writeStl(mesh), unit, notes: [...mended, ...guessed] };
+  } catch (problem) {
+    if (problem instanceof FormatError) return { ok: false, problem: problem.message };
+    throw problem;
+  }
 }
 
 function meshesOf(files: MeshFiles = new Map()): Map<string, SolidMesh> {

@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import { recipeOf } from '@kelbrin/core/design';
 import { standingIn } from '@kelbrin/core/guide';
 import { classroomLimits } from '@kelbrin/core/inspect';
-import { compute } from '../compute/pool.ts';
+import { compute } from '../compute/compute.ts';
 import type { Database } from '../db/database.ts';
 import { briefs, failings, projects, pulses, users } from '../db/schema/index.ts';
 import { demoStudents } from './school.ts';

@@ -2,7 +2,7 @@ import { asc, eq } from 'drizzle-orm';
 import { afterAll, afterEach, beforeAll, beforeEach, expect, it, vi } from 'vitest';
 import { startPrinter, type RunningPrinter } from '@kelbrin/printer';
 import { NotAllowed, type Person } from '../auth/access.ts';
-import { compute } from '../compute/pool.ts';
+import { compute } from '../compute/compute.ts';
 import { filamentChanges, printers, queueEntries, runs, spools } from '../db/schema/index.ts';
 import { school } from '../demo/school.ts';
 import { endRun } from '../plates/endRun.ts';

@@ -1,5 +1,5 @@
 import { asc, isNull } from 'drizzle-orm';
-import { compute } from '../compute/pool.ts';
+import { compute } from '../compute/compute.ts';
 import { connection } from '../db/database.ts';
 import { printers } from '../db/schema/index.ts';
 import { recheckApproval } from '../limits/recheck.ts';
@@ -18,13 +18,17 @@ const { sql, db } = connection();
 const keepers = new Map<string, PrinterKeeper>();
 
 const boss = await startBoss(true);
-await boss.work<InspectJob>(INSPECT, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async ([job]) => {
-  await inspectHandIn(db, job.data.handInId);
-});
+/** Takes jobs of a queue one by one, several side by side, so that one that takes its time holds up no other. */
+async function work(queue: string, sideBySide: number, carryOut: (handInId: string) => Promise<void>) {
+  for (let i = 0; i < sideBySide; i++) {
+    await boss.work<InspectJob>(queue, { batchSize: 1, pollingIntervalSeconds: 0.5 }, ([job]) =>
+      carryOut(job.data.handInId),
+    );
+  }
+}
 
-await boss.work<InspectJob>(RECHECK, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async ([job]) => {
-  await recheckApproval(db, job.data.handInId);
-});
+await work(INSPECT, 4, (id) => inspectHandIn(db, id));
+await work(RECHECK, 1, (id) => recheckApproval(db, id));
 
 async function lookAround(): Promise<void> {
   for (const handInId of await forgottenHandIns(db)) await askForInspection(handInId);

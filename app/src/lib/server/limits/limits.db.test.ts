@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { classroomLimits } from '@kelbrin/core/inspect';
 import { NotAllowed, type Person } from '../auth/access.ts';
-import { compute } from '../compute/pool.ts';
+import { compute } from '../compute/compute.ts';
 import { auditLog, classes, handIns, limitsCards, printers } from '../db/schema/index.ts';
 import { school } from '../demo/school.ts';
 import { inspectHandIn } from '../jobs/inspectHandIn.ts';

@@ -1,6 +1,7 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import { checkTitle, type LimitsCard } from '@kelbrin/core/inspect';
-import { compute } from '../compute/pool.ts';
+import { compute } from '../compute/compute.ts';
+import { TaskFailure } from '../compute/taskFailure.ts';
 import type { Database } from '../db/database.ts';
 import {
   briefs,
@@ -40,7 +41,13 @@ export async function holdAgainst(
   if (projectIds.length === 0) return { waiting: [], approved: [] };
   const waiting = await tx
     .update(handIns)
-    .set({ limits: card, state: 'checking' })
+    .set({
+      limits: card,
+      state: 'checking',
+      inspectionTries: 0,
+      inspectionClaim: null,
+      inspectingSince: null,
+    })
     .where(and(inArray(handIns.projectId, projectIds), inArray(handIns.state, ['waiting', 'checking'])))
     .returning({ id: handIns.id });
   const approved = await tx
@@ -79,14 +86,21 @@ export async function recheckApproval(db: Database, handInId: string): Promise<v
     .where(and(eq(handIns.id, handInId), eq(handIns.state, 'approved')));
   if (!found) return;
   const { handIn, projectId, briefId, title, classId, card } = found;
-  const result = await compute().run<'inspect'>({
+  const task = {
     kind: 'inspect',
     recipe: handIn.recipe,
     files: await filesFor(db, projectId, handIn.recipe),
     limits: card,
     brief: handIn.rules,
     title,
-  });
+  } as const;
+  const result = await compute()
+    .run<'inspect'>(task)
+    .catch((problem: unknown) => {
+      if (problem instanceof TaskFailure && problem.isSure)
+        return { ok: false, problem: problem.message } as const;
+      throw problem;
+    });
   const waived = (await waiversOf(db, [handIn.id])).get(handIn.id) ?? [];
   const failing = result.ok
     ? result.inspection.checks.filter(
@@ -94,7 +108,11 @@ export async function recheckApproval(db: Database, handInId: string): Promise<v
       )
     : [];
   const titles = failing.map(({ id }) => `“${checkTitle(id)}”`).join(', ');
-  const doubt = titles === '' ? null : `Since the limits card was changed, this fails: ${titles}.`;
+  const doubt = !result.ok
+    ? `Since the limits card was changed, it could not be inspected: ${result.problem}`
+    : titles === ''
+      ? null
+      : `Since the limits card was changed, this fails: ${titles}.`;
   await db.update(handIns).set({ doubt }).where(eq(handIns.id, handIn.id));
   if (doubt !== null && handIn.doubt === null) await tellTeacher(db, briefId, 'in_doubt');
   await announce(db, `class:${classId}`, `project:${projectId}`, 'printroom');

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { NotAllowed, type Person } from '../auth/access.ts';
 import { signInStaff, signInStudent } from '../auth/signIn.ts';
 import { CannotNow } from '../cannotNow.ts';
-import { compute } from '../compute/pool.ts';
+import { compute } from '../compute/compute.ts';
 import {
   auditLog,
   classes,

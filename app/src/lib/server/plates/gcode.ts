@@ -2,7 +2,7 @@ import { eq, inArray } from 'drizzle-orm';
 import type { Estimate } from '@kelbrin/core/slice';
 import { NotAllowed } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
-import { compute } from '../compute/pool.ts';
+import { compute } from '../compute/compute.ts';
 import type { Database } from '../db/database.ts';
 import { plates, printFiles } from '../db/schema/index.ts';
 import { sha256 } from '../sha256.ts';

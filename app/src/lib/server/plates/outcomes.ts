@@ -30,7 +30,7 @@ export async function noteOutcome(
   if (failed && !next) throw new CannotNow('Say whether it is printed again or goes back to its student.');
   if (next === 'student' && note === '')
     throw new CannotNow('Say in the note what the student should change.');
-  if (photo) takenPicture({ name: 'The photo', bytes: photo });
+  if (photo) await takenPicture({ name: 'The photo', bytes: photo });
 
   await db.transaction(async (tx) => {
     const [place] = await tx

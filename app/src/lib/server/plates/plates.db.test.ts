@@ -3,7 +3,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { conflictsOf } from '@kelbrin/core/plate';
 import { bedOf, gapOf } from '../../shared/plate.ts';
 import { NotAllowed, type Person } from '../auth/access.ts';
-import { compute } from '../compute/pool.ts';
+import { compute } from '../compute/compute.ts';
 import {
   handIns,
   notices,
@@ -17,6 +17,7 @@ import {
 import { holdEntry, queue } from '../queue.ts';
 import { standings } from '../projects.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
+import { onePixel } from '../testing/onePixel.ts';
 import { endRun } from './endRun.ts';
 import { gcodeOfPlate } from './gcode.ts';
 import { noteOutcome, outcomePhoto } from './outcomes.ts';
@@ -224,7 +225,7 @@ describe('what came of it', () => {
       'no PNG, JPEG or WebP',
     );
 
-    const png = new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 0]);
+    const png = onePixel;
     await expect(note(ids[0], { outcome: 'good', measuredMm: '70 by 25' })).rejects.toThrow(
       'as up to three numbers, such as 69.8 × 25.1 × 2.4',
     );

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it, vi } from 'vitest';
 import type { Person } from '../auth/access.ts';
-import { compute } from '../compute/pool.ts';
+import { compute } from '../compute/compute.ts';
 import { printers, queueEntries, spools } from '../db/schema/index.ts';
 import { holdEntry, queue } from '../queue.ts';
 import { schoolDayOf, setSchoolDay } from '../schoolDay.ts';

@@ -2,7 +2,7 @@ import { and, desc, eq, inArray } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { designOf } from '@kelbrin/core/design';
 import { NotAllowed, type Person } from '../auth/access.ts';
-import { compute } from '../compute/pool.ts';
+import { compute } from '../compute/compute.ts';
 import { auditLog, briefs, handIns, printFiles, queueEntries, waivers } from '../db/schema/index.ts';
 import { labelRecipe } from '../demo/labels.ts';
 import { school } from '../demo/school.ts';

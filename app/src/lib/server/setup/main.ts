@@ -3,7 +3,7 @@ import { drizzle } from 'drizzle-orm/postgres-js';
 import { migrate } from 'drizzle-orm/postgres-js/migrator';
 import postgres from 'postgres';
 import { parseArgs } from 'node:util';
-import { compute } from '../compute/pool.ts';
+import { compute } from '../compute/compute.ts';
 import { serverConfig } from '../config.ts';
 import { connection } from '../db/database.ts';
 import { printers } from '../db/schema/index.ts';

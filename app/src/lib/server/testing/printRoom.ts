@@ -2,7 +2,7 @@ import { asc, eq } from 'drizzle-orm';
 import { expect, vi } from 'vitest';
 import { startPrinter, type RunningPrinter } from '@kelbrin/printer';
 import type { Person } from '../auth/access.ts';
-import { compute } from '../compute/pool.ts';
+import { compute } from '../compute/compute.ts';
 import { plateParts, printers, queueEntries, runs } from '../db/schema/index.ts';
 import { discardPlate, openPlates } from '../plates/plates.ts';
 import { startPart } from '../plates/startPlate.ts';

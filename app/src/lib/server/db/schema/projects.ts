@@ -143,6 +143,10 @@ export const handIns = pgTable(
     /** What the brief asked when it was handed in. */
     rules: rulesDocument('rules').notNull().default({}),
     state: handInState('state').notNull().default('checking'),
+    /** How often its inspection was begun, by whom it was last, and when that was last heard of. */
+    inspectionTries: integer('inspection_tries').notNull().default(0),
+    inspectionClaim: uuid('inspection_claim'),
+    inspectingSince: timestamp('inspecting_since', { withTimezone: true }),
     /** What the student wrote with it, and why something that fails has to be so. */
     note: text('note').notNull().default(''),
     arguments: jsonb('arguments').$type<Argument[]>().notNull().default([]),

@@ -2,6 +2,8 @@ import { error } from '@sveltejs/kit';
 import { eq } from 'drizzle-orm';
 import { orNotFound } from '$lib/requests.server';
 import { isStaff, maySeeProject, NotAllowed, visibleProject, type Person } from '$lib/server/auth/access';
+import { ownerOf } from '$lib/server/compute/ownerOf';
+import { TaskFailure } from '$lib/server/compute/taskFailure';
 import { database } from '$lib/server/db/database';
 import { handIns, versions } from '$lib/server/db/schema';
 import { hangsFor } from '$lib/server/gallery';
@@ -16,12 +18,15 @@ const PART_COLOUR = '#3f8f5f';
 /** The picture of the part of a project that is to be handed in, of a version or a hand-in as it was frozen, or of a starter. */
 export const GET: RequestHandler = async ({ params, locals, request }) => {
   const { projectId, recipe } = await orNotFound(partToShow(locals.person!, params.kind, params.id));
-  const picture = await pictureOf(database(), projectId, recipe, PART_COLOUR);
+  const picture = await pictureOf(database(), projectId, recipe, PART_COLOUR, ownerOf(locals.person!));
   const etag = `"${picture.hash}"`;
   // A browser asks each time whether it may show the picture, but is sent only one that it has not seen.
   const headers = { ETag: etag, 'Cache-Control': 'private, no-cache' };
   if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers });
-  const png = await picture.png();
+  const png = await picture.png().catch((problem: unknown) => {
+    if (problem instanceof TaskFailure) error(422, `There is no picture of this part. ${problem.message}`);
+    throw problem;
+  });
   return new Response(png.slice(), { headers: { ...headers, 'Content-Type': 'image/png' } });
 };
 
