@@ -37,6 +37,7 @@ await Promise.all([
       jobs: `${server}/jobs/main.ts`,
       setup: `${server}/setup/main.ts`,
       computeWorker: `${server}/compute/worker.ts`,
+      passwordWorker: `${server}/auth/passwordWorker.ts`,
     },
     outdir: 'app/dist',
     // The one is not a module and requires by name what it needs; the other finds its worker's file beside its own.

@@ -44,6 +44,7 @@ try {
     printerSpeed: Number(values.speed),
     verbose: values.verbose,
     demo: !values.empty,
+    supervised: true,
   });
   const seconds = Math.round((performance.now() - begun) / 1000);
   const people = values.empty

@@ -1,6 +1,8 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
+import type { Server } from 'node:net';
 import { readFileSync } from 'node:fs';
+import { startBalancer } from './balancer.ts';
 import { freePort, root, secret } from './state.ts';
 
 /** What to start. */
@@ -14,35 +16,59 @@ export interface StackOptions {
   readonly demo?: boolean;
   /** Whether the processes' own words are shown. */
   readonly verbose?: boolean;
+  /** How many web and how many job processes there are; one of each, or as many as KELBRIN_TEST_PROCESSES says. */
+  readonly processes?: number;
+  /** Whether a process that ends by itself is started again. */
+  readonly supervised?: boolean;
 }
 
 const printerNames = ['Alder', 'Birch'] as const;
-type ProcessName = 'web' | 'jobs' | `printer ${(typeof printerNames)[number]}`;
+export type ProcessName = `web${string}` | `jobs${string}` | `printer ${(typeof printerNames)[number]}`;
+
+/** The pause before a process that ended by itself is started again, ms, and how it grows while it goes on doing so. */
+const FIRST_PAUSE_MS = 500;
+const LONGEST_PAUSE_MS = 30_000;
+/** One that has run so long has come up well. */
+const WELL_AFTER_MS = 60_000;
 
 /** A running Kelbrin: printers, job process and web app, each of which can be killed and started again. */
 export class Stack {
   readonly origin: string;
   readonly #options: StackOptions;
-  readonly #port: number;
   /** Where the printers answer. */
   readonly printerPorts: readonly number[];
   readonly #processes = new Map<ProcessName, ChildProcess>();
+  readonly #webPorts: readonly number[];
+  #balancer: Server | undefined;
+  /** The pause that each process would wait for now. */
+  readonly #pausesMs = new Map<ProcessName, number>();
+  #isStopping = false;
 
-  private constructor(options: StackOptions, port: number, printerPorts: readonly number[]) {
+  private constructor(
+    options: StackOptions,
+    port: number,
+    webPorts: readonly number[],
+    printerPorts: readonly number[],
+  ) {
     this.#options = options;
-    this.#port = port;
+    this.#webPorts = webPorts;
     this.printerPorts = printerPorts;
     this.origin = `http://127.0.0.1:${port}`;
   }
 
   /** Prepares the database, starts everything and waits until the app answers. */
   static async start(options: StackOptions): Promise<Stack> {
-    const stack = new Stack(options, await freePort(options.port), [await freePort(), await freePort()]);
+    const count = options.processes ?? Number(process.env.KELBRIN_TEST_PROCESSES ?? 1);
+    const port = await freePort(options.port);
+    const webPorts =
+      count === 1 ? [port] : await Promise.all(Array.from({ length: count }, () => freePort()));
+    const stack = new Stack(options, port, webPorts, [await freePort(), await freePort()]);
     const printers = stack.printerPorts.map((port, i) => `${printerNames[i]}=${port}`);
     prepareDatabase(options.databaseUrl, { demo: options.demo ?? true, printers });
     for (const i of printerNames.keys()) stack.startPrinter(i);
-    stack.startJobs();
-    await stack.startWeb();
+    for (let i = 0; i < count; i++) stack.startJobs(i);
+    await Promise.all(Array.from({ length: count }, (_, i) => stack.startWeb(i)));
+    if (count > 1) stack.#balancer = await startBalancer(port, webPorts);
     return stack;
   }
 
@@ -60,24 +86,28 @@ export class Stack {
     ]);
   }
 
-  startJobs(): void {
-    this.#run('jobs', ['app/dist/jobs.js']);
+  /** Starts a job process: the first, or another beside it. */
+  startJobs(i = 0): void {
+    this.#run(named('jobs', i), ['app/dist/jobs.js']);
   }
 
-  async startWeb(): Promise<void> {
-    this.#run('web', ['app/build/index.js'], {
+  /** Starts a web process, the first or another beside it, and waits until it answers. */
+  async startWeb(i = 0): Promise<void> {
+    const name = named('web', i);
+    const port = this.#webPorts[i];
+    this.#run(name, ['app/build/index.js'], {
       HOST: '127.0.0.1',
-      PORT: String(this.#port),
+      PORT: String(port),
       // Files that are imported are larger than forms; the routes themselves set the limit that people are told of.
       BODY_SIZE_LIMIT: '21M',
     });
     for (let tries = 0; tries < 200; tries++) {
-      const answers = await fetch(`${this.origin}/sign-in`).then(
+      const answers = await fetch(`http://127.0.0.1:${port}/sign-in`).then(
         ({ ok }) => ok,
         () => false,
       );
       if (answers) return;
-      if (!this.#processes.has('web')) break;
+      if (!this.#processes.has(name) && !this.#options.supervised) break;
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
     throw new Error('The web app did not start.');
@@ -87,6 +117,15 @@ export class Stack {
   memoryMb(name: 'web' | 'jobs'): number {
     const status = readFileSync(`/proc/${this.#processes.get(name)!.pid}/status`, 'utf8');
     return Number(/^VmRSS:\s+(\d+) kB/m.exec(status)![1]) / 1024;
+  }
+
+  /** Has a process stand still, as one that hangs, until it goes on. */
+  standStill(name: ProcessName): void {
+    this.#processes.get(name)?.kill('SIGSTOP');
+  }
+
+  goOn(name: ProcessName): void {
+    this.#processes.get(name)?.kill('SIGCONT');
   }
 
   /** Ends a process at once, as a crash would, and waits until it is gone. */
@@ -101,6 +140,8 @@ export class Stack {
 
   /** Ends all processes; says which of them had to be killed. */
   async stop(): Promise<readonly ProcessName[]> {
+    this.#isStopping = true;
+    this.#balancer?.close();
     const deaf: ProcessName[] = [];
     for (const name of [...this.#processes.keys()]) if (!(await this.end(name))) deaf.push(name);
     return deaf;
@@ -119,7 +160,12 @@ export class Stack {
     return endedBy;
   }
 
+  #pauseMs(name: ProcessName): number {
+    return this.#pausesMs.get(name) ?? FIRST_PAUSE_MS;
+  }
+
   #run(name: ProcessName, args: string[], extra: Record<string, string> = {}): void {
+    const startedMs = performance.now();
     const child = spawn(process.execPath, ['--enable-source-maps', ...args], {
       cwd: root,
       env: { ...serverEnvironment(this.#options.databaseUrl, this.origin), ...extra },
@@ -131,9 +177,21 @@ export class Stack {
     child.once('exit', (code, signal) => {
       if (this.#processes.get(name) !== child) return;
       this.#processes.delete(name);
-      console.error(`The process “${name}” ended by itself (${signal ?? `code ${code}`}).`);
+      const how = `The process “${name}” ended by itself (${signal ?? `code ${code}`})`;
+      if (!this.#options.supervised || this.#isStopping) return console.error(`${how}.`);
+      const pauseMs = performance.now() - startedMs > WELL_AFTER_MS ? FIRST_PAUSE_MS : this.#pauseMs(name);
+      this.#pausesMs.set(name, Math.min(2 * pauseMs, LONGEST_PAUSE_MS));
+      console.error(`${how}; it is started again in ${pauseMs / 1000} s.`);
+      setTimeout(() => {
+        if (!this.#isStopping) this.#run(name, args, extra);
+      }, pauseMs);
     });
   }
+}
+
+/** What the i-th process of a kind is called. */
+function named<K extends 'web' | 'jobs'>(kind: K, i: number): ProcessName {
+  return i === 0 ? kind : `${kind} ${i + 1}`;
 }
 
 /**

@@ -2,13 +2,15 @@ import { spawn, spawnSync } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { parseArgs } from 'node:util';
 import { buildAll } from './build.ts';
 import { createDatabase, onDatabase, startCluster, type Cluster } from './postgres.ts';
 import { prepareDatabase } from './stack.ts';
 import { root, secret } from './state.ts';
 
 /*
- * Runs every check and test, or the stages that are named: lint types boundaries unit database browser.
+ * Runs every check and test, or the stages that are named: lint types boundaries unit database browser. With
+ * `--processes 2` the browser stage has two web and two job processes on each database.
  * Databases are made anew on a cluster of the tests' own, or on the server that DATABASE_URL names; there, only
  * databases whose names begin with kelbrin_test are touched.
  */
@@ -83,6 +85,7 @@ let server = '';
 const testEnvironment = () => ({
   KELBRIN_TEST_SERVER: server,
   KELBRIN_SECRET: secret('session-secret'),
+  KELBRIN_TEST_PROCESSES: values.processes,
 });
 
 const stages: Stage[] = [
@@ -118,7 +121,10 @@ const stages: Stage[] = [
   { name: 'browser', needs: 'database', run: () => playwright(testEnvironment()) },
 ];
 
-const wanted = process.argv.slice(2);
+const { values, positionals: wanted } = parseArgs({
+  allowPositionals: true,
+  options: { processes: { type: 'string', default: '1' } },
+});
 const unknown = wanted.filter((name) => !stages.some((stage) => stage.name === name));
 if (unknown.length > 0) {
   console.error(`There is no stage “${unknown[0]}”; there are ${stages.map(({ name }) => name).join(', ')}.`);

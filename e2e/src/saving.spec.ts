@@ -13,7 +13,8 @@ async function type(page: Page, name: string, value: string): Promise<void> {
 
 test('two tabs cannot overwrite each other silently, and neither state is lost', async ({ as }) => {
   const first = await as('luca');
-  // Neither tab hears what the other one saves.
+  // Neither tab hears what the other one saves; without a shared worker each asks for news itself.
+  await first.context().addInitScript('delete window.SharedWorker');
   await first.context().route('**/live?**', (route) => route.abort());
   await openBench(first);
   const second = await first.context().newPage();

@@ -33,6 +33,28 @@ export async function orConflict(work: Promise<unknown>): Promise<Response> {
   }
 }
 
+/** The largest JSON that is read: a design of two hundred steps with drawings is a tenth of it. */
+const LARGEST_JSON_BYTES = 500_000;
+
+/**
+ * What a request brings as JSON; undefined if that is none. Answers 413 as soon as there is more than a design can be,
+ * so that nothing larger is ever read whole.
+ */
+export async function jsonFrom(request: Request): Promise<unknown> {
+  const pieces: Uint8Array[] = [];
+  let length = 0;
+  for await (const piece of request.body ?? []) {
+    length += piece.length;
+    if (length > LARGEST_JSON_BYTES) error(413, 'This is larger than 500 kB, more than a project can be.');
+    pieces.push(piece);
+  }
+  try {
+    return JSON.parse(Buffer.concat(pieces).toString('utf8'));
+  } catch {
+    return undefined;
+  }
+}
+
 /** The file that a request brings in its field `file`; answers 400 for one that brings none. */
 export async function uploadedFile(request: Request): Promise<{ name: string; bytes: Uint8Array }> {
   const file = (await request.formData().catch(() => undefined))?.get('file');

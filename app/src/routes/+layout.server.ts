@@ -1,6 +1,6 @@
 import { database } from '$lib/server/db/database';
 import { unseenCount } from '$lib/server/notices';
-import { LIVE } from '$lib/ui/follow.svelte';
+import { LIVE } from '$lib/live/follow.svelte';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ locals, depends }) => {

@@ -13,7 +13,7 @@
     TableHeadCell,
   } from 'flowbite-svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
-  import { LIVE } from '$lib/ui/follow.svelte';
+  import { LIVE } from '$lib/live/follow.svelte';
   import { shortDay } from '$lib/ui/times';
   import { queueTexts as say } from '$lib/texts/queue';
   import type { printersWithRuns } from '$lib/server/printRoom';

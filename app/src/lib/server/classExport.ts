@@ -1,5 +1,5 @@
 import { asc, eq } from 'drizzle-orm';
-import { strToU8, zipSync, type Zippable } from 'fflate';
+import { strToU8 } from 'fflate';
 import Papa from 'papaparse';
 import { fileName } from '@kelbrin/core/format';
 import { sayingOf } from '../shared/briefDraft.ts';
@@ -20,6 +20,7 @@ import {
 import { remarksOf } from './review/remarks.ts';
 import { waiversOf } from './review/waivers.ts';
 import { taskPicture } from './taskPictures.ts';
+import { zipped, type ZipEntry } from './zipped.ts';
 
 /** What a person's words are called as a part of a path. */
 const named = (words: string) => fileName('{part}', { brief: '', student: '', part: words, n: 1 });
@@ -33,14 +34,23 @@ const csv = (rows: readonly Record<string, unknown>[]) =>
 /**
  * Everything of one of the teacher's classes in open formats, as a zip: who is in it (CSV), its briefs and limits card
  * (JSON, with the pictures of tasks), and of every project the design as it stands, its versions, and its hand-ins with what was said about them
- * (JSON) and the solid that was inspected (3MF).
+ * (JSON) and the solid that was inspected (3MF). It is made while it is fetched, a file at a time.
  */
 export async function classAsZip(
   db: Database,
   teacher: Person,
   classId: string,
-): Promise<{ name: string; bytes: Uint8Array }> {
+): Promise<{ name: string; zip: ReadableStream<Uint8Array> }> {
   const group = await classToTeach(db, teacher, classId);
+  return { name: `${named(group.name)}.zip`, zip: zipped(filesOfClass(db, teacher, group)) };
+}
+
+/** The files one after the other, each read when the one before it is written. */
+async function* filesOfClass(
+  db: Database,
+  teacher: Person,
+  group: Awaited<ReturnType<typeof classToTeach>>,
+): AsyncGenerator<ZipEntry> {
   const [card] = await db.select().from(limitsCards).where(eq(limitsCards.id, group.limitsCardId));
   const members = await db
     .select({ name: users.name, signInName: classMembers.signInName, archivedAt: classMembers.archivedAt })
@@ -48,9 +58,13 @@ export async function classAsZip(
     .innerJoin(users, eq(users.id, classMembers.userId))
     .where(eq(classMembers.classId, group.id))
     .orderBy(asc(users.name));
-  const files: Zippable = {
-    'class.json': json({ name: group.name, filePattern: group.filePattern, limits: card.card }),
-    'people.csv': csv(
+  yield {
+    name: 'class.json',
+    bytes: json({ name: group.name, filePattern: group.filePattern, limits: card.card }),
+  };
+  yield {
+    name: 'people.csv',
+    bytes: csv(
       members.map(({ name, signInName, archivedAt }) => ({
         name,
         'sign-in name': signInName ?? '',
@@ -61,50 +75,45 @@ export async function classAsZip(
   const set = await db.select().from(briefs).where(eq(briefs.classId, group.id)).orderBy(asc(briefs.title));
   for (const [i, brief] of set.entries()) {
     const folder = `${i + 1} ${named(brief.title)}`;
-    files[`${folder}/brief.json`] = json({ ...sayingOf(brief), dueOn: brief.dueOn });
+    yield { name: `${folder}/brief.json`, bytes: json({ ...sayingOf(brief), dueOn: brief.dueOn }) };
     for (const hash of picturesIn(brief.task)) {
       const { mediaType, picture } = await taskPicture(db, teacher, hash);
       const kind = mediaType.replace('image/', '');
-      files[`${folder}/picture ${hash.slice(0, 12)}.${kind}`] = [picture, { level: 0 }];
+      yield { name: `${folder}/picture ${hash.slice(0, 12)}.${kind}`, bytes: picture, isPacked: true };
     }
     const begun = await db
-      .select({ project: projects, student: namesOnProject })
+      .select({ id: projects.id, student: namesOnProject })
       .from(projects)
       .innerJoin(users, eq(users.id, projects.studentId))
       .where(eq(projects.briefId, brief.id))
       .orderBy(asc(users.name), asc(projects.id));
-    for (const [j, { project, student }] of begun.entries()) {
+    for (const [j, { id, student }] of begun.entries()) {
       // Two students may have one name.
-      await addProject(db, files, `${folder}/${j + 1} ${named(student)}`, project);
+      yield* filesOfProject(db, `${folder}/${j + 1} ${named(student)}`, id);
     }
   }
-  return { name: `${named(group.name)}.zip`, bytes: zipSync(files) };
 }
 
-/** Adds what there is of a project under a folder. */
-async function addProject(
-  db: Database,
-  files: Zippable,
-  folder: string,
-  project: typeof projects.$inferSelect,
-): Promise<void> {
-  files[`${folder}/design.json`] = json(project.design);
+/** What there is of a project, under a folder. */
+async function* filesOfProject(db: Database, folder: string, projectId: string): AsyncGenerator<ZipEntry> {
+  const [project] = await db.select().from(projects).where(eq(projects.id, projectId));
+  // It may have been deleted since the list was made.
+  if (!project) return;
+  yield { name: `${folder}/design.json`, bytes: json(project.design) };
   const kept = await db.select().from(versions).where(eq(versions.projectId, project.id));
-  for (const { number, name, design, createdAt } of kept) {
-    files[`${folder}/version ${number}.json`] = json({ name, createdAt, design });
-  }
+  for (const { number, name, design, createdAt } of kept)
+    yield { name: `${folder}/version ${number}.json`, bytes: json({ name, createdAt, design }) };
   const handedIn = await db
-    .select({ handIn: handIns, threeMf: solids.threeMf })
+    .select({ handIn: handIns })
     .from(handIns)
-    .leftJoin(solids, eq(solids.hash, handIns.solidHash))
     .where(eq(handIns.projectId, project.id));
   const waived = await waiversOf(
     db,
     handedIn.map(({ handIn }) => handIn.id),
   );
-  for (const { handIn, threeMf } of handedIn) {
+  for (const { handIn } of handedIn) {
     const { id, number, state, note, comment, createdAt, decidedAt, recipe, inspection } = handIn;
-    files[`${folder}/hand-in ${number}.json`] = json({
+    const said = json({
       state,
       createdAt,
       decidedAt,
@@ -116,7 +125,12 @@ async function addProject(
       recipe,
       inspection,
     });
-    // A 3MF is a zip already.
-    if (threeMf) files[`${folder}/hand-in ${number}.3mf`] = [threeMf, { level: 0 }];
+    yield { name: `${folder}/hand-in ${number}.json`, bytes: said };
+    if (handIn.solidHash === null) continue;
+    const [solid] = await db
+      .select({ threeMf: solids.threeMf })
+      .from(solids)
+      .where(eq(solids.hash, handIn.solidHash));
+    if (solid) yield { name: `${folder}/hand-in ${number}.3mf`, bytes: solid.threeMf, isPacked: true };
   }
 }

@@ -1,3 +1,4 @@
+import { closePasswords } from './auth/passwords.ts';
 import { compute } from './compute/compute.ts';
 import { connection } from './db/database.ts';
 import { closeStreams } from './live/streams.ts';
@@ -10,7 +11,7 @@ export function stopWhenAsked(): void {
   for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, closeStreams);
   // Sent by the server when its last connection is closed.
   process.once('sveltekit:shutdown', async () => {
-    await compute().close();
+    await Promise.all([compute().close(), closePasswords()]);
     await connection().sql.end({ timeout: 2 });
     process.exit(0);
   });

@@ -3,6 +3,7 @@ import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { serverConfig } from '../config.ts';
 import { database, type Database } from '../db/database.ts';
 import * as schema from '../db/schema/index.ts';
+import { hashPassword, verifyPassword } from './passwords.ts';
 
 /**
  * Sessions and passwords. Its own web addresses are not served: pages sign people in and out through
@@ -22,7 +23,12 @@ function createAuth(db: Database) {
         verification: schema.verifications,
       },
     }),
-    emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: PIN_LENGTH },
+    emailAndPassword: {
+      enabled: true,
+      disableSignUp: true,
+      minPasswordLength: PIN_LENGTH,
+      password: { hash: hashPassword, verify: verifyPassword },
+    },
     user: { additionalFields: { role: { type: 'string', input: false } } },
     session: { expiresIn: 60 * 60 * 12, updateAge: 60 * 60 },
     advanced: {

@@ -1,8 +1,8 @@
 import { randomInt, randomUUID } from 'node:crypto';
-import { hashPassword } from 'better-auth/crypto';
 import type { Database } from '../db/database.ts';
 import { accounts, classMembers, users } from '../db/schema/index.ts';
 import { PIN_LENGTH } from './auth.ts';
+import { hashPassword } from './passwords.ts';
 
 /** Adds a teacher or helper who signs in by e-mail and password; returns the new person's id. */
 export async function addStaff(

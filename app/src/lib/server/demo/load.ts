@@ -1,4 +1,4 @@
-import { hashPassword } from 'better-auth/crypto';
+import { hashPassword } from '../auth/passwords.ts';
 import { and, eq, inArray } from 'drizzle-orm';
 import { designOf, recipeOf } from '@kelbrin/core/design';
 import { classroomLimits } from '@kelbrin/core/inspect';

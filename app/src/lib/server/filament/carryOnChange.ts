@@ -19,6 +19,9 @@ const NEAR_C = 3;
 const PATIENCE_MS = 10 * 60_000;
 const MM3_PER_MM = (Math.PI * 1.75 ** 2) / 4;
 
+/** Carries out writes, all or none, as long as nobody else keeps the printer. */
+type Write = <T>(work: (tx: Database) => Promise<T>) => Promise<T>;
+
 type Change = typeof filamentChanges.$inferSelect;
 type Run = typeof runs.$inferSelect;
 
@@ -28,12 +31,13 @@ type Run = typeof runs.$inferSelect;
  */
 export async function carryOnChange(
   db: Database,
+  write: Write,
   driver: PrinterDriver,
   device: DeviceStatus,
   change: Change,
   run: Run | undefined,
 ): Promise<void> {
-  const to = (step: ChangeStep) => stepped(db, change, step);
+  const to = (step: ChangeStep) => write((tx) => stepped(tx, change, step));
   switch (change.step) {
     case 'heating':
       if (device.nozzleTargetC < change.nozzleC) await driver.heat(change.nozzleC);
@@ -41,22 +45,26 @@ export async function carryOnChange(
       return;
     case 'unloading':
       await driver.feed(-OUT_MM, OUT_MM_PER_S);
-      await noteOut(db, change, run);
+      await write((tx) => noteOut(tx, change, run));
       return to('empty');
     case 'loading':
       await driver.feed(IN_MM, IN_MM_PER_S);
-      await noteIn(db, change, run);
+      await write((tx) => noteIn(tx, change, run));
       return to('loaded');
     case 'purging':
       await driver.feed(PURGE_MM, IN_MM_PER_S);
-      await takeOffSpool(db, change.spoolId, await gramsOf(db, change.spoolId, PURGE_MM));
+      await write(async (tx) =>
+        takeOffSpool(tx, change.spoolId, await gramsOf(tx, change.spoolId, PURGE_MM)),
+      );
       return to('loaded');
     case 'cooling': {
       // A run that stands still goes on with the new filament.
       const [{ material }] = await db.select().from(spools).where(eq(spools.id, change.spoolId));
       await driver.heat(run ? materialNamed(material).nozzleC : 0);
-      await db.delete(filamentChanges).where(eq(filamentChanges.printerId, change.printerId));
-      await announce(db, 'printroom');
+      await write(async (tx) => {
+        await tx.delete(filamentChanges).where(eq(filamentChanges.printerId, change.printerId));
+        await announce(tx, 'printroom');
+      });
       return;
     }
     case 'hot':
@@ -76,25 +84,21 @@ async function stepped(db: Database, { printerId, step }: Change, next: ChangeSt
 }
 
 /** The roll that was on the printer is not any more; what a run has printed from it is taken off it. */
-async function noteOut(db: Database, { printerId }: Change, run: Run | undefined): Promise<void> {
-  await db.transaction(async (tx) => {
-    await tx.update(printers).set({ spoolId: null }).where(eq(printers.id, printerId));
-    if (!run?.spoolId) return;
-    if (run.pausedFor === 'runout')
-      await tx.update(spools).set({ gramsLeft: 0 }).where(eq(spools.id, run.spoolId));
-    else await useFilament(tx, run);
-    await tx.update(runs).set({ spoolId: null, spoolFrom: run.progress }).where(eq(runs.id, run.id));
-  });
+async function noteOut(tx: Database, { printerId }: Change, run: Run | undefined): Promise<void> {
+  await tx.update(printers).set({ spoolId: null }).where(eq(printers.id, printerId));
+  if (!run?.spoolId) return;
+  if (run.pausedFor === 'runout')
+    await tx.update(spools).set({ gramsLeft: 0 }).where(eq(spools.id, run.spoolId));
+  else await useFilament(tx, run);
+  await tx.update(runs).set({ spoolId: null, spoolFrom: run.progress }).where(eq(runs.id, run.id));
 }
 
 /** The new roll is on the printer, and a run that stands still goes on from it. */
-async function noteIn(db: Database, { printerId, spoolId }: Change, run: Run | undefined): Promise<void> {
-  const grams = await gramsOf(db, spoolId, IN_MM);
-  await db.transaction(async (tx) => {
-    await tx.update(printers).set({ spoolId }).where(eq(printers.id, printerId));
-    if (run) await tx.update(runs).set({ spoolId }).where(eq(runs.id, run.id));
-    await takeOffSpool(tx, spoolId, grams);
-  });
+async function noteIn(tx: Database, { printerId, spoolId }: Change, run: Run | undefined): Promise<void> {
+  const grams = await gramsOf(tx, spoolId, IN_MM);
+  await tx.update(printers).set({ spoolId }).where(eq(printers.id, printerId));
+  if (run) await tx.update(runs).set({ spoolId }).where(eq(runs.id, run.id));
+  await takeOffSpool(tx, spoolId, grams);
 }
 
 async function gramsOf(db: Database, spoolId: string, lengthMm: number): Promise<number> {

@@ -4,14 +4,27 @@ import type { Topic } from './topics.ts';
 /** A comment this often keeps proxies from closing a silent connection. */
 const BEAT_MS = 20_000;
 
-/** How each stream that is open now is closed. */
-const open = new Set<() => void>();
+/** The browsers of one person that may be open at a time; all pages of one browser share a stream. */
+const MOST_PER_PERSON = 12;
+
+/** How each stream that is open now is closed, and whose it is. */
+const open = new Map<() => void, string>();
 let isStopping = false;
 
-/** What a page that follows some topics is sent, as server-sent events; a page that loses it asks for another. */
-export function liveStream(hub: LiveHub, topics: readonly Topic[]): ReadableStream<Uint8Array> {
+/**
+ * What a browser that follows some topics is sent, as server-sent events; one that loses it asks for another. It is told
+ * of the person's notices as well, and closed when the person may not be told any more. Undefined for a person who has too
+ * many streams already.
+ */
+export function liveStream(
+  hub: LiveHub,
+  personId: string,
+  topics: readonly Topic[],
+): ReadableStream<Uint8Array> | undefined {
+  if ([...open.values()].filter((id) => id === personId).length >= MOST_PER_PERSON) return undefined;
   const encoder = new TextEncoder();
   let isOpen = true;
+  let isFollowing = false;
   let unfollow = () => {};
   let beat: ReturnType<typeof setInterval> | undefined;
   let close = () => {};
@@ -29,12 +42,18 @@ export function liveStream(hub: LiveHub, topics: readonly Topic[]): ReadableStre
         controller.close();
       };
       if (isStopping) return close();
-      open.add(close);
+      open.set(close, personId);
       const send = (words: string) => {
         if (isOpen) controller.enqueue(encoder.encode(words));
       };
       beat = setInterval(() => send(': still here\n\n'), BEAT_MS);
-      unfollow = await hub.follow(topics, (topic) => send(`data: ${topic}\n\n`));
+      const ended: Topic = `sessions:${personId}`;
+      unfollow = await hub.follow([...topics, `person:${personId}`, ended], (topic) => {
+        if (topic !== ended) send(`data: ${topic}\n\n`);
+        // The browser asks for another, and is let in if it still may.
+        else if (isFollowing) close();
+      });
+      isFollowing = true;
       if (!isOpen) return end();
       // Whatever happened before this moment was not heard: the page looks once.
       send('retry: 1000\ndata: following\n\n');
@@ -46,5 +65,5 @@ export function liveStream(hub: LiveHub, topics: readonly Topic[]): ReadableStre
 /** Closes every open stream and each that is asked for from now on, so that a server that stops need not wait for pages to be left. */
 export function closeStreams(): void {
   isStopping = true;
-  for (const close of [...open]) close();
+  for (const close of [...open.keys()]) close();
 }

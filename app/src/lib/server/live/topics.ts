@@ -6,11 +6,17 @@ export const LIVE_CHANNEL = 'kelbrin_live';
 
 /**
  * Something that pages and processes follow: one project, one class, one person's notices, the print room with its
- * queue, plates, runs and spools, how far the printers are and how warm, which changes each second, or the orders to
- * printers, which the job process alone follows.
+ * queue, plates, runs and spools, how far the printers are and how warm, which changes each second, the sessions of one
+ * person, of which some ended, or the orders to printers, which the job process alone follows.
  */
 export type Topic =
-  `project:${string}` | `class:${string}` | `person:${string}` | 'printroom' | 'printers' | 'orders';
+  | `project:${string}`
+  | `class:${string}`
+  | `person:${string}`
+  | `sessions:${string}`
+  | 'printroom'
+  | 'printers'
+  | 'orders';
 
 /** Says that something changed. Inside a transaction it is heard when that is committed, and not at all otherwise. */
 export async function announce(db: Database, ...topics: Topic[]): Promise<void> {

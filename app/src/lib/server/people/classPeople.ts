@@ -1,12 +1,13 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
-import { hashPassword } from 'better-auth/crypto';
 import { readStudentList } from '../../shared/studentList.ts';
 import { record } from '../audit.ts';
 import { classToTeach, NotAllowed, type Person } from '../auth/access.ts';
 import { addStudents, newPin, type NewStudent } from '../auth/people.ts';
+import { endSessions } from '../auth/endSessions.ts';
+import { hashPassword } from '../auth/passwords.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
-import { accounts, classes, classMembers, sessions, users } from '../db/schema/index.ts';
+import { accounts, classes, classMembers, users } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
 
 /** What a sign-in card says; a PIN is kept as a hash alone, so that it is known only when it was just made. */
@@ -128,7 +129,7 @@ export async function resetPins(
       await tx.update(accounts).set({ password: hash }).where(eq(accounts.userId, id));
     }
     const ids = fresh.map(({ id }) => id);
-    await tx.delete(sessions).where(inArray(sessions.userId, ids));
+    await endSessions(tx, ids);
     await record(tx, teacher, 'reset-pin', classId, ids);
   });
   return fresh.map(({ name, signInName, pin }) => ({ name, signInName: signInName ?? '', pin }));
@@ -148,7 +149,7 @@ export async function setArchived(
       .update(classMembers)
       .set({ archivedAt: isArchived ? new Date() : null })
       .where(and(eq(classMembers.classId, classId), inArray(classMembers.userId, ids)));
-    if (isArchived) await tx.delete(sessions).where(inArray(sessions.userId, ids));
+    if (isArchived) await endSessions(tx, ids);
     await record(tx, teacher, isArchived ? 'archive-student' : 'restore-student', classId, ids);
     await announce(tx, `class:${classId}`);
   });

@@ -19,6 +19,14 @@ export interface DeviceStatus {
   readonly halted?: string;
 }
 
+/** A file that the printer does not have. */
+export class FileNotFound extends Error {
+  constructor() {
+    super('The printer does not find the file that was sent to it.');
+    this.name = 'FileNotFound';
+  }
+}
+
 /**
  * What Kelbrin asks of a printer. A driver for another kind of printer implements this and nothing else.
  *

@@ -4,10 +4,11 @@ import type { Database } from '../db/database.ts';
 import { filamentChanges, printers, runs, type PrinterStatus } from '../db/schema/index.ts';
 import { carryOnChange } from '../filament/carryOnChange.ts';
 import { announce } from '../live/topics.ts';
-import { endRun } from '../plates/endRun.ts';
+import { endRun, type Ending } from '../plates/endRun.ts';
 import { gcodeOfPlate } from '../plates/gcode.ts';
 import { ACTIVE_RUN } from '../plates/plateParts.ts';
-import type { DeviceStatus, PauseReason, PrinterDriver } from './driver.ts';
+import { FileNotFound, type DeviceStatus, type PauseReason, type PrinterDriver } from './driver.ts';
+import { LeaseLost, PrinterLease, RENEW_MS } from './printerLease.ts';
 
 type Printer = typeof printers.$inferSelect;
 type Run = typeof runs.$inferSelect;
@@ -17,27 +18,29 @@ const PERIOD_MS = 1_000;
 /** For so long it is tried to send a plate and start it, over new connections if need be. */
 const SENDING_MS = 60_000;
 
+/** Connects to a printer; `mayWrite` throws when nothing may be sent to it any more. */
+type Connect = (host: string, port: number, mayWrite: () => void) => Promise<PrinterDriver>;
+
 /**
- * Keeps one printer: asks how it is, starts what waits for it, and writes down how its run goes.
+ * Keeps one printer: asks how it is, starts what waits for it, and writes down how its run goes. Of all processes that
+ * want to keep a printer, the one with its lease does; the others wait for it to end.
  *
  * The keeper remembers nothing that matters. Where a run stands is in the database, what is being printed the printer
  * knows itself, and each round brings the two together; so it may be stopped and started at any moment.
  */
 export class PrinterKeeper {
+  #lease: PrinterLease | undefined;
+  #renewing: NodeJS.Timeout | undefined;
   #driver: PrinterDriver | undefined;
   #address = '';
   #stopped = false;
   #wake: () => void = () => {};
   readonly #db: Database;
   readonly #printerId: string;
-  readonly #connect: (host: string, port: number) => Promise<PrinterDriver>;
+  readonly #connect: Connect;
   readonly #loop: Promise<void>;
 
-  constructor(
-    db: Database,
-    printerId: string,
-    connect: (host: string, port: number) => Promise<PrinterDriver>,
-  ) {
+  constructor(db: Database, printerId: string, connect: Connect) {
     this.#db = db;
     this.#printerId = printerId;
     this.#connect = connect;
@@ -54,15 +57,22 @@ export class PrinterKeeper {
     this.#stopped = true;
     this.#wake();
     await this.#loop;
-    this.#driver?.close();
+    this.#hangUp();
+    clearInterval(this.#renewing);
+    await this.#lease?.release();
   }
 
   async #keep(): Promise<void> {
     while (!this.#stopped) {
       try {
-        await this.#round();
+        if (await this.#hasLease()) await this.#round();
       } catch (error) {
-        console.error(`Keeping printer ${this.#printerId}:`, error instanceof Error ? error.message : error);
+        if (error instanceof LeaseLost) this.#letGo();
+        else
+          console.error(
+            `Keeping printer ${this.#printerId}:`,
+            error instanceof Error ? error.message : error,
+          );
       }
       if (this.#stopped) break;
       await new Promise<void>((resolve) => {
@@ -73,6 +83,38 @@ export class PrinterKeeper {
         };
       });
     }
+  }
+
+  /** Whether this keeper is the one; if nobody is, it becomes it. */
+  async #hasLease(): Promise<boolean> {
+    if (this.#lease?.isHeld) return true;
+    this.#letGo();
+    this.#lease = await PrinterLease.take(this.#db, this.#printerId);
+    if (!this.#lease) return false;
+    const lease = this.#lease;
+    this.#renewing = setInterval(() => {
+      lease.renew().catch((error: unknown) => {
+        if (error instanceof LeaseLost && lease === this.#lease) this.#letGo();
+      });
+    }, RENEW_MS);
+    return true;
+  }
+
+  /** Keeps its hands off the printer, which is another's by now. */
+  #letGo(): void {
+    clearInterval(this.#renewing);
+    this.#lease = undefined;
+    this.#hangUp();
+  }
+
+  /** Writes as long as this keeper is the one. */
+  #write<T>(work: (tx: Database) => Promise<T>): Promise<T> {
+    if (!this.#lease) throw new LeaseLost();
+    return this.#lease.write(work);
+  }
+
+  async #end(run: Run, ending: Ending): Promise<void> {
+    await this.#write((tx) => endRun(tx, run.id, ending));
   }
 
   async #round(): Promise<void> {
@@ -88,9 +130,12 @@ export class PrinterKeeper {
 
     let device: DeviceStatus;
     try {
-      this.#driver ??= await this.#connect(printer.host, printer.port);
+      const lease = this.#lease;
+      if (!lease) throw new LeaseLost();
+      this.#driver ??= await this.#connect(printer.host, printer.port, () => lease.demand());
       device = await this.#driver.status();
-    } catch {
+    } catch (error) {
+      if (error instanceof LeaseLost) throw error;
       this.#hangUp();
       await this.#noteSilence(printer, run);
       return;
@@ -100,7 +145,9 @@ export class PrinterKeeper {
       .select()
       .from(filamentChanges)
       .where(eq(filamentChanges.printerId, printer.id));
-    if (change) await carryOnChange(this.#db, this.#driver, device, change, run);
+    if (change) {
+      await carryOnChange(this.#db, (work) => this.#write(work), this.#driver, device, change, run);
+    }
     if (await this.#stopsGivenUp(this.#driver, printer, run, device)) return;
     if (run) await this.#carryOn(this.#driver, run, device);
   }
@@ -128,24 +175,24 @@ export class PrinterKeeper {
     const isOnPrinter = device.job?.fileName === run.fileName;
     if (device.halted) {
       const problem = `The printer stopped itself (“${device.halted}”): switch it off, let it cool, and have somebody who knows it look at it.`;
-      await endRun(this.#db, run.id, { state: 'failed', problem });
+      await this.#end(run, { state: 'failed', problem });
     } else if (run.cancelAskedAt) {
       if (isOnPrinter) await driver.cancel();
-      await endRun(this.#db, run.id, { state: 'cancelled' });
+      await this.#end(run, { state: 'cancelled' });
     } else if (isOnPrinter && device.job) {
       const { doneBytes, totalBytes, pausedFor } = device.job;
-      if (doneBytes >= totalBytes) await endRun(this.#db, run.id, { state: 'finished' });
+      if (doneBytes >= totalBytes) await this.#end(run, { state: 'finished' });
       else {
         await this.#fulfil(driver, run);
         await this.#noteProgress(run, 'printing', doneBytes / totalBytes, pausedFor);
       }
     } else if (run.state === 'printing') {
       const problem = 'The printer lost the file while printing: was it switched off or used by hand?';
-      await endRun(this.#db, run.id, { state: 'failed', problem });
+      await this.#end(run, { state: 'failed', problem });
     } else if (device.job && device.job.doneBytes < device.job.totalBytes) {
       const problem =
         'The printer is at work on another file: let it end or stop it there, and clear the bed.';
-      await endRun(this.#db, run.id, { state: 'failed', problem });
+      await this.#end(run, { state: 'failed', problem });
     } else {
       await this.#begin(driver, run);
     }
@@ -153,30 +200,49 @@ export class PrinterKeeper {
 
   /**
    * Slices the run's plate, sends it and starts it. Whatever cuts this off, the printer says in the next round whether it
-   * has begun; if not, it is all done again.
+   * has begun; if not, it goes on from what was noted.
    */
   async #begin(driver: PrinterDriver, run: Run): Promise<void> {
+    if (run.sentAt) return this.#start(driver, run);
     let gcode: string;
     try {
       const made = await gcodeOfPlate(this.#db, run.plateId);
       gcode = made.gcode;
-      await this.#db.update(runs).set({ estimateS: made.estimate.seconds }).where(eq(runs.id, run.id));
+      const estimateS = made.estimate.seconds;
+      await this.#write((tx) => tx.update(runs).set({ estimateS }).where(eq(runs.id, run.id)));
     } catch (error) {
       if (!(error instanceof CannotNow)) throw error;
-      return endRun(this.#db, run.id, { state: 'failed', problem: error.message });
+      return this.#end(run, { state: 'failed', problem: error.message });
     }
     await this.#noteProgress(run, 'sending', 0);
     try {
       await driver.upload(run.fileName, gcode);
+    } catch (error) {
+      return this.#notBegun(run, error);
+    }
+    await this.#write((tx) => tx.update(runs).set({ sentAt: new Date() }).where(eq(runs.id, run.id)));
+    await this.#start(driver, run);
+  }
+
+  /** Starts a file that the printer has; one that it does not find any more is sent again. */
+  async #start(driver: PrinterDriver, run: Run): Promise<void> {
+    try {
       await driver.start(run.fileName);
     } catch (error) {
-      // A line that breaks off may have brought the start over all the same: the next connection tells.
-      this.#hangUp();
-      if (Date.now() - run.startedAt.getTime() < SENDING_MS) return;
-      const problem = error instanceof Error ? error.message : 'The plate could not be sent to the printer.';
-      return endRun(this.#db, run.id, { state: 'failed', problem });
+      if (error instanceof FileNotFound)
+        await this.#write((tx) => tx.update(runs).set({ sentAt: null }).where(eq(runs.id, run.id)));
+      return this.#notBegun(run, error);
     }
     await this.#noteProgress(run, 'printing', 0);
+  }
+
+  /** What broke off is tried again for a while; a line that broke off may have brought the start over all the same. */
+  async #notBegun(run: Run, error: unknown): Promise<void> {
+    if (error instanceof LeaseLost) throw error;
+    this.#hangUp();
+    if (Date.now() - run.startedAt.getTime() < SENDING_MS) return;
+    const problem = error instanceof Error ? error.message : 'The plate could not be sent to the printer.';
+    await this.#end(run, { state: 'failed', problem });
   }
 
   #hangUp(): void {
@@ -189,10 +255,13 @@ export class PrinterKeeper {
     if (!run.wish) return;
     if (run.wish === 'pause') await driver.pause();
     else await driver.resume();
-    await this.#db
-      .update(runs)
-      .set({ wish: null })
-      .where(and(eq(runs.id, run.id), eq(runs.wish, run.wish)));
+    const { wish } = run;
+    await this.#write((tx) =>
+      tx
+        .update(runs)
+        .set({ wish: null })
+        .where(and(eq(runs.id, run.id), eq(runs.wish, wish))),
+    );
   }
 
   async #noteProgress(
@@ -201,23 +270,26 @@ export class PrinterKeeper {
     progress: number,
     pausedFor: PauseReason | null = null,
   ): Promise<void> {
-    await this.#db
-      .update(runs)
-      .set({ state, progress, pausedFor })
-      .where(and(eq(runs.id, run.id), inArray(runs.state, ACTIVE_RUN)));
     const isTurn = state !== run.state || pausedFor !== run.pausedFor;
-    await announce(this.#db, isTurn ? 'printroom' : 'printers');
+    await this.#write(async (tx) => {
+      await tx
+        .update(runs)
+        .set({ state, progress, pausedFor })
+        .where(and(eq(runs.id, run.id), inArray(runs.state, ACTIVE_RUN)));
+      await announce(tx, isTurn ? 'printroom' : 'printers');
+    });
   }
 
   async #noteStatus(printer: Printer, status: PrinterStatus): Promise<void> {
     const isNews = JSON.stringify(status) !== JSON.stringify(printer.status);
-    await this.#db
-      .update(printers)
-      .set({ status, ...(status.online ? { seenAt: new Date() } : {}) })
-      // It may have been retired since it was asked.
-      .where(and(eq(printers.id, printer.id), isNull(printers.retiredAt)));
-    if (!isNews) return;
-    await announce(this.#db, status.online === printer.status?.online ? 'printers' : 'printroom');
+    await this.#write(async (tx) => {
+      await tx
+        .update(printers)
+        .set({ status, ...(status.online ? { seenAt: new Date() } : {}) })
+        // It may have been retired since it was asked.
+        .where(and(eq(printers.id, printer.id), isNull(printers.retiredAt)));
+      if (isNews) await announce(tx, status.online === printer.status?.online ? 'printers' : 'printroom');
+    });
   }
 
   async #noteSilence(printer: Printer, run: Run | undefined): Promise<void> {
@@ -227,7 +299,7 @@ export class PrinterKeeper {
     if (run?.cancelAskedAt) {
       const problem =
         'Given up while the printer did not answer: look at its bed before you print this again.';
-      await endRun(this.#db, run.id, { state: 'failed', problem });
+      await this.#end(run, { state: 'failed', problem });
     }
   }
 }

@@ -1,4 +1,4 @@
-import type { DeviceStatus, PauseReason, PrinterDriver } from './driver.ts';
+import { FileNotFound, type DeviceStatus, type PauseReason, type PrinterDriver } from './driver.ts';
 import { SerialLink } from './serialLink.ts';
 
 const pauseReasons: readonly PauseReason[] = ['user', 'filament', 'runout', 'clog', 'door'];
@@ -11,9 +11,12 @@ export class SerialDriver implements PrinterDriver {
     this.#link = link;
   }
 
-  /** Connects to a printer; rejects with a sentence when it does not answer. */
-  static async connect(host: string, port: number): Promise<SerialDriver> {
-    return new SerialDriver(await SerialLink.open(host, port));
+  /**
+   * Connects to a printer; rejects with a sentence when it does not answer. `mayWrite` throws when nothing may be sent to
+   * it any more.
+   */
+  static async connect(host: string, port: number, mayWrite?: () => void): Promise<SerialDriver> {
+    return new SerialDriver(await SerialLink.open(host, port, mayWrite));
   }
 
   async status(): Promise<DeviceStatus> {
@@ -36,7 +39,7 @@ export class SerialDriver implements PrinterDriver {
   async start(fileName: string): Promise<void> {
     const replies = await this.#link.send(`M23 ${fileName}`);
     if (!replies.some((line) => line.startsWith('File selected'))) {
-      throw new Error('The printer does not find the file that was sent to it.');
+      throw new FileNotFound();
     }
     await this.#link.send('M24');
   }

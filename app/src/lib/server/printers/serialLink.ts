@@ -27,16 +27,22 @@ export class SerialLink {
   /** Ends when the last talk that was begun has ended, whichever way. */
   #talk: Promise<unknown> = Promise.resolve();
 
-  private constructor(socket: Socket) {
+  readonly #mayWrite: () => void;
+
+  private constructor(socket: Socket, mayWrite: () => void) {
     this.#socket = socket;
+    this.#mayWrite = mayWrite;
     socket.setNoDelay(true).setEncoding('utf8');
     socket.on('data', (chunk: string) => this.#hear(chunk));
     socket.on('error', () => this.#fail('The connection to the printer broke.'));
     socket.on('close', () => this.#fail('The connection to the printer was closed.'));
   }
 
-  /** Connects and starts counting lines anew. */
-  static async open(host: string, port: number): Promise<SerialLink> {
+  /**
+   * Connects and starts counting lines anew. `mayWrite` is called at the very moment before each line and throws when
+   * nothing may be sent any more.
+   */
+  static async open(host: string, port: number, mayWrite: () => void = () => {}): Promise<SerialLink> {
     const socket = await new Promise<Socket>((resolve, reject) => {
       const opening = connect({ host, port });
       const giveUp = () => {
@@ -51,7 +57,7 @@ export class SerialLink {
         resolve(opening);
       });
     });
-    const link = new SerialLink(socket);
+    const link = new SerialLink(socket, mayWrite);
     await link.#exchange('M110 N0', 0);
     return link;
   }
@@ -111,8 +117,13 @@ export class SerialLink {
   #exchange(command: string, number: number): Promise<string[]> {
     return new Promise((resolve, reject) => {
       if (this.#failure) return reject(this.#failure);
-      this.#inFlight.push({ replies: [], resolve, reject });
       const body = `N${number} ${command}`;
+      try {
+        this.#mayWrite();
+      } catch (error) {
+        return reject(error as Error);
+      }
+      this.#inFlight.push({ replies: [], resolve, reject });
       this.#socket.write(`${body}*${checksum(body)}\n`);
       this.#watch();
     });

@@ -3,6 +3,7 @@ import { drizzle } from 'drizzle-orm/postgres-js';
 import { migrate } from 'drizzle-orm/postgres-js/migrator';
 import postgres from 'postgres';
 import { parseArgs } from 'node:util';
+import { closePasswords } from '../auth/passwords.ts';
 import { compute } from '../compute/compute.ts';
 import { serverConfig } from '../config.ts';
 import { connection } from '../db/database.ts';
@@ -48,5 +49,5 @@ if (await isNew(db)) {
     `Kelbrin is new. Its first teacher begins with the code ${firstCode(serverConfig().KELBRIN_SECRET)}`,
   );
 }
-await compute().close();
+await Promise.all([compute().close(), closePasswords()]);
 await sql.end();

@@ -2,7 +2,7 @@
   import { invalidate } from '$app/navigation';
   import { onMount, untrack } from 'svelte';
   import { noticeTexts as say } from '$lib/texts/notices';
-  import { LIVE } from '$lib/ui/follow.svelte';
+  import { LIVE } from '$lib/live/follow.svelte';
   import { sendJson } from '$lib/ui/send';
 
   let { data } = $props();

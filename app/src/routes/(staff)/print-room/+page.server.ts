@@ -7,7 +7,7 @@ import { cancelRun, wishForRun } from '$lib/server/plates/startPlate';
 import { printersWithRuns } from '$lib/server/printRoom';
 import { countWaiting } from '$lib/server/queue';
 import { schoolDayOf, setSchoolDay } from '$lib/server/schoolDay';
-import { LIVE } from '$lib/ui/follow.svelte';
+import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

@@ -5,7 +5,7 @@
   import { printFiguresTexts } from '$lib/texts/printFigures';
   import { printersTexts } from '$lib/texts/printers';
   import { spoolTexts } from '$lib/texts/spools';
-  import { follow } from '$lib/ui/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
   import { printRoomTexts as say } from '$lib/texts/printRoom';
 
   let { data, form } = $props();

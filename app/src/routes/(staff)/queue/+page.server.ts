@@ -7,7 +7,7 @@ import { startPart } from '$lib/server/plates/startPlate';
 import { printersWithRuns } from '$lib/server/printRoom';
 import { dropEntry, holdEntry, orderQueue, queue } from '$lib/server/queue';
 import { inFairOrder } from '$lib/shared/proposal';
-import { LIVE } from '$lib/ui/follow.svelte';
+import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

@@ -4,7 +4,7 @@
   import WaitingTable from '$lib/queue/WaitingTable.svelte';
   import { clock } from '$lib/ui/clock.svelte';
   import { clockTime } from '$lib/ui/times';
-  import { follow } from '$lib/ui/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
   import { namesOf } from '$lib/printroom/partsInWords';
   import { plateTexts } from '$lib/texts/plate';
   import { queueTexts as say } from '$lib/texts/queue';

@@ -9,7 +9,7 @@ import {
   unloadSpool,
   weighSpool,
 } from '$lib/server/filament/spools';
-import { LIVE } from '$lib/ui/follow.svelte';
+import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

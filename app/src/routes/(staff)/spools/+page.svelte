@@ -4,7 +4,7 @@
   import { runsLow } from '$lib/shared/spool';
   import { spoolTexts as say } from '$lib/texts/spools';
   import { inMoney } from '$lib/ui/money';
-  import { follow } from '$lib/ui/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
 
   let { data, form } = $props();
 

@@ -9,7 +9,7 @@ import { briefsOf, openProject, standings } from '$lib/server/projects';
 import { galleriesFor } from '$lib/server/gallery';
 import { remarkCounts } from '$lib/server/review/remarks';
 import { waiversOf } from '$lib/server/review/waivers';
-import { LIVE } from '$lib/ui/follow.svelte';
+import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

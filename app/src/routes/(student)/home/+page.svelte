@@ -7,12 +7,12 @@
   import { homeTexts as say } from '$lib/texts/home';
   import { plateTexts } from '$lib/texts/plate';
   import { isUsable } from '$lib/shared/outcome';
-  import { follow } from '$lib/ui/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
 
   let { data } = $props();
 
-  follow(() => data.briefs.flatMap(({ project }) => (project ? [`project:${project.id}`] : [])).slice(0, 10));
+  follow(() => data.briefs.flatMap(({ project }) => (project ? [`project:${project.id}`] : [])));
 
   const day = (iso: string) =>
     new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });

@@ -10,11 +10,11 @@
   import { logTexts } from '$lib/texts/log';
   import { runsLow } from '$lib/shared/spool';
   import { clock } from '$lib/ui/clock.svelte';
-  import { follow } from '$lib/ui/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
 
   let { data, form } = $props();
 
-  follow(() => ['printroom', 'printers', ...data.classes.map(({ id }) => `class:${id}`)].slice(0, 10));
+  follow(() => ['printroom', 'printers', ...data.classes.map(({ id }) => `class:${id}`)]);
 
   const time = clock();
   const needy = $derived(

@@ -1,7 +1,7 @@
 import { orSentence } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
 import { addPrinter, changePrinter, printersToKeep, retirePrinter } from '$lib/server/printers/printers';
-import { LIVE } from '$lib/ui/follow.svelte';
+import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

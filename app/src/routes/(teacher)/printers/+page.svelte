@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
-  import { follow } from '$lib/ui/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
   import KeptInput from '$lib/ui/KeptInput.svelte';
   import { printersTexts as say } from '$lib/texts/printers';
 

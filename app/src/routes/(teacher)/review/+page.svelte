@@ -1,13 +1,13 @@
 <script lang="ts">
   import { Table, TableBody, TableBodyCell, TableBodyRow, TableHead, TableHeadCell } from 'flowbite-svelte';
   import { reviewTexts as say } from '$lib/texts/review';
-  import { follow } from '$lib/ui/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
 
   let { data } = $props();
 
-  follow(() => data.classIds.map((id) => `class:${id}`).slice(0, 10));
+  follow(() => data.classIds.map((id) => `class:${id}`));
 
   const groups = $derived([
     {

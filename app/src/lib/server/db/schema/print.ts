@@ -113,6 +113,16 @@ export const printers = pgTable('printers', {
   retiredAt: timestamp('retired_at', { withTimezone: true }),
 });
 
+/** Which process keeps a printer: whoever took the lease last, until it ends. See `printers/printerLease.ts`. */
+export const printerLeases = pgTable('printer_leases', {
+  printerId: uuid('printer_id')
+    .primaryKey()
+    .references(() => printers.id, { onDelete: 'cascade' }),
+  /** Goes up each time that the lease changes hands. */
+  fence: integer('fence').notNull(),
+  heldUntil: timestamp('held_until', { withTimezone: true }).notNull(),
+});
+
 /**
  * How far a change of filament is. While it heats, draws out, pushes in, purges or cools, it is the printer's turn;
  * while it is hot, empty or loaded, somebody's.
@@ -222,6 +232,8 @@ export const runs = pgTable(
     spoolFrom: real('spool_from').notNull().default(0),
     /** What the file is called on the printer; it tells this run's file from any other. */
     fileName: text('file_name').notNull().unique(),
+    /** When the printer had the whole file. */
+    sentAt: timestamp('sent_at', { withTimezone: true }),
     estimateS: real('estimate_s').notNull(),
     /** What went wrong, in a sentence. */
     problem: text('problem'),

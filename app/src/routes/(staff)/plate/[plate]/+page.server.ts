@@ -8,7 +8,7 @@ import { startPlate } from '$lib/server/plates/startPlate';
 import { printersWithRuns } from '$lib/server/printRoom';
 import { repeatPrint } from '$lib/server/queue';
 import { schoolDayOf } from '$lib/server/schoolDay';
-import { LIVE } from '$lib/ui/follow.svelte';
+import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, depends }) => {

@@ -16,7 +16,7 @@
   import Takes from '$lib/plate/Takes.svelte';
   import { bedOf, gapOf } from '$lib/shared/plate';
   import { plateTexts as say } from '$lib/texts/plate';
-  import { follow, LIVE } from '$lib/ui/follow.svelte';
+  import { follow, LIVE } from '$lib/live/follow.svelte';
   import { sendJson } from '$lib/ui/send';
   import { clockTime } from '$lib/ui/times';
 

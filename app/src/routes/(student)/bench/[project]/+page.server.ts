@@ -8,7 +8,7 @@ import { feedbackOf } from '$lib/server/review/feedback';
 import { limitsOf, standings } from '$lib/server/projects';
 import { versionsOf } from '$lib/server/versions';
 import { saidWithHandIn } from '$lib/shared/saidWithHandIn';
-import { LIVE } from '$lib/ui/follow.svelte';
+import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, depends }) => {

@@ -11,7 +11,7 @@
   import { placesOf } from '$lib/review/remarkPlaces';
   import { handInTexts as say } from '$lib/texts/handIn';
   import TaskButton from '$lib/task/TaskButton.svelte';
-  import { follow } from '$lib/ui/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
 
   let { data, form } = $props();

@@ -5,7 +5,7 @@ import { classWithStandings, setFilePattern } from '$lib/server/classes';
 import { database } from '$lib/server/db/database';
 import { askForRecheck } from '$lib/server/jobs/boss';
 import { cardsOf, chooseCard } from '$lib/server/limits/cards';
-import { LIVE } from '$lib/ui/follow.svelte';
+import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, depends }) => {

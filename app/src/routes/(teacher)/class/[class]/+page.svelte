@@ -7,7 +7,7 @@
   import { galleryTexts } from '$lib/texts/gallery';
   import { limitsTexts as limits } from '$lib/texts/limits';
   import { logTexts } from '$lib/texts/log';
-  import { follow } from '$lib/ui/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
   import KeptInput from '$lib/ui/KeptInput.svelte';
   import KeptSelect from '$lib/ui/KeptSelect.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';

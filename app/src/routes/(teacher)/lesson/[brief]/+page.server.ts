@@ -1,7 +1,7 @@
 import { orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
 import { lessonOf, noteHelped } from '$lib/server/lesson';
-import { LIVE } from '$lib/ui/follow.svelte';
+import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, depends }) => {

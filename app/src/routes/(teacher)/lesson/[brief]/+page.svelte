@@ -5,7 +5,7 @@
   import { checkTitle } from '@kelbrin/core/inspect';
   import { minutesSince, needOf } from '$lib/lesson/needs';
   import { lessonTexts as say } from '$lib/texts/lesson';
-  import { follow } from '$lib/ui/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
   import { clock } from '$lib/ui/clock.svelte';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
 

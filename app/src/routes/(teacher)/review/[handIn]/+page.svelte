@@ -20,7 +20,7 @@
   import type { RemarkDraft } from '$lib/shared/remark';
   import { reviewKeys, reviewTexts as say } from '$lib/texts/review';
   import { grouped } from '$lib/ui/grouped';
-  import { follow, LIVE } from '$lib/ui/follow.svelte';
+  import { follow, LIVE } from '$lib/live/follow.svelte';
   import InspectionList from '$lib/ui/InspectionList.svelte';
   import KeysSheet from '$lib/ui/KeysSheet.svelte';
   import PartTakes from '$lib/ui/PartTakes.svelte';

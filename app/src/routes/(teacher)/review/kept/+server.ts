@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { orConflict } from '$lib/requests.server';
+import { jsonFrom, orConflict } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
 import { forgetRemark, keepRemark } from '$lib/server/review/remarks';
 import type { RequestHandler } from './$types';
@@ -8,7 +8,7 @@ const what = z.strictObject({ words: z.string() });
 
 /** Keeps a remark for other hand-ins. */
 export const POST: RequestHandler = async ({ request, locals }) => {
-  const parsed = what.safeParse(await request.json().catch(() => undefined));
+  const parsed = what.safeParse(await jsonFrom(request));
   return orConflict(keepRemark(database(), locals.person!, parsed.data?.words ?? '').then(() => ({})));
 };
 
@@ -16,6 +16,6 @@ const which = z.strictObject({ id: z.string() });
 
 /** Forgets a kept remark. */
 export const DELETE: RequestHandler = async ({ request, locals }) => {
-  const parsed = which.safeParse(await request.json().catch(() => undefined));
+  const parsed = which.safeParse(await jsonFrom(request));
   return orConflict(forgetRemark(database(), locals.person!, parsed.data?.id ?? '').then(() => ({})));
 };

@@ -2,11 +2,11 @@
   import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
   import { reviewTexts as say } from '$lib/texts/review';
-  import { follow } from '$lib/ui/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
 
   let { data, form } = $props();
 
-  follow(() => data.classIds.map((id) => `class:${id}`).slice(0, 10));
+  follow(() => data.classIds.map((id) => `class:${id}`));
 
   /** Those that were taken out of what is approved. */
   let left = $state.raw<readonly string[]>([]);

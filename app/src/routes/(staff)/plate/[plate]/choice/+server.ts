@@ -1,10 +1,10 @@
-import { orConflict } from '$lib/requests.server';
+import { jsonFrom, orConflict } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
 import { chooseForPlate } from '$lib/server/plates/plates';
 import type { RequestHandler } from './$types';
 
 /** Chooses how the plate is printed. */
 export const PUT: RequestHandler = async ({ params, locals, request }) => {
-  const data: unknown = await request.json().catch(() => undefined);
+  const data: unknown = await jsonFrom(request);
   return orConflict(chooseForPlate(database(), locals.person!, params.plate, data));
 };

@@ -1,7 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod';
 import { parseDesign } from '@kelbrin/core/design';
-import { orNotFound } from '$lib/requests.server';
+import { jsonFrom, orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
 import { saveDesign } from '$lib/server/projects';
 import type { RequestHandler } from './$types';
@@ -10,7 +10,7 @@ const body = z.strictObject({ baseRevision: z.number().int().min(0), design: z.u
 
 /** Saves the project's parts; 409 with what is there when the save was not made from the newest revision. */
 export const PUT: RequestHandler = async ({ request, params, locals }) => {
-  const parsed = body.safeParse(await request.json().catch(() => undefined));
+  const parsed = body.safeParse(await jsonFrom(request));
   if (!parsed.success) error(400, 'The save is not of the form that was expected.');
   const design = parseDesign(parsed.data.design);
   if (!design.ok) error(400, design.problem.message);

@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import * as z from 'zod';
-import { orNotFound } from '$lib/requests.server';
+import { jsonFrom, orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
 import { askForHelp } from '$lib/server/lesson';
 import type { RequestHandler } from './$types';
@@ -9,7 +9,7 @@ const body = z.strictObject({ asks: z.boolean() });
 
 /** Says that the student asks for help, or does not any more. */
 export const PUT: RequestHandler = async ({ request, params, locals }) => {
-  const parsed = body.safeParse(await request.json().catch(() => undefined));
+  const parsed = body.safeParse(await jsonFrom(request));
   if (!parsed.success) error(400, 'Say whether help is asked for.');
   await orNotFound(askForHelp(database(), locals.person!, params.project, parsed.data.asks));
   return new Response(null, { status: 204 });

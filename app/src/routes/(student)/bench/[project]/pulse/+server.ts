@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { orNotFound } from '$lib/requests.server';
+import { jsonFrom, orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
 import { savePulse } from '$lib/server/lesson';
 import { benchReport } from '$lib/shared/benchReport';
@@ -7,7 +7,7 @@ import type { RequestHandler } from './$types';
 
 /** Takes what the bench says of itself for the lesson view. */
 export const PUT: RequestHandler = async ({ request, params, locals }) => {
-  const parsed = benchReport.safeParse(await request.json().catch(() => undefined));
+  const parsed = benchReport.safeParse(await jsonFrom(request));
   if (!parsed.success) error(400, 'The report is not of the form that was expected.');
   await orNotFound(savePulse(database(), locals.person!, params.project, parsed.data));
   return new Response(null, { status: 204 });

@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import * as z from 'zod';
-import { orConflict } from '$lib/requests.server';
+import { jsonFrom, orConflict } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
 import { share, sharesOf, unshare } from '$lib/server/shares';
 import type { RequestHandler } from './$types';
@@ -13,7 +13,7 @@ const what = z.strictObject({ version: z.number().int(), days: z.number() });
 
 /** Makes a link to a version. */
 export const POST: RequestHandler = async ({ request, params, locals }) => {
-  const parsed = what.safeParse(await request.json().catch(() => undefined));
+  const parsed = what.safeParse(await jsonFrom(request));
   if (!parsed.success) error(400, 'Say which version is shared, and for how long.');
   const { version, days } = parsed.data;
   return orConflict(
@@ -25,7 +25,7 @@ const which = z.strictObject({ id: z.string() });
 
 /** Takes a link back. */
 export const DELETE: RequestHandler = async ({ request, params, locals }) => {
-  const parsed = which.safeParse(await request.json().catch(() => undefined));
+  const parsed = which.safeParse(await jsonFrom(request));
   const id = parsed.data?.id ?? '';
   return orConflict(unshare(database(), locals.person!, params.project, id).then(() => ({})));
 };

@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod';
-import { orConflict, orNotFound } from '$lib/requests.server';
+import { jsonFrom, orConflict, orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
 import { keepVersion, versionsOf } from '$lib/server/versions';
 import type { RequestHandler } from './$types';
@@ -13,7 +13,7 @@ export const GET: RequestHandler = async ({ params, locals }) =>
 
 /** Keeps the project as it was saved; 409 with a sentence when it was saved again since. */
 export const POST: RequestHandler = async ({ request, params, locals }) => {
-  const parsed = body.safeParse(await request.json().catch(() => undefined));
+  const parsed = body.safeParse(await jsonFrom(request));
   if (!parsed.success) error(400, 'A version has a name and the revision that it is of.');
   const { revision, name } = parsed.data;
   return orConflict(keepVersion(database(), locals.person!, params.project, revision, name));

@@ -5,8 +5,8 @@ import type { RequestHandler } from './$types';
 
 /** Everything of a class, as a zip. */
 export const GET: RequestHandler = async ({ params, locals }) => {
-  const { name, bytes } = await orNotFound(classAsZip(database(), locals.person!, params.class));
-  return new Response(bytes.slice(), {
+  const { name, zip } = await orNotFound(classAsZip(database(), locals.person!, params.class));
+  return new Response(zip, {
     headers: {
       'Content-Type': 'application/zip',
       'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,

@@ -11,7 +11,7 @@ import {
 } from '$lib/server/people/classPeople';
 import { deleteStudent } from '$lib/server/people/deleteStudent';
 import { addHelper, removeHelper } from '$lib/server/people/helpers';
-import { LIVE } from '$lib/ui/follow.svelte';
+import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, depends, url }) => {

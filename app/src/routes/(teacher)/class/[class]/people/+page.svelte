@@ -4,7 +4,7 @@
   import SignInCards from '$lib/people/SignInCards.svelte';
   import StudentTable from '$lib/people/StudentTable.svelte';
   import { people as say } from '$lib/texts/people';
-  import { follow } from '$lib/ui/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
 
   let { data, form } = $props();
   const { group } = $derived(data);

@@ -5,7 +5,7 @@ import { projectToWatch } from '$lib/server/auth/access';
 import { database } from '$lib/server/db/database';
 import { noteHelped } from '$lib/server/lesson';
 import { limitsOf } from '$lib/server/projects';
-import { LIVE } from '$lib/ui/follow.svelte';
+import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, depends }) => {

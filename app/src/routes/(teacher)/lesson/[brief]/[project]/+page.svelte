@@ -7,7 +7,7 @@
   import ReadOnlyRecipe from '$lib/review/ReadOnlyRecipe.svelte';
   import RecipeSolid from '$lib/review/RecipeSolid.svelte';
   import { lessonTexts as say } from '$lib/texts/lesson';
-  import { follow } from '$lib/ui/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
   import InspectionList from '$lib/ui/InspectionList.svelte';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
   import { reviewTexts } from '$lib/texts/review';

@@ -1,10 +1,10 @@
-import { orConflict } from '$lib/requests.server';
+import { jsonFrom, orConflict } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
 import { movePart } from '$lib/server/plates/plates';
 import type { RequestHandler } from './$types';
 
 /** Puts a part where it was dragged. */
 export const PUT: RequestHandler = async ({ params, locals, request }) => {
-  const data: unknown = await request.json().catch(() => undefined);
+  const data: unknown = await jsonFrom(request);
   return orConflict(movePart(database(), locals.person!, params.plate, params.entry, data));
 };

@@ -1,5 +1,6 @@
 import { invalidate } from '$app/navigation';
 import { navigating } from '$app/state';
+import { newsOf } from './newsOf';
 
 /** The name under which a page's data depends on live news; see `depends` in the loads. */
 export const LIVE = 'kelbrin:live';
@@ -8,20 +9,15 @@ export const LIVE = 'kelbrin:live';
 const PAUSE_MS = 250;
 
 /**
- * Loads the page's data anew whenever one of the topics changes, for as long as the calling component is shown. The
- * browser reconnects by itself. Every stream begins by saying that it follows from now on, and the data is then loaded
- * once as well, since news may have come before: between the page's load and its first stream, or between two streams.
+ * Loads the page's data anew whenever one of the topics changes, for as long as the calling component is shown. The data
+ * is also loaded once when the page is followed, since news may have come before, and each time that the connection was
+ * lost.
  */
 export function follow(topics: () => readonly string[]): void {
-  // A string, so that loading the same data anew is no reason to connect anew.
-  const query = $derived(
-    topics()
-      .map((topic) => `topic=${encodeURIComponent(topic)}`)
-      .join('&'),
-  );
+  // A string, so that loading the same data anew is no reason to follow anew.
+  const wanted = $derived(topics().join(' '));
   $effect(() => {
-    if (query === '') return;
-    const source = new EventSource(`/live?${query}`);
+    if (wanted === '') return;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const refresh = () => {
       timer ??= setTimeout(() => {
@@ -32,9 +28,9 @@ export function follow(topics: () => readonly string[]): void {
         invalidate(LIVE).catch(() => {});
       }, PAUSE_MS);
     };
-    source.onmessage = refresh;
+    const unfollow = newsOf(wanted.split(' '), refresh);
     return () => {
-      source.close();
+      unfollow();
       clearTimeout(timer);
     };
   });
