@@ -16,6 +16,7 @@ test('nine tabs of one browser all hear the news, and pages go on loading', asyn
   await tabs[8].getByRole('button', { name: 'Add a spool' }).click();
   await tabs[7].goto('/spools');
   for (const i of [7, 8]) await expect(tabs[i].getByText('heather')).toBeVisible();
+  await expect(tabs[8].getByLabel('Colour in words')).toHaveValue('');
   await tabs[8].getByLabel('Colour in words').fill('teasel');
   await tabs[8].getByRole('button', { name: 'Add a spool' }).click();
   await expect(tabs[7].getByText('teasel')).toBeVisible();

@@ -1,3 +1,4 @@
+import type { Unit } from '../recipe/index.ts';
 import type { LimitsCard } from './limits.ts';
 
 /** A number on a limits card as people read it. */
@@ -5,7 +6,8 @@ export interface LimitField {
   /** The keys that lead from the card to the number. */
   readonly path: readonly (string | number)[];
   readonly label: string;
-  readonly unit: string;
+  /** What it counts in; an area and a ratio count in nothing that is typed behind a number. */
+  readonly unit: Unit | 'mm²';
 }
 
 /** The numbers of a limits card, in the groups and the order in which they are read. */

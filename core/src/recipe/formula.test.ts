@@ -72,6 +72,26 @@ describe('a formula', () => {
     });
   });
 
+  it.each([
+    ['2in', '°', '“in” is for a length, and this is an angle.'],
+    ['45°', 'mm', '“°” is for an angle, and this is a length.'],
+    ['12%', 'mm', '“%” is for a share, and this is a length.'],
+    ['3 cm', '', '“cm” is for a length, and this is a number without a unit.'],
+    ['2 kg', 'min', '“kg” is for a weight, and this is a time.'],
+  ] as const)('%s is refused where “%s” is meant', (formula, unit, message) => {
+    expect(workOut(formula, measures, unit)).toEqual({ ok: false, message });
+  });
+
+  it.each([
+    ['1 250,5', 1250.5],
+    ['1,250.5', 1250.5],
+    ['1.250.000', 1_250_000],
+    ['1,250', 1.25],
+    ['cane + 1 000', 1008],
+  ])('%s has its thousands and its decimals where people mean them', (formula, expected) =>
+    expect(value(formula)).toBeCloseTo(expected, 9),
+  );
+
   it('is never a crash, whatever is typed', () => {
     fc.assert(fc.property(fc.string({ maxLength: 30 }), (typed) => void workOut(typed, measures)));
   });

@@ -1,32 +1,56 @@
+import type { Unit } from './amount.ts';
+
 /** The value of a formula, or one sentence that says what is wrong with it. */
 export type Worked = { ok: true; value: number } | { ok: false; message: string };
 
-/** Millimetres in each unit of length that may stand behind a number; a degree and a per cent count as they are. */
-const UNITS: Record<string, number> = {
-  mm: 1,
-  cm: 10,
-  m: 1000,
-  in: 25.4,
-  inch: 25.4,
-  '"': 25.4,
-  '°': 1,
-  '%': 1,
+/** A unit that may stand behind a number: what is counted in it, and how much one of it is. */
+interface KnownUnit {
+  readonly of: Exclude<Unit, ''>;
+  readonly factor: number;
+}
+
+const UNITS: Readonly<Record<string, KnownUnit>> = {
+  mm: { of: 'mm', factor: 1 },
+  cm: { of: 'mm', factor: 10 },
+  m: { of: 'mm', factor: 1000 },
+  in: { of: 'mm', factor: 25.4 },
+  inch: { of: 'mm', factor: 25.4 },
+  '"': { of: 'mm', factor: 25.4 },
+  '°': { of: '°', factor: 1 },
+  '%': { of: '%', factor: 1 },
+  g: { of: 'g', factor: 1 },
+  kg: { of: 'g', factor: 1000 },
+  min: { of: 'min', factor: 1 },
+  h: { of: 'min', factor: 60 },
 };
 
 /** Names that a measure cannot have, since a number may be followed by them. */
-export const unitNames: readonly string[] = Object.keys(UNITS);
+export const unitNames: readonly string[] = ['mm', 'cm', 'm', 'in', 'inch', '"', '°', '%'];
+
+/** What is counted in each unit, and which units may be typed for it. */
+const KINDS: Readonly<Record<Unit, { readonly what: string; readonly units: string }>> = {
+  mm: { what: 'a length', units: 'mm, cm, m or in' },
+  '°': { what: 'an angle', units: '°' },
+  '%': { what: 'a share', units: '%' },
+  g: { what: 'a weight', units: 'g or kg' },
+  min: { what: 'a time', units: 'min or h' },
+  '': { what: 'a number without a unit', units: '' },
+};
 
 /**
- * Works out plain arithmetic: + − × ÷ (also `*`, `/`, `:`), brackets, decimal points or commas, units behind numbers, and the
- * names of measures. Lengths come out in millimetres.
+ * Works out plain arithmetic: + − × ÷ (also `*`, `/`, `:`), brackets, numbers as people write them anywhere (decimal points
+ * or commas, thousands apart), units behind numbers, and the names of measures. The result counts in `unit`, and a unit
+ * of another kind is an error; without it, as in a measure, every unit may stand there, and lengths come out in
+ * millimetres.
  *
  * @example
  * workOut('cane + 0.4', new Map([['cane', 8]])) // { ok: true, value: 8.4 }
- * workOut('2 in', new Map()) // { ok: true, value: 50.8 }
+ * workOut('2 in', new Map(), 'mm') // { ok: true, value: 50.8 }
+ * workOut('2 in', new Map(), '°') // { ok: false, message: '“in” is for a length, and this is an angle.' }
  */
-export function workOut(formula: string, measures: ReadonlyMap<string, number>): Worked {
+export function workOut(formula: string, measures: ReadonlyMap<string, number>, unit?: Unit): Worked {
   try {
-    const value = new Reader(formula, measures).whole();
+    const value = new Reader(formula, measures, unit).whole();
     if (!Number.isFinite(value)) return { ok: false, message: 'That divides by zero.' };
     // A millionth of a millimetre is far below anything; it hides the noise of binary fractions.
     return { ok: true, value: Math.round(value * 1e6) / 1e6 };
@@ -40,7 +64,7 @@ export function workOut(formula: string, measures: ReadonlyMap<string, number>):
 export function namesIn(formula: string): string[] {
   const names: string[] = [];
   for (const token of tokensOf(formula)) {
-    const isUnit = token.type === 'name' && token.afterNumber && token.text.toLowerCase() in UNITS;
+    const isUnit = token.type === 'name' && token.afterNumber && unitNamed(token.text) !== undefined;
     if (token.type === 'name' && !isUnit) names.push(token.text);
   }
   return names;
@@ -63,7 +87,24 @@ interface Token {
   readonly afterNumber: boolean;
 }
 
-const PIECE = /(\s*)(?:(\d+(?:[.,]\d*)?|[.,]\d+)|([\p{L}_][\p{L}\p{N}_]*|["°%])|([-+*/:()−×÷·])|(\S))/gu;
+/**
+ * A number as it is written anywhere: thousands may stand apart by a blank or an apostrophe, or by the one of point and
+ * comma that is not the decimal sign. A single point or comma is a decimal sign.
+ */
+const NUMBER = [
+  String.raw`\d{1,3}(?:[\u0020\u00a0\u2009\u202f'’]\d{3})+(?:[.,]\d*)?(?!\d)`,
+  String.raw`\d{1,3}(?:,\d{3})+\.\d*`,
+  String.raw`\d{1,3}(?:\.\d{3})+,\d*`,
+  String.raw`\d{1,3}(?:,\d{3}){2,}(?!\d)`,
+  String.raw`\d{1,3}(?:\.\d{3}){2,}(?!\d)`,
+  String.raw`\d+(?:[.,]\d*)?`,
+  String.raw`[.,]\d+`,
+].join('|');
+
+const PIECE = new RegExp(
+  String.raw`(\s*)(?:(${NUMBER})|([\p{L}_][\p{L}\p{N}_]*|["°%])|([-+*/:()−×÷·])|(\S))`,
+  'gu',
+);
 
 function tokensOf(formula: string): Token[] {
   const tokens: Token[] = [];
@@ -80,15 +121,37 @@ function tokensOf(formula: string): Token[] {
   return tokens;
 }
 
+/** The worth of a number as it was written. */
+function worthOf(written: string): number {
+  const signs = written.replace(/[^.,]/g, '');
+  const last = signs.at(-1);
+  // A sign that comes more than once stands between thousands.
+  const decimal = last !== undefined && signs.indexOf(last) === signs.length - 1 ? last : undefined;
+  const [whole, rest = ''] = decimal === undefined ? [written] : splitAtLast(written, decimal);
+  return Number(`${whole.replace(/\D/g, '') || '0'}.${rest || '0'}`);
+}
+
+function splitAtLast(words: string, sign: string): [string, string] {
+  const at = words.lastIndexOf(sign);
+  return [words.slice(0, at), words.slice(at + 1)];
+}
+
+function unitNamed(name: string): KnownUnit | undefined {
+  const key = name.toLowerCase();
+  return Object.hasOwn(UNITS, key) ? UNITS[key] : undefined;
+}
+
 /** Reads by recursive descent: a sum of products of signed atoms. */
 class Reader {
   readonly #tokens: Token[];
   readonly #measures: ReadonlyMap<string, number>;
+  readonly #unit: Unit | undefined;
   #at = 0;
 
-  constructor(formula: string, measures: ReadonlyMap<string, number>) {
+  constructor(formula: string, measures: ReadonlyMap<string, number>, unit: Unit | undefined) {
     this.#tokens = tokensOf(formula);
     this.#measures = measures;
+    this.#unit = unit;
   }
 
   whole(): number {
@@ -127,13 +190,10 @@ class Reader {
     const token = this.#tokens[this.#at++];
     if (!token) throw new FormulaError('Something is missing at the end.');
     if (token.type === 'number') {
-      const unit = this.#tokens[this.#at];
-      const factor = unit?.type === 'name' ? UNITS[unit.text.toLowerCase()] : 1;
-      if (factor === undefined) {
-        throw new FormulaError(`“${unit.text}” is no unit: Kelbrin knows mm, cm, m and in.`);
-      }
-      if (unit?.type === 'name') this.#at++;
-      return Number(token.text.replace(',', '.')) * factor;
+      const next = this.#tokens[this.#at];
+      if (next?.type !== 'name') return worthOf(token.text);
+      this.#at++;
+      return worthOf(token.text) * this.#factorOf(next.text);
     }
     if (token.type === 'name') {
       const value = this.#measures.get(token.text);
@@ -144,6 +204,19 @@ class Reader {
     const value = this.#sum();
     if (!this.#takes(')')) throw new FormulaError('A bracket is not closed.');
     return value;
+  }
+
+  /** How much one of a unit is in the unit that the whole counts in. */
+  #factorOf(name: string): number {
+    const found = unitNamed(name);
+    const wanted = this.#unit === undefined ? undefined : KINDS[this.#unit];
+    if (!found) {
+      const known = wanted?.units || KINDS.mm.units;
+      throw new FormulaError(`“${name}” is no unit: Kelbrin knows ${known.replace(' or ', ' and ')}.`);
+    }
+    if (wanted && found.of !== this.#unit)
+      throw new FormulaError(`“${name}” is for ${KINDS[found.of].what}, and this is ${wanted.what}.`);
+    return found.factor;
   }
 
   #takes(...signs: string[]): boolean {

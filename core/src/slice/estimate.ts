@@ -1,6 +1,7 @@
 import { colourOf } from './colours.ts';
 import { movesOf } from './motion.ts';
 import { MovementTime } from './movementTime.ts';
+import { parkedMm } from './parking.ts';
 import type { PrintSettings } from './printSettings.ts';
 import type { Toolpath } from './toolpath.ts';
 
@@ -54,6 +55,7 @@ export function estimate(toolpath: Toolpath, settings: PrintSettings): Estimate 
     const colour = colourOf(toolpath.layers[layer], settings);
     lengthsMm[colour] = (lengthsMm[colour] ?? 0) + move.filamentMm;
   }
+  time.rise(parkedMm(toolpath, settings) - zMm);
   const gramsPerMm = ((Math.PI * settings.filamentDiameterMm ** 2) / 4 / 1000) * settings.filamentGramsPerCm3;
   // A change above the top is none.
   const changes = lengthsMm.length - 1;

@@ -1,5 +1,6 @@
 import { colourOf } from './colours.ts';
 import { movesOf } from './motion.ts';
+import { parkedMm } from './parking.ts';
 import type { PrintSettings } from './printSettings.ts';
 import type { Toolpath } from './toolpath.ts';
 
@@ -11,9 +12,12 @@ export interface GcodeOptions {
   readonly notes?: readonly string[];
 }
 
+/** How far filament is drawn back at the end, so that nothing oozes onto the part. */
+const END_RETRACT_MM = 2;
+
 /**
  * Writes a toolpath as G-code in millimetres with absolute positions and relative filament.
- * The bed and nozzle are heated first and turned off at the end; the bed is pushed forward to be cleared.
+ * The bed and nozzle are heated first and turned off at the end; see {@link ending}.
  */
 export function writeGcode(
   toolpath: Toolpath,
@@ -49,7 +53,8 @@ export function writeGcode(
         `; layer ${layer + 1} of ${toolpath.layers.length}`,
         `G0 Z${decimals(move.zMm, 3)} F${liftFeed}`,
       );
-      if (layer === 1) lines.push('M106 S255');
+      if (layer === settings.stillLayers && settings.fanShare > 0)
+        lines.push(`M106 S${Math.round(255 * settings.fanShare)}`);
       const wanted = colourOf(toolpath.layers[layer], settings);
       // The printer parks, waits for a person and goes on when told to.
       for (; colour < wanted; colour++) lines.push('M600');
@@ -68,8 +73,25 @@ export function writeGcode(
       if (move.retracted) lines.push(`G1 E${settings.retractMm} F${retractFeed}`);
     }
   }
-  lines.push('M107', 'M104 S0', 'M140 S0', 'G28 X', 'M84', '');
+  lines.push(...ending(toolpath, settings), '');
   return lines.join('\n');
+}
+
+/**
+ * The end of every print: the filament is drawn back, the nozzle rises from the part and only then moves to the left edge,
+ * the bed comes forward to be cleared, and last of all heaters and motors go off.
+ */
+function ending(toolpath: Toolpath, settings: PrintSettings): string[] {
+  return [
+    'M107',
+    `G1 E-${END_RETRACT_MM} F${feed(settings.retractMmPerS)}`,
+    `G0 Z${decimals(parkedMm(toolpath, settings), 3)} F${feed(settings.liftMmPerS)}`,
+    `G0 X0 Y${settings.bedMm[1]} F${feed(settings.travelMmPerS)}`,
+    'M400',
+    'M104 S0',
+    'M140 S0',
+    'M84',
+  ];
 }
 
 /** G-code counts speed in millimetres a minute. */

@@ -18,6 +18,8 @@ export const printSettings = z.strictObject({
   infillPattern: z.enum(['lines', 'grid', 'triangles']).default('lines'),
   /** The bed, left to right and front to back. */
   bedMm: z.tuple([positive, positive]).default([220, 200]),
+  /** How high the nozzle can rise. */
+  heightMm: positive.default(200),
   /** How many lines go around the part without touching it, so that the plastic flows when the part begins. */
   skirtLines: z.number().int().min(0).max(10).default(1),
   skirtGapMm: z.number().min(0).max(50).default(3),
@@ -29,6 +31,9 @@ export const printSettings = z.strictObject({
   filamentGramsPerCm3: positive.default(1.24),
   nozzleC: z.number().min(0).max(350).default(210),
   bedC: z.number().min(0).max(150).default(60),
+  /** How hard the fan blows, 0 to 1, and for how many layers from below it stands still. */
+  fanShare: z.number().min(0).max(1).default(1),
+  stillLayers: z.number().int().min(0).max(20).default(2),
   firstLayerMmPerS: positive.default(20),
   perimeterMmPerS: positive.default(40),
   infillMmPerS: positive.default(60),

@@ -46,10 +46,10 @@ export function allowedSets({ layerHeightsMm }: Pick<Printer, 'layerHeightsMm'>)
 
 /** The settings of one of the ways to print, the everyday one if none is named, on the printer and in the material of a limits card. */
 export function settingsFor(
-  { layerMm, lineWidthMm, buildVolumeMm: [width, depth], material }: Omit<Printer, 'layerHeightsMm'>,
+  { layerMm, lineWidthMm, buildVolumeMm: [width, depth, height], material }: Omit<Printer, 'layerHeightsMm'>,
   id: SettingSet['id'] = 'everyday',
 ): PrintSettings {
-  const { nozzleC, bedC, gramsPerCm3 } = materialNamed(material);
+  const { nozzleC, bedC, gramsPerCm3, fanShare, stillLayers } = materialNamed(material);
   const settings: PrintSettings = {
     ...everydaySettings,
     nozzleC,
@@ -58,6 +58,9 @@ export function settingsFor(
     layerMm,
     lineWidthMm,
     bedMm: [width, depth],
+    heightMm: height,
+    fanShare,
+    stillLayers,
     ...settingSets.find((set) => set.id === id)?.changes,
   };
   return { ...settings, firstLayerMm: Math.max(settings.layerMm, Math.min(0.2, layerMm)) };

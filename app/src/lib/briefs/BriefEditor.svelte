@@ -1,4 +1,5 @@
 <script lang="ts">
+  import NumberField from '$lib/ui/NumberField.svelte';
   import { untrack } from 'svelte';
   import { enhance } from '$lib/ui/enhance';
   import { beforeNavigate } from '$app/navigation';
@@ -74,12 +75,13 @@
     </div>
     <label>
       {say.copies}
-      <Input
-        type="number"
+      <NumberField
         min={1}
         max={MOST_COPIES}
-        class="mt-1 w-32"
-        bind:value={() => draft.copies, (copies) => edit({ copies: Number(copies) })}
+        whole
+        class="mt-1 block h-10.5 w-32"
+        kept={draft.copies}
+        onchange={(copies) => copies !== null && edit({ copies })}
       />
     </label>
   </div>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { numbersIn } from '$lib/shared/number';
+  import NumberField from '$lib/ui/NumberField.svelte';
   import { untrack } from 'svelte';
   import { enhance } from '$lib/ui/enhance';
   import { beforeNavigate } from '$app/navigation';
@@ -83,8 +85,8 @@
       class="measured mt-1"
       value={draft.card.layerHeightsMm.join(', ')}
       onchange={(event) => {
-        const words = (event.currentTarget as HTMLInputElement).value.split(/[\s,;]+/).filter(Boolean);
-        edit({ card: { ...draft.card, layerHeightsMm: words.map(Number) } });
+        const heights = numbersIn((event.currentTarget as HTMLInputElement).value);
+        edit({ card: { ...draft.card, layerHeightsMm: heights } });
       }}
     />
   </label>
@@ -96,15 +98,13 @@
           <label class="flex flex-col gap-1 text-sm">
             {field.label}
             <span class="flex items-center gap-2">
-              <input
-                type="number"
-                step="any"
-                class="measured border-hairline w-28 rounded px-2 py-1 text-right"
-                value={limitAt(draft.card, field)}
-                onchange={(event) => {
-                  const { valueAsNumber } = event.currentTarget;
-                  edit({ card: withLimit(draft.card, field, valueAsNumber) });
-                }}
+              <NumberField
+                min={-1000}
+                max={100_000}
+                class="w-28"
+                unit={field.unit === 'mm²' ? '' : field.unit}
+                kept={limitAt(draft.card, field)}
+                onchange={(value) => value !== null && edit({ card: withLimit(draft.card, field, value) })}
               />
               <span class="text-ink-soft">{field.unit}</span>
             </span>

@@ -2,6 +2,7 @@
   import { allowedSets, settingsFor, type PrintChoice } from '@kelbrin/core/slice';
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { plateTexts as say } from '$lib/texts/plate';
+  import NumberField from '$lib/ui/NumberField.svelte';
 
   interface Props {
     choice: PrintChoice;
@@ -14,10 +15,6 @@
   const sets = $derived(allowedSets(limits));
   const usual = $derived(settingsFor(limits, choice.set));
   const set = (part: Partial<PrintChoice>) => change({ ...choice, ...part });
-  const numberOf = (event: Event) => {
-    const { value, valueAsNumber } = event.currentTarget as HTMLInputElement;
-    return value === '' || Number.isNaN(valueAsNumber) ? undefined : valueAsNumber;
-  };
 </script>
 
 <fieldset class="flex flex-col gap-3" {disabled}>
@@ -43,17 +40,15 @@
   <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2" title={say.infillWhy}>
     {say.infill}
     <span class="flex items-center gap-1"
-      ><input
-        type="number"
-        min="0"
-        max="100"
-        step="5"
-        class="measured border-hairline w-full rounded px-2 py-1 text-right"
-        value={Math.round(100 * (choice.infillShare ?? usual.infillShare))}
-        onchange={(event) => {
-          const percent = numberOf(event);
-          set({ infillShare: percent === undefined ? undefined : Math.min(100, Math.max(0, percent)) / 100 });
-        }}
+      ><NumberField
+        min={0}
+        max={100}
+        unit="%"
+        nudge={5}
+        optional
+        class="w-full"
+        kept={Math.round(100 * (choice.infillShare ?? usual.infillShare))}
+        onchange={(percent) => set({ infillShare: percent === null ? undefined : percent / 100 })}
       />%</span
     >
     <span class="text-ink-soft col-span-2 text-sm">{say.infillWhy}</span>
@@ -70,33 +65,29 @@
   </label>
   <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
     {say.perimeters}
-    <input
-      type="number"
-      min="1"
-      max="10"
-      class="measured border-hairline rounded px-2 py-1 text-right"
-      value={choice.perimeters ?? usual.perimeters}
-      onchange={(event) => {
-        const lines = numberOf(event);
-        set({ perimeters: lines === undefined ? undefined : Math.min(10, Math.max(1, Math.round(lines))) });
-      }}
+    <NumberField
+      min={1}
+      max={10}
+      whole
+      optional
+      class="w-full"
+      kept={choice.perimeters ?? usual.perimeters}
+      onchange={(lines) => set({ perimeters: lines ?? undefined })}
     />
     <span class="text-ink-soft col-span-2 text-sm">{say.perimetersWhy}</span>
   </label>
   <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
     {say.brim}
     <span class="flex items-center gap-1"
-      ><input
-        type="number"
-        min="0"
-        max="30"
-        step="0.5"
-        class="measured border-hairline w-full rounded px-2 py-1 text-right"
-        value={choice.brimMm ?? usual.brimMm}
-        onchange={(event) => {
-          const mm = numberOf(event);
-          set({ brimMm: mm === undefined ? undefined : Math.min(30, Math.max(0, mm)) });
-        }}
+      ><NumberField
+        min={0}
+        max={30}
+        unit="mm"
+        nudge={0.5}
+        optional
+        class="w-full"
+        kept={choice.brimMm ?? usual.brimMm}
+        onchange={(mm) => set({ brimMm: mm ?? undefined })}
       />mm</span
     >
     <span class="text-ink-soft col-span-2 text-sm">{say.brimWhy}</span>
@@ -104,17 +95,16 @@
   <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
     {say.colourAt}
     <span class="flex items-center gap-1"
-      ><input
-        type="number"
-        min="0"
-        step="0.2"
+      ><NumberField
+        min={0}
+        max={999}
+        unit="mm"
+        nudge={0.2}
+        optional
         placeholder="–"
-        class="measured border-hairline w-full rounded px-2 py-1 text-right"
-        value={choice.colourChangesMm?.[0] ?? ''}
-        onchange={(event) => {
-          const mm = numberOf(event);
-          set({ colourChangesMm: mm === undefined || mm <= 0 ? undefined : [Math.min(999, mm)] });
-        }}
+        class="w-full"
+        kept={choice.colourChangesMm?.[0] ?? null}
+        onchange={(mm) => set({ colourChangesMm: mm === null || mm <= 0 ? undefined : [mm] })}
       />mm</span
     >
     <span class="text-ink-soft col-span-2 text-sm">{say.colourWhy}</span>

@@ -1,4 +1,7 @@
 import * as z from 'zod';
+import { numberField, type NumberRules } from './number.ts';
+
+export const printerPort: NumberRules = { min: 1, max: 65_535, whole: true };
 
 /** A printer as it is noted: what it is called, and where on the network it answers. */
 export const printerDraft = z.strictObject({
@@ -12,9 +15,5 @@ export const printerDraft = z.strictObject({
     .string()
     .trim()
     .regex(/^[a-z0-9]([a-z0-9.:-]{0,251}[a-z0-9])?$/i, 'Give the printer’s address, such as 192.168.1.20.'),
-  port: z.coerce
-    .number('The port is a number.')
-    .int('The port is a whole number.')
-    .min(1, 'The port is between 1 and 65535.')
-    .max(65_535, 'The port is between 1 and 65535.'),
+  port: numberField(printerPort, 'Give the port, such as 9100.'),
 });

@@ -21,7 +21,7 @@ export type Typed = { ok: true; amount: Amount; worth: number } | { ok: false; m
  */
 export function readAmount(typed: string, { unit, min, max, measures }: FieldRules): Typed {
   const formula = typed.trim();
-  const worked = workOut(formula, measures);
+  const worked = workOut(formula, measures, unit);
   if (!worked.ok) return worked;
   const worth = Math.round(worked.value * 1000) / 1000;
   if (worth < min) return { ok: false, message: `At least ${withUnit(min, unit)}.` };

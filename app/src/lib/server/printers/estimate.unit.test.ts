@@ -46,7 +46,7 @@ it('is read by another’s reader of G-code as it was meant: every line a known 
   const toolpath = slice(workshop.kernel, mesh, settings);
   const lines = parseStringSync(writeGcode(toolpath, settings, { offsetMm: [110, 100] }));
   const commands = lines.filter(({ words }) => words.length > 0);
-  const known = /^(G(0|1|21|28|90|92)|M(83|84|104|106|107|109|140|190|204|205))$/;
+  const known = /^(G(0|1|21|28|90|92)|M(83|84|400|104|106|107|109|140|190|204|205))$/;
   let filamentMm = 0;
   for (const { words } of commands) {
     const [[letter, number], ...parameters] = words;

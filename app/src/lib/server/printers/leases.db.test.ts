@@ -66,8 +66,8 @@ describe('two processes that keep one printer', () => {
       const driver = await SerialDriver.connect(host, port, mayWrite);
       for (const call of ['upload', 'start'] as const) {
         const real = driver[call].bind(driver) as (file: string, gcode: string) => Promise<void>;
-        driver[call] = async (file: string, gcode = '') => {
-          await real(file, gcode);
+        driver[call] = async (file: string, gcode?: unknown) => {
+          await real(file, String(gcode));
           said.push({ keeper, line: `${call} ${file}` });
         };
       }

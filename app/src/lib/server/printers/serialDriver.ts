@@ -66,6 +66,8 @@ export class SerialDriver implements PrinterDriver {
 
   async cancel(): Promise<void> {
     await this.#link.send('M524');
+    // The nozzle is still hot and stands in the part: it rises first, and only then moves aside.
+    for (const line of ['G91', 'G0 Z10 F600', 'G90', 'G0 X0 F7200']) await this.#link.send(line);
   }
 
   close(): void {

@@ -1,12 +1,30 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
   import { Button, Input } from 'flowbite-svelte';
-  import { runsLow } from '$lib/shared/spool';
+  import type { SubmitFunction } from '@sveltejs/kit';
+  import { runsLow, spoolGrams, spoolPrice } from '$lib/shared/spool';
   import { spoolTexts as say } from '$lib/texts/spools';
-  import { inMoney } from '$lib/ui/money';
+  import { inMoney, moneySign } from '$lib/ui/money';
+  import NumberField from '$lib/ui/NumberField.svelte';
   import { follow } from '$lib/live/follow.svelte';
 
   let { data, form } = $props();
+
+  /** The roll that is noted next. Rolls come by the box: all but the colour's name stays for the one after it. */
+  let next = $state<{
+    material: string;
+    colour: string;
+    colourName: string;
+    gramsLeft: number | null;
+    pricePerKg: number | null;
+  }>({ material: 'PLA', colour: '#17695b', colourName: '', gramsLeft: 1000, pricePerKg: null });
+
+  const addAnother: SubmitFunction =
+    () =>
+    async ({ result, update }) => {
+      await update({ reset: false });
+      if (result.type === 'success') next.colourName = '';
+    };
 
   follow(() => ['printroom']);
 </script>
@@ -37,18 +55,14 @@
         </span>
         <form method="POST" action="?/weigh" class="flex items-center gap-2" use:enhance>
           <input type="hidden" name="spool" value={spool.id} />
-          <input
+          <NumberField
             name="grams"
-            type="number"
-            min="0"
-            max="10000"
-            step="any"
-            class="measured border-hairline w-24 rounded px-2 py-1 text-right {runsLow(spool)
-              ? 'text-warn-ink font-semibold'
-              : ''}"
-            aria-label={say.weighed(spool.number)}
+            {...spoolGrams}
+            nudge={10}
+            class="w-24 {runsLow(spool) ? 'text-warn-ink font-semibold' : ''}"
+            label={say.weighed(spool.number)}
             title={say.weighed(spool.number)}
-            defaultValue={Math.round(spool.gramsLeft)}
+            kept={Math.round(spool.gramsLeft)}
           />
           <span class="text-ink-soft">g</span>
           <Button type="submit" size="xs" color="alternative">{say.weigh}</Button>
@@ -84,10 +98,15 @@
       </li>
     {/each}
   </ul>
-  <form method="POST" action="?/add" class="sheet flex flex-wrap items-end gap-3 p-4" use:enhance>
+  <form
+    method="POST"
+    action="?/add"
+    class="sheet flex flex-wrap items-end gap-3 p-4"
+    use:enhance={addAnother}
+  >
     <label>
       {say.material}
-      <Input name="material" class="mt-1 w-28" maxlength={24} value="PLA" />
+      <Input name="material" class="mt-1 w-28" maxlength={24} bind:value={next.material} />
     </label>
     <label>
       {say.colour}
@@ -95,20 +114,35 @@
         name="colour"
         type="color"
         class="border-hairline mt-1 block h-10.5 w-16 rounded border"
-        value="#17695b"
+        bind:value={next.colour}
       />
     </label>
     <label>
       {say.colourName}
-      <Input name="colourName" class="mt-1 w-48" maxlength={40} />
+      <Input name="colourName" class="mt-1 w-48" maxlength={40} bind:value={next.colourName} />
     </label>
-    <label>
+    <label class="flex flex-col">
       {say.gramsLeft}
-      <Input name="gramsLeft" type="number" min="0" max="10000" class="measured mt-1 w-28" value={1000} />
+      <NumberField
+        name="gramsLeft"
+        {...spoolGrams}
+        nudge={50}
+        class="mt-1 h-10.5 w-28"
+        kept={next.gramsLeft}
+        onchange={(grams) => (next.gramsLeft = grams)}
+      />
     </label>
-    <label>
+    <label class="flex flex-col">
       {say.price}
-      <Input name="pricePerKg" type="number" min="0" step="0.01" class="measured mt-1 w-28" placeholder="£" />
+      <NumberField
+        name="pricePerKg"
+        {...spoolPrice}
+        optional
+        class="mt-1 h-10.5 w-28"
+        placeholder={moneySign}
+        kept={next.pricePerKg}
+        onchange={(price) => (next.pricePerKg = price)}
+      />
     </label>
     <Button type="submit" color="alternative">{say.add}</Button>
   </form>

@@ -2,7 +2,9 @@
   import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
   import { follow } from '$lib/live/follow.svelte';
+  import { printerPort } from '$lib/shared/printerDraft';
   import KeptInput from '$lib/ui/KeptInput.svelte';
+  import NumberField from '$lib/ui/NumberField.svelte';
   import { printersTexts as say } from '$lib/texts/printers';
 
   let { data, form } = $props();
@@ -10,7 +12,7 @@
   follow(() => ['printroom']);
 </script>
 
-{#snippet fields(printer: { name: string; model: string; host: string; port: number | '' })}
+{#snippet fields(printer: { name: string; model: string; host: string; port: number | null })}
   <label
     >{say.name} <KeptInput name="name" class="mt-1 w-32" maxlength={24} kept={printer.name} required /></label
   >
@@ -21,15 +23,7 @@
   >
   <label
     >{say.port}
-    <KeptInput
-      name="port"
-      type="number"
-      min="1"
-      max="65535"
-      class="measured mt-1 w-24"
-      kept={printer.port}
-      required
-    /></label
+    <NumberField name="port" {...printerPort} class="mt-1 block h-10.5 w-24" kept={printer.port} /></label
   >
 {/snippet}
 
@@ -71,7 +65,7 @@
     aria-label={say.add}
     use:enhance
   >
-    {@render fields({ name: '', model: '', host: '', port: '' })}
+    {@render fields({ name: '', model: '', host: '', port: null })}
     <Button type="submit" color="alternative">{say.add}</Button>
   </form>
 </main>
