@@ -1,3 +1,5 @@
+import { startChecks } from '../../app/src/lib/shared/startChecks.ts';
+
 /** Everybody of whom it is asked what they may do. */
 export const everybody = [
   'visitor',
@@ -240,12 +242,20 @@ export const accessTable: readonly Line[] = [
   { route: '/queue', call: '?/order', body: ({ entry }) => ({ entry }), may: staff },
   { route: '/queue', call: '?/drop', body: ({ entry }) => ({ entry, dropped: 'no' }), may: teachers },
   { route: '/queue', call: '?/lay', body: ({ brief }) => ({ entry: brief }), may: staff },
-  { route: '/queue', call: '?/start', body: ({ entry, printer }) => ({ entry, printer }), may: staff },
+  {
+    route: '/queue',
+    call: '?/start',
+    body: ({ entry, printer }) => ({ entry, printer, check: startChecks }),
+    may: staff,
+  },
   { route: '/plate/[plate]', call: '?/start', body: ({ brief }) => ({ printer: brief }), may: [] },
   { route: '/plate/[plate]', call: '?/off', body: ({ brief }) => ({ entry: brief }), may: [] },
   { route: '/plate/[plate]', call: '?/plan', body: () => ({ printer: '' }), may: staff },
   { route: '/plate/[plate]', call: '?/repeat', body: ({ brief }) => ({ entry: brief }), may: [] },
   { route: '/plate/[plate]', call: '?/discard', path: ({ brief }) => `/plate/${brief}`, may: [] },
+  { route: '/printers', call: '?/bringBack', body: ({ printer }) => ({ printer }), may: teachers },
+  { route: '/spools', call: '?/bringBack', body: ({ spool }) => ({ spool }), may: staff },
+  { route: '/print-room', call: '?/clear', body: ({ printer }) => ({ printer }), may: staff },
   { route: '/print-room', call: '?/bells', body: () => ({ day: '' }), may: teachers },
   { route: '/print-room', call: '?/pause', body: ({ brief }) => ({ run: brief }), may: staff },
   { route: '/print-room', call: '?/resume', body: ({ brief }) => ({ run: brief }), may: staff },

@@ -204,5 +204,6 @@ test('a brief is written with requirements, copied, and held against what is des
   await expect(page.getByText('Nobody has begun it yet.')).toBeVisible();
   await expect(across).toHaveValue('6');
   await page.getByRole('button', { name: 'Delete this brief' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete this brief' }).click();
   await expect(page.getByRole('heading', { name: 'Year 8, Wren group' })).toBeVisible();
 });

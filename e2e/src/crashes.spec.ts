@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import postgres, { type Sql } from 'postgres';
 import { createDatabase, startCluster, type Cluster } from '../../ops/postgres.ts';
 import { Stack } from '../../ops/stack.ts';
-import { expect, signInByRequest, test } from './kelbrin.ts';
+import { expect, signInByRequest, startForm, test } from './kelbrin.ts';
 
 /*
  * Whatever is killed while a plate is sliced, sent or printed, its run ends known, and its part is printed once: the file
@@ -67,7 +67,7 @@ for (const phase of phases) {
     test(`${victim} killed while a plate is ${phase}`, async ({ playwright }) => {
       const request = await playwright.request.newContext({ baseURL: stack.origin });
       await signInByRequest(request, stack.origin, 'helper');
-      const post = async (path: string, form: Record<string, string>) =>
+      const post = async (path: string, form: FormData) =>
         (
           await request.post(path, { form, headers: { origin: stack.origin, accept: 'application/json' } })
         ).json() as Promise<{ type: string; data?: string }>;
@@ -76,8 +76,10 @@ for (const phase of phases) {
         select print_file_id, max(copy) + 1 from queue_entries group by print_file_id order by print_file_id limit 1
         returning id as entry, (select id from printers where name = 'Birch') as printer`;
       await expect
-        .poll(async () => (await post('/queue?/start', { entry, printer })).type, { timeout: 20_000 })
-        .toBe('success');
+        .poll(async () => (await post('/queue?/start', startForm({ entry, printer }))).type, {
+          timeout: 20_000,
+        })
+        .toBe('redirect');
       const { id, plate } = await lastRun();
       await expect.poll(async () => (await lastRun()).state, { timeout: 30_000, intervals: [5] }).toBe(phase);
       await kills[victim]();
@@ -88,7 +90,7 @@ for (const phase of phases) {
         // Only a printer that was switched off forgets; and then the plate is laid as it was.
         expect([victim, phase]).toEqual(['printer', 'printing']);
         expect((await ended()).problem).toContain('lost the file');
-        await post(`/plate/${plate}?/start`, { printer });
+        await post(`/plate/${plate}?/start`, startForm({ printer }));
         await expect.poll(async () => (await lastRun()).state, { timeout: 60_000 }).toBe('finished');
       }
       const [{ state, printed }] = await sql<{ state: string; printed: number }[]>`

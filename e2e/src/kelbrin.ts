@@ -3,6 +3,7 @@ import { expect, test as base, type APIRequestContext, type Browser, type Page }
 import { designOf } from '../../core/src/design/index.ts';
 import { labelRecipe, type Label } from '../../app/src/lib/server/demo/labels.ts';
 import { school } from '../../app/src/lib/server/demo/school.ts';
+import { startChecks } from '../../app/src/lib/shared/startChecks.ts';
 import { createDatabase, onDatabase } from '../../ops/postgres.ts';
 import { Stack } from '../../ops/stack.ts';
 
@@ -115,6 +116,22 @@ export async function handInLabel(
   const { type } = (await answer.json()) as { type: string };
   if (type !== 'success') throw new Error(`${who} could not hand in: ${await answer.text()}`);
   await context.close();
+}
+
+/** The form that starts a print, with everything ticked off that is looked at before. */
+export function startForm(fields: Readonly<Record<string, string>>): FormData {
+  const form = new FormData();
+  for (const [name, value] of Object.entries(fields)) form.set(name, value);
+  for (const check of startChecks) form.append('check', check);
+  return form;
+}
+
+/** Ticks off in the dialog what is looked at before a print, and starts it. */
+export async function confirmStart(page: Page): Promise<void> {
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('button', { name: 'Start printing' })).toBeDisabled();
+  for (const check of await dialog.getByRole('checkbox').all()) await check.check();
+  await dialog.getByRole('button', { name: 'Start printing' }).click();
 }
 
 /** Signs a student of the demo school in by hand. */

@@ -3,7 +3,7 @@ import postgres, { type Sql } from 'postgres';
 import { randomBytes } from 'node:crypto';
 import { createDatabase, onDatabase } from '../../ops/postgres.ts';
 import { Stack, type ProcessName } from '../../ops/stack.ts';
-import { expect, signInByRequest, test } from './kelbrin.ts';
+import { expect, signInByRequest, startForm, test } from './kelbrin.ts';
 
 /*
  * Two job processes on one database, with a recorder between them and the printer: each plate is sent whole once and
@@ -97,12 +97,12 @@ for (const [fate, befalls] of Object.entries(fates)) {
           returning id as entry, (select id from printers where name = 'Birch') as printer`;
         const start = async () => {
           const answer = await request.post('/queue?/start', {
-            form: { entry, printer },
+            form: startForm({ entry, printer }),
             headers: { origin: stack.origin, accept: 'application/json' },
           });
           return ((await answer.json()) as { type: string }).type;
         };
-        await expect.poll(start, { timeout: 20_000 }).toBe('success');
+        await expect.poll(start, { timeout: 20_000 }).toBe('redirect');
         const run = async () =>
           (
             await sql<{ state: string; file: string; problem: string | null }[]>`

@@ -1,4 +1,4 @@
-import { expect, handInLabel, setFarBells, test } from './kelbrin.ts';
+import { confirmStart, expect, handInLabel, setFarBells, test } from './kelbrin.ts';
 
 test.use({ file: 'plates', printerSpeed: 400 });
 test.setTimeout(240_000);
@@ -110,10 +110,7 @@ test('eight hand-ins become a proposed plate that is changed, printed with a cha
   /** Answers what people forget, and starts. */
   async function startOn(printer: string) {
     await helper.getByRole('button', { name: `Start on ${printer}` }).click();
-    const dialog = helper.getByRole('dialog');
-    await expect(dialog.getByRole('button', { name: 'Start printing' })).toBeDisabled();
-    for (const check of await dialog.getByRole('checkbox').all()) await check.check();
-    await dialog.getByRole('button', { name: 'Start printing' }).click();
+    await confirmStart(helper);
   }
 
   await test.step('too little is on the roll: the filament is changed, guided, before it is started', async () => {

@@ -1,4 +1,4 @@
-import { expect, handInLabel, test } from './kelbrin.ts';
+import { confirmStart, expect, handInLabel, test } from './kelbrin.ts';
 
 // Slow enough that the run outlasts the restarts.
 test.use({ file: 'recovery', printerSpeed: 20 });
@@ -10,7 +10,8 @@ test('a run and its progress survive the web app and the job process being kille
   const helper = await as('helper');
   await helper.goto('/queue');
   await helper.getByRole('button', { name: 'Print Femi’s part on Birch' }).click();
-  await helper.goto('/print-room');
+  await confirmStart(helper);
+  await helper.waitForURL('**/print-room');
   const birch = helper.locator('[data-printer=Birch]');
   const percent = async () => Number(await birch.getByTestId('percent').textContent());
   await expect.poll(percent, { timeout: 45_000 }).toBeGreaterThan(0);
@@ -29,8 +30,18 @@ test('a run and its progress survive the web app and the job process being kille
   await expect.poll(percent, { timeout: 20_000 }).toBeGreaterThan(then);
   await expect(birch.locator('[data-run=printing]')).toBeVisible();
 
-  await birch.getByRole('button', { name: 'Cancel the run' }).click();
+  // Cancelling asks first, and leaving it as it is changes nothing.
+  await birch.getByRole('button', { name: 'Cancel the print' }).click();
+  await helper.getByRole('dialog').getByRole('button', { name: 'Leave it as it is' }).click();
+  await expect(birch.locator('[data-run=printing]')).toBeVisible();
+  await birch.getByRole('button', { name: 'Cancel the print' }).click();
+  await helper.getByRole('dialog').getByRole('button', { name: 'Cancel the print' }).click();
   await expect(birch.getByRole('listitem').first()).toContainText('cancelled');
+  // What was printed of it lies on the bed, until somebody says that it does not.
+  await expect(birch.getByTestId('on-bed')).toContainText('Femi');
+  await expect(birch.getByTestId('doing')).toHaveText('to be cleared');
+  await birch.getByRole('button', { name: 'The bed is clear' }).click();
+  await expect(birch.getByTestId('doing')).toHaveText('free');
 });
 
 test('the web app ends as soon as it is asked to, though pages follow it, and they find it again', async ({

@@ -40,6 +40,19 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
   }
   await keyboard.press('Enter');
 
+  await test.step('words that are typed beside a field decide nothing', async () => {
+    await expect(shown(page)).toContainText('Bruno');
+    // Nothing is marked, so the remark is on the whole.
+    await keyboard.press('r');
+    await expect(page.getByLabel('What to change, on the whole')).toBeFocused();
+    await keyboard.press('Escape');
+    await keyboard.type('a us wa', { delay: 20 });
+    await keyboard.press('Escape');
+    await expect(shown(page)).toContainText('Bruno');
+    await page.getByLabel('What to change, on the whole').fill('');
+    await page.locator('h1').click();
+  });
+
   await test.step('one is sent back with a remark at a place, where a finding is', async () => {
     await expect(shown(page)).toContainText('Bruno');
     await keyboard.press('f');
@@ -49,7 +62,10 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
     await keyboard.press('Control+Enter');
     await expect(page.getByRole('list', { name: 'Remarks' })).toContainText('Place A: From here on');
     await keyboard.press('s');
+    // From inside a field nothing is decided: the button is one key further.
     await keyboard.press('Control+Enter');
+    await expect(page.getByRole('button', { name: 'Send back' })).toBeFocused();
+    await keyboard.press('Enter');
   });
 
   await test.step('two are sent back with a remark at a sentence', async () => {
@@ -67,17 +83,20 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
       await expect(page.locator('[data-step=s2]')).toContainText(words);
       await keyboard.press('s');
       await keyboard.press('Control+Enter');
+      await keyboard.press('Enter');
     }
   });
 
   await test.step('what fails is waived with a reason', async () => {
     await expect(shown(page)).toContainText('Asha');
     await expect(page.getByText('It is for a thin wire.')).toBeVisible();
-    await keyboard.press('a');
+    await keyboard.press('Control+Enter');
     await expect(page.getByLabel('Why “Holes” may fail here')).toBeFocused();
     await keyboard.type('We drill it open.');
     await keyboard.press('Tab');
     await keyboard.type('The wire is thin enough.');
+    await keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: 'Approve with the waiver' })).toBeFocused();
     await keyboard.press('Enter');
   });
 
@@ -85,17 +104,17 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
     for (const name of ['Femi', 'Greta', 'Hugo', 'Ines', 'Jonah', 'Keiko', 'Luca']) {
       await expect(shown(page)).toContainText(name);
       await expect(page.getByRole('button', { name: 'Approve for printing' })).toBeEnabled();
-      await keyboard.press('a');
+      await keyboard.press('Control+Enter');
     }
     await expect(shown(page)).toContainText('Maren');
     await expect(page.getByText('Luca: approved.')).toBeVisible();
-    await keyboard.press('u');
+    await keyboard.press('Control+z');
     await expect(shown(page)).toContainText('Luca');
     await keyboard.press('n');
     await expect(shown(page)).toContainText('Maren');
-    await keyboard.press('a');
+    await keyboard.press('Control+Enter');
     await expect(shown(page)).toContainText('Luca');
-    await keyboard.press('a');
+    await keyboard.press('Control+Enter');
     await expect(shown(page)).toHaveText('Review');
   });
 
@@ -140,7 +159,7 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
     for (const name of ['v1, before', 'v2, now']) {
       await expect(page.getByRole('figure', { name }).getByTestId('solid-view')).toBeVisible();
     }
-    await keyboard.press('a');
+    await keyboard.press('Control+Enter');
     await expect(student.locator('[data-state=approved]')).toBeVisible();
   });
 });

@@ -19,8 +19,8 @@ const design = z
     format: z.literal('kelbrin-design'),
     version: z.literal(DESIGN_VERSION),
     /** The measures that every part has, above its own. */
-    measures: z.array(measure).max(50),
-    parts: z.array(part).min(1).max(20),
+    measures: z.array(measure).max(50, 'all parts share at most 50 measures'),
+    parts: z.array(part).min(1).max(20, 'a project holds at most 20 parts'),
     /** The id of the part that is handed in. */
     chosen: z.string(),
   })
@@ -76,6 +76,17 @@ export function parseDesign(data: unknown): ParsedDesign {
     ok: false,
     problem: { message: `This is not a design of a kind Kelbrin knows: ${message}${where}.` },
   };
+}
+
+/**
+ * What keeps a design from being kept, in a sentence; undefined for one that can be. Everything that an edit makes is held
+ * against the schema before it is taken, so that what is shown can always be saved.
+ */
+export function designProblem(of: Design): Problem | undefined {
+  const parsed = design.safeParse(of);
+  if (parsed.success) return undefined;
+  const { message } = parsed.error.issues[0];
+  return { message: `That cannot be: ${message}.` };
 }
 
 /** Whether two designs say the same, whatever the order of their keys. */

@@ -84,7 +84,8 @@ export function duplicateStep(
 export function addMeasure(recipe: Recipe): Recipe {
   const taken = new Set(recipe.measures.map(({ name }) => name));
   const letters = [...'abcdefghjkl'];
-  const name = letters.find((each) => !taken.has(each)) ?? `measure${recipe.measures.length + 1}`;
+  const numbered = Array.from({ length: taken.size + 1 }, (_, i) => `measure${i + 1}`);
+  const name = [...letters, ...numbered].find((each) => !taken.has(each))!;
   return { ...recipe, measures: [...recipe.measures, { name, value: 10 }] };
 }
 

@@ -8,14 +8,18 @@ import type { Problem } from './problem.ts';
 /** The number of the recipe format that this code reads and writes; older ones are migrated on reading. */
 export const RECIPE_VERSION = 3;
 
+/** The most that a recipe holds. */
+const MOST_STEPS = 200;
+const MOST_MEASURES = 50;
+
 /** A recipe: the ordered steps that make one part. */
 export const recipe = z
   .strictObject({
     format: z.literal('kelbrin-recipe'),
     version: z.literal(RECIPE_VERSION),
     /** Named numbers, each of which may use those above it. */
-    measures: z.array(measure).max(50),
-    steps: z.array(step).max(200),
+    measures: z.array(measure).max(MOST_MEASURES, `a part has at most ${MOST_MEASURES} measures`),
+    steps: z.array(step).max(MOST_STEPS, `a recipe has at most ${MOST_STEPS} steps`),
   })
   .superRefine(({ steps, measures }, context) => {
     measures.forEach(({ name }, index) => {

@@ -16,5 +16,5 @@ export {
   type PrintChoice,
   type SettingSet,
 } from './settingSets.ts';
-export { slice } from './slice.ts';
+export { slice, sliceInSteps } from './slice.ts';
 export type { Layer, Path, Role, Toolpath } from './toolpath.ts';

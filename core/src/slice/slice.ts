@@ -1,6 +1,6 @@
 import { boundsOf, type SolidMesh } from '../mesh/index.ts';
 import type { Outline, Region } from '../recipe/index.ts';
-import { inScope, Sections, type Area, type Kernel, type Scope } from '../solid/index.ts';
+import { Scope, Sections, type Area, type Kernel } from '../solid/index.ts';
 import { aroundPart } from './aroundPart.ts';
 import { bridgesOver, type Bridges } from './bridges.ts';
 import { fillLines } from './fillLines.ts';
@@ -30,20 +30,42 @@ const SAME_MM = 0.001;
  * Throws an error with a plain sentence if the mesh is not a solid.
  */
 export function slice(kernel: Kernel, mesh: SolidMesh, settings: PrintSettings): Toolpath {
-  return inScope((scope) => {
+  const steps = sliceInSteps(kernel, mesh, settings);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/**
+ * Like {@link slice}, a layer at a time, so that a host can stop in between; the number of the layer is handed out. The
+ * kernel's memory is free again when it has ended, or was ended from outside.
+ */
+export function* sliceInSteps(
+  kernel: Kernel,
+  mesh: SolidMesh,
+  settings: PrintSettings,
+): Generator<number, Toolpath> {
+  const scope = new Scope();
+  try {
     const solid = new Sections(kernel, scope, mesh);
     const heights = layerHeights(boundsOf(mesh).max[2], settings);
-    // Where a wall is made of triangles, a section has corners on its straight runs, at other places in each layer.
-    const sections = heights.map(({ zMm, thickMm }) =>
-      solid.at(scope, zMm - thickMm / 2).simplified(STRAIGHT_MM),
-    );
+    const sections: Area[] = [];
+    for (const [index, { zMm, thickMm }] of heights.entries()) {
+      // Where a wall is made of triangles, a section has corners on its straight runs, at other places in each layer.
+      sections.push(solid.at(scope, zMm - thickMm / 2).simplified(STRAIGHT_MM));
+      yield index;
+    }
     const plan = new LayerPlan(scope, sections, settings);
-    return {
-      layers: heights.map((height, index) =>
-        paced({ ...height, paths: plan.pathsOf(index) }, index, settings),
-      ),
-    };
-  });
+    const layers: Layer[] = [];
+    for (const [index, height] of heights.entries()) {
+      layers.push(paced({ ...height, paths: plan.pathsOf(index) }, index, settings));
+      yield index;
+    }
+    return { layers };
+  } finally {
+    scope.end();
+  }
 }
 
 /** The layers that a part of the given height is made of; a last sliver of less than half a layer is left out. */

@@ -29,6 +29,7 @@
   import OutlineEditor from './plan/OutlineEditor.svelte';
   import Plan from './plan/Plan.svelte';
   import RecipePane from './RecipePane.svelte';
+  import SaveNotice from './SaveNotice.svelte';
   import SectionSheet from './SectionSheet.svelte';
   import VersionsDialog from './VersionsDialog.svelte';
   import SolidWorker from './solid.worker?worker';
@@ -207,6 +208,7 @@
 
 <div class="flex min-h-0 flex-1 flex-col">
   {@render top?.({ bench })}
+  <SaveNotice {autosave} design={bench.design} {title} />
   <div class="border-hairline flex h-12 shrink-0 items-center gap-2 border-b bg-white px-4">
     <h1 class="truncate text-lg">{title}</h1>
     <button
@@ -247,7 +249,7 @@
       type="button"
       class="hover:bg-ground disabled:text-hairline rounded p-1.5"
       aria-label={say.export}
-      disabled={!bench.solid || bench.solid.mesh.triangles.length === 0}
+      disabled={!bench.isCurrent || !bench.solid || bench.solid.mesh.triangles.length === 0}
       onclick={() => (isExporting = true)}
     >
       <Download size={18} />
@@ -321,6 +323,15 @@
             <ArrowLeftRight size={14} aria-hidden="true" />{isPlanLarge ? say.solidLarge : say.planLarge}
           </button>
         {/if}
+      {/if}
+      {#if bench.solid && bench.problem && !bench.isCurrent}
+        <p
+          class="border-warn bg-warn-wash absolute top-3 left-1/2 z-10 -translate-x-1/2 rounded border px-3 py-1 text-sm"
+          role="status"
+          data-testid="shape-before"
+        >
+          {say.shapeBefore}
+        </p>
       {/if}
       {#if faceStep?.kind === 'setDown'}<FaceList {bench} step={faceStep} />{/if}
     </section>

@@ -22,6 +22,9 @@
     saving: say.saving,
     offline: say.offline,
     conflict: say.changedElsewhere,
+    signedOut: say.signedOut,
+    busy: say.busy,
+    refused: say.refused,
   };
 </script>
 
@@ -40,9 +43,7 @@
     <span class="text-ink-soft">{say.nothingToPrint}</span>
   {/if}
   <span
-    class="ml-auto {save === 'offline' || save === 'conflict'
-      ? 'text-warn-ink font-semibold'
-      : 'text-ink-soft'}"
+    class="ml-auto {save === 'saved' || save === 'saving' ? 'text-ink-soft' : 'text-warn-ink font-semibold'}"
     role="status"
     data-save={save}
   >

@@ -12,6 +12,7 @@
 
 <script lang="ts">
   import { FormatError, readSvg, recipeInThreeMf } from '@kelbrin/core/format';
+  import { parseDesign } from '@kelbrin/core/design';
   import { parseRecipe, type FieldPath, type Token } from '@kelbrin/core/recipe';
   import type { BenchState } from './bench.svelte';
   import { benchTexts as texts } from '$lib/texts/bench';
@@ -21,6 +22,9 @@
     projectId: string;
   }
   let { bench, projectId }: Props = $props();
+
+  /** As much as the server takes of a project. */
+  const LARGEST_DESIGN_BYTES = 500_000;
 
   let drawing = $state<HTMLInputElement>();
   let mesh = $state<HTMLInputElement>();
@@ -68,6 +72,7 @@
   async function readPart(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
     const file = taken(event);
     if (!file) return;
+    if (/\.json$/i.test(file.name)) return openDesign(file);
     try {
       const words = recipeInThreeMf(new Uint8Array(await file.arrayBuffer()));
       if (words === undefined) return say(`${file.name} holds no recipe: it can be a step, by “import”.`);
@@ -79,6 +84,19 @@
       if (error instanceof SyntaxError) return say(`${file.name}: the recipe inside is damaged.`);
       throw error;
     }
+  }
+
+  /** Opens a project that was kept as a file, in the place of what is shown; undo leads back. */
+  async function openDesign(file: File): Promise<void> {
+    if (file.size > LARGEST_DESIGN_BYTES) return say(`${file.name} is larger than a project can be.`);
+    const data: unknown = await file
+      .text()
+      .then(JSON.parse)
+      .catch(() => undefined);
+    if (data === undefined) return say(`${file.name} is damaged: it cannot be read.`);
+    const parsed = parseDesign(data);
+    if (!parsed.ok) return say(`${file.name}: ${parsed.problem.message}`);
+    bench.replace(parsed.design);
   }
 
   /** Has the server take a mesh in, and puts it into the step that asked for it. */
@@ -126,7 +144,7 @@
 <input
   bind:this={part}
   type="file"
-  accept=".3mf,model/3mf"
+  accept=".3mf,.json,model/3mf,application/json"
   class="hidden"
   onchange={readPart}
   aria-label={texts.fileOfPart}

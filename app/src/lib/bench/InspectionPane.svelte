@@ -24,7 +24,7 @@
 
   function choose(finding: Finding, all: readonly Finding[]): void {
     // What was measured on the solid before this one lies on other triangles.
-    if (!bench.solid?.isInspected) return;
+    if (!bench.isCurrent || !bench.solid?.isInspected) return;
     const isAgain = chosen === finding;
     chosen = isAgain ? undefined : finding;
     bench.hatched = isAgain
@@ -40,19 +40,21 @@
 {#if bench.solid && bench.solid.mesh.triangles.length > 0}
   <div class="border-hairline flex items-center justify-between border-b px-4 py-3">
     <h2>{say.title}</h2>
-    {#if bench.solid.isInspected}
+    {#if bench.isChecked}
       <VerdictChip verdict={bench.solid.inspection.verdict} />
+    {:else if bench.problem && !bench.isCurrent}
+      <span class="text-ink-soft text-sm">{say.ofBefore}</span>
     {:else}
       <span class="text-ink-soft text-sm">
         {#if bench.progress}
           {say.at(bench.progress.title, bench.progress.done + 1, bench.progress.of)}
         {:else}
-          {say.measuring}
+          {say.checking}
         {/if}
       </span>
     {/if}
   </div>
-  <div aria-busy={!bench.solid.isInspected}>
+  <div aria-busy={!bench.isChecked}>
     <InspectionList inspection={bench.solid.inspection} {chosen} onchoose={choose}>
       {#snippet more()}<RemedyList {bench} />{/snippet}
     </InspectionList>

@@ -1,8 +1,18 @@
 import * as z from 'zod';
 import { parseDesign, sameDesign, type Design } from '@kelbrin/core/design';
 
-/** Where the latest edit is. */
-export type SaveState = 'saved' | 'saving' | 'offline' | 'conflict';
+/**
+ * Where the latest edit is. While it is not `saved` it is kept in this browser: until there is a connection, until somebody
+ * is signed in, until the server has a moment, until a person has chosen between two states, or for good, where the server
+ * refuses it.
+ */
+export type SaveState = 'saved' | 'saving' | 'offline' | 'signedOut' | 'busy' | 'conflict' | 'refused';
+
+/** Edits of a former tab that cannot be read here, word for word as they were kept. */
+export interface Unread {
+  readonly key: string;
+  readonly words: string;
+}
 
 /** What the server keeps now, when it is not what this tab's edits were made from. */
 export interface Theirs {
@@ -13,17 +23,20 @@ export interface Theirs {
 /** Where edits go and where they are kept until they arrive; tests put others in their place. */
 export interface SaveHost {
   put(body: { baseRevision: number; design: Design }): Promise<Response>;
-  readonly storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
+  readonly storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
 }
 
 const PAUSE_MS = 500;
 const RETRY_MS = 3_000;
+/** A server that has no moment is asked again after pauses that grow up to this. */
+const LONGEST_RETRY_MS = 60_000;
 /** How long an edit may wait to be kept, so that a drag does not have the browser write at every move of the hand. */
 const KEEP_MS = 200;
 
 const draftSchema = z.object({ baseRevision: z.number(), design: z.unknown() });
 const savedSchema = z.object({ revision: z.number() });
 const conflictSchema = z.object({ revision: z.number(), design: z.unknown() });
+const refusalSchema = z.object({ message: z.string() });
 
 /**
  * Saves a project by itself, a moment after each pause in editing.
@@ -34,6 +47,10 @@ const conflictSchema = z.object({ revision: z.number(), design: z.unknown() });
  */
 export class Autosave {
   state = $state<SaveState>('saved');
+  /** Why the server refuses the latest edit, where it does. */
+  refusal = $state<string>();
+  /** What former tabs left that cannot be read here. It stays until somebody throws it away. */
+  unread = $state.raw<readonly Unread[]>([]);
   theirs = $state.raw<Theirs | undefined>();
 
   #base: number;
@@ -41,6 +58,7 @@ export class Autosave {
   #timer: ReturnType<typeof setTimeout> | undefined;
   #keepTimer: ReturnType<typeof setTimeout> | undefined;
   #running: Promise<void> | undefined;
+  #retryMs = RETRY_MS;
   readonly #key: string;
   readonly #host: SaveHost;
 
@@ -60,12 +78,19 @@ export class Autosave {
    * meanwhile, `theirs` is set and the person has to choose.
    */
   recover(server: Theirs): Design | undefined {
-    const kept = this.#host.storage.getItem(this.#key);
-    if (!kept) return undefined;
-    const draft = draftSchema.safeParse(safeJson(kept));
-    const parsed = draft.success ? parseDesign(draft.data.design) : undefined;
-    if (!draft.success || !parsed?.ok || sameDesign(parsed.design, server.design)) {
-      this.#host.storage.removeItem(this.#key);
+    const { storage } = this.#host;
+    const kept = storage.getItem(this.#key);
+    const draft = kept === null ? undefined : draftSchema.safeParse(safeJson(kept));
+    const parsed = draft?.success ? parseDesign(draft.data.design) : undefined;
+    if (kept !== null && !parsed?.ok) {
+      // Put aside, where no later edit is written over it.
+      storage.setItem(`${this.#key} unread ${Date.now()}`, kept);
+      storage.removeItem(this.#key);
+    }
+    this.unread = this.#allUnread();
+    if (!draft?.success || !parsed?.ok) return undefined;
+    if (sameDesign(parsed.design, server.design)) {
+      storage.removeItem(this.#key);
       return undefined;
     }
     this.#design = parsed.design;
@@ -84,8 +109,15 @@ export class Autosave {
     this.#design = design;
     this.#keepTimer ??= setTimeout(() => this.keep(), KEEP_MS);
     if (this.state === 'conflict') return;
-    if (this.state !== 'offline') this.state = 'saving';
+    // Another state may be taken where the one before was refused.
+    if (this.state === 'saved' || this.state === 'refused') this.state = 'saving';
     this.#schedule(PAUSE_MS);
+  }
+
+  /** Throws away what a former tab left and nobody can read here. */
+  forget(unread: Unread): void {
+    this.#host.storage.removeItem(unread.key);
+    this.unread = this.#allUnread();
   }
 
   /** Saves now and waits for it; true when the server has everything. */
@@ -138,12 +170,22 @@ export class Autosave {
     clearTimeout(this.#timer);
   }
 
+  #allUnread(): Unread[] {
+    const { storage } = this.#host;
+    const keys = Array.from({ length: storage.length }, (_, i) => storage.key(i) ?? '');
+    return keys
+      .filter((key) => key.startsWith(`${this.#key} unread`))
+      .map((key) => ({ key, words: storage.getItem(key) ?? '' }));
+  }
+
   /** Forgets the edits, as the server has what is to be kept. */
   #letGo(): void {
     clearTimeout(this.#keepTimer);
     this.#design = this.#keepTimer = undefined;
     this.#host.storage.removeItem(this.#key);
     this.state = 'saved';
+    this.refusal = undefined;
+    this.#retryMs = RETRY_MS;
   }
 
   #schedule(afterMs: number): void {
@@ -164,20 +206,25 @@ export class Autosave {
     try {
       response = await this.#host.put({ baseRevision: this.#base, design });
     } catch {
-      return this.#retry();
+      return this.#retry('offline', RETRY_MS);
     }
+    const answer: unknown = await response.json().catch(() => undefined);
     if (response.status === 409) {
-      const { revision, design: theirs } = conflictSchema.parse(await response.json());
-      const parsed = parseDesign(theirs);
-      if (!parsed.ok) return this.#retry();
+      const conflict = conflictSchema.safeParse(answer);
+      const parsed = conflict.success ? parseDesign(conflict.data.design) : undefined;
+      if (!conflict.success || !parsed?.ok) return this.#refused(undefined);
+      const { revision } = conflict.data;
       // The answer to an earlier save of this very state may have been lost on its way.
       if (sameDesign(parsed.design, design)) return this.#arrived(design, revision);
       this.state = 'conflict';
       this.theirs = { revision, design: parsed.design };
       return;
     }
-    if (!response.ok) return this.#retry();
-    this.#arrived(design, savedSchema.parse(await response.json()).revision);
+    if (response.status === 401) return this.#retry('signedOut', RETRY_MS);
+    if (response.status === 429 || response.status >= 500) return this.#retryLater();
+    const saved = savedSchema.safeParse(answer);
+    if (response.ok && saved.success) return this.#arrived(design, saved.data.revision);
+    this.#refused(refusalSchema.safeParse(answer).data?.message);
   }
 
   #arrived(design: Design, revision: number): void {
@@ -190,9 +237,22 @@ export class Autosave {
     }
   }
 
-  #retry(): void {
-    this.state = 'offline';
-    this.#schedule(RETRY_MS);
+  #retry(state: 'offline' | 'signedOut' | 'busy', afterMs: number): void {
+    this.state = state;
+    this.keep();
+    this.#schedule(afterMs);
+  }
+
+  #retryLater(): void {
+    this.#retry('busy', this.#retryMs);
+    this.#retryMs = Math.min(2 * this.#retryMs, LONGEST_RETRY_MS);
+  }
+
+  /** The server will not take this state however often it is sent; it stays here until there is another. */
+  #refused(why: string | undefined): void {
+    this.state = 'refused';
+    this.refusal = why;
+    this.keep();
   }
 }
 

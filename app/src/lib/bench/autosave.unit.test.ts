@@ -14,14 +14,21 @@ class Server implements SaveHost {
   answerLost = false;
   readonly saves: string[] = [];
   readonly kept = new Map<string, string>();
-  readonly storage = {
-    getItem: (key: string) => this.kept.get(key) ?? null,
-    setItem: (key: string, value: string) => void this.kept.set(key, value),
-    removeItem: (key: string) => void this.kept.delete(key),
-  };
+  readonly storage = ((kept) => ({
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, value: string) => void kept.set(key, value),
+    removeItem: (key: string) => void kept.delete(key),
+    key: (i: number) => [...kept.keys()][i] ?? null,
+    get length() {
+      return kept.size;
+    },
+  }))(this.kept);
+  /** What it answers instead of saving, if anything. */
+  answer: Response | undefined;
 
   async put({ baseRevision, design }: { baseRevision: number; design: Design }): Promise<Response> {
     if (this.cut) throw new TypeError('no connection');
+    if (this.answer) return this.answer.clone();
     if (baseRevision !== this.revision) {
       return Response.json({ revision: this.revision, design: this.design }, { status: 409 });
     }
@@ -150,12 +157,87 @@ describe('without a connection', () => {
     expect(server.saves).toEqual(['theirs']);
   });
 
-  it('forgets a kept state that is no design, or that the server has already', () => {
-    server.kept.set('kelbrin draft p1', '{"broken');
-    expect(autosave.recover({ revision: 1, design: server.design })).toBeUndefined();
+  it('forgets a kept state that the server has already', () => {
     server.kept.set('kelbrin draft p1', JSON.stringify({ baseRevision: 0, design: server.design }));
     expect(autosave.recover({ revision: 1, design: server.design })).toBeUndefined();
     expect(server.kept.size).toBe(0);
+  });
+
+  it.each([
+    ['is of another version', JSON.stringify({ baseRevision: 1, design: { version: 99, parts: [] } })],
+    ['was cut short', '{"broken'],
+  ])('never deletes a kept state that %s: it is handed out word for word', async (_, words) => {
+    server.kept.set('kelbrin draft p1', words);
+    expect(autosave.recover({ revision: 1, design: server.design })).toBeUndefined();
+    expect(autosave.unread.map((each) => each.words)).toEqual([words]);
+    // Edits that follow are kept and saved beside it, and the next tab finds it again.
+    autosave.changed(design('after'));
+    await wait(1000);
+    expect(server.saves).toEqual(['after']);
+    const next = new Autosave('p1', 2, server);
+    next.recover({ revision: 2, design: server.design });
+    expect(next.unread.map((each) => each.words)).toEqual([words]);
+    next.forget(next.unread[0]);
+    expect(next.unread).toEqual([]);
+    expect(server.kept.size).toBe(0);
+  });
+});
+
+describe('a save that does not arrive', () => {
+  const answers = (status: number, body: unknown = { message: 'No.' }) => {
+    server.answer = Response.json(body, { status });
+    autosave.changed(design('mine'));
+    return wait(1000);
+  };
+  const isKept = () => expect([...server.kept.values()].join()).toContain('mine');
+
+  it.each([400, 403, 404, 413])(
+    'with %i is refused: it says why, is kept, and is not sent for ever',
+    async (status) => {
+      await answers(status, { message: 'This is larger than 500 kB, more than a project can be.' });
+      expect(autosave.state).toBe('refused');
+      expect(autosave.refusal).toBe('This is larger than 500 kB, more than a project can be.');
+      isKept();
+      const put = vi.spyOn(server, 'put');
+      await wait(120_000);
+      expect(put).not.toHaveBeenCalled();
+      // Another state may be one that can be taken.
+      server.answer = undefined;
+      autosave.changed(design('smaller'));
+      await wait(1000);
+      expect(autosave).toMatchObject({ state: 'saved', refusal: undefined });
+    },
+  );
+
+  it('with 401 waits until somebody is signed in again', async () => {
+    await answers(401);
+    expect(autosave.state).toBe('signedOut');
+    isKept();
+    server.answer = undefined;
+    await wait(4000);
+    expect(server.saves).toEqual(['mine']);
+  });
+
+  it.each([429, 500, 503])('with %i is sent again after pauses that grow', async (status) => {
+    await answers(status);
+    expect(autosave.state).toBe('busy');
+    isKept();
+    const put = vi.spyOn(server, 'put');
+    await wait(120_000);
+    expect(put.mock.calls.length).toBeGreaterThan(2);
+    expect(put.mock.calls.length).toBeLessThan(10);
+    server.answer = undefined;
+    await wait(60_000);
+    expect(autosave.state).toBe('saved');
+  });
+
+  it('with an answer that cannot be read is kept and said', async () => {
+    await answers(409, { revision: 2, design: { version: 99 } });
+    expect(autosave.state).toBe('refused');
+    isKept();
+    await answers(200, { nonsense: true });
+    expect(autosave.state).toBe('refused');
+    isKept();
   });
 });
 

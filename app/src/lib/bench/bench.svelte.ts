@@ -2,6 +2,7 @@ import {
   addPart,
   choosePart,
   copyPart,
+  designProblem,
   recipeOf,
   removeMeasure,
   removePart,
@@ -43,8 +44,9 @@ import type { Vec3 } from '@kelbrin/core/mesh';
 import type { Estimate } from '@kelbrin/core/slice';
 import type { SectionView } from '@kelbrin/core/solid';
 import { History, type HistoryStates } from './history';
-import type { ExportedFile, ExportWish, FromWorker, Setting, ShownSolid } from './messages';
-import { SolidClient, type WorkerLike } from './solidClient';
+import type { ExportedFile, ExportWish, Setting, ShownSolid } from './messages';
+import type { ShownPart } from './shownPart';
+import { SolidClient, type Heard, type Wanted, type WorkerLike } from './solidClient';
 
 const NO_MEASURES: ReadonlyMap<string, number> = new Map();
 
@@ -58,25 +60,14 @@ export class BenchState {
   partId = $state('');
   /** The recipe of that part, with the measures that all parts share. */
   recipe = $state.raw<Recipe>() as Recipe;
-  /** The solid of the latest recipe that could be built. */
-  solid = $state.raw<ShownSolid>();
+  /** The part as it was last built, with all that is known of that very state of it. */
+  shown = $state.raw<ShownPart>();
   /** Why the recipe as it stands cannot be built, or a field's value was refused. */
   problem = $state.raw<Problem>();
-  estimate = $state.raw<Estimate>();
-  /** Whether the estimate is of the solid that is shown, and not of one shortly before. */
-  isWeighed = $state(false);
-  /** How far the inspection of a large part has come. */
-  progress = $state.raw<Progress>();
-  /** The section at the ruler's cut line. */
-  section = $state.raw<SectionView>();
   /** The id of the step that is marked in the recipe and on the solid. */
   marked = $state<string>();
   /** The triangles of the finding that is looked at. */
   hatched = $state.raw<{ triangles: readonly number[]; verdict: 'pass' | 'warn' | 'fail' }>();
-  /** Changes that mend the finding that is looked at, as far as they were found. */
-  remedies = $state.raw<{ readonly found: readonly Remedy[]; readonly isSearching: boolean }>();
-  /** How thick the part is everywhere, when that is being shown. */
-  thickness = $state.raw<ThicknessMap>();
   /** The height of the ruler's cut line; undefined when nothing is cut. */
   cutMm = $state<number>();
   canUndo = $state(false);
@@ -105,8 +96,53 @@ export class BenchState {
     this.recipe = recipeOf(design);
     this.#setting = setting;
     this.#onChange = onChange;
-    this.#client = new SolidClient(worker, setting, (message) => this.#hear(message));
-    this.#client.show(this.recipe);
+    this.#client = new SolidClient(worker, setting, (message, about) => this.#hear(message, about));
+    this.#ask();
+  }
+
+  /** The solid of the part that is shown, as it was last built. */
+  get solid(): ShownSolid | undefined {
+    return this.shown?.solid;
+  }
+
+  /** What printing takes: that of the solid that is shown, or until it is known, what it took before. */
+  get estimate(): Estimate | undefined {
+    return this.shown?.estimate ?? this.shown?.estimateBefore;
+  }
+
+  /** Whether the estimate is of the solid that is shown, and not of one shortly before. */
+  get isWeighed(): boolean {
+    return this.shown?.estimate !== undefined;
+  }
+
+  /** How far the inspection has come, where it takes a while. */
+  get progress(): Progress | undefined {
+    return this.shown?.progress;
+  }
+
+  /** The section at the ruler's cut line. */
+  get section(): SectionView | undefined {
+    return this.shown?.section;
+  }
+
+  /** How thick the part is everywhere, when that is being shown. */
+  get thickness(): ThicknessMap | undefined {
+    return this.shown?.thickness;
+  }
+
+  /** Changes that mend the finding that is looked at, as far as they were found. */
+  get remedies(): ShownPart['remedies'] {
+    return this.shown?.remedies;
+  }
+
+  /** Whether what is shown is the recipe as it stands, and not a state before. */
+  get isCurrent(): boolean {
+    return this.shown?.recipe === this.recipe;
+  }
+
+  /** Whether every check has answered for the recipe as it stands. */
+  get isChecked(): boolean {
+    return this.isCurrent && this.shown!.solid.isInspected && (this.isWeighed || isEmpty(this.shown!.solid));
   }
 
   /** What the printer can make and the class allows. */
@@ -137,8 +173,9 @@ export class BenchState {
 
   /** Adds a step at the end and marks it. */
   addStep(kind: Step['kind']): void {
-    this.#edit(addStep(this.recipe, kind));
-    this.marked = this.recipe.steps.at(-1)?.id;
+    const before = this.recipe;
+    this.#edit(addStep(before, kind));
+    if (this.recipe !== before) this.marked = this.recipe.steps.at(-1)?.id;
   }
 
   removeStep(stepId: string): void {
@@ -149,8 +186,9 @@ export class BenchState {
   duplicateStep(stepId: string): void {
     const copied = duplicateStep(this.recipe, stepId);
     if (!copied) return;
+    const before = this.recipe;
     this.#edit(copied.recipe);
-    this.marked = copied.copyId;
+    if (this.recipe !== before) this.marked = copied.copyId;
   }
 
   moveStep(stepId: string, by: number, gesture?: number): void {
@@ -184,7 +222,7 @@ export class BenchState {
     if (partId === this.partId) return;
     this.#turnTo(partId);
     this.recipe = recipeOf(this.design, partId);
-    this.#client.show(this.recipe);
+    this.#ask();
   }
 
   /** Adds a part, as a copy of the one that is shown unless its recipe is given, and shows it. */
@@ -224,6 +262,11 @@ export class BenchState {
 
   /** Puts a whole state in the place of this one, as one edit that can be undone. */
   replace(design: Design, keep: 'save' | 'saved' = 'save'): void {
+    const problem = designProblem(design);
+    if (problem) {
+      this.problem = problem;
+      return;
+    }
     this.#history.edited(this.design);
     this.#show(design, this.#partOf(design), keep === 'save');
   }
@@ -246,16 +289,16 @@ export class BenchState {
 
   cutAt(zMm: number | undefined): void {
     this.cutMm = zMm;
-    if (zMm === undefined) this.section = undefined;
+    if (zMm === undefined) this.#note({ section: undefined });
     else this.#client.cutAt(zMm);
   }
 
   /** Looks for changes that mend a finding, or for none any more. */
   findRemedies(finding?: Finding): void {
-    this.remedies = undefined;
+    this.#note({ remedies: undefined });
     const check = this.solid?.inspection.checks.find(({ findings }) => findings.includes(finding!));
     if (!check || !finding) return;
-    this.remedies = { found: [], isSearching: true };
+    this.#note({ remedies: { found: [], isSearching: true } });
     this.#client.findRemedies(check.id, check.findings.indexOf(finding));
   }
 
@@ -267,13 +310,13 @@ export class BenchState {
   /** Shows how thick the part is, up to a thickness, or ends that. */
   showThickness(upToMm: number | undefined): void {
     this.#thicknessUpToMm = upToMm;
-    this.thickness = undefined;
+    this.#note({ thickness: undefined });
     if (upToMm !== undefined) this.#client.measureThickness(upToMm);
   }
 
-  /** Asks for a file of the part as it is shown. */
+  /** Asks for a file of the part; there is none of a state before, as while the recipe cannot be built. */
   export(wish: ExportWish, written: (file: ExportedFile) => void): void {
-    this.#client.export(wish, written);
+    if (this.isCurrent) this.#client.export(wish, written);
   }
 
   close(): void {
@@ -297,7 +340,13 @@ export class BenchState {
     this.#editDesign(withRecipe(this.design, this.partId, recipe), this.partId, own, gesture);
   }
 
+  /** Takes an edit, whatever it came from, if what it makes can be kept; otherwise says why not and leaves all as it was. */
   #editDesign(design: Design, partId = this.partId, field?: string, gesture?: number): void {
+    const problem = designProblem(design);
+    if (problem) {
+      this.problem = problem;
+      return;
+    }
     this.#history.edited(this.design, field, Date.now(), gesture);
     this.#show(design, partId);
   }
@@ -308,15 +357,14 @@ export class BenchState {
     this.recipe = recipeOf(design, partId);
     this.problem = undefined;
     this.#noteHistory();
-    this.#client.show(this.recipe);
+    this.#ask();
     if (tell) this.#onChange(design);
   }
 
   /** Clears the bench of everything that belonged to the part that was shown. */
   #turnTo(partId: string): void {
     this.partId = partId;
-    this.solid = this.problem = this.estimate = this.section = this.marked = this.hatched = undefined;
-    this.remedies = this.thickness = this.#thicknessUpToMm = undefined;
+    this.shown = this.problem = this.marked = this.hatched = this.#thicknessUpToMm = undefined;
     this.cutMm = this.drawing = this.fileNotes = this.pickingFace = undefined;
   }
 
@@ -346,54 +394,77 @@ export class BenchState {
     this.canRedo = this.#history.canRedo;
   }
 
-  #hear(message: Exclude<FromWorker, { kind: 'exported' }>): void {
+  /** Asks for the solid of the part as it stands. */
+  #ask(): void {
+    this.#client.show({ partId: this.partId, recipe: this.recipe });
+  }
+
+  /** Notes what was found out about the state that is shown. */
+  #note(found: Partial<Omit<ShownPart, 'partId' | 'recipe'>>): void {
+    if (this.shown) this.shown = { ...this.shown, ...found };
+  }
+
+  #hear(message: Heard, about: Wanted): void {
     switch (message.kind) {
-      case 'solid':
-        this.solid = message.solid;
+      case 'solid': {
+        const isSamePart = this.shown?.partId === about.partId;
+        const estimateBefore = isSamePart ? this.estimate : undefined;
+        this.shown = { ...about, solid: message.solid, estimateBefore };
         this.problem = undefined;
-        this.hatched = this.remedies = this.thickness = this.progress = undefined;
-        this.isWeighed = false;
+        this.hatched = undefined;
         if (this.#thicknessUpToMm !== undefined) this.#client.measureThickness(this.#thicknessUpToMm);
         if (this.cutMm !== undefined) this.cutAt(this.cutMm);
         break;
+      }
       case 'problem':
         this.problem = message.problem;
         break;
-      case 'inspected':
-        if (this.solid) {
-          const { inspection, steps } = message;
-          this.solid = { ...this.solid, inspection, steps, isInspected: true };
-          this.#weigh();
-        }
+      case 'inspected': {
+        if (!this.shown) break;
+        const { inspection, steps } = message;
+        this.#note({
+          solid: { ...this.shown.solid, inspection, steps, isInspected: true },
+          progress: undefined,
+        });
+        this.#weigh();
         break;
+      }
       case 'progress':
-        this.progress = message.progress;
+        this.#note({ progress: message.progress });
         break;
       case 'estimate':
-        this.estimate = message.estimate;
-        this.isWeighed = true;
+        this.#note({ estimate: message.estimate });
         this.#weigh();
         break;
       case 'section':
-        if (this.cutMm !== undefined) this.section = message.section;
+        if (this.cutMm !== undefined) this.#note({ section: message.section });
         break;
-      case 'remedy':
-        if (!this.remedies) break;
-        this.remedies = message.remedy
-          ? { ...this.remedies, found: [...this.remedies.found, message.remedy] }
-          : { ...this.remedies, isSearching: false };
+      case 'remedy': {
+        const { remedies } = this;
+        if (!remedies) break;
+        this.#note({
+          remedies: message.remedy
+            ? { ...remedies, found: [...remedies.found, message.remedy] }
+            : { ...remedies, isSearching: false },
+        });
         break;
+      }
       case 'thickness':
-        if (this.#thicknessUpToMm !== undefined) this.thickness = message.map;
+        if (this.#thicknessUpToMm !== undefined) this.#note({ thickness: message.map });
     }
   }
 
   /** Holds what the print takes against the card, now that it is known. */
   #weigh(): void {
-    if (!this.solid?.isInspected || !this.isWeighed || !this.estimate) return;
-    const { seconds, grams } = this.estimate;
+    const { shown } = this;
+    if (!shown?.solid.isInspected || !shown.estimate) return;
+    const { seconds, grams } = shown.estimate;
     const print = { minutes: seconds / 60, grams };
-    const inspection = withPrintNeeds(this.solid.inspection, print, this.limits, this.#setting.brief);
-    this.solid = { ...this.solid, inspection };
+    const inspection = withPrintNeeds(shown.solid.inspection, print, this.limits, this.#setting.brief);
+    this.#note({ solid: { ...shown.solid, inspection } });
   }
+}
+
+function isEmpty({ mesh }: ShownSolid): boolean {
+  return mesh.triangles.length === 0;
 }

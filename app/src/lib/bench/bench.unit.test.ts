@@ -244,3 +244,101 @@ describe('several parts', () => {
     expect(bench.recipe.measures).toEqual([]);
   });
 });
+
+describe('what cannot be kept', () => {
+  const steps = (count: number) =>
+    Array.from({ length: count }, (_, i) => ({ ...label().steps[0], id: `s${i + 1}` }));
+  const holding = (recipe: Partial<Recipe>) =>
+    bench.replace(designOf({ ...label(), ...recipe } as Recipe, 'Full'), 'saved');
+
+  it('cannot come to be: a 201st step is refused in a sentence, added or copied', () => {
+    holding({ steps: steps(200) });
+    const before = bench.design;
+    bench.addStep('hole');
+    expect(bench.problem?.message).toBe('That cannot be: a recipe has at most 200 steps.');
+    expect(bench.marked).toBeUndefined();
+    bench.duplicateStep('s1');
+    expect(bench.design).toBe(before);
+    bench.removeStep('s200');
+    bench.addStep('hole');
+    expect(bench.recipe.steps).toHaveLength(200);
+    expect(bench.problem).toBeUndefined();
+  });
+
+  it('nor a 51st measure, nor two of one name', () => {
+    const measures = Array.from({ length: 50 }, (_, i) => ({ name: `measure${i + 1}`, value: i }));
+    holding({ measures });
+    const before = bench.design;
+    for (let i = 0; i < 12; i++) bench.addMeasure();
+    expect(bench.problem?.message).toBe('That cannot be: a part has at most 50 measures.');
+    expect(bench.design).toBe(before);
+    bench.removeMeasure('measure11');
+    bench.setMeasure('measure12', { name: 'measure13' });
+    expect(bench.problem?.message).toContain('already');
+    for (let i = 0; i < 12; i++) bench.removeMeasure(`measure${i + 1}`);
+    for (let i = 0; i < 13; i++) bench.addMeasure();
+    const names = bench.recipe.measures.map(({ name }) => name);
+    expect(new Set(names).size).toBe(names.length);
+  });
+
+  it('nor steps of one id, nor parts of one name, from a file or a remedy', () => {
+    const before = bench.design;
+    const twice = { ...label(), steps: [label().steps[0], label().steps[0]] };
+    bench.addPart({ name: 'Twice', recipe: twice });
+    expect(bench.design).toBe(before);
+    expect(bench.problem?.message).toMatch(/^That cannot be: .*earlier step/);
+    expect(saved).toEqual([]);
+  });
+});
+
+describe('what is shown', () => {
+  const shape = (mm: number) =>
+    ({
+      mesh: { positions: new Float32Array(9), triangles: new Uint32Array([0, 1, 2]) },
+      inspection: { verdict: 'pass', checks: [], part: { sizeMm: [mm, mm, mm], triangles: 1 } },
+      steps: [],
+      isInspected: true,
+    }) as never;
+  const estimate = (seconds: number) => ({ seconds, filamentMm: 1, grams: 1, colourGrams: [1], layers: 1 });
+
+  it('is never a solid of another part, not even while it is being built', () => {
+    bench.addPart();
+    answer({ kind: 'solid', job: 1, solid: shape(1) });
+    expect(bench.solid).toBeUndefined();
+    answer({ kind: 'estimate', job: 1, estimate: estimate(60) });
+    expect(bench.estimate).toBeUndefined();
+    answer({ kind: 'solid', job: 2, solid: shape(2) });
+    expect(bench.shown).toMatchObject({ partId: 'p2' });
+    bench.showPart('p1');
+    expect(bench.shown).toBeUndefined();
+    answer({ kind: 'estimate', job: 2, estimate: estimate(120) });
+    answer({ kind: 'inspected', job: 2, inspection: {} as never, steps: [] });
+    expect(bench.shown).toBeUndefined();
+  });
+
+  it('is checked when every check has answered, and not while time and filament are unknown', () => {
+    answer({ kind: 'solid', job: 1, solid: shape(1) });
+    expect(bench.isCurrent).toBe(true);
+    expect(bench.isChecked).toBe(false);
+    answer({ kind: 'estimate', job: 1, estimate: estimate(60) });
+    expect(bench.isChecked).toBe(true);
+    bench.setField('s1', ['outline', 'widthMm'], 90);
+    expect([bench.isCurrent, bench.isChecked]).toEqual([false, false]);
+    // What printing took before is shown as what it is until there is something newer.
+    answer({ kind: 'solid', job: 2, solid: shape(2) });
+    expect(bench.estimate?.seconds).toBe(60);
+    expect([bench.isWeighed, bench.isChecked]).toEqual([false, false]);
+  });
+
+  it('is exported only as it stands', () => {
+    answer({ kind: 'solid', job: 1, solid: shape(1) });
+    const exports = () => asked.filter(({ kind }) => kind === 'export').length;
+    bench.export({} as never, () => {});
+    expect(exports()).toBe(1);
+    bench.setField('s3', ['lettering', 'words'], '');
+    answer({ kind: 'problem', job: 2, problem: { stepId: 's3', message: 'no letters' } });
+    expect(bench.isCurrent).toBe(false);
+    bench.export({} as never, () => {});
+    expect(exports()).toBe(1);
+  });
+});

@@ -22,5 +22,9 @@ export function inRounds<T, R>(
     } while (performance.now() < until);
     timer = setTimeout(round, 0);
   }
-  return () => clearTimeout(timer);
+  return () => {
+    clearTimeout(timer);
+    // What it holds is freed, as at its own end.
+    work.return(undefined as R);
+  };
 }

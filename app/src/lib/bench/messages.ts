@@ -16,7 +16,12 @@ export interface Setting {
 
 /** What the bench asks its worker. */
 export type ToWorker =
-  | ({ readonly kind: 'evaluate'; readonly job: number; readonly recipe: Recipe } & Setting)
+  | ({
+      readonly kind: 'evaluate';
+      readonly job: number;
+      readonly partId: string;
+      readonly recipe: Recipe;
+    } & Setting)
   | { readonly kind: 'section'; readonly job: number; readonly zMm: number }
   /** Asks for changes that mend a finding, by its place in the inspection that is shown. */
   | {

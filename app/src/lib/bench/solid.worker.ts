@@ -12,7 +12,7 @@ import {
 } from '@kelbrin/core/inspect';
 import { featureEdges, type SolidMesh } from '@kelbrin/core/mesh';
 import { filesIn, fontsIn, type FontName, type Recipe } from '@kelbrin/core/recipe';
-import { estimate, settingsFor, slice } from '@kelbrin/core/slice';
+import { estimate, settingsFor, sliceInSteps } from '@kelbrin/core/slice';
 import {
   evaluate,
   loadFont,
@@ -44,19 +44,24 @@ const cache = new SolidCache();
 /** For what the part would be otherwise, so that the part’s own states are kept. */
 const otherCache = new SolidCache();
 
-/** Parts with more triangles are inspected in rounds, so that an edit need not wait for it. */
-const LARGE = 40_000;
+/** Where the last inspection took longer than this, the next is made in rounds, which an edit calls off. */
+const LONG_MS = 100;
 
+/** Whether the latest recipe could be built, so that `current` is its solid and not one before. */
+let isBuilt = false;
 let current: { mesh: SolidMesh; recipe: Recipe; limits: LimitsCard; brief: BriefRules } | undefined;
 /** Stop what is being done in rounds. */
 let stopInspecting = () => {};
 let stopMending = () => {};
+let stopEstimating = () => {};
 let estimating: ReturnType<typeof setTimeout> | undefined;
 let inspecting: ReturnType<typeof setTimeout> | undefined;
 /** The last inspection, when it was made and how long it took, and when the last edit came. */
 let last: Inspection | undefined;
 let lastInspected = -Infinity;
 let lastTookMs = 0;
+let lastTriangles = 0;
+let lastPartId: string | undefined;
 let lastEdited = -Infinity;
 
 self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
@@ -92,28 +97,35 @@ async function fetchFiles(recipe: Recipe, filesAt: string): Promise<void> {
 }
 
 function evaluateRecipe(
-  { job, recipe, limits, brief }: Extract<ToWorker, { kind: 'evaluate' }>,
+  { job, partId, recipe, limits, brief }: Extract<ToWorker, { kind: 'evaluate' }>,
   kernel: Kernel,
 ): void {
   clearTimeout(estimating);
   clearTimeout(inspecting);
   stopInspecting();
   stopMending();
+  stopEstimating();
+  // What was found on another part says nothing of this one.
+  if (partId !== lastPartId) last = undefined;
+  lastPartId = partId;
   const workshop = { kernel, fonts: (name: FontName) => fonts.get(name) };
   const result = evaluate(recipe, workshop, { printer: limits, assets: files, cache });
+  isBuilt = result.ok;
   if (!result.ok) return answer({ kind: 'problem', job, problem: result.problem });
   const { mesh, volumeMm3, steps, origin } = result;
   const about = { origin, brief };
   const noted = (found: Inspection, beganAt: number): Inspection => {
     lastInspected = performance.now();
     lastTookMs = lastInspected - beganAt;
+    lastTriangles = mesh.triangles.length;
     return (last = found);
   };
   const now = performance.now();
   const patienceMs = Math.max(INSPECT_AT_LEAST_MS, lastTookMs / INSPECT_SHARE);
   const isDrag = last !== undefined && now - lastEdited < DRAG_MS && now - lastInspected < patienceMs;
-  const isLarge = mesh.triangles.length / 3 > LARGE;
-  const isLater = isDrag || isLarge;
+  // How long it takes is told by the last one; a part that was not inspected yet may be of any size.
+  const isLong = last === undefined || lastTookMs > LONG_MS || mesh.triangles.length > 2 * lastTriangles;
+  const isLater = isDrag || isLong;
   lastEdited = now;
   // The figures of the part itself are always those of what is shown.
   const inspection = isLater
@@ -148,7 +160,7 @@ function evaluateRecipe(
       const began = performance.now();
       stopInspecting = inRounds(
         inspectInSteps(mesh, limits, about),
-        (progress) => isLarge && answer({ kind: 'progress', job, progress }),
+        (progress) => isLong && answer({ kind: 'progress', job, progress }),
         (found) => answer({ kind: 'inspected', job, inspection: noted(found, began), steps: advised(found) }),
       );
     };
@@ -157,7 +169,11 @@ function evaluateRecipe(
   if (mesh.triangles.length === 0) return;
   estimating = setTimeout(() => {
     const settings = settingsFor(limits);
-    answer({ kind: 'estimate', job, estimate: estimate(slice(kernel, mesh, settings), settings) });
+    stopEstimating = inRounds(
+      sliceInSteps(kernel, mesh, settings),
+      () => {},
+      (toolpath) => answer({ kind: 'estimate', job, estimate: estimate(toolpath, settings) }),
+    );
   }, ESTIMATE_AFTER_MS);
 }
 
@@ -211,7 +227,7 @@ function measure({ job, upToMm }: Extract<ToWorker, { kind: 'thickness' }>): voi
 }
 
 function exportFile({ job, wish }: Extract<ToWorker, { kind: 'export' }>, kernel: Kernel): void {
-  if (current) answer({ kind: 'exported', job, file: written(kernel, current.mesh, wish) });
+  if (current && isBuilt) answer({ kind: 'exported', job, file: written(kernel, current.mesh, wish) });
 }
 
 function answer(message: FromWorker): void {

@@ -9,20 +9,28 @@ export interface WorkerLike {
 }
 
 /** What the bench hears by itself; an exported file goes to whoever asked for it. */
-type Heard = Exclude<FromWorker, { kind: 'exported' }>;
+export type Heard = Exclude<FromWorker, { kind: 'exported' }>;
+
+/** A part whose solid is asked for: which one, and its recipe. */
+export interface Wanted {
+  readonly partId: string;
+  readonly recipe: Recipe;
+}
 
 /**
  * Keeps a worker busy with the latest recipe only.
  *
  * One evaluation runs at a time. Edits that come meanwhile replace each other, so that the next to run is always the
  * latest; and an answer to an older job than one already shown is dropped, so that a stale solid never paints over a
- * newer one.
+ * newer one. What is answered about a part is dropped as soon as another part is asked for.
  */
 export class SolidClient {
   #job = 0;
   #shown = 0;
   #running = false;
-  #next: Recipe | undefined;
+  #next: Wanted | undefined;
+  /** What the latest job is about. */
+  #current: Wanted | undefined;
   #sectionJob = 0;
   #exportJob = 0;
   #remediesJob = 0;
@@ -30,18 +38,18 @@ export class SolidClient {
   #written: (file: ExportedFile) => void = () => {};
   readonly #worker: WorkerLike;
   readonly #setting: Setting;
-  readonly #hear: (message: Heard) => void;
+  readonly #hear: (message: Heard, about: Wanted) => void;
 
-  constructor(worker: WorkerLike, setting: Setting, hear: (message: Heard) => void) {
+  constructor(worker: WorkerLike, setting: Setting, hear: (message: Heard, about: Wanted) => void) {
     this.#worker = worker;
     this.#setting = setting;
     this.#hear = hear;
     worker.onmessage = ({ data }) => this.#answered(data);
   }
 
-  /** Asks for the solid of a recipe. */
-  show(recipe: Recipe): void {
-    this.#next = recipe;
+  /** Asks for the solid of a part. */
+  show(wanted: Wanted): void {
+    this.#next = wanted;
     if (!this.#running) this.#start();
   }
 
@@ -72,21 +80,21 @@ export class SolidClient {
 
   #start(): void {
     if (!this.#next) return;
-    const recipe = this.#next;
+    this.#current = this.#next;
     this.#next = undefined;
     this.#running = true;
-    this.#worker.postMessage({ kind: 'evaluate', job: ++this.#job, recipe, ...this.#setting });
+    this.#worker.postMessage({ kind: 'evaluate', job: ++this.#job, ...this.#current, ...this.#setting });
   }
 
   #answered(message: FromWorker): void {
     if (message.kind === 'section') {
-      if (message.job === this.#sectionJob) this.#hear(message);
+      if (message.job === this.#sectionJob) this.#pass(message);
       return;
     }
     if (message.kind === 'remedy' || message.kind === 'thickness') {
       const latest = message.kind === 'remedy' ? this.#remediesJob : this.#thicknessJob;
       // What is told of a solid that an edit has made old is of no use.
-      if (message.job === latest && !this.#running) this.#hear(message);
+      if (message.job === latest && !this.#running) this.#pass(message);
       return;
     }
     if (message.kind === 'exported') {
@@ -95,14 +103,20 @@ export class SolidClient {
     }
     if (message.kind === 'estimate' || message.kind === 'inspected' || message.kind === 'progress') {
       // An estimate or a late inspection speaks of the solid that is shown, or it is of no use any more.
-      if (message.job === this.#shown && !this.#next) this.#hear(message);
+      if (message.job === this.#shown && !this.#running) this.#pass(message);
       return;
     }
     if (message.job === this.#job) this.#running = false;
     if (message.job > this.#shown) {
       this.#shown = message.job;
-      this.#hear(message);
+      this.#pass(message);
     }
     if (!this.#running) this.#start();
+  }
+
+  /** Passes an answer on, unless another part is wanted by now. */
+  #pass(message: Heard): void {
+    const about = this.#current;
+    if (about && (!this.#next || this.#next.partId === about.partId)) this.#hear(message, about);
   }
 }

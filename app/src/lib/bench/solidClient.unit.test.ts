@@ -28,7 +28,7 @@ const idsOf = (asked: ToWorker[]) =>
 
 it('skips to the latest edit when several come while one is evaluated', () => {
   const { asked, client, answer, problem } = bench();
-  for (const id of ['a', 'b', 'c', 'd']) client.show(recipe(id));
+  for (const id of ['a', 'b', 'c', 'd']) client.show({ partId: 'p1', recipe: recipe(id) });
   expect(idsOf(asked)).toEqual(['a']);
   answer(problem(1));
   expect(idsOf(asked)).toEqual(['a', 'd']);
@@ -38,9 +38,9 @@ it('skips to the latest edit when several come while one is evaluated', () => {
 
 it('never shows an answer that is older than the one shown', () => {
   const { heard, client, answer, problem } = bench();
-  client.show(recipe('a'));
+  client.show({ partId: 'p1', recipe: recipe('a') });
   answer(problem(1));
-  client.show(recipe('b'));
+  client.show({ partId: 'p1', recipe: recipe('b') });
   answer(problem(2));
   answer(problem(1));
   expect(heard.map(({ job }) => job)).toEqual([1, 2]);
@@ -59,9 +59,9 @@ it('drops an estimate and a late inspection of a solid that is not shown any mor
     inspection: {} as never,
     steps: [],
   });
-  client.show(recipe('a'));
+  client.show({ partId: 'p1', recipe: recipe('a') });
   answer(problem(1));
-  client.show(recipe('b'));
+  client.show({ partId: 'p1', recipe: recipe('b') });
   answer(problem(2));
   for (const job of [1, 2]) [estimate(job), inspected(job)].forEach(answer);
   expect(heard.map(({ kind, job }) => `${kind} ${job}`)).toEqual([
@@ -70,4 +70,29 @@ it('drops an estimate and a late inspection of a solid that is not shown any mor
     'estimate 2',
     'inspected 2',
   ]);
+});
+
+it('tells what an answer is about, and drops what is about a part that was left', () => {
+  const asked: ToWorker[] = [];
+  const about: string[] = [];
+  const worker: WorkerLike = {
+    onmessage: null,
+    postMessage: (message) => asked.push(message),
+    terminate: () => {},
+  };
+  const client = new SolidClient(
+    worker,
+    { filesAt: '/file/1', limits: classroomLimits, brief: {} },
+    ({ kind }, { partId }) => about.push(`${kind} ${partId}`),
+  );
+  const answer = (job: number) =>
+    worker.onmessage!({
+      data: { kind: 'problem', job, problem: { message: '' } },
+    } as MessageEvent<FromWorker>);
+  client.show({ partId: 'p1', recipe: recipe('a') });
+  client.show({ partId: 'p2', recipe: recipe('b') });
+  answer(1);
+  expect(about).toEqual([]);
+  answer(2);
+  expect(about).toEqual(['problem p2']);
 });

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import AskFirst from '$lib/ui/AskFirst.svelte';
   import NumberField from '$lib/ui/NumberField.svelte';
   import { untrack } from 'svelte';
   import { enhance } from '$lib/ui/enhance';
@@ -7,6 +8,7 @@
   import { MOST_COPIES, type BriefDraft } from '$lib/shared/briefDraft';
   import TaskEditor from '$lib/task/TaskEditor.svelte';
   import GuidanceEditor from '$lib/guidance/GuidanceEditor.svelte';
+  import { shortDay, today } from '$lib/ui/times';
   import { briefPage as say } from '$lib/texts/briefPage';
   import { libraryTexts } from '$lib/texts/library';
   import { guidanceTexts } from '$lib/texts/guidance';
@@ -17,9 +19,11 @@
     draft: BriefDraft;
     /** How many students have begun the brief. */
     begun: number;
+    /** Whether students see it. */
+    isShown: boolean;
     classes: readonly { readonly id: string; readonly name: string }[];
   }
-  let { draft: given, begun, classes }: Props = $props();
+  let { draft: given, begun, isShown, classes }: Props = $props();
 
   let draft = $state.raw(untrack(() => given));
   /** The state that the server has. */
@@ -29,6 +33,10 @@
 
   const edit = (change: Partial<BriefDraft>) => (draft = { ...draft, ...change });
   const setRule = (change: Partial<BriefDraft['rules']>) => edit({ rules: { ...draft.rules, ...change } });
+
+  /** A day that is over may be meant, for a class that hands in late; it is asked once. */
+  const isPast = $derived(draft.dueOn !== null && draft.dueOn !== kept.dueOn && draft.dueOn < today());
+  let askedFor = $state<string | null>();
 
   beforeNavigate(({ cancel, willUnload }) => {
     if (isKept) return;
@@ -40,7 +48,11 @@
   method="POST"
   action="?/save"
   class="sheet flex flex-col gap-4 p-5"
-  use:enhance={({ formData }) => {
+  use:enhance={({ formData, cancel }) => {
+    if (isPast && askedFor !== draft.dueOn) {
+      askedFor = draft.dueOn;
+      return cancel();
+    }
     const sent = draft;
     formData.set('draft', JSON.stringify(sent));
     return async ({ result, update }) => {
@@ -111,8 +123,16 @@
     <GuidanceEditor prompts={draft.guidance} onchange={(guidance) => edit({ guidance })} />
   </section>
   <div class="flex items-center gap-4">
-    <Button type="submit" disabled={isKept}>{say.save}</Button>
-    <span class="text-ink-soft" role="status">{isKept ? say.begun(begun) : say.unsaved}</span>
+    <Button type="submit" disabled={isKept}
+      >{isPast && askedFor === draft.dueOn ? say.saveAllTheSame : say.save}</Button
+    >
+    {#if isPast && askedFor === draft.dueOn}
+      <span class="text-warn-ink" role="alert">{say.duePast(shortDay(draft.dueOn!))}</span>
+    {:else}
+      <span class="text-ink-soft" role="status"
+        >{!isKept ? say.unsaved : isShown ? say.begun(begun) : say.notShown}</span
+      >
+    {/if}
   </div>
 </form>
 
@@ -134,7 +154,13 @@
     <Button type="submit" color="alternative" disabled={!isKept}>{say.keep}</Button>
     <a class="text-primary-800 underline underline-offset-2" href="/library">{libraryTexts.title}</a>
   </form>
-  <form method="POST" action="?/remove" class="ml-auto" use:enhance>
-    <Button type="submit" color="alternative" class="text-fail" disabled={begun > 0}>{say.remove}</Button>
-  </form>
+  <AskFirst
+    label={say.remove}
+    title={say.removeTitle}
+    what={say.removeWhat}
+    action="?/remove"
+    size="md"
+    class="text-fail ml-auto"
+    disabled={begun > 0}
+  />
 </div>

@@ -18,7 +18,7 @@
   /** What was ticked here and the server may not have told of yet. */
   let own = $state.raw<Readonly<Record<string, boolean>>>({});
   const done = $derived(prompts.map(({ id }) => id).filter((id) => own[id] ?? ticked.includes(id)));
-  const inspection = $derived(bench.problem ? undefined : bench.solid?.inspection);
+  const inspection = $derived(bench.isCurrent ? bench.solid?.inspection : undefined);
   const standing = $derived(standingIn(prompts, new Set(done), { recipe: bench.recipe, inspection }));
 
   const pulse = untrack(() => new Pulse((report) => sendJson('PUT', `/bench/${projectId}/pulse`, report)));

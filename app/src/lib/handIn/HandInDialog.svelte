@@ -75,7 +75,7 @@
     </label>
     {#if refusal}<p role="alert" class="text-fail">{refusal}</p>{/if}
     <div class="flex gap-3">
-      <Button type="submit">{say.open}</Button>
+      <Button type="submit" disabled={!bench.isChecked}>{bench.isChecked ? say.open : say.checking}</Button>
       <Button color="alternative" onclick={() => (open = false)}>{say.goOn}</Button>
     </div>
   </form>

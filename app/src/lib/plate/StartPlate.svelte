@@ -6,16 +6,19 @@
   import { Button, Modal } from 'flowbite-svelte';
   import FilamentChange from '$lib/printroom/FilamentChange.svelte';
   import { filamentTexts } from '$lib/texts/filament';
+  import type { StartCheck } from '$lib/shared/startChecks';
   import { plateTexts as say } from '$lib/texts/plate';
 
   interface Props {
-    printer: ComponentProps<typeof FilamentChange>['printer'];
+    printer: ComponentProps<typeof FilamentChange>['printer'] & { onBed?: { readonly plate: number } };
     spools: ComponentProps<typeof FilamentChange>['spools'];
     material: string;
     grams: number | undefined;
+    /** The part that waits, where it is started from the queue. */
+    entry?: string;
     close: () => void;
   }
-  let { printer, spools, material, grams, close }: Props = $props();
+  let { printer, spools, material, grams, entry, close }: Props = $props();
 
   /** Whatever came of it is told by the page. */
   const andClose: SubmitFunction =
@@ -36,10 +39,10 @@
   let isChanging = $state(false);
   const steps = $derived([
     ['spool', say.checks.spool(printer.spool?.material ?? material, printer.spool?.colourName ?? '')],
-    ['bed', say.checks.bed],
+    ['bed', printer.onBed ? say.checks.bedOf(printer.onBed.plate) : say.checks.bed],
     ['plate', say.checks.plate],
     ['watch', say.checks.watch],
-  ] as const);
+  ] satisfies [StartCheck, string][]);
 </script>
 
 <Modal open title={say.before(printer.name)} size="md" onclose={close} outsideclose={false}>
@@ -55,9 +58,10 @@
   {/if}
   <form method="POST" action="?/start" use:enhance={andClose} class="flex flex-col gap-3">
     <input type="hidden" name="printer" value={printer.id} />
+    {#if entry}<input type="hidden" name="entry" value={entry} />{/if}
     {#each steps as [id, words] (id)}
       <label class="border-hairline flex items-center gap-3 rounded border px-3 py-2">
-        <input type="checkbox" bind:group={done} value={id} class="rounded" />
+        <input type="checkbox" name="check" bind:group={done} value={id} class="rounded" />
         {#if id === 'spool'}
           <span
             class="border-hairline h-4 w-4 rounded-full border"

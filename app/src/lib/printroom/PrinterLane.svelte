@@ -7,6 +7,7 @@
   import { Button, Modal } from 'flowbite-svelte';
   import SpoolChip from '$lib/spools/SpoolChip.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
+  import AskFirst from '$lib/ui/AskFirst.svelte';
   import { clockTime } from '$lib/ui/times';
   import FilamentChange from './FilamentChange.svelte';
   import { namesOf } from './partsInWords';
@@ -37,7 +38,8 @@
   );
   const doing = $derived.by(() => {
     if (!status?.online) return say.offline;
-    if (!run) return printer.change ? say.changing : say.free;
+    if (!run && printer.change) return say.changing;
+    if (!run) return printer.onBed ? say.toClear : say.free;
     if (run.cancelAskedAt) return say.stopping;
     if (run.state === 'preparing') return say.slicing;
     if (run.state === 'sending') return say.sending;
@@ -158,14 +160,39 @@
                 >
               {/if}
             {/if}
-            <form method="POST" action="?/cancel" use:enhance class={isSteerable ? '' : 'ml-auto'}>
-              <input type="hidden" name="run" value={run.id} />
-              <Button type="submit" size="xs" color="alternative" disabled={run.cancelAskedAt !== null}
-                >{status?.online ? say.cancel : say.giveUp}</Button
-              >
-            </form>
+            <AskFirst
+              label={status?.online ? say.cancel : say.giveUp}
+              title={say.cancelTitle(run.plate)}
+              what={say.cancelWhat(percent)}
+              action="?/cancel"
+              fields={{ run: run.id }}
+              class={isSteerable ? '' : 'ml-auto'}
+              disabled={run.cancelAskedAt !== null}
+            />
           </div>
         </div>
+      </div>
+    {:else if printer.onBed}
+      {@const lies = printer.onBed}
+      <div class="flex gap-5" data-testid="on-bed">
+        <div class="grid w-40 content-start gap-1 {lies.parts.length > 1 ? 'grid-cols-2' : ''}">
+          {#each lies.parts.slice(0, 6) as part (part.entryId)}
+            <img
+              src="/picture/hand-in/{part.handInId}"
+              alt={part.name}
+              class="border-hairline w-full rounded border"
+            />
+          {/each}
+        </div>
+        <form method="POST" action="?/clear" use:enhance class="flex flex-1 flex-col items-start gap-2">
+          <strong>{say.lies(lies.plate, namesOf(lies.parts))}</strong>
+          <p>{say.clearFirst}</p>
+          <span class="flex gap-2">
+            <input type="hidden" name="printer" value={printer.id} />
+            <Button type="submit" size="xs">{say.isClear}</Button>
+            <Button href="/plate/{lies.plateId}" size="xs" color="alternative">{say.noteOutcome}</Button>
+          </span>
+        </form>
       </div>
     {:else}
       <p class="text-ink-soft self-center">{say.nothingOn}</p>

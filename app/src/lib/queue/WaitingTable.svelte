@@ -27,8 +27,10 @@
     idle: Awaited<ReturnType<typeof printersWithRuns>>;
     chosen: string[];
     isTeacher: boolean;
+    /** Asks what has to be looked at before a part is started on a printer. */
+    start(entry: string, printer: string): void;
   }
-  let { waiting, free, idle, chosen = $bindable(), isTeacher }: Props = $props();
+  let { waiting, free, idle, chosen = $bindable(), isTeacher, start }: Props = $props();
 
   /** The order that is on its way to the server. */
   let moved = $state.raw<string[]>();
@@ -155,15 +157,12 @@
               {#if entry.heldAt}
                 <span class="text-warn-ink">{say.isHeld}</span>
               {:else}
-                <form method="POST" action="?/start" use:enhance class="flex gap-2">
-                  <input type="hidden" name="entry" value={entry.id} />
+                <span class="flex gap-2">
                   {#each idle as printer (printer.id)}
                     <Button
-                      type="submit"
-                      name="printer"
-                      value={printer.id}
                       size="xs"
                       aria-label={say.printOn(entry.student, printer.name)}
+                      onclick={() => start(entry.id, printer.id)}
                     >
                       <span
                         class="mr-1.5 h-3 w-3 rounded-full border border-white"
@@ -173,7 +172,7 @@
                   {:else}
                     <span class="text-ink-soft">{say.noneFree}</span>
                   {/each}
-                </form>
+                </span>
               {/if}
               <form method="POST" action="?/hold" use:enhance>
                 <input type="hidden" name="entry" value={entry.id} />

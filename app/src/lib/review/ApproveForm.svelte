@@ -18,6 +18,15 @@
   const first = $derived((reasons[failing[0]?.id] ?? '').trim());
   const isReady = $derived(failing.every(({ id }) => (reasons[id] ?? '').trim() !== ''));
 
+  /** From a reason to the next that is missing, or to the button: no decision is made from inside a field. */
+  function onkeydown(event: KeyboardEvent): void {
+    if (event.key !== 'Enter') return;
+    event.preventDefault();
+    const fields = [...(form?.querySelectorAll<HTMLInputElement>('input[data-reason]') ?? [])];
+    const missing = fields.find(({ value }) => value.trim() === '');
+    (missing ?? form?.querySelector<HTMLButtonElement>('button[type=submit]'))?.focus();
+  }
+
   /** Approves; where something fails, asks first why to waive it. */
   export async function approve(): Promise<void> {
     if (isReady) return form?.requestSubmit();
@@ -34,7 +43,14 @@
       <input type="hidden" name="check" value={id} />
       <label class="flex flex-col gap-1 text-sm">
         <span class="font-semibold">{say.waiveWhy(title)}</span>
-        <Input name="why-{id}" size="sm" maxlength={400} data-reason={id} bind:value={reasons[id]} />
+        <Input
+          name="why-{id}"
+          size="sm"
+          maxlength={400}
+          data-reason={id}
+          {onkeydown}
+          bind:value={reasons[id]}
+        />
       </label>
     {/each}
     {#if first !== '' && failing.length > 1 && !isReady}

@@ -19,7 +19,7 @@
     onadd(draft: RemarkDraft): Promise<void>;
     onkeep(words: string): void;
     onforget(keptId: string): void;
-    /** The whole was said and confirmed by the keyboard. */
+    /** The whole was said; what is decided with it is pressed outside of the field. */
     onsend(): void;
   }
   let {

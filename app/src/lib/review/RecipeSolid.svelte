@@ -55,7 +55,7 @@
       else if (message.kind === 'problem') oninspected?.(undefined, message.problem.message);
     });
   });
-  $effect(() => client.show(recipe));
+  $effect(() => client.show({ partId: '', recipe }));
   onDestroy(() => client.close());
 
   const markedStep = $derived.by(() => {

@@ -23,9 +23,7 @@ const commands: Readonly<Record<string, ReviewCommand>> = {
   r: 'remarkStep',
   p: 'remarkPlace',
   s: 'whole',
-  a: 'approve',
   d: 'compare',
-  u: 'undo',
   '?': 'keys',
   '1': { view: 'Top' },
   '2': { view: 'Front' },
@@ -33,16 +31,21 @@ const commands: Readonly<Record<string, ReviewCommand>> = {
   '4': { view: 'Corner' },
 };
 
-/** The command of a key press; undefined for other keys, with a modifier, and where something is being written. */
+/** Decisions, and what takes one back, need a key that nobody presses while writing words. */
+const deliberate: Readonly<Record<string, ReviewCommand>> = { Enter: 'approve', z: 'undo' };
+
+/** The command of a key press; undefined for other keys, and where something is being written or chosen. */
 export function reviewCommand(event: KeyboardEvent): ReviewCommand | undefined {
-  if (event.ctrlKey || event.metaKey || event.altKey) return undefined;
-  const { target } = event;
-  if (
+  if (event.altKey || isField(event.target)) return undefined;
+  const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+  return event.ctrlKey || event.metaKey ? deliberate[key] : commands[key];
+}
+
+function isField(target: EventTarget | null): boolean {
+  return (
     target instanceof HTMLInputElement ||
     target instanceof HTMLTextAreaElement ||
-    target instanceof HTMLSelectElement
-  ) {
-    return undefined;
-  }
-  return commands[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+    target instanceof HTMLSelectElement ||
+    (target instanceof HTMLElement && target.isContentEditable)
+  );
 }

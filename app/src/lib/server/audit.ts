@@ -34,6 +34,8 @@ export const actions = {
   'delete-student': 'deleted a student with all work',
   'make-team': 'put a student in a team',
   'leave-team': 'took a student out of a team',
+  'start-run': 'started a print',
+  'cancel-run': 'cancelled a print',
   'add-helper': 'added a helper',
   'remove-helper': 'removed a helper',
 } as const;

@@ -10,6 +10,7 @@ import { school } from './demo/school.ts';
 import { createClass } from './people/newClass.ts';
 import { addTaskPicture, taskPicture } from './taskPictures.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
+import { briefsOf, openProject } from './projects.ts';
 import { onePixel } from './testing/onePixel.ts';
 
 let test: TestDatabase;
@@ -143,6 +144,19 @@ describe('a picture in a task', () => {
       `x.png${message}.`,
     );
   });
+});
+
+it('is in front of students once it was saved with a title, and not before', async () => {
+  const asha = await test.person('Asha');
+  const id = await createBrief(test.db, teacher, wren);
+  const seen = async () => (await briefsOf(test.db, asha)).some((brief) => brief.id === id);
+  expect(await seen()).toBe(false);
+  await expect(openProject(test.db, asha, id)).rejects.toThrow(NotAllowed);
+  await expect(saveBrief(test.db, teacher, id, { ...draft, title: ' ' })).rejects.toThrow('give it a title');
+  expect(await seen()).toBe(false);
+  await saveBrief(test.db, teacher, id, draft);
+  expect(await seen()).toBe(true);
+  await deleteBrief(test.db, teacher, id);
 });
 
 it('is deleted while nobody has begun it, and not after', async () => {

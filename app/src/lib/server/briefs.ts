@@ -19,13 +19,13 @@ export async function briefToEdit(db: Database, teacher: Person, briefId: string
   return { brief, className, begun };
 }
 
-/** Begins a brief for one of the teacher's classes; returns its id. */
+/** Begins a brief for one of the teacher's classes, which students do not see before it is saved; returns its id. */
 export async function createBrief(db: Database, teacher: Person, classId: string): Promise<string> {
   const group = await classToTeach(db, teacher, classId);
   return db.transaction(async (tx) => {
     const [{ id }] = await tx
       .insert(briefs)
-      .values({ classId: group.id, title: 'New brief', task: taskOf('') })
+      .values({ classId: group.id, title: 'New brief', task: taskOf(''), shownAt: null })
       .returning({ id: briefs.id });
     await record(tx, teacher, 'create-brief', group.id, [id]);
     await announce(tx, `class:${group.id}`);
@@ -45,7 +45,10 @@ export async function saveBrief(
   if (!read.ok) throw new CannotNow(read.message);
   await db.transaction(async (tx) => {
     await demandPictures(tx, teacher, read.draft.task);
-    await tx.update(briefs).set(read.draft).where(eq(briefs.id, brief.id));
+    await tx
+      .update(briefs)
+      .set({ ...read.draft, shownAt: brief.shownAt ?? new Date() })
+      .where(eq(briefs.id, brief.id));
     await record(tx, teacher, 'edit-brief', brief.classId, [brief.id]);
     const begun = await tx.select({ id: projects.id }).from(projects).where(eq(projects.briefId, brief.id));
     // Benches that are open go by the brief as it is now.
@@ -66,7 +69,7 @@ export async function copyBrief(
     const [{ id }] = await tx
       .insert(briefs)
       // It is due when the other class says.
-      .values({ classId: group.id, ...sayingOf(brief) })
+      .values({ classId: group.id, ...sayingOf(brief), shownAt: brief.shownAt })
       .returning({ id: briefs.id });
     await record(tx, teacher, 'copy-brief', group.id, [id]);
     await announce(tx, `class:${group.id}`);

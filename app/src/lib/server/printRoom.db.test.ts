@@ -4,6 +4,7 @@ import { printFiles, queueEntries } from './db/schema/index.ts';
 import { cancelRun, startPart } from './plates/startPlate.ts';
 import { queue } from './queue.ts';
 import { eventually, TestPrintRoom } from './testing/printRoom.ts';
+import { startChecks } from '../shared/startChecks.ts';
 
 let room: TestPrintRoom;
 beforeAll(async () => (room = await TestPrintRoom.open()));
@@ -65,7 +66,9 @@ it('starts one run of many that are asked for at once', async () => {
   await room.keeper!.stop();
   const entries = (await queue(room.test.db, room.helper)).filter(({ state }) => state === 'waiting');
   const results = await Promise.allSettled(
-    [...entries, ...entries].map(({ id }) => startPart(room.test.db, room.helper, id, room.printerId)),
+    [...entries, ...entries].map(({ id }) =>
+      startPart(room.test.db, room.helper, id, room.printerId, startChecks),
+    ),
   );
   expect(results.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
   const printing = (await queue(room.test.db, room.helper)).filter(
@@ -82,7 +85,7 @@ it('starts nothing on a printer that does not answer', async () => {
   room.keep();
   await eventually(async () => expect(await room.isOnline()).toBe(false));
   await expect(
-    startPart(room.test.db, room.helper, await room.waitingEntry(), room.printerId),
+    startPart(room.test.db, room.helper, await room.waitingEntry(), room.printerId, startChecks),
   ).rejects.toThrow('does not answer');
   await room.plugIn({ speed: 1000 });
 });
@@ -91,6 +94,6 @@ it('keeps students out of the print room', async () => {
   const asha = await room.test.person('Asha');
   const entry = await room.waitingEntry();
   await expect(queue(room.test.db, asha)).rejects.toThrow();
-  await expect(startPart(room.test.db, asha, entry, room.printerId)).rejects.toThrow();
+  await expect(startPart(room.test.db, asha, entry, room.printerId, startChecks)).rejects.toThrow();
   expect(await room.entryState(entry)).toBe('waiting');
 });

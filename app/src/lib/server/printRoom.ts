@@ -36,6 +36,8 @@ export async function printersWithRuns(db: Database, person: Person) {
       cancelAskedAt: runs.cancelAskedAt,
       startedAt: runs.startedAt,
       endedAt: runs.endedAt,
+      sentAt: runs.sentAt,
+      clearedAt: runs.clearedAt,
     })
     .from(runs)
     .innerJoin(plates, eq(plates.id, runs.plateId))
@@ -81,6 +83,10 @@ export async function printersWithRuns(db: Database, person: Person) {
       /** When it answered last. */
       seenAt,
       run: own.find(({ state }) => isActive(state)),
+      /** What was printed last and may still lie on the bed. */
+      onBed: own.find(
+        ({ state, progress, sentAt, clearedAt }) => !isActive(state) && sentAt && progress > 0 && !clearedAt,
+      ),
       past: own.filter(({ state }) => !isActive(state)).slice(0, MOST_SHOWN),
     };
   });

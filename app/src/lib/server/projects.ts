@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import { designOf, type Design } from '@kelbrin/core/design';
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import { demandRole, NotAllowed, ownProject, type Person } from './auth/access.ts';
@@ -74,7 +74,9 @@ export async function briefsOf(db: Database, student: Person) {
     .select({ brief: briefs })
     .from(briefs)
     .innerJoin(classMembers, eq(classMembers.classId, briefs.classId))
-    .where(and(eq(classMembers.userId, student.id), isNull(classMembers.archivedAt)))
+    .where(
+      and(eq(classMembers.userId, student.id), isNull(classMembers.archivedAt), isNotNull(briefs.shownAt)),
+    )
     .orderBy(briefs.dueOn);
   return rows.map(({ brief }) => brief);
 }

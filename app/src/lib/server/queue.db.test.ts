@@ -10,6 +10,7 @@ import { startPart } from './plates/startPlate.ts';
 import { dropEntry, orderQueue, queue, repeatPrint } from './queue.ts';
 import { standings } from './projects.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
+import { startChecks } from '../shared/startChecks.ts';
 
 let test: TestDatabase;
 let teacher: Person;
@@ -56,7 +57,7 @@ it('prints a part once more, and tells its student that all is printed when what
   const status = { online: true, nozzleC: 20, nozzleTargetC: 0, bedC: 20, bedTargetC: 0 };
   await test.db.update(printers).set({ status }).where(eq(printers.id, birch.id));
   await expect(repeatPrint(test.db, helper, first.id)).rejects.toThrow(NotAllowed);
-  await startPart(test.db, helper, first.id, birch.id);
+  await startPart(test.db, helper, first.id, birch.id, startChecks);
   const [{ id }] = await test.db
     .select()
     .from(runs)

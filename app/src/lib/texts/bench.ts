@@ -17,12 +17,26 @@ export const benchTexts = {
   saving: 'saving …',
   offline: 'no connection: kept on this computer, will be saved',
   changedElsewhere: 'Changed somewhere else',
+  signedOut: 'signed out: kept on this computer',
+  busy: 'the server is busy: kept on this computer, will be saved',
+  refused: 'not saved: kept on this computer',
+  signedOutWhat:
+    'You are signed out. What you did since is kept on this computer, and is saved when you sign in again.',
+  signIn: 'Sign in',
+  refusedWhat: 'The server cannot save this. It is kept on this computer.',
+  unreadWhat:
+    'Something that was not saved lies on this computer, and this Kelbrin cannot read it. Keep it as a file, so that it is not lost.',
+  keepAsFile: 'Keep as a file',
+  throwAway: 'Throw away',
+  isFull: (most: number, what: string) =>
+    `There are ${most} ${what} already, which is as many as there can be.`,
   whichState:
     'A team-mate or another tab changed this project while you did. Which state shall it go on from?',
   notLost: 'The other state is not lost: Undo brings it back.',
   keepMine: 'Keep what is here',
   takeTheirs: 'Take the other state',
   arithmetic: 'Numbers take units and arithmetic:',
+  shapeBefore: 'This is the shape before: the recipe cannot be built as it stands.',
   nothingToPrint: 'nothing to print yet',
   empty: 'The recipe is empty. Begin with a shape, or',
   emptyExample: 'from an example',

@@ -31,4 +31,10 @@ export const briefPage = {
   copyTo: 'Copy for',
   copy: 'Copy',
   remove: 'Delete this brief',
+  removeTitle: 'Delete this brief?',
+  removeWhat: 'It cannot be brought back. To use it again, keep it in the library first.',
+  saveAllTheSame: 'Save all the same',
+  duePast: (day: string) => `${day} is over. Is that the day that you mean?`,
+  notShown: 'Students do not see it before it is saved.',
+  untitled: 'A new brief',
 } as const;

@@ -1,6 +1,7 @@
 /** What is said on the bench about handing in. */
 export const handInTexts = {
   open: 'Hand in',
+  checking: 'checking …',
   openAgain: 'Hand in a new version',
   title: 'Hand in this design?',
   goOn: 'Go on designing',

@@ -2,7 +2,8 @@
 export const inspectionTexts = {
   title: 'Inspection',
   at: (check: string, at: number, of: number) => `${check}, ${at} of ${of} …`,
-  measuring: 'measuring …',
+  checking: 'checking …',
+  ofBefore: 'of the shape before',
   nothingYet: 'The inspection begins with the first shape.',
   places: (count: number) => `${count} places`,
   ways: 'Ways to mend it',

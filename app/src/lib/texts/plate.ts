@@ -85,6 +85,7 @@ export const plateTexts = {
   checks: {
     spool: (material: string, colour: string) => `${material}, ${colour}, is on the printer`,
     bed: 'The bed is empty and wiped',
+    bedOf: (plate: number) => `Plate ${plate} was taken off; the bed is empty and wiped`,
     plate: 'The right bed lies flat on its magnets',
     watch: 'Somebody stays and watches the first layer',
   },

@@ -27,7 +27,15 @@ export const printRoomTexts = {
   dayWhat: 'When lessons begin and end, a line for each: 08:40 09:30',
   daySave: 'Save the bells',
 
-  cancel: 'Cancel the run',
+  cancel: 'Cancel the print',
+  cancelTitle: (plate: number) => `Cancel plate ${plate}?`,
+  cancelWhat: (percent: number) =>
+    `${percent} % of it is printed. It cannot go on afterwards: the plate has to be printed again from the beginning.`,
+  toClear: 'to be cleared',
+  lies: (plate: number, names: string) => `Plate ${plate} lies on the bed: ${names}`,
+  clearFirst: 'Take it off when the bed is cool, and wipe the bed. Nothing else is started before.',
+  isClear: 'The bed is clear',
+  noteOutcome: 'Say how it came out',
   nothingOn: 'Nothing on this printer. Start a part from the queue.',
   before: 'Before',
   noRuns: 'no runs yet',
@@ -47,7 +55,7 @@ export const printRoomTexts = {
   resume: 'Go on',
   silent: (since: string) =>
     `It has not answered since ${since}, and may be printing all the same: look at it, and at its cable or network. The run goes on here as soon as it answers. If it is lost, give it up.`,
-  giveUp: 'Give up the run',
+  giveUp: 'Give up the print',
   whyPaused: {
     user: 'Somebody has it stand still. The bed stays warm; do not wait too long.',
     filament: 'Change the filament for the next colour, and go on.',

@@ -12,6 +12,12 @@ export const printersTexts = {
   silent: 'does not answer',
   save: 'Save',
   retire: 'No longer used',
+  retireNamed: (name: string) => `${name} is no longer used`,
+  retireTitle: (name: string) => `Is ${name} no longer used?`,
+  retireWhat:
+    'It is no longer offered for printing. What it has printed is kept, and it can be brought back.',
+  retired: 'No longer used',
+  bringBack: (name: string) => `Use ${name} again`,
   none: 'No printer is noted yet.',
   add: 'Add a printer',
 } as const;

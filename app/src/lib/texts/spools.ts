@@ -20,6 +20,13 @@ export const spoolTexts = {
   load: (printer: string) => `Put on ${printer}`,
   unload: 'Take off',
   gone: 'Used up',
+  goneNamed: (number: number) => `Spool ${number} is used up`,
+  goneTitle: (number: number) => `Is spool ${number} used up?`,
+  goneWhat: (printer: string | null, grams: number) =>
+    `${grams} g are noted on it still${printer ? `, and it is taken off ${printer}` : ''}. It can be brought back.`,
+  goneList: 'Used up lately',
+  goneSpool: (number: number) => `Spool ${number}, used up`,
+  bringBack: 'Bring back',
   add: 'Add a spool',
   material: 'Material',
   colour: 'Colour',

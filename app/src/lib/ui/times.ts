@@ -3,6 +3,11 @@ export function clockTime(at: Date): string {
   return at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 }
 
+/** Today where the school is, such as 2026-12-05. */
+export function today(): string {
+  return new Date().toLocaleDateString('sv-SE');
+}
+
 /** A day such as 2026-12-05 as people write it: 5 Dec. */
 export function shortDay(day: string): string {
   return new Date(`${day}T12:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });

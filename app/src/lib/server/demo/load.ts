@@ -167,7 +167,7 @@ async function bringAlong(
     estimateS: entry.estimate.seconds,
     startedBy: teacher.id,
     // A run that is still going is left for the printer's keeper to send and start.
-    ...(isDone ? { state: 'finished', progress: 1 } : { state: 'preparing' }),
+    ...(isDone ? { state: 'finished', progress: 1, clearedAt: new Date() } : { state: 'preparing' }),
   });
 }
 

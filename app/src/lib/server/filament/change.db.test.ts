@@ -12,6 +12,7 @@ import { SerialDriver } from '../printers/serialDriver.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { beginChange, endChange, giveChangeUp, turnInChange } from './change.ts';
 import { loadSpool } from './spools.ts';
+import { startChecks } from '../../shared/startChecks.ts';
 
 type Spool = typeof spools.$inferSelect;
 
@@ -95,7 +96,7 @@ it('keeps the printer and the rolls to itself until it is over', async () => {
   const [entry] = await test.db.select().from(queueEntries).where(eq(queueEntries.state, 'waiting'));
   await beginChange(test.db, helper, printerId, other.id);
   const isChanged = 'The filament of Birch is being changed';
-  await expect(startPart(test.db, helper, entry.id, printerId)).rejects.toThrow(isChanged);
+  await expect(startPart(test.db, helper, entry.id, printerId, startChecks)).rejects.toThrow(isChanged);
   await expect(beginChange(test.db, helper, printerId, other.id)).rejects.toThrow(isChanged);
   await expect(loadSpool(test.db, helper, other.id, printerId)).rejects.toThrow(isChanged);
   await reaches('hot');
@@ -126,7 +127,7 @@ it('is refused while the printer prints, for a roll that is elsewhere, and to st
 
 it('puts right a run whose filament ran out: the old roll is empty, the rest is counted on the new one', async () => {
   const [entry] = await test.db.select().from(queueEntries).where(eq(queueEntries.state, 'waiting'));
-  await startPart(test.db, helper, entry.id, printerId);
+  await startPart(test.db, helper, entry.id, printerId, startChecks);
   const run = async () => (await test.db.select().from(runs).where(eq(runs.printerId, printerId))).at(-1)!;
   await eventually(async () => expect((await run()).progress).toBeGreaterThan(0.1));
   await expect(beginChange(test.db, helper, printerId, other.id)).rejects.toThrow('is printing');

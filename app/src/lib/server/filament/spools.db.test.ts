@@ -5,9 +5,19 @@ import { printers, printFiles, queueEntries, runs, spools } from '../db/schema/i
 import { school } from '../demo/school.ts';
 import { endRun } from '../plates/endRun.ts';
 import { startPart, startPlate } from '../plates/startPlate.ts';
-import { addSpool, endSpool, loadSpool, spoolsOf, unloadSpool, weighSpool } from './spools.ts';
+import {
+  addSpool,
+  bringSpoolBack,
+  endSpool,
+  loadSpool,
+  spoolsGone,
+  spoolsOf,
+  unloadSpool,
+  weighSpool,
+} from './spools.ts';
 import { teacherHome } from '../teacherHome.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
+import { startChecks } from '../../shared/startChecks.ts';
 
 let test: TestDatabase;
 let helper: Person;
@@ -41,7 +51,7 @@ const waiting = async () => {
 it('counts down what a run used: all of it when finished, a share when it ended early', async () => {
   const before = (await spoolById(birch.spoolId!)).gramsLeft;
   const { id, grams } = await waiting();
-  await startPart(test.db, helper, id, birch.id);
+  await startPart(test.db, helper, id, birch.id, startChecks);
   const [first] = await test.db
     .select()
     .from(runs)
@@ -49,7 +59,7 @@ it('counts down what a run used: all of it when finished, a share when it ended 
   await test.db.update(runs).set({ progress: 0.5 }).where(eq(runs.id, first.id));
   await endRun(test.db, first.id, { state: 'cancelled' });
   expect((await spoolById(birch.spoolId!)).gramsLeft).toBeCloseTo(before - grams / 2, 2);
-  await startPlate(test.db, helper, first.plateId, birch.id);
+  await startPlate(test.db, helper, first.plateId, birch.id, startChecks);
   const tries = await test.db.select().from(runs).where(eq(runs.plateId, first.plateId));
   const again = tries.find((run) => run.id !== first.id)!;
   await endRun(test.db, again.id, { state: 'finished' });
@@ -59,16 +69,18 @@ it('counts down what a run used: all of it when finished, a share when it ended 
 it('starts nothing that would run out, and nothing in the wrong material', async () => {
   const { id } = await waiting();
   await weighSpool(test.db, helper, birch.spoolId!, 1);
-  await expect(startPart(test.db, helper, id, birch.id)).rejects.toThrow(
+  await expect(startPart(test.db, helper, id, birch.id, startChecks)).rejects.toThrow(
     /takes [\d.]+ g, and spool \d+ on Birch has 1\.0 g left/,
   );
   const petg = (await spoolsOf(test.db, helper)).find(({ spool }) => spool.material === 'PETG')!;
   await loadSpool(test.db, helper, petg.spool.id, birch.id);
-  await expect(startPart(test.db, helper, id, birch.id)).rejects.toThrow(
+  await expect(startPart(test.db, helper, id, birch.id, startChecks)).rejects.toThrow(
     'This is for PLA, and there is PETG on Birch.',
   );
   await unloadSpool(test.db, helper, petg.spool.id);
-  await expect(startPart(test.db, helper, id, birch.id)).rejects.toThrow('No spool is noted for Birch');
+  await expect(startPart(test.db, helper, id, birch.id, startChecks)).rejects.toThrow(
+    'No spool is noted for Birch',
+  );
   expect((await waiting()).id).toBe(id);
 });
 
@@ -99,4 +111,21 @@ it('is noted with a number, and refused in a sentence', async () => {
   await loadSpool(test.db, helper, listed.spool.id, birch.id);
   const home = await teacherHome(test.db, await test.person(school.teacher.name));
   expect(home.printers.find(({ name }) => name === 'Birch')!.spool).toMatchObject({ number });
+});
+
+it('comes back when it was taken for used up', async () => {
+  const number = await addSpool(test.db, helper, {
+    material: 'PETG',
+    colour: '#204080',
+    colourName: 'night',
+    gramsLeft: '0,75 kg',
+    pricePerKg: '19,90',
+  });
+  const added = (await spoolsOf(test.db, helper)).find(({ spool }) => spool.number === number)!.spool;
+  expect(added).toMatchObject({ gramsLeft: 750, pricePerKg: expect.closeTo(19.9, 4) });
+  await endSpool(test.db, helper, added.id);
+  expect((await spoolsOf(test.db, helper)).map(({ spool }) => spool.id)).not.toContain(added.id);
+  expect((await spoolsGone(test.db, helper))[0].id).toBe(added.id);
+  await bringSpoolBack(test.db, helper, added.id);
+  expect((await spoolsOf(test.db, helper)).map(({ spool }) => spool.id)).toContain(added.id);
 });

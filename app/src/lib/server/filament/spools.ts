@@ -1,4 +1,4 @@
-import { asc, eq, isNull } from 'drizzle-orm';
+import { asc, desc, eq, isNotNull, isNull } from 'drizzle-orm';
 import { spoolDraft } from '../../shared/spool.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
@@ -6,6 +6,9 @@ import type { Database } from '../db/database.ts';
 import { printers, spools } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
 import { demandIdle, usedPrinter } from '../printers/usedPrinter.ts';
+
+/** So many of the rolls that are gone are shown. */
+const MOST_GONE = 8;
 
 /** The rolls that are not used up, with the printer that each is on. */
 export async function spoolsOf(db: Database, person: Person) {
@@ -77,6 +80,24 @@ export async function endSpool(db: Database, person: Person, spoolId: string): P
     await tx.update(spools).set({ goneAt: new Date() }).where(eq(spools.id, spool.id));
     await announce(tx, 'printroom');
   });
+}
+
+/** The rolls that were used up or thrown away lately, the last first; each can be brought back. */
+export async function spoolsGone(db: Database, person: Person) {
+  demandRole(person, 'teacher', 'helper');
+  return db
+    .select()
+    .from(spools)
+    .where(isNotNull(spools.goneAt))
+    .orderBy(desc(spools.goneAt))
+    .limit(MOST_GONE);
+}
+
+/** Puts a roll back on the shelf that was taken for used up. */
+export async function bringSpoolBack(db: Database, person: Person, spoolId: string): Promise<void> {
+  const spool = await anySpool(db, person, spoolId);
+  await db.update(spools).set({ goneAt: null }).where(eq(spools.id, spool.id));
+  await announce(db, 'printroom');
 }
 
 /** A roll that is still there. */

@@ -13,6 +13,7 @@ import { undoDecision } from '../review/decide.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { cardsOf, cardToEdit, chooseCard, createCard, deleteCard, saveCard } from './cards.ts';
 import { recheckApproval } from './recheck.ts';
+import { startChecks } from '../../shared/startChecks.ts';
 
 let test: TestDatabase;
 let teacher: Person;
@@ -89,7 +90,9 @@ it('has what waits inspected anew, and marks approvals that no longer hold until
     .update(printers)
     .set({ status: { online: true, nozzleC: 20, nozzleTargetC: 0, bedC: 20, bedTargetC: 0 } })
     .where(eq(printers.id, printer.id));
-  await expect(startPart(test.db, teacher, doubted.id, printer.id)).rejects.toThrow('decide on it anew');
+  await expect(startPart(test.db, teacher, doubted.id, printer.id, startChecks)).rejects.toThrow(
+    'decide on it anew',
+  );
 
   await undoDecision(test.db, teacher, approved[0]);
   expect(await stateOf(approved[0])).toMatchObject({

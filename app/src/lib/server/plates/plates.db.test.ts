@@ -36,6 +36,7 @@ import {
 } from './plates.ts';
 import { printFigures } from './printFigures.ts';
 import { startPlate } from './startPlate.ts';
+import { startChecks } from '../../shared/startChecks.ts';
 
 let test: TestDatabase;
 let helper: Person;
@@ -68,7 +69,7 @@ const statesOf = async (ids: string[]) => {
 };
 const printed = async (ids: string[]) => {
   const { plateId } = await layPlate(test.db, helper, ids);
-  await startPlate(test.db, helper, plateId, birch.id);
+  await startPlate(test.db, helper, plateId, birch.id, startChecks);
   const [run] = await test.db.select().from(runs).where(eq(runs.plateId, plateId));
   await endRun(test.db, run.id, { state: 'finished' });
   return plateId;
@@ -162,7 +163,7 @@ describe('laying', () => {
       arrangePlate(test.db, asha, plateId),
       fileOnPlate(test.db, asha, plateId, fileId),
       discardPlate(test.db, asha, plateId),
-      startPlate(test.db, asha, plateId, birch.id),
+      startPlate(test.db, asha, plateId, birch.id, startChecks),
     ]) {
       await expect(refused).rejects.toThrow(NotAllowed);
     }
@@ -175,16 +176,18 @@ describe('starting', () => {
     const ids = await waitingIds();
     const { plateId } = await layPlate(test.db, helper, ids);
     await movePart(test.db, helper, plateId, ids[0], { xMm: 1, yMm: 100, turnDeg: 0 });
-    await expect(startPlate(test.db, helper, plateId, birch.id)).rejects.toThrow(
+    await expect(startPlate(test.db, helper, plateId, birch.id, startChecks)).rejects.toThrow(
       /part of Femi reaches over the edge/,
     );
     const { parts } = await plateToSee(test.db, helper, plateId);
     const [, { xMm, yMm, turnDeg, entryId }] = parts.toSorted((a) => (a.entryId === ids[0] ? -1 : 1));
     expect(entryId).not.toBe(ids[0]);
     await movePart(test.db, helper, plateId, ids[0], { xMm: xMm + 5, yMm, turnDeg });
-    await expect(startPlate(test.db, helper, plateId, birch.id)).rejects.toThrow(/too near to each other/);
+    await expect(startPlate(test.db, helper, plateId, birch.id, startChecks)).rejects.toThrow(
+      /too near to each other/,
+    );
     expect(await arrangePlate(test.db, helper, plateId)).toBe(0);
-    await startPlate(test.db, helper, plateId, birch.id);
+    await startPlate(test.db, helper, plateId, birch.id, startChecks);
     expect(await statesOf(ids)).toEqual(new Set(['printing']));
     await expect(
       movePart(test.db, helper, plateId, ids[0], { xMm: 50, yMm: 50, turnDeg: 0 }),

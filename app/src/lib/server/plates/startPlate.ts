@@ -1,7 +1,9 @@
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm';
 import { conflictsOf } from '@kelbrin/core/plate';
 import { sameMaterial } from '@kelbrin/core/slice';
 import { bedOf, gapOf } from '../../shared/plate.ts';
+import { startChecks, tickedChecks, type StartCheck } from '../../shared/startChecks.ts';
+import { record } from '../audit.ts';
 import { demandRole, isId, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
@@ -19,26 +21,30 @@ export async function startPart(
   person: Person,
   entryId: string,
   printerId: string,
+  ticked: unknown,
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   // Whatever would keep the plate from being started is asked first, so that no plate is left behind.
   await db.transaction(async (tx) => {
     const { plateId } = await layPlate(tx, person, [entryId]);
-    await startPlate(tx, person, plateId, printerId);
+    await startPlate(tx, person, plateId, printerId, ticked);
   });
 }
 
 /**
  * Starts a plate on an idle printer; the printer's keeper in the job process does the rest.
  * The database's own rules see to it that of two people who press at once, one is told that the other was first.
+ * `ticked` is what was looked at before; it is the same from wherever a print is started, and nothing starts without it.
  */
 export async function startPlate(
   db: Database,
   person: Person,
   plateId: string,
   printerId: string,
+  ticked: unknown,
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
+  const checks = demandChecks(ticked);
   await db.transaction(async (tx) => {
     const printer = await usedPrinter(tx, printerId);
     demandOnline(printer);
@@ -61,17 +67,53 @@ export async function startPlate(
           parts.map(({ entryId }) => entryId),
         ),
       );
-    await tx.insert(runs).values({
-      printerId: printer.id,
-      plateId: plate.id,
-      spoolId: printer.spoolId,
-      fileName: sql`'run-' || substr(md5(random()::text), 1, 10) || '.gcode'`,
-      estimateS: needs.seconds,
-      startedBy: person.id,
-    });
+    // Who ticks that the bed is empty says so of all that was printed there before.
+    await clearBed(tx, printer.id);
+    const [run] = await tx
+      .insert(runs)
+      .values({
+        printerId: printer.id,
+        plateId: plate.id,
+        spoolId: printer.spoolId,
+        fileName: sql`'run-' || substr(md5(random()::text), 1, 10) || '.gcode'`,
+        estimateS: needs.seconds,
+        startedBy: person.id,
+        startChecks: checks,
+      })
+      .returning({ id: runs.id });
+    await record(tx, person, 'start-run', null, [run.id]);
     await announceProjects(tx, parts);
     await announce(tx, 'printroom', 'orders');
   });
+}
+
+/** Notes that a printer's bed is clear of what was printed on it last. */
+export async function noteBedClear(db: Database, person: Person, printerId: string): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  await db.transaction(async (tx) => {
+    const printer = await usedPrinter(tx, printerId);
+    await clearBed(tx, printer.id);
+    await announce(tx, 'printroom');
+  });
+}
+
+async function clearBed(tx: Database, printerId: string): Promise<void> {
+  await tx
+    .update(runs)
+    .set({ clearedAt: new Date() })
+    .where(
+      and(eq(runs.printerId, printerId), isNull(runs.clearedAt), notInArray(runs.state, [...ACTIVE_RUN])),
+    );
+}
+
+function demandChecks(ticked: unknown): readonly StartCheck[] {
+  const parsed = tickedChecks.safeParse(ticked);
+  const checks = parsed.success ? parsed.data : [];
+  if (checks.length < startChecks.length)
+    throw new CannotNow(
+      'Look at spool, bed and first layer before a print is started, and tick each of them.',
+    );
+  return checks;
 }
 
 /** Asks for a run to be given up; its plate is laid again once the printer has stopped. */
@@ -83,6 +125,7 @@ export async function cancelRun(db: Database, person: Person, runId: string): Pr
     .where(and(isId(runId, runs.id), inArray(runs.state, ACTIVE_RUN)))
     .returning({ id: runs.id });
   if (asked.length === 0) throw new CannotNow('This run is over already.');
+  await record(db, person, 'cancel-run', null, [runId]);
   await announce(db, 'printroom', 'orders');
 }
 

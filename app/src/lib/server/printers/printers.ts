@@ -1,6 +1,6 @@
 import { and, asc, eq, isNotNull, isNull, ne } from 'drizzle-orm';
 import { printerDraft } from '../../shared/printerDraft.ts';
-import { demandRole, type Person } from '../auth/access.ts';
+import { demandRole, isId, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
 import { printers } from '../db/schema/index.ts';
@@ -22,6 +22,23 @@ export async function printersToKeep(db: Database, person: Person) {
     .from(printers)
     .where(isNull(printers.retiredAt))
     .orderBy(asc(printers.name));
+}
+
+/** The printers that are no longer used, which can be brought back. */
+export async function retiredPrinters(db: Database, person: Person) {
+  demandRole(person, 'teacher');
+  return db
+    .select({ id: printers.id, name: printers.name, model: printers.model })
+    .from(printers)
+    .where(isNotNull(printers.retiredAt))
+    .orderBy(asc(printers.name));
+}
+
+/** Uses a printer again that was retired. */
+export async function bringPrinterBack(db: Database, person: Person, printerId: string): Promise<void> {
+  demandRole(person, 'teacher');
+  await db.update(printers).set({ retiredAt: null }).where(isId(printerId, printers.id));
+  await announce(db, 'printroom', 'orders');
 }
 
 /** Notes a printer, or one of that name again that was retired; its past is then its own. */

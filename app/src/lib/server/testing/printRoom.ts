@@ -1,6 +1,7 @@
 import { asc, eq } from 'drizzle-orm';
 import { expect, vi } from 'vitest';
 import { startPrinter, type RunningPrinter } from '@kelbrin/printer';
+import { startChecks } from '../../shared/startChecks.ts';
 import type { Person } from '../auth/access.ts';
 import { compute } from '../compute/compute.ts';
 import { plateParts, printers, queueEntries, runs } from '../db/schema/index.ts';
@@ -91,7 +92,7 @@ export class TestPrintRoom {
   async startNext(): Promise<string> {
     await eventually(async () => expect(await this.isOnline()).toBe(true));
     const entryId = await this.waitingEntry();
-    await startPart(this.test.db, this.helper, entryId, this.printerId);
+    await startPart(this.test.db, this.helper, entryId, this.printerId, startChecks);
     this.keeper?.nudge();
     return entryId;
   }

@@ -3,7 +3,7 @@ import { orSentence } from '$lib/requests.server';
 import { beginChange, endChange, giveChangeUp, turnInChange } from '$lib/server/filament/change';
 import { spoolsOf } from '$lib/server/filament/spools';
 import { openPlates } from '$lib/server/plates/plates';
-import { cancelRun, wishForRun } from '$lib/server/plates/startPlate';
+import { cancelRun, noteBedClear, wishForRun } from '$lib/server/plates/startPlate';
 import { printersWithRuns } from '$lib/server/printRoom';
 import { countWaiting } from '$lib/server/queue';
 import { schoolDayOf, setSchoolDay } from '$lib/server/schoolDay';
@@ -72,6 +72,10 @@ export const actions: Actions = {
   giveChangeUp: async ({ request, locals }) => {
     const printer = String((await request.formData()).get('printer'));
     return orSentence(giveChangeUp(database(), locals.person!, printer));
+  },
+  clear: async ({ request, locals }) => {
+    const printer = String((await request.formData()).get('printer'));
+    return orSentence(noteBedClear(database(), locals.person!, printer));
   },
   cancel: async ({ request, locals }) => {
     const run = String((await request.formData()).get('run'));

@@ -1,6 +1,7 @@
 import { redirect } from '@sveltejs/kit';
 import { database } from '$lib/server/db/database';
 import { orSentence } from '$lib/requests.server';
+import { spoolsOf } from '$lib/server/filament/spools';
 import { addToPlate, layPlate, openPlates } from '$lib/server/plates/plates';
 import { proposePlates } from '$lib/server/plates/proposals';
 import { startPart } from '$lib/server/plates/startPlate';
@@ -13,13 +14,14 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals, depends }) => {
   depends(LIVE);
   const db = database();
-  const [entries, printers, plates, proposals] = await Promise.all([
+  const [entries, printers, plates, proposals, spools] = await Promise.all([
     queue(db, locals.person!),
     printersWithRuns(db, locals.person!),
     openPlates(db, locals.person!),
     proposePlates(db, locals.person!),
+    spoolsOf(db, locals.person!),
   ]);
-  return { entries: inFairOrder(entries), printers, plates, proposals };
+  return { entries: inFairOrder(entries), printers, plates, proposals, spools };
 };
 
 export const actions: Actions = {
@@ -56,7 +58,10 @@ export const actions: Actions = {
   start: async ({ request, locals }) => {
     const form = await request.formData();
     const [entry, printer] = [String(form.get('entry')), String(form.get('printer'))];
-    const refused = await orSentence(startPart(database(), locals.person!, entry, printer));
-    return refused ?? { started: entry };
+    const refused = await orSentence(
+      startPart(database(), locals.person!, entry, printer, form.getAll('check')),
+    );
+    if (refused) return refused;
+    redirect(303, '/print-room');
   },
 };

@@ -6,18 +6,24 @@
   import { clockTime } from '$lib/ui/times';
   import { follow } from '$lib/live/follow.svelte';
   import { namesOf } from '$lib/printroom/partsInWords';
+  import StartPlate from '$lib/plate/StartPlate.svelte';
   import { plateTexts } from '$lib/texts/plate';
   import { queueTexts as say } from '$lib/texts/queue';
 
   let { data, form } = $props();
 
-  follow(() => ['printroom']);
   const time = clock();
 
   const waiting = $derived(data.entries.filter(({ state }) => state === 'waiting'));
   const dropped = $derived(data.entries.filter(({ state }) => state === 'dropped'));
   const free = $derived(waiting.filter(({ heldAt, doubt }) => !heldAt && !doubt));
+  const idle = $derived(data.printers.filter(({ status, run, change }) => status?.online && !run && !change));
   let chosen = $state<string[]>([]);
+  /** The part that is about to be started, and on which printer. */
+  let starting = $state<{ entry: string; printer: string }>();
+  follow(() => (starting ? ['printroom', 'printers'] : ['printroom']));
+  const startingEntry = $derived(free.find(({ id }) => id === starting?.entry));
+  const startingPrinter = $derived(idle.find(({ id }) => id === starting?.printer));
   const toLay = $derived(free.filter(({ id }) => chosen.includes(id)).length);
   const takesOf = (plate: (typeof data.plates)[number]) =>
     plate.estimate ?? {
@@ -25,7 +31,6 @@
       grams: plate.parts.reduce((sum, { estimate }) => sum + estimate.grams, 0),
     };
   const onPrinter = $derived(new Map(data.printers.map(({ run, name }) => [run?.plateId, name])));
-  const idle = $derived(data.printers.filter(({ status, run, change }) => status?.online && !run && !change));
   const total = $derived({
     minutes: Math.ceil(waiting.reduce((sum, { estimate }) => sum + estimate.seconds, 0) / 60),
     grams: waiting.reduce((sum, { estimate }) => sum + estimate.grams, 0),
@@ -133,7 +138,14 @@
       {/if}
     </form>
     <form method="POST" action="?/order" use:enhance id="rules"></form>
-    <WaitingTable {waiting} {free} {idle} bind:chosen isTeacher={data.person?.role === 'teacher'} />
+    <WaitingTable
+      {waiting}
+      {free}
+      {idle}
+      bind:chosen
+      start={(entry, printer) => (starting = { entry, printer })}
+      isTeacher={data.person?.role === 'teacher'}
+    />
   {:else}
     <p class="text-ink-soft mb-8">{say.nothing}</p>
   {/if}
@@ -159,3 +171,14 @@
     </section>
   {/if}
 </main>
+
+{#if startingEntry && startingPrinter}
+  <StartPlate
+    printer={startingPrinter}
+    entry={startingEntry.id}
+    spools={data.spools}
+    material={startingEntry.material}
+    grams={startingEntry.estimate.grams}
+    close={() => (starting = undefined)}
+  />
+{/if}

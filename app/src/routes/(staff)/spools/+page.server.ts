@@ -3,8 +3,10 @@ import { database } from '$lib/server/db/database';
 import { printersWithRuns } from '$lib/server/printRoom';
 import {
   addSpool,
+  bringSpoolBack,
   endSpool,
   loadSpool,
+  spoolsGone,
   spoolsOf,
   unloadSpool,
   weighSpool,
@@ -18,6 +20,7 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
   const printers = await printersWithRuns(db, locals.person!);
   return {
     spools: await spoolsOf(db, locals.person!),
+    gone: await spoolsGone(db, locals.person!),
     printers: printers.map(({ id, name, run }) => ({ id, name, isBusy: run !== undefined })),
   };
 };
@@ -45,5 +48,9 @@ export const actions: Actions = {
   end: async ({ request, locals }) => {
     const spool = String((await request.formData()).get('spool'));
     return orSentence(endSpool(database(), locals.person!, spool));
+  },
+  bringBack: async ({ request, locals }) => {
+    const spool = String((await request.formData()).get('spool'));
+    return orSentence(bringSpoolBack(database(), locals.person!, spool));
   },
 };

@@ -5,6 +5,7 @@
   import { runsLow, spoolGrams, spoolPrice } from '$lib/shared/spool';
   import { spoolTexts as say } from '$lib/texts/spools';
   import { inMoney, moneySign } from '$lib/ui/money';
+  import AskFirst from '$lib/ui/AskFirst.svelte';
   import NumberField from '$lib/ui/NumberField.svelte';
   import { follow } from '$lib/live/follow.svelte';
 
@@ -90,10 +91,14 @@
               {/each}
             </form>
           {/if}
-          <form method="POST" action="?/end" use:enhance>
-            <input type="hidden" name="spool" value={spool.id} />
-            <Button type="submit" size="xs" color="alternative">{say.gone}</Button>
-          </form>
+          <AskFirst
+            label={say.gone}
+            name={say.goneNamed(spool.number)}
+            title={say.goneTitle(spool.number)}
+            what={say.goneWhat(printer, Math.round(spool.gramsLeft))}
+            action="?/end"
+            fields={{ spool: spool.id }}
+          />
         </span>
       </li>
     {/each}
@@ -146,4 +151,21 @@
     </label>
     <Button type="submit" color="alternative">{say.add}</Button>
   </form>
+  {#if data.gone.length > 0}
+    <details class="mt-4">
+      <summary class="cursor-pointer">{say.goneList}</summary>
+      <ul class="sheet divide-hairline mt-2 divide-y">
+        {#each data.gone as spool (spool.id)}
+          <li class="flex items-center gap-4 px-4 py-2" aria-label={say.goneSpool(spool.number)}>
+            <strong>{say.number(spool.number)}</strong>
+            <span class="text-ink-soft">{spool.material}, {spool.colourName}</span>
+            <form method="POST" action="?/bringBack" use:enhance class="ml-auto">
+              <input type="hidden" name="spool" value={spool.id} />
+              <Button type="submit" size="xs" color="alternative">{say.bringBack}</Button>
+            </form>
+          </li>
+        {/each}
+      </ul>
+    </details>
+  {/if}
 </main>

@@ -1,12 +1,21 @@
 import { orSentence } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
-import { addPrinter, changePrinter, printersToKeep, retirePrinter } from '$lib/server/printers/printers';
+import {
+  addPrinter,
+  bringPrinterBack,
+  changePrinter,
+  printersToKeep,
+  retiredPrinters,
+  retirePrinter,
+} from '$lib/server/printers/printers';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {
   depends(LIVE);
-  return { printers: await printersToKeep(database(), locals.person!) };
+  const db = database();
+  const person = locals.person!;
+  return { printers: await printersToKeep(db, person), retired: await retiredPrinters(db, person) };
 };
 
 export const actions: Actions = {
@@ -19,5 +28,9 @@ export const actions: Actions = {
   retire: async ({ request, locals }) => {
     const printer = String((await request.formData()).get('printer'));
     return orSentence(retirePrinter(database(), locals.person!, printer));
+  },
+  bringBack: async ({ request, locals }) => {
+    const printer = String((await request.formData()).get('printer'));
+    return orSentence(bringPrinterBack(database(), locals.person!, printer));
   },
 };

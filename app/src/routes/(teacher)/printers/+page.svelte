@@ -3,6 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import { follow } from '$lib/live/follow.svelte';
   import { printerPort } from '$lib/shared/printerDraft';
+  import AskFirst from '$lib/ui/AskFirst.svelte';
   import KeptInput from '$lib/ui/KeptInput.svelte';
   import NumberField from '$lib/ui/NumberField.svelte';
   import { printersTexts as say } from '$lib/texts/printers';
@@ -49,10 +50,15 @@
         <span class="mb-1.5 ml-auto {printer.status?.online ? 'text-pass' : 'text-warn-ink'}"
           >{printer.status?.online ? say.answers : say.silent}</span
         >
-        <form method="POST" action="?/retire" use:enhance>
-          <input type="hidden" name="printer" value={printer.id} />
-          <Button type="submit" size="sm" color="alternative">{say.retire}</Button>
-        </form>
+        <AskFirst
+          label={say.retire}
+          name={say.retireNamed(printer.name)}
+          title={say.retireTitle(printer.name)}
+          what={say.retireWhat}
+          action="?/retire"
+          fields={{ printer: printer.id }}
+          size="sm"
+        />
       </li>
     {:else}
       <li class="text-ink-soft px-4 py-3">{say.none}</li>
@@ -68,4 +74,21 @@
     {@render fields({ name: '', model: '', host: '', port: null })}
     <Button type="submit" color="alternative">{say.add}</Button>
   </form>
+  {#if data.retired.length > 0}
+    <section class="mt-6" aria-label={say.retired}>
+      <h2 class="mb-1">{say.retired}</h2>
+      <ul class="sheet divide-hairline divide-y">
+        {#each data.retired as { id, name, model } (id)}
+          <li class="flex items-center gap-4 px-4 py-2">
+            <strong>{name}</strong>
+            <span class="text-ink-soft">{model}</span>
+            <form method="POST" action="?/bringBack" use:enhance class="ml-auto">
+              <input type="hidden" name="printer" value={id} />
+              <Button type="submit" size="xs" color="alternative">{say.bringBack(name)}</Button>
+            </form>
+          </li>
+        {/each}
+      </ul>
+    </section>
+  {/if}
 </main>

@@ -26,6 +26,8 @@ export const briefs = pgTable('briefs', {
     .references(() => classes.id, { onDelete: 'cascade' }),
   ...saying(),
   dueOn: date('due_on'),
+  /** Since when students see it: from the first time that it was saved with a title; null before. */
+  shownAt: timestamp('shown_at', { withTimezone: true }).defaultNow(),
 });
 
 /** A teacher's library: briefs that are kept to be set again, for any class. */

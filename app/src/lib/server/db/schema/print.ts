@@ -21,6 +21,7 @@ import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
 import type { PauseReason } from '../../printers/driver.ts';
 import type { OutcomeKind } from '../../../shared/outcome.ts';
 import type { SchoolDay } from '../../../shared/schoolDay.ts';
+import type { StartCheck } from '../../../shared/startChecks.ts';
 import { bytes } from './bytes.ts';
 import { users } from './users.ts';
 import { handIns } from './projects.ts';
@@ -246,8 +247,12 @@ export const runs = pgTable(
     startedBy: text('started_by')
       .notNull()
       .references(() => users.id),
+    /** What they ticked off before it was started. */
+    startChecks: jsonb('start_checks').$type<readonly StartCheck[]>().notNull().default([]),
     startedAt: timestamp('started_at', { withTimezone: true }).notNull().defaultNow(),
     endedAt: timestamp('ended_at', { withTimezone: true }),
+    /** When somebody said that the bed is clear of it; null while the part may lie there. */
+    clearedAt: timestamp('cleared_at', { withTimezone: true }),
   },
   (table) => [
     // However many people press the button at once, a printer has one run and a plate is printed once at a time.

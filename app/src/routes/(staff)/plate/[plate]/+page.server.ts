@@ -43,8 +43,11 @@ export const actions: Actions = {
     return orSentence(planPlate(database(), locals.person!, params.plate, printer));
   },
   start: async ({ params, locals, request }) => {
-    const printer = String((await request.formData()).get('printer'));
-    const refused = await orSentence(startPlate(database(), locals.person!, params.plate, printer));
+    const form = await request.formData();
+    const printer = String(form.get('printer'));
+    const refused = await orSentence(
+      startPlate(database(), locals.person!, params.plate, printer, form.getAll('check')),
+    );
     if (refused) return refused;
     redirect(303, '/print-room');
   },

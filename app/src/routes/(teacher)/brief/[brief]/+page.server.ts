@@ -11,9 +11,15 @@ export const load: PageServerLoad = async ({ params, locals }) => {
   const db = database();
   const { brief, className, begun } = await orNotFound(briefToEdit(db, locals.person!, params.brief));
   return {
-    draft: { ...sayingOf(brief), dueOn: brief.dueOn },
+    // What nobody has written yet has no title that anybody gave it.
+    draft: {
+      ...sayingOf(brief),
+      title: brief.shownAt === null ? '' : brief.title,
+      dueOn: brief.dueOn,
+    },
     className,
     classId: brief.classId,
+    isShown: brief.shownAt !== null,
     begun,
     classes: await classesOf(db, locals.person!),
   };

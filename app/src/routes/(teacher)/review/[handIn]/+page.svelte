@@ -132,7 +132,8 @@
     else if (command === 'finding') {
       const next = findings[(chosen ? findings.indexOf(chosen) + 1 : 0) % Math.max(1, findings.length)];
       if (next && next !== chosen) choose(next);
-    } else if (command === 'remarkStep' && marked) void write({ kind: 'step', step: marked });
+    } else if (command === 'remarkStep')
+      void write(marked ? { kind: 'step', step: marked } : { kind: 'whole' });
     else if (command === 'remarkPlace') void write({ kind: 'place', at: chosen?.at });
     else if (command === 'whole') void write({ kind: 'whole' });
     else if (command === 'approve') void approving?.approve();
@@ -321,10 +322,12 @@
             onadd={add}
             onkeep={(words) => void attempt(sendJson('POST', '/review/kept', { words }))}
             onforget={(id) => void attempt(sendJson('DELETE', '/review/kept', { id }))}
-            onsend={() => sending?.requestSubmit()}
+            onsend={() => document.getElementById('send-back')?.focus()}
           />
           <div class="flex flex-col gap-2">
-            <Button color="alternative" onclick={() => sending?.requestSubmit()}>{say.sendBack}</Button>
+            <Button id="send-back" color="alternative" onclick={() => sending?.requestSubmit()}
+              >{say.sendBack}</Button
+            >
             <ApproveForm bind:this={approving} solidHash={handIn.solidHash} {failing} />
           </div>
         {:else if handIn.state === 'approved' || handIn.state === 'sent_back'}

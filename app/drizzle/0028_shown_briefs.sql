@@ -1,0 +1,1 @@
+ALTER TABLE "briefs" ADD COLUMN "shown_at" timestamp with time zone DEFAULT now();
