@@ -43,7 +43,11 @@ it('holds everything of a class in open formats', async () => {
   const [hash] = picturesIn(told.task);
   expect(paths.some((path) => path.endsWith(`/picture ${hash.slice(0, 12)}.png`))).toBe(true);
   expect(JSON.parse(read(/Elif\/design\.json$/))).toEqual(elif.design);
-  const [handIn] = await test.db.select().from(handIns).where(eq(handIns.projectId, elif.id));
+  const [handIn] = await test.db
+    .select()
+    .from(handIns)
+    .where(eq(handIns.projectId, elif.id))
+    .orderBy(handIns.number);
   expect(JSON.parse(read(/Elif\/hand-in 1\.json$/))).toMatchObject({
     state: 'sent_back',
     comment: handIn.comment,

@@ -40,25 +40,31 @@ export function writtenNumber(value: number | null | undefined): string {
 
 /** A field of a form that holds a number, read on the server as in the browser; `missing` says what to do when it is empty. */
 export function numberField(rules: NumberRules, missing: string) {
-  return z.unknown().transform((given, context): number => {
-    const typed = String(given ?? '').trim();
-    const read: ReadNumber = typed === '' ? { ok: false, message: missing } : readNumber(typed, rules);
-    if (read.ok) return read.value;
-    context.addIssue({ code: 'custom', message: read.message });
-    return z.NEVER;
-  });
+  return z
+    .unknown()
+    .optional()
+    .transform((given, context): number => {
+      const typed = String(given ?? '').trim();
+      const read: ReadNumber = typed === '' ? { ok: false, message: missing } : readNumber(typed, rules);
+      if (read.ok) return read.value;
+      context.addIssue({ code: 'custom', message: read.message });
+      return z.NEVER;
+    });
 }
 
 /** Like {@link numberField}, where nobody need know the number: null for a field that is empty. */
 export function optionalNumberField(rules: NumberRules) {
-  return z.unknown().transform((given, context): number | null => {
-    const typed = String(given ?? '').trim();
-    if (typed === '') return null;
-    const read = readNumber(typed, rules);
-    if (read.ok) return read.value;
-    context.addIssue({ code: 'custom', message: read.message });
-    return z.NEVER;
-  });
+  return z
+    .unknown()
+    .optional()
+    .transform((given, context): number | null => {
+      const typed = String(given ?? '').trim();
+      if (typed === '') return null;
+      const read = readNumber(typed, rules);
+      if (read.ok) return read.value;
+      context.addIssue({ code: 'custom', message: read.message });
+      return z.NEVER;
+    });
 }
 
 /**

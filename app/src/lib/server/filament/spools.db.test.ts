@@ -105,7 +105,7 @@ it('is noted with a number, and refused in a sentence', async () => {
   await expect(addSpool(test.db, helper, { ...draft, colourName: ' ' })).rejects.toThrow(
     'Say what the colour',
   );
-  await expect(weighSpool(test.db, helper, listed.spool.id, '-4')).rejects.toThrow('less than nothing');
+  await expect(weighSpool(test.db, helper, listed.spool.id, '-4')).rejects.toThrow('At least 0 g');
   await expect(spoolsOf(test.db, await test.person('Asha'))).rejects.toThrow(NotAllowed);
 
   await loadSpool(test.db, helper, listed.spool.id, birch.id);

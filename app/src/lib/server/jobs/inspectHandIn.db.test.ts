@@ -36,7 +36,7 @@ describe('a hand-in that cannot be inspected', () => {
     const repeat = (id: string, of: string) =>
       ({
         ...createStep('repeat', id, of),
-        pattern: { type: 'grid', columns: 20, columnMm: 25, rows: 20, rowMm: 25 },
+        pattern: { type: 'grid', columns: 20, columnMm: 100, rows: 20, rowMm: 100 },
       }) as Step;
     const recipe = {
       ...emptyRecipe(),
