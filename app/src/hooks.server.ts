@@ -18,8 +18,18 @@ const mayEnter: Record<string, (person: Person | undefined) => boolean> = {
   staff: (person) => person?.role === 'teacher' || person?.role === 'helper',
 };
 
+/** Requests that change nothing, and so may come from anywhere. */
+const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** What a browser may do for a page of Kelbrin: nothing of what a page could ask for. */
+const PERMISSIONS = 'camera=(), display-capture=(), geolocation=(), microphone=(), payment=(), usb=()';
+
 export const handle: Handle = async ({ event, resolve }) => {
   if (building) return resolve(event);
+  const { request, url } = event;
+  // Whatever a form or a script of another site sends, its browser says where it comes from.
+  if (!SAFE_METHODS.has(request.method) && request.headers.get('origin') !== url.origin)
+    error(403, 'This was sent from another site.');
   const person = await personBehind(event.request.headers);
   event.locals.person = person;
   if (event.route.id !== null) {
@@ -34,5 +44,9 @@ export const handle: Handle = async ({ event, resolve }) => {
   const response = await resolve(event);
   response.headers.set('X-Content-Type-Options', 'nosniff');
   response.headers.set('Referrer-Policy', 'same-origin');
+  response.headers.set('Permissions-Policy', PERMISSIONS);
+  if (url.protocol === 'https:') response.headers.set('Strict-Transport-Security', 'max-age=31536000');
+  // Nothing of what somebody may see lies in a browser's store for whoever uses it next.
+  if (!response.headers.has('Cache-Control')) response.headers.set('Cache-Control', 'private, no-store');
   return response;
 };

@@ -248,7 +248,12 @@ export const accessTable: readonly Line[] = [
     body: ({ entry, printer }) => ({ entry, printer, check: startChecks }),
     may: staff,
   },
-  { route: '/plate/[plate]', call: '?/start', body: ({ brief }) => ({ printer: brief }), may: [] },
+  {
+    route: '/plate/[plate]',
+    call: '?/start',
+    body: ({ brief }) => ({ printer: brief, check: startChecks }),
+    may: [],
+  },
   { route: '/plate/[plate]', call: '?/off', body: ({ brief }) => ({ entry: brief }), may: [] },
   { route: '/plate/[plate]', call: '?/plan', body: () => ({ printer: '' }), may: staff },
   { route: '/plate/[plate]', call: '?/repeat', body: ({ brief }) => ({ entry: brief }), may: [] },
@@ -282,7 +287,12 @@ export const accessTable: readonly Line[] = [
     body: ({ brief }) => ({ printer: brief, name: 'Fir', model: '', host: '127.0.0.1', port: '9' }),
     may: [],
   },
-  { route: '/printers', call: '?/retire', body: ({ brief }) => ({ printer: brief }), may: [] },
+  {
+    route: '/printers',
+    call: '?/retire',
+    body: ({ brief }) => ({ printer: brief, check: startChecks }),
+    may: [],
+  },
   { route: '/spools', call: 'load', may: staff },
   {
     route: '/spools',

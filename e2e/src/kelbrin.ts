@@ -101,7 +101,8 @@ export async function handInLabel(
   await signInByRequest(request, origin, who);
   const path = await benchOf(request);
   const design = designOf(labelRecipe(label), 'Label');
-  const save = (baseRevision: number) => request.put(`${path}/design`, { data: { baseRevision, design } });
+  const save = (baseRevision: number) =>
+    request.put(`${path}/design`, { data: { baseRevision, design }, headers: { origin } });
   // Saved from no revision at all, it is told which one there is.
   const { revision } = (await (await save(999_999)).json()) as { revision: number };
   await save(revision);

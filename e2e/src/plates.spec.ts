@@ -28,9 +28,10 @@ test('eight hand-ins become a proposed plate that is changed, printed with a cha
     await expect(teacher.getByRole('status')).toContainText('5 approved.');
     await setFarBells(teacher);
     // What the demo has on it is done; of the printers that are free, it is proposed for first.
-    await expect(teacher.locator('[data-printer=Alder]').getByTestId('doing')).toHaveText('free', {
-      timeout: 60_000,
-    });
+    const alder = teacher.locator('[data-printer=Alder]');
+    await expect(alder.getByTestId('doing')).toHaveText('to be cleared', { timeout: 60_000 });
+    await alder.getByRole('button', { name: 'The bed is clear' }).click();
+    await expect(alder.getByTestId('doing')).toHaveText('free');
   });
 
   const helper = await as('helper');

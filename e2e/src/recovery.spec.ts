@@ -33,6 +33,7 @@ test('a run and its progress survive the web app and the job process being kille
   // Cancelling asks first, and leaving it as it is changes nothing.
   await birch.getByRole('button', { name: 'Cancel the print' }).click();
   await helper.getByRole('dialog').getByRole('button', { name: 'Leave it as it is' }).click();
+  await expect(helper.getByRole('dialog')).toHaveCount(0);
   await expect(birch.locator('[data-run=printing]')).toBeVisible();
   await birch.getByRole('button', { name: 'Cancel the print' }).click();
   await helper.getByRole('dialog').getByRole('button', { name: 'Cancel the print' }).click();

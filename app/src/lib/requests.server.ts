@@ -2,6 +2,7 @@ import { error, fail, json, type ActionFailure, type Cookies } from '@sveltejs/k
 import { parseSetCookieHeader } from 'better-auth/cookies';
 import { NotAllowed } from './server/auth/access';
 import { CannotNow } from './server/cannotNow';
+import { isImpossibleData } from './server/impossibleData';
 
 /** Answers what a person may not see as if it did not exist. */
 export async function orNotFound<T>(work: Promise<T>): Promise<T> {
@@ -9,6 +10,8 @@ export async function orNotFound<T>(work: Promise<T>): Promise<T> {
     return await work;
   } catch (problem) {
     if (problem instanceof NotAllowed) error(404, problem.message);
+    if (isImpossibleData(problem))
+      error(400, 'Something in the request is a number or a sign that cannot be.');
     throw problem;
   }
 }

@@ -31,6 +31,7 @@
   import RecipePane from './RecipePane.svelte';
   import SaveNotice from './SaveNotice.svelte';
   import SectionSheet from './SectionSheet.svelte';
+  import ShapeBefore from './ShapeBefore.svelte';
   import VersionsDialog from './VersionsDialog.svelte';
   import SolidWorker from './solid.worker?worker';
   import { benchTexts as say } from '$lib/texts/bench';
@@ -268,9 +269,9 @@
     <HeightRuler
       solid={bench.solid}
       marked={bench.marked}
-      cutMm={bench.cutMm}
+      cutMm={bench.showing.cutMm}
       onmark={(stepId) => (bench.marked = stepId)}
-      oncut={(zMm) => bench.cutAt(zMm)}
+      oncut={(zMm) => bench.showing.cutAt(zMm)}
     />
     <section class="relative min-w-0 flex-1" aria-label={isPlanLarge ? say.plan : say.solid}>
       {#if drawn}
@@ -294,12 +295,12 @@
               {markedStep}
               hatched={bench.hatched}
               {limits}
-              thickness={bench.thickness}
+              thickness={bench.showing.part?.thickness}
               inspection={bench.solid.isInspected ? bench.solid.inspection : undefined}
-              onthickness={(upToMm) => bench.showThickness(upToMm)}
-              cut={bench.cutMm === undefined
+              onthickness={(upToMm) => bench.showing.showThickness(upToMm)}
+              cut={bench.showing.cutMm === undefined
                 ? undefined
-                : { zMm: bench.cutMm, region: bench.section?.region }}
+                : { zMm: bench.showing.cutMm, region: bench.showing.part?.section?.region }}
               bind:view
               isSmall={isPlanLarge || drawn !== undefined}
               onpick={pick}
@@ -309,8 +310,8 @@
         {/if}
         {#if !drawn}
           <div class={isPlanLarge ? 'h-full w-full' : 'inset'}>
-            {#if bench.section}
-              <SectionSheet section={bench.section} isSmall={!isPlanLarge} />
+            {#if bench.showing.part?.section}
+              <SectionSheet section={bench.showing.part?.section} isSmall={!isPlanLarge} />
             {:else}
               <Plan {bench} isSmall={!isPlanLarge} />
             {/if}
@@ -324,15 +325,7 @@
           </button>
         {/if}
       {/if}
-      {#if bench.solid && bench.problem && !bench.isCurrent}
-        <p
-          class="border-warn bg-warn-wash absolute top-3 left-1/2 z-10 -translate-x-1/2 rounded border px-3 py-1 text-sm"
-          role="status"
-          data-testid="shape-before"
-        >
-          {say.shapeBefore}
-        </p>
-      {/if}
+      {#if !drawn}<ShapeBefore {bench} />{/if}
       {#if faceStep?.kind === 'setDown'}<FaceList {bench} step={faceStep} />{/if}
     </section>
     <section

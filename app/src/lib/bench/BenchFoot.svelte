@@ -36,8 +36,8 @@
   {#if part && part.triangles > 0}
     <span><span class="measured">{size}</span> mm</span>
     <span><span class="measured">{(part.volumeMm3 / 1000).toFixed(2)}</span> cm³</span>
-    {#if bench.estimate}
-      <PartTakes estimate={bench.estimate} {limits} {copies} isFresh={bench.isWeighed} />
+    {#if bench.showing.estimate}
+      <PartTakes estimate={bench.showing.estimate} {limits} {copies} isFresh={bench.showing.isWeighed} />
     {/if}
   {:else}
     <span class="text-ink-soft">{say.nothingToPrint}</span>

@@ -63,7 +63,7 @@
     const { type } = formats[format];
     const notes = { title: `${brief}: ${part}`, author, colour, recipe: JSON.stringify(bench.recipe) };
     bench.export(
-      { format, detail, zMm: bench.cutMm ?? bench.solid.inspection.part.sizeMm[2] / 2, notes },
+      { format, detail, zMm: bench.showing.cutMm ?? bench.solid.inspection.part.sizeMm[2] / 2, notes },
       (written) => {
         file = written;
         address = URL.createObjectURL(new Blob([written.bytes], { type }));

@@ -30,7 +30,7 @@
     bench.hatched = isAgain
       ? undefined
       : { triangles: all.flatMap(({ triangles }) => triangles), verdict: finding.verdict };
-    bench.findRemedies(isAgain || finding.verdict === 'pass' ? undefined : finding);
+    bench.showing.findRemedies(isAgain || finding.verdict === 'pass' ? undefined : finding);
     if (isAgain) return;
     if (finding.steps.length > 0) bench.marked = finding.steps.at(-1);
     onlook(finding);
@@ -46,8 +46,12 @@
       <span class="text-ink-soft text-sm">{say.ofBefore}</span>
     {:else}
       <span class="text-ink-soft text-sm">
-        {#if bench.progress}
-          {say.at(bench.progress.title, bench.progress.done + 1, bench.progress.of)}
+        {#if bench.showing.part?.progress}
+          {say.at(
+            bench.showing.part?.progress.title,
+            bench.showing.part?.progress.done + 1,
+            bench.showing.part?.progress.of,
+          )}
         {:else}
           {say.checking}
         {/if}

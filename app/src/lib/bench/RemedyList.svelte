@@ -7,10 +7,12 @@
 
   let { bench }: { bench: BenchState } = $props();
 
-  const found = $derived([...(bench.remedies?.found ?? [])].sort((a, b) => a.failsLeft - b.failsLeft));
+  const found = $derived(
+    [...(bench.showing.part?.remedies?.found ?? [])].sort((a, b) => a.failsLeft - b.failsLeft),
+  );
 </script>
 
-{#if bench.remedies}
+{#if bench.showing.part?.remedies}
   <div class="mt-2" aria-live="polite">
     <h4 class="text-sm font-semibold">{say.ways}</h4>
     {#each found as remedy (remedy.words)}
@@ -39,7 +41,7 @@
         </span>
       </button>
     {/each}
-    {#if bench.remedies.isSearching}
+    {#if bench.showing.part?.remedies.isSearching}
       <p class="text-ink-soft mt-1 text-sm">{say.trying}</p>
     {:else if found.length === 0}
       <p class="text-ink-soft mt-1 text-sm">{say.noRemedy}</p>

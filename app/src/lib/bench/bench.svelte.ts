@@ -33,20 +33,12 @@ import {
   type Step,
 } from '@kelbrin/core/recipe';
 import type { Remedy } from '@kelbrin/core/advise';
-import {
-  withPrintNeeds,
-  type Finding,
-  type LimitsCard,
-  type Progress,
-  type ThicknessMap,
-} from '@kelbrin/core/inspect';
+import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Vec3 } from '@kelbrin/core/mesh';
-import type { Estimate } from '@kelbrin/core/slice';
-import type { SectionView } from '@kelbrin/core/solid';
 import { History, type HistoryStates } from './history';
 import type { ExportedFile, ExportWish, Setting, ShownSolid } from './messages';
-import type { ShownPart } from './shownPart';
-import { SolidClient, type Heard, type Wanted, type WorkerLike } from './solidClient';
+import { Showing } from './showing.svelte';
+import type { WorkerLike } from './solidClient';
 
 const NO_MEASURES: ReadonlyMap<string, number> = new Map();
 
@@ -60,16 +52,12 @@ export class BenchState {
   partId = $state('');
   /** The recipe of that part, with the measures that all parts share. */
   recipe = $state.raw<Recipe>() as Recipe;
-  /** The part as it was last built, with all that is known of that very state of it. */
-  shown = $state.raw<ShownPart>();
   /** Why the recipe as it stands cannot be built, or a field's value was refused. */
   problem = $state.raw<Problem>();
   /** The id of the step that is marked in the recipe and on the solid. */
   marked = $state<string>();
   /** The triangles of the finding that is looked at. */
   hatched = $state.raw<{ triangles: readonly number[]; verdict: 'pass' | 'warn' | 'fail' }>();
-  /** The height of the ruler's cut line; undefined when nothing is cut. */
-  cutMm = $state<number>();
   canUndo = $state(false);
   canRedo = $state(false);
   /** The outline that is being drawn on the plan. */
@@ -85,9 +73,9 @@ export class BenchState {
   });
 
   readonly #setting: Setting;
-  #thicknessUpToMm: number | undefined;
   readonly #history = new History<Design>();
-  readonly #client: SolidClient;
+  /** The part as it was last built, with all that is known of that very state of it. */
+  readonly showing: Showing;
   readonly #onChange: (design: Design) => void;
 
   constructor(design: Design, setting: Setting, worker: WorkerLike, onChange: (design: Design) => void) {
@@ -96,53 +84,23 @@ export class BenchState {
     this.recipe = recipeOf(design);
     this.#setting = setting;
     this.#onChange = onChange;
-    this.#client = new SolidClient(worker, setting, (message, about) => this.#hear(message, about));
+    this.showing = new Showing(worker, setting, (problem) => this.#wasBuilt(problem));
     this.#ask();
   }
 
   /** The solid of the part that is shown, as it was last built. */
   get solid(): ShownSolid | undefined {
-    return this.shown?.solid;
-  }
-
-  /** What printing takes: that of the solid that is shown, or until it is known, what it took before. */
-  get estimate(): Estimate | undefined {
-    return this.shown?.estimate ?? this.shown?.estimateBefore;
-  }
-
-  /** Whether the estimate is of the solid that is shown, and not of one shortly before. */
-  get isWeighed(): boolean {
-    return this.shown?.estimate !== undefined;
-  }
-
-  /** How far the inspection has come, where it takes a while. */
-  get progress(): Progress | undefined {
-    return this.shown?.progress;
-  }
-
-  /** The section at the ruler's cut line. */
-  get section(): SectionView | undefined {
-    return this.shown?.section;
-  }
-
-  /** How thick the part is everywhere, when that is being shown. */
-  get thickness(): ThicknessMap | undefined {
-    return this.shown?.thickness;
-  }
-
-  /** Changes that mend the finding that is looked at, as far as they were found. */
-  get remedies(): ShownPart['remedies'] {
-    return this.shown?.remedies;
+    return this.showing.part?.solid;
   }
 
   /** Whether what is shown is the recipe as it stands, and not a state before. */
   get isCurrent(): boolean {
-    return this.shown?.recipe === this.recipe;
+    return this.showing.part?.recipe === this.recipe;
   }
 
   /** Whether every check has answered for the recipe as it stands. */
   get isChecked(): boolean {
-    return this.isCurrent && this.shown!.solid.isInspected && (this.isWeighed || isEmpty(this.shown!.solid));
+    return this.isCurrent && this.showing.isChecked;
   }
 
   /** What the printer can make and the class allows. */
@@ -287,40 +245,18 @@ export class BenchState {
     if (after) this.#show(after, this.#partOf(after));
   }
 
-  cutAt(zMm: number | undefined): void {
-    this.cutMm = zMm;
-    if (zMm === undefined) this.#note({ section: undefined });
-    else this.#client.cutAt(zMm);
-  }
-
-  /** Looks for changes that mend a finding, or for none any more. */
-  findRemedies(finding?: Finding): void {
-    this.#note({ remedies: undefined });
-    const check = this.solid?.inspection.checks.find(({ findings }) => findings.includes(finding!));
-    if (!check || !finding) return;
-    this.#note({ remedies: { found: [], isSearching: true } });
-    this.#client.findRemedies(check.id, check.findings.indexOf(finding));
-  }
-
   /** Takes a change that mends a finding, as one edit. */
   apply({ recipe }: Remedy): void {
     this.#edit(recipe);
   }
 
-  /** Shows how thick the part is, up to a thickness, or ends that. */
-  showThickness(upToMm: number | undefined): void {
-    this.#thicknessUpToMm = upToMm;
-    this.#note({ thickness: undefined });
-    if (upToMm !== undefined) this.#client.measureThickness(upToMm);
-  }
-
   /** Asks for a file of the part; there is none of a state before, as while the recipe cannot be built. */
   export(wish: ExportWish, written: (file: ExportedFile) => void): void {
-    if (this.isCurrent) this.#client.export(wish, written);
+    if (this.isCurrent) this.showing.export(wish, written);
   }
 
   close(): void {
-    this.#client.close();
+    this.showing.close();
   }
 
   #try(edited: Edited, field: string, gesture?: number): void {
@@ -364,8 +300,9 @@ export class BenchState {
   /** Clears the bench of everything that belonged to the part that was shown. */
   #turnTo(partId: string): void {
     this.partId = partId;
-    this.shown = this.problem = this.marked = this.hatched = this.#thicknessUpToMm = undefined;
-    this.cutMm = this.drawing = this.fileNotes = this.pickingFace = undefined;
+    this.showing.clear();
+    this.problem = this.marked = this.hatched = undefined;
+    this.drawing = this.fileNotes = this.pickingFace = undefined;
   }
 
   /** The part to show of a state that takes the place of this one: the one that is shown, or one that was changed. */
@@ -396,75 +333,11 @@ export class BenchState {
 
   /** Asks for the solid of the part as it stands. */
   #ask(): void {
-    this.#client.show({ partId: this.partId, recipe: this.recipe });
+    this.showing.ask({ partId: this.partId, recipe: this.recipe });
   }
 
-  /** Notes what was found out about the state that is shown. */
-  #note(found: Partial<Omit<ShownPart, 'partId' | 'recipe'>>): void {
-    if (this.shown) this.shown = { ...this.shown, ...found };
+  #wasBuilt(problem: Problem | undefined): void {
+    this.problem = problem;
+    if (!problem) this.hatched = undefined;
   }
-
-  #hear(message: Heard, about: Wanted): void {
-    switch (message.kind) {
-      case 'solid': {
-        const isSamePart = this.shown?.partId === about.partId;
-        const estimateBefore = isSamePart ? this.estimate : undefined;
-        this.shown = { ...about, solid: message.solid, estimateBefore };
-        this.problem = undefined;
-        this.hatched = undefined;
-        if (this.#thicknessUpToMm !== undefined) this.#client.measureThickness(this.#thicknessUpToMm);
-        if (this.cutMm !== undefined) this.cutAt(this.cutMm);
-        break;
-      }
-      case 'problem':
-        this.problem = message.problem;
-        break;
-      case 'inspected': {
-        if (!this.shown) break;
-        const { inspection, steps } = message;
-        this.#note({
-          solid: { ...this.shown.solid, inspection, steps, isInspected: true },
-          progress: undefined,
-        });
-        this.#weigh();
-        break;
-      }
-      case 'progress':
-        this.#note({ progress: message.progress });
-        break;
-      case 'estimate':
-        this.#note({ estimate: message.estimate });
-        this.#weigh();
-        break;
-      case 'section':
-        if (this.cutMm !== undefined) this.#note({ section: message.section });
-        break;
-      case 'remedy': {
-        const { remedies } = this;
-        if (!remedies) break;
-        this.#note({
-          remedies: message.remedy
-            ? { ...remedies, found: [...remedies.found, message.remedy] }
-            : { ...remedies, isSearching: false },
-        });
-        break;
-      }
-      case 'thickness':
-        if (this.#thicknessUpToMm !== undefined) this.#note({ thickness: message.map });
-    }
-  }
-
-  /** Holds what the print takes against the card, now that it is known. */
-  #weigh(): void {
-    const { shown } = this;
-    if (!shown?.solid.isInspected || !shown.estimate) return;
-    const { seconds, grams } = shown.estimate;
-    const print = { minutes: seconds / 60, grams };
-    const inspection = withPrintNeeds(shown.solid.inspection, print, this.limits, this.#setting.brief);
-    this.#note({ solid: { ...shown.solid, inspection } });
-  }
-}
-
-function isEmpty({ mesh }: ShownSolid): boolean {
-  return mesh.triangles.length === 0;
 }

@@ -101,15 +101,15 @@ describe('the bench', () => {
 
   it('asks for a new section when the solid changes under the cut, and for none when it is closed', () => {
     answer({ kind: 'solid', job: 1, solid });
-    bench.cutAt(1.2);
+    bench.showing.cutAt(1.2);
     const section = { zMm: 1.2, region: [], hanging: [], thin: [] };
     answer({ kind: 'section', job: 1, section });
-    expect(bench.section).toEqual(section);
+    expect(bench.showing.part?.section).toEqual(section);
     bench.setField('s1', ['depth', 'mm'], 3);
     answer({ kind: 'solid', job: 2, solid });
     expect(asked.filter(({ kind }) => kind === 'section')).toHaveLength(2);
-    bench.cutAt(undefined);
-    expect(bench.section).toBeUndefined();
+    bench.showing.cutAt(undefined);
+    expect(bench.showing.part?.section).toBeUndefined();
   });
 });
 
@@ -147,12 +147,15 @@ describe('remedies', () => {
 
   it('are asked for one finding, come one by one, and are taken as one edit', () => {
     answer({ kind: 'solid', job: 1, solid: inspected });
-    bench.findRemedies(bench.solid!.inspection.checks[0].findings[0]);
+    bench.showing.findRemedies(bench.solid!.inspection.checks[0].findings[0]);
     expect(asked.at(-1)).toMatchObject({ kind: 'remedies', checkId: 'wall', finding: 0 });
     answer({ kind: 'remedy', job: 1, remedy });
-    expect(bench.remedies).toMatchObject({ found: [{ words: 'Make it thicker' }], isSearching: true });
+    expect(bench.showing.part?.remedies).toMatchObject({
+      found: [{ words: 'Make it thicker' }],
+      isSearching: true,
+    });
     answer({ kind: 'remedy', job: 1 });
-    expect(bench.remedies!.isSearching).toBe(false);
+    expect(bench.showing.part?.remedies!.isSearching).toBe(false);
     bench.apply(remedy);
     expect(bench.recipe).toEqual(label('Other'));
     bench.undo();
@@ -162,27 +165,27 @@ describe('remedies', () => {
   it('of an earlier question, or of a solid that was edited since, are not shown', () => {
     answer({ kind: 'solid', job: 1, solid: inspected });
     const [first] = bench.solid!.inspection.checks[0].findings;
-    bench.findRemedies(first);
-    bench.findRemedies(first);
+    bench.showing.findRemedies(first);
+    bench.showing.findRemedies(first);
     answer({ kind: 'remedy', job: 1, remedy });
-    expect(bench.remedies!.found).toEqual([]);
+    expect(bench.showing.part?.remedies!.found).toEqual([]);
     bench.setField('s1', ['depth', 'mm'], 3);
     answer({ kind: 'remedy', job: 2, remedy });
-    expect(bench.remedies!.found).toEqual([]);
+    expect(bench.showing.part?.remedies!.found).toEqual([]);
     answer({ kind: 'solid', job: 2, solid: inspected });
-    expect(bench.remedies).toBeUndefined();
+    expect(bench.showing.part?.remedies).toBeUndefined();
   });
 });
 
 it('shows no thickness of a solid that is no longer shown, and measures none for another part', () => {
   const map = { positions: new Float32Array(0), thicknessMm: new Float32Array(0) };
   answer({ kind: 'solid', job: 1, solid });
-  bench.showThickness(3);
+  bench.showing.showThickness(3);
   answer({ kind: 'thickness', job: 1, map });
-  expect(bench.thickness).toBe(map);
+  expect(bench.showing.part?.thickness).toBe(map);
   bench.setField('s1', ['depth', 'mm'], 3);
   answer({ kind: 'solid', job: 2, solid });
-  expect(bench.thickness).toBeUndefined();
+  expect(bench.showing.part?.thickness).toBeUndefined();
   const measurings = () => asked.filter(({ kind }) => kind === 'thickness').length;
   expect(measurings()).toBe(2);
   bench.addPart();
@@ -306,14 +309,14 @@ describe('what is shown', () => {
     answer({ kind: 'solid', job: 1, solid: shape(1) });
     expect(bench.solid).toBeUndefined();
     answer({ kind: 'estimate', job: 1, estimate: estimate(60) });
-    expect(bench.estimate).toBeUndefined();
+    expect(bench.showing.estimate).toBeUndefined();
     answer({ kind: 'solid', job: 2, solid: shape(2) });
-    expect(bench.shown).toMatchObject({ partId: 'p2' });
+    expect(bench.showing.part).toMatchObject({ partId: 'p2' });
     bench.showPart('p1');
-    expect(bench.shown).toBeUndefined();
+    expect(bench.showing.part).toBeUndefined();
     answer({ kind: 'estimate', job: 2, estimate: estimate(120) });
     answer({ kind: 'inspected', job: 2, inspection: {} as never, steps: [] });
-    expect(bench.shown).toBeUndefined();
+    expect(bench.showing.part).toBeUndefined();
   });
 
   it('is checked when every check has answered, and not while time and filament are unknown', () => {
@@ -326,8 +329,8 @@ describe('what is shown', () => {
     expect([bench.isCurrent, bench.isChecked]).toEqual([false, false]);
     // What printing took before is shown as what it is until there is something newer.
     answer({ kind: 'solid', job: 2, solid: shape(2) });
-    expect(bench.estimate?.seconds).toBe(60);
-    expect([bench.isWeighed, bench.isChecked]).toEqual([false, false]);
+    expect(bench.showing.estimate?.seconds).toBe(60);
+    expect([bench.showing.isWeighed, bench.isChecked]).toEqual([false, false]);
   });
 
   it('is exported only as it stands', () => {

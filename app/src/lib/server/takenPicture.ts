@@ -24,20 +24,3 @@ export async function takenPicture({
   if (!read.ok) throw new CannotNow(`${name}: ${read.problem}.`);
   return { mediaType: read.mediaType, picture: bytes };
 }
-
-/** How a picture that somebody added is sent: as nothing but a picture, to whoever may see it. */
-export function pictureResponse({
-  mediaType,
-  picture,
-}: {
-  mediaType: string;
-  picture: Uint8Array;
-}): Response {
-  return new Response(picture.slice(), {
-    headers: {
-      'Content-Type': mediaType,
-      'Content-Security-Policy': "default-src 'none'; sandbox",
-      'Cache-Control': 'private, max-age=3600',
-    },
-  });
-}

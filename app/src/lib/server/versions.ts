@@ -7,6 +7,8 @@ import { projects, versions } from './db/schema/index.ts';
 
 /** More than a term of lessons keeps. */
 const MOST_VERSIONS = 200;
+/** Their numbers go on where some were deleted, and never as far as this. */
+const MOST_VERSIONS_EVER = 1_000_000;
 
 /** A version without its design. */
 export interface VersionLine {
@@ -83,6 +85,7 @@ export async function designOfVersion(
   projectId: string,
   number: number,
 ): Promise<Design> {
+  if (!Number.isInteger(number) || number < 1 || number > MOST_VERSIONS_EVER) throw new NotAllowed();
   if (!(await maySeeProject(db, person, projectId))) throw new NotAllowed();
   const [found] = await db
     .select({ design: versions.design })

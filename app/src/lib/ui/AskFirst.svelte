@@ -59,7 +59,6 @@
         }}
     >
       {#each Object.entries(fields) as [key, value] (key)}<input type="hidden" name={key} {value} />{/each}
-      <!-- svelte-ignore a11y_autofocus: the answer that changes nothing is the one that a hasty Enter gives. -->
       <Button type="button" color="alternative" autofocus onclick={() => (isAsking = false)}>{say.no}</Button>
       <Button type="submit" color="red">{label}</Button>
     </form>

@@ -112,6 +112,7 @@
     {title}
     {placeholder}
     {disabled}
+    defaultValue={writtenNumber(kept)}
     value={typed ?? writtenNumber(kept)}
     oninput={(event) => {
       typed = event.currentTarget.value;

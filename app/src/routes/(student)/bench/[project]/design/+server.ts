@@ -6,7 +6,7 @@ import { database } from '$lib/server/db/database';
 import { saveDesign } from '$lib/server/projects';
 import type { RequestHandler } from './$types';
 
-const body = z.strictObject({ baseRevision: z.number().int().min(0), design: z.unknown() });
+const body = z.strictObject({ baseRevision: z.int32().min(0), design: z.unknown() });
 
 /** Saves the project's parts; 409 with what is there when the save was not made from the newest revision. */
 export const PUT: RequestHandler = async ({ request, params, locals }) => {

@@ -5,7 +5,7 @@ import { database } from '$lib/server/db/database';
 import { keepVersion, versionsOf } from '$lib/server/versions';
 import type { RequestHandler } from './$types';
 
-const body = z.strictObject({ revision: z.number().int().min(0), name: z.string().max(60) });
+const body = z.strictObject({ revision: z.int32().min(0), name: z.string().max(60) });
 
 /** The versions of a project, the newest first. */
 export const GET: RequestHandler = async ({ params, locals }) =>
