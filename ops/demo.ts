@@ -1,15 +1,15 @@
-import { parseArgs } from 'node:util';
 import { school } from '../app/src/lib/server/demo/school.ts';
 import { buildAll } from './build.ts';
 import { createDatabase, startCluster, type Cluster } from './postgres.ts';
 import { Stack } from './stack.ts';
+import { wordsOf } from './words.ts';
 
 /*
  * Starts everything and stays until Ctrl-C: with the demo school, or with --empty as a school finds it, on a database of
  * its own.
  */
 
-const { values } = parseArgs({
+const { values } = wordsOf({
   options: {
     fresh: { type: 'boolean', default: false },
     port: { type: 'string', default: '3000' },

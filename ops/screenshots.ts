@@ -17,6 +17,17 @@ const databaseUrl = onDatabase(server, 'kelbrin_screenshots');
 await createDatabase(databaseUrl, { fresh: true });
 const stack = await Stack.start({ databaseUrl, printerSpeed: 12 });
 const browser = await chromium.launch(chromiumOptions);
+let isEnding = false;
+/** Leaves no process behind, however it ends. */
+async function end(): Promise<void> {
+  if (isEnding) return;
+  isEnding = true;
+  await browser.close().catch(() => {});
+  await stack.stop();
+  cluster?.stop();
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
+  process.once(signal, () => void end().then(() => process.exit(1)));
 const folder = join(root, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });
 
@@ -148,7 +159,5 @@ try {
   await teacher.getByTestId('takes').waitFor();
   await shoot(teacher, 'outcome');
 } finally {
-  await browser.close();
-  await stack.stop();
-  cluster?.stop();
+  await end();
 }

@@ -2,11 +2,11 @@ import { spawn, spawnSync } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { parseArgs } from 'node:util';
 import { buildAll } from './build.ts';
 import { createDatabase, onDatabase, startCluster, type Cluster } from './postgres.ts';
 import { prepareDatabase } from './stack.ts';
 import { root, secret } from './state.ts';
+import { wordsOf } from './words.ts';
 
 /*
  * Runs every check and test, or the stages that are named: lint types boundaries unit database browser. With
@@ -121,7 +121,7 @@ const stages: Stage[] = [
   { name: 'browser', needs: 'database', run: () => playwright(testEnvironment()) },
 ];
 
-const { values, positionals: wanted } = parseArgs({
+const { values, positionals: wanted } = wordsOf({
   allowPositionals: true,
   options: { processes: { type: 'string', default: '1' } },
 });

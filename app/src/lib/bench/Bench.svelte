@@ -130,7 +130,6 @@
   });
 
   $effect(() => kept.changed(bench.design, () => bench.history));
-
   $effect(() => {
     for (const face of fontFaces()) document.fonts.add(face);
   });
@@ -355,8 +354,8 @@
 
 <KeysSheet bind:open={isHelping} keys={benchKeys}>
   <p class="text-ink-soft">
-    {say.arithmetic} <span class="measured">2in</span>,
-    <span class="measured">cane + 0.4</span>, <span class="measured">width / 2</span>.
+    {say.arithmetic} <span class="measured">2in</span>, <span class="measured">cane + 0.4</span>,
+    <span class="measured">width / 2</span>.
   </p>
 </KeysSheet>
 <ExportDialog
