@@ -97,7 +97,7 @@ async function fingerprint(sql: Sql): Promise<Record<string, string>> {
   const tables = await sql<{ name: string }[]>`
     select table_name as name from information_schema.tables
     where table_schema = 'public' and table_type = 'BASE TABLE'
-      and table_name not in ('sessions', 'sign_in_attempts', 'printers', 'pictures', 'runs')`;
+      and table_name not in ('sessions', 'sign_in_attempts', 'printers', 'printer_leases', 'pictures', 'runs')`;
   const prints: Record<string, string> = {};
   for (const { name } of tables) {
     const [{ print }] = await sql<{ print: string }[]>`
