@@ -210,6 +210,7 @@ class Reader {
   #factorOf(name: string): number {
     const found = unitNamed(name);
     const wanted = this.#unit === undefined ? undefined : KINDS[this.#unit];
+    if (!found && this.#unit === '') throw new FormulaError(`“${name}” has no meaning here.`);
     if (!found) {
       const known = wanted?.units || KINDS.mm.units;
       throw new FormulaError(`“${name}” is no unit: Kelbrin knows ${known.replace(' or ', ' and ')}.`);

@@ -11,7 +11,7 @@
 <!-- What is drawn is of the recipe as it stands, or says that it is not. -->
 {#if bench.solid && bench.problem && !bench.isCurrent}
   <p
-    class="border-warn bg-warn-wash absolute bottom-3 left-1/2 z-10 -translate-x-1/2 rounded border px-3 py-1 text-sm"
+    class="border-warn bg-warn-wash absolute right-3 bottom-14 z-10 max-w-72 rounded border px-3 py-1 text-sm"
     role="status"
     data-testid="shape-before"
   >

@@ -85,13 +85,13 @@
     <div class="flex-1">
       <StarterChoice starter={draft.starter} onchange={(starter) => edit({ starter })} />
     </div>
-    <label>
+    <label class="flex flex-col">
       {say.copies}
       <NumberField
         min={1}
         max={MOST_COPIES}
         whole
-        class="mt-1 block h-10.5 w-32"
+        class="mt-1 h-10.5 w-32"
         kept={draft.copies}
         onchange={(copies) => copies !== null && edit({ copies })}
       />

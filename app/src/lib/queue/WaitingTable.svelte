@@ -153,7 +153,7 @@
             ><span class="measured" title={entry.hash}>{entry.hash.slice(0, 8)}</span></TableBodyCell
           >
           <TableBodyCell>
-            <div class="flex items-center gap-2">
+            <div class="flex flex-wrap items-center gap-2">
               {#if entry.heldAt}
                 <span class="text-warn-ink">{say.isHeld}</span>
               {:else}

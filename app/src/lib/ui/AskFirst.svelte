@@ -60,7 +60,9 @@
     >
       {#each Object.entries(fields) as [key, value] (key)}<input type="hidden" name={key} {value} />{/each}
       <Button type="button" color="alternative" autofocus onclick={() => (isAsking = false)}>{say.no}</Button>
-      <Button type="submit" color="red">{label}</Button>
+      <Button type="submit" class="bg-fail hover:bg-fail focus-within:ring-fail text-white hover:opacity-90"
+        >{label}</Button
+      >
     </form>
   </Modal>
 {/if}

@@ -22,9 +22,9 @@
     >{say.host}
     <KeptInput name="host" class="measured mt-1 w-44" maxlength={253} kept={printer.host} required /></label
   >
-  <label
+  <label class="flex flex-col"
     >{say.port}
-    <NumberField name="port" {...printerPort} class="mt-1 block h-10.5 w-24" kept={printer.port} /></label
+    <NumberField name="port" {...printerPort} class="mt-1 h-10.5 w-24" kept={printer.port} /></label
   >
 {/snippet}
 
