@@ -37,6 +37,10 @@
       .toSorted((a, b) => b.spool.gramsLeft - a.spool.gramsLeft),
   );
   let isChanging = $state(false);
+  // Once a change is under way its wish is fulfilled: when it is over, nothing is asked again.
+  $effect(() => {
+    if (printer.change) isChanging = false;
+  });
   const steps = $derived([
     ['spool', say.checks.spool(printer.spool?.material ?? material, printer.spool?.colourName ?? '')],
     ['bed', printer.onBed ? say.checks.bedOf(printer.onBed.plate) : say.checks.bed],

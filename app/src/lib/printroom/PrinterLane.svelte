@@ -49,6 +49,10 @@
   /** Whether the printer can be told what to do with its run. */
   const isSteerable = $derived(run?.state === 'printing' && status?.online);
   let isChanging = $state(false);
+  // Once a change is under way its wish is fulfilled: when it is over, nothing is asked again.
+  $effect(() => {
+    if (printer.change) isChanging = false;
+  });
   /** Filament can be changed while the printer is free or stands still for it. */
   const isChangeable = $derived(
     status?.online && (!run || run.pausedFor === 'filament' || run.pausedFor === 'runout'),
