@@ -25,7 +25,8 @@ test.beforeAll(async () => {
   cluster = await startCluster('crashes');
   const databaseUrl = cluster.url(`kelbrin_crashes_${randomBytes(4).toString('hex')}`);
   await createDatabase(databaseUrl);
-  stack = await Stack.start({ databaseUrl, printerSpeed: SPEED });
+  // As Kelbrin is started: a process that a lost database takes along is started again.
+  stack = await Stack.start({ databaseUrl, printerSpeed: SPEED, supervised: true });
   sql = postgres(databaseUrl, { max: 1, onnotice: () => {} });
 });
 test.afterAll(async () => {
