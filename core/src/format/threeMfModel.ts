@@ -1,5 +1,5 @@
 import type { SolidMesh } from '../mesh/index.ts';
-import { demandCorners, demandTriangles, type FileLimits } from './fileLimits.ts';
+import { demandCorners, demandTriangles, grouped, type FileLimits } from './fileLimits.ts';
 import { FloatList } from './floatList.ts';
 import { FormatError } from './formatError.ts';
 import { XmlScanner } from './xml.ts';
@@ -200,4 +200,4 @@ function transformed([x, y, z]: [number, number, number], m: Matrix): [number, n
 const malformed = (why: string) =>
   new FormatError(`the model inside the 3MF file is not as the format has it: ${why}`);
 const tooManyPlaces = () =>
-  new FormatError(`the 3MF file puts more than ${MOST_PLACES.toLocaleString('en-GB')} objects together`);
+  new FormatError(`the 3MF file puts more than ${grouped(MOST_PLACES)} objects together`);

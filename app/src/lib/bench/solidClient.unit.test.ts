@@ -7,6 +7,7 @@ import { SolidClient, type WorkerLike } from './solidClient';
 function bench() {
   const asked: ToWorker[] = [];
   const heard: FromWorker[] = [];
+  const about: string[] = [];
   const worker: WorkerLike = {
     onmessage: null,
     postMessage: (message) => asked.push(message),
@@ -15,11 +16,14 @@ function bench() {
   const client = new SolidClient(
     worker,
     { filesAt: '/file/1', limits: classroomLimits, brief: {} },
-    (message) => heard.push(message),
+    (message, { partId }) => {
+      heard.push(message);
+      about.push(`${message.kind} ${partId}`);
+    },
   );
   const answer = (message: FromWorker) => worker.onmessage!({ data: message } as MessageEvent<FromWorker>);
   const problem = (job: number): FromWorker => ({ kind: 'problem', job, problem: { message: `job ${job}` } });
-  return { asked, heard, client, answer, problem };
+  return { asked, heard, about, client, answer, problem };
 }
 
 const recipe = (id: string): Recipe => ({ ...emptyRecipe(), steps: [{ id } as Recipe['steps'][number]] });
@@ -73,26 +77,11 @@ it('drops an estimate and a late inspection of a solid that is not shown any mor
 });
 
 it('tells what an answer is about, and drops what is about a part that was left', () => {
-  const asked: ToWorker[] = [];
-  const about: string[] = [];
-  const worker: WorkerLike = {
-    onmessage: null,
-    postMessage: (message) => asked.push(message),
-    terminate: () => {},
-  };
-  const client = new SolidClient(
-    worker,
-    { filesAt: '/file/1', limits: classroomLimits, brief: {} },
-    ({ kind }, { partId }) => about.push(`${kind} ${partId}`),
-  );
-  const answer = (job: number) =>
-    worker.onmessage!({
-      data: { kind: 'problem', job, problem: { message: '' } },
-    } as MessageEvent<FromWorker>);
+  const { about, client, answer, problem } = bench();
   client.show({ partId: 'p1', recipe: recipe('a') });
   client.show({ partId: 'p2', recipe: recipe('b') });
-  answer(1);
+  answer(problem(1));
   expect(about).toEqual([]);
-  answer(2);
+  answer(problem(2));
   expect(about).toEqual(['problem p2']);
 });

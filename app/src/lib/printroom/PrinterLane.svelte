@@ -68,6 +68,18 @@
   const wanted = (targetC: number) => (targetC > 0 ? ` of ${targetC}°` : '');
 </script>
 
+{#snippet pictures(parts: NonNullable<Printer['run']>['parts'])}
+  <div class="grid w-40 content-start gap-1 {parts.length > 1 ? 'grid-cols-2' : ''}">
+    {#each parts.slice(0, 6) as part (part.entryId)}
+      <img
+        src="/picture/hand-in/{part.handInId}"
+        alt={part.name}
+        class="border-hairline w-full rounded border"
+      />
+    {/each}
+  </div>
+{/snippet}
+
 <section
   class="sheet mb-5 overflow-hidden"
   aria-label={say.printer(printer.name)}
@@ -105,15 +117,7 @@
   <div class="grid gap-6 p-5 md:grid-cols-[1fr_320px]">
     {#if run}
       <div class="flex gap-5" data-run={run.state}>
-        <div class="grid w-40 content-start gap-1 {run.parts.length > 1 ? 'grid-cols-2' : ''}">
-          {#each run.parts.slice(0, 6) as part (part.entryId)}
-            <img
-              src="/picture/hand-in/{part.handInId}"
-              alt={part.name}
-              class="border-hairline w-full rounded border"
-            />
-          {/each}
-        </div>
+        {@render pictures(run.parts)}
         <div class="flex flex-1 flex-col gap-2">
           <strong>{namesOf(run.parts)}</strong>
           <a class="text-ink-soft underline underline-offset-2" href="/plate/{run.plateId}"
@@ -179,15 +183,7 @@
     {:else if printer.onBed}
       {@const lies = printer.onBed}
       <div class="flex gap-5" data-testid="on-bed">
-        <div class="grid w-40 content-start gap-1 {lies.parts.length > 1 ? 'grid-cols-2' : ''}">
-          {#each lies.parts.slice(0, 6) as part (part.entryId)}
-            <img
-              src="/picture/hand-in/{part.handInId}"
-              alt={part.name}
-              class="border-hairline w-full rounded border"
-            />
-          {/each}
-        </div>
+        {@render pictures(lies.parts)}
         <form method="POST" action="?/clear" use:enhance class="flex flex-1 flex-col items-start gap-2">
           <strong>{say.lies(lies.plate, namesOf(lies.parts))}</strong>
           <p>{say.clearFirst}</p>

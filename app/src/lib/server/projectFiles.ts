@@ -7,7 +7,7 @@ import { projectFiles, projects } from './db/schema/index.ts';
 import { CannotNow } from './cannotNow.ts';
 import { compute } from './compute/compute.ts';
 import { ofStudent } from './compute/fairQueue.ts';
-import { TaskFailure } from './compute/taskFailure.ts';
+import { readSent } from './compute/readSent.ts';
 import { sha256 } from './sha256.ts';
 
 const MOST_FILES = 20;
@@ -34,14 +34,8 @@ export async function addFile(
   if (file.bytes.length > sentFile.bytes) throw new CannotNow(`${file.name} is larger than 20 MB.`);
   await demandRoom(db, project.id);
   const task = { kind: 'readMesh', bytes: file.bytes } as const;
-  const read = await compute()
-    .run<'readMesh'>(task, ofStudent(person.id))
-    .catch((problem: unknown) => {
-      if (problem instanceof TaskFailure) throw new CannotNow(`${file.name}: ${problem.message}`);
-      throw problem;
-    });
-  if (!read.ok) throw new CannotNow(`${file.name}: ${read.problem}.`);
-  const { stl, unit, notes } = read;
+  const reading = compute().run<'readMesh'>(task, ofStudent(person.id));
+  const { stl, unit, notes } = await readSent(file.name, reading);
   const hash = sha256(stl);
   await db.transaction(async (tx) => {
     // Two files that come at once are counted one after the other.

@@ -40,16 +40,11 @@ export function writtenNumber(value: number | null | undefined): string {
 
 /** A field of a form that holds a number, read on the server as in the browser; `missing` says what to do when it is empty. */
 export function numberField(rules: NumberRules, missing: string) {
-  return z
-    .unknown()
-    .optional()
-    .transform((given, context): number => {
-      const typed = String(given ?? '').trim();
-      const read: ReadNumber = typed === '' ? { ok: false, message: missing } : readNumber(typed, rules);
-      if (read.ok) return read.value;
-      context.addIssue({ code: 'custom', message: read.message });
-      return z.NEVER;
-    });
+  return optionalNumberField(rules).transform((value, context): number => {
+    if (value !== null) return value;
+    context.addIssue({ code: 'custom', message: missing });
+    return z.NEVER;
+  });
 }
 
 /** Like {@link numberField}, where nobody need know the number: null for a field that is empty. */

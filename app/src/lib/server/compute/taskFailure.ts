@@ -1,10 +1,9 @@
 /** Why a task came to no answer at all. */
-export type FailureReason = 'time' | 'memory' | 'crash' | 'stopped';
+export type FailureReason = 'time' | 'memory' | 'stopped';
 
 const SENTENCES: Record<FailureReason, string> = {
   time: 'It took too long, so it was given up.',
   memory: 'It needed too much memory, so it was given up.',
-  crash: 'It could not be carried out.',
   stopped: 'The server is stopping.',
 };
 
