@@ -20,8 +20,9 @@ export class SerialDriver implements PrinterDriver {
   }
 
   async status(): Promise<DeviceStatus> {
-    const temperatures = (await this.#link.send('M105')).join('\n');
+    // In this order: a printer that stops itself in between forgets its file, and must not be taken for one that has none.
     const progress = (await this.#link.send('M27 C')).join('\n');
+    const temperatures = (await this.#link.send('M105')).join('\n');
     const halted = /^Error:(.+)$/m.exec(temperatures)?.[1];
     return { ...readTemperatures(temperatures), job: readJob(progress), halted };
   }

@@ -116,6 +116,17 @@ describe('with a printer in trouble', () => {
     await expect(driver.status()).rejects.toThrow('cannot be read');
   });
 
+  it('says that it stopped itself, also where it does so between two questions', async () => {
+    let questions = 0;
+    const driver = await scripted((command) => {
+      const isStopped = ++questions > 1;
+      if (command === 'M105')
+        return `${isStopped ? 'Error:Heating failed\n' : ''}ok T:205.5 /0.0 B:59.1 /0.0`;
+      return isStopped ? 'Not SD printing\nok' : 'Current file: a.gcode\nSD printing byte 1/9\nok';
+    });
+    expect((await driver.status()).halted).toBe('Heating failed');
+  });
+
   it('does not mind chatter between the answers', async () => {
     const driver = await scripted((command) =>
       command === 'M105'
