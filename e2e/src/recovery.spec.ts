@@ -148,6 +148,8 @@ test('pages that are left at once do no harm', async ({ as, kelbrin }) => {
 
 test('news that come before a page listens are not missed', async ({ as, browser, kelbrin }) => {
   const teacher = await as('teacher');
+  // A stream of the page's own, which the test can hold back.
+  await teacher.addInitScript(() => Reflect.deleteProperty(globalThis, 'SharedWorker'));
   let listen = () => {};
   const mayListen = new Promise<void>((resolve) => (listen = resolve));
   await teacher.route('**/live?*', async (route) => {
