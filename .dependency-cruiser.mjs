@@ -30,7 +30,7 @@ const mayImport = {
   advise: ['mesh', 'plane', 'recipe', 'solid', 'inspect'],
   slice: ['mesh', 'plane', 'recipe', 'solid'],
   plate: ['mesh', 'plane', 'solid', 'slice'],
-  format: ['mesh', 'plane'],
+  format: ['mesh', 'plane', 'solid'],
   picture: ['mesh'],
   starters: ['recipe'],
   document: ['recipe', 'starters', 'inspect', 'advise'],
@@ -55,7 +55,7 @@ export default {
       to: {
         pathNot: [
           '^core/src',
-          '^node_modules/(manifold-3d|opentype\\.js|zod|fflate|fast-xml-parser|saxes|fast-png|svgpath|d3-delaunay|d3-quadtree|simplify-js)/',
+          '^node_modules/(manifold-3d|opentype\\.js|zod|fflate|saxes|fast-png|svgpath|d3-delaunay|d3-quadtree|simplify-js)/',
         ],
       },
     },

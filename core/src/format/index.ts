@@ -5,7 +5,7 @@ export { guessUnit, type FileUnit } from './guessUnit.ts';
 export { readObj, writeObj } from './obj.ts';
 export { readAndMend, readSolid, type ReadSolid } from './readSolid.ts';
 export { readStl, writeAsciiStl, writeStl } from './stl.ts';
-export { readSvg, type SvgDrawing } from './svgRead.ts';
-export { writeSvg } from './svgWrite.ts';
+export { readSvg, writeSvg, type DrawingMath, type SvgDrawing } from './svg/index.ts';
+
 export { readThreeMf, recipeInThreeMf } from './threeMfRead.ts';
 export { writeThreeMf, type PartNotes } from './threeMfWrite.ts';

@@ -1,6 +1,6 @@
 import { strToU8, zipSync } from 'fflate';
 import type { SolidMesh } from '../mesh/index.ts';
-import { escapedXml } from './svgWrite.ts';
+import { escapedXml } from './svg/writeSvg.ts';
 
 /** The 3MF core specification's name space and the content types of its package (3MF Core 1.3, §§ 2–4). */
 const CORE = 'http://schemas.microsoft.com/3dmanufacturing/core/2015/02';

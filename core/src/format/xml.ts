@@ -12,10 +12,12 @@ export interface XmlEvents {
 const DEEPEST = 64;
 /** How many attributes one element may have. */
 const MOST_ATTRIBUTES = 64;
+/** How many letters all entities together may bring. */
+const MOST_ENTITY_CHARACTERS = 1_000_000;
 
 /**
- * Reads XML as it comes, piece by piece, without keeping it: no tree is made, no entity is made larger, and nothing is
- * fetched. Throws a {@link FormatError} that names `what` where it is not well-formed, or nested too deep.
+ * Reads XML as it comes, piece by piece, without keeping it: no tree is made, entities are short words and not made of
+ * others, and nothing is fetched. Throws a {@link FormatError} that names `what` where it is not well-formed, or nested too deep.
  */
 export class XmlScanner {
   readonly #parser = new SaxesParser<{ xmlns: false; position: false }>({ xmlns: false, position: false });
@@ -41,6 +43,7 @@ export class XmlScanner {
       this.#depth--;
       close?.(localName(name));
     });
+    parser.on('doctype', (doctype) => declareEntities(parser, doctype, what));
     if (text) {
       parser.on('text', text);
       parser.on('cdata', text);
@@ -54,6 +57,36 @@ export class XmlScanner {
   /** Says that the file is at its end. */
   close(): void {
     this.#parser.close();
+  }
+}
+
+/**
+ * Takes up the entities that a document type declares inside the file: `<!ENTITY name "words">`. Each stands for its words
+ * as they are, and all together may bring only so much.
+ */
+function declareEntities(
+  parser: SaxesParser<{ xmlns: false; position: false }>,
+  doctype: string,
+  what: string,
+): void {
+  let characters = 0;
+  for (let at = doctype.indexOf('<!ENTITY'); at >= 0; at = doctype.indexOf('<!ENTITY', at + 1)) {
+    let quote = at;
+    while (quote < doctype.length && doctype[quote] !== '"' && doctype[quote] !== "'") quote++;
+    const end = doctype.indexOf(doctype[quote], quote + 1);
+    if (end < 0) return;
+    const name = doctype.slice(at + '<!ENTITY'.length, quote).trim();
+    const words = doctype.slice(quote + 1, end);
+    Object.defineProperty(parser.ENTITIES, name, {
+      configurable: true,
+      get(): string {
+        characters += words.length;
+        if (words.includes('&') || characters > MOST_ENTITY_CHARACTERS)
+          throw new FormatError(`${what} has entities that would make it much larger`);
+        return words;
+      },
+    });
+    at = end;
   }
 }
 

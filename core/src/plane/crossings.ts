@@ -3,27 +3,49 @@ import type { Outline, Point, Region } from './region.ts';
 /**
  * The first point where an outline of a region crosses itself or another, or undefined. Neighbouring edges share a
  * point and count as crossing only where they lie on each other.
- *
- * Edges are swept from left to right, so that only those whose spans overlap are compared.
  */
 export function crossingOf(region: Region): Point | undefined {
+  let crossing: Point | undefined;
+  sweep(region, (edge, other) => {
+    if (areNeighbours(edge, other)) crossing = foldsBack(edge, other) ? edge.from : undefined;
+    else crossing = meetingPoint(edge, other);
+    return crossing !== undefined;
+  });
+  return crossing;
+}
+
+/**
+ * Whether edges of a region cross more often than so many times, or lie beside each other so often that counting would
+ * take too long. The arithmetic of regions takes time and memory for each crossing.
+ */
+export function isIntricate(region: Region, most: { crossings: number; compared: number }): boolean {
+  let [crossings, compared] = [0, 0];
+  return sweep(region, (edge, other) => {
+    compared++;
+    if (edge.lowY <= other.highY && other.lowY <= edge.highY && meetingPoint(edge, other)) crossings++;
+    return crossings > most.crossings || compared > most.compared;
+  });
+}
+
+/**
+ * Sweeps from left to right and visits all pairs of edges whose spans in x overlap, until `visit` says that it is enough; whether it did.
+ */
+function sweep(region: Region, visit: (edge: Edge, other: Edge) => boolean): boolean {
   const edges = region
     .flatMap((outline, o) => outline.map((from, i) => edgeOf(outline, o, i, from)))
     .sort((a, b) => a.low - b.low);
-  let open: Edge[] = [];
+  const open: Edge[] = [];
   for (const edge of edges) {
-    open = open.filter(({ high }) => high >= edge.low);
+    let kept = 0;
     for (const other of open) {
-      if (areNeighbours(edge, other)) {
-        if (foldsBack(edge, other)) return edge.from;
-        continue;
-      }
-      const at = meetingPoint(edge, other);
-      if (at) return at;
+      if (other.high < edge.low) continue;
+      open[kept++] = other;
+      if (visit(edge, other)) return true;
     }
+    open.length = kept;
     open.push(edge);
   }
-  return undefined;
+  return false;
 }
 
 interface Edge {
@@ -34,12 +56,15 @@ interface Edge {
   readonly to: Point;
   readonly low: number;
   readonly high: number;
+  readonly lowY: number;
+  readonly highY: number;
 }
 
 function edgeOf(outline: Outline, o: number, index: number, from: Point): Edge {
   const to = outline[(index + 1) % outline.length];
   const [low, high] = [Math.min(from[0], to[0]), Math.max(from[0], to[0])];
-  return { outline: o, index, count: outline.length, from, to, low, high };
+  const [lowY, highY] = [Math.min(from[1], to[1]), Math.max(from[1], to[1])];
+  return { outline: o, index, count: outline.length, from, to, low, high, lowY, highY };
 }
 
 function areNeighbours(a: Edge, b: Edge): boolean {

@@ -2,4 +2,5 @@ export * from './crossings.ts';
 export * from './curves.ts';
 export * from './hull.ts';
 export * from './region.ts';
+export * from './stroke.ts';
 export * from './thickness.ts';

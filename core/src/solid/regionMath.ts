@@ -26,6 +26,14 @@ export class RegionMath {
     return this.#plain((scope) => this.#section(scope, regions.flat()));
   }
 
+  /** What outlines enclose by a rule: any winding but zero, or every other time that one is crossed. */
+  filled(outlines: Region, rule: 'nonzero' | 'evenodd'): Region {
+    if (outlines.length === 0) return [];
+    return this.#plain((scope) =>
+      scope.keep(this.#kernel.CrossSection.ofPolygons(outlines, rule === 'nonzero' ? 'NonZero' : 'EvenOdd')),
+    );
+  }
+
   /** What lies in the first region and not in the second. */
   without(region: Region, other: Region): Region {
     if (other.length === 0) return region;

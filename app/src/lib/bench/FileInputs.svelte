@@ -11,7 +11,7 @@
 </script>
 
 <script lang="ts">
-  import { FormatError, readSvg, recipeInThreeMf } from '@kelbrin/core/format';
+  import { FormatError, recipeInThreeMf } from '@kelbrin/core/format';
   import { parseDesign } from '@kelbrin/core/design';
   import { parseRecipe, type FieldPath, type Token } from '@kelbrin/core/recipe';
   import type { BenchState } from './bench.svelte';
@@ -25,6 +25,7 @@
 
   /** As much as the server takes of a project. */
   const LARGEST_DESIGN_BYTES = 500_000;
+  const LARGEST_DRAWING_BYTES = 4_000_000;
 
   let drawing = $state<HTMLInputElement>();
   let mesh = $state<HTMLInputElement>();
@@ -59,14 +60,14 @@
     const file = taken(event);
     if (!file || !target) return;
     const { stepId, path } = target;
-    try {
-      const { outlines, widthMm } = readSvg(await file.text());
+    if (file.size > LARGEST_DRAWING_BYTES) return say(`${file.name} is larger than a drawing can be.`);
+    bench.showing.readDrawing(await file.text(), (read) => {
+      if (!read.ok) return say(`${file.name}: ${read.reason}.`);
+      const { outlines, widthMm, notes } = read.drawing;
       const name = file.name.slice(0, 80);
       bench.setField(stepId, path, { shape: 'svg', name, widthMm: Math.min(1000, widthMm), outlines });
-    } catch (error) {
-      if (!(error instanceof FormatError)) throw error;
-      say(`${file.name}: ${error.message}.`);
-    }
+      bench.fileNotes = { stepId, notes };
+    });
   }
 
   async function readPart(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {

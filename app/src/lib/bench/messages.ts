@@ -3,7 +3,7 @@ import type { BriefRules, Inspection, LimitsCard, Progress, ThicknessMap } from 
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import type { Problem, Recipe } from '@kelbrin/core/recipe';
 import type { Estimate } from '@kelbrin/core/slice';
-import type { PartNotes } from '@kelbrin/core/format';
+import type { PartNotes, SvgDrawing } from '@kelbrin/core/format';
 import type { Detail, SectionView, StepOutcome } from '@kelbrin/core/solid';
 
 /** What stays as it is while a project is on the bench: what its parts are held against, and where its files are. */
@@ -31,7 +31,8 @@ export type ToWorker =
       readonly finding: number;
     }
   | { readonly kind: 'thickness'; readonly job: number; readonly upToMm: number }
-  | { readonly kind: 'export'; readonly job: number; readonly wish: ExportWish };
+  | { readonly kind: 'export'; readonly job: number; readonly wish: ExportWish }
+  | { readonly kind: 'drawing'; readonly job: number; readonly source: string };
 
 /** What a part shall be written as. */
 export interface ExportWish {
@@ -47,6 +48,10 @@ export interface ExportedFile {
   readonly bytes: Uint8Array<ArrayBuffer>;
   readonly triangles: number;
 }
+
+/** A drawing as it was read from a file, or why it cannot be. */
+export type ReadDrawing =
+  { readonly ok: true; readonly drawing: SvgDrawing } | { readonly ok: false; readonly reason: string };
 
 /** A solid as it is shown, with everything that was found out about it. */
 export interface ShownSolid {
@@ -78,4 +83,5 @@ export type FromWorker =
   /** A change that mends the finding that was asked about; without one, that there are no more. */
   | { readonly kind: 'remedy'; readonly job: number; readonly remedy?: Remedy }
   | { readonly kind: 'thickness'; readonly job: number; readonly map: ThicknessMap }
-  | { readonly kind: 'exported'; readonly job: number; readonly file: ExportedFile };
+  | { readonly kind: 'exported'; readonly job: number; readonly file: ExportedFile }
+  | { readonly kind: 'drawn'; readonly job: number; readonly read: ReadDrawing };

@@ -1,7 +1,7 @@
 import { withPrintNeeds, type Finding } from '@kelbrin/core/inspect';
 import type { Problem } from '@kelbrin/core/recipe';
 import type { Estimate } from '@kelbrin/core/slice';
-import type { ExportedFile, ExportWish, Setting } from './messages';
+import type { ExportedFile, ExportWish, Setting, ReadDrawing } from './messages';
 import type { ShownPart } from './shownPart';
 import { SolidClient, type Heard, type Wanted, type WorkerLike } from './solidClient';
 
@@ -78,6 +78,11 @@ export class Showing {
   /** Asks for a file of the part. */
   export(wish: ExportWish, written: (file: ExportedFile) => void): void {
     this.#client.export(wish, written);
+  }
+
+  /** Asks for the outlines of an SVG file. */
+  readDrawing(source: string, drawn: (read: ReadDrawing) => void): void {
+    this.#client.readDrawing(source, drawn);
   }
 
   close(): void {

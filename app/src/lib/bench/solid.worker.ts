@@ -1,6 +1,6 @@
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { adviceOnScaling, remediesFor, Trials } from '@kelbrin/core/advise';
-import { readSolid } from '@kelbrin/core/format';
+import { FormatError, readSolid, readSvg } from '@kelbrin/core/format';
 import {
   factsOf,
   inspect,
@@ -17,6 +17,7 @@ import {
   evaluate,
   loadFont,
   loadKernel,
+  RegionMath,
   sectionView,
   SolidCache,
   type Kernel,
@@ -25,7 +26,7 @@ import {
 import { fontFiles } from './fontFiles';
 import { written } from './exportFile';
 import { inRounds } from './inRounds';
-import type { FromWorker, ShownSolid, ToWorker } from './messages';
+import type { FromWorker, ReadDrawing, ShownSolid, ToWorker } from './messages';
 
 /** How long edits must pause before the print is estimated, which takes longer than all the rest. */
 const ESTIMATE_AFTER_MS = 350;
@@ -70,6 +71,8 @@ self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
   if (data.kind === 'remedies') return mend(data, kernel);
   if (data.kind === 'thickness') return measure(data);
   if (data.kind === 'export') return exportFile(data, kernel);
+  if (data.kind === 'drawing')
+    return answer({ kind: 'drawn', job: data.job, read: readDrawing(data.source, kernel) });
   await Promise.all([fetchFonts(data.recipe), fetchFiles(data.recipe, data.filesAt)]);
   evaluateRecipe(data, kernel);
 };
@@ -228,6 +231,15 @@ function measure({ job, upToMm }: Extract<ToWorker, { kind: 'thickness' }>): voi
 
 function exportFile({ job, wish }: Extract<ToWorker, { kind: 'export' }>, kernel: Kernel): void {
   if (current && isBuilt) answer({ kind: 'exported', job, file: written(kernel, current.mesh, wish) });
+}
+
+function readDrawing(source: string, kernel: Kernel): ReadDrawing {
+  try {
+    return { ok: true, drawing: readSvg(source, new RegionMath(kernel)) };
+  } catch (error) {
+    if (!(error instanceof FormatError)) throw error;
+    return { ok: false, reason: error.message };
+  }
 }
 
 function answer(message: FromWorker): void {

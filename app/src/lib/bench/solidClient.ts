@@ -1,5 +1,5 @@
 import type { Recipe } from '@kelbrin/core/recipe';
-import type { ExportedFile, ExportWish, FromWorker, Setting, ToWorker } from './messages';
+import type { ExportedFile, ExportWish, FromWorker, ReadDrawing, Setting, ToWorker } from './messages';
 
 /** The part of a worker that the client uses, so that tests can stand in for it. */
 export interface WorkerLike {
@@ -8,8 +8,8 @@ export interface WorkerLike {
   terminate(): void;
 }
 
-/** What the bench hears by itself; an exported file goes to whoever asked for it. */
-export type Heard = Exclude<FromWorker, { kind: 'exported' }>;
+/** What the bench hears by itself; a file that was written or read goes to whoever asked for it. */
+export type Heard = Exclude<FromWorker, { kind: 'exported' | 'drawn' }>;
 
 /** A part whose solid is asked for: which one, and its recipe. */
 export interface Wanted {
@@ -35,7 +35,9 @@ export class SolidClient {
   #exportJob = 0;
   #remediesJob = 0;
   #thicknessJob = 0;
+  #drawingJob = 0;
   #written: (file: ExportedFile) => void = () => {};
+  #drawn: (read: ReadDrawing) => void = () => {};
   readonly #worker: WorkerLike;
   readonly #setting: Setting;
   readonly #hear: (message: Heard, about: Wanted) => void;
@@ -74,6 +76,12 @@ export class SolidClient {
     this.#worker.postMessage({ kind: 'export', job: ++this.#exportJob, wish });
   }
 
+  /** Asks for the outlines of an SVG file; `drawn` hears of the latest file alone. */
+  readDrawing(source: string, drawn: (read: ReadDrawing) => void): void {
+    this.#drawn = drawn;
+    this.#worker.postMessage({ kind: 'drawing', job: ++this.#drawingJob, source });
+  }
+
   close(): void {
     this.#worker.terminate();
   }
@@ -99,6 +107,10 @@ export class SolidClient {
     }
     if (message.kind === 'exported') {
       if (message.job === this.#exportJob) this.#written(message.file);
+      return;
+    }
+    if (message.kind === 'drawn') {
+      if (message.job === this.#drawingJob) this.#drawn(message.read);
       return;
     }
     if (message.kind === 'estimate' || message.kind === 'inspected' || message.kind === 'progress') {

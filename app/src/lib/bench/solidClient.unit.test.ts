@@ -85,3 +85,18 @@ it('tells what an answer is about, and drops what is about a part that was left'
   answer(problem(2));
   expect(about).toEqual(['problem p2']);
 });
+
+it('gives what was read of a drawing to whoever asked last', () => {
+  const { asked, client, answer } = bench();
+  const read: string[] = [];
+  const drawn = (job: number): FromWorker => ({
+    kind: 'drawn',
+    job,
+    read: { ok: false, reason: `drawing ${job}` },
+  });
+  for (const name of ['a', 'b'])
+    client.readDrawing('<svg/>', (found) => read.push(`${name}: ${found.ok ? '' : found.reason}`));
+  [drawn(1), drawn(2)].forEach(answer);
+  expect(asked.map(({ kind }) => kind)).toEqual(['drawing', 'drawing']);
+  expect(read).toEqual(['b: drawing 2']);
+});

@@ -1,209 +1,142 @@
-import { XMLParser, XMLValidator } from 'fast-xml-parser';
-import svgpath from 'svgpath';
 import {
-  cubic,
   extentOf,
-  quadratic,
+  pointsOf,
   signedAreaOf,
-  withoutRepeats,
+  strokePieces,
   type Outline,
-  type Point,
-  isInside,
-} from '../plane/index.ts';
-import { FormatError } from './formatError.ts';
+  type Region,
+} from '../../plane/index.ts';
+import { FormatError } from '../formatError.ts';
+import { MM_PER_UNIT, unitsOf } from './lengths.ts';
+import { marksOf, type Mark } from './marks.ts';
+import { apply, scaleOf } from './matrix.ts';
+import { linesOf } from './shapes.ts';
+import { Sheet, type DrawingMath } from './sheet.ts';
+import { treeOf, type SvgElement } from './tree.ts';
+import { viewBoxOf } from './viewBox.ts';
 
 /** Closed outlines read from an SVG file. */
 export interface SvgDrawing {
-  /** Each outline as x, y, x, y, … in the file's own measure, y upwards. */
+  /** Each outline as x, y, x, y, … in the file's own measure, y upwards; openings turn clockwise. */
   readonly outlines: number[][];
   /** How wide the drawing is by the file's own units, mm. */
   readonly widthMm: number;
+  /** What was left out or taken in another way than it looks, a sentence each. */
+  readonly notes: readonly string[];
 }
 
-/** Larger files are pictures and not outlines. */
-const MOST_CHARACTERS = 4_000_000;
 const MOST_POINTS = 20_000;
+const MOST_OUTLINES = 400;
+/** How many points all lines and the pieces of their strokes may have. */
+const MOST_POINTS_DRAWN = 60_000;
 /** How finely curves are followed, as a share of the drawing's size. */
 const FINENESS = 1 / 4000;
-/** A user unit without a unit of its own is a 96th of an inch (SVG 2, § 8.9; CSS Values, § 6.2). */
-const MM_PER_UNIT = 25.4 / 96;
-const MM_PER: Record<string, number> = {
-  mm: 1,
-  cm: 10,
-  in: 25.4,
-  pt: 25.4 / 72,
-  pc: 25.4 / 6,
-  px: MM_PER_UNIT,
-  '': MM_PER_UNIT,
-};
-
-/** An element as the parser hands it over: its name with its children, and its attributes. */
-type Element = Record<string, unknown> & { ':@'?: Record<string, string> };
+/** The size at which a drawing is worked out, whatever it was drawn at: the arithmetic has a fixed grain. */
+const WORKING_SIZE = 1000;
+/** Areas smaller than this share of a square as large as the drawing are dust that crossing lines leave. */
+const DUST = 1e-8;
 
 /**
- * Reads the filled shapes of an SVG file as outlines: paths, rectangles, circles, ellipses, polygons and poly-lines,
- * with all transformations. Strokes, texts, pictures, styles and scripts are passed over; nothing is fetched or run.
- * Throws {@link FormatError} for files that hold no shapes.
+ * Reads what an SVG file shows as outlines: filled shapes, and lines as wide as they are drawn, with all transformations,
+ * styles and uses of one shape in many places. White lies over ink as paper does. What cannot be an outline is left out
+ * and named; nothing is fetched or run. Throws a {@link FormatError} for files that hold no outlines, or too much.
  */
-export function readSvg(source: string): SvgDrawing {
-  if (source.length > MOST_CHARACTERS) throw new FormatError('the drawing is larger than 4 MB');
-  // Entities are not needed for outlines and can make a small file a huge one.
-  const xml = source.replace(/<!DOCTYPE[^>[]*(\[[^\]]*\])?[^>]*>/gi, '');
-  if (XMLValidator.validate(xml) !== true) throw new FormatError('the file is not an SVG drawing');
-  const parser = new XMLParser({
-    preserveOrder: true,
-    ignoreAttributes: false,
-    attributeNamePrefix: '',
-    processEntities: false,
-  });
-  const root = (parser.parse(xml) as Element[]).find((each) => 'svg' in each);
-  if (!root) throw new FormatError('the file is not an SVG drawing');
-
-  const paths: { d: string; isEvenOdd: boolean }[] = [];
-  collect(root.svg as Element[], '', false, paths);
-  if (paths.length === 0)
-    throw new FormatError('the drawing has no filled shapes: turn its lines and texts into paths');
-  const rough = paths.flatMap(({ d }) => flattened(d, Infinity)).flat();
-  const { x, y } = extentOf([rough]);
-  const errorBy = Math.max(1e-9, Math.max(x.high - x.low, y.high - y.low) * FINENESS);
-  const outlines = paths.flatMap(({ d, isEvenOdd }) => {
-    const read = flattened(d, errorBy);
-    return isEvenOdd ? nested(read) : read;
-  });
-  if (outlines.length === 0) throw new FormatError('the drawing encloses nothing');
-  if (outlines.flat().length > MOST_POINTS)
-    throw new FormatError('the drawing has too many points: simplify it first');
-  const width = extentOf(outlines).x;
+export function readSvg(source: string, math: DrawingMath): SvgDrawing {
+  const tree = treeOf(source);
+  const { marks, notes } = marksOf(tree);
+  if (marks.length === 0)
+    throw new FormatError(
+      'the drawing has no filled shapes and no lines with a width: turn its texts into paths',
+    );
+  const { x, y } = roughExtent(marks);
+  const size = Math.max(x.high - x.low, y.high - y.low);
+  if (!(size > 0 && Number.isFinite(size))) throw new FormatError('the drawing encloses nothing');
+  const scale = WORKING_SIZE / size;
+  // A drawing that is white all over was meant for dark paper.
+  const isAllPaper = marks.every(({ paint }) => paint === 'paper');
+  const sheet = new Sheet(math);
+  let points = 0;
+  for (const mark of marks) {
+    for (const { outlines, rule } of areasOf(mark, size * FINENESS, MOST_POINTS_DRAWN - points)) {
+      points += pointsOf(outlines);
+      if (points > MOST_POINTS_DRAWN) throw tooManyPoints();
+      const placed = outlines.map((outline) =>
+        outline.map((point) => {
+          const [px, py] = apply(mark.matrix, point);
+          return [(px - x.low) * scale, (y.low - py) * scale] as [number, number];
+        }),
+      );
+      sheet.draw(placed, rule, mark.paint === 'paper' && !isAllPaper);
+    }
+  }
+  const region = sheet
+    .finished()
+    .filter((outline) => Math.abs(signedAreaOf(outline)) > DUST * WORKING_SIZE ** 2);
+  if (region.length === 0) throw new FormatError('the drawing encloses nothing');
+  if (pointsOf(region) > MOST_POINTS) throw tooManyPoints();
+  if (region.length > MOST_OUTLINES)
+    throw new FormatError(`the drawing has more than ${MOST_OUTLINES} outlines: simplify it first`);
+  const grain = 10 ** Math.ceil(Math.log10(size) - 7);
+  const back = (value: number, low: number) => Math.round((value / scale + low) / grain) * grain;
+  const width = extentOf(region).x;
   return {
-    outlines: outlines.map((outline) => outline.flatMap(([px, py]) => [rounded(px), rounded(-py)])),
-    widthMm: Math.round((width.high - width.low) * millimetresPerUnit(root[':@'] ?? {}) * 100) / 100,
+    outlines: region.map((outline) => outline.flatMap(([px, py]) => [back(px, x.low), back(py, -y.low)])),
+    widthMm: Math.round(((width.high - width.low) / scale) * millimetresPerUnit(tree.root) * 100) / 100,
+    notes,
   };
 }
 
-const SKIPPED = new Set([
-  'defs',
-  'clipPath',
-  'mask',
-  'symbol',
-  'pattern',
-  'marker',
-  'metadata',
-  'style',
-  'script',
-]);
-
-function collect(
-  children: Element[],
-  transform: string,
-  isEvenOdd: boolean,
-  into: { d: string; isEvenOdd: boolean }[],
-): void {
-  for (const child of children) {
-    const name = Object.keys(child).find((key) => key !== ':@') ?? '';
-    if (SKIPPED.has(name)) continue;
-    const attributes = child[':@'] ?? {};
-    if (/display\s*:\s*none/.test(attributes.style ?? '') || attributes.display === 'none') continue;
-    const here = `${transform} ${attributes.transform ?? ''}`.trim();
-    const rule = attributes['fill-rule'] ?? /fill-rule\s*:\s*(\w+)/.exec(attributes.style ?? '')?.[1];
-    const evenOdd = rule === undefined ? isEvenOdd : rule === 'evenodd';
-    const d = pathData(name, attributes);
-    if (d !== undefined && !isUnfilled(attributes))
-      into.push({ d: svgpath(d).transform(here).abs().unshort().unarc().toString(), isEvenOdd: evenOdd });
-    const inner = child[name];
-    if (Array.isArray(inner)) collect(inner as Element[], here, evenOdd, into);
+/** The areas that a mark covers, in its own units: what it fills by its rule, or the pieces of its line. */
+function* areasOf(
+  { path, matrix, area }: Mark,
+  errorBy: number,
+  mostPoints: number,
+): Generator<{ outlines: Region; rule: 'nonzero' | 'evenodd' }> {
+  const scale = scaleOf(matrix);
+  if (!(scale > 0)) return;
+  const error = errorBy / scale;
+  const lines = linesOf(path, error, mostPoints);
+  if (area.kind === 'fill') {
+    const outlines = lines.map(({ points }) => points).filter(({ length }) => length > 2);
+    if (outlines.length > 0) yield { outlines, rule: area.rule };
+    return;
   }
+  for (const { points, isClosed } of lines)
+    for (const piece of strokePieces(points, isClosed, area.stroke, error))
+      yield { outlines: [piece], rule: 'nonzero' };
 }
 
-function isUnfilled({ fill, style }: Record<string, string>): boolean {
-  return fill === 'none' || /(^|;)\s*fill\s*:\s*none/.test(style ?? '');
-}
-
-/** Any basic shape as path data (SVG 2, § 10: "equivalent path"). */
-function pathData(name: string, a: Record<string, string>): string | undefined {
-  const number = (key: string) => Number.parseFloat(a[key] ?? '0') || 0;
-  switch (name) {
-    case 'path':
-      return a.d;
-    case 'polygon':
-    case 'polyline':
-      return a.points ? `M${a.points}Z` : undefined;
-    case 'rect': {
-      const [x, y, w, h] = [number('x'), number('y'), number('width'), number('height')];
-      const rx = Math.min(number(a.rx ? 'rx' : 'ry'), w / 2);
-      const ry = Math.min(number(a.ry ? 'ry' : 'rx'), h / 2);
-      if (rx === 0 || ry === 0) return `M${x} ${y}h${w}v${h}h${-w}Z`;
-      const turn = (dx: number, dy: number) => `a${rx} ${ry} 0 0 1 ${dx} ${dy}`;
-      return `M${x + rx} ${y}h${w - 2 * rx}${turn(rx, ry)}v${h - 2 * ry}${turn(-rx, ry)}h${2 * rx - w}${turn(-rx, -ry)}v${2 * ry - h}${turn(rx, -ry)}Z`;
+/** Where the marks lie, roughly: the ends of their lines, with room for what curves and strokes reach beyond. */
+function roughExtent(marks: readonly Mark[]): ReturnType<typeof extentOf> {
+  const ends: Outline = [];
+  for (const { path, matrix, area } of marks) {
+    const reach = area.kind === 'stroke' ? area.stroke.width / 2 : 0;
+    for (const { points } of linesOf(path, Infinity, MOST_POINTS_DRAWN)) {
+      for (const [px, py] of points)
+        for (const by of reach > 0 ? [-reach, reach] : [0]) ends.push(apply(matrix, [px + by, py + by]));
     }
-    case 'circle':
-    case 'ellipse': {
-      const rx = number(name === 'circle' ? 'r' : 'rx');
-      const ry = number(name === 'circle' ? 'r' : 'ry');
-      if (rx <= 0 || ry <= 0) return undefined;
-      return `M${number('cx') - rx} ${number('cy')}a${rx} ${ry} 0 1 0 ${2 * rx} 0a${rx} ${ry} 0 1 0 ${-2 * rx} 0Z`;
-    }
-    default:
-      return undefined;
+    if (ends.length > 2 * MOST_POINTS_DRAWN) throw tooManyPoints();
   }
+  if (ends.some((point) => !point.every(Number.isFinite)))
+    throw new FormatError('the drawing has a number that is too large');
+  return extentOf([ends]);
 }
 
-/** The closed outlines of path data without arcs and short forms. An open part is closed, as filling closes it. */
-function flattened(d: string, errorBy: number): Outline[] {
-  const outlines: Outline[] = [];
-  let outline: Outline = [];
-  const finish = () => {
-    const clean = withoutRepeats(outline);
-    if (clean.length > 2 && Math.abs(signedAreaOf(clean)) > 1e-9) outlines.push(clean);
-    outline = [];
-  };
-  svgpath(d).iterate((segment, _, x, y) => {
-    const from: Point = [x, y];
-    const [command, ...n] = segment as [string, ...number[]];
-    if (!n.every(Number.isFinite)) throw new FormatError('the drawing has a path that cannot be read');
-    switch (command) {
-      case 'M':
-        finish();
-        outline.push([n[0], n[1]]);
-        break;
-      case 'L':
-        outline.push([n[0], n[1]]);
-        break;
-      case 'H':
-        outline.push([n[0], y]);
-        break;
-      case 'V':
-        outline.push([x, n[0]]);
-        break;
-      case 'Q':
-        outline.push(...quadratic(from, [n[0], n[1]], [n[2], n[3]], errorBy));
-        break;
-      case 'C':
-        outline.push(...cubic(from, [n[0], n[1]], [n[2], n[3]], [n[4], n[5]], errorBy));
-        break;
-      case 'Z':
-        finish();
-    }
+function tooManyPoints(): FormatError {
+  return new FormatError('the drawing has too many points: simplify it first');
+}
+
+/** How large a unit of the drawing's own measure is on paper. */
+function millimetresPerUnit({ attributes: { width, height, viewBox } }: SvgElement): number {
+  const box = viewBoxOf(viewBox);
+  if (!box) return MM_PER_UNIT;
+  const scales = [
+    [width, box[2]],
+    [height, box[3]],
+  ].flatMap(([said, units]) => {
+    // A percentage is of a page that is not known.
+    const length = String(said ?? '').includes('%') ? undefined : unitsOf(said as string | undefined, 0);
+    return length === undefined ? [] : [length / (units as number)];
   });
-  finish();
-  return outlines;
-}
-
-/** Outlines filled by the even–odd rule, each turned by how many others it lies in, so that winding says the same. */
-function nested(outlines: readonly Outline[]): Outline[] {
-  return outlines.map((outline, i) => {
-    const depth = outlines.filter((other, j) => j !== i && isInside(outline[0], other)).length;
-    const isMaterial = depth % 2 === 0;
-    return signedAreaOf(outline) > 0 === isMaterial ? outline : outline.toReversed();
-  });
-}
-
-function millimetresPerUnit({ width, viewBox }: Record<string, string>): number {
-  const sized = /^\s*([\d.]+)\s*([a-z]*)\s*$/.exec(width ?? '');
-  const mm = sized && MM_PER[sized[2]] !== undefined ? Number(sized[1]) * MM_PER[sized[2]] : undefined;
-  const units = Number(viewBox?.trim().split(/[\s,]+/)[2]);
-  return mm !== undefined && units > 0 ? mm / units : MM_PER_UNIT;
-}
-
-function rounded(value: number): number {
-  return Math.round(value * 1e4) / 1e4;
+  return scales.length === 0 ? MM_PER_UNIT : Math.min(...scales) * MM_PER_UNIT;
 }

@@ -1,4 +1,4 @@
-import { extentOf, type Region } from '../plane/index.ts';
+import { extentOf, type Region } from '../../plane/index.ts';
 
 /** Writes a region as an SVG drawing in millimetres: a plan or a section, filled, its openings left out. */
 export function writeSvg(region: Region, title: string): string {
