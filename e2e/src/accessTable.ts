@@ -339,6 +339,7 @@ export const accessTable: readonly Line[] = [
     may: teacher,
   },
   { route: '/library', call: '?/drop', body: ({ kept }) => ({ kept }), may: teacher },
+  { route: '/limits', call: '?/currency', body: () => ({ currency: 'EUR' }), may: teachers },
   { route: '/limits', call: '?/create', may: teachers },
   { route: '/limits/[card]', call: '?/save', body: () => ({ draft: '{}' }), may: teachers },
   { route: '/limits/[card]', call: '?/remove', may: teachers },

@@ -1,4 +1,5 @@
 import { database } from '$lib/server/db/database';
+import { currencyOf } from '$lib/server/currency';
 import { unseenCount } from '$lib/server/notices';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { LayoutServerLoad } from './$types';
@@ -6,5 +7,7 @@ import type { LayoutServerLoad } from './$types';
 export const load: LayoutServerLoad = async ({ locals, depends }) => {
   depends(LIVE);
   const { person } = locals;
-  return { person, unseen: person ? await unseenCount(database(), person) : 0 };
+  const db = database();
+  const [currency, unseen] = await Promise.all([currencyOf(db), person ? unseenCount(db, person) : 0]);
+  return { person, unseen, school: { currency } };
 };

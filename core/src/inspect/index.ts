@@ -2,6 +2,7 @@ export { checks, checkTitle, whyOf } from './checks/index.ts';
 export type { PrintNeeds } from './aboutPart.ts';
 export { briefRules, parseBriefRules, type BriefRules } from './briefRules.ts';
 export { inspect, inspectInSteps, withPrintNeeds, type Known, type Progress } from './inspect.ts';
+export { CURRENCY, inHours, inMoney } from './inWords.ts';
 export {
   inspection,
   measuredWords,

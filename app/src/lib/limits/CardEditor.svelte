@@ -67,17 +67,6 @@
         }
       />
     </label>
-    <label>
-      {say.currency}
-      <Input
-        class="measured mt-1 uppercase"
-        maxlength={3}
-        bind:value={
-          () => draft.card.currency,
-          (currency) => edit({ card: { ...draft.card, currency: (currency ?? '').toUpperCase() } })
-        }
-      />
-    </label>
   </div>
   <label class="max-w-80">
     {say.layerHeights}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import { clock } from '$lib/ui/clock.svelte';
-  import { inMoney } from '$lib/ui/money';
+  import { inHours, inMoney } from '@kelbrin/core/inspect';
   import { clockTime } from '$lib/ui/times';
   import { nextBell, type SchoolDay } from '$lib/shared/schoolDay';
   import { plateTexts as say } from '$lib/texts/plate';
@@ -11,16 +11,23 @@
     slicing: PlateSlicing;
     /** The school day, to say by which bell it is done; left out when it is printed already. */
     day?: SchoolDay;
-    /** What a kilogram of the filament cost, where that is noted. */
-    pricePerKg?: number | null;
+    /** The spool that it is printed from. */
+    spool?: { readonly number: number; readonly pricePerKg: number | null };
+    /** The school’s currency. */
+    currency: string;
   }
-  let { slicing, day, pricePerKg = null }: Props = $props();
+  let { slicing, day, spool, currency }: Props = $props();
 
   const time = clock();
   const takes = $derived(slicing.estimate);
+  const price = $derived(
+    takes && spool && spool.pricePerKg !== null
+      ? inMoney((takes.grams * spool.pricePerKg) / 1000, currency)
+      : undefined,
+  );
   const done = $derived(takes && new Date(time.nowMs + takes.seconds * 1000));
   const bell = $derived(day && nextBell(day, new Date(time.nowMs)));
-  const lateMin = $derived(done && bell ? Math.ceil((done.getTime() - bell.getTime()) / 60_000) : 0);
+  const lateS = $derived(done && bell ? (done.getTime() - bell.getTime()) / 1000 : 0);
 </script>
 
 <h2 class="mb-1">{say.takes}</h2>
@@ -32,7 +39,7 @@
     class:opacity-50={slicing.progress || slicing.isCalledOff}
     data-testid="takes"
   >
-    <span><span class="measured text-lg">{Math.ceil(takes.seconds / 60)}</span> {say.minutes}</span>
+    <span class="measured text-lg">{inHours(takes.seconds)}</span>
     <span
       ><span class="measured text-lg"
         >{say.thenGrams(takes.colourGrams.map((grams) => grams.toFixed(1)))}</span
@@ -40,14 +47,13 @@
       {say.grams}</span
     >
     <span><span class="measured text-lg">{(takes.filamentMm / 1000).toFixed(2)}</span> {say.metres}</span>
-    {#if pricePerKg !== null}<span class="measured text-lg">{inMoney((takes.grams * pricePerKg) / 1000)}</span
-      >{/if}
+    {#if price}<span data-testid="cost">{say.costs(price, spool!.number)}</span>{/if}
   </p>
   {#if day}
-    <p class="text-sm {lateMin > 0 ? 'text-warn-ink' : 'text-ink-soft'}" data-late={lateMin > 0}>
+    <p class="text-sm {lateS > 0 ? 'text-warn-ink' : 'text-ink-soft'}" data-late={lateS > 0}>
       {say.doneAt(clockTime(done!))}{bell
-        ? lateMin > 0
-          ? say.afterBell(lateMin, clockTime(bell))
+        ? lateS > 0
+          ? say.afterBell(lateS, clockTime(bell))
           : say.beforeBell(clockTime(bell))
         : say.noBell}
     </p>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { inHours } from '@kelbrin/core/inspect';
   import type { ComponentProps } from 'svelte';
   import { enhance } from '$lib/ui/enhance';
   import CircleCheck from '@lucide/svelte/icons/circle-check';
@@ -149,8 +150,8 @@
           <div class="flex flex-wrap items-center gap-2 text-sm">
             <span class="w-full">
               <span class="measured" data-testid="percent">{percent}</span> %, {say.about}
-              <span class="measured">{Math.ceil((run.estimateS * (1 - run.progress)) / 60)}</span>
-              {say.minLeft}{#if printer.spool}; {say.spoolLeft(
+              <span class="measured">{inHours(run.estimateS * (1 - run.progress))}</span>
+              {say.left}{#if printer.spool}; {say.spoolLeft(
                   run.grams * (1 - run.progress),
                   printer.spool.gramsLeft,
                 )}{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { inHours } from '@kelbrin/core/inspect';
   import { tick } from 'svelte';
   import { enhance } from '$lib/ui/enhance';
   import { invalidate } from '$app/navigation';
@@ -145,7 +146,7 @@
           </TableBodyCell>
           <TableBodyCell>{entry.className}</TableBodyCell>
           <TableBodyCell>
-            <span class="measured">{Math.ceil(entry.estimate.seconds / 60)}</span> min,
+            <span class="measured">{inHours(entry.estimate.seconds)}</span>,
             <span class="measured">{entry.estimate.grams.toFixed(1)}</span> g
           </TableBodyCell>
           <TableBodyCell>{entry.dueOn ? shortDay(entry.dueOn) : ''}</TableBodyCell>

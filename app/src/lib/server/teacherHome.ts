@@ -66,7 +66,7 @@ export async function teacherHome(db: Database, teacher: Person) {
       isOnline: status?.online ?? false,
       run: run && {
         students: run.parts.map(({ student }) => student),
-        minutesLeft: Math.ceil((run.estimateS * (1 - run.progress)) / 60),
+        secondsLeft: run.estimateS * (1 - run.progress),
       },
     })),
   };

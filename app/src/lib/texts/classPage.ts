@@ -1,3 +1,5 @@
+import { inHours } from '@kelbrin/core/inspect';
+
 /** What the pages of a teacher's classes say. */
 export const classPage = {
   title: 'Classes',
@@ -29,8 +31,8 @@ export const classPage = {
   nobodyNeeds: 'Nobody asks for help, and nobody is stuck.',
   printing: 'On the printers',
   offline: 'does not answer',
-  prints: (students: readonly string[], minutes: number) =>
-    `prints for ${students.length > 2 ? `${students.length} students` : students.join(' and ')}, ${minutes} min left`,
+  prints: (students: readonly string[], seconds: number) =>
+    `prints for ${students.length > 2 ? `${students.length} students` : students.join(' and ')}, ${inHours(seconds)} left`,
   free: 'is free',
   noPrinter: 'Note your printers',
   queued: (count: number) =>

@@ -1,6 +1,5 @@
 /** Words for what the print of a part takes. */
 export const partTakesTexts = {
-  minutes: 'min',
   grams: 'g',
   together: (copies: number) => `${copies} copies together:`,
 } as const;

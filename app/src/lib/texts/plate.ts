@@ -1,3 +1,4 @@
+import { inHours } from '@kelbrin/core/inspect';
 import type { OutcomeKind } from '../shared/outcome';
 import type { Role } from '@kelbrin/core/slice';
 
@@ -64,13 +65,13 @@ export const plateTexts = {
   callOff: 'Stop',
   calledOff: 'Not sliced as it is now.',
   sliceAgain: 'Slice it',
-  minutes: 'min',
   metres: 'm of filament',
   grams: 'g',
   thenGrams: (grams: readonly string[]) => grams.join(' g, then '),
   doneAt: (time: string) => `Started now, it is done at ${time}`,
   beforeBell: (bell: string) => `, before the bell at ${bell}.`,
-  afterBell: (minutes: number, bell: string) => `, ${minutes} min after the bell at ${bell}.`,
+  afterBell: (seconds: number, bell: string) => `, ${inHours(seconds)} after the bell at ${bell}.`,
+  costs: (money: string, spool: number) => `${money} from spool ${spool}`,
   noBell: ', after school.',
   start: 'Start',
   startOn: (printer: string) => `Start on ${printer}`,

@@ -15,7 +15,7 @@ export const printRoomTexts = {
   and: ' and ',
   andMore: (names: readonly string[], more: number) => `${names.join(', ')} and ${more} more`,
   about: 'about',
-  minLeft: 'min left',
+  left: 'left',
   spoolLeft: (needed: number, left: number) =>
     `${needed.toFixed(1)} g of the ${left.toFixed(0)} g on the spool still needed`,
   dayLane: (printer: string) => `${printer} along the school day`,

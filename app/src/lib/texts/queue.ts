@@ -1,8 +1,10 @@
+import { inHours } from '@kelbrin/core/inspect';
+
 /** What the queue says. */
 export const queueTexts = {
   title: 'Queue',
-  waiting: (count: number, minutes: number, grams: number) =>
-    `${count} waiting, about ${minutes} min and ${grams.toFixed(1)} g`,
+  waiting: (count: number, seconds: number, grams: number) =>
+    `${count} waiting, about ${inHours(seconds)} and ${grams.toFixed(1)} g`,
   part: 'Part',
   student: 'Student',
   class: 'Class',
@@ -21,7 +23,7 @@ export const queueTexts = {
   newPlate: 'a new plate',
   plate: (number: number) => `plate ${number}`,
   plates: 'Plates',
-  plateTakes: (minutes: number, grams: number) => `${minutes} min, ${grams.toFixed(1)} g`,
+  plateTakes: (seconds: number, grams: number) => `${inHours(seconds)}, ${grams.toFixed(1)} g`,
   open: 'Open',
   isPrinting: 'printing',
   proposed: 'Proposed',
@@ -29,12 +31,12 @@ export const queueTexts = {
     'What is due first goes first; one part of each student before seconds; of one material; done before the next bell, or else overnight.',
   proposal: (count: number, printer: string) =>
     `${count === 1 ? 'One part' : `${count} parts`} on ${printer}`,
-  proposalTakes: (minutes: number, grams: number, done: string) =>
-    `${minutes} min, ${grams.toFixed(1)} g, done at ${done}`,
+  proposalTakes: (seconds: number, grams: number, done: string) =>
+    `${inHours(seconds)}, ${grams.toFixed(1)} g, done at ${done}`,
   beforeBell: (bell: string) => `before the bell at ${bell}`,
   overnight: (morning: string) => `overnight, before ${morning}`,
-  saves: (starts: number, minutes: number) =>
-    `Saves ${starts === 1 ? 'one start' : `${starts} starts`} and about ${minutes} min against one at a time.`,
+  saves: (starts: number, seconds: number) =>
+    `Saves ${starts === 1 ? 'one start' : `${starts} starts`} and about ${inHours(seconds)} against one at a time.`,
   layProposal: 'Lay this plate',
   due: 'Due',
   move: (student: string) => `Move ${student}’s part: drag it, or press the arrow keys up and down`,

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { estimateCopies, settingsFor, type Estimate } from '@kelbrin/core/slice';
-  import type { LimitsCard } from '@kelbrin/core/inspect';
+  import { inHours, type LimitsCard } from '@kelbrin/core/inspect';
   import { partTakesTexts as say } from '$lib/texts/partTakes';
 
   interface Props {
@@ -17,8 +17,8 @@
 </script>
 
 {#snippet takes(seconds: number, grams: number)}
-  <span class="measured">{Math.ceil(seconds / 60)}</span>
-  {say.minutes} <span class="measured ml-2">{grams.toFixed(1)}</span>
+  <span class="measured">{inHours(seconds)}</span>
+  <span class="measured ml-2">{grams.toFixed(1)}</span>
   {say.grams}
 {/snippet}
 

@@ -1,4 +1,5 @@
 import { formatMm } from '../../recipe/sentence.ts';
+import { inMoney } from '../inWords.ts';
 import { needOfPrint } from './needOfPrint.ts';
 
 /** Holds the filament that a print takes against what the class allows for one part, and says what it costs. */
@@ -20,7 +21,7 @@ export const material = needOfPrint({
   needed: ({ grams }) => grams,
   unit: 'g',
   say: (grams, verdict, { maxGrams, filamentPricePerKg, currency }) => {
-    const cost = money((grams * filamentPricePerKg) / 1000, currency);
+    const cost = inMoney((grams * filamentPricePerKg) / 1000, currency);
     const is = `The print takes ${formatMm(Math.round(10 * grams) / 10)} g of filament, about ${cost}`;
     const bound = `${formatMm(maxGrams)} g for one part`;
     return {
@@ -30,8 +31,3 @@ export const material = needOfPrint({
     }[verdict];
   },
 });
-
-/** "€0.12", for a currency by its code. */
-function money(amount: number, currency: string): string {
-  return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(amount);
-}

@@ -1,4 +1,4 @@
-import { formatMm } from '../../recipe/sentence.ts';
+import { inHours } from '../inWords.ts';
 import { needOfPrint } from './needOfPrint.ts';
 
 /** Holds the minutes that a print takes against what the class allows for one part. */
@@ -19,8 +19,8 @@ export const time = needOfPrint({
   needed: ({ minutes }) => minutes,
   unit: 'min',
   say: (minutes, verdict, { maxMinutes }) => {
-    const is = `The print takes about ${formatMm(Math.round(minutes))} minutes`;
-    const bound = `${formatMm(maxMinutes)} for one part`;
+    const is = `The print takes about ${inHours(60 * minutes)}`;
+    const bound = `${inHours(60 * maxMinutes)} for one part`;
     return { fail: `${is}; the class has ${bound}.`, warn: `${is}, close to the ${bound}.`, pass: `${is}.` }[
       verdict
     ];

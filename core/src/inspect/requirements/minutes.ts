@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { formatMm, text } from '../../recipe/index.ts';
+import { text } from '../../recipe/index.ts';
+import { inHours } from '../inWords.ts';
 import { rounded } from '../subject.ts';
 import { judge } from '../verdict.ts';
 import type { RequirementKind } from './requirementKind.ts';
@@ -30,6 +31,6 @@ export const minutes: RequirementKind<Minutes> = {
     measured: rounded(m),
     limit: within,
     unit: 'min',
-    said: `it takes ${formatMm(Math.round(m))} min`,
+    said: `it takes ${inHours(60 * m)}`,
   }),
 };

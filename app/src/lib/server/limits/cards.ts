@@ -4,6 +4,7 @@ import { readCardDraft } from '../../shared/cardDraft.ts';
 import { record } from '../audit.ts';
 import { classToTeach, demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
+import { currencyOf } from '../currency.ts';
 import type { Database } from '../db/database.ts';
 import { classes, limitsCards } from '../db/schema/index.ts';
 import { holdAgainst, type ToRecheck } from './recheck.ts';
@@ -46,7 +47,7 @@ export async function createCard(db: Database, teacher: Person, likeId?: string)
     .values({
       name: like ? `${like.name} (copy)`.slice(0, 80) : 'New limits card',
       printerModel: like?.printerModel ?? '',
-      card: like?.card ?? classroomLimits,
+      card: { ...(like?.card ?? classroomLimits), currency: await currencyOf(db) },
       ownerId: teacher.id,
     })
     .returning({ id: limitsCards.id });
@@ -67,6 +68,7 @@ export async function saveCard(
   const { id } = await cardToEdit(db, teacher, cardId);
   const read = readCardDraft(data);
   if (!read.ok) throw new CannotNow(read.message);
+  read.draft.card.currency = await currencyOf(db);
   return db.transaction(async (tx) => {
     await tx.update(limitsCards).set(read.draft).where(eq(limitsCards.id, id));
     await record(tx, teacher, 'edit-card', null, [id]);

@@ -6,7 +6,16 @@ import { kindOf, placementDraft } from '../../shared/plate.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
-import { handIns, plateParts, plates, printers, printFiles, queueEntries, runs } from '../db/schema/index.ts';
+import {
+  handIns,
+  plateParts,
+  plates,
+  printers,
+  printFiles,
+  queueEntries,
+  runs,
+  spools,
+} from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
 import { layOut } from './layOut.ts';
 import { openPlate, partsOf } from './plateParts.ts';
@@ -177,7 +186,9 @@ export async function plateToSee(db: Database, person: Person, plateId: string) 
   if (!plate) throw new NotAllowed();
   const all = await partsOf(db, [plate.id]);
   const tries = await db.select().from(runs).where(eq(runs.plateId, plate.id)).orderBy(desc(runs.startedAt));
-  return { plate, parts: all, tries };
+  const spoolId = tries.find((run) => run.spoolId !== null)?.spoolId;
+  const [spool] = spoolId ? await db.select().from(spools).where(eq(spools.id, spoolId)) : [];
+  return { plate, parts: all, tries, spool };
 }
 
 /** The solid of a print file that has or had a place on a plate, as STL. */

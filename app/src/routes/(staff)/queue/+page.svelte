@@ -32,7 +32,7 @@
     };
   const onPrinter = $derived(new Map(data.printers.map(({ run, name }) => [run?.plateId, name])));
   const total = $derived({
-    minutes: Math.ceil(waiting.reduce((sum, { estimate }) => sum + estimate.seconds, 0) / 60),
+    seconds: waiting.reduce((sum, { estimate }) => sum + estimate.seconds, 0),
     grams: waiting.reduce((sum, { estimate }) => sum + estimate.grams, 0),
   });
 </script>
@@ -43,7 +43,7 @@
   <div class="mb-4 flex items-baseline gap-4">
     <h1>{say.title}</h1>
     <span class="text-ink-soft">
-      {say.waiting(waiting.length, total.minutes, total.grams)}
+      {say.waiting(waiting.length, total.seconds, total.grams)}
     </span>
   </div>
   {#if form?.message}<p role="alert" class="border-fail bg-fail-wash mb-3 border-l-4 px-3 py-2">
@@ -63,9 +63,7 @@
             {/each}
           </span>
           <span>{namesOf(plate.parts)}</span>
-          <span class="text-ink-soft measured ml-auto"
-            >{say.plateTakes(Math.ceil(takes.seconds / 60), takes.grams)}</span
-          >
+          <span class="text-ink-soft measured ml-auto">{say.plateTakes(takes.seconds, takes.grams)}</span>
           {#if onPrinter.has(plate.id)}<span class="font-semibold"
               >{say.isPrinting}, {onPrinter.get(plate.id)}</span
             >{/if}
@@ -100,7 +98,7 @@
             </span>
             <span>
               {say.proposalTakes(
-                Math.ceil(proposal.seconds / 60),
+                proposal.seconds,
                 proposal.grams,
                 clockTime(new Date(time.nowMs + proposal.seconds * 1000)),
               )}, {proposal.isOvernight
@@ -109,7 +107,7 @@
             </span>
             {#if proposal.parts.length > 1}
               <span class="text-ink-soft text-sm"
-                >{say.saves(proposal.parts.length - 1, Math.round(proposal.savesSeconds / 60))}</span
+                >{say.saves(proposal.parts.length - 1, proposal.savesSeconds)}</span
               >
             {/if}
             <Button type="submit" size="xs" class="mt-1 self-start">{say.layProposal}</Button>

@@ -4,7 +4,7 @@
   import type { SubmitFunction } from '@sveltejs/kit';
   import { runsLow, spoolGrams, spoolPrice } from '$lib/shared/spool';
   import { spoolTexts as say } from '$lib/texts/spools';
-  import { inMoney, moneySign } from '$lib/ui/money';
+  import { inMoney } from '@kelbrin/core/inspect';
   import AskFirst from '$lib/ui/AskFirst.svelte';
   import NumberField from '$lib/ui/NumberField.svelte';
   import { follow } from '$lib/live/follow.svelte';
@@ -51,7 +51,9 @@
           <strong>{say.number(spool.number)}</strong>
           {spool.material}, {spool.colourName}
           {#if spool.pricePerKg !== null}
-            <span class="text-ink-soft block text-sm">{say.perKg(inMoney(spool.pricePerKg))}</span>
+            <span class="text-ink-soft block text-sm"
+              >{say.perKg(inMoney(spool.pricePerKg, data.school.currency))}</span
+            >
           {/if}
         </span>
         <form method="POST" action="?/weigh" class="flex items-center gap-2" use:enhance>
@@ -144,7 +146,7 @@
         {...spoolPrice}
         optional
         class="mt-1 h-10.5 w-28"
-        placeholder={moneySign}
+        placeholder={data.school.currency}
         kept={next.pricePerKg}
         onchange={(price) => (next.pricePerKg = price)}
       />

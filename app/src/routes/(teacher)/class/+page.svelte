@@ -70,7 +70,7 @@
           <li class="flex gap-2 leading-7">
             <strong>{name}</strong>
             <span class={isOnline ? 'text-ink-soft' : 'text-fail'}
-              >{!isOnline ? say.offline : run ? say.prints(run.students, run.minutesLeft) : say.free}</span
+              >{!isOnline ? say.offline : run ? say.prints(run.students, run.secondsLeft) : say.free}</span
             >
           </li>
           {#if !spool || runsLow(spool)}

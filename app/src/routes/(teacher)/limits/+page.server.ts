@@ -1,6 +1,7 @@
 import { redirect } from '@sveltejs/kit';
-import { orNotFound } from '$lib/requests.server';
+import { orNotFound, orSentence } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
+import { setCurrency } from '$lib/server/currency';
 import { cardsOf, createCard } from '$lib/server/limits/cards';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -9,6 +10,10 @@ export const load: PageServerLoad = async ({ locals }) => ({
 });
 
 export const actions: Actions = {
+  currency: async ({ request, locals }) =>
+    orSentence(
+      setCurrency(database(), locals.person!, String((await request.formData()).get('currency') ?? '')),
+    ),
   create: async ({ request, locals }) => {
     const like = String((await request.formData()).get('like') ?? '') || undefined;
     redirect(303, `/limits/${await orNotFound(createCard(database(), locals.person!, like))}`);

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
-  import { Button } from 'flowbite-svelte';
+  import { Button, Input } from 'flowbite-svelte';
   import { limitsTexts as say } from '$lib/texts/limits';
 
-  let { data } = $props();
+  let { data, form } = $props();
 </script>
 
 <svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
@@ -39,4 +39,18 @@
       </li>
     {/each}
   </ul>
+  <form method="POST" action="?/currency" use:enhance class="mt-6 flex items-center gap-2">
+    <label class="flex items-center gap-2">
+      {say.currency}
+      <Input
+        name="currency"
+        class="measured w-20 uppercase"
+        size="sm"
+        maxlength={3}
+        value={data.school.currency}
+      />
+    </label>
+    <Button type="submit" size="xs" color="alternative">{say.setCurrency}</Button>
+    {#if form?.message}<span role="alert" class="text-fail">{form.message}</span>{/if}
+  </form>
 </main>

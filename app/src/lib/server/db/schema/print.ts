@@ -269,4 +269,6 @@ export const runs = pgTable(
 export const schools = pgTable('school', {
   id: integer('id').primaryKey().default(1),
   day: jsonb('day').$type<SchoolDay>().notNull(),
+  /** What money is counted in, by its code of ISO 4217. */
+  currency: text('currency').notNull().default('EUR'),
 });

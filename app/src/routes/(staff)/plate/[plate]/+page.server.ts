@@ -15,13 +15,13 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
   depends(LIVE);
   const db = database();
   const person = locals.person!;
-  const { plate, parts, tries } = await orNotFound(plateToSee(db, person, params.plate));
+  const { plate, parts, tries, spool } = await orNotFound(plateToSee(db, person, params.plate));
   const [printers, day, spools] = await Promise.all([
     printersWithRuns(db, person),
     schoolDayOf(db),
     spoolsOf(db, person),
   ]);
-  return { plate, parts, tries, printers, day, spools };
+  return { plate, parts, tries, spool, printers, day, spools };
 };
 
 export const actions: Actions = {

@@ -50,10 +50,13 @@
   const failed = $derived(data.tries.filter(({ problem }) => problem !== null));
   const isOpen = $derived(!isPrinted && !run);
   const ready = $derived(data.printers.filter(({ status, run }) => status?.online && !run));
-  /** The filament that it would be printed with, as far as is known now. */
-  const filament = $derived(
-    data.printers.find(({ spool }) => spool && sameMaterial(spool.material, limits.material))?.spool,
-  );
+  /** The spool that it is printed from: the one of its print, of the printer that is chosen for it, or of one that could. */
+  const filament = $derived.by(() => {
+    if (!isOpen && data.spool) return data.spool;
+    const could = data.printers.filter(({ spool }) => spool && sameMaterial(spool.material, limits.material));
+    const wanted = [starting, data.plate.plannedFor];
+    return (could.find(({ id }) => wanted.includes(id)) ?? could[0])?.spool;
+  });
   const colour = $derived(filament?.colour ?? '#3f8f5f');
   const printer = $derived(ready.find(({ id }) => id === starting));
 
@@ -191,7 +194,12 @@
 
     <aside class="flex flex-col gap-4">
       <section class="sheet p-4">
-        <Takes {slicing} day={isOpen ? data.day : undefined} pricePerKg={filament?.pricePerKg} />
+        <Takes
+          {slicing}
+          day={isOpen ? data.day : undefined}
+          spool={filament ?? undefined}
+          currency={data.school.currency}
+        />
       </section>
       {#if run}
         <section class="sheet p-4">

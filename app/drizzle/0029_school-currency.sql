@@ -1,0 +1,1 @@
+ALTER TABLE "school" ADD COLUMN "currency" text DEFAULT 'EUR' NOT NULL;

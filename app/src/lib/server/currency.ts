@@ -1,0 +1,32 @@
+import { sql } from 'drizzle-orm';
+import { classroomLimits, CURRENCY } from '@kelbrin/core/inspect';
+import { ordinaryDay } from '../shared/schoolDay.ts';
+import { demandRole, type Person } from './auth/access.ts';
+import { CannotNow } from './cannotNow.ts';
+import type { Database } from './db/database.ts';
+import { limitsCards, schools } from './db/schema/index.ts';
+import { announce } from './live/topics.ts';
+
+/** What the school counts its money in, as a code such as EUR. */
+export async function currencyOf(db: Database): Promise<string> {
+  const [school] = await db.select({ currency: schools.currency }).from(schools);
+  return school?.currency ?? classroomLimits.currency;
+}
+
+/** Sets what the school counts its money in. The cards that parts are held against count in the same. */
+export async function setCurrency(db: Database, person: Person, words: string): Promise<void> {
+  demandRole(person, 'teacher');
+  const currency = words.trim().toUpperCase();
+  if (!CURRENCY.test(currency))
+    throw new CannotNow('A currency is a code of three letters, such as EUR or GBP.');
+  await db.transaction(async (tx) => {
+    await tx
+      .insert(schools)
+      .values({ day: ordinaryDay, currency })
+      .onConflictDoUpdate({ target: schools.id, set: { currency } });
+    await tx
+      .update(limitsCards)
+      .set({ card: sql`jsonb_set(${limitsCards.card}, '{currency}', to_jsonb(${currency}::text))` });
+  });
+  await announce(db, 'printroom');
+}
