@@ -49,6 +49,21 @@ describe('a condition', () => {
     expect(isDone(holes, { ...label(), steps })).toBe(false);
   });
 
+  it('on letters holds once somebody has written words', () => {
+    const letters: Condition = { kind: 'step', step: 'letters', atLeast: 1 };
+    const words = (said: string) => ({
+      ...label(),
+      steps: label().steps.map((step) =>
+        step.kind === 'letters' ? { ...step, lettering: { ...step.lettering, words: said } } : step,
+      ),
+    });
+    expect([' Name ', 'Named', 'Basil'].map((said) => isDone(letters, words(said)))).toEqual([
+      false,
+      true,
+      true,
+    ]);
+  });
+
   it('on a check holds when it found nothing that fails, whatever the others say', () => {
     const hole: Condition = { kind: 'check', check: 'hole' };
     expect(isDone(hole, label(), inspected('fail', 'warn'))).toBe(true);

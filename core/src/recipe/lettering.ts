@@ -85,9 +85,17 @@ function strokeWords(
   return (font) => withUnit(Math.round(10 * thinnestStroke[font] * tall.value) / 10, 'mm');
 }
 
+/** What stands where words are to be written, until somebody has written them. */
+export const PLACEHOLDER = 'Name';
+
+/** Whether letters are only the ones to begin with. */
+export function isPlaceholder({ words }: Lettering): boolean {
+  return words.trim() === PLACEHOLDER;
+}
+
 /** Letters to begin with. */
-export const newLettering = (words: string): Lettering => ({
-  words,
+export const newLettering = (): Lettering => ({
+  words: PLACEHOLDER,
   font: 'sturdy',
   size: { by: 'height', mm: 10 },
 });

@@ -6,6 +6,8 @@ export interface Writing {
   readonly step: number;
   /** The height of a capital letter. */
   readonly capMm: number;
+  /** Whether it is only what stands there until somebody writes words. */
+  readonly isPlaceholder: boolean;
 }
 
 /** What a recipe tells of its finished part that the bare surface does not. */

@@ -2,6 +2,7 @@ import type { Manifold } from 'manifold-3d';
 import { posed, topologyOf, type Box, type Pose, type SolidMesh, type Vec3 } from '../mesh/index.ts';
 import { extentOf, mapped, mirrored, moved, type Region } from '../plane/index.ts';
 import {
+  isUnwritten,
   buildStep,
   classroomPrinter,
   facingPose,
@@ -179,7 +180,7 @@ function carryOut(
       ...each,
       capMm: each.capMm * (whole ? scaleOf(whole) : 1),
     }));
-    if (capMm !== undefined) writings.push({ step: index, capMm });
+    if (capMm !== undefined) writings.push({ step: index, capMm, isPlaceholder: isUnwritten(step) });
     part = applied(operations, part, sources, scope);
     const large = tooManyTriangles(part?.numTri() ?? 0, sources.budget);
     if (large) throw problemAt(step.id, index, large);

@@ -1,4 +1,4 @@
-import type { Step } from '../recipe/index.ts';
+import { isUnwritten, PLACEHOLDER, type Step } from '../recipe/index.ts';
 
 /** What was found out about a step once the whole part was built. */
 export interface StepFacts {
@@ -15,6 +15,7 @@ export function notesOn(step: Step, { changed, effect, filled, floats }: StepFac
   const notes: string[] = [];
   if (!changed) notes.push(nothingChanged(step, effect));
   if (filled) notes.push('A later step fills this opening again: move that step before it.');
+  if (isUnwritten(step)) notes.push(`“${PLACEHOLDER}” stands here until you write words of your own.`);
   if (floats) notes.push('This touches nothing: it would come off the printer as a piece of its own.');
   return notes;
 }

@@ -58,6 +58,8 @@
     actions: Snippet<[{ bench: BenchState; autosave: Autosave }]>;
     /** Words that stand at places on the part. */
     pins?: ComponentProps<typeof SolidView>['pins'];
+    /** The part at which they stand. */
+    pinnedPart?: string;
     /** What stands over everything. */
     top?: Snippet<[{ bench: BenchState }]>;
     /** What stands over the recipe. */
@@ -78,6 +80,7 @@
     colour,
     actions,
     pins,
+    pinnedPart,
     top,
     lead,
   }: Props = $props();
@@ -301,9 +304,10 @@
                 ? undefined
                 : { zMm: bench.showing.cutMm, region: bench.showing.part?.section?.region }}
               bind:view
+              partId={bench.showing.part?.partId}
               isSmall={isPlanLarge || drawn !== undefined}
               onpick={pick}
-              {pins}
+              pins={bench.partId === pinnedPart ? pins : undefined}
             />
           </div>
         {/if}

@@ -12,8 +12,10 @@
     prompts: Guidance;
     /** The ids of the prompts that were ticked off by hand. */
     ticked: readonly string[];
+    /** Whether what is on the bench is handed in. */
+    isHandedIn: boolean;
   }
-  let { bench, projectId, prompts, ticked }: Props = $props();
+  let { bench, projectId, prompts, ticked, isHandedIn }: Props = $props();
 
   /** What was ticked here and the server may not have told of yet. */
   let own = $state.raw<Readonly<Record<string, boolean>>>({});
@@ -44,4 +46,4 @@
   }
 </script>
 
-{#if prompts.length > 0}<GuidancePanel {prompts} {standing} ontick={tick} />{/if}
+{#if prompts.length > 0}<GuidancePanel {prompts} {standing} {isHandedIn} ontick={tick} />{/if}

@@ -7,10 +7,12 @@
   interface Props {
     prompts: Guidance;
     standing: Standing;
+    /** Whether the part is handed in as it is. */
+    isHandedIn?: boolean;
     /** Ticks a prompt off by hand, or takes that back. */
     ontick(promptId: string, isDone: boolean): void;
   }
-  let { prompts, standing, ontick }: Props = $props();
+  let { prompts, standing, isHandedIn = false, ontick }: Props = $props();
 
   let isWhole = $state(false);
   const next = $derived(standing.next === undefined ? undefined : prompts[standing.next]);
@@ -44,6 +46,6 @@
       <Button size="xs" class="mt-2" onclick={() => ontick(next.id, true)}>{say.done}</Button>
     {/if}
   {:else}
-    <p class="mt-1 leading-snug" aria-live="polite">{say.allDone}</p>
+    <p class="mt-1 leading-snug" aria-live="polite">{isHandedIn ? say.allHandedIn : say.allDone}</p>
   {/if}
 </section>

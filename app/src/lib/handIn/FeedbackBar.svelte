@@ -8,6 +8,10 @@
 
   interface Props {
     isSentBack: boolean;
+    /** What the part that was handed in is called. */
+    part: string;
+    /** Shows that part, where another one is shown. */
+    onshow?(): void;
     comment?: string;
     remarks: readonly Remark[];
     waivers: ComponentProps<typeof WaiverList>['waivers'];
@@ -15,14 +19,17 @@
     recipe: Recipe;
     onmark(stepId: string): void;
   }
-  let { isSentBack, comment, remarks, waivers, recipe, onmark }: Props = $props();
+  let { isSentBack, part, onshow, comment, remarks, waivers, recipe, onmark }: Props = $props();
 </script>
 
 {#if isSentBack && (comment || remarks.length > 0)}
   <div class="border-warn bg-warn-wash border-b px-4 py-2" data-testid="comment">
     <p>
-      <strong>{say.sentBack}</strong>
+      <strong>{say.sentBack(part)}</strong>
       {comment ?? say.toMend}
+      {#if onshow}<button class="text-primary-800 underline underline-offset-2" onclick={onshow}
+          >{say.showPart}</button
+        >{/if}
     </p>
     {#if remarks.length > 0}
       <div class="mt-1 max-h-32 overflow-y-auto"><RemarkList {remarks} {recipe} {onmark} /></div>

@@ -13,8 +13,10 @@
     autosave: Autosave;
     /** Whether an approved version waits in the queue. */
     isQueued: boolean;
+    /** Whether something waits already, whose place this takes. */
+    isInstead: boolean;
   }
-  let { open = $bindable(), bench, autosave, isQueued }: Props = $props();
+  let { open = $bindable(), bench, autosave, isQueued, isInstead }: Props = $props();
 
   let refusal = $state<string>();
   let note = $state('');
@@ -68,7 +70,11 @@
         </label>
       {/each}
     {/if}
-    <p>{say.next(partOf(bench.design, bench.design.chosen).name)}{isQueued ? ` ${say.replaces}` : ''}</p>
+    <p>
+      {say.next(partOf(bench.design, bench.design.chosen).name)}{isQueued ? ` ${say.replaces}` : ''}{isInstead
+        ? ` ${say.replaced}`
+        : ''}
+    </p>
     <label class="flex flex-col gap-1 text-sm">
       <span class="font-semibold">{say.note}</span>
       <Textarea rows={2} maxlength={1000} class="w-full" bind:value={note} />

@@ -18,7 +18,7 @@ import { inspectHandIn } from './jobs/inspectHandIn.ts';
 import { openProject, saveDesign, standings } from './projects.ts';
 import { approve, sendBack } from './review/decide.ts';
 import { feedbackOf } from './review/feedback.ts';
-import { handInsToReview, noteSeen } from './review/stack.ts';
+import { handInsToReview, handInToReview, noteSeen } from './review/stack.ts';
 import { sha256 } from './sha256.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
 
@@ -176,6 +176,41 @@ describe('taking back', () => {
     await noteSeen(test.db, teacher, second.id);
     expect(await feedbackOf(test.db, id)).toMatchObject({ isSeen: true, mayWithdraw: false });
     await expect(withdraw(test.db, luca, id)).rejects.toThrow('looking at it already');
+  });
+
+  it('happens by handing in a changed design, until the teacher has looked', async () => {
+    const { maren, teacher } = people;
+    const { id } = await test.projectOf(maren);
+    const handInWords = async (words: string) => {
+      const { revision } = await test.projectOf(maren);
+      const saved = await saveDesign(test.db, maren, id, revision, designOf(labelRecipe({ words })));
+      const handInId = await handIn(test.db, maren, id, saved.revision);
+      await inspectHandIn(test.db, handInId);
+      return handInId;
+    };
+    const first = await handInWords('Fern');
+    const second = await handInWords('Ferns');
+    const waiting = (await handInsToReview(test.db, teacher)).map((each) => each.id);
+    expect(waiting).toContain(second);
+    expect(waiting).not.toContain(first);
+    await noteSeen(test.db, teacher, second);
+    await expect(handInWords('Moss')).rejects.toThrow('looking at what you handed in');
+  });
+
+  it('is no matter of what was handed in of another part', async () => {
+    const { maren, teacher } = people;
+    const { id } = await test.projectOf(maren);
+    const seen = await latestHandIn(maren);
+    await sendBack(test.db, teacher, seen.id, 'Wider.');
+    const { revision, design } = await test.projectOf(maren);
+    const lid = { ...design.parts[0], id: 'p2', name: 'Lid' };
+    const both = { ...design, parts: [...design.parts, lid], chosen: 'p2' };
+    const saved = await saveDesign(test.db, maren, id, revision, both);
+    const handInId = await handIn(test.db, maren, id, saved.revision);
+    const { before, other, handIn: shown } = await handInToReview(test.db, teacher, handInId);
+    expect(shown).toMatchObject({ part: 'Lid', partId: 'p2' });
+    expect(before).toBeUndefined();
+    expect(other).toEqual({ number: seen.number, part: seen.part });
   });
 });
 

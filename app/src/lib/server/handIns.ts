@@ -15,7 +15,7 @@ import { addVersion } from './versions.ts';
  * Freezes a student's saved project as a version, and the part of it that is to be handed in as a hand-in that the server
  * will inspect; returns the hand-in's id. `said` is the student's note, and why something that fails has to be so.
  * The design comes from the database and not from the request, and so does every later step: nothing that a browser
- * says about a solid or its inspection is taken.
+ * says about a solid or its inspection is taken. What was handed in before and was not looked at yet is taken back by it.
  */
 export async function handIn(
   db: Database,
@@ -29,22 +29,41 @@ export async function handIn(
     throw new CannotNow('The project was changed in another tab: look at it again, then hand in.');
   }
   const recipe = recipeOf(project.design);
-  const { name: part } = partOf(project.design, project.design.chosen);
+  const partId = project.design.chosen;
+  const { name: part } = partOf(project.design, partId);
   if (recipe.steps.length === 0) throw new CannotNow('There is nothing to hand in yet.');
   const limits = await limitsOf(db, limitsCardId);
   return db.transaction(async (tx) => {
     // One hand-in at a time a project: its row is locked until this one is in.
     await tx.select({ id: projects.id }).from(projects).where(eq(projects.id, project.id)).for('update');
     const [last] = await tx
-      .select({ number: handIns.number, state: handIns.state, recipe: handIns.recipe })
+      .select({
+        id: handIns.id,
+        number: handIns.number,
+        state: handIns.state,
+        seenAt: handIns.seenAt,
+        partId: handIns.partId,
+        recipe: handIns.recipe,
+      })
       .from(handIns)
       .where(eq(handIns.projectId, project.id))
       .orderBy(desc(handIns.number))
       .limit(1);
+    const isSame = last?.partId === partId && sameRecipe(last.recipe, recipe);
     if (last?.state === 'checking' || last?.state === 'waiting') {
-      throw new CannotNow('This project is handed in already; your teacher has not looked at it yet.');
+      if (isSame) {
+        throw new CannotNow('This is handed in already; your teacher has not looked at it yet.');
+      }
+      if (last.seenAt) {
+        throw new CannotNow(
+          'Your teacher is looking at what you handed in: hand in again when it comes back.',
+        );
+      }
+      // The new state takes the place of the one that nobody has looked at.
+      await tx.update(handIns).set({ state: 'withdrawn' }).where(eq(handIns.id, last.id));
+      await record(tx, person, 'withdraw', brief.classId, [last.id]);
     }
-    if (last?.state === 'approved' && sameRecipe(last.recipe, recipe)) {
+    if (last?.state === 'approved' && isSame) {
       throw new CannotNow('This is what was approved already: change something first.');
     }
     const number = (last?.number ?? 0) + 1;
@@ -55,6 +74,7 @@ export async function handIn(
         projectId: project.id,
         number,
         versionId: version.id,
+        partId,
         part,
         recipe,
         limits,

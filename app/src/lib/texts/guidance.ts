@@ -3,6 +3,7 @@ export const guidanceTexts = {
   heading: 'Prompts',
   next: (at: number, of: number) => `Next: ${at} of ${of}`,
   allDone: 'Every prompt is done: look at the inspection, then hand in.',
+  allHandedIn: 'Every prompt is done, and your part is handed in.',
   done: 'Done',
   showAll: 'All prompts',
   hideAll: 'Only the next',

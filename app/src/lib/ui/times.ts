@@ -3,6 +3,11 @@ export function clockTime(at: Date): string {
   return at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 }
 
+/** A day and a time of it: 5 Dec, 09:30. */
+export function dayAndTime(at: Date): string {
+  return `${at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}, ${clockTime(at)}`;
+}
+
 /** Today where the school is, such as 2026-12-05. */
 export function today(): string {
   return new Date().toLocaleDateString('sv-SE');

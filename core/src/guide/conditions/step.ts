@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { many, oneOf, step as anyStep, stepKinds, text, type Step } from '../../recipe/index.ts';
+import { isUnwritten, many, oneOf, step as anyStep, stepKinds, text, type Step } from '../../recipe/index.ts';
 import type { ConditionKind } from './conditionKind.ts';
 
 const kindsOfStep = anyStep.options.map(({ shape }) => shape.kind.value) as [Step['kind'], ...Step['kind'][]];
@@ -11,7 +11,7 @@ export const schema = z.strictObject({
 });
 type StepCondition = z.infer<typeof schema>;
 
-/** Enough steps of one kind, switched on. */
+/** Enough steps of one kind, switched on; letters count once somebody has written words. */
 export const step: ConditionKind<StepCondition> = {
   kind: 'step',
   label: 'a step',
@@ -32,5 +32,5 @@ export const step: ConditionKind<StepCondition> = {
     text(atLeast === 1 ? 'time' : 'times'),
   ],
   holds: ({ step: kind, atLeast }, { recipe }) =>
-    recipe.steps.filter((each) => each.kind === kind && !each.off).length >= atLeast,
+    recipe.steps.filter((each) => each.kind === kind && !each.off && !isUnwritten(each)).length >= atLeast,
 };

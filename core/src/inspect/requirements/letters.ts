@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { formatMm, millimetres, text } from '../../recipe/index.ts';
+import { formatMm, millimetres, PLACEHOLDER, text } from '../../recipe/index.ts';
 import { measuredRelief } from '../reliefs.ts';
 import { middleOf, rounded } from '../subject.ts';
 import { judge } from '../verdict.ts';
@@ -24,8 +24,13 @@ export const letters: RequirementKind<Letters> = {
   ofPart({ tallMm }, subject) {
     const { origin } = subject.about;
     if (!origin) return undefined;
-    const [tallest] = [...origin.writings].sort((a, b) => b.capMm - a.capMm);
-    if (!tallest) return { isMet: false, measured: 0, unit: 'mm', said: 'there are none' };
+    const written = origin.writings.filter(({ isPlaceholder }) => !isPlaceholder);
+    const [tallest] = written.sort((a, b) => b.capMm - a.capMm);
+    if (!tallest) {
+      const said =
+        origin.writings.length > 0 ? `“${PLACEHOLDER}” is no word of your own yet` : 'there are none';
+      return { isMet: false, measured: 0, unit: 'mm', said };
+    }
     const triangles: number[] = [];
     subject.mesh.stepOf?.forEach((step, face) => step === tallest.step && triangles.push(face));
     const relief = origin.reliefs.find(({ step }) => step === tallest.step);

@@ -1,3 +1,4 @@
+import { isPlaceholder } from '../lettering.ts';
 import * as z from 'zod';
 import type { Resolved } from '../amount.ts';
 import type { SizeField } from '../outlines/index.ts';
@@ -79,6 +80,12 @@ export function isPlacedByMiddle({ kind }: Step): boolean {
 /** What a step adds or cuts. */
 export function buildStep<Body>(of: Resolved<Step>, kit: BuildKit<Body>): Built<Body> {
   return kinds[of.kind].build(of, kit);
+}
+
+/** Whether a step writes, and nobody has said yet what. */
+export function isUnwritten(of: Step): boolean {
+  if (of.kind === 'letters') return isPlaceholder(of.lettering);
+  return of.kind === 'sweep' && of.of.type === 'letters' && isPlaceholder(of.of.lettering);
 }
 
 /** Whether others can be placed on what a kind of step makes. */

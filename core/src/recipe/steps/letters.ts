@@ -42,7 +42,7 @@ export const letters: StepKind<LettersStep> = {
   create: (id, on) => ({
     id,
     kind: 'letters',
-    lettering: newLettering('Name'),
+    lettering: newLettering(),
     effect: 'raised',
     byMm: 1.2,
     facing: 'up',

@@ -33,7 +33,7 @@ export const sweep: StepKind<SweepStep> = {
   create: (id, on) => ({
     id,
     kind: 'sweep',
-    of: { type: 'letters', lettering: newLettering('Name') },
+    of: { type: 'letters', lettering: newLettering() },
     heightMm: 12,
     leanDeg: 30,
     towards: 'back',
@@ -46,7 +46,7 @@ export const sweep: StepKind<SweepStep> = {
       ['of'],
       'what is swept',
       [
-        { label: 'letters', value: { type: 'letters', lettering: newLettering('Name') } },
+        { label: 'letters', value: { type: 'letters', lettering: newLettering() } },
         {
           label: 'an outline',
           value: {

@@ -10,7 +10,15 @@ import { waiversOf } from './waivers.ts';
  */
 export async function feedbackOf(db: Database, projectId: string) {
   const [last] = await db
-    .select({ id: handIns.id, state: handIns.state, seenAt: handIns.seenAt, recipe: handIns.recipe })
+    .select({
+      id: handIns.id,
+      state: handIns.state,
+      seenAt: handIns.seenAt,
+      at: handIns.createdAt,
+      partId: handIns.partId,
+      part: handIns.part,
+      recipe: handIns.recipe,
+    })
     .from(handIns)
     .where(eq(handIns.projectId, projectId))
     .orderBy(desc(handIns.number))
@@ -20,6 +28,9 @@ export async function feedbackOf(db: Database, projectId: string) {
   return {
     isSeen: last.seenAt !== null,
     mayWithdraw: (last.state === 'checking' || last.state === 'waiting') && last.seenAt === null,
+    at: last.at,
+    partId: last.partId,
+    part: last.part,
     recipe: last.recipe,
     remarks: isDecided ? await remarksOf(db, last.id) : [],
     waivers: (await waiversOf(db, [last.id])).get(last.id) ?? [],

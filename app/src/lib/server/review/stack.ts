@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull, lt, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNull, lt, ne, sql } from 'drizzle-orm';
 import { demandRole, handInToTeach, type Person } from '../auth/access.ts';
 import { namesOnProject } from '../auth/team.ts';
 import type { Database } from '../db/database.ts';
@@ -32,7 +32,7 @@ export async function handInsToReview(db: Database, person: Person) {
     .orderBy(desc(sql`${handIns.state} in ('waiting', 'checking')`), asc(handIns.createdAt));
 }
 
-/** One hand-in with all that is said about it, and the one before it if the student handed in before. */
+/** One hand-in with all that is said about it, and the one before it of the same part if there was one. */
 export async function handInToReview(db: Database, person: Person, handInId: string) {
   const { handIn, project, brief, student } = await handInToTeach(db, person, handInId);
   const [solid] = handIn.solidHash
@@ -44,6 +44,22 @@ export async function handInToReview(db: Database, person: Person, handInId: str
     .where(
       and(
         eq(handIns.projectId, project.id),
+        eq(handIns.partId, handIn.partId),
+        lt(handIns.number, handIn.number),
+        ne(handIns.state, 'withdrawn'),
+        ne(handIns.state, 'refused'),
+      ),
+    )
+    .orderBy(desc(handIns.number))
+    .limit(1);
+  const [other] = await db
+    .select({ number: handIns.number, part: handIns.part })
+    .from(handIns)
+    .where(
+      and(
+        eq(handIns.projectId, project.id),
+        ne(handIns.partId, handIn.partId),
+        gt(handIns.number, before?.number ?? 0),
         lt(handIns.number, handIn.number),
         ne(handIns.state, 'withdrawn'),
         ne(handIns.state, 'refused'),
@@ -59,6 +75,8 @@ export async function handInToReview(db: Database, person: Person, handInId: str
     student,
     estimate: solid?.estimate,
     before: before && { ...before, remarks: await remarksOf(db, before.id) },
+    /** A later one before it that was of another part. */
+    other,
     remarks: await remarksOf(db, handIn.id),
     kept: await keptRemarksOf(db, person),
     waivers: (await waiversOf(db, [handIn.id])).get(handIn.id) ?? [],

@@ -11,7 +11,7 @@
     type Mesh,
   } from 'three';
   import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-  import { boundsOf, type SolidMesh, type SurfacePoint, type Vec3 } from '@kelbrin/core/mesh';
+  import { boundsOf, type Box, type SolidMesh, type SurfacePoint, type Vec3 } from '@kelbrin/core/mesh';
   import type { Region } from '@kelbrin/core/recipe';
   import { Fineness } from './fineness';
   import {
@@ -27,7 +27,7 @@
   import { cutPlane, paintMaterial, partMaterial, sectionMaterial } from './materials';
   import { disposeNote, noteSprite, sizeNote, type Note } from './notes';
   import type { LinkedView } from './linkedView.svelte';
-  import { standpoint, type Look } from './views';
+  import { hasOutgrown, standpoint, type Look } from './views';
 
   interface Props {
     /** Whether the processor draws, for want of a graphics card. */
@@ -41,6 +41,8 @@
     cut?: { zMm: number; region?: Region };
     /** Which way to look; looking anew, also the same way, counts up `turns`. */
     view: Look;
+    /** Which part it is; another one is looked at whole. */
+    partId?: string;
     /** The surface in colours that tell something, to be shown in place of the filament's. */
     painted?: BufferGeometry;
     onpick?(triangle: number | undefined): void;
@@ -62,6 +64,7 @@
     toneOf,
     cut,
     view,
+    partId,
     painted,
     onpick,
     ends,
@@ -169,14 +172,45 @@
     untrack(() => look(width / height));
   });
 
+  /** What the view was fitted to. */
+  let fitted: { readonly box: Box; readonly partId: string | undefined } | undefined;
+  /** Whether somebody holds the view, or a handle or a number somewhere else on the page. */
+  let isHeld = $state(false);
+  $effect(() => {
+    const held = new AbortController();
+    const on = (type: string, isDown: boolean) =>
+      addEventListener(type, () => (isHeld = isDown), { capture: true, signal: held.signal });
+    on('pointerdown', true);
+    on('pointerup', false);
+    on('pointercancel', false);
+    return () => held.abort();
+  });
+  // A part that has grown out of the view, or another part, is seen whole from where one looks.
+  $effect(() => {
+    const box = boundsOf(mesh);
+    const isOther = fitted?.partId !== partId;
+    if (isHeld || linked || !fitted || (!isOther && !hasOutgrown(fitted.box, box))) return;
+    untrack(() => {
+      const { width, height } = size.current;
+      const from = plain(camera.position.clone().sub(controls.target));
+      stand(standpoint({ from, turns: view.turns }, box, FOV_DEG, width / height));
+    });
+  });
+
   function look(aspect: number): void {
-    const { eye, target } = standpoint(view, boundsOf(mesh), FOV_DEG, aspect);
+    const there = standpoint(view, boundsOf(mesh), FOV_DEG, aspect);
+    const { eye, target } = there;
     // Of views that turn together the one with the larger part decides, so that both are seen whole.
     const other = linked?.standpoint;
     if (other?.turns === view.turns) {
       const apart = new Vector3(...other.eye).distanceTo(new Vector3(...other.target));
       if (apart > eye.distanceTo(target)) return;
     }
+    stand(there);
+  }
+
+  function stand({ eye, target }: ReturnType<typeof standpoint>): void {
+    fitted = { box: boundsOf(mesh), partId };
     camera.position.copy(eye);
     controls.target.copy(target);
     controls.update();

@@ -31,6 +31,8 @@
     cut?: { zMm: number; region?: Region };
     /** Which way it is looked at; looking anew, also the same way, counts up `turns`. */
     view?: Look;
+    /** Which part it is; another one is looked at whole. */
+    partId?: string;
     /** With a limits card, lean can be shown, and thickness if that can be asked for. */
     limits?: LimitsCard;
     thickness?: ThicknessMap;
@@ -57,6 +59,7 @@
     hatched,
     cut,
     view = $bindable({ name: 'Corner', turns: 0 }),
+    partId,
     isSmall = false,
     limits,
     thickness,
@@ -158,6 +161,7 @@
       {toneOf}
       {cut}
       {view}
+      {partId}
       {painted}
       {onpick}
       {ends}

@@ -45,3 +45,17 @@ export function standpoint(
   const distance = (1.12 * radius) / Math.sin(narrow);
   return { eye: target.clone().addScaledVector(direction.normalize(), distance), target };
 }
+
+/** A part that is so many times larger or smaller than what the view was fitted to needs another view. */
+const OUTGROWN = 1.35;
+
+/** Whether a part has become so much larger or smaller than a view was fitted to, or moved so far, that it needs another. */
+export function hasOutgrown(fitted: Box, now: Box): boolean {
+  const [before, after] = [fitted, now].map(({ min, max }) => ({
+    middle: new Vector3(...min).add(new Vector3(...max)).multiplyScalar(0.5),
+    radius: Math.max(8, new Vector3(...max).distanceTo(new Vector3(...min)) / 2),
+  }));
+  const ratio = after.radius / before.radius;
+  const isElsewhere = before.middle.distanceTo(after.middle) > before.radius / 2;
+  return isElsewhere || ratio > OUTGROWN || ratio < 1 / OUTGROWN;
+}

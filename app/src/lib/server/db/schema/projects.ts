@@ -136,7 +136,8 @@ export const handIns = pgTable(
     versionId: uuid('version_id')
       .notNull()
       .references(() => versions.id, { onDelete: 'cascade' }),
-    /** What the part is called. */
+    /** Which part of the design it is, and what that is called. */
+    partId: text('part_id').notNull(),
     part: text('part').notNull(),
     recipe: recipeDocument('recipe').notNull(),
     limits: limitsDocument('limits').notNull(),

@@ -2,11 +2,14 @@
   import { enhance } from '$lib/ui/enhance';
   import { invalidateAll } from '$app/navigation';
   import { recipeOf } from '@kelbrin/core/design';
+  import { sameRecipe } from '@kelbrin/core/recipe';
   import { Button } from 'flowbite-svelte';
+  import type { BenchState } from '$lib/bench/bench.svelte';
   import Bench from '$lib/bench/Bench.svelte';
   import BenchGuide from '$lib/guidance/BenchGuide.svelte';
   import HelpButton from '$lib/guidance/HelpButton.svelte';
   import FeedbackBar from '$lib/handIn/FeedbackBar.svelte';
+  import HandedInBar from '$lib/handIn/HandedInBar.svelte';
   import HandInDialog from '$lib/handIn/HandInDialog.svelte';
   import { placesOf } from '$lib/review/remarkPlaces';
   import { handInTexts as say } from '$lib/texts/handIn';
@@ -22,12 +25,27 @@
 
   const standing = $derived(data.standing.state);
   const isFirst = $derived(standing === 'designing' || standing === 'sent_back');
-  const mayHandIn = $derived(standing !== 'checking' && standing !== 'waiting');
+  const isWaiting = $derived(standing === 'checking' || standing === 'waiting');
+  /** Whether what is handed in can be taken back, by handing in again or without. */
+  const mayWithdraw = $derived(data.feedback?.mayWithdraw ?? false);
   const pins = $derived(
     standing === 'sent_back'
       ? placesOf(data.feedback?.remarks ?? []).map(({ letter, at }) => ({ words: letter, at }))
       : [],
   );
+
+  /** What shows the part that was handed in, while another one is shown. */
+  function showHandedIn(bench: BenchState): (() => void) | undefined {
+    const partId = data.feedback?.partId;
+    const isThere = partId !== undefined && bench.design.parts.some(({ id }) => id === partId);
+    return isThere && bench.partId !== partId ? () => bench.showPart(partId) : undefined;
+  }
+
+  /** Whether what would be handed in now is not what was handed in last. */
+  function isChangedSince({ design }: BenchState): boolean {
+    const last = data.feedback;
+    return !last || design.chosen !== last.partId || !sameRecipe(recipeOf(design), last.recipe);
+  }
 </script>
 
 <svelte:head><title>{data.title} · Kelbrin</title></svelte:head>
@@ -52,34 +70,49 @@
       copies={data.copies}
       colour="#3f8f5f"
       {pins}
+      pinnedPart={data.feedback?.partId}
     >
       {#snippet top({ bench })}
         {#if data.feedback}
           <FeedbackBar
             isSentBack={standing === 'sent_back'}
+            part={data.feedback.part}
+            onshow={showHandedIn(bench)}
             comment={data.standing.comment}
             remarks={data.feedback.remarks}
             waivers={data.feedback.waivers}
             recipe={data.feedback.recipe}
-            onmark={(stepId) => (bench.marked = stepId)}
+            onmark={(stepId) => {
+              showHandedIn(bench)?.();
+              bench.marked = stepId;
+            }}
           />
+          {#if isWaiting || !isFirst}
+            <HandedInBar {bench} last={data.feedback} isApproved={!isWaiting} />
+          {/if}
         {/if}
       {/snippet}
       {#snippet lead({ bench })}
-        <BenchGuide {bench} projectId={data.project.id} prompts={data.guidance} ticked={data.ticked} />
+        <BenchGuide
+          {bench}
+          projectId={data.project.id}
+          prompts={data.guidance}
+          ticked={data.ticked}
+          isHandedIn={!isFirst && !isChangedSince(bench)}
+        />
       {/snippet}
       {#snippet actions({ bench, autosave })}
         <TaskButton title={data.title} task={data.task} />
         <HelpButton projectId={data.project.id} asks={data.asksForHelp} />
         <StateChip state={standing} />
-        {#if data.feedback?.mayWithdraw}
+        {#if mayWithdraw}
           <form method="POST" action="?/withdraw" use:enhance>
             <Button type="submit" size="sm" color="alternative">{say.withdraw}</Button>
           </form>
-        {:else if !mayHandIn && data.feedback?.isSeen}
+        {:else if isWaiting && data.feedback?.isSeen}
           <span class="text-ink-soft text-sm">{say.isSeen}</span>
         {/if}
-        {#if mayHandIn}
+        {#if !isWaiting || (mayWithdraw && isChangedSince(bench))}
           <Button
             size="sm"
             color={isFirst ? 'primary' : 'alternative'}
@@ -90,10 +123,16 @@
               asking = true;
             }}
           >
-            {isFirst ? say.open : say.openAgain}
+            {isFirst ? say.open : isWaiting ? say.openInstead : say.openAgain}
           </Button>
         {/if}
-        <HandInDialog bind:open={asking} {bench} {autosave} isQueued={standing === 'approved'} />
+        <HandInDialog
+          bind:open={asking}
+          {bench}
+          {autosave}
+          isQueued={standing === 'approved'}
+          isInstead={isWaiting}
+        />
       {/snippet}
     </Bench>
   {/key}

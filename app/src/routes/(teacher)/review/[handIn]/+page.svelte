@@ -149,7 +149,9 @@
 <main class="flex h-[calc(100vh-3rem)] flex-col">
   <div class="border-hairline flex h-12 shrink-0 items-center gap-3 border-b bg-white px-4">
     <a href="/review" class="text-primary-800 underline underline-offset-2">{say.title}</a>
-    <h1 class="truncate text-lg">{data.student}: {data.brief.title}, {say.handIn(handIn.number)}</h1>
+    <h1 class="truncate text-lg">
+      {data.student}: {data.brief.title}, {say.handIn(handIn.number, handIn.part)}
+    </h1>
     {#if inspection}<VerdictChip verdict={inspection.verdict} />{/if}
     {#if data.decided && data.decided.id !== handIn.id && (data.decided.state === 'approved' || data.decided.state === 'sent_back')}
       <form
@@ -207,6 +209,7 @@
             <p class="border-primary-300 bg-primary-50 border-l-4 px-2 py-1">{handIn.note}</p>
           </div>
         {/if}
+        {#if data.other}<p class="text-ink-soft">{say.otherPart(data.other.number, data.other.part)}</p>{/if}
         {#if before && changes}
           <div>
             <h2 class="mb-0.5 text-base">{say.changes(before.number)}</h2>

@@ -1,0 +1,52 @@
+<script lang="ts">
+  import { recipeOf } from '@kelbrin/core/design';
+  import { differencesOf, sameRecipe, type Recipe } from '@kelbrin/core/recipe';
+  import type { BenchState } from '$lib/bench/bench.svelte';
+  import { clockTime, dayAndTime } from '$lib/ui/times';
+  import { handInTexts as say } from '$lib/texts/handIn';
+
+  interface Props {
+    bench: BenchState;
+    /** What was handed in last, and whether it is approved already. */
+    last: {
+      readonly at: Date;
+      readonly partId: string;
+      readonly part: string;
+      readonly recipe: Recipe;
+      readonly isSeen: boolean;
+    };
+    isApproved: boolean;
+  }
+  let { bench, last, isApproved }: Props = $props();
+
+  /** More changes than this are counted and not listed. */
+  const MOST_LISTED = 3;
+
+  const isToday = $derived(last.at.toDateString() === new Date().toDateString());
+  const when = $derived(isToday ? clockTime(last.at) : dayAndTime(last.at));
+  const now = $derived(bench.design.parts.find(({ id }) => id === last.partId));
+  const isChanged = $derived(!now || !sameRecipe(recipeOf(bench.design, now.id), last.recipe));
+  const changes = $derived(
+    now && isChanged
+      ? differencesOf(last.recipe, recipeOf(bench.design, now.id)).map(({ words }) => words)
+      : [],
+  );
+  const isOtherChosen = $derived(now !== undefined && bench.design.chosen !== last.partId);
+</script>
+
+{#if isChanged || isOtherChosen}
+  <div class="border-warn bg-warn-wash border-b px-4 py-2 text-sm" role="status" data-testid="changed-since">
+    <strong>{isApproved ? say.hasApproved(last.part, when) : say.teacherHas(last.part, when)}</strong>
+    {#if !now}
+      {say.partGone}
+    {:else if isChanged}
+      {say.since}
+      {changes.slice(0, MOST_LISTED).join('; ')}{changes.length > MOST_LISTED
+        ? say.andMore(changes.length - MOST_LISTED)
+        : '.'}
+    {:else}
+      {say.otherChosen}
+    {/if}
+    {isApproved ? say.againAsNew : last.isSeen ? say.waitForAnswer : say.againInstead}
+  </div>
+{/if}
