@@ -152,3 +152,46 @@ describe('what begins in mid-air', () => {
     }
   });
 });
+
+describe('a wall that leans by exactly 45°', () => {
+  /** A block that widens upwards at 45°; one wall has a corner close to its foot, rounded by `strayMm` to the outside. */
+  function widening(strayMm: number): SolidMesh {
+    const [low, high, tall] = [20, 30, 10];
+    const square = (half: number, z: number) => [
+      -half,
+      -half,
+      z,
+      half,
+      -half,
+      z,
+      half,
+      half,
+      z,
+      -half,
+      half,
+      z,
+    ];
+    const away = 0.01 * Math.SQRT1_2;
+    const corner = [0, -low - away - strayMm, away - strayMm];
+    const positions = Float32Array.from([...square(low, 0), ...square(high, tall), ...corner]);
+    const walls = [1, 2, 3].flatMap((i) => {
+      const j = (i + 1) % 4;
+      return [i, j, 4 + j, i, 4 + j, 4 + i];
+    });
+    const front = [0, 1, 8, 1, 5, 8, 5, 4, 8, 4, 0, 8];
+    const triangles = Uint32Array.from([0, 2, 1, 0, 3, 2, 4, 5, 6, 4, 6, 7, ...walls, ...front]);
+    return { positions, triangles };
+  }
+
+  it('passes, however a narrow triangle of it strays by rounding', () => {
+    for (const strayMm of [0, 2e-6, 4e-6]) {
+      const { verdict, measured } = check('overhang', widening(strayMm));
+      expect(verdict).not.toBe('fail');
+      expect(measured).toBeCloseTo(45, 2);
+    }
+  });
+
+  it('fails where a face of it really leans out further', () => {
+    expect(check('overhang', widening(0.004)).verdict).toBe('fail');
+  });
+});

@@ -50,14 +50,55 @@ export function hangingOf(subject: Subject, { maxOverhangDeg, lineWidthMm }: Lim
   return hanging;
 }
 
-function leansOf({ mesh, faces }: Subject): Float64Array {
+function leansOf(subject: Subject): Float64Array {
+  const { mesh, faces } = subject;
   const leanDeg = new Float64Array(faces.areas.length);
+  const leaning: number[] = [];
   for (let f = 0; f < leanDeg.length; f++) {
     const down = -faces.normals[3 * f + 2];
     if (down <= UPRIGHT || faces.areas[f] < SLIVER_MM2 || restsOnPlate(mesh, faces, f)) continue;
     leanDeg[f] = (Math.asin(Math.min(1, down)) * 180) / Math.PI;
+    leaning.push(f);
   }
+  settleSlivers(subject, leaning, leanDeg);
   return leanDeg;
+}
+
+/** The rounding of coordinates about as large as this, in single precision, is their product with it. */
+const ROUNDING = 2 ** -22;
+
+/**
+ * Gives narrow triangles the lean of the larger ones that they lie in one surface with. Corners are rounded, and the
+ * narrower a triangle is the more its direction strays for that: by about the rounding over its height.
+ */
+function settleSlivers(
+  { mesh, faces, topology, box }: Subject,
+  leaning: readonly number[],
+  leanDeg: Float64Array,
+): void {
+  const roundingMm = ROUNDING * Math.max(...box.min.map(Math.abs), ...box.max.map(Math.abs));
+  const { areas } = faces;
+  for (const f of [...leaning].sort((a, b) => areas[b] - areas[a])) {
+    const strayDeg = ((roundingMm / heightOf(mesh, areas[f], f)) * 180) / Math.PI;
+    let larger = -1;
+    for (let k = 0; k < 3; k++) {
+      const other = topology.neighbours[3 * f + k];
+      if (other < 0 || leanDeg[other] === 0 || areas[other] <= areas[f]) continue;
+      const isSame = Math.abs(leanDeg[other] - leanDeg[f]) <= strayDeg;
+      if (isSame && (larger < 0 || areas[other] > areas[larger])) larger = other;
+    }
+    if (larger >= 0) leanDeg[f] = leanDeg[larger];
+  }
+}
+
+/** The height of a triangle over its longest edge, mm. */
+function heightOf({ positions: p, triangles }: Subject['mesh'], areaMm2: number, face: number): number {
+  let longest = 0;
+  for (let k = 0; k < 3; k++) {
+    const [a, b] = [3 * triangles[3 * face + k], 3 * triangles[3 * face + ((k + 1) % 3)]];
+    longest = Math.max(longest, Math.hypot(p[b] - p[a], p[b + 1] - p[a + 1], p[b + 2] - p[a + 2]));
+  }
+  return (2 * areaMm2) / longest;
 }
 
 /**

@@ -67,6 +67,22 @@ export function moveStep(recipe: Recipe, stepId: string, by: number): Recipe {
   return withSteps(recipe, steps.toSpliced(to, 0, recipe.steps[from]));
 }
 
+/** The places of steps, from 1, that name another step rightly before a change and wrongly after it. */
+export function brokenBy(before: Recipe, after: Recipe): number[] {
+  const wrongIn = ({ steps }: Recipe) => {
+    const earlier = new Set<string>();
+    const wrong = new Set<string>();
+    for (const each of steps) {
+      if (referencesOf(each).some(({ id }) => !earlier.has(id))) wrong.add(each.id);
+      earlier.add(each.id);
+    }
+    return wrong;
+  };
+  const already = wrongIn(before);
+  const wrong = wrongIn(after);
+  return after.steps.flatMap(({ id }, i) => (wrong.has(id) && !already.has(id) ? i + 1 : []));
+}
+
 /** Puts a copy of a step right after it. */
 export function duplicateStep(
   recipe: Recipe,
@@ -138,6 +154,7 @@ function withValue(data: unknown, path: FieldPath, value: unknown): unknown {
   const [key, ...rest] = path;
   if (Array.isArray(data)) {
     if (rest.length === 0 && value === undefined) return data.toSpliced(key as number, 1);
+    if (key === data.length) return [...(data as unknown[]), value];
     return data.with(key as number, withValue(data[key as number], rest, value));
   }
   const inner = withValue((data as Record<string | number, unknown>)[key], rest, value);

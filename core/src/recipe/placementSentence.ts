@@ -3,6 +3,7 @@ import { edgeWords, type Along, type Axis, type Placement, type Target } from '.
 import {
   choice,
   millimetres,
+  missingStepWords,
   share,
   stepWords,
   text,
@@ -20,7 +21,7 @@ export function targetToken(path: FieldPath, on: Target, { recipe, index }: Sent
     options.push({ label: stepWords(recipe.steps, i), value: { step: recipe.steps[i].id } });
   }
   const missing = 'step' in on && !recipe.steps.slice(0, index).some((step) => step.id === on.step);
-  if (missing) options.push({ label: 'a step that does not come before', value: on });
+  if (missing) options.push({ label: missingStepWords(recipe.steps, on.step), value: on });
   return choice(path, 'placed on', options, ({ value }) => JSON.stringify(value) === JSON.stringify(on));
 }
 

@@ -1,11 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyRecipe } from '../../test/anyRecipe.ts';
+import { recipeWith, stepOf } from '../../test/evaluated.ts';
 import { label } from '../../test/recipes.ts';
 import {
   addMeasure,
   additionsOf,
   addStep,
+  brokenBy,
   duplicateStep,
   emptyRecipe,
   moveStep,
@@ -175,6 +177,57 @@ describe('more edits', () => {
   it('give measures names that are free', () => {
     const names = addMeasure(addMeasure(label())).measures.map(({ name }) => name);
     expect(names).toEqual(['a', 'b']);
+  });
+});
+
+describe('combined outlines', () => {
+  it('take another piece, as many as a combined outline may have', () => {
+    let recipe = recipeWith([
+      stepOf('extrude', 's1', undefined, {
+        outline: {
+          shape: 'combined',
+          pieces: [{ how: 'join', outline: { shape: 'circle', diameterMm: 9 }, xMm: 0, yMm: 0 }],
+        },
+      }),
+    ]);
+    const offer = () => additionsOf(recipe.steps[0]).find(({ label }) => label === 'join another outline');
+    for (let pieces = 2; pieces <= 20; pieces++) {
+      const added = setField(recipe, 's1', offer()!.path, offer()!.value);
+      if (!added.ok) throw new Error(added.problem.message);
+      ({ recipe } = added);
+      expect(recipe.steps[0]).toMatchObject({ outline: { pieces: { length: pieces } } });
+    }
+    expect(offer()).toBeUndefined();
+    const dropped = setField(recipe, 's1', ['outline', 'pieces', 1], undefined);
+    expect(dropped).toMatchObject({ ok: true, recipe: { steps: [{ outline: { pieces: { length: 19 } } }] } });
+  });
+});
+
+describe('steps that name others', () => {
+  const repeated = () => {
+    const edited = setField(addStep(label(), 'repeat'), 's4', ['of'], [{ step: 's2' }]);
+    if (!edited.ok) throw new Error(edited.problem.message);
+    return edited.recipe;
+  };
+  const last = (recipe: Recipe) => sentences(recipe).at(-1);
+
+  it('say what they name also where it is gone or comes later', () => {
+    const recipe = repeated();
+    expect(last(recipe)).toContain('Repeat step 2 in a row');
+    const steps = recipe.steps.filter(({ id }) => id !== 's2');
+    expect(last({ ...recipe, steps })).toContain('Repeat a step that is gone in a row');
+    const early = moveStep(recipe, 's4', -3);
+    expect(sentences(early)[0]).toContain('Repeat step 3, which comes later in a row');
+  });
+
+  it('are told before a change leaves them without', () => {
+    const recipe = repeated();
+    expect(brokenBy(recipe, moveStep(recipe, 's4', -2))).toEqual([2]);
+    expect(brokenBy(recipe, moveStep(recipe, 's2', 1))).toEqual([]);
+    // What can be put right with the deletion is not broken by it.
+    expect(brokenBy(recipe, removeStep(recipe, 's1'))).toEqual([]);
+    const early = moveStep(recipe, 's4', -2);
+    expect(brokenBy(early, moveStep(early, 's3', -1))).toEqual([]);
   });
 });
 

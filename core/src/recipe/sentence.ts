@@ -168,6 +168,12 @@ export function stepWords(steps: readonly NamedStep[], index: number): string {
   return steps[index].name ?? `step ${index + 1}`;
 }
 
+/** A step that cannot be named where it is, since it is gone or comes later. */
+export function missingStepWords(steps: readonly NamedStep[], id: string): string {
+  const at = steps.findIndex((step) => step.id === id);
+  return at < 0 ? 'a step that is gone' : `${stepWords(steps, at)}, which comes later`;
+}
+
 /** A sentence as plain text, for files, lists and people who read rather than edit. */
 export function plainSentence(tokens: readonly Token[]): string {
   const words = tokens.map((token) => {
@@ -181,11 +187,7 @@ export function plainSentence(tokens: readonly Token[]): string {
       case 'words':
         return `“${token.value.replaceAll('\n', ' / ')}”`;
       case 'steps':
-        return listWords(
-          token.chosen.map(
-            (id) => token.offered.find((step) => step.id === id)?.label ?? 'a step that is gone',
-          ),
-        );
+        return listWords(token.chosen.map((id) => token.offered.find((step) => step.id === id)?.label ?? ''));
       case 'face':
       case 'file':
         return token.words;

@@ -167,6 +167,11 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     hostBox: (on: Target) => ('plate' in on ? plateBox : traceOf(on).box),
     partBox: () => (part && !part.isEmpty() ? (part.boundingBox() as Box) : undefined),
     partBoxUnder: (pose) => (part ? (scope.keep(part.transform(pose)).boundingBox() as Box) : plateBox),
+    boxWithin(body) {
+      if (!part) return undefined;
+      const common = scope.keep(part.intersect(body));
+      return common.isEmpty() ? undefined : (common.boundingBox() as Box);
+    },
     sectionFacing(side, atMm) {
       if (!part) return [];
       const turned = scope.keep(part.transform(turnedBack(facingPose(side))));

@@ -5,7 +5,6 @@
   import RotateCcwClock from '@lucide/svelte/icons/rotate-ccw-clock';
   import Redo2 from '@lucide/svelte/icons/redo-2';
   import Undo2 from '@lucide/svelte/icons/undo-2';
-  import { Button, Modal } from 'flowbite-svelte';
   import { onDestroy, untrack, type ComponentProps, type Snippet } from 'svelte';
   import type { Finding, BriefRules, LimitsCard } from '@kelbrin/core/inspect';
   import { partOf, type Design } from '@kelbrin/core/design';
@@ -19,6 +18,7 @@
   import { Autosave } from './autosave.svelte';
   import { BenchState } from './bench.svelte';
   import BenchFoot from './BenchFoot.svelte';
+  import ConflictDialog from './ConflictDialog.svelte';
   import ExportDialog from './ExportDialog.svelte';
   import FaceList from './FaceList.svelte';
   import FileInputs from './FileInputs.svelte';
@@ -195,16 +195,6 @@
     if (key === 'y' || event.shiftKey) bench.redo();
     else bench.undo();
   }
-
-  async function keepMine(): Promise<void> {
-    if (autosave.theirs) bench.rememberBefore(autosave.theirs.design);
-    await autosave.keepMine();
-  }
-
-  function takeTheirs(): void {
-    const theirs = autosave.takeTheirs();
-    if (theirs) bench.replace(theirs, 'saved');
-  }
 </script>
 
 <svelte:window {onkeydown} onpagehide={() => autosave.keep()} />
@@ -341,20 +331,7 @@
   <BenchFoot {bench} save={autosave.state} {limits} {copies} />
 </div>
 
-<Modal
-  open={autosave.state === 'conflict'}
-  title={say.changedElsewhere}
-  aria-label={say.changedElsewhere}
-  dismissable={false}
-  size="sm"
->
-  <p>{say.whichState}</p>
-  <p class="text-ink-soft">{say.notLost}</p>
-  {#snippet footer()}
-    <Button onclick={keepMine}>{say.keepMine}</Button>
-    <Button color="alternative" onclick={takeTheirs}>{say.takeTheirs}</Button>
-  {/snippet}
-</Modal>
+<ConflictDialog {bench} {autosave} />
 
 <KeysSheet bind:open={isHelping} keys={benchKeys}>
   <p class="text-ink-soft">

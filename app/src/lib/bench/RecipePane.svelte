@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Button, Modal } from 'flowbite-svelte';
   import type { Token } from '@kelbrin/core/recipe';
   import AddStepMenu from './AddStepMenu.svelte';
   import type { BenchState } from './bench.svelte';
@@ -49,4 +50,14 @@
   onadd={(kind) => bench.addStep(kind)}
   onexample={() => (isBeginning = true)}
 />
+{#if bench.question}
+  {@const { what, step, broken } = bench.question}
+  <Modal open title={say.breaks[what](step)} size="sm" onclose={() => bench.answer(false)}>
+    <p>{say.breaksWhat[what](broken)}</p>
+    <div class="flex justify-end gap-2">
+      <Button color="alternative" autofocus onclick={() => bench.answer(false)}>{say.breaksNo}</Button>
+      <Button onclick={() => bench.answer(true)}>{say.breaksYes[what]}</Button>
+    </div>
+  </Modal>
+{/if}
 <StartersDialog bind:open={isBeginning} {bench} />

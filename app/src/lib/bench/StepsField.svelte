@@ -15,7 +15,7 @@
   const words = $derived(
     chosen.length === 0
       ? 'steps to be chosen'
-      : listWords(chosen.map((id) => offered.find((step) => step.id === id)?.label ?? 'a step that is gone')),
+      : listWords(chosen.map((id) => offered.find((step) => step.id === id)?.label ?? '')),
   );
 
   function toggle(id: string): void {

@@ -19,6 +19,7 @@ import {
   addStep,
   directionBefore,
   duplicateStep,
+  brokenBy,
   moveStep,
   removeStep,
   setField,
@@ -42,6 +43,15 @@ import type { WorkerLike } from './solidClient';
 
 const NO_MEASURES: ReadonlyMap<string, number> = new Map();
 
+/** What is asked before a change is made that other steps do not survive. */
+export interface BenchQuestion {
+  readonly what: 'delete' | 'move';
+  /** The place of the step, from 1, and of those that would name it no longer, as they would stand then. */
+  readonly step: number;
+  readonly broken: readonly number[];
+  go(): void;
+}
+
 /**
  * What is on the bench: the project's parts with their history, the part that is shown with its last good solid and
  * inspection, and what is marked. Everything that changes the project goes through here.
@@ -63,6 +73,8 @@ export class BenchState {
   /** The outline that is being drawn on the plan. */
   drawing = $state.raw<{ readonly stepId: string; readonly path: FieldPath }>();
   /** What was mended or guessed when a file was taken into a step. */
+  /** A change that would break other steps, until somebody has said whether it shall be made. */
+  question = $state.raw<BenchQuestion>();
   fileNotes = $state.raw<{ readonly stepId: string; readonly notes: readonly string[] }>();
   /** The step whose face on the plate is being picked in the view. */
   pickingFace = $state<string>();
@@ -136,9 +148,13 @@ export class BenchState {
     if (this.recipe !== before) this.marked = this.recipe.steps.at(-1)?.id;
   }
 
+  /** Deletes a step; asks first where others name it and would be left without. */
   removeStep(stepId: string): void {
-    this.#edit(removeStep(this.recipe, stepId));
-    if (this.marked === stepId) this.marked = undefined;
+    const changed = removeStep(this.recipe, stepId);
+    this.#askIfBreaking(changed, { what: 'delete', step: this.#placeOf(stepId) }, () => {
+      this.#edit(changed);
+      if (this.marked === stepId) this.marked = undefined;
+    });
   }
 
   duplicateStep(stepId: string): void {
@@ -149,12 +165,29 @@ export class BenchState {
     if (this.recipe !== before) this.marked = copied.copyId;
   }
 
+  /** Moves a step by places; asks first where another would then name what comes after it. */
   moveStep(stepId: string, by: number, gesture?: number): void {
-    this.#edit(
-      moveStep(this.recipe, stepId, by),
-      gesture === undefined ? undefined : `move ${stepId}`,
-      gesture,
+    const changed = moveStep(this.recipe, stepId, by);
+    this.#askIfBreaking(changed, { what: 'move', step: this.#placeOf(stepId) }, () =>
+      this.#edit(changed, gesture === undefined ? undefined : `move ${stepId}`, gesture),
     );
+  }
+
+  /** Goes on with the change that was asked about, or leaves it. */
+  answer(goesOn: boolean): void {
+    const asked = this.question;
+    this.question = undefined;
+    if (goesOn) asked?.go();
+  }
+
+  #placeOf(stepId: string): number {
+    return this.recipe.steps.findIndex(({ id }) => id === stepId) + 1;
+  }
+
+  #askIfBreaking(changed: Recipe, about: Pick<BenchQuestion, 'what' | 'step'>, go: () => void): void {
+    const broken = brokenBy(this.recipe, changed);
+    if (broken.length === 0) go();
+    else this.question = { ...about, broken, go };
   }
 
   addMeasure(): void {

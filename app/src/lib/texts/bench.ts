@@ -1,3 +1,10 @@
+import { listWords } from '@kelbrin/core/recipe';
+
+/** "Step 4 is", "Steps 4 and 5 are", by their numbers as they will be. */
+function inSteps(places: readonly number[]): string {
+  return places.length === 1 ? `Step ${places[0]} is` : `Steps ${listWords(places.map(String))} are`;
+}
+
 /** What the bench says around recipe, solid and inspection. */
 export const benchTexts = {
   recipe: 'Recipe',
@@ -63,6 +70,18 @@ export const benchTexts = {
   switchedOff: 'switched off',
   deleteStep: (number: number) => `Delete step ${number}`,
   remove: 'Delete',
+  breaks: {
+    delete: (step: number) => `Delete step ${step}?`,
+    move: (step: number) => `Move step ${step}?`,
+  },
+  breaksWhat: {
+    delete: (broken: readonly number[]) =>
+      `${inSteps(broken)} then without what it names, and the part cannot be built until that is mended.`,
+    move: (broken: readonly number[]) =>
+      `${inSteps(broken)} then naming what comes later, and the part cannot be built until that is mended.`,
+  },
+  breaksYes: { delete: 'Delete it', move: 'Move it' },
+  breaksNo: 'Leave it',
   foldStep: (number: number) => `Step ${number}, fold`,
   unfoldStep: (number: number) => `Step ${number}, unfold`,
   moreFor: (number: number) => `More for step ${number}`,

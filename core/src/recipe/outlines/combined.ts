@@ -14,10 +14,13 @@ export const piece = z.strictObject({
   turnDeg: angle().optional(),
 });
 
+/** As many pieces as one sentence can still be read with. */
+const MOST_PIECES = 20;
+
 export const schema = z.strictObject({
   shape: z.literal('combined'),
   /** In the order in which they are joined or cut away; the first is the ground for the others. */
-  pieces: z.array(piece).min(1).max(20),
+  pieces: z.array(piece).min(1).max(MOST_PIECES),
 });
 
 /** Several outlines joined into one or cut out of each other. */
@@ -55,6 +58,20 @@ export const combined: OutlineKind<z.infer<typeof schema>> = {
         { type: 'drop', path: at, label: `Leave out this ${each.outline.shape}` } as const,
       ];
     }),
+  additions: ({ pieces }, path) => {
+    if (pieces.length >= MOST_PIECES) return [];
+    const at = [...path, 'pieces', pieces.length];
+    const another = (how: 'join' | 'cut') => ({
+      how,
+      outline: createPlain('circle', 5),
+      xMm: 0,
+      yMm: 0,
+    });
+    return [
+      { label: 'join another outline', path: at, value: another('join') },
+      { label: 'cut another outline away', path: at, value: another('cut') },
+    ];
+  },
   region({ pieces }, kit) {
     return pieces.reduce<[number, number][][]>((sum, { how, outline, xMm, yMm, turnDeg = 0 }, i) => {
       const inner = {

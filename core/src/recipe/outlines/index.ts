@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { Region } from '../../plane/index.ts';
 import type { Resolved } from '../amount.ts';
-import type { FieldPath, SentenceContext, Token } from '../sentence.ts';
+import type { Addition, FieldPath, SentenceContext, Token } from '../sentence.ts';
 import { combined, schema as combinedSchema } from './combined.ts';
 import type { OutlineKit, SizeField } from './outlineKind.ts';
 import {
@@ -34,6 +34,11 @@ export function outlineTokens(spec: OutlineSpec, path: FieldPath, context: Sente
 export function outlineSizes(spec: OutlineSpec, path: FieldPath): SizeField[] {
   if (spec.shape === 'combined') return [];
   return plainSizes(spec).map((size) => ({ ...size, path: [...path, ...size.path] }));
+}
+
+/** Clauses that an outline's words could also have; `path` leads from the step to it. */
+export function outlineAdditions(spec: OutlineSpec, path: FieldPath): Addition[] {
+  return spec.shape === 'combined' ? combined.additions!(spec, path) : [];
 }
 
 /** The area that an outline bounds, about the origin. */

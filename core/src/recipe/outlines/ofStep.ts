@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { distance } from '../amount.ts';
 import { stepRef } from '../placement.ts';
-import { choice, millimetres, stepWords, text } from '../sentence.ts';
+import { choice, millimetres, missingStepWords, stepWords, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
 
 export const schema = z.strictObject({ shape: z.literal('ofStep'), of: stepRef, growMm: distance() });
@@ -16,7 +16,7 @@ export const ofStep: OutlineKind<z.infer<typeof schema>> = {
       .slice(0, index)
       .map(({ id }, i) => ({ label: stepWords(recipe.steps, i), value: { step: id } }));
     if (!options.some(({ value }) => value.step === of.step)) {
-      options.push({ label: 'a step that does not come before', value: of });
+      options.push({ label: missingStepWords(recipe.steps, of.step), value: of });
     }
     return [
       text('of'),

@@ -1,7 +1,7 @@
 import type { Region } from '../../plane/index.ts';
 import type { Resolved } from '../amount.ts';
 import type { StepRef } from '../placement.ts';
-import type { FieldPath, SentenceContext, Token } from '../sentence.ts';
+import type { Addition, FieldPath, SentenceContext, Token } from '../sentence.ts';
 
 /** What an outline may ask for that it cannot work out by itself. */
 export interface OutlineKit {
@@ -32,6 +32,8 @@ export interface OutlineKind<O extends { shape: string }> {
   create(acrossMm: number): O;
   /** Its sizes in words; `path` leads from the step to the outline. */
   tokens(outline: O, path: FieldPath, context: SentenceContext): Token[];
+  /** Clauses that its words could also have. */
+  additions?(outline: O, path: FieldPath): Addition[];
   /** Its sizes that a handle on the plan can drag: each grows with the outline's extent along an axis. */
   sizes?(outline: O): SizeField[];
   /** Its area, about the origin. */

@@ -3,7 +3,7 @@ import { signedAreaOf, turned, type Outline, type Region } from '../../plane/ind
 import { combined, shift, type Box, type Pose } from '../../mesh/index.ts';
 import { angle, length, type Resolved } from '../amount.ts';
 import { facing, normalOf, type Facing } from '../facing.ts';
-import { outline, outlineRegion, outlineSizes, outlineTokens } from '../outlines/index.ts';
+import { outline, outlineAdditions, outlineRegion, outlineSizes, outlineTokens } from '../outlines/index.ts';
 import { axisIndex, centredOn, fromPlate, onTop, placement } from '../placement.ts';
 import { placementAdditions, placementTokens } from '../placementSentence.ts';
 import { clause, choice, degrees, millimetres, oneOf, text, type Token } from '../sentence.ts';
@@ -111,6 +111,7 @@ export const extrude: StepKind<ExtrudeStep> = {
 
   additions: (step) => [
     ...placementAdditions(step.placement, spreadOf(step.facing)),
+    ...outlineAdditions(step.outline, ['outline']),
     ...edgeAddition(step.top, ['top'], 'top edge'),
     ...edgeAddition(step.bottom, ['bottom'], 'bottom edge'),
     ...(step.rounding

@@ -1,12 +1,10 @@
 import * as z from 'zod';
-import { boxAround } from '../../mesh/index.ts';
 import { circlePoints } from '../../plane/index.ts';
 import { length } from '../amount.ts';
 import { facing, type Facing } from '../facing.ts';
 import { fromPlate, placement } from '../placement.ts';
 import { placementAdditions } from '../placementSentence.ts';
 import { millimetres, text } from '../sentence.ts';
-import { atStart, CLEAR_MM, throughPart } from './extrude.ts';
 import { facedPlacementTokens, facingToken, placedPose, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 
@@ -30,7 +28,7 @@ const STANCE: Record<Facing, string> = {
   right: 'upright, facing the right',
 };
 
-/** A hanging loop that merges with the part by an overlap; its opening goes through everything. */
+/** A hanging loop that merges with the part by an overlap; its opening is as long as the loop is thick. */
 export const eyelet: StepKind<EyeletStep> = {
   kind: 'eyelet',
   label: 'Add an eyelet',
@@ -76,14 +74,12 @@ export const eyelet: StepKind<EyeletStep> = {
     const host = kit.hostBox(step.placement.on);
     const { pose, box } = placedPose(disc, step.thickMm, step.facing, step.placement, host);
     const loop = kit.posed(kit.stack(disc, straight(0, step.thickMm)), pose);
-    // The opening is cut once the loop has joined, through whatever is there.
-    const part = kit.partBox();
-    const all = part ? boxAround(part, box) : box;
-    const { heightMm, startMm } = throughPart(all, step.facing);
-    const pin = kit.posed(
-      kit.stack(opening, straight(-CLEAR_MM, heightMm + CLEAR_MM)),
-      atStart(pose, step.facing, startMm),
-    );
+    // The opening is cut once the loop has joined. It ends with the loop, so that nothing behind it is cut into.
+    const pin = kit.posed(kit.stack(opening, straight(0, step.thickMm)), pose);
+    const beyond = [straight(-BESIDE_MM, 0), straight(step.thickMm, step.thickMm + BESIDE_MM)];
+    if (beyond.some((levels) => kit.boxWithin(kit.posed(kit.stack(opening, levels), pose)))) {
+      kit.note('Something lies before its opening: cut a hole there if one shall see through.');
+    }
     return {
       operations: [
         { effect: 'add', body: loop },
@@ -94,6 +90,9 @@ export const eyelet: StepKind<EyeletStep> = {
     };
   },
 };
+
+/** How near something closes an opening, mm. */
+const BESIDE_MM = 0.5;
 
 const straight = (fromMm: number, toMm: number) => [
   { atMm: fromMm, growMm: 0 },

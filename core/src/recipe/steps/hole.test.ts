@@ -24,6 +24,8 @@ describe('holes', () => {
   const cutBy = (fields: Partial<Extract<Step, { kind: 'hole' }>>) =>
     BLOCK - built(recipeWith([block, hole(fields)])).volumeMm3;
   const disc = (diameter: number) => (Math.PI * diameter ** 2) / 4;
+  const cone = (low: number, high: number, tall: number) =>
+    (Math.PI * tall * (low ** 2 + high ** 2 + low * high)) / 3;
 
   it('have the diameter that they say, for a screw that of ISO 273, for an object what its fit needs', () => {
     expect(cutBy({ size: { by: 'diameter', mm: 6 } }) / (disc(6) * 10)).toBeCloseTo(1, 1);
@@ -65,9 +67,24 @@ describe('holes', () => {
     }
   });
 
+  it('have rims where the surface is, and say where there is none', () => {
+    const pocket = (depth: { type: 'by'; mm: number } | { type: 'through' }) =>
+      stepOf('extrude', 's3', 's1', {
+        effect: 'cut',
+        outline: square(12),
+        depth,
+        placement: on('s1', { z: { relation: 'inFrom', edge: 'high', mm: 0 } }),
+      });
+    const drilled = (deep: Parameters<typeof pocket>[0], rim?: { type: 'chamfer'; mm: number }) =>
+      built(recipeWith([block, pocket(deep), { ...hole({ rim }), id: 's4' }]));
+    const low = { type: 'by', mm: 4 } as const;
+    const cutAway = drilled(low).volumeMm3 - drilled(low, { type: 'chamfer', mm: 1 }).volumeMm3;
+    expect(cutAway / (cone(2, 3, 1) - disc(4))).toBeCloseTo(1, 1);
+    const { steps } = drilled({ type: 'through' }, { type: 'chamfer', mm: 1 });
+    expect(steps[2].notes.join()).toContain('Its rim does nothing');
+  });
+
   it('have rims of the right volume', () => {
-    const cone = (low: number, high: number, tall: number) =>
-      (Math.PI * tall * (low ** 2 + high ** 2 + low * high)) / 3;
     const rim = (fields: Partial<Extract<Step, { kind: 'hole' }>>) =>
       cutBy({ size: { by: 'diameter', mm: 4 }, ...fields });
     expect(rim({ rim: { type: 'chamfer', mm: 1 } }) / (disc(4) * 9 + cone(2, 3, 1))).toBeCloseTo(1, 1);
@@ -126,8 +143,26 @@ describe('an eyelet', () => {
     },
   );
 
-  it('cuts its opening through the part it overlaps, too', () => {
-    const loop = stepOf('eyelet', 's2', 's1', { placement: on('s1', { z: at(3, 'low') }) });
-    expect(genusOf(built(recipeWith([block, loop])).mesh)).toBe(1);
+  it('has an opening as long as it is thick, and says what lies before that', () => {
+    const behind = stepOf('extrude', 's3', undefined, {
+      outline: { shape: 'roundedRectangle', widthMm: 60, depthMm: 2, cornerMm: 0 },
+      depth: { type: 'by', mm: 60 },
+      placement: {
+        ...on('s1', {}),
+        on: { plate: true },
+        y: { relation: 'at', own: 'middle', mm: 40 },
+        z: at(0, 'low'),
+      },
+    });
+    const upright = stepOf('eyelet', 's2', 's1', {
+      facing: 'front',
+      placement: on('s1', { z: { relation: 'beside', edge: 'high', overlapMm: 2.5 } }),
+    });
+    const apart = built(recipeWith([block, behind, upright]));
+    // The wall behind is not cut into: the one opening is that of the loop.
+    expect(genusOf(apart.mesh)).toBe(1);
+    expect(apart.steps[2].notes).toEqual([]);
+    const within = stepOf('eyelet', 's2', 's1', { placement: on('s1', { z: at(3, 'low') }) });
+    expect(built(recipeWith([block, within])).steps[1].notes.join()).toContain('lies before its opening');
   });
 });

@@ -156,16 +156,26 @@ export const hole: StepKind<HoleStep> = {
     const at = [...shiftFor(step.placement, flat, host)] as [number, number, number];
     at[axisIndex[axis]] = 0;
     const pose = combined(shift(at), facingPose(step.facing));
-    const body = kit.posed(
-      step.rim ? kit.revolved([rimmed(step.rim, radius, from, face, to, kit.fail)], 360) : cylinder(),
-      pose,
-    );
+    const body = kit.posed(step.rim ? withRim(step.rim) : cylinder(), pose);
     const depthMm = Math.min(face, to) - Math.max(from, floor);
     return {
       operations: [{ effect: 'cut', body, staysOpen: true }],
       outline: [circlePoints(radius)],
       box: boxUnder(pose, { min: [-radius, -radius, face - depthMm], max: [radius, radius, face] }),
     };
+
+    /** The hole with a rim at the surface, which may lie lower than the host reaches elsewhere. */
+    function withRim(of: Resolved<Rim>) {
+      const across = [circlePoints(rimSize(of, radius).wide)];
+      const column = kit.stack(across, [
+        { atMm: from, growMm: 0 },
+        { atMm: face, growMm: 0 },
+      ]);
+      const met = kit.boxWithin(kit.posed(column, pose));
+      if (!met) kit.note('Its rim does nothing: there is no surface around the hole.');
+      const surface = met ? outward(isHigh ? met.max[axisIndex[axis]] : met.min[axisIndex[axis]]) : face;
+      return kit.revolved([rimmed(of, radius, from, surface, to, kit.fail)], 360);
+    }
 
     function cylinder() {
       return kit.stack(
@@ -278,6 +288,18 @@ function rimTokens(of: Rim | undefined): Token[] {
   return clause([text(','), kinds, ...sizes], ['rim'], 'Leave its rim sharp');
 }
 
+/** How far a rim reaches from the axis, and how deep. */
+function rimSize(of: Resolved<Rim>, radius: number): { wide: number; deep: number } {
+  switch (of.type) {
+    case 'chamfer':
+      return { wide: radius + of.mm, deep: of.mm };
+    case 'countersink':
+      return { wide: of.acrossMm / 2, deep: of.acrossMm / 2 - radius };
+    case 'counterbore':
+      return { wide: of.acrossMm / 2, deep: of.deepMm };
+  }
+}
+
 /** Half the section of a hole with a rim, x its distance from the axis and y the way outwards. */
 function rimmed(
   of: Resolved<Rim>,
@@ -287,12 +309,7 @@ function rimmed(
   to: number,
   fail: (path: readonly string[], message: string) => never,
 ): Point[] {
-  const [wide, deep] =
-    of.type === 'chamfer'
-      ? [radius + of.mm, of.mm]
-      : of.type === 'countersink'
-        ? [of.acrossMm / 2, of.acrossMm / 2 - radius]
-        : [of.acrossMm / 2, of.deepMm];
+  const { wide, deep } = rimSize(of, radius);
   if (wide <= radius) return fail(['rim', 'acrossMm'], 'It must be wider than the hole itself.');
   if (face - deep < from) {
     return fail(

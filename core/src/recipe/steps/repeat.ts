@@ -3,7 +3,18 @@ import { combined, mirror, shift, turn, type Box, type Pose, type Vec3 } from '.
 import { angle, count, distance, type Resolved } from '../amount.ts';
 import { axisIndex, edgeWords, rangeOf, stepRef, target, type Axis } from '../placement.ts';
 import { targetToken } from '../placementSentence.ts';
-import { choice, degrees, many, millimetres, oneOf, stepWords, text, type Token } from '../sentence.ts';
+import {
+  choice,
+  degrees,
+  many,
+  millimetres,
+  missingStepWords,
+  oneOf,
+  stepWords,
+  text,
+  type SentenceContext,
+  type Token,
+} from '../sentence.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 
 const axis = z.enum(['x', 'y', 'z']);
@@ -52,7 +63,8 @@ export const repeat: StepKind<RepeatStep> = {
       chosen: step.of.map(({ step: id }) => id),
       offered: context.recipe.steps
         .slice(0, context.index)
-        .map(({ id }, i) => ({ id, label: stepWords(context.recipe.steps, i) })),
+        .map(({ id }, i) => ({ id, label: stepWords(context.recipe.steps, i) }))
+        .concat(missingOf(step, context)),
     },
     choice(
       ['pattern'],
@@ -105,6 +117,14 @@ export function posesOf(of: Resolved<Pattern>, boxOf: (on: Resolved<z.infer<type
     case 'mirror':
       return [about(middleOf(boxOf(of.about)), mirror(of.axis))];
   }
+}
+
+/** Steps that it names and that are gone or come later: they are shown, so that they can be left out. */
+function missingOf({ of }: RepeatStep, { recipe: { steps }, index }: SentenceContext) {
+  const earlier = new Set(steps.slice(0, index).map(({ id }) => id));
+  return of
+    .filter(({ step: id }) => !earlier.has(id))
+    .map(({ step: id }) => ({ id, label: missingStepWords(steps, id) }));
 }
 
 function patternTokens(of: Pattern, about: (on: z.infer<typeof target>) => Token): Token[] {

@@ -46,6 +46,8 @@ export interface BuildKit<Body> extends OutlineKit {
   partBox(): Box | undefined;
   /** The box that the part so far would have after a turn and scale. */
   partBoxUnder(pose: Pose): Box;
+  /** The box of what the part before this step and a body have in common, or undefined for nothing. */
+  boxWithin(body: Body): Box | undefined;
   /** What lies in both regions. */
   common(region: Region, other: Region): Region;
   /** The section of the part so far across a side, in that side's own right and up, at a distance along its outward way. */

@@ -3,7 +3,7 @@ import { extentOf } from '../../plane/index.ts';
 import { boxUnder, shift } from '../../mesh/index.ts';
 import { angle, length } from '../amount.ts';
 import { lettering, letteringAdditions, letteringTokens, newLettering } from '../lettering.ts';
-import { outline, outlineRegion, outlineTokens } from '../outlines/index.ts';
+import { outline, outlineAdditions, outlineRegion, outlineTokens } from '../outlines/index.ts';
 import { centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
 import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
 import { choice, degrees, formatMm, millimetres, oneOf, text } from '../sentence.ts';
@@ -79,7 +79,9 @@ export const sweep: StepKind<SweepStep> = {
 
   additions: (step) => [
     ...placementAdditions(step.placement, ['x', 'y']),
-    ...(step.of.type === 'letters' ? letteringAdditions(step.of.lettering, ['of', 'lettering']) : []),
+    ...(step.of.type === 'letters'
+      ? letteringAdditions(step.of.lettering, ['of', 'lettering'])
+      : outlineAdditions(step.of.outline, ['of', 'outline'])),
   ],
 
   build(step, kit) {
