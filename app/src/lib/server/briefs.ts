@@ -3,6 +3,7 @@ import { readBriefDraft, sayingOf } from '../shared/briefDraft.ts';
 import { taskOf } from '../shared/taskText.ts';
 import { record } from './audit.ts';
 import { briefToTeach, classToTeach, type Person } from './auth/access.ts';
+import { countsOfBriefs } from './briefCounts.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
 import { briefs, projects } from './db/schema/index.ts';
@@ -12,10 +13,7 @@ import { demandPictures } from './taskPictures.ts';
 /** A brief of the teacher's, with how many have begun it. */
 export async function briefToEdit(db: Database, teacher: Person, briefId: string) {
   const { brief, className } = await briefToTeach(db, teacher, briefId);
-  const [{ begun }] = await db
-    .select({ begun: count() })
-    .from(projects)
-    .where(eq(projects.briefId, brief.id));
+  const { begun } = (await countsOfBriefs(db, [brief.id])).get(brief.id)!;
   return { brief, className, begun };
 }
 

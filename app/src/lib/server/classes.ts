@@ -1,6 +1,7 @@
 import { and, asc, eq, isNull } from 'drizzle-orm';
 import { patternProblem } from '@kelbrin/core/format';
 import { classToTeach, demandRole, type Person } from './auth/access.ts';
+import { countsOfBriefs } from './briefCounts.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
 import { briefs, classes, classMembers, projects, teamMembers, users } from './db/schema/index.ts';
@@ -48,6 +49,10 @@ export async function classWithStandings(db: Database, teacher: Person, classId:
     db,
     begun.map((project) => project.id),
   );
+  const counts = await countsOfBriefs(
+    db,
+    set.map((brief) => brief.id),
+  );
   const nameOf = new Map(students.map((student) => [student.id, student.name]));
   const projectBy = new Map(
     begun.flatMap((project) => {
@@ -69,6 +74,7 @@ export async function classWithStandings(db: Database, teacher: Person, classId:
       id: brief.id,
       title: brief.title,
       dueOn: brief.dueOn,
+      counts: counts.get(brief.id)!,
       students: students.map((student) => {
         const project = projectBy.get(`${brief.id} ${student.id}`);
         return { ...student, project: project && { ...project, ...standing.get(project.id)! } };

@@ -3,6 +3,7 @@ import { checks } from '@kelbrin/core/inspect';
 import type { BenchReport } from '../shared/benchReport.ts';
 import { briefToTeach, ownProject, projectToWatch, type Person } from './auth/access.ts';
 import { worksOn } from './auth/team.ts';
+import { countsOfBriefs } from './briefCounts.ts';
 import type { Database } from './db/database.ts';
 import { classMembers, failings, projects, pulses, users } from './db/schema/index.ts';
 import { announce } from './live/topics.ts';
@@ -129,6 +130,7 @@ export async function lessonOf(db: Database, teacher: Person, briefId: string) {
   return {
     brief,
     className,
+    toReview: (await countsOfBriefs(db, [brief.id])).get(brief.id)!.toReview,
     learners: first.map(({ studentId, name, projectId, revision, updatedAt, helpAskedAt, report }) => ({
       studentId,
       name: projectId === null ? name : namesOn(projectId),

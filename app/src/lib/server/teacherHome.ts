@@ -1,17 +1,9 @@
 import { and, asc, count, eq, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import { demandRole, type Person } from './auth/access.ts';
 import { namesOnProject } from './auth/team.ts';
+import { countsOfBriefs } from './briefCounts.ts';
 import type { Database } from './db/database.ts';
-import {
-  briefs,
-  classes,
-  classMembers,
-  handIns,
-  projects,
-  pulses,
-  teamMembers,
-  users,
-} from './db/schema/index.ts';
+import { briefs, classes, classMembers, projects, pulses, users } from './db/schema/index.ts';
 import { printersWithRuns } from './printRoom.ts';
 import { standings } from './projects.ts';
 import { countWaiting } from './queue.ts';
@@ -40,23 +32,23 @@ export async function teacherHome(db: Database, teacher: Person) {
       classId: briefs.classId,
       title: briefs.title,
       dueOn: briefs.dueOn,
-      // Students, of whom several may be in a team.
-      begun: sql<number>`(count(distinct ${projects.id}) + count(distinct (${teamMembers.projectId}, ${teamMembers.studentId}))
-        filter (where ${teamMembers.studentId} is not null))::int`,
-      waiting: sql<number>`count(distinct ${projects.id}) filter (where ${handIns.state} in ('waiting', 'checking'))::int`,
-      approved: sql<number>`count(distinct ${projects.id}) filter (where ${handIns.state} = 'approved')::int`,
     })
     .from(briefs)
     .innerJoin(classes, eq(classes.id, briefs.classId))
-    .leftJoin(projects, eq(projects.briefId, briefs.id))
-    .leftJoin(handIns, eq(handIns.projectId, projects.id))
-    .leftJoin(teamMembers, eq(teamMembers.projectId, projects.id))
     .where(eq(classes.teacherId, teacher.id))
-    .groupBy(briefs.id)
     .orderBy(asc(briefs.dueOn), asc(briefs.title));
+  const counts = await countsOfBriefs(
+    db,
+    set.map(({ id }) => id),
+  );
   const printing = await printersWithRuns(db, teacher);
   return {
-    classes: own.map((group) => ({ ...group, briefs: set.filter(({ classId }) => classId === group.id) })),
+    classes: own.map((group) => ({
+      ...group,
+      briefs: set
+        .filter(({ classId }) => classId === group.id)
+        .map((brief) => ({ ...brief, ...counts.get(brief.id)! })),
+    })),
     learners: await whoMayNeed(db, teacher),
     queued: await countWaiting(db, teacher),
     printers: printing.map(({ id, name, status, run, spool }) => ({

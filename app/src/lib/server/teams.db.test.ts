@@ -71,6 +71,17 @@ describe('a team', () => {
     await inspectHandIn(test.db, id);
     const handedIn = (await handInsToReview(test.db, teacher)).find((each) => each.id === id);
     expect(handedIn).toMatchObject({ student: 'Luca & Noor', state: 'waiting' });
+    // One hand-in of two students: it is told alike on every page.
+    const ofBrief = ({ id: each }: { id: string }) => each === brief;
+    const home = (await teacherHome(test.db, teacher)).classes[0].briefs.find(ofBrief)!;
+    const group = (await classWithStandings(test.db, teacher, wren)).briefs.find(ofBrief)!;
+    const lesson = await lessonOf(test.db, teacher, brief);
+    const rows = await handInsToReview(test.db, teacher);
+    const waiting = rows.filter(
+      ({ state, ...row }) => state === 'waiting' && row.brief === home.title,
+    ).length;
+    expect([home.toReview, group.counts.toReview, lesson.toReview]).toEqual([waiting, waiting, waiting]);
+    expect(group.counts.begun).toBe(home.begun);
     await approve(test.db, teacher, id, handedIn!.solidHash!);
     const [file] = await test.db.select().from(printFiles).where(eq(printFiles.handInId, id));
     expect(file.name).toMatch(/luca.*noor/i);

@@ -37,7 +37,7 @@ export const lessonTexts = {
     asks: (count: number) => `${count} ask${count === 1 ? 's' : ''} for help`,
     fail: (count: number) => `${count} ${count === 1 ? 'has' : 'have'} a check that fails`,
     notBegun: (count: number) => `${count} ${count === 1 ? 'has' : 'have'} not begun`,
-    handedIn: (count: number) => `${count} handed in`,
+    toReview: (count: number) => `${count} to review`,
   },
   readOnly: 'Live, as it is on the student’s bench. Nothing can be changed here.',
   notBuilt: 'The recipe cannot be built as it stands:',

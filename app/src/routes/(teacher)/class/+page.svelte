@@ -25,7 +25,7 @@
   );
   const waiting = $derived(
     data.classes.reduce(
-      (sum, { briefs }) => sum + briefs.reduce((inClass, brief) => inClass + brief.waiting, 0),
+      (sum, { briefs }) => sum + briefs.reduce((inClass, brief) => inClass + brief.toReview, 0),
       0,
     ),
   );
@@ -122,7 +122,7 @@
                 {#if brief.dueOn}<span class="text-ink-soft">{say.due(day(brief.dueOn))}</span>{/if}
               </span>
               <span class="text-ink-soft text-sm"
-                >{say.figures(brief.begun, students, brief.waiting, brief.approved)}</span
+                >{say.figures(brief.begun, students, brief.toReview, brief.approved)}</span
               >
               <a class="text-primary-800 underline underline-offset-2" href="/lesson/{brief.id}"
                 >{say.lesson}</a

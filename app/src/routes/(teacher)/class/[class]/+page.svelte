@@ -18,12 +18,9 @@
 
   follow(() => [`class:${group.id}`]);
 
-  type Student = (typeof group)['briefs'][number]['students'][number];
   const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
   const exampleName = (pattern: string) =>
     fileName(pattern, { brief: 'Seed-tray labels', student: 'Asha', part: 'Label', n: 3 });
-  const waiting = (students: Student[]) =>
-    students.filter(({ project }) => project?.state === 'waiting').length;
 </script>
 
 <svelte:head><title>{group.name} · Kelbrin</title></svelte:head>
@@ -52,7 +49,6 @@
     >
   </div>
   {#each group.briefs as brief (brief.id)}
-    {@const handedIn = waiting(brief.students)}
     <section class="mb-6" aria-label={brief.title}>
       <div class="mb-3 flex items-center gap-4">
         <h2>{brief.title}</h2>
@@ -61,8 +57,8 @@
         <a class="text-primary-800 underline underline-offset-2" href="/brief/{brief.id}/teams">{say.teams}</a
         >
         {#if brief.dueOn}<span class="text-ink-soft">{say.due(day(brief.dueOn))}</span>{/if}
-        {#if handedIn > 0}
-          <Button href="/review" size="sm" class="ml-auto">{say.review(handedIn)}</Button>
+        {#if brief.counts.toReview > 0}
+          <Button href="/review" size="sm" class="ml-auto">{say.review(brief.counts.toReview)}</Button>
         {/if}
       </div>
       <ul class="grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-3">

@@ -6,9 +6,11 @@ import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, depends }) => {
   depends(LIVE);
-  const { brief, className, learners } = await orNotFound(lessonOf(database(), locals.person!, params.brief));
+  const { brief, className, toReview, learners } = await orNotFound(
+    lessonOf(database(), locals.person!, params.brief),
+  );
   const { id, title, classId, guidance } = brief;
-  return { brief: { id, title, classId, guidance }, className, learners };
+  return { brief: { id, title, classId, guidance }, className, toReview, learners };
 };
 
 export const actions: Actions = {

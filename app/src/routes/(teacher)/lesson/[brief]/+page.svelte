@@ -21,12 +21,13 @@
       .sort((a, b) => a.need.rank - b.need.rank || a.name.localeCompare(b.name)),
   );
   const counts = $derived(
-    (['asks', 'fail', 'notBegun', 'handedIn'] as const).flatMap((kind) => {
-      const count = rows.filter(({ need, project }) =>
-        kind === 'fail'
-          ? project?.report?.verdict === 'fail'
-          : need.kind === (kind === 'handedIn' ? 'done' : kind),
-      ).length;
+    (['asks', 'fail', 'notBegun', 'toReview'] as const).flatMap((kind) => {
+      const count =
+        kind === 'toReview'
+          ? data.toReview
+          : rows.filter(({ need, project }) =>
+              kind === 'fail' ? project?.report?.verdict === 'fail' : need.kind === kind,
+            ).length;
       return count > 0 ? [{ kind, words: say.summary[kind](count) }] : [];
     }),
   );

@@ -1,0 +1,54 @@
+import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { worksOn } from './auth/team.ts';
+import type { Database } from './db/database.ts';
+import { briefs, classMembers, projects, users } from './db/schema/index.ts';
+import { standings } from './projects.ts';
+
+/** A brief in figures. They are the same wherever they are told. */
+export interface BriefCounts {
+  /** How many students of the class have begun it; of a team each counts. */
+  readonly begun: number;
+  /** How many hand-ins wait to be reviewed; a team has one. */
+  readonly toReview: number;
+  /** How many students have something approved, whether it is printed yet or not. */
+  readonly approved: number;
+}
+
+const APPROVED: readonly string[] = ['approved', 'printing', 'printed'];
+
+/** The figures of each of the given briefs, by brief id. */
+export async function countsOfBriefs(
+  db: Database,
+  briefIds: readonly string[],
+): Promise<Map<string, BriefCounts>> {
+  if (briefIds.length === 0) return new Map();
+  const all = await db
+    .select({ id: projects.id, briefId: projects.briefId })
+    .from(projects)
+    .where(inArray(projects.briefId, [...briefIds]));
+  const standing = await standings(
+    db,
+    all.map(({ id }) => id),
+  );
+  const working = await db
+    .select({ briefId: briefs.id, projectId: projects.id })
+    .from(briefs)
+    .innerJoin(classMembers, and(eq(classMembers.classId, briefs.classId), isNull(classMembers.archivedAt)))
+    .innerJoin(users, and(eq(users.id, classMembers.userId), eq(users.role, 'student')))
+    .innerJoin(projects, and(eq(projects.briefId, briefs.id), worksOn(db, users.id)))
+    .where(inArray(briefs.id, [...briefIds]));
+  const stateOf = (projectId: string) => standing.get(projectId)!.state;
+  return new Map(
+    briefIds.map((id) => {
+      const students = working.filter(({ briefId }) => briefId === id);
+      return [
+        id,
+        {
+          begun: students.length,
+          toReview: all.filter((each) => each.briefId === id && stateOf(each.id) === 'waiting').length,
+          approved: students.filter(({ projectId }) => APPROVED.includes(stateOf(projectId))).length,
+        },
+      ];
+    }),
+  );
+}
