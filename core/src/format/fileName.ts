@@ -1,3 +1,5 @@
+import { plainLetters } from './plainLetters.ts';
+
 /** What the parts of a file name can stand for. */
 export interface NameParts {
   readonly brief: string;
@@ -43,12 +45,7 @@ export function fileName(pattern: string, parts: NameParts): string {
   const named = pattern.replace(/\{(\w+)\}/g, (whole, word: string) =>
     word in parts ? String(parts[word as keyof NameParts]) : whole,
   );
-  const plain = named
-    .replaceAll('ß', 'ss')
-    .replaceAll('ø', 'o')
-    .replaceAll('æ', 'ae')
-    .normalize('NFD')
-    .replace(/\p{Diacritic}/gu, '')
+  const plain = plainLetters(named)
     .replace(/[^A-Za-z0-9_-]+/g, '-')
     .replace(/-*_-*/g, '_')
     .replace(/^[-_]+|[-_]+$/g, '');

@@ -1,9 +1,10 @@
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { NotAllowed, type Person } from './auth/access.ts';
-import { logOf, record } from './audit.ts';
+import { logOf, record, schoolLog } from './audit.ts';
 import { classes } from './db/schema/index.ts';
 import { school } from './demo/school.ts';
+import { addSpool } from './filament/spools.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
 
 let test: TestDatabase;
@@ -55,4 +56,17 @@ it('is read by the class’s own teacher', async () => {
   for (const person of [await test.person('Luca'), await test.person(school.helper.name)]) {
     await expect(logOf(test.db, person, wren)).rejects.toThrow(NotAllowed);
   }
+});
+
+it('tells of the print room, cards and the door in the log of the school, sign-ins only when they are asked for', async () => {
+  const spool = await addSpool(test.db, teacher, { material: 'PLA', colour: '#ffffff', colourName: 'white', gramsLeft: 900, pricePerKg: null }); // prettier-ignore
+  const luca = await test.person('Luca');
+  await record(test.db, luca, 'sign-in', null, [luca.id]);
+  const told = async (withSignIns: boolean) =>
+    (await schoolLog(test.db, teacher, { withSignIns })).lines.map(
+      ({ who, did, about }) => `${who} ${did}: ${about}`,
+    );
+  expect((await told(false))[0]).toBe(`Ms Fenwick noted a new spool: spool ${spool}`);
+  expect((await told(true))[0]).toBe('Luca signed in: Luca');
+  await expect(schoolLog(test.db, luca, { withSignIns: true })).rejects.toThrow(NotAllowed);
 });

@@ -1,8 +1,22 @@
-import { and, desc, eq, lt, sql } from 'drizzle-orm';
-import { alias } from 'drizzle-orm/pg-core';
-import { classToTeach, type Person } from './auth/access.ts';
+import { and, desc, eq, isNull, lt, ne, sql, type SQL } from 'drizzle-orm';
+import { alias, type AnyPgColumn } from 'drizzle-orm/pg-core';
+import { classToTeach, demandRole, type Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
-import { auditLog, briefs, classes, handIns, limitsCards, projects, users } from './db/schema/index.ts';
+import {
+  auditLog,
+  briefs,
+  classes,
+  handIns,
+  limitsCards,
+  plates,
+  printers,
+  printFiles,
+  projects,
+  queueEntries,
+  runs,
+  spools,
+  users,
+} from './db/schema/index.ts';
 
 /** What is written down, in words for whoever reads the log. */
 export const actions = {
@@ -38,13 +52,44 @@ export const actions = {
   'cancel-run': 'cancelled a print',
   'add-helper': 'added a helper',
   'remove-helper': 'removed a helper',
+  'sign-in': 'signed in',
+  'change-password': 'changed the own password or PIN',
+  'end-session': 'ended a session of their own',
+  'disable-staff': 'closed the door for a colleague',
+  'enable-staff': 'opened the door for a colleague again',
+  'invite-staff': 'made a link to invite a colleague',
+  'reset-staff': 'made a link to a new password',
+  'enter-by-link': 'came in by a link',
+  'unlock-class': 'let a class try to sign in again',
+  'revoke-share': 'took a student’s link back',
+  'export-class': 'downloaded all of a class',
+  'clear-bed': 'noted that a bed is clear',
+  'move-entry': 'moved a part in the queue',
+  'hold-entry': 'held a part back',
+  'release-entry': 'let a part go on',
+  'drop-entry': 'took a part out of the queue',
+  'put-back-entry': 'put a part back into the queue',
+  'lay-plate': 'laid a plate',
+  'discard-plate': 'took a plate apart',
+  'add-spool': 'noted a new spool',
+  'weigh-spool': 'weighed a spool',
+  'load-spool': 'put a spool on a printer',
+  'unload-spool': 'took a spool off a printer',
+  'end-spool': 'noted that a spool is used up',
+  'bring-back-spool': 'brought a spool back',
+  'add-printer': 'noted a printer',
+  'edit-printer': 'changed a printer',
+  'retire-printer': 'retired a printer',
+  'bring-back-printer': 'brought a printer back',
+  'set-bells': 'changed when the bells ring',
+  'set-currency': 'changed the currency',
 } as const;
 export type Action = keyof typeof actions;
 
 /** Writes down who did what; inside a transaction it is there when that is committed, and not at all otherwise. */
 export async function record(
   db: Database,
-  { id: actorId }: Person,
+  { id: actorId }: Pick<Person, 'id'>,
   action: Action,
   /** None for what belongs to no class, as a limits card. */
   classId: string | null,
@@ -63,40 +108,65 @@ const PAGE = 100;
  */
 export async function logOf(db: Database, teacher: Person, classId: string, beforeId?: number) {
   const group = await classToTeach(db, teacher, classId);
+  return { className: group.name, ...(await linesWhere(db, eq(auditLog.classId, group.id), beforeId)) };
+}
+
+/** What was done in the print room, to limits cards and by whom the door was opened, in the same way. */
+export async function schoolLog(
+  db: Database,
+  teacher: Person,
+  { beforeId, withSignIns }: { readonly beforeId?: number; readonly withSignIns: boolean },
+) {
+  demandRole(teacher, 'teacher');
+  const isOther = ne(auditLog.action, 'sign-in' satisfies Action);
+  const where = and(isNull(auditLog.classId), withSignIns ? undefined : isOther);
+  return linesWhere(db, where, beforeId);
+}
+
+async function linesWhere(db: Database, where: SQL | undefined, beforeId?: number) {
   const actor = alias(users, 'actor');
   const subject = alias(users, 'subject');
   const student = alias(users, 'student');
   const shared = alias(projects, 'shared');
   const sharer = alias(users, 'sharer');
+  const runPrinter = alias(printers, 'run_printer');
+  const isSubject = (column: AnyPgColumn) => eq(sql`${column}::text`, auditLog.subjectId);
   const lines = await db
     .select({
       id: auditLog.id,
       at: auditLog.at,
       action: auditLog.action,
       who: actor.name,
-      // A subject is a hand-in, a person, a brief, a card or the class itself; of what is gone there is no name.
+      // A subject is a hand-in, a person, a brief, a card, the class itself or a thing of the print room; of what is gone
+      // there is no name.
       about: sql<string | null>`coalesce(
-        ${student.name} || ', v' || ${handIns.number}, ${subject.name}, ${briefs.title}, ${limitsCards.name}, ${sharer.name}, ${classes.name}
+        ${student.name} || ', v' || ${handIns.number}, ${subject.name}, ${briefs.title}, ${limitsCards.name},
+        ${sharer.name}, ${classes.name}, ${printers.name}, 'spool ' || ${spools.number}, 'plate ' || ${plates.number},
+        ${printFiles.name}, ${runPrinter.name}
       )`,
     })
     .from(auditLog)
     .leftJoin(actor, eq(actor.id, auditLog.actorId))
     .leftJoin(subject, eq(subject.id, auditLog.subjectId))
-    .leftJoin(handIns, eq(sql`${handIns.id}::text`, auditLog.subjectId))
+    .leftJoin(handIns, isSubject(handIns.id))
     .leftJoin(projects, eq(projects.id, handIns.projectId))
     .leftJoin(student, eq(student.id, projects.studentId))
-    .leftJoin(briefs, eq(sql`${briefs.id}::text`, auditLog.subjectId))
-    .leftJoin(limitsCards, eq(sql`${limitsCards.id}::text`, auditLog.subjectId))
-    .leftJoin(shared, eq(sql`${shared.id}::text`, auditLog.subjectId))
+    .leftJoin(briefs, isSubject(briefs.id))
+    .leftJoin(limitsCards, isSubject(limitsCards.id))
+    .leftJoin(shared, isSubject(shared.id))
     .leftJoin(sharer, eq(sharer.id, shared.studentId))
-    .leftJoin(classes, eq(sql`${classes.id}::text`, auditLog.subjectId))
-    .where(
-      and(eq(auditLog.classId, group.id), beforeId === undefined ? undefined : lt(auditLog.id, beforeId)),
-    )
+    .leftJoin(classes, isSubject(classes.id))
+    .leftJoin(printers, isSubject(printers.id))
+    .leftJoin(spools, isSubject(spools.id))
+    .leftJoin(plates, isSubject(plates.id))
+    .leftJoin(queueEntries, isSubject(queueEntries.id))
+    .leftJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .leftJoin(runs, isSubject(runs.id))
+    .leftJoin(runPrinter, eq(runPrinter.id, runs.printerId))
+    .where(and(where, beforeId === undefined ? undefined : lt(auditLog.id, beforeId)))
     .orderBy(desc(auditLog.id))
     .limit(PAGE + 1);
   return {
-    className: group.name,
     lines: lines.slice(0, PAGE).map(({ action, ...line }) => ({
       ...line,
       did: actions[action as Action] ?? action,

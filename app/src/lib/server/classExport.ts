@@ -4,6 +4,7 @@ import Papa from 'papaparse';
 import { fileName } from '@kelbrin/core/format';
 import { sayingOf } from '../shared/briefDraft.ts';
 import { picturesIn } from '../shared/taskText.ts';
+import { record } from './audit.ts';
 import { classToTeach, type Person } from './auth/access.ts';
 import { namesOnProject } from './auth/team.ts';
 import type { Database } from './db/database.ts';
@@ -42,6 +43,7 @@ export async function classAsZip(
   classId: string,
 ): Promise<{ name: string; zip: ReadableStream<Uint8Array> }> {
   const group = await classToTeach(db, teacher, classId);
+  await record(db, teacher, 'export-class', group.id, [group.id]);
   return { name: `${named(group.name)}.zip`, zip: zipped(filesOfClass(db, teacher, group)) };
 }
 

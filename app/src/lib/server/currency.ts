@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { classroomLimits, CURRENCY } from '@kelbrin/core/inspect';
 import { ordinaryDay } from '../shared/schoolDay.ts';
+import { record } from './audit.ts';
 import { demandRole, type Person } from './auth/access.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
@@ -28,5 +29,6 @@ export async function setCurrency(db: Database, person: Person, words: string): 
       .update(limitsCards)
       .set({ card: sql`jsonb_set(${limitsCards.card}, '{currency}', to_jsonb(${currency}::text))` });
   });
+  await record(db, person, 'set-currency', null, [person.id]);
   await announce(db, 'printroom');
 }

@@ -1,5 +1,6 @@
 import { and, asc, eq, inArray, isNotNull, max, ne, sql } from 'drizzle-orm';
 import * as z from 'zod';
+import { record } from './audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from './auth/access.ts';
 import { namesOnProject } from './auth/team.ts';
 import { CannotNow } from './cannotNow.ts';
@@ -73,6 +74,7 @@ export async function orderQueue(db: Database, person: Person, entryIds: readonl
         .set({ handOrder: sql`array_position(array[${listed}], ${queueEntries.id})` })
         .where(inArray(queueEntries.id, ids.data));
     }
+    await record(tx, person, 'move-entry', null, ids.data.slice(0, 1));
     await announce(tx, 'printroom');
   });
 }
@@ -93,6 +95,7 @@ export async function dropEntry(
     .returning({ id: queueEntries.id });
   if (dropped.length === 0)
     throw new CannotNow(`This part is not ${from === 'waiting' ? 'waiting' : 'out of the queue'} any more.`);
+  await record(db, person, isDropped ? 'drop-entry' : 'put-back-entry', null, [entryId]);
   await announce(db, 'printroom');
 }
 
@@ -115,6 +118,7 @@ export async function repeatPrint(db: Database, person: Person, entryId: string)
       .from(queueEntries)
       .where(eq(queueEntries.printFileId, printed.fileId));
     await tx.insert(queueEntries).values({ printFileId: printed.fileId, copy: (last ?? 0) + 1 });
+    await record(tx, person, 'put-back-entry', null, [entryId]);
     await announce(tx, 'printroom');
   });
 }
@@ -133,5 +137,6 @@ export async function holdEntry(
     .where(and(isId(entryId, queueEntries.id), eq(queueEntries.state, 'waiting')))
     .returning({ id: queueEntries.id });
   if (held.length === 0) throw new CannotNow('This part is not waiting any more.');
+  await record(db, person, isHeld ? 'hold-entry' : 'release-entry', null, [entryId]);
   await announce(db, 'printroom');
 }

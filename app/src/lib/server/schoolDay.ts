@@ -1,4 +1,5 @@
 import { ordinaryDay, parseSchoolDay, type SchoolDay } from '../shared/schoolDay.ts';
+import { record } from './audit.ts';
 import { demandRole, type Person } from './auth/access.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
@@ -20,5 +21,6 @@ export async function setSchoolDay(db: Database, person: Person, words: string):
     .insert(schools)
     .values({ day: read.day })
     .onConflictDoUpdate({ target: schools.id, set: { day: read.day } });
+  await record(db, person, 'set-bells', null, [person.id]);
   await announce(db, 'printroom');
 }

@@ -1,12 +1,13 @@
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { NotAllowed, type Person } from './auth/access.ts';
-import { auditLog, shares } from './db/schema/index.ts';
+import { auditLog, classes, shares } from './db/schema/index.ts';
 import { school } from './demo/school.ts';
 import { designOf, recipeOf } from '@kelbrin/core/design';
 import { labelRecipe } from './demo/labels.ts';
 import { saveDesign } from './projects.ts';
-import { share, sharedFile, sharedVersion, sharesOf, unshare } from './shares.ts';
+import { setArchived } from './people/classPeople.ts';
+import { revokeShare, share, sharedFile, sharedVersion, sharesInClass, sharesOf, unshare } from './shares.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
 import { keepVersion } from './versions.ts';
 
@@ -69,4 +70,20 @@ it('is made, listed and taken back by the project’s own student', async () => 
     await expect(unshare(test.db, person, projectId, id)).rejects.toThrow(NotAllowed);
   }
   expect((await sharesOf(test.db, luca, projectId)).map((each) => each.id)).toContain(id);
+});
+
+it('is listed for the teacher, who takes it back; and ends when a student is archived', async () => {
+  const teacher = await test.person(school.teacher.name);
+  const [{ id: wren }] = await test.db.select().from(classes);
+  await test.db.delete(shares);
+  const token = await share(test.db, luca, projectId, version, 7);
+  const [first] = await sharesInClass(test.db, wren);
+  expect(first).toMatchObject({ student: 'Luca', version });
+  await expect(revokeShare(test.db, luca, wren, first.id)).rejects.toThrow(NotAllowed);
+  await revokeShare(test.db, teacher, wren, first.id);
+  await expect(sharedVersion(test.db, token)).rejects.toThrow(NotAllowed);
+  const other = await share(test.db, luca, projectId, version, 7);
+  await setArchived(test.db, teacher, wren, [luca.id], true);
+  await expect(sharedVersion(test.db, other)).rejects.toThrow(NotAllowed);
+  await setArchived(test.db, teacher, wren, [luca.id], false);
 });

@@ -2,12 +2,13 @@ import { randomBytes } from 'node:crypto';
 import { and, desc, eq, gt, inArray, sql } from 'drizzle-orm';
 import { partOf, recipeOf } from '@kelbrin/core/design';
 import { SHARE_DAYS } from '../shared/shareDays.ts';
-import { isId, NotAllowed, ownProject, type Person } from './auth/access.ts';
+import { classToTeach, isId, NotAllowed, ownProject, type Person } from './auth/access.ts';
 import { record } from './audit.ts';
 import { CannotNow } from './cannotNow.ts';
-import { namesOnProject } from './auth/team.ts';
+import { namesOnProject, worksOn } from './auth/team.ts';
 import type { Database } from './db/database.ts';
 import { briefs, classes, limitsCards, projects, shares, users, versions } from './db/schema/index.ts';
+import { announce } from './live/topics.ts';
 import { filesFor } from './projectFiles.ts';
 
 /** More links of one project than this nobody keeps in mind. */
@@ -79,6 +80,63 @@ export async function unshare(
       .returning({ id: shares.id });
     if (gone.length > 0) await record(tx, person, 'unshare', brief.classId, [project.id]);
   });
+}
+
+/** The links into a class that still hold, with whose work they show. */
+export async function sharesInClass(db: Database, classId: string) {
+  return db
+    .select({
+      id: shares.id,
+      student: namesOnProject,
+      brief: briefs.title,
+      version: versions.number,
+      expiresAt: shares.expiresAt,
+    })
+    .from(shares)
+    .innerJoin(versions, eq(versions.id, shares.versionId))
+    .innerJoin(projects, eq(projects.id, versions.projectId))
+    .innerJoin(users, eq(users.id, projects.studentId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .where(and(eq(briefs.classId, classId), isLive))
+    .orderBy(desc(shares.createdAt));
+}
+
+/** Takes back a link into one of the teacher's classes. */
+export async function revokeShare(
+  db: Database,
+  teacher: Person,
+  classId: string,
+  shareId: string,
+): Promise<void> {
+  const { id } = await classToTeach(db, teacher, classId);
+  const inClass = db
+    .select({ id: versions.id })
+    .from(versions)
+    .innerJoin(projects, eq(projects.id, versions.projectId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .where(eq(briefs.classId, id));
+  await db.transaction(async (tx) => {
+    const gone = await tx
+      .delete(shares)
+      .where(and(isId(shareId, shares.id), inArray(shares.versionId, inClass)))
+      .returning({ versionId: shares.versionId });
+    if (gone.length === 0) throw new NotAllowed();
+    const [version] = await tx.select().from(versions).where(eq(versions.id, gone[0].versionId));
+    await record(tx, teacher, 'revoke-share', id, [version.projectId]);
+    await announce(tx, `class:${id}`);
+  });
+}
+
+/** Ends all links to what students work on, alone or in a team. */
+export async function endSharesOf(tx: Database, studentIds: readonly string[]): Promise<void> {
+  for (const studentId of studentIds) {
+    const own = tx
+      .select({ id: versions.id })
+      .from(versions)
+      .innerJoin(projects, eq(projects.id, versions.projectId))
+      .where(worksOn(tx, studentId));
+    await tx.delete(shares).where(inArray(shares.versionId, own));
+  }
 }
 
 /** What a link shows to whoever has it; throws {@link NotAllowed} for one that does not hold. */

@@ -1,5 +1,6 @@
 import { and, asc, count, eq, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import { demandRole, type Person } from './auth/access.ts';
+import { shutIn } from './auth/throttle.ts';
 import { namesOnProject } from './auth/team.ts';
 import { countsOfBriefs } from './briefCounts.ts';
 import type { Database } from './db/database.ts';
@@ -41,10 +42,16 @@ export async function teacherHome(db: Database, teacher: Person) {
     db,
     set.map(({ id }) => id),
   );
+  const shut = new Set<string>();
+  for (const { id } of own) {
+    const { names, isClass } = await shutIn(db, id);
+    if (isClass || names.length > 0) shut.add(id);
+  }
   const printing = await printersWithRuns(db, teacher);
   return {
     classes: own.map((group) => ({
       ...group,
+      isShut: shut.has(group.id),
       briefs: set
         .filter(({ classId }) => classId === group.id)
         .map((brief) => ({ ...brief, ...counts.get(brief.id)! })),

@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import { guessReading, linesOf, type ListColumn, type ListReading } from './listReading.ts';
 
 /** A student as one line of a list has them; a PIN that is not given is made. */
 export interface ListedStudent {
@@ -24,46 +24,49 @@ export interface StudentList {
 /** The most students that one class takes. */
 export const MOST_STUDENTS = 60;
 export const LONGEST_NAME = 60;
+/** The most letters of a list. */
+export const LONGEST_LIST = 20_000;
 const SIGN_IN_NAME = /^[\p{L}\p{N}](?:[\p{L}\p{N}._-]{0,18}[\p{L}\p{N}])?$/u;
 const PIN = /^\d{6}$/;
 
-/** What the columns of a list with a heading may be called. */
-const HEADINGS = {
-  name: ['name', 'student', 'full name'],
-  signInName: ['sign-in name', 'sign in name', 'user name', 'username', 'login'],
-  pin: ['pin', 'password'],
-} as const;
-type Column = keyof typeof HEADINGS;
-
 /**
- * Reads a list of students that was pasted or comes from a CSV file: a student a line, with name, sign-in name and PIN,
- * of which the last two may be left out. Columns may be in another order if a heading names them.
+ * Reads a list of students that was pasted or comes from a file: a student a line. Without a `reading` it is read as it
+ * most likely has to be.
  *
  * @param taken sign-in names that others in the class have already
  *
  * @example
  * readStudentList('Ada Okafor\nBen Lind, benl', new Set()).students[1].signInName // 'benl'
  */
-export function readStudentList(words: string, taken: ReadonlySet<string>): StudentList {
-  const lines = linesOf(words);
-  const columns = lines.length > 0 ? headingOf(lines[0].cells) : undefined;
+export function readStudentList(
+  words: string,
+  taken: ReadonlySet<string>,
+  reading: ListReading = guessReading(words),
+): StudentList {
+  const all = linesOf(words, reading.delimiter);
+  const lines = reading.hasHeading ? all.slice(1) : all;
+  const cellOf = (cells: readonly string[], of: ListColumn) => cells[reading.columns.indexOf(of)] ?? '';
   const students: ListedStudent[] = [];
   const problems: LineProblem[] = [];
   /** Who has a sign-in name, by the line. */
   const given = new Map<string, number>();
   // Names that were chosen go before names that are made.
-  for (const { line, cells } of columns ? lines.slice(1) : lines) {
-    const signInName = cellOf(cells, columns, 'signInName').toLowerCase();
+  for (const { line, cells } of lines) {
+    const signInName = cellOf(cells, 'signInName').toLowerCase();
     if (signInName !== '' && !given.has(signInName)) given.set(signInName, line);
   }
   const made = new Set<string>();
-  for (const { line, cells } of columns ? lines.slice(1) : lines) {
-    const name = cellOf(cells, columns, 'name').replace(/\s+/g, ' ');
-    const wished = cellOf(cells, columns, 'signInName').toLowerCase();
-    const pin = cellOf(cells, columns, 'pin');
+  for (const { line, cells } of lines) {
+    const name = ['name', 'firstName', 'familyName']
+      .map((each) => cellOf(cells, each as ListColumn))
+      .join(' ')
+      .replace(/\s+/g, ' ')
+      .trim();
+    const wished = cellOf(cells, 'signInName').toLowerCase();
+    const pin = cellOf(cells, 'pin').replace(/\s/g, '');
     const say = (message: string) => problems.push({ line, message });
     const before = problems.length;
-    if (cells.length > (columns?.length ?? 3))
+    if (cells.length > Math.max(reading.columns.length, reading.hasHeading ? 0 : 1))
       say('there is more here than a name, a sign-in name and a PIN');
     if (name === '') say('the name is missing');
     else if (name.length > LONGEST_NAME) say(`the name is longer than ${LONGEST_NAME} letters`);
@@ -99,39 +102,4 @@ export function signInNameFor(name: string, isTaken: (signInName: string) => boo
   const free = wished.find((each) => !isTaken(each));
   if (free !== undefined) return free;
   for (let n = 2; ; n++) if (!isTaken(`${first}${n}`)) return `${first}${n}`;
-}
-
-/** The lines that have something on them, cut into cells. */
-function linesOf(words: string): { line: number; cells: string[] }[] {
-  const { data } = Papa.parse<string[]>(words.replace(/^\uFEFF/, ''), {
-    // Where most lines have a name alone, there is nothing to guess by.
-    delimiter: ['\t', ';'].find((each) => words.includes(each)) ?? ',',
-    transform: (cell) => cell.trim(),
-  });
-  return data
-    .map((cells, i) => ({ line: i + 1, cells: withoutEmptyEnd(cells) }))
-    .filter(({ cells }) => cells.length > 0);
-}
-
-function withoutEmptyEnd(cells: string[]): string[] {
-  return cells.slice(0, cells.findLastIndex((cell) => cell !== '') + 1);
-}
-
-/** Which column is which, if the first line is a heading. */
-function headingOf(cells: readonly string[]): (Column | undefined)[] | undefined {
-  const columns = cells.map((cell) =>
-    (Object.keys(HEADINGS) as Column[]).find((column) =>
-      (HEADINGS[column] as readonly string[]).includes(cell.toLowerCase()),
-    ),
-  );
-  return columns.includes('name') ? columns : undefined;
-}
-
-function cellOf(
-  cells: readonly string[],
-  columns: readonly (Column | undefined)[] | undefined,
-  of: Column,
-): string {
-  const at = columns ? columns.indexOf(of) : ['name', 'signInName', 'pin'].indexOf(of);
-  return (at < 0 ? undefined : cells[at]) ?? '';
 }

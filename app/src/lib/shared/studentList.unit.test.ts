@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { decodedList } from './listReading';
 import { MOST_STUDENTS, readStudentList } from './studentList';
 
 const nobody: ReadonlySet<string> = new Set();
@@ -41,6 +42,43 @@ describe('a list of students', () => {
       const words = ['Ada', 'Ben', 'Cai', `Di${between}dee`, 'Ed', 'Flo'].join('\n');
       expect(readStudentList(words, nobody).students[3]).toEqual({ line: 4, name: 'Di', signInName: 'dee' });
     }
+  });
+
+  it('looks at the whole to find what is between columns', () => {
+    const { students } = readStudentList('Ada Okafor\nBen; Lind, ben\nCai Ember, cai, 481516', nobody);
+    expect(students.map(({ name, signInName, pin }) => [name, signInName, pin])).toEqual([
+      ['Ada Okafor', 'ada', undefined],
+      ['Ben; Lind', 'ben', undefined],
+      ['Cai Ember', 'cai', '481516'],
+    ]);
+  });
+
+  it.each([
+    ['a family name and a first name', 'Müller, Anna\nvan Dam, Ben\nØrsted, Zoë-Marie'],
+    ['the same in quotes', '"Anna Müller"\n"Ben van Dam"\n"Zoë-Marie Ørsted"'],
+    ['by a heading', 'Klasse;Vorname;Nachname\n8b;Anna;Müller\n8b;Ben;van Dam\n8b;Zoë-Marie;Ørsted'],
+  ])('makes one name of %s', (_, words) => {
+    const { students, problems } = readStudentList(words, nobody);
+    expect(problems).toEqual([]);
+    expect(students.map(({ name }) => name)).toEqual(['Anna Müller', 'Ben van Dam', 'Zoë-Marie Ørsted']);
+  });
+
+  it('is read as somebody says', () => {
+    const reading = { delimiter: ',', hasHeading: false, columns: ['none', 'signInName', 'name'] } as const;
+    const { students } = readStudentList('8b, anna, Anna Müller', nobody, {
+      ...reading,
+      columns: [...reading.columns],
+    });
+    expect(students).toEqual([{ line: 1, name: 'Anna Müller', signInName: 'anna' }]);
+  });
+
+  it.each([
+    ['utf-8', 'Zoë Łuk', new TextEncoder().encode('Zoë Łuk')],
+    ['utf-8', 'Zoë', new TextEncoder().encode('\uFEFFZoë')],
+    ['windows-1252', 'Zoë', Uint8Array.from([0x5a, 0x6f, 0xeb])],
+    ['utf-16le', 'Zoë', Uint8Array.from([0xff, 0xfe, 0x5a, 0, 0x6f, 0, 0xeb, 0])],
+  ])('comes in %s', (encoding, words, bytes) => {
+    expect(decodedList(bytes)).toEqual({ encoding, words });
   });
 
   it('says line by line what is wrong', () => {

@@ -34,6 +34,7 @@ export const classPage = {
   prints: (students: readonly string[], seconds: number) =>
     `prints for ${students.length > 2 ? `${students.length} students` : students.join(' and ')}, ${inHours(seconds)} left`,
   free: 'is free',
+  isShut: 'Somebody cannot sign in',
   noPrinter: 'Note your printers',
   queued: (count: number) =>
     count === 1 ? 'One part waits in the queue' : `${count} parts wait in the queue`,

@@ -6,6 +6,7 @@ export const frameTexts = {
   review: 'Review',
   queue: 'Queue',
   printRoom: 'Print room',
+  account: 'Your sign-in',
   signOut: 'Sign out',
   toStart: 'Back to the start',
   keys: 'Keys',

@@ -8,4 +8,9 @@ export const logTexts = {
   nothing: 'Nothing was done yet.',
   gone: 'somebody who was deleted',
   older: 'Older',
+  schoolTitle: 'School log',
+  schoolWhat:
+    'Who did what in the print room, to limits cards, and at the door. What belongs to a class is in its own log.',
+  withSignIns: 'Show sign-ins',
+  withoutSignIns: 'Hide sign-ins',
 } as const;

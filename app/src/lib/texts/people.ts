@@ -32,6 +32,28 @@ export const people = {
   listLabel: 'One student a line: name, sign-in name, PIN. The last two may be left out.',
   listFile: 'Read a CSV file',
   listExample: 'Ada Okafor\nBen Lind, ben\nCai Ember, cai, 481516',
+  readAs: 'How the list is read; change it where it is wrong.',
+  encoding: 'Letters',
+  encodings: {
+    'utf-8': 'UTF-8',
+    'windows-1252': 'Windows, Western Europe',
+    'windows-1250': 'Windows, Central Europe',
+    'utf-16le': 'UTF-16',
+    macintosh: 'older Mac',
+  },
+  delimiter: 'Between columns',
+  delimiters: { ',': 'a comma', ';': 'a semicolon', '\t': 'a tab' },
+  column: (number: number, example: string) =>
+    `Column ${number}${example === '' ? '' : `, “${example.length > 18 ? `${example.slice(0, 17)}…` : example}”`}`,
+  columns: {
+    name: 'name',
+    familyName: 'family name',
+    firstName: 'first name',
+    signInName: 'sign-in name',
+    pin: 'PIN',
+    none: 'left out',
+  },
+  hasHeading: 'The first line is a heading',
   pinMade: 'made',
   linesWrong: (count: number) =>
     count === 1
@@ -47,6 +69,18 @@ export const people = {
   helpers: 'Helpers',
   helpersWhat: 'Helpers run the print room; they approve nothing.',
   noHelpers: 'This class has no helper.',
+  shutNames: (names: readonly string[]) =>
+    `Too many wrong tries: ${names.length === 1 ? `${names[0]} has` : `${names.join(', ')} have`} to wait a few minutes.`,
+  shutClass:
+    'Somebody has tried very many PINs today. Whoever signs in on a device that nobody of the class used before has to wait until tomorrow.',
+  unlock: 'Let them try again',
+  shares: 'Links to students’ work',
+  sharesWhat: 'Whoever has such a link sees the version it leads to, without signing in.',
+  noShares: 'There are none.',
+  share: (student: string, brief: string, version: number) => `${student}: ${brief}, version ${version}`,
+  shareUntil: (day: string) => `until ${day}`,
+  revoke: 'Take back',
+  revokeNamed: (student: string, version: number) => `Take back the link to ${student}’s version ${version}`,
   helperName: 'Name',
   helperEmail: 'E-mail address',
   addHelper: 'Add a helper',

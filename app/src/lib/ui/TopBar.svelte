@@ -27,7 +27,7 @@
   } as const;
   /** Pages that are reached from one of these places. */
   const within: Partial<Record<string, readonly string[]>> = {
-    '/class': ['/brief', '/lesson', '/limits', '/library', '/gallery'],
+    '/class': ['/brief', '/lesson', '/limits', '/library', '/gallery', '/staff', '/log'],
     '/home': ['/bench', '/gallery'],
     '/print-room': ['/spools'],
   };
@@ -66,7 +66,9 @@
     {/if}
   </a>
   <form method="POST" action="/sign-out" class="flex items-center gap-3">
-    <span class="text-ink-soft">{person.name}</span>
+    <a href="/account" class="text-ink-soft hover:bg-ground rounded px-2 py-1" title={say.account}
+      >{person.name}</a
+    >
     <button class="hover:bg-ground rounded px-2 py-1 underline underline-offset-2">{say.signOut}</button>
   </form>
 </header>

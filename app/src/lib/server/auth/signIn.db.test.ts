@@ -1,11 +1,12 @@
 import { eq } from 'drizzle-orm';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { school } from '../demo/school.ts';
-import { signInAttempts, sessions, users } from '../db/schema/index.ts';
+import { classes, signInAttempts, sessions, users } from '../db/schema/index.ts';
+import { addListed, peopleOf, unlockClass } from '../people/classPeople.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { personBehind } from './session.ts';
 import { signInStaff, signInStudent } from './signIn.ts';
-import { TRIES } from './throttle.ts';
+import { CLASS_TRIES_A_DAY, DEVICE_TRIES_A_DAY, TRIES } from './throttle.ts';
 
 let test: TestDatabase;
 beforeAll(async () => (test = await demoSchool()));
@@ -76,4 +77,69 @@ it('shuts the door for a name after too many wrong PINs, and for that name alone
   await test.db.update(signInAttempts).set({ since: new Date(Date.now() - 6 * 60_000) });
   expect(await signInStudent(test.db, classCode, 'cleo', studentPin)).toMatchObject({ ok: true });
   expect(await signInStudent(test.db, classCode, 'cleo', studentPin)).toMatchObject({ ok: true });
+});
+
+it('takes a name and a PIN kindly: accents, case and spaces may be left out or put in', async () => {
+  const [{ id: wren }] = await test.db.select().from(classes);
+  const teacherPerson = await test.person(teacher.name);
+  await addListed(test.db, teacherPerson, wren, 'Zoë Łuk, zoë, 526017\nZoe Other, zoe.o, 526018');
+  for (const name of ['Zoë', 'zoe', 'ZOE', ' zo ë '])
+    expect(await signInStudent(test.db, ' wr en8', name, '526 017')).toMatchObject({ ok: true });
+  // Where two are called alike, each is who is written exactly.
+  await addListed(test.db, teacherPerson, wren, 'Zoé Third, zoé, 526019');
+  expect(await signInStudent(test.db, classCode, 'zoe', '526017')).toMatchObject({ ok: false });
+  expect(await signInStudent(test.db, classCode, 'zoé', '526-019')).toMatchObject({ ok: true });
+});
+
+describe('strangers who guess', () => {
+  const guess = (name: string, n: number, device?: string) =>
+    Promise.all(
+      Array.from({ length: n }, (_, i) =>
+        signInStudent(test.db, classCode, name, String(300_000 + i), device),
+      ),
+    );
+
+  it('shut nobody out on a device that was used before, whatever they try; the teacher is told and lets all try again', async () => {
+    const own = await signInStudent(test.db, classCode, 'bruno', studentPin);
+    if (!own.ok) throw new Error(own.message);
+    await guess('bruno', TRIES + 2);
+    expect(await signInStudent(test.db, classCode, 'bruno', studentPin)).toMatchObject({ ok: false });
+    expect(await signInStudent(test.db, classCode, 'bruno', studentPin, own.device)).toMatchObject({
+      ok: true,
+    });
+    // A device is known for all of its class, as a school's are used by many.
+    expect(await signInStudent(test.db, classCode, 'dario', studentPin, own.device)).toMatchObject({
+      ok: true,
+    });
+
+    const teacherPerson = await test.person(teacher.name);
+    const [{ id: wren }] = await test.db.select().from(classes);
+    expect((await peopleOf(test.db, teacherPerson, wren)).shut).toEqual({ names: ['bruno'], isClass: false });
+    await unlockClass(test.db, teacherPerson, wren);
+    expect((await peopleOf(test.db, teacherPerson, wren)).shut).toEqual({ names: [], isClass: false });
+    expect(await signInStudent(test.db, classCode, 'bruno', studentPin)).toMatchObject({ ok: true });
+  });
+
+  it('have only so many guesses a day for a whole class, and for one device', async () => {
+    const [{ id: wren }] = await test.db.select().from(classes);
+    await test.db
+      .insert(signInAttempts)
+      .values({ key: `class ${wren}`, failures: CLASS_TRIES_A_DAY, since: new Date(), classId: wren })
+      .onConflictDoUpdate({ target: signInAttempts.key, set: { failures: CLASS_TRIES_A_DAY } });
+    const [refused] = await guess('femi', 1);
+    expect(refused).toMatchObject({ message: expect.stringContaining('this class today') as string });
+    const teacherPerson = await test.person(teacher.name);
+    expect((await peopleOf(test.db, teacherPerson, wren)).shut.isClass).toBe(true);
+    await unlockClass(test.db, teacherPerson, wren);
+
+    const own = await signInStudent(test.db, classCode, 'greta', studentPin);
+    if (!own.ok) throw new Error(own.message);
+    const { device } = own;
+    const names = ['asha', 'bruno', 'dario', 'femi', 'hana', 'ivo', 'juno', 'kofi', 'luca', 'maren'];
+    let answers = 0;
+    for (const name of names)
+      for (const result of await guess(name, TRIES, device))
+        if (!result.ok && result.message.includes('is not right')) answers++;
+    expect(answers).toBe(DEVICE_TRIES_A_DAY);
+  });
 });

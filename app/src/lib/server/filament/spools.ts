@@ -1,5 +1,6 @@
 import { asc, desc, eq, isNotNull, isNull } from 'drizzle-orm';
 import { spoolDraft } from '../../shared/spool.ts';
+import { record } from '../audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
@@ -26,7 +27,11 @@ export async function addSpool(db: Database, person: Person, data: unknown): Pro
   demandRole(person, 'teacher', 'helper');
   const read = spoolDraft.safeParse(data);
   if (!read.success) throw new CannotNow(read.error.issues[0].message);
-  const [{ number }] = await db.insert(spools).values(read.data).returning({ number: spools.number });
+  const [{ id, number }] = await db
+    .insert(spools)
+    .values(read.data)
+    .returning({ id: spools.id, number: spools.number });
+  await record(db, person, 'add-spool', null, [id]);
   await announce(db, 'printroom');
   return number;
 }
@@ -42,6 +47,7 @@ export async function weighSpool(
   const read = spoolDraft.shape.gramsLeft.safeParse(grams);
   if (!read.success) throw new CannotNow(read.error.issues[0].message);
   await db.update(spools).set({ gramsLeft: read.data, weighedAt: new Date() }).where(eq(spools.id, spool.id));
+  await record(db, person, 'weigh-spool', null, [spool.id]);
   await announce(db, 'printroom');
 }
 
@@ -58,6 +64,7 @@ export async function loadSpool(
     await takeOff(tx, spool.id);
     await demandIdle(tx, printer);
     await tx.update(printers).set({ spoolId: spool.id }).where(eq(printers.id, printer.id));
+    await record(tx, person, 'load-spool', null, [spool.id]);
     await announce(tx, 'printroom');
   });
 }
@@ -67,6 +74,7 @@ export async function unloadSpool(db: Database, person: Person, spoolId: string)
   const spool = await oneSpool(db, person, spoolId);
   await db.transaction(async (tx) => {
     await takeOff(tx, spool.id);
+    await record(tx, person, 'unload-spool', null, [spool.id]);
     await announce(tx, 'printroom');
   });
 }
@@ -78,6 +86,7 @@ export async function endSpool(db: Database, person: Person, spoolId: string): P
   await db.transaction(async (tx) => {
     await takeOff(tx, spool.id);
     await tx.update(spools).set({ goneAt: new Date() }).where(eq(spools.id, spool.id));
+    await record(tx, person, 'end-spool', null, [spool.id]);
     await announce(tx, 'printroom');
   });
 }
@@ -97,6 +106,7 @@ export async function spoolsGone(db: Database, person: Person) {
 export async function bringSpoolBack(db: Database, person: Person, spoolId: string): Promise<void> {
   const spool = await anySpool(db, person, spoolId);
   await db.update(spools).set({ goneAt: null }).where(eq(spools.id, spool.id));
+  await record(db, person, 'bring-back-spool', null, [spool.id]);
   await announce(db, 'printroom');
 }
 

@@ -1,5 +1,6 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
-import { readStudentList } from '../../shared/studentList.ts';
+import type { ListReading } from '../../shared/listReading.ts';
+import { LONGEST_LIST, readStudentList } from '../../shared/studentList.ts';
 import { record } from '../audit.ts';
 import { classToTeach, NotAllowed, type Person } from '../auth/access.ts';
 import { addStudents, newPin, type NewStudent } from '../auth/people.ts';
@@ -8,6 +9,8 @@ import { hashPassword } from '../auth/passwords.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
 import { accounts, classes, classMembers, users } from '../db/schema/index.ts';
+import { forgetTriesIn, shutIn } from '../auth/throttle.ts';
+import { endSharesOf, sharesInClass } from '../shares.ts';
 import { announce } from '../live/topics.ts';
 
 /** What a sign-in card says; a PIN is kept as a hash alone, so that it is known only when it was just made. */
@@ -37,6 +40,8 @@ export async function peopleOf(db: Database, teacher: Person, classId: string) {
     id,
     name,
     code,
+    shut: await shutIn(db, id),
+    shares: await sharesInClass(db, id),
     students: members
       .filter(({ role }) => role === 'student')
       .map(({ id, name, signInName, archivedAt }) => ({
@@ -52,6 +57,16 @@ export async function peopleOf(db: Database, teacher: Person, classId: string) {
   };
 }
 
+/** Lets everyone of a class try to sign in again. */
+export async function unlockClass(db: Database, teacher: Person, classId: string): Promise<void> {
+  const { id } = await classToTeach(db, teacher, classId);
+  await db.transaction(async (tx) => {
+    await forgetTriesIn(tx, id);
+    await record(tx, teacher, 'unlock-class', id, [id]);
+    await announce(tx, `class:${id}`);
+  });
+}
+
 /**
  * Adds the students of a list to a class, all of them or none; hands back their sign-in cards. Throws a
  * {@link CannotNow} with the first line that is wrong.
@@ -61,9 +76,11 @@ export async function addListed(
   teacher: Person,
   classId: string,
   words: string,
+  reading?: ListReading,
 ): Promise<SignInCard[]> {
   const group = await classToTeach(db, teacher, classId);
-  const { students, problems } = readStudentList(words, await signInNamesOf(db, group.id));
+  if (words.length > LONGEST_LIST) throw new CannotNow('The list is longer than that of any class.');
+  const { students, problems } = readStudentList(words, await signInNamesOf(db, group.id), reading);
   if (problems.length > 0) {
     const [{ line, message }] = [...problems].sort((a, b) => a.line - b.line);
     throw new CannotNow(`Line ${line}: ${message}. Nobody was added.`);
@@ -149,7 +166,10 @@ export async function setArchived(
       .update(classMembers)
       .set({ archivedAt: isArchived ? new Date() : null })
       .where(and(eq(classMembers.classId, classId), inArray(classMembers.userId, ids)));
-    if (isArchived) await endSessions(tx, ids);
+    if (isArchived) {
+      await endSessions(tx, ids);
+      await endSharesOf(tx, ids);
+    }
     await record(tx, teacher, isArchived ? 'archive-student' : 'restore-student', classId, ids);
     await announce(tx, `class:${classId}`);
   });

@@ -3,7 +3,6 @@ import { fileName } from '@kelbrin/core/format';
 import { record } from '../audit.ts';
 import { classToTeach, type Person } from '../auth/access.ts';
 import { namesOnProject } from '../auth/team.ts';
-import { studentKey } from '../auth/throttle.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
 import {
@@ -26,6 +25,7 @@ import {
 import { announce } from '../live/topics.ts';
 import { ACTIVE_RUN } from '../plates/plateParts.ts';
 import { passOn } from '../teams.ts';
+import { endSharesOf } from '../shares.ts';
 import { studentsIn } from './classPeople.ts';
 
 /**
@@ -39,9 +39,10 @@ export async function deleteStudent(
   classId: string,
   studentId: string,
 ): Promise<void> {
-  const { code } = await classToTeach(db, teacher, classId);
+  await classToTeach(db, teacher, classId);
   const [student] = await studentsIn(db, teacher, classId, [studentId]);
   await db.transaction(async (tx) => {
+    await endSharesOf(tx, [student.id]);
     await leaveTeams(tx, student.id);
     const handedIn = await tx
       .select({ id: handIns.id, solidHash: handIns.solidHash })
@@ -78,7 +79,11 @@ export async function deleteStudent(
         .where(eq(handIns.solidHash, solids.hash));
       await tx.delete(solids).where(and(inArray(solids.hash, hashes), notExists(others)));
     }
-    await tx.delete(signInAttempts).where(eq(signInAttempts.key, studentKey(code, student.signInName ?? '')));
+    await tx
+      .delete(signInAttempts)
+      .where(
+        and(eq(signInAttempts.classId, classId), eq(signInAttempts.signInName, student.signInName ?? '')),
+      );
     // What the student did is no longer anybody's.
     await tx.delete(auditLog).where(eq(auditLog.actorId, student.id));
     await tx.delete(auditLog).where(inArray(auditLog.subjectId, [student.id, ...handInIds]));

@@ -3,7 +3,7 @@ import { ne, sql } from 'drizzle-orm';
 import { classroomLimits } from '@kelbrin/core/inspect';
 import { firstTeacherDraft, type FirstTeacherDraft } from '../../shared/firstTeacherDraft.ts';
 import { addStaff } from '../auth/people.ts';
-import { mayTry } from '../auth/throttle.ts';
+import { reachedLimit, TRIES, WINDOW_MINUTES } from '../auth/throttle.ts';
 import { CannotNow } from '../cannotNow.ts';
 import { serverConfig } from '../config.ts';
 import type { Database } from '../db/database.ts';
@@ -12,6 +12,8 @@ import { firstCode } from '../setup/firstCode.ts';
 
 /** Any number will do; it is asked for nowhere else. */
 const LOCK = 6127;
+
+const FIRST_TEACHER = { key: 'the first teacher', most: TRIES, windowMinutes: WINDOW_MINUTES };
 
 /** Whether there is nobody yet who could teach. */
 export async function isNew(db: Database): Promise<boolean> {
@@ -23,7 +25,7 @@ export async function beginKelbrin(db: Database, data: unknown): Promise<FirstTe
   if (!(await isNew(db))) throw new CannotNow('Kelbrin has a teacher already: sign in.');
   const read = firstTeacherDraft.safeParse(data);
   if (!read.success) throw new CannotNow(read.error.issues[0].message);
-  if (!(await mayTry(db, 'the first teacher'))) {
+  if (await reachedLimit(db, [FIRST_TEACHER])) {
     throw new CannotNow('Too many tries: wait five minutes.');
   }
   if (!isCode(read.data.code)) {

@@ -5,6 +5,7 @@ import { LONGEST_NAME } from '../../shared/studentList.ts';
 import { record } from '../audit.ts';
 import { classToTeach, NotAllowed, type Person } from '../auth/access.ts';
 import { addStaff } from '../auth/people.ts';
+import { closeDoor } from './staff.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
 import { classMembers, users } from '../db/schema/index.ts';
@@ -38,12 +39,13 @@ export async function addHelper(
   await db.transaction(async (tx) => {
     const id = known?.id ?? (await addStaff(tx, { name, email, role: 'helper', password: password! }));
     await tx.insert(classMembers).values({ classId: group.id, userId: id }).onConflictDoNothing();
+    if (known?.disabledAt) await tx.update(users).set({ disabledAt: null }).where(eq(users.id, id));
     await record(tx, teacher, 'add-helper', group.id, [id]);
   });
   return { email, password };
 }
 
-/** Ends somebody's help in a class; they stay a helper of others. */
+/** Ends somebody's help in a class; they stay a helper of others, and cannot sign in where there are none. */
 export async function removeHelper(
   db: Database,
   teacher: Person,
@@ -62,6 +64,9 @@ export async function removeHelper(
       .delete(classMembers)
       .where(and(eq(classMembers.classId, group.id), eq(classMembers.userId, helper.id)));
     await record(tx, teacher, 'remove-helper', group.id, [helper.id]);
+    // Who helps nobody has no business in the print room either.
+    if ((await tx.$count(classMembers, eq(classMembers.userId, helper.id))) === 0)
+      await closeDoor(tx, helper.id);
   });
 }
 

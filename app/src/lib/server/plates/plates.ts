@@ -3,6 +3,7 @@ import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Placed } from '@kelbrin/core/plate';
 import { printChoice, sameMaterial, type PrintChoice } from '@kelbrin/core/slice';
 import { kindOf, placementDraft } from '../../shared/plate.ts';
+import { record } from '../audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
@@ -45,6 +46,7 @@ export async function layPlate(
       .insert(plates)
       .values({ choice, createdBy: person.id, plannedFor: await printerToPlan(tx, plannedFor) })
       .returning({ plateId: plates.id });
+    await record(tx, person, 'lay-plate', null, [plateId]);
     await takeIn(tx, plateId, placed);
     await announce(tx, 'printroom');
     return { plateId, left: left.length };
@@ -175,6 +177,7 @@ export async function discardPlate(db: Database, person: Person, plateId: string
     const parts = await tx.select().from(plateParts).where(eq(plateParts.plateId, plate.id));
     for (const { queueEntryId } of parts) await setBack(tx, plate.id, queueEntryId, wasTried);
     if (!wasTried) await tx.delete(plates).where(eq(plates.id, plate.id));
+    await record(tx, person, 'discard-plate', null, [plate.id]);
     await announce(tx, 'printroom');
   });
 }

@@ -93,6 +93,7 @@ export async function noteBedClear(db: Database, person: Person, printerId: stri
   await db.transaction(async (tx) => {
     const printer = await usedPrinter(tx, printerId);
     await clearBed(tx, printer.id);
+    await record(tx, person, 'clear-bed', null, [printer.id]);
     await announce(tx, 'printroom');
   });
 }

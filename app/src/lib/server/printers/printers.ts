@@ -1,5 +1,6 @@
 import { and, asc, eq, isNotNull, isNull, ne } from 'drizzle-orm';
 import { printerDraft } from '../../shared/printerDraft.ts';
+import { record } from '../audit.ts';
 import { demandRole, isId, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
@@ -38,6 +39,7 @@ export async function retiredPrinters(db: Database, person: Person) {
 export async function bringPrinterBack(db: Database, person: Person, printerId: string): Promise<void> {
   demandRole(person, 'teacher');
   await db.update(printers).set({ retiredAt: null }).where(isId(printerId, printers.id));
+  await record(db, person, 'bring-back-printer', null, [printerId]);
   await announce(db, 'printroom', 'orders');
 }
 
@@ -55,6 +57,7 @@ export async function addPrinter(db: Database, person: Person, data: unknown): P
     })
     .returning({ id: printers.id });
   if (added.length === 0) throw new CannotNow(`There is a printer called ${draft.name} already.`);
+  await record(db, person, 'add-printer', null, [added[0].id]);
   await announce(db, 'printroom', 'orders');
 }
 
@@ -73,6 +76,7 @@ export async function changePrinter(
     if ((await tx.$count(printers, sameName)) > 0)
       throw new CannotNow(`There is or was another printer called ${draft.name}.`);
     await tx.update(printers).set(draft).where(eq(printers.id, printer.id));
+    await record(tx, person, 'edit-printer', null, [printer.id]);
     await announce(tx, 'printroom', 'orders');
   });
 }
@@ -86,6 +90,7 @@ export async function retirePrinter(db: Database, person: Person, printerId: str
       .update(printers)
       .set({ retiredAt: new Date(), spoolId: null, status: null })
       .where(eq(printers.id, printer.id));
+    await record(tx, person, 'retire-printer', null, [printer.id]);
     await announce(tx, 'printroom', 'orders');
   });
 }

@@ -1,4 +1,5 @@
 import { redirect } from '@sveltejs/kit';
+import { keepDevice } from '$lib/device.server';
 import { orSentence, passCookies } from '$lib/requests.server';
 import { signInStaff } from '$lib/server/auth/signIn';
 import { database } from '$lib/server/db/database';
@@ -10,12 +11,15 @@ export const load: PageServerLoad = async () => {
 };
 
 export const actions: Actions = {
-  default: async ({ request, cookies }) => {
+  default: async ({ request, cookies, url }) => {
     const begun = await orSentence(beginKelbrin(database(), Object.fromEntries(await request.formData())));
     if (!('email' in begun)) return begun;
     const { email, password } = begun;
     const signedIn = await signInStaff(database(), email, password);
-    if (signedIn.ok) passCookies(cookies, signedIn.setCookies);
+    if (signedIn.ok) {
+      passCookies(cookies, signedIn.setCookies);
+      keepDevice(cookies, url, signedIn.device);
+    }
     redirect(303, '/');
   },
 };

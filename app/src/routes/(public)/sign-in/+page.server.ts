@@ -1,6 +1,8 @@
 import { fail, redirect } from '@sveltejs/kit';
 import * as z from 'zod';
+import { keepDevice } from '$lib/device.server';
 import { passCookies } from '$lib/requests.server';
+import { DEVICE_COOKIE } from '$lib/server/auth/knownDevices';
 import { signInStaff, signInStudent, type SignedIn } from '$lib/server/auth/signIn';
 import { database } from '$lib/server/db/database';
 import { isNew } from '$lib/server/people/firstTeacher';
@@ -20,23 +22,27 @@ export const load: PageServerLoad = async ({ locals }) => {
 };
 
 export const actions: Actions = {
-  student: async ({ request, cookies }) => {
+  student: async ({ request, cookies, url }) => {
     const form = studentForm.safeParse(Object.fromEntries(await request.formData()));
     if (!form.success)
       return fail(400, { who: 'student', message: 'Fill in the class code, your name and your PIN.' });
     const { code, name, pin } = form.data;
-    return finish('student', await signInStudent(database(), code, name, pin), cookies);
+    const device = cookies.get(DEVICE_COOKIE);
+    return finish('student', await signInStudent(database(), code, name, pin, device), cookies, url);
   },
-  staff: async ({ request, cookies }) => {
+  staff: async ({ request, cookies, url }) => {
     const form = staffForm.safeParse(Object.fromEntries(await request.formData()));
     if (!form.success)
       return fail(400, { who: 'staff', message: 'Fill in your e-mail address and your password.' });
-    return finish('staff', await signInStaff(database(), form.data.email, form.data.password), cookies);
+    const { email, password } = form.data;
+    const device = cookies.get(DEVICE_COOKIE);
+    return finish('staff', await signInStaff(database(), email, password, device), cookies, url);
   },
 };
 
-function finish(who: 'student' | 'staff', result: SignedIn, cookies: Cookies) {
+function finish(who: 'student' | 'staff', result: SignedIn, cookies: Cookies, url: URL) {
   if (!result.ok) return fail(400, { who, message: result.message });
   passCookies(cookies, result.setCookies);
+  keepDevice(cookies, url, result.device);
   redirect(303, '/');
 }

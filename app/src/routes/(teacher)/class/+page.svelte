@@ -7,6 +7,7 @@
   import { libraryTexts } from '$lib/texts/library';
   import { limitsTexts } from '$lib/texts/limits';
   import { spoolTexts } from '$lib/texts/spools';
+  import { staffTexts } from '$lib/texts/staff';
   import { logTexts } from '$lib/texts/log';
   import { runsLow } from '$lib/shared/spool';
   import { clock } from '$lib/ui/clock.svelte';
@@ -98,9 +99,11 @@
     <h1>{say.title}</h1>
     <a class="text-primary-800 ml-auto underline underline-offset-2" href="/library">{libraryTexts.title}</a>
     <a class="text-primary-800 underline underline-offset-2" href="/limits">{limitsTexts.title}</a>
+    <a class="text-primary-800 underline underline-offset-2" href="/staff">{staffTexts.title}</a>
+    <a class="text-primary-800 underline underline-offset-2" href="/log">{logTexts.schoolTitle}</a>
   </div>
   <ul class="flex flex-col gap-3">
-    {#each data.classes as { id, name, code, students, briefs } (id)}
+    {#each data.classes as { id, name, code, students, briefs, isShut } (id)}
       <li class="sheet p-4">
         <div class="flex items-baseline gap-4">
           <h2>
@@ -109,6 +112,10 @@
           <span class="text-ink-soft text-sm"
             >{say.students(students)}, {say.code} <span class="measured text-ink">{code}</span></span
           >
+          {#if isShut}<a
+              class="text-warn-ink font-semibold underline underline-offset-2"
+              href="/class/{id}/people">{say.isShut}</a
+            >{/if}
           <a class="text-primary-800 ml-auto underline underline-offset-2" href="/class/{id}/people"
             >{say.people}</a
           >

@@ -1,5 +1,6 @@
 import {
   boolean,
+  type AnyPgColumn,
   index,
   integer,
   pgTable,
@@ -11,7 +12,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import { DEFAULT_FILE_PATTERN } from '@kelbrin/core/format';
 import { limitsCards } from './limits.ts';
-import { users } from './users.ts';
+import { role, users } from './users.ts';
 
 const created = () => timestamp('created_at', { withTimezone: true }).notNull().defaultNow();
 const updated = () => timestamp('updated_at', { withTimezone: true }).notNull().defaultNow();
@@ -66,11 +67,48 @@ export const verifications = pgTable('verifications', {
 });
 
 /** Failed sign-ins by what was tried, so that a PIN cannot be guessed. */
-export const signInAttempts = pgTable('sign_in_attempts', {
-  key: text('key').primaryKey(),
-  failures: integer('failures').notNull(),
-  /** When the counting began. */
-  since: timestamp('since', { withTimezone: true }).notNull(),
+export const signInAttempts = pgTable(
+  'sign_in_attempts',
+  {
+    key: text('key').primaryKey(),
+    failures: integer('failures').notNull(),
+    /** When the counting began. */
+    since: timestamp('since', { withTimezone: true }).notNull(),
+    /** The class that was tried for, where there is one, and the sign-in name where it is one name alone that is counted. */
+    classId: uuid('class_id').references((): AnyPgColumn => classes.id, { onDelete: 'cascade' }),
+    signInName: text('sign_in_name'),
+  },
+  (table) => [index().on(table.classId)],
+);
+
+/**
+ * Browsers in which somebody signed in before, by the hash of a random number that they keep. `scope` is the class of a
+ * student, and the person for staff.
+ */
+export const knownDevices = pgTable(
+  'known_devices',
+  {
+    deviceHash: text('device_hash').notNull(),
+    scope: text('scope').notNull(),
+    usedAt: timestamp('used_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.deviceHash, table.scope] })],
+);
+
+/** Links that let somebody in once: a colleague who is invited, or one who gets a new password. */
+export const entryLinks = pgTable('entry_links', {
+  /** The hash of what stands in the link, which is told once and kept nowhere. */
+  tokenHash: text('token_hash').primaryKey(),
+  /** Who gets a new password; null for somebody who is invited. */
+  userId: text('user_id').references(() => users.id, { onDelete: 'cascade' }),
+  /** What somebody who is invited will be, and of which class a helper. */
+  role: role('role').notNull(),
+  classId: uuid('class_id').references((): AnyPgColumn => classes.id, { onDelete: 'cascade' }),
+  createdBy: text('created_by')
+    .notNull()
+    .references(() => users.id, { onDelete: 'cascade' }),
+  createdAt: created(),
+  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
 });
 
 export const classes = pgTable('classes', {

@@ -1,4 +1,4 @@
-import { orNotFound, orSentence } from '$lib/requests.server';
+import { orNotFound, orSentence, parsedJson } from '$lib/requests.server';
 import { classesOf } from '$lib/server/classes';
 import { database } from '$lib/server/db/database';
 import {
@@ -8,9 +8,12 @@ import {
   renameStudent,
   resetPins,
   setArchived,
+  unlockClass,
 } from '$lib/server/people/classPeople';
 import { deleteStudent } from '$lib/server/people/deleteStudent';
 import { addHelper, removeHelper } from '$lib/server/people/helpers';
+import { revokeShare } from '$lib/server/shares';
+import { listReading } from '$lib/shared/listReading';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
@@ -43,7 +46,8 @@ const quietly =
 export const actions: Actions = {
   add: async (event) => {
     const { db, person, classId, field } = await asked(event);
-    const cards = await orSentence(addListed(db, person, classId, field('list')));
+    const reading = listReading.safeParse(parsedJson(field('reading')));
+    const cards = await orSentence(addListed(db, person, classId, field('list'), reading.data));
     return Array.isArray(cards) ? { cards } : cards;
   },
   newPins: async (event) => {
@@ -62,6 +66,8 @@ export const actions: Actions = {
   remove: quietly(({ db, person, classId, students: [student] }) =>
     deleteStudent(db, person, classId, student),
   ),
+  unlock: quietly(({ db, person, classId }) => unlockClass(db, person, classId)),
+  revoke: quietly(({ db, person, classId, field }) => revokeShare(db, person, classId, field('share'))),
   addHelper: async (event) => {
     const { db, person, classId, field } = await asked(event);
     const helper = await orSentence(

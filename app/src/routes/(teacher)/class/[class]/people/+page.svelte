@@ -1,6 +1,8 @@
 <script lang="ts">
   import AddStudents from '$lib/people/AddStudents.svelte';
   import HelperList from '$lib/people/HelperList.svelte';
+  import ShareList from '$lib/people/ShareList.svelte';
+  import ShutDoor from '$lib/people/ShutDoor.svelte';
   import SignInCards from '$lib/people/SignInCards.svelte';
   import StudentTable from '$lib/people/StudentTable.svelte';
   import { people as say } from '$lib/texts/people';
@@ -42,8 +44,10 @@
     />
   {/if}
   <div class="print:hidden">
+    <ShutDoor shut={group.shut} />
     <StudentTable students={group.students} others={data.others} />
     <AddStudents {taken} />
     <HelperList helpers={group.helpers} {added} />
+    <ShareList shares={group.shares} />
   </div>
 </main>
