@@ -41,6 +41,6 @@ await Promise.all([
     },
     outdir: 'app/dist',
     // The one is not a module and requires by name what it needs; the other finds its worker's file beside its own.
-    external: ['pg-boss', 'piscina'],
+    external: ['pg-boss', 'pino', 'piscina'],
   }),
 ]);

@@ -95,8 +95,8 @@ export class Stack {
   async startWeb(i = 0): Promise<void> {
     const name = named('web', i);
     const port = this.#webPorts[i];
-    this.#run(name, ['app/build/index.js'], {
-      HOST: '127.0.0.1',
+    this.#run(name, ['app/serve.mjs'], {
+      HOST: process.env.KELBRIN_ADDRESS ?? '127.0.0.1',
       PORT: String(port),
       // Files that are imported are larger than forms; the routes themselves set the limit that people are told of.
       BODY_SIZE_LIMIT: '21M',
@@ -168,7 +168,11 @@ export class Stack {
     const startedMs = performance.now();
     const child = spawn(process.execPath, ['--enable-source-maps', ...args], {
       cwd: root,
-      env: { ...serverEnvironment(this.#options.databaseUrl, this.origin), ...extra },
+      env: {
+        ...serverEnvironment(this.#options.databaseUrl, this.origin),
+        KELBRIN_LOG_LEVEL: this.#options.verbose ? 'info' : 'warn',
+        ...extra,
+      },
       stdio: ['ignore', this.#options.verbose ? 'inherit' : 'ignore', 'inherit'],
       // In a group of its own, so that Ctrl-C reaches it through the orderly stop and not on its own as well.
       detached: true,

@@ -1,7 +1,8 @@
-import { error, redirect, type Handle, type ServerInit } from '@sveltejs/kit';
+import { error, redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { building } from '$app/environment';
 import type { Person } from '$lib/server/auth/access';
 import { personBehind } from '$lib/server/auth/session';
+import { log } from '$lib/server/log';
 import { stopWhenAsked } from '$lib/server/stop';
 
 export const init: ServerInit = stopWhenAsked;
@@ -49,4 +50,11 @@ export const handle: Handle = async ({ event, resolve }) => {
   // Nothing of what somebody may see lies in a browser's store for whoever uses it next.
   if (!response.headers.has('Cache-Control')) response.headers.set('Cache-Control', 'private, no-store');
   return response;
+};
+
+/** What went wrong is for the log, with the page that was asked for and not with what was asked; people are told in one sentence. */
+export const handleError: HandleServerError = ({ error: err, event, status }) => {
+  if (status !== 404)
+    log.error({ err, route: event.route.id, status, person: event.locals.person?.id }, 'A request failed');
+  return { message: status === 404 ? 'There is nothing here.' : 'Something went wrong here. Try it again.' };
 };

@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import postgres, { type Sql } from 'postgres';
 import { school } from '../../app/src/lib/server/demo/school.ts';
 import { root } from '../../ops/state.ts';
-import { accessTable, everybody, type Ids, type Line, type Somebody } from './accessTable.ts';
+import { everybody, type Ids, type Line, type Somebody } from './accessLine.ts';
+import { accessTable } from './accessTable.ts';
 import { expect, handInLabel, test } from './kelbrin.ts';
 
 // Printers as slow as real ones, so that no run ends meanwhile and changes what was compared.

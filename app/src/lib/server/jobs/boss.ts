@@ -1,6 +1,7 @@
 import PgBoss from 'pg-boss';
 import { serverConfig } from '../config.ts';
 import type { ToRecheck } from '../limits/recheck.ts';
+import { log } from '../log.ts';
 
 /** The queue of hand-ins that the server has to inspect; a job names the hand-in. */
 export const INSPECT = 'inspect-hand-in';
@@ -23,7 +24,7 @@ export async function startBoss(work: boolean): Promise<PgBoss> {
     schedule: false,
     max: work ? 4 : 2,
   });
-  boss.on('error', (error) => console.error('The job queue reports:', error.message));
+  boss.on('error', (error) => log.error({ err: error }, 'The job queue reports'));
   await boss.start();
   for (const name of [INSPECT, RECHECK]) {
     await boss.createQueue(name, { name, policy: 'short', retryLimit: 3, retryDelay: 2 });

@@ -11,6 +11,7 @@ import { announce } from '../live/topics.ts';
 import { tellStudents, tellTeacher } from '../notices.ts';
 import { filesFor } from '../projectFiles.ts';
 import { sha256 } from '../sha256.ts';
+import { log } from '../log.ts';
 
 /** Who inspects says so this often, ms; an inspection of which nobody says so for this long was lost, seconds. */
 const SAID_EVERY_MS = 2_000;
@@ -37,7 +38,7 @@ export async function inspectHandIn(db: Database, handInId: string): Promise<voi
   );
   const saying = setInterval(() => {
     const said = db.update(handIns).set({ inspectingSince: new Date() }).where(isMine);
-    said.catch((problem: unknown) => console.error(`Inspecting hand-in ${handInId}:`, problem));
+    said.catch((err: unknown) => log.error({ err, handIn: handInId }, 'Saying that a hand-in is inspected'));
   }, SAID_EVERY_MS);
   try {
     await inspectBegun(db, handInId, tries, isMine);
@@ -83,7 +84,8 @@ async function inspectBegun(
           .catch((problem: unknown) => {
             // One that was interrupted is begun again by the process that comes next.
             if (problem instanceof TaskFailure && problem.reason === 'stopped') throw problem;
-            if (!(problem instanceof TaskFailure)) console.error(`Inspecting hand-in ${handInId}:`, problem);
+            if (!(problem instanceof TaskFailure))
+              log.error({ err: problem, handIn: handInId }, 'Inspecting a hand-in');
             return notInspected(problem instanceof TaskFailure ? problem.message : 'The geometry gave up.');
           });
   await db.transaction(async (tx) => {

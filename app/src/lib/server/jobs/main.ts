@@ -6,6 +6,7 @@ import { recheckApproval } from '../limits/recheck.ts';
 import { LiveHub } from '../live/hub.ts';
 import { PrinterKeeper } from '../printers/keeper.ts';
 import { SerialDriver } from '../printers/serialDriver.ts';
+import { log } from '../log.ts';
 import { askForInspection, INSPECT, RECHECK, startBoss, type InspectJob } from './boss.ts';
 import { forgottenHandIns, inspectHandIn } from './inspectHandIn.ts';
 
@@ -36,12 +37,12 @@ async function lookAround(): Promise<void> {
   for (const { id, host, port } of used) {
     if (keepers.has(id)) continue;
     keepers.set(id, new PrinterKeeper(db, id, SerialDriver.connect));
-    console.log(`Keeping the printer at ${host}:${port}`);
+    log.info({ printer: id, host, port }, 'Keeping a printer');
   }
 }
 
 await lookAround();
-const look = () => void lookAround().catch((error: unknown) => console.error('Looking for work:', error));
+const look = () => void lookAround().catch((error: unknown) => log.error({ err: error }, 'Looking for work'));
 const round = setInterval(look, 5_000);
 
 // A run that was just asked for starts at once.
@@ -49,7 +50,7 @@ const unfollow = await new LiveHub(sql).follow(['orders'], () => {
   for (const keeper of keepers.values()) keeper.nudge();
   look();
 });
-console.log('The job process is ready');
+log.info('The job process is ready');
 
 async function stop(): Promise<void> {
   clearInterval(round);

@@ -7,6 +7,7 @@ import { announce } from '../live/topics.ts';
 import { endRun, type Ending } from '../plates/endRun.ts';
 import { gcodeOfPlate } from '../plates/gcode.ts';
 import { ACTIVE_RUN } from '../plates/plateParts.ts';
+import { log } from '../log.ts';
 import { FileNotFound, type DeviceStatus, type PauseReason, type PrinterDriver } from './driver.ts';
 import { LeaseLost, PrinterLease, RENEW_MS } from './printerLease.ts';
 
@@ -68,11 +69,7 @@ export class PrinterKeeper {
         if (await this.#hasLease()) await this.#round();
       } catch (error) {
         if (error instanceof LeaseLost) this.#letGo();
-        else
-          console.error(
-            `Keeping printer ${this.#printerId}:`,
-            error instanceof Error ? error.message : error,
-          );
+        else log.error({ err: error, printer: this.#printerId }, 'Keeping a printer');
       }
       if (this.#stopped) break;
       await new Promise<void>((resolve) => {
