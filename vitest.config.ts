@@ -35,6 +35,7 @@ export default defineConfig({
             'cli/**/*.test.ts',
             'printer/**/*.test.ts',
             'app/src/**/*.unit.test.ts',
+            'ops/**/*.unit.test.ts',
           ],
           setupFiles: ['core/test/seed.ts'],
           testTimeout: 30_000,
@@ -46,7 +47,7 @@ export default defineConfig({
       {
         test: {
           name: 'database',
-          include: ['app/src/**/*.db.test.ts'],
+          include: ['app/src/**/*.db.test.ts', 'ops/**/*.db.test.ts'],
           exclude: usingTheProcess,
           // Each file has a database of its own; three at a time keep two cores busy, as some wait for printers.
           maxWorkers: 3,

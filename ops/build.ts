@@ -1,8 +1,9 @@
 import { execFile } from 'node:child_process';
-import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { promisify } from 'node:util';
+import { holdingLock } from './holdLock.ts';
 import { root } from './state.ts';
 
 const sources = ['core', 'app', 'cli', 'printer', 'ops', 'package-lock.json'];
@@ -10,9 +11,15 @@ const outputs = new Set(['node_modules', 'dist', 'build', '.svelte-kit']);
 
 /** Builds the web app and the bundles, unless nothing has changed since they were last built. */
 export async function buildAll(): Promise<void> {
+  await holdingLock('build', buildChanged);
+}
+
+async function buildChanged(): Promise<void> {
   const stamp = join(root, 'app/build/.built');
   if (existsSync(stamp) && newest(sources.map((each) => join(root, each))) < statSync(stamp).mtimeMs) return;
   console.log('Building');
+  // What is half built when this is ended is built anew.
+  rmSync(stamp, { force: true });
   const run = async (args: string[], cwd = root) => {
     // Builders chat about other people's packages; their words matter only when they fail.
     await promisify(execFile)(process.execPath, args, { cwd, maxBuffer: 2 ** 26 }).catch(

@@ -110,6 +110,7 @@ function runningPort(data: string): number | undefined {
 
 /** Each cluster wishes for the same port each time, so that an open psql finds it again. */
 function wishedPort(name: string): number {
+  if (name === 'school') return 54_320;
   return name === 'demo' ? 54_330 : 54_340;
 }
 
@@ -120,8 +121,13 @@ function asPostgres(program: string, args: string[]): void {
 }
 
 function command(program: string, args: string[]): [string, string[]] {
-  const path = join(binaries(), program);
+  const path = postgresProgram(program);
   return isRoot ? ['runuser', ['-u', 'postgres', '--', path, ...args]] : [path, args];
+}
+
+/** Where a program of PostgreSQL lies. */
+export function postgresProgram(name: string): string {
+  return join(binaries(), name);
 }
 
 /** The newest PostgreSQL that Debian has installed. */

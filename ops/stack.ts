@@ -18,6 +18,12 @@ export interface StackOptions {
   readonly verbose?: boolean;
   /** How many web and how many job processes there are; one of each, or as many as KELBRIN_TEST_PROCESSES says. */
   readonly processes?: number;
+  /** The address that the web app listens on; loopback unless it is said. */
+  readonly address?: string;
+  /** Where people reach it, if that is a reverse proxy before it. */
+  readonly origin?: string;
+  /** Whether simulated printers are started; they are unless this is false. */
+  readonly printers?: boolean;
   /** Whether a process that ends by itself is started again. */
   readonly supervised?: boolean;
 }
@@ -53,19 +59,21 @@ export class Stack {
     this.#options = options;
     this.#webPorts = webPorts;
     this.printerPorts = printerPorts;
-    this.origin = `http://127.0.0.1:${port}`;
+    this.origin = options.origin ?? `http://${options.address ?? '127.0.0.1'}:${port}`;
   }
 
   /** Prepares the database, starts everything and waits until the app answers. */
   static async start(options: StackOptions): Promise<Stack> {
     const count = options.processes ?? Number(process.env.KELBRIN_TEST_PROCESSES ?? 1);
-    const port = await freePort(options.port);
+    // A port that a school has chosen is not exchanged for another.
+    const port = options.printers === false ? options.port! : await freePort(options.port);
     const webPorts =
       count === 1 ? [port] : await Promise.all(Array.from({ length: count }, () => freePort()));
     const stack = new Stack(options, port, webPorts, [await freePort(), await freePort()]);
-    const printers = stack.printerPorts.map((port, i) => `${printerNames[i]}=${port}`);
+    const simulated = options.printers === false ? [] : stack.printerPorts;
+    const printers = simulated.map((port, i) => `${printerNames[i]}=${port}`);
     prepareDatabase(options.databaseUrl, { demo: options.demo ?? true, printers });
-    for (const i of printerNames.keys()) stack.startPrinter(i);
+    for (const i of simulated.keys()) stack.startPrinter(i);
     for (let i = 0; i < count; i++) stack.startJobs(i);
     await Promise.all(Array.from({ length: count }, (_, i) => stack.startWeb(i)));
     if (count > 1) stack.#balancer = await startBalancer(port, webPorts);
@@ -95,14 +103,16 @@ export class Stack {
   async startWeb(i = 0): Promise<void> {
     const name = named('web', i);
     const port = this.#webPorts[i];
+    const address = this.#options.address ?? '127.0.0.1';
+    const reached = address === '0.0.0.0' || address === '::' ? '127.0.0.1' : address;
     this.#run(name, ['app/serve.mjs'], {
-      HOST: process.env.KELBRIN_ADDRESS ?? '127.0.0.1',
+      HOST: address,
       PORT: String(port),
       // Files that are imported are larger than forms; the routes themselves set the limit that people are told of.
       BODY_SIZE_LIMIT: '21M',
     });
     for (let tries = 0; tries < 200; tries++) {
-      const answers = await fetch(`http://127.0.0.1:${port}/sign-in`).then(
+      const answers = await fetch(`http://${reached}:${port}/sign-in`).then(
         ({ ok }) => ok,
         () => false,
       );
@@ -166,7 +176,9 @@ export class Stack {
 
   #run(name: ProcessName, args: string[], extra: Record<string, string> = {}): void {
     const startedMs = performance.now();
-    const child = spawn(process.execPath, ['--enable-source-maps', ...args], {
+    // It is ended by the kernel if this process is gone without having ended it.
+    const words = ['--pdeathsig', 'TERM', process.execPath, '--enable-source-maps', ...args];
+    const child = spawn('setpriv', words, {
       cwd: root,
       env: {
         ...serverEnvironment(this.#options.databaseUrl, this.origin),

@@ -1,5 +1,6 @@
-import { spawn, spawnSync } from 'node:child_process';
-import { readFileSync, rmSync } from 'node:fs';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildAll } from './build.ts';
@@ -19,17 +20,61 @@ interface Stage {
   readonly name: string;
   /** Whether it runs what was built, and whether it needs a database server. */
   readonly needs?: 'build' | 'database';
-  run(): boolean | Promise<boolean>;
+  run(): Promise<boolean>;
 }
 
+let cluster: Cluster | undefined;
 let passed = 0;
 let failed = 0;
 let skipped = 0;
 
-function command(program: string, args: string[], env: Record<string, string> = {}): boolean {
+/** What runs now, each in a group of its own, so that it is ended once and whole. */
+const running = new Set<ChildProcess>();
+
+async function command(program: string, args: string[], env: Record<string, string> = {}): Promise<boolean> {
   const path = join(root, 'node_modules/.bin', program);
-  return spawnSync(path, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
+  const child = spawn(path, args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+    detached: true,
+  });
+  return (await ended(child)) === 0;
 }
+
+async function ended(child: ChildProcess): Promise<number | null> {
+  running.add(child);
+  const [code] = (await once(child, 'close')) as [number | null];
+  running.delete(child);
+  return code;
+}
+
+/** How long what runs may take to end by itself, ms. */
+const GRACE_MS = 15_000;
+let isStopping = false;
+
+/** Asks what runs to end, and ends what is left of it after a while. */
+async function stopAll(): Promise<void> {
+  if (isStopping) return;
+  isStopping = true;
+  const children = [...running];
+  for (const child of children) child.kill('SIGINT');
+  const patience = setTimeout(() => children.forEach(endGroup), GRACE_MS);
+  await Promise.all(children.map((child) => child.exitCode === null && once(child, 'close')));
+  clearTimeout(patience);
+  children.forEach(endGroup);
+  cluster?.stop();
+  process.exit(130);
+}
+
+function endGroup({ pid }: ChildProcess): void {
+  try {
+    process.kill(-pid!, 'SIGKILL');
+  } catch {
+    // Nothing of it is left.
+  }
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void stopAll());
 
 /** Runs programs one after the other beside whatever else runs, and says what they said when all are done. */
 async function commands(...calls: readonly [program: string, ...args: string[]][]): Promise<boolean> {
@@ -37,18 +82,17 @@ async function commands(...calls: readonly [program: string, ...args: string[]][
   let ok = true;
   for (const [program, ...args] of calls) {
     const path = program === 'npm' ? program : join(root, 'node_modules/.bin', program);
-    const child = spawn(path, args, { cwd: root });
+    const child = spawn(path, args, { cwd: root, detached: true });
     for (const stream of [child.stdout, child.stderr])
       stream.setEncoding('utf8').on('data', (piece: string) => (words += piece));
-    const code = await new Promise<number | null>((resolve) => child.on('close', resolve));
-    if (code !== 0) ok = false;
+    if ((await ended(child)) !== 0) ok = false;
   }
   process.stdout.write(words);
   return ok;
 }
 
 /** Runs a project of Vitest and adds up what it counted. */
-function vitest(project: string, env: Record<string, string> = {}): boolean {
+async function vitest(project: string, env: Record<string, string> = {}): Promise<boolean> {
   const report = join(tmpdir(), `kelbrin-${project.replace('*', '')}-${process.pid}.json`);
   const args = [
     'run',
@@ -58,7 +102,8 @@ function vitest(project: string, env: Record<string, string> = {}): boolean {
     '--reporter=json',
     `--outputFile.json=${report}`,
   ];
-  const ok = command('vitest', args, env);
+  const ok = await command('vitest', args, env);
+  if (!existsSync(report)) return false;
   const counted = JSON.parse(readFileSync(report, 'utf8')) as Record<string, number>;
   rmSync(report);
   passed += counted.numPassedTests;
@@ -67,12 +112,17 @@ function vitest(project: string, env: Record<string, string> = {}): boolean {
   return ok;
 }
 
-function playwright(env: Record<string, string>): boolean {
+async function playwright(env: Record<string, string>): Promise<boolean> {
   const report = join(tmpdir(), `kelbrin-browser-${process.pid}.json`);
-  const ok = command('playwright', ['test', '--config', 'e2e/playwright.config.ts', '--reporter=list,json'], {
-    ...env,
-    PLAYWRIGHT_JSON_OUTPUT_FILE: report,
-  });
+  const ok = await command(
+    'playwright',
+    ['test', '--config', 'e2e/playwright.config.ts', '--reporter=list,json'],
+    {
+      ...env,
+      PLAYWRIGHT_JSON_OUTPUT_FILE: report,
+    },
+  );
+  if (!existsSync(report)) return false;
   const { stats } = JSON.parse(readFileSync(report, 'utf8')) as { stats: Record<string, number> };
   rmSync(report);
   passed += stats.expected + stats.flaky;
@@ -154,7 +204,6 @@ async function prepareServer(): Promise<void> {
   }
 }
 
-let cluster: Cluster | undefined;
 const broken: string[] = [];
 try {
   // What only reads the sources runs side by side and while things are built, since each of them uses one processor.

@@ -8,6 +8,8 @@ import { projects, users } from '../db/schema/index.ts';
 
 /** A database of a test's own, and the way to be rid of it. */
 export interface TestDatabase extends Connection {
+  /** Its address. */
+  readonly url: string;
   /** The person of that name; the demo school's people have different ones. */
   person(name: string): Promise<Person>;
   /** The student's project; each has one for the demo school's brief. */
@@ -33,6 +35,7 @@ export async function demoSchool(): Promise<TestDatabase> {
   let rook: Promise<Person> | undefined;
   return {
     ...connection,
+    url: url.href,
     async person(wanted) {
       const all = await connection.db.select().from(users);
       const { id, role } = all.find((each) => each.name === wanted)!;
