@@ -112,11 +112,11 @@ function depthInLeaf(x: number, y: number): number {
 export const expectedOf: Record<string, Expected> = {
   'seed-label': {
     volumeMm3() {
-      const area = (d: number) => roundedArea(70 - 2 * d, 25 - 2 * d, 4 - d);
-      return area(0) * 1.8 + integral(0, 0.6, area) - Math.PI * 4 * 2.4;
+      const area = (d: number) => roundedArea(84 - 2 * d, 28 - 2 * d, 5 - d);
+      return area(0) * 2 + integral(0, 0.6, area) - Math.PI * 2.25 ** 2 * 2.6;
     },
-    letters: [{ lettering: { words: 'Basil', font: 'sturdy', size: { by: 'height', mm: 11 } }, mm: 1.2 }],
-    box: [-35, -12.5, 0, 35, 12.5, 3.6],
+    letters: [{ lettering: { words: 'Basil', font: 'sturdy', size: { by: 'height', mm: 12 } }, mm: 1.2 }],
+    box: [-42, -14, 0, 42, 14, 3.8],
     genus: 1,
   },
   'cane-clip': {
@@ -198,15 +198,16 @@ export const expectedOf: Record<string, Expected> = {
   },
   'wind-spinner': {
     volumeMm3: () =>
-      summed([-30, -30, 0, 30, 30, 44.5], (x, y, z) => {
+      summed([-30, -30, 0, 30, 30, 46.5], (x, y, z) => {
         const inFin = [0, 60, 120].some((deg) => {
           const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
           return Math.abs(y * c - x * s) < 0.8 && ((x * c + y * s) / 30) ** 2 + ((z - 15) / 25) ** 2 < 1;
         });
-        const inLoop = Math.abs(y) < 1.2 && inDisc(x, z - 40, 4.5);
-        return (inFin || inLoop) && !inDisc(x, z - 40, 2);
+        const isBeside = Math.abs(y) < 1.2;
+        const inLoop = isBeside && inDisc(x, z - 42, 4.5);
+        return (inFin || inLoop) && !(isBeside && inDisc(x, z - 42, 2));
       }),
-    box: [-30, -26.4, 0, 30, 26.4, 44.5],
+    box: [-30, -26.4, 0, 30, 26.4, 46.5],
     genus: 1,
   },
   'bed-sign': {

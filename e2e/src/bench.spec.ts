@@ -32,12 +32,12 @@ test('numbers are typed, dragged and nudged, and every edit can be undone', asyn
   // In one move, as of a quick hand on a slow computer: it has left the field before the field hears of it.
   await page.mouse.move(box.x + box.width / 2 + 42, box.y + box.height / 2);
   await page.mouse.up();
-  await expect(depth).toHaveValue('35');
+  await expect(depth).toHaveValue('38');
 
   await page.keyboard.press('Control+z');
-  await expect(depth).toHaveValue('25');
+  await expect(depth).toHaveValue('28');
   await page.keyboard.press('Control+Shift+z');
-  await expect(depth).toHaveValue('35');
+  await expect(depth).toHaveValue('38');
   const undo = page.getByRole('button', { name: 'Undo' });
   while (await undo.isEnabled()) await undo.click();
   await expect(width(page)).toHaveValue('75');
@@ -159,7 +159,7 @@ test('a part is begun from nothing and steps are added, moved and deleted', asyn
   await expect(page.getByRole('list', { name: 'Recipe' }).getByRole('listitem')).toHaveCount(3);
   await page.getByRole('textbox', { name: 'words to write' }).fill('Fig');
   await page.getByRole('combobox', { name: 'raised, sunk or cut through' }).selectOption('sunk');
-  await expect(page.getByRole('group', { name: 'Part' })).toContainText('70 × 25 × 2.4');
+  await expect(page.getByRole('group', { name: 'Part' })).toContainText('84 × 28 × 2.6');
   await page.getByRole('button', { name: /^Move step 3/ }).press('ArrowUp');
   await expect(page.locator('[data-step]').nth(1)).toContainText('Write');
   await saved(page);

@@ -214,7 +214,7 @@ test('a mirrored outline is drawn on the plan and extruded', async ({ as }) => {
   for (const [x, y] of [[0, 0], [10, 0], [10, 15], [0, 20]] as const) await click(x, y); // prettier-ignore
   await expect(page.getByRole('group', { name: 'Points' }).getByRole('row')).toHaveCount(5);
   await page.getByRole('button', { name: 'Done' }).click();
-  await expect(foot(page)).toContainText('20 × 20 × 2.4');
+  await expect(foot(page)).toContainText('20 × 20 × 2.6');
 });
 
 test('a file is imported, and one that is no solid is refused in a sentence', async ({ as }) => {

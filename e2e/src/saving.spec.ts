@@ -119,7 +119,7 @@ test('a part is copied before a bold change, versions are kept, compared and gon
   await parts.getByRole('button', { name: 'Hand in this one instead' }).click();
   await parts.getByRole('button', { name: 'Label', exact: true }).click();
   await type(page, 'width', 'a - 2');
-  await expect(page.getByRole('group', { name: 'Part', exact: true })).toContainText('88 × 25');
+  await expect(page.getByRole('group', { name: 'Part', exact: true })).toContainText('88 × 28');
   await saved(page);
 
   await page.getByRole('button', { name: 'Versions' }).click();
@@ -129,11 +129,11 @@ test('a part is copied before a bold change, versions are kept, compared and gon
     'New shared measure: a = 90',
     'New part: Long label',
     'The part to hand in is Long label',
-    'Step 1: width 70 → a - 2 mm',
+    'Step 1: width 84 → a - 2 mm',
   ]);
   await kept.getByRole('button', { name: 'Go back to it' }).click();
   await expect(parts.getByRole('button', { name: 'Long label' })).toHaveCount(0);
-  await expect(width(page)).toHaveValue('70');
+  await expect(width(page)).toHaveValue('84');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(parts.getByRole('button', { name: 'Long label' })).toBeVisible();
   await saved(page);

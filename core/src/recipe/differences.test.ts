@@ -13,13 +13,13 @@ describe('what changed between two recipes', () => {
   });
 
   it('names the fields of a step with what they were and are', () => {
-    const wider = withField(label(), 's1', ['outline', 'widthMm'], 80);
+    const wider = withField(label(), 's1', ['outline', 'widthMm'], 90);
     const both = withField(wider, 's1', ['depth', 'mm'], { formula: '2 * thin' });
     expect(differencesOf(label(), both)).toEqual([
-      { stepId: 's1', words: 'Step 1: width 70 → 80 mm; height 2.4 → 2 * thin mm' },
+      { stepId: 's1', words: 'Step 1: width 84 → 90 mm; height 2.6 → 2 * thin mm' },
     ]);
     expect(words(label(), withField(label(), 's2', ['size', 'mm'], 1.6))).toEqual([
-      'Step 2: diameter Ø 4 → Ø 1.6 mm',
+      'Step 2: diameter Ø 4.5 → Ø 1.6 mm',
     ]);
     expect(words(label(), label('Mint'))).toEqual(['Step 3: “Basil” → “Mint”']);
     expect(words(label(), withField(label(), 's3', ['effect'], 'sunk'))).toEqual(['Step 3: raised → sunk']);

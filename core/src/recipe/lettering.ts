@@ -100,7 +100,7 @@ export const newLettering = (): Lettering => ({
   size: { by: 'height', mm: 10 },
 });
 
-/** "“Basil” in Sturdy, 11 mm tall"; `path` leads to the lettering. */
+/** "“Basil” in Sturdy, 12 mm tall"; `path` leads to the lettering. */
 export function letteringTokens(of: Lettering, path: FieldPath, context: SentenceContext): Token[] {
   const { size } = of;
   const strokes = strokeWords(of, context);

@@ -30,9 +30,9 @@ const sentences = (recipe: ReturnType<typeof label>) =>
 describe('sentences', () => {
   it('read as plain English with the numbers in them', () => {
     expect(sentences(label())).toEqual([
-      'Extrude a rounded rectangle 70 mm × 25 mm, corners 4 mm, up 2.4 mm, from the plate, in the middle of the plate.',
-      'Cut a hole of Ø 4 mm, right through from above, its middle 6 mm in from the left and centred front to back on step 1.',
-      'Write “Basil” in Sturdy, 11 mm tall (strokes from 1.5 mm), raised 1.2 mm on the top, centred left to right and centred front to back on step 1.',
+      'Extrude a rounded rectangle 84 mm × 28 mm, corners 5 mm, up 2.6 mm, from the plate, in the middle of the plate.',
+      'Cut a hole of Ø 4.5 mm, right through from above, its middle 7 mm in from the left and centred front to back on step 1.',
+      'Write “Basil” in Sturdy, 12 mm tall (strokes from 1.6 mm), raised 1.2 mm on the top, centred left to right and centred front to back on step 1.',
     ]);
   });
 
@@ -239,19 +239,19 @@ describe('an older recipe', () => {
       {
         id: 's1',
         kind: 'extrude',
-        outline: { shape: 'roundedRectangle', widthMm: 70, depthMm: 25, cornerMm: 4 },
-        upMm: 2.4,
+        outline: { shape: 'roundedRectangle', widthMm: 84, depthMm: 28, cornerMm: 5 },
+        upMm: 2.6,
         base: 'plate',
         placement: { on: { plate: true }, x: { relation: 'centred' }, y: { relation: 'centred' } },
       },
       {
         id: 's2',
         kind: 'hole',
-        diameterMm: 4,
+        diameterMm: 4.5,
         depth: { type: 'through' },
         placement: {
           on: { step: 's1' },
-          x: { relation: 'inFrom', edge: 'low', mm: 6 },
+          x: { relation: 'inFrom', edge: 'low', mm: 7 },
           y: { relation: 'centred' },
         },
       },
@@ -260,7 +260,7 @@ describe('an older recipe', () => {
         kind: 'letters',
         words: 'Basil',
         font: 'sturdy',
-        tallMm: 11,
+        tallMm: 12,
         effect: 'raised',
         byMm: 1.2,
         placement: { on: { step: 's1' }, x: { relation: 'centred' }, y: { relation: 'centred' } },

@@ -24,6 +24,7 @@ function drilled(holes: readonly (readonly [number, number])[]): Recipe {
     }),
     ...holes.map(([x, y], i) =>
       stepOf('hole', `h${i}`, 's1', {
+        size: { by: 'diameter', mm: 4 },
         placement: {
           on: { step: 's1' },
           x: { relation: 'centred', mm: x },

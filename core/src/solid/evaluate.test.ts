@@ -27,21 +27,21 @@ const first = (recipe: Recipe, count: number): Recipe => ({ ...recipe, steps: re
 
 describe('a label', () => {
   it('has the volume of its plate, less the hole', () => {
-    const plate = (70 * 25 - (4 - Math.PI) * 4 ** 2) * 2.4;
+    const plate = (84 * 28 - (4 - Math.PI) * 5 ** 2) * 2.6;
     expect(built(first(label(), 1)).volumeMm3 / plate).toBeCloseTo(1, 3);
-    const hole = Math.PI * 2 ** 2 * 2.4;
+    const hole = Math.PI * 2.25 ** 2 * 2.6;
     expect(built(first(label(), 2)).volumeMm3 / (plate - hole)).toBeCloseTo(1, 3);
   });
 
   it('stands on the plate, as wide as it says and as high as its letters', () => {
     const { min, max } = boundsOf(built(label()).mesh);
-    const expected = [-35, -12.5, 0, 35, 12.5, 3.6];
+    const expected = [-42, -14, 0, 42, 14, 3.8];
     expect([...min, ...max]).toEqual(expected.map((value) => expect.closeTo(value, 4) as number));
   });
 
   it('writes letters as tall as it says, centred', () => {
     const [, , letters] = built(label('HEH')).steps;
-    expect(letters.box.max[1] - letters.box.min[1]).toBeCloseTo(11, 1);
+    expect(letters.box.max[1] - letters.box.min[1]).toBeCloseTo(12, 1);
     expect(letters.box.max[0] + letters.box.min[0]).toBeCloseTo(0, 3);
   });
 
@@ -63,7 +63,7 @@ describe('a label', () => {
     const top = (f: number) =>
       Math.max(...[0, 1, 2].map((k) => mesh.positions[3 * mesh.triangles[3 * f + k] + 2]));
     for (let f = 0; f < stepOf.length; f++) {
-      if (top(f) > 2.5) expect(stepOf[f]).toBe(2);
+      if (top(f) > 2.7) expect(stepOf[f]).toBe(2);
       if (normals[3 * f + 2] < -0.9) expect(stepOf[f]).toBe(0);
     }
     expect(new Set(stepOf)).toEqual(new Set([0, 1, 2]));
@@ -74,13 +74,13 @@ describe('positions', () => {
   it('measure a hole to its middle and a shape to its edge', () => {
     const recipe = changed(label(), 's3', ['placement', 'x'], { relation: 'inFrom', edge: 'high', mm: 3 });
     const { steps } = built(recipe);
-    expect((steps[1].box.min[0] + steps[1].box.max[0]) / 2).toBeCloseTo(-35 + 6, 4);
-    expect(steps[2].box.max[0]).toBeCloseTo(35 - 3, 4);
+    expect((steps[1].box.min[0] + steps[1].box.max[0]) / 2).toBeCloseTo(-42 + 7, 4);
+    expect(steps[2].box.max[0]).toBeCloseTo(42 - 3, 4);
   });
 
   it('keep the design whole when a size changes', () => {
     const { steps } = built(changed(label(), 's1', ['outline', 'widthMm'], 100));
-    expect((steps[1].box.min[0] + steps[1].box.max[0]) / 2).toBeCloseTo(-50 + 6, 4);
+    expect((steps[1].box.min[0] + steps[1].box.max[0]) / 2).toBeCloseTo(-50 + 7, 4);
   });
 });
 
@@ -88,7 +88,7 @@ describe('what cannot be built', () => {
   it.each([
     ['letters that are missing', 's3', ['lettering', 'words'], '  ', 'no letters'],
     ['a sign the font lacks', 's3', ['lettering', 'words'], 'Ω', 'the font has no “Ω”'],
-    ['corners larger than the side', 's1', ['outline', 'cornerMm'], 13, 'at most 12.5 mm'],
+    ['corners larger than the side', 's1', ['outline', 'cornerMm'], 15, 'at most 14 mm'],
   ])('is said at its field: %s', (_, stepId, path, value, words) => {
     const result = evaluate(changed(label(), stepId, path, value), workshop);
     expect(result).toMatchObject({

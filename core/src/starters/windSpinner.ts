@@ -29,7 +29,7 @@ export const windSpinner = recipeOf([
     placement: on('s1', {
       x: centredAlong,
       y: centredAlong,
-      z: { relation: 'beside', edge: 'high', overlapMm: 4.5 },
+      z: { relation: 'beside', edge: 'high', overlapMm: 2.5 },
     }),
   },
 ]);

@@ -68,7 +68,7 @@ describe('the bench', () => {
     bench.undo();
     expect(bench.recipe.steps).toHaveLength(3);
     bench.undo();
-    expect(widthOf(bench.recipe)).toBe(70);
+    expect(widthOf(bench.recipe)).toBe(84);
     expect(bench.canUndo).toBe(false);
     bench.redo();
     bench.redo();
@@ -215,13 +215,13 @@ describe('several parts', () => {
     bench.addPart();
     bench.setField('s1', ['outline', 'widthMm'], 90);
     bench.showPart('p1');
-    expect(widthOf(bench.recipe)).toBe(70);
+    expect(widthOf(bench.recipe)).toBe(84);
     bench.setField('s1', ['outline', 'widthMm'], 50);
     bench.showPart('p2');
     bench.undo();
-    expect([shown(), widthOf(bench.recipe)]).toEqual(['Label', 70]);
+    expect([shown(), widthOf(bench.recipe)]).toEqual(['Label', 84]);
     bench.undo();
-    expect([shown(), widthOf(bench.recipe)]).toEqual(['Label 2', 70]);
+    expect([shown(), widthOf(bench.recipe)]).toEqual(['Label 2', 84]);
     bench.undo();
     expect(shown()).toBe('Label');
   });

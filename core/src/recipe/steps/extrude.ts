@@ -53,10 +53,10 @@ export const extrude: StepKind<ExtrudeStep> = {
     effect: 'add',
     outline:
       on === undefined
-        ? { shape: 'roundedRectangle', widthMm: 70, depthMm: 25, cornerMm: 4 }
+        ? { shape: 'roundedRectangle', widthMm: 84, depthMm: 28, cornerMm: 5 }
         : { shape: 'roundedRectangle', widthMm: 10, depthMm: 10, cornerMm: 2 },
     facing: 'up',
-    depth: { type: 'by', mm: 2.4 },
+    depth: { type: 'by', mm: 2.6 },
     placement: centredOn(on, on === undefined ? fromPlate : onTop),
   }),
 

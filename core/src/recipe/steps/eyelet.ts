@@ -76,7 +76,10 @@ export const eyelet: StepKind<EyeletStep> = {
     const loop = kit.posed(kit.stack(disc, straight(0, step.thickMm)), pose);
     // The opening is cut once the loop has joined. It ends with the loop, so that nothing behind it is cut into.
     const pin = kit.posed(kit.stack(opening, straight(0, step.thickMm)), pose);
-    const beyond = [straight(-BESIDE_MM, 0), straight(step.thickMm, step.thickMm + BESIDE_MM)];
+    const beyond = [
+      straight(-BESIDE_MM, -FLUSH_MM),
+      straight(step.thickMm + FLUSH_MM, step.thickMm + BESIDE_MM),
+    ];
     if (beyond.some((levels) => kit.boxWithin(kit.posed(kit.stack(opening, levels), pose)))) {
       kit.note('Something lies before its opening: cut a hole there if one shall see through.');
     }
@@ -93,6 +96,8 @@ export const eyelet: StepKind<EyeletStep> = {
 
 /** How near something closes an opening, mm. */
 const BESIDE_MM = 0.5;
+/** What reaches no further before it is flush with the loop, whatever rounding has left. */
+const FLUSH_MM = 0.01;
 
 const straight = (fromMm: number, toMm: number) => [
   { atMm: fromMm, growMm: 0 },

@@ -18,6 +18,7 @@ const problem = (recipe: Recipe) => {
 describe('holes', () => {
   const hole = (fields: Partial<Extract<Step, { kind: 'hole' }>>) =>
     stepOf('hole', 's2', 's1', {
+      size: { by: 'diameter', mm: 4 },
       placement: on('s1', { z: { relation: 'inFrom', edge: 'high', mm: 0 } }),
       ...fields,
     });

@@ -77,12 +77,12 @@ export const hole: StepKind<HoleStep> = {
   create: (id, on) => ({
     id,
     kind: 'hole',
-    size: { by: 'diameter', mm: 4 },
+    size: { by: 'diameter', mm: 4.5 },
     depth: { type: 'through' },
     facing: 'up',
     placement: {
       ...centredOn(on, downFromTop),
-      ...(on === undefined ? {} : { x: { relation: 'inFrom', edge: 'low', mm: 6 } as const }),
+      ...(on === undefined ? {} : { x: { relation: 'inFrom', edge: 'low', mm: 7 } as const }),
     },
   }),
 

@@ -63,6 +63,7 @@ describe('letters', () => {
 
   it('are centred in what is free, clear of holes and edges', () => {
     const hole = stepOf('hole', 's2', 's1', {
+      size: { by: 'diameter', mm: 4 },
       placement: on('s1', { x: fromLeft(6), z: { relation: 'inFrom', edge: 'high', mm: 0 } }),
     });
     const words = { words: 'Hi', font: 'sturdy', size: { by: 'height', mm: 10 } } as const;

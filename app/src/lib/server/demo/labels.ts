@@ -16,7 +16,15 @@ export interface Label {
 
 /** The recipe of a seed-tray label: a rounded plate, a hole for the string, and the plant's name. */
 export function labelRecipe(label: Label): Recipe {
-  const { words, widthMm = 70, depthMm = 25, thickMm = 2.4, holeMm = 4, tallMm = 11, reliefMm = 1.2 } = label;
+  const {
+    words,
+    widthMm = 84,
+    depthMm = 28,
+    thickMm = 2.6,
+    holeMm = 4.5,
+    tallMm = 12,
+    reliefMm = 1.2,
+  } = label;
   return {
     ...emptyRecipe(),
     steps: [
@@ -27,7 +35,7 @@ export function labelRecipe(label: Label): Recipe {
         size: { by: 'diameter', mm: holeMm },
         depth: { type: 'through' },
         facing: 'up',
-        placement: { ...centredOn('s1', downFromTop), x: { relation: 'inFrom', edge: 'low', mm: 6 } },
+        placement: { ...centredOn('s1', downFromTop), x: { relation: 'inFrom', edge: 'low', mm: 7 } },
       },
       {
         id: 's3',
@@ -50,7 +58,7 @@ export function labelRecipe(label: Label): Recipe {
 
 /** What every project of the brief begins with: the bare plate. */
 export function labelStarter(): Recipe {
-  return { ...emptyRecipe(), steps: [plate(70, 25, 2.4)] };
+  return { ...emptyRecipe(), steps: [plate(84, 28, 2.6)] };
 }
 
 function plate(widthMm: number, depthMm: number, upMm: number): Recipe['steps'][number] {
@@ -58,7 +66,7 @@ function plate(widthMm: number, depthMm: number, upMm: number): Recipe['steps'][
     id: 's1',
     kind: 'extrude',
     effect: 'add',
-    outline: { shape: 'roundedRectangle', widthMm, depthMm, cornerMm: 4 },
+    outline: { shape: 'roundedRectangle', widthMm, depthMm, cornerMm: 5 },
     facing: 'up',
     depth: { type: 'by', mm: upMm },
     placement: centredOn(undefined, fromPlate),
