@@ -82,7 +82,7 @@ export default {
       name: 'core-looks-up-at-nothing',
       severity: 'error',
       from: { path: '^core/' },
-      to: { path: '^(app|cli|printer|e2e|bench|ops)/' },
+      to: { path: '^(app|cli|printer|e2e|bench|fuzz|ops)/' },
     },
     {
       name: 'printer-stands-alone',

@@ -36,6 +36,7 @@ export default defineConfig({
             'printer/**/*.test.ts',
             'app/src/**/*.unit.test.ts',
             'ops/**/*.unit.test.ts',
+            'fuzz/**/*.test.ts',
           ],
           setupFiles: ['core/test/seed.ts'],
           testTimeout: 30_000,

@@ -72,12 +72,12 @@ export function readStudentList(
     else if (name.length > LONGEST_NAME) say(`the name is longer than ${LONGEST_NAME} letters`);
     if (wished !== '') {
       if (!SIGN_IN_NAME.test(wished))
-        say(`“${wished}” cannot be a sign-in name: take up to 20 letters and digits`);
-      else if (taken.has(wished)) say(`the sign-in name “${wished}” is taken by someone in the class`);
+        say(`“${shown(wished)}” cannot be a sign-in name: take up to 20 letters and digits`);
+      else if (taken.has(wished)) say(`the sign-in name “${shown(wished)}” is taken by someone in the class`);
       else if (given.get(wished) !== line)
         say(`the sign-in name “${wished}” is that of line ${given.get(wished)} already`);
     }
-    if (pin !== '' && !PIN.test(pin)) say(`“${pin}” is no PIN: that has six digits`);
+    if (pin !== '' && !PIN.test(pin)) say(`“${shown(pin)}” is no PIN: that has six digits`);
     if (problems.length > before) continue;
     const isTaken = (each: string) => taken.has(each) || given.has(each) || made.has(each);
     const signInName = wished || signInNameFor(name, isTaken);
@@ -88,6 +88,12 @@ export function readStudentList(
     problems.push({ line: lines.at(-1)!.line, message: `a class takes at most ${MOST_STUDENTS} students` });
   }
   return { students, problems };
+}
+
+/** A cell as it can be said in a sentence. */
+function shown(cell: string): string {
+  const line = cell.replace(/\s+/g, ' ');
+  return line.length > 40 ? `${line.slice(0, 39)}…` : line;
 }
 
 /** A sign-in name made from a name: the first word, with letters of the last or a number where that is taken. */

@@ -1,7 +1,6 @@
-import { FileNotFound, type DeviceStatus, type PauseReason, type PrinterDriver } from './driver.ts';
+import { readHalt, readJob, readTemperatures } from './answers.ts';
+import { FileNotFound, type DeviceStatus, type PrinterDriver } from './driver.ts';
 import { SerialLink } from './serialLink.ts';
-
-const pauseReasons: readonly PauseReason[] = ['user', 'filament', 'runout', 'clog', 'door'];
 
 /** Drives a printer that speaks line-based G-code, here over TCP. */
 export class SerialDriver implements PrinterDriver {
@@ -23,8 +22,11 @@ export class SerialDriver implements PrinterDriver {
     // In this order: a printer that stops itself in between forgets its file, and must not be taken for one that has none.
     const progress = (await this.#link.send('M27 C')).join('\n');
     const temperatures = (await this.#link.send('M105')).join('\n');
-    const halted = /^Error:(.+)$/m.exec(temperatures)?.[1];
-    return { ...readTemperatures(temperatures), job: readJob(progress), halted };
+    return {
+      ...readTemperatures(temperatures),
+      job: readJob(progress),
+      halted: readHalt(temperatures),
+    };
   }
 
   async upload(fileName: string, gcode: string, onProgress?: (share: number) => void): Promise<void> {
@@ -74,31 +76,4 @@ export class SerialDriver implements PrinterDriver {
   close(): void {
     this.#link.close();
   }
-}
-
-/** Reads "T:205.1 /210.0 B:59.8 /60.0". */
-function readTemperatures(report: string): Omit<DeviceStatus, 'job'> {
-  const of = (letter: string) => new RegExp(`\\b${letter}:(-?[\\d.]+)\\s*/(-?[\\d.]+)`).exec(report);
-  const nozzle = of('T');
-  const bed = of('B');
-  if (!nozzle || !bed) throw new Error('The printer sent a temperature report that cannot be read.');
-  return {
-    nozzleC: Number(nozzle[1]),
-    nozzleTargetC: Number(nozzle[2]),
-    bedC: Number(bed[1]),
-    bedTargetC: Number(bed[2]),
-  };
-}
-
-function readJob(report: string): DeviceStatus['job'] {
-  const name = /^Current file: (.+)$/m.exec(report)?.[1];
-  const bytes = /printing byte (\d+)\/(\d+)/.exec(report);
-  if (!name || !bytes) return undefined;
-  const why = /paused for (\w+)/.exec(report)?.[1];
-  return {
-    fileName: name.trim(),
-    doneBytes: Number(bytes[1]),
-    totalBytes: Number(bytes[2]),
-    ...(why ? { pausedFor: pauseReasons.find((each) => each === why) ?? 'other' } : {}),
-  };
 }
