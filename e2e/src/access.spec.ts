@@ -159,7 +159,7 @@ test('everyone may do what the table says, everything else is refused and change
 
   const sql = postgres(databaseUrl, { max: 1, onnotice: () => {} });
   try {
-    await handInLabel(browser, origin, 'luca', { words: 'Rocket', widthMm: 75 });
+    await handInLabel(browser, origin, 'luca', { words: 'Rocket' });
     await expect
       .poll(async () => (await sql`select 1 from hand_ins where state = 'checking'`).length, {
         timeout: 30_000,

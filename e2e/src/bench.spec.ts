@@ -40,7 +40,7 @@ test('numbers are typed, dragged and nudged, and every edit can be undone', asyn
   await expect(depth).toHaveValue('38');
   const undo = page.getByRole('button', { name: 'Undo' });
   while (await undo.isEnabled()) await undo.click();
-  await expect(width(page)).toHaveValue('75');
+  await expect(width(page)).toHaveValue('80');
   await saved(page);
 });
 
@@ -107,8 +107,8 @@ test('the ruler cuts the part and shows the section; thickness and overhang are 
   const ruler = page.getByRole('slider', { name: 'Cut height' });
   await ruler.focus();
   for (let i = 0; i < 13; i++) await ruler.press('ArrowDown');
-  await expect(ruler).toHaveAttribute('aria-valuetext', 'cut at 2.3 mm');
-  await expect(page.getByTestId('section')).toContainText('75');
+  await expect(ruler).toHaveAttribute('aria-valuetext', 'cut at 2.5 mm');
+  await expect(page.getByTestId('section')).toContainText('80');
   await ruler.press('Escape');
   await expect(ruler).toHaveAttribute('aria-valuetext', 'not cut');
 

@@ -19,7 +19,7 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
       browser,
       kelbrin.origin,
       who,
-      { words: plants[i], widthMm: 66, holeMm: isFirst ? 1.6 : 4 },
+      { words: plants[i], widthMm: 70, holeMm: isFirst ? 1.6 : 4.5 },
       isFirst ? ['hole', 'brief'] : [],
     );
   }
@@ -171,7 +171,7 @@ test('what passes everything is approved together from the contact sheet', async
 }) => {
   const page = await as('teacher');
   for (const who of ['femi', 'greta']) {
-    await handInLabel(browser, kelbrin.origin, who, { words: 'Parsley', widthMm: 80 });
+    await handInLabel(browser, kelbrin.origin, who, { words: 'Parsley', widthMm: 88 });
   }
   await page.goto('/review/sheet');
   await expect(page.getByLabel(/^Approve (Femi|Greta)/)).toHaveCount(2, { timeout: 30_000 });

@@ -207,7 +207,7 @@ export const demoStudents: readonly DemoStudent[] = [
     mended: [['size', 3]],
     signInName: 'ines',
     progress: 'printing',
-    recipe: labelRecipe({ words: 'Parsley', widthMm: 80 }),
+    recipe: labelRecipe({ words: 'Parsley', widthMm: 88 }),
   },
   {
     name: 'Jonah',
@@ -238,7 +238,7 @@ export const demoStudents: readonly DemoStudent[] = [
     signInName: 'luca',
     progress: 'designing',
     lesson: { editedAgo: 1 },
-    recipe: labelRecipe({ words: 'Rocket', widthMm: 75 }),
+    recipe: labelRecipe({ words: 'Rocket', widthMm: 80 }),
   },
   { name: 'Maren', signInName: 'maren', progress: 'designing', lesson: { editedAgo: 6, askedAgo: 4 } },
   { name: 'Noor', signInName: 'noor', progress: 'nothing' },
