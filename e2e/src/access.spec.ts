@@ -208,6 +208,8 @@ test('everyone may do what the table says, everything else is refused and change
       where u.name = 'Luca' and h.state = 'waiting'`;
 
     await sql`delete from projects where student_id = (select id from users where name = 'Maren')`;
+    // Who helps another class as well is not shut out when the help in this one ends.
+    await sql`insert into class_members (class_id, user_id) values (${otherClassId}, ${helperId})`;
     await sql`insert into team_members (project_id, student_id)
       select ${ids.project}, id from users where name = 'Maren'`;
     await sql`insert into shares (token, version_id, expires_at)

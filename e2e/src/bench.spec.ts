@@ -69,7 +69,7 @@ test('what cannot be is said at the number, and the last good solid stays', asyn
   const corner = page.getByRole('spinbutton', { name: 'corner radius' });
   await corner.fill('40');
   await corner.press('Enter');
-  await expect(page.locator('[data-step=s1]').getByRole('alert')).toHaveText(/at most 12.5 mm/);
+  await expect(page.locator('[data-step=s1]').getByRole('alert')).toHaveText(/at most 14 mm/);
   await expect(page.getByTestId('solid-view')).toBeVisible();
   await corner.fill('wide');
   await corner.press('Enter');

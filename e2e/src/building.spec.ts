@@ -73,7 +73,7 @@ test('a row label with letters and an eyelet', async ({ as }) => {
   await words.getByRole('combobox', { name: 'placed on' }).selectOption({ label: 'step 1' });
   await more(words, 'centre it in what is free');
   // 60 mm of plate, and 10 mm of eyelet that overlap it by 2.5 mm.
-  await expect(foot(page)).toContainText('67.5 × 18 × 3.6');
+  await expect(foot(page)).toContainText('67.5 × 18 × 3.8');
   await expect(page.getByRole('region', { name: 'Inspection' }).locator('[data-verdict=fail]')).toHaveCount(
     0,
   );
@@ -88,7 +88,7 @@ test('a row label with letters and an eyelet', async ({ as }) => {
     .setInputFiles({ name: 'Row label.3mf', mimeType: 'model/3mf', buffer: bytes });
   const parts = page.getByRole('region', { name: 'Parts' });
   await expect(parts.getByLabel('name of the part')).toHaveValue('Row label');
-  await expect(foot(page)).toContainText('67.5 × 18 × 3.6');
+  await expect(foot(page)).toContainText('67.5 × 18 × 3.8');
   await expect(page.getByRole('textbox', { name: 'words to write' })).toHaveValue('Row 7');
   await saved(page);
 });
