@@ -25,16 +25,28 @@ export class Visitor {
   }
 
   /** Sends a form's action; returns where it leads, if anywhere. */
-  async act(path: string, form: Record<string, string>): Promise<string | undefined> {
+  async act(
+    path: string,
+    form: Readonly<Record<string, string | readonly string[]>>,
+  ): Promise<string | undefined> {
     const answer = await this.#fetch(path, {
       method: 'POST',
       headers: { accept: 'application/json' },
-      body: new URLSearchParams(form),
+      body: new URLSearchParams(
+        Object.entries(form).flatMap(([name, value]) => [value].flat().map((each) => [name, each])),
+      ),
     });
     const result = (await answer.json()) as { type: string; location?: string };
     if (result.type !== 'success' && result.type !== 'redirect')
       throw new Error(`${path}: ${JSON.stringify(result)}`);
     return result.location;
+  }
+
+  /** Sends a file; whatever is answered. */
+  async send(path: string, name: string, bytes: Uint8Array<ArrayBuffer>): Promise<Response> {
+    const body = new FormData();
+    body.set('file', new File([bytes], name));
+    return this.#fetch(path, { method: 'POST', body });
   }
 
   async put(path: string, data: unknown): Promise<Response> {
@@ -95,6 +107,10 @@ export async function setUpClass(origin: string, size: number): Promise<Classroo
   const { group } = await teacher.load<{ group: { id: string; code: string } }>(people);
   const brief = (await teacher.act(`/class/${group.id}?/brief`, {}))!;
   const briefId = brief.split('/').at(-1)!;
+  const { draft } = await teacher.load<{ draft: object }>(`/brief/${briefId}`);
+  await teacher.act(`/brief/${briefId}?/save`, {
+    draft: JSON.stringify({ ...draft, title: 'Seed-tray labels' }),
+  });
   const students = [];
   for (let i = 0; i < size; i++) {
     const form = { code: group.code, name: `student${i + 1}`, pin: pinOf(i) };

@@ -12,10 +12,19 @@ export async function onDemo(
   const databaseUrl = onDatabase(cluster.url('postgres'), `kelbrin_${name}`);
   await createDatabase(databaseUrl, { fresh: true });
   const stack = await Stack.start({ databaseUrl });
+  let isEnding = false;
+  /** Leaves no process behind, however it ends. */
+  const end = async () => {
+    if (isEnding) return;
+    isEnding = true;
+    await stack.stop();
+    cluster.stop();
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
+    process.once(signal, () => void end().then(() => process.exit(1)));
   try {
     await work(stack, databaseUrl);
   } finally {
-    await stack.stop();
-    await cluster.stop();
+    await end();
   }
 }

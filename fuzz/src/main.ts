@@ -4,8 +4,8 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { stateFolder } from '../../ops/state.ts';
 import { wordsOf } from '../../ops/words.ts';
-import { readers } from './readers.ts';
-import { MOST_MB, MOST_SECONDS, tried } from './trial.ts';
+import { readers, type Reader } from './readers.ts';
+import { isMeasured, MOST_MB, MOST_SECONDS, tried, type Trial } from './trial.ts';
 
 /*
  * Feeds each reader with inputs that are made to break it, for some minutes, and tells what it found. An input that is a
@@ -19,6 +19,9 @@ const { values } = wordsOf({
     seed: { type: 'string', default: String(Date.now() % 2 ** 31) },
   },
 });
+/** So many inputs are made before they are read: some are as large as a file may be. */
+const BATCH = 10;
+
 const all = await readers();
 const chosen = all.filter(({ name }) => values.reader === undefined || name === values.reader);
 if (chosen.length === 0) {
@@ -40,8 +43,8 @@ for (const [i, reader] of chosen.entries()) {
   // In batches, each from a seed of its own, until the time is over.
   for (let batch = 0; performance.now() < end; batch++) {
     const seed = Number(values.seed) + 7919 * i + batch;
-    for (const input of fc.sample(reader.input, { numRuns: 100, seed })) {
-      const trial = tried(reader, input);
+    for (const input of fc.sample(reader.input, { numRuns: BATCH, seed })) {
+      const trial = confirmed(reader, input);
       inputs++;
       slowest = Math.max(slowest, trial.seconds);
       largest = Math.max(largest, input.length);
@@ -59,5 +62,16 @@ for (const [i, reader] of chosen.entries()) {
     `${reader.name.padEnd(8)} ${String(inputs).padStart(8)} inputs, the largest ${(largest / 1e6).toFixed(1)} MB, the slowest ${slowest.toFixed(2)} s`,
   );
 }
+/** Tries an input; what took too long or too much is tried again with a clean memory, since the machine may be busy. */
+function confirmed(reader: Reader, input: string | Uint8Array): Trial {
+  let trial = tried(reader, input);
+  for (let again = 0; again < 3 && isMeasured(trial); again++) {
+    globalThis.gc?.();
+    const next = tried(reader, input);
+    if (next.seconds < trial.seconds || next.fault === undefined) trial = next;
+  }
+  return trial;
+}
+
 console.log(found === 0 ? 'Nothing was found.' : `${found} findings; see ${folder}.`);
 process.exitCode = found === 0 ? 0 : 1;

@@ -14,6 +14,11 @@ export interface Trial {
   readonly fault?: string;
 }
 
+/** Whether what must not have been is a matter of time or memory, which other work on the machine adds to. */
+export function isMeasured({ fault, seconds, megabytes }: Trial): boolean {
+  return fault !== undefined && (seconds > MOST_SECONDS || megabytes > MOST_MB);
+}
+
 /** Reads an input and says how that went: processor time, memory that was held at once, and what it ended in. */
 export function tried({ read }: Reader, input: string | Uint8Array): Trial {
   const memoryBefore = peakMb();

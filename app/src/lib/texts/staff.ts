@@ -6,7 +6,7 @@ export const staffTexts = {
   helper: 'helper',
   of: (classes: readonly string[]) => (classes.length === 0 ? 'no class' : classes.join(', ')),
   signedIn: (count: number) =>
-    count === 0 ? 'not signed in' : count === 1 ? 'signed in once' : `signed in on ${count} devices`,
+    count === 0 ? 'not signed in' : count === 1 ? 'signed in on one device' : `signed in on ${count} devices`,
   you: 'you',
   closed: 'cannot sign in',
   close: 'Shut out',

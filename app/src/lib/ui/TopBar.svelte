@@ -66,8 +66,10 @@
     {/if}
   </a>
   <form method="POST" action="/sign-out" class="flex items-center gap-3">
-    <a href="/account" class="text-ink-soft hover:bg-ground rounded px-2 py-1" title={say.account}
-      >{person.name}</a
+    <a
+      href="/account"
+      class="text-ink-soft hover:bg-ground rounded px-2 py-1 underline decoration-dotted underline-offset-2"
+      title={say.account}>{person.name}</a
     >
     <button class="hover:bg-ground rounded px-2 py-1 underline underline-offset-2">{say.signOut}</button>
   </form>

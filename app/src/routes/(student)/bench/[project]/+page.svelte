@@ -98,7 +98,7 @@
           projectId={data.project.id}
           prompts={data.guidance}
           ticked={data.ticked}
-          isHandedIn={!isFirst && !isChangedSince(bench)}
+          isHandedIn={isWaiting || (!isFirst && !isChangedSince(bench))}
         />
       {/snippet}
       {#snippet actions({ bench, autosave })}
