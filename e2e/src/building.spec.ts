@@ -239,3 +239,23 @@ test('a file is imported, and one that is no solid is refused in a sentence', as
   await expect(foot(page)).toContainText('50.8 × 50.8 × 50.8');
   await expect(file).toContainText('looked like in');
 });
+
+test('an outline comes from a drawing as it looks, and what it leaves out is said', async ({ as }) => {
+  const page = await as('hugo');
+  await emptyBench(page);
+  const shape = await add(page, 'Extrude a shape');
+  await choose(shape, 'shape', 'a drawing from a file');
+  const drawing = `<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="20mm" viewBox="0 0 40 20">
+    <style>.hole { fill: white }</style><rect width="40" height="20"/><circle class="hole" cx="10" cy="10" r="5"/>
+    <text x="20" y="10">Fern</text></svg>`;
+  const choosing = page.waitForEvent('filechooser');
+  await shape.getByRole('button', { name: 'Choose an SVG file' }).click();
+  await (
+    await choosing
+  ).setFiles({ name: 'sign.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(drawing) });
+  await expect(foot(page)).toContainText('40 × 20 × 2.6');
+  // 40 × 20 less a circle of 5, 2.6 high.
+  await expect(foot(page)).toContainText('1.88 cm³');
+  await expect(shape).toContainText('A text is left out: turn it into paths first.');
+  await expect(shape).toContainText('White is taken as paper');
+});

@@ -19,7 +19,7 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
       browser,
       kelbrin.origin,
       who,
-      { words: plants[i], widthMm: 70, holeMm: isFirst ? 1.6 : 4.5 },
+      { words: plants[i], holeMm: isFirst ? 1.6 : 4.5 },
       isFirst ? ['hole', 'brief'] : [],
     );
   }
