@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { circlePoints, isInside, type Point, type Region } from '../plane/index.ts';
-import { wayWithin, withWays } from './travel.ts';
+import { groundOf, wayWithin as wayOver, withWays } from './travel.ts';
 import type { Path } from './toolpath.ts';
 
 /** An upright U, 30 × 30 mm, its arms 8 mm wide. */
@@ -22,6 +22,9 @@ const square = (size: number, x = 0): Region[number] => [
   [x + size, size],
   [x - size, size],
 ];
+
+const wayWithin = (from: readonly [number, number], to: readonly [number, number], region: Region) =>
+  wayOver(from, to, groundOf(region));
 
 /** Whether every point of a way, in steps of 0.1 mm, lies in a region or on its edge. */
 function staysIn(way: readonly (readonly [number, number])[], region: Region): boolean {

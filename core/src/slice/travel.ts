@@ -1,4 +1,4 @@
-import { isInside, type Point, type Region } from '../plane/index.ts';
+import { extentOf, isInside, type Outline, type Point, type Range, type Region } from '../plane/index.ts';
 import type { Path } from './toolpath.ts';
 
 type Place = readonly [number, number];
@@ -15,6 +15,7 @@ const LONGEST_DETOUR = 4;
  * `within` is the area over which the nozzle may go, a little smaller than the layer's section.
  */
 export function withWays(paths: readonly Path[], within: Region): Path[] {
+  const ground = groundOf(within);
   return paths.map((path, i) => {
     if (i === 0) return path;
     const before = paths[i - 1];
@@ -22,7 +23,7 @@ export function withWays(paths: readonly Path[], within: Region): Path[] {
     const to = path.points[0];
     const straight = Math.hypot(to[0] - from[0], to[1] - from[1]);
     if (straight <= STRAIGHT_UP_TO_MM) return path;
-    const way = wayWithin(from, to, within);
+    const way = wayWithin(from, to, ground);
     return way && lengthOf([from, ...way, to]) <= LONGEST_DETOUR * straight ? { ...path, way } : path;
   });
 }
@@ -32,8 +33,8 @@ export function withWays(paths: readonly Path[], within: Region): Path[] {
  * Where that leaves the region it follows the outline that it crossed, the shorter way around, and is then pulled tight.
  * Undefined between pieces that do not hang together.
  */
-export function wayWithin(from: Place, to: Place, region: Region): Place[] | undefined {
-  const crossings = crossingsOf(from, to, region);
+export function wayWithin(from: Place, to: Place, ground: Ground): Place[] | undefined {
+  const crossings = crossingsOf(from, to, ground);
   const corners: Place[] = [];
   for (let i = 0; i < crossings.length; i++) {
     const { outline, edge } = crossings[i];
@@ -42,10 +43,31 @@ export function wayWithin(from: Place, to: Place, region: Region): Place[] | und
       if (j > i && other.outline === outline) last = j;
     });
     if (last === i) return undefined;
-    corners.push(...along(region[outline], edge, crossings[last].edge));
+    corners.push(...along(ground[outline].points, edge, crossings[last].edge));
     i = last;
   }
-  return corners.length === 0 ? [] : pulledTight([from, ...corners, to], region).slice(1, -1);
+  return corners.length === 0 ? [] : pulledTight([from, ...corners, to], ground).slice(1, -1);
+}
+
+/** The outlines of a region, each with the box that it lies in, so that those far from a way are not looked at. */
+export type Ground = readonly {
+  readonly points: Outline;
+  readonly x: Range;
+  readonly y: Range;
+}[];
+
+/** A region to find ways over. */
+export function groundOf(region: Region): Ground {
+  return region.map((points) => ({ points, ...extentOf([points]) }));
+}
+
+/** Whether a straight way may touch a box: neither beside it, nor all of its corners on one side of the way. */
+function mayTouch([fx, fy]: Place, [tx, ty]: Place, { x, y }: Ground[number]): boolean {
+  if (Math.max(fx, tx) < x.low || Math.min(fx, tx) > x.high) return false;
+  if (Math.max(fy, ty) < y.low || Math.min(fy, ty) > y.high) return false;
+  const side = (px: number, py: number) => (tx - fx) * (py - fy) - (ty - fy) * (px - fx);
+  const [a, b, c, d] = [side(x.low, y.low), side(x.high, y.low), side(x.low, y.high), side(x.high, y.high)];
+  return Math.min(a, b, c, d) <= 0 && Math.max(a, b, c, d) >= 0;
 }
 
 interface Crossing {
@@ -55,10 +77,12 @@ interface Crossing {
 }
 
 /** Where the straight way crosses outlines, in the order in which it does. */
-function crossingsOf(from: Place, to: Place, region: Region): Crossing[] {
+function crossingsOf(from: Place, to: Place, ground: Ground): Crossing[] {
   const crossings: Crossing[] = [];
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
-  region.forEach((points, outline) => {
+  ground.forEach((each, outline) => {
+    if (!mayTouch(from, to, each)) return;
+    const { points } = each;
     let [ax, ay] = points[points.length - 1];
     points.forEach(([bx, by], i) => {
       const [ex, ey] = [bx - ax, by - ay];
@@ -90,21 +114,26 @@ function along(points: readonly Point[], fromEdge: number, toEdge: number): Plac
 }
 
 /** A way without the corners that it can do without. */
-function pulledTight(way: readonly Place[], region: Region): Place[] {
+function pulledTight(way: readonly Place[], ground: Ground): Place[] {
   const tight: Place[] = [way[0]];
   for (let at = 0; at < way.length - 1;) {
     let next = way.length - 1;
-    while (next > at + 1 && !isWithin(way[at], way[next], region)) next--;
+    while (next > at + 1 && !isWithin(way[at], way[next], ground)) next--;
     tight.push(way[next]);
     at = next;
   }
   return tight;
 }
 
-function isWithin(from: Place, to: Place, region: Region): boolean {
-  if (crossingsOf(from, to, region).length > 0) return false;
+function isWithin(from: Place, to: Place, ground: Ground): boolean {
+  if (crossingsOf(from, to, ground).length > 0) return false;
   const middle: Point = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
-  return region.filter((outline) => isInside(middle, outline)).length % 2 === 1;
+  const [mx, my] = middle;
+  const around = ground.filter(
+    ({ x, y, points }) =>
+      mx >= x.low && mx <= x.high && my >= y.low && my <= y.high && isInside(middle, points),
+  );
+  return around.length % 2 === 1;
 }
 
 function lengthOf(way: readonly Place[]): number {
