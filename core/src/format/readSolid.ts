@@ -33,18 +33,17 @@ export function readAndMend(bytes: Uint8Array, limits = ownFile): ReadSolid {
     : isObj(bytes)
       ? readObj(new TextDecoder().decode(bytes), limits)
       : readStl(bytes, limits);
-  const { bodies } = topologyOf(mesh);
+  const { bodies, openEdges } = topologyOf(mesh);
   if (bodies > limits.bodies)
     throw new FormatError(
       `the file holds ${grouped(bodies)} pieces that do not touch, more than ${grouped(limits.bodies)}`,
     );
-  const { openEdges } = topologyOf(mesh);
   if (openEdges > 0) {
     const joined = rewelded(mesh, SEAM_MM);
-    if (topologyOf(joined).openEdges < openEdges) {
+    const left = topologyOf(joined).openEdges;
+    if (left < openEdges) {
       mesh = joined;
-      if (topologyOf(mesh).openEdges === 0)
-        mended.push(`Seams that stood open at ${openEdges} edges were joined.`);
+      if (left === 0) mended.push(`Seams that stood open at ${openEdges} edges were joined.`);
     }
   }
   if (mesh.triangles.length === 0) throw new FormatError('the triangles in the file have no size');

@@ -28,7 +28,7 @@ export function topologyOf(mesh: SolidMesh): Topology {
 }
 
 /** Of so many opposites of an edge the nearest is sought; more than a few in one edge are no solid that anybody drew. */
-const MOST_COMPARED = 16;
+const MOST_COMPARED = 8;
 
 /**
  * Pairs each directed edge with its opposite, in time that grows with the number of triangles alone, however many of
@@ -129,7 +129,7 @@ function turnBetween(p: Float32Array, triangles: Uint32Array, edge: number, oppo
   const from = 3 * triangles[edge];
   const to = 3 * triangles[endCorner(edge)];
   const [ax, ay, az] = [p[to] - p[from], p[to + 1] - p[from + 1], p[to + 2] - p[from + 2]];
-  const length = Math.hypot(ax, ay, az);
+  const length = Math.sqrt(ax * ax + ay * ay + az * az);
   const tip = 3 * triangles[endCorner(endCorner(edge))];
   const [ux, uy, uz] = [p[tip] - p[from], p[tip + 1] - p[from + 1], p[tip + 2] - p[from + 2]];
   const other = 3 * triangles[endCorner(endCorner(opposite))];

@@ -22,6 +22,8 @@ export interface Mark {
 
 /** How many elements may be drawn, those counted again that are used in many places. */
 const MOST_DRAWN = 5_000;
+/** A corner that would reach further than so many half widths is cut off, whatever is said. */
+const LONGEST_MITER = 50;
 /** How deep uses may lie in uses. */
 const DEEPEST = 80;
 /** How many letters all paths may have, those counted again that are used in many places. */
@@ -239,7 +241,7 @@ function strokeOf(look: Look, viewport: Viewport): Stroke {
     width: unitsOf(look['stroke-width'], diagonal) ?? 1,
     cap: cap === 'round' || cap === 'square' ? cap : 'butt',
     join: join === 'round' || join === 'bevel' ? join : 'miter',
-    miterLimit: numbersOf(look['stroke-miterlimit'] ?? '')[0] ?? 4,
+    miterLimit: Math.min(LONGEST_MITER, numbersOf(look['stroke-miterlimit'] ?? '')[0] ?? 4),
   };
 }
 

@@ -180,6 +180,11 @@ describe('reading SVG', () => {
       expect(areaOf(svg(`<circle r="${scale}"/>`, '')) / (Math.PI * scale ** 2)).toBeCloseTo(1, 2);
   });
 
+  it('reads a curve that is pulled further out than anything else lies', () => {
+    for (const far of [1e3, 1e5])
+      expect(regionOf(svg(`<path d="M0 0C0 ${far} 10 ${far} 10 0z"/>`)).length).toBe(1);
+  });
+
   it('stands upright: what is at the foot of the page is at the foot of the outline', () => {
     const [flat] = read(svg('<polygon points="0,10 10,10 5,0"/>')).outlines;
     const top = flat.filter((_, i) => i % 2 === 1).findIndex((y) => Math.abs(y) < 1e-6);
@@ -217,6 +222,7 @@ describe('reading SVG that was made to harm', () => {
     ['nothing filled', () => svg('<text>words</text><line x2="4"/>')],
     ['a broken path', () => svg('<path d="M0 0 L x y"/>')],
     ['a path of numbers too large', () => svg('<path d="M0 0 L1e308 1e308 L 1e308 0z" transform="scale(1e9)"/>')],
+    ['a curve that is pulled far out', () => svg('<path d="M0 0C1 -1e308 4 8 2 8z"/>')],
     ['a transformation that cannot be', () => svg('<rect width="1" height="1" transform="matrix(1 2)"/>')],
     ['a script and nothing else', () => svg('<script>alert(1)</script>')],
     ['a bomb of entities', () => `<!DOCTYPE svg [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;">]>${svg('<text>&b;</text>')}`],

@@ -10,7 +10,7 @@ import { FormatError } from '../formatError.ts';
 import { MM_PER_UNIT, unitsOf } from './lengths.ts';
 import { marksOf, type Mark } from './marks.ts';
 import { apply, scaleOf } from './matrix.ts';
-import { linesOf } from './shapes.ts';
+import { handlesOf, linesOf } from './shapes.ts';
 import { Sheet, type DrawingMath } from './sheet.ts';
 import { treeOf, type SvgElement } from './tree.ts';
 import { viewBoxOf } from './viewBox.ts';
@@ -106,15 +106,16 @@ function* areasOf(
       yield { outlines: [piece], rule: 'nonzero' };
 }
 
-/** Where the marks lie, roughly: the ends of their lines, with room for what curves and strokes reach beyond. */
+/**
+ * Where the marks lie, roughly: the ends of their lines and what their curves are pulled towards, which they never reach
+ * beyond, with room for what strokes reach beyond.
+ */
 function roughExtent(marks: readonly Mark[]): ReturnType<typeof extentOf> {
   const ends: Outline = [];
   for (const { path, matrix, area } of marks) {
     const reach = area.kind === 'stroke' ? area.stroke.width / 2 : 0;
-    for (const { points } of linesOf(path, Infinity, MOST_POINTS_DRAWN)) {
-      for (const [px, py] of points)
-        for (const by of reach > 0 ? [-reach, reach] : [0]) ends.push(apply(matrix, [px + by, py + by]));
-    }
+    for (const [px, py] of handlesOf(path))
+      for (const by of reach > 0 ? [-reach, reach] : [0]) ends.push(apply(matrix, [px + by, py + by]));
     if (ends.length > 2 * MOST_POINTS_DRAWN) throw tooManyPoints();
   }
   if (ends.some((point) => !point.every(Number.isFinite)))

@@ -65,7 +65,19 @@ export function curvesOf(d: string): ReturnType<typeof svgpath> {
   return path.abs().unshort().unarc();
 }
 
-/** The lines of a path. Curves stray from theirs by at most `errorBy` units; with Infinity they are their ends. */
+/** The ends of the lines and curves of a path, and what its curves are pulled towards. */
+export function handlesOf(path: ReturnType<typeof svgpath>): Outline {
+  const handles: Outline = [];
+  path.iterate((segment, _, x, y) => {
+    const [command, ...n] = segment as [string, ...number[]];
+    if (command === 'H') handles.push([n[0], y]);
+    else if (command === 'V') handles.push([x, n[0]]);
+    else for (let i = 0; i + 1 < n.length; i += 2) handles.push([n[i], n[i + 1]]);
+  });
+  return handles;
+}
+
+/** The lines of a path. Curves stray from theirs by at most `errorBy` units. */
 export function linesOf(path: ReturnType<typeof svgpath>, errorBy: number, mostPoints: number): PathLine[] {
   const lines: PathLine[] = [];
   let points: Outline = [];
