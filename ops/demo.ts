@@ -1,7 +1,8 @@
 import { school } from '../app/src/lib/server/demo/school.ts';
 import { buildAll } from './build.ts';
-import { createDatabase, startCluster, type Cluster } from './postgres.ts';
+import { createDatabase, startCluster } from './postgres.ts';
 import { Stack } from './stack.ts';
+import { untilEnded } from './untilEnded.ts';
 import { wordsOf } from './words.ts';
 
 /*
@@ -20,32 +21,20 @@ const { values } = wordsOf({
 });
 
 const begun = performance.now();
-let cluster: Cluster | undefined;
-let stack: Stack | undefined;
-let stopping = false;
-
-async function stop(code: number): Promise<void> {
-  if (stopping) return;
-  stopping = true;
-  await stack?.stop();
-  cluster?.stop();
-  process.exit(code);
-}
-for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void stop(0));
-
-try {
+await untilEnded(async (started) => {
   await buildAll();
-  if (!process.env.DATABASE_URL) cluster = await startCluster('demo');
-  const databaseUrl = process.env.DATABASE_URL ?? cluster!.url(values.empty ? 'kelbrin_empty' : 'kelbrin');
+  if (!process.env.DATABASE_URL) started.cluster = await startCluster('demo');
+  const databaseUrl =
+    process.env.DATABASE_URL ?? started.cluster!.url(values.empty ? 'kelbrin_empty' : 'kelbrin');
   await createDatabase(databaseUrl, { fresh: values.fresh });
-  stack = await Stack.start({
+  const stack = (started.stack = await Stack.start({
     databaseUrl,
     port: Number(values.port),
     printerSpeed: Number(values.speed),
     verbose: values.verbose,
     demo: !values.empty,
     supervised: true,
-  });
+  }));
   const seconds = Math.round((performance.now() - begun) / 1000);
   const people = values.empty
     ? stack.printerPorts.map((port) => `  a printer answers at 127.0.0.1, port ${port}`)
@@ -60,9 +49,4 @@ Kelbrin is ready at ${stack.origin} (after ${seconds} s)
 ${people.join('\n')}
 
 The simulated printers run ${values.speed} times as fast as real ones. Ctrl-C stops everything; the data stays.`);
-} catch (error) {
-  console.error(error instanceof Error ? error.message : error);
-  await stop(1);
-}
-// The children keep this process company; without them it would end here.
-setInterval(() => {}, 1 << 30);
+});

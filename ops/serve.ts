@@ -1,6 +1,7 @@
 import { buildAll } from './build.ts';
-import { createDatabase, startCluster, type Cluster } from './postgres.ts';
+import { createDatabase, startCluster } from './postgres.ts';
 import { Stack } from './stack.ts';
+import { untilEnded } from './untilEnded.ts';
 import { wordsOf } from './words.ts';
 
 /*
@@ -16,25 +17,12 @@ const { values } = wordsOf({
   },
 });
 
-let cluster: Cluster | undefined;
-let stack: Stack | undefined;
-let isStopping = false;
-
-async function stop(code: number): Promise<void> {
-  if (isStopping) return;
-  isStopping = true;
-  await stack?.stop();
-  cluster?.stop();
-  process.exit(code);
-}
-for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void stop(0));
-
-try {
+await untilEnded(async (started) => {
   await buildAll();
-  if (!process.env.DATABASE_URL) cluster = await startCluster('school');
-  const databaseUrl = process.env.DATABASE_URL ?? cluster!.url('kelbrin');
+  if (!process.env.DATABASE_URL) started.cluster = await startCluster('school');
+  const databaseUrl = process.env.DATABASE_URL ?? started.cluster!.url('kelbrin');
   await createDatabase(databaseUrl);
-  stack = await Stack.start({
+  started.stack = await Stack.start({
     databaseUrl,
     address: values.address,
     port: Number(values.port),
@@ -44,10 +32,7 @@ try {
     supervised: true,
     ...(values.origin ? { origin: values.origin } : {}),
   });
-  console.log(`Kelbrin answers at ${stack.origin}, and listens on ${values.address}, port ${values.port}.`);
-} catch (error) {
-  console.error(error instanceof Error ? error.message : error);
-  await stop(1);
-}
-// The children keep this process company; without them it would end here.
-setInterval(() => {}, 1 << 30);
+  console.log(
+    `Kelbrin answers at ${started.stack.origin}, and listens on ${values.address}, port ${values.port}.`,
+  );
+});

@@ -13,8 +13,8 @@ test('a colleague comes in by a link, once, and is shut out at once', async ({ a
   const newcomer = await as();
   await newcomer.goto(link);
   await expect(newcomer.getByText('You are invited as a teacher.')).toBeVisible();
-  await newcomer.getByLabel('What your students call you').fill('Mx Łukasz Żak');
-  await newcomer.getByLabel('E-mail address').fill('zak@wrenfield.example');
+  await newcomer.getByLabel('Your name, as students say it').fill('Mx Łukasz Żak');
+  await newcomer.getByLabel('E-mail').fill('zak@wrenfield.example');
   await newcomer.getByLabel('Password').fill('twelve letters');
   await newcomer.getByRole('button', { name: 'Come in' }).click();
   await expect(newcomer.getByRole('heading', { name: 'Classes' })).toBeVisible();

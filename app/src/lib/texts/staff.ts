@@ -31,9 +31,5 @@ export const staffTexts = {
       ? 'You are invited as a teacher.'
       : `You are invited as a helper of ${className ?? ''}.`,
   enterReset: (name: string) => `Choose a new password, ${name}.`,
-  name: 'What your students call you',
-  email: 'E-mail address, to sign in with',
-  password: 'Password',
-  passwordWhy: (least: number) => `At least ${least} letters.`,
   enter: 'Come in',
 } as const;
