@@ -55,7 +55,8 @@
     if (!isOpen && data.spool) return data.spool;
     const could = data.printers.filter(({ spool }) => spool && sameMaterial(spool.material, limits.material));
     const wanted = [starting, data.plate.plannedFor];
-    return (could.find(({ id }) => wanted.includes(id)) ?? could[0])?.spool;
+    const isReady = ({ id }: { id: string }) => ready.some((each) => each.id === id);
+    return (could.find(({ id }) => wanted.includes(id)) ?? could.find(isReady) ?? could[0])?.spool;
   });
   const colour = $derived(filament?.colour ?? '#3f8f5f');
   const printer = $derived(ready.find(({ id }) => id === starting));
