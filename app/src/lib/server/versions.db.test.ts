@@ -35,7 +35,7 @@ describe('versions', () => {
     const saved = await saveDesign(test.db, luca, id, revision, wider);
     expect(await designOfVersion(test.db, luca, id, 1)).toEqual(design);
     expect(designDifferences(await designOfVersion(test.db, luca, id, 1), wider)).toMatchObject([
-      { changes: [{ words: 'Step 1: width 75 → 90 mm' }] },
+      { changes: [{ words: 'Step 1: width 80 → 90 mm' }] },
     ]);
     await expect(keepVersion(test.db, luca, id, revision, 'late')).rejects.toThrow('changed in another tab');
     await keepVersion(test.db, luca, id, saved.revision, '');

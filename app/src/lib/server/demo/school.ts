@@ -132,7 +132,7 @@ export const demoStudents: readonly DemoStudent[] = [
       checks: ['overhang', 'island', 'bodies', 'relief', 'brief'],
       words: 'The word runs off the label on purpose, like a plant that grows over its pot.',
     },
-    recipe: labelRecipe({ words: 'Coriander', widthMm: 60, lettersInMm: 12 }),
+    recipe: labelRecipe({ words: 'Coriander', widthMm: 72, lettersInMm: 12 }),
   },
   {
     name: 'Cleo',

@@ -72,10 +72,10 @@ it.each([
 });
 
 it('has what waits inspected anew, and marks approvals that no longer hold until they are decided on anew', async () => {
-  const wider = { ...classroomLimits, minHoleMm: 4.5 };
+  const wider = { ...classroomLimits, minHoleMm: 4.8 };
   const { waiting, approved } = await saveCard(test.db, teacher, cardId, { ...draft, card: wider });
   expect(waiting.length).toBeGreaterThan(1);
-  expect(await stateOf(waiting[0])).toMatchObject({ state: 'checking', limits: { minHoleMm: 4.5 } });
+  expect(await stateOf(waiting[0])).toMatchObject({ state: 'checking', limits: { minHoleMm: 4.8 } });
   for (const id of waiting) await inspectHandIn(test.db, id);
 
   const entries = (await queue(test.db, teacher)).filter(({ state }) => state === 'waiting');
@@ -98,7 +98,7 @@ it('has what waits inspected anew, and marks approvals that no longer hold until
   expect(await stateOf(approved[0])).toMatchObject({
     state: 'checking',
     doubt: null,
-    limits: { minHoleMm: 4.5 },
+    limits: { minHoleMm: 4.8 },
   });
 
   const back = await saveCard(test.db, teacher, cardId, draft);
