@@ -2,6 +2,7 @@ import { expect, signInByHand, test } from './kelbrin.ts';
 import { school } from '../../app/src/lib/server/demo/school.ts';
 
 test.use({ file: 'colleagues' });
+test.setTimeout(120_000);
 
 test('a colleague comes in by a link, once, and is shut out at once', async ({ as }) => {
   const teacher = await as('teacher');
