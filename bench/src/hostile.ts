@@ -23,6 +23,15 @@ const MOST_INSPECTION_S = 10;
 const at = process.argv.indexOf('--minutes');
 const minutes = at < 0 ? 2 : Number(process.argv[at + 1]);
 
+/** Files that were made to do harm, made beforehand so that making them holds up nobody who is measured. */
+const hostileFiles: readonly [string, Uint8Array<ArrayBuffer>][] = [
+  ['lines.obj', strToU8(`${'\n'.repeat(200_000)}x`)],
+  ['deep.obj', strToU8(`v 0 0 0\nv 1 0 0\nv 0 1 0\n${'f 1 2 3\n'.repeat(400_000)}`)],
+  ['bomb.3mf', zipSync({ '3D/3dmodel.model': strToU8(`<model>${'<vertex x="0" y="0" z="0"/>'.repeat(1_500_000)}`) })], // prettier-ignore
+  ['words.stl', strToU8(`solid ${'vertex '.repeat(2_000_000)}`)],
+  ['fan.obj', strToU8(fan(60_000))],
+];
+
 await onDemo('hostile', async (stack, databaseUrl) => {
   const sql = postgres(databaseUrl, { max: 2, onnotice: () => {} });
   try {
@@ -111,17 +120,10 @@ async function watchInspections(sql: Sql, projectIds: readonly string[], until: 
 
 /** Sends files and recipes that were made to do harm, one after the other; says how many. */
 async function attack(visitor: Visitor, projectId: string, until: number): Promise<number> {
-  const files: [string, Uint8Array<ArrayBuffer>][] = [
-    ['lines.obj', strToU8(`${'\n'.repeat(200_000)}x`)],
-    ['deep.obj', strToU8(`v 0 0 0\nv 1 0 0\nv 0 1 0\n${'f 1 2 3\n'.repeat(400_000)}`)],
-    ['bomb.3mf', zipSync({ '3D/3dmodel.model': strToU8(`<model>${'<vertex x="0" y="0" z="0"/>'.repeat(1_500_000)}`) })], // prettier-ignore
-    ['words.stl', strToU8(`solid ${'vertex '.repeat(2_000_000)}`)],
-    ['fan.obj', strToU8(fan(60_000))],
-  ];
   let revision = 0;
   let sent = 0;
   for (; performance.now() < until; sent++) {
-    const [name, bytes] = files[sent % files.length];
+    const [name, bytes] = hostileFiles[sent % hostileFiles.length];
     // Two at once, which one student does not get.
     await Promise.all([1, 2].map(() => visitor.send(`/bench/${projectId}/files`, name, bytes)));
     const design = designOf(multiplying(3 + (sent % 20)), 'Label');
