@@ -14,6 +14,11 @@ export interface Trial {
   readonly fault?: string;
 }
 
+/** Whether an input took too long, and nothing else is wrong with it. */
+export function isOnlySlow({ fault, megabytes }: Trial): boolean {
+  return fault?.startsWith('it took') === true && megabytes <= MOST_MB;
+}
+
 /** Whether what must not have been is a matter of time or memory, which other work on the machine adds to. */
 export function isMeasured({ fault, seconds, megabytes }: Trial): boolean {
   return fault !== undefined && (seconds > MOST_SECONDS || megabytes > MOST_MB);
