@@ -38,10 +38,8 @@ export async function handIn(
     await tx.select({ id: projects.id }).from(projects).where(eq(projects.id, project.id)).for('update');
     const [last] = await tx
       .select({
-        id: handIns.id,
         number: handIns.number,
         state: handIns.state,
-        seenAt: handIns.seenAt,
         partId: handIns.partId,
         recipe: handIns.recipe,
       })
@@ -54,14 +52,12 @@ export async function handIn(
       if (isSame) {
         throw new CannotNow('This is handed in already; your teacher has not looked at it yet.');
       }
-      if (last.seenAt) {
+      // The new state takes the place of the one that nobody has looked at.
+      if (!(await takenBack(tx, person, project.id, brief.classId))) {
         throw new CannotNow(
           'Your teacher is looking at what you handed in: hand in again when it comes back.',
         );
       }
-      // The new state takes the place of the one that nobody has looked at.
-      await tx.update(handIns).set({ state: 'withdrawn' }).where(eq(handIns.id, last.id));
-      await record(tx, person, 'withdraw', brief.classId, [last.id]);
     }
     if (last?.state === 'approved' && isSame) {
       throw new CannotNow('This is what was approved already: change something first.');
@@ -92,27 +88,32 @@ export async function handIn(
 export async function withdraw(db: Database, person: Person, projectId: string): Promise<void> {
   const { project, brief } = await ownProject(db, person, projectId);
   await db.transaction(async (tx) => {
-    const withdrawn = await tx
-      .update(handIns)
-      .set({ state: 'withdrawn' })
-      .where(
-        and(
-          eq(handIns.projectId, project.id),
-          inArray(handIns.state, ['checking', 'waiting']),
-          isNull(handIns.seenAt),
-        ),
-      )
-      .returning({ id: handIns.id });
-    if (withdrawn.length === 0) {
+    if (!(await takenBack(tx, person, project.id, brief.classId))) {
       throw new CannotNow('Your teacher is looking at it already, so it cannot be taken back.');
     }
-    await record(
-      tx,
-      person,
-      'withdraw',
-      brief.classId,
-      withdrawn.map(({ id }) => id),
-    );
     await announce(tx, `project:${project.id}`, `class:${brief.classId}`);
   });
+}
+
+/** Takes back what waits of a project, unless the teacher has looked at it; whether there was something to take back. */
+async function takenBack(tx: Database, person: Person, projectId: string, classId: string): Promise<boolean> {
+  const withdrawn = await tx
+    .update(handIns)
+    .set({ state: 'withdrawn' })
+    .where(
+      and(
+        eq(handIns.projectId, projectId),
+        inArray(handIns.state, ['checking', 'waiting']),
+        isNull(handIns.seenAt),
+      ),
+    )
+    .returning({ id: handIns.id });
+  await record(
+    tx,
+    person,
+    'withdraw',
+    classId,
+    withdrawn.map(({ id }) => id),
+  );
+  return withdrawn.length > 0;
 }
