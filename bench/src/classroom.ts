@@ -44,9 +44,8 @@ export class Visitor {
 
   /** Sends a file; whatever is answered. */
   async send(path: string, name: string, bytes: Uint8Array<ArrayBuffer>): Promise<Response> {
-    const body = new FormData();
-    body.set('file', new File([bytes], name));
-    return this.#fetch(path, { method: 'POST', body });
+    const headers = { 'content-type': 'application/octet-stream', 'file-name': encodeURIComponent(name) };
+    return this.#fetch(path, { method: 'POST', headers, body: bytes });
   }
 
   async put(path: string, data: unknown): Promise<Response> {

@@ -3,6 +3,8 @@ import { parseSetCookieHeader } from 'better-auth/cookies';
 import { NotAllowed } from './server/auth/access';
 import { CannotNow } from './server/cannotNow';
 import { isImpossibleData } from './server/impossibleData';
+import { SentBytes } from './server/sentBytes';
+import { FILE_NAME_HEADER } from './shared/fileNameHeader';
 
 /** Answers what a person may not see as if it did not exist. */
 export async function orNotFound<T>(work: Promise<T>): Promise<T> {
@@ -39,30 +41,45 @@ export async function orConflict(work: Promise<unknown>): Promise<Response> {
 /** The largest JSON that is read: a design of two hundred steps with drawings is a tenth of it. */
 const LARGEST_JSON_BYTES = 500_000;
 
-/**
- * What a request brings as JSON; undefined if that is none. Answers 413 as soon as there is more than a design can be,
- * so that nothing larger is ever read whole.
- */
+/** What a request brings as JSON; undefined if that is none. Answers 413 for more than a design can be, which is not kept. */
 export async function jsonFrom(request: Request): Promise<unknown> {
-  const pieces: Uint8Array[] = [];
-  let length = 0;
-  for await (const piece of request.body ?? []) {
-    length += piece.length;
-    if (length > LARGEST_JSON_BYTES) error(413, 'This is larger than 500 kB, more than a project can be.');
-    pieces.push(piece);
-  }
+  const sent = await SentBytes.gather(request.body ?? [], LARGEST_JSON_BYTES);
+  if (!sent) error(413, 'This is larger than 500 kB, more than a project can be.');
   try {
-    return JSON.parse(Buffer.concat(pieces).toString('utf8'));
+    return JSON.parse(Buffer.from(sent.bytes).toString('utf8'));
   } catch {
     return undefined;
   }
 }
 
-/** The file that a request brings in its field `file`; answers 400 for one that brings none. */
-export async function uploadedFile(request: Request): Promise<{ name: string; bytes: Uint8Array }> {
-  const file = (await request.formData().catch(() => undefined))?.get('file');
-  if (!(file instanceof File)) error(400, 'There is no file in the request.');
-  return { name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) };
+/** A file that somebody sent. */
+export interface SentFile {
+  readonly name: string;
+  readonly sent: SentBytes;
+}
+
+/**
+ * The file that a request is: its bytes, with its name in a header. As a form it would be taken apart in one go, for a
+ * tenth of a second in which nobody is answered. Answers 400 for a request without a name, and throws {@link CannotNow}
+ * for a file that is too large.
+ */
+export async function fileFrom(request: Request, mostBytes: number): Promise<SentFile> {
+  const name = decoded(request.headers.get(FILE_NAME_HEADER) ?? '');
+  if (!name) error(400, 'There is no file in the request.');
+  const tooLarge = new CannotNow(`${name} is larger than ${mostBytes / 1e6} MB.`);
+  if (Number(request.headers.get('content-length')) > mostBytes) throw tooLarge;
+  const sent = await SentBytes.gather(request.body ?? [], mostBytes);
+  if (!sent) throw tooLarge;
+  return { name, sent };
+}
+
+/** What was written as a part of an address; empty for what was not. */
+function decoded(words: string): string {
+  try {
+    return decodeURIComponent(words);
+  } catch {
+    return '';
+  }
 }
 
 /** Passes the cookies of a new or ended session on to the browser. */

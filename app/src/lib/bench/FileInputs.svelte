@@ -7,14 +7,14 @@
     unit: z.enum(['mm', 'cm', 'm', 'in']),
     notes: z.array(z.string()),
   });
-  const refusal = z.object({ message: z.string() });
 </script>
 
 <script lang="ts">
-  import { FormatError, recipeInThreeMf } from '@kelbrin/core/format';
+  import { FormatError, recipeInThreeMf, sentFile } from '@kelbrin/core/format';
   import { parseDesign } from '@kelbrin/core/design';
   import { parseRecipe, type FieldPath, type Token } from '@kelbrin/core/recipe';
   import type { BenchState } from './bench.svelte';
+  import { sendFile } from '$lib/ui/send';
   import { benchTexts as texts } from '$lib/texts/bench';
 
   interface Props {
@@ -105,18 +105,16 @@
     const file = taken(event);
     if (!file || !target) return;
     const { stepId } = target;
-    const body = new FormData();
-    body.set('file', file);
-    const response = await fetch(`/bench/${projectId}/files`, { method: 'POST', body }).catch(
-      () => undefined,
-    );
-    if (!response) return say('There is no connection: try again when it is back.');
-    const answer: unknown = await response.json().catch(() => undefined);
-    const read = takenFile.safeParse(answer);
-    if (!response.ok || !read.success) {
-      return say(refusal.safeParse(answer).data?.message ?? `${file.name} could not be taken in.`);
+    if (file.size > sentFile.bytes) return say(`${file.name} is larger than 20 MB.`);
+    let read: z.infer<typeof takenFile>;
+    try {
+      read = takenFile.parse(await sendFile(`/bench/${projectId}/files`, file));
+    } catch (problem) {
+      return say(
+        problem instanceof z.ZodError ? `${file.name} could not be taken in.` : (problem as Error).message,
+      );
     }
-    const { hash, unit, notes } = read.data;
+    const { hash, unit, notes } = read;
     bench.setFields(stepId, [
       { path: ['asset'], value: hash },
       { path: ['fileName'], value: file.name.slice(0, 80) },

@@ -8,6 +8,7 @@ import { dropKeptBrief, keepBrief, keptBriefsOf, setKeptBrief } from './briefLib
 import { auditLog, briefs, classes, taskPictures } from './db/schema/index.ts';
 import { school } from './demo/school.ts';
 import { createClass } from './people/newClass.ts';
+import { SentBytes } from './sentBytes.ts';
 import { addTaskPicture, taskPicture } from './taskPictures.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
 import { briefsOf, openProject } from './projects.ts';
@@ -106,7 +107,10 @@ describe('a picture in a task', () => {
   const large = new Uint8Array(2_000_001);
 
   it('is seen by the class that has the task, and by nobody else', async () => {
-    const hash = await addTaskPicture(test.db, teacher, { name: 'sketch.png', bytes: onePixel });
+    const hash = await addTaskPicture(test.db, teacher, {
+      name: 'sketch.png',
+      sent: new SentBytes(onePixel),
+    });
     const asha = await test.person('Asha');
     await expect(taskPicture(test.db, asha, hash)).rejects.toThrow(NotAllowed);
     const id = await createBrief(test.db, teacher, wren);
@@ -122,11 +126,14 @@ describe('a picture in a task', () => {
   it('goes a day after no task mentions it any more, and stays for as long as one does', async () => {
     const lost = await addTaskPicture(test.db, teacher, {
       name: 'a.png',
-      bytes: Uint8Array.of(...onePixel, 4),
+      sent: new SentBytes(Uint8Array.of(...onePixel, 4)),
     });
     await test.db.update(taskPictures).set({ addedAt: new Date(Date.now() - 25 * 3600_000) });
     const before = await test.db.select().from(taskPictures);
-    await addTaskPicture(test.db, teacher, { name: 'b.png', bytes: Uint8Array.of(...onePixel, 5) });
+    await addTaskPicture(test.db, teacher, {
+      name: 'b.png',
+      sent: new SentBytes(Uint8Array.of(...onePixel, 5)),
+    });
     const hashes = (await test.db.select().from(taskPictures)).map(({ hash }) => hash);
     expect(hashes).not.toContain(lost);
     expect(hashes).toHaveLength(before.length);
@@ -140,9 +147,9 @@ describe('a picture in a task', () => {
     ],
     ['one that is too large', large, ' is larger than 2 MB'],
   ])('refuses %s', async (_, bytes, message) => {
-    await expect(addTaskPicture(test.db, teacher, { name: 'x.png', bytes })).rejects.toThrow(
-      `x.png${message}.`,
-    );
+    await expect(
+      addTaskPicture(test.db, teacher, { name: 'x.png', sent: new SentBytes(bytes) }),
+    ).rejects.toThrow(`x.png${message}.`);
   });
 });
 

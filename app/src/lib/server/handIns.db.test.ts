@@ -15,6 +15,7 @@ import { handIns, printFiles, queueEntries, solids } from './db/schema/index.ts'
 import { CannotNow } from './cannotNow.ts';
 import { handIn, withdraw } from './handIns.ts';
 import { inspectHandIn } from './jobs/inspectHandIn.ts';
+import { tellStudents } from './notices.ts';
 import { openProject, saveDesign, standings } from './projects.ts';
 import { approve, sendBack } from './review/decide.ts';
 import { feedbackOf } from './review/feedback.ts';
@@ -158,6 +159,31 @@ describe('handing in', () => {
       state: 'sent_back',
       comment: expect.stringContaining('Ω') as string,
     });
+  });
+
+  it('is handed in again at the very moment at which the one before is refused, and neither waits for the other', async () => {
+    const { maren } = people;
+    const { id, revision } = await test.projectOf(maren);
+    await saveDesign(test.db, maren, id, revision, designOf(labelRecipe({ words: 'One' })));
+    const before = await handIn(test.db, maren, id, revision + 1);
+    await saveDesign(test.db, maren, id, revision + 1, designOf(labelRecipe({ words: 'Two' })));
+    let again: Promise<string> | undefined;
+    await test.db.transaction(async (tx) => {
+      await tx.update(handIns).set({ state: 'refused', problem: 'Too long.' }).where(eq(handIns.id, before));
+      again = handIn(test.db, maren, id, revision + 2);
+      // The second holds the project by now, and waits for the first.
+      await expect
+        .poll(async () => {
+          const [{ waiting }] = await test.sql<{ waiting: number }[]>`select count(*)::int as waiting
+            from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`;
+          return waiting;
+        })
+        .toBe(1);
+      await tellStudents(tx, id, 'refused');
+    });
+    const second = await again;
+    expect(await latestHandIn(maren)).toMatchObject({ id: second, state: 'checking' });
+    await withdraw(test.db, maren, id);
   });
 });
 

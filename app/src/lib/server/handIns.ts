@@ -35,7 +35,11 @@ export async function handIn(
   const limits = await limitsOf(db, limitsCardId);
   return db.transaction(async (tx) => {
     // One hand-in at a time a project: its row is locked until this one is in.
-    await tx.select({ id: projects.id }).from(projects).where(eq(projects.id, project.id)).for('update');
+    await tx
+      .select({ id: projects.id })
+      .from(projects)
+      .where(eq(projects.id, project.id))
+      .for('no key update');
     const [last] = await tx
       .select({
         number: handIns.number,
@@ -46,7 +50,9 @@ export async function handIn(
       .from(handIns)
       .where(eq(handIns.projectId, project.id))
       .orderBy(desc(handIns.number))
-      .limit(1);
+      .limit(1)
+      // Whoever decides on it at this moment does so first.
+      .for('no key update');
     const isSame = last?.partId === partId && sameRecipe(last.recipe, recipe);
     if (last?.state === 'checking' || last?.state === 'waiting') {
       if (isSame) {

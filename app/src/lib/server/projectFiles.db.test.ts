@@ -7,6 +7,7 @@ import { NotAllowed, type Person } from './auth/access.ts';
 import { Compute } from './compute/compute.ts';
 import { projects } from './db/schema/index.ts';
 import { addFile, fileOf, filesFor } from './projectFiles.ts';
+import { SentBytes } from './sentBytes.ts';
 import { demoSchool, type TestDatabase } from './testing/database.ts';
 import { eq } from 'drizzle-orm';
 
@@ -64,7 +65,7 @@ function box(x: number, y: number, z: number, isInsideOut = false): SolidMesh {
   };
 }
 
-const file = (mesh: SolidMesh, name = 'box.stl') => ({ name, bytes: writeStl(mesh) });
+const file = (mesh: SolidMesh, name = 'box.stl') => ({ name, sent: new SentBytes(writeStl(mesh)) });
 const importing = (asset: string, unit: 'mm' | 'in'): Recipe => ({
   ...emptyRecipe(),
   steps: [{ ...createStep('import', 's1'), asset, unit } as Recipe['steps'][number]],
@@ -101,7 +102,10 @@ describe('a file that is imported', () => {
     await expect(addFile(test.db, asha, project, file(torn))).resolves.toMatchObject({
       notes: ['A small hole in the surface was closed.'],
     });
-    const obj = { name: 'box.obj', bytes: new TextEncoder().encode(writeObj(box(20, 10, 5), 'box')) };
+    const obj = {
+      name: 'box.obj',
+      sent: new SentBytes(new TextEncoder().encode(writeObj(box(20, 10, 5), 'box'))),
+    };
     await expect(addFile(test.db, asha, project, obj)).resolves.toMatchObject({ unit: 'mm' });
   });
 
@@ -110,9 +114,9 @@ describe('a file that is imported', () => {
     const broken = { ...open, triangles: open.triangles.slice(12) };
     const taking = addFile(test.db, asha, project, file(broken, 'open.stl'));
     await expect(taking).rejects.toThrow(/^open\.stl: the surface in the file does not close: 8 edges/);
-    const words = { name: 'notes.txt', bytes: new TextEncoder().encode('hello') };
+    const words = { name: 'notes.txt', sent: new SentBytes(new TextEncoder().encode('hello')) };
     await expect(addFile(test.db, asha, project, words)).rejects.toThrow(/^notes\.txt: /);
-    const large = { name: 'large.stl', bytes: new Uint8Array(20_000_001) };
+    const large = { name: 'large.stl', sent: new SentBytes(new Uint8Array(20_000_001)) };
     await expect(addFile(test.db, asha, project, large)).rejects.toThrow('larger than 20 MB');
   });
 

@@ -1,5 +1,5 @@
 import { and, eq, inArray } from 'drizzle-orm';
-import { sentFile, type FileUnit } from '@kelbrin/core/format';
+import type { FileUnit } from '@kelbrin/core/format';
 import { filesIn, type Recipe } from '@kelbrin/core/recipe';
 import { maySeeProject, NotAllowed, ownProject, type Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
@@ -8,6 +8,7 @@ import { CannotNow } from './cannotNow.ts';
 import { compute } from './compute/compute.ts';
 import { ofStudent } from './compute/fairQueue.ts';
 import { readSent } from './compute/readSent.ts';
+import type { SentBytes } from './sentBytes.ts';
 import { sha256 } from './sha256.ts';
 
 const MOST_FILES = 20;
@@ -22,24 +23,32 @@ export interface TakenFile {
 
 /**
  * Takes a mesh into a student's own project, mended where that is safe. Throws {@link CannotNow} with one sentence for a
- * file that is too large or no solid.
+ * file that is no solid.
  */
 export async function addFile(
   db: Database,
   person: Person,
   projectId: string,
-  file: { name: string; bytes: Uint8Array },
+  file: { readonly name: string; readonly sent: SentBytes },
 ): Promise<TakenFile> {
   const { project } = await ownProject(db, person, projectId);
-  if (file.bytes.length > sentFile.bytes) throw new CannotNow(`${file.name} is larger than 20 MB.`);
   await demandRoom(db, project.id);
-  const task = { kind: 'readMesh', bytes: file.bytes } as const;
+  const task = { kind: 'readMesh', sent: file.sent } as const;
   const reading = compute().run<'readMesh'>(task, ofStudent(person.id));
   const { stl, unit, notes } = await readSent(file.name, reading);
   const hash = sha256(stl);
+  const isThere = await db.$count(
+    projectFiles,
+    and(eq(projectFiles.projectId, project.id), eq(projectFiles.hash, hash)),
+  );
+  if (isThere) return { hash, unit, notes };
   await db.transaction(async (tx) => {
     // Two files that come at once are counted one after the other.
-    await tx.select({ id: projects.id }).from(projects).where(eq(projects.id, project.id)).for('update');
+    await tx
+      .select({ id: projects.id })
+      .from(projects)
+      .where(eq(projects.id, project.id))
+      .for('no key update');
     await demandRoom(tx, project.id);
     await tx.insert(projectFiles).values({ projectId: project.id, hash, stl }).onConflictDoNothing();
   });

@@ -1,21 +1,22 @@
 import { LARGEST_PICTURE_BYTES } from '../shared/picture.ts';
 import { CannotNow } from './cannotNow.ts';
 import { compute } from './compute/compute.ts';
+import type { SentBytes } from './sentBytes.ts';
 import { readSent } from './compute/readSent.ts';
 
 /** A picture that somebody added, and which kind it is; throws {@link CannotNow} with a sentence for anything else. */
 export async function takenPicture({
   name,
-  bytes,
+  sent,
 }: {
   readonly name: string;
-  readonly bytes: Uint8Array;
+  readonly sent: SentBytes;
 }): Promise<{
   readonly mediaType: string;
   readonly picture: Uint8Array;
 }> {
-  if (bytes.length > LARGEST_PICTURE_BYTES) throw new CannotNow(`${name} is larger than 2 MB.`);
-  const reading = compute().run<'readPicture'>({ kind: 'readPicture', bytes });
+  if (sent.bytes.length > LARGEST_PICTURE_BYTES) throw new CannotNow(`${name} is larger than 2 MB.`);
+  const reading = compute().run<'readPicture'>({ kind: 'readPicture', sent });
   const { mediaType } = await readSent(name, reading);
-  return { mediaType, picture: bytes };
+  return { mediaType, picture: sent.bytes };
 }

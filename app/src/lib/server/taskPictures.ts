@@ -4,7 +4,7 @@ import { demandRole, NotAllowed, type Person } from './auth/access.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
 import { briefs, classes, classMembers, keptBriefs, taskPictures } from './db/schema/index.ts';
-import { sha256 } from './sha256.ts';
+import type { SentBytes } from './sentBytes.ts';
 import { takenPicture } from './takenPicture.ts';
 
 /** What a task mentions of a picture, in SQL; a hash has no letter that means something there. */
@@ -15,11 +15,11 @@ const mentions = (task: typeof briefs.task | typeof keptBriefs.task) =>
 export async function addTaskPicture(
   db: Database,
   teacher: Person,
-  file: { readonly name: string; readonly bytes: Uint8Array },
+  file: { readonly name: string; readonly sent: SentBytes },
 ): Promise<string> {
   demandRole(teacher, 'teacher');
   const taken = await takenPicture(file);
-  const hash = sha256(taken.picture);
+  const { hash } = file.sent;
   const inBrief = db
     .select({ id: briefs.id })
     .from(briefs)

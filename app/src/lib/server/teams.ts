@@ -165,7 +165,7 @@ export async function passOn(tx: Database, projectId: string): Promise<boolean> 
 
 /** Holds a brief, so that nobody begins it or joins a team for it meanwhile. */
 async function holdBrief(tx: Database, briefId: string): Promise<void> {
-  await tx.select({ id: briefs.id }).from(briefs).where(eq(briefs.id, briefId)).for('update');
+  await tx.select({ id: briefs.id }).from(briefs).where(eq(briefs.id, briefId)).for('no key update');
 }
 
 /** The projects that students have for a brief, each once. */

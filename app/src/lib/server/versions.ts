@@ -58,7 +58,7 @@ export async function keepVersion(
 ): Promise<VersionLine> {
   await ownProject(db, person, projectId);
   return db.transaction(async (tx) => {
-    const [project] = await tx.select().from(projects).where(eq(projects.id, projectId)).for('update');
+    const [project] = await tx.select().from(projects).where(eq(projects.id, projectId)).for('no key update');
     if (project.revision !== revision) {
       throw new CannotNow('The project was changed in another tab: look at it again, then keep it.');
     }

@@ -1,3 +1,5 @@
+import { FILE_NAME_HEADER } from '$lib/shared/fileNameHeader';
+
 /**
  * Sends JSON to one of Kelbrin's own routes. Throws with the server's sentence when it was refused, or with one of the
  * page's own when it did not arrive.
@@ -19,11 +21,13 @@ export function asJson(method: 'PUT' | 'POST' | 'DELETE', data?: unknown): Reque
   };
 }
 
-/** Sends a file in the field `file`, and returns what was answered; throws as {@link sendJson} does. */
+/** Sends a file with its name, and returns what was answered; throws as {@link sendJson} does. */
 export async function sendFile(url: string, file: File): Promise<unknown> {
-  const body = new FormData();
-  body.set('file', file);
-  return (await answered(url, { method: 'POST', body })).json();
+  const headers = {
+    'Content-Type': 'application/octet-stream',
+    [FILE_NAME_HEADER]: encodeURIComponent(file.name),
+  };
+  return (await answered(url, { method: 'POST', headers, body: file })).json();
 }
 
 async function answered(url: string, request: RequestInit): Promise<Response> {

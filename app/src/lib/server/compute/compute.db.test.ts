@@ -8,6 +8,7 @@ import { nodeWorkshop } from '@kelbrin/core/node';
 import { starters } from '@kelbrin/core/starters';
 import { emptyRecipe } from '@kelbrin/core/recipe';
 import { labelRecipe } from '../demo/labels.ts';
+import { SentBytes } from '../sentBytes.ts';
 import { sha256 } from '../sha256.ts';
 import { Compute } from './compute.ts';
 import { ofStudent } from './fairQueue.ts';
@@ -107,9 +108,12 @@ describe('what somebody sent', () => {
   it('is read as a solid, or refused in half a sentence', async () => {
     const built = await pool.run<'inspect'>(inspectTask('Basil'));
     if (!built.ok) throw new Error(built.problem);
-    const read = await pool.run<'readMesh'>({ kind: 'readMesh', bytes: built.stl });
+    const read = await pool.run<'readMesh'>({ kind: 'readMesh', sent: new SentBytes(built.stl) });
     expect(read).toMatchObject({ ok: true, unit: 'mm', notes: [] });
-    const refused = await pool.run<'readMesh'>({ kind: 'readMesh', bytes: bytes('\n'.repeat(40) + 'x') });
+    const refused = await pool.run<'readMesh'>({
+      kind: 'readMesh',
+      sent: new SentBytes(bytes('\n'.repeat(40) + 'x')),
+    });
     expect(refused).toMatchObject({ ok: false, problem: expect.stringMatching(/^the file/) });
   });
 
@@ -119,7 +123,8 @@ describe('what somebody sent', () => {
       recipe: labelRecipe({ words: 'Basil' }),
       colour: '#2f7d4f',
     });
-    const asked = (picture: Uint8Array) => pool.run<'readPicture'>({ kind: 'readPicture', bytes: picture });
+    const asked = (picture: Uint8Array) =>
+      pool.run<'readPicture'>({ kind: 'readPicture', sent: new SentBytes(picture) });
     expect(await asked(png)).toEqual({ ok: true, mediaType: 'image/png' });
     // A head that claims more pixels than any memory holds.
     const vast = png.slice();

@@ -1,4 +1,5 @@
 import { LRUCache } from 'lru-cache';
+import { SentBytes } from '../sentBytes.ts';
 import { sha256 } from '../sha256.ts';
 import type { Task } from './task.ts';
 import { TaskFailure } from './taskFailure.ts';
@@ -43,13 +44,11 @@ export class KeptAnswers {
   }
 }
 
-/** The hash of what is asked; files count by their names, which are hashes, and bytes by their own. */
+/** The hash of what is asked; files count by their hashes. */
 function keyOf(task: Task): string {
   return sha256(
-    JSON.stringify(task, function (this: Record<string, unknown>, name) {
-      // Not the value that is handed over: a buffer would have turned itself into a list of numbers by now.
-      const value = this[name];
-      if (value instanceof Uint8Array) return sha256(value);
+    JSON.stringify(task, (_, value: unknown) => {
+      if (value instanceof SentBytes) return value.hash;
       return value instanceof Map ? [...value.keys()] : value;
     }),
   );

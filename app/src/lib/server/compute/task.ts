@@ -4,6 +4,7 @@ import type { FileUnit } from '@kelbrin/core/format';
 import type { Region } from '@kelbrin/core/plane';
 import type { Bed, Layout, Placeable, Placed, Placement } from '@kelbrin/core/plate';
 import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
+import type { SentBytes } from '../sentBytes.ts';
 
 /** The STL files that a recipe imports, by the names under which its steps know them. */
 export type MeshFiles = ReadonlyMap<string, Uint8Array>;
@@ -42,9 +43,9 @@ export type Task =
       readonly colour: string;
     }
   /** A part file that somebody sent. */
-  | { readonly kind: 'readMesh'; readonly bytes: Uint8Array }
+  | { readonly kind: 'readMesh'; readonly sent: SentBytes }
   /** A picture that somebody sent. */
-  | { readonly kind: 'readPicture'; readonly bytes: Uint8Array };
+  | { readonly kind: 'readPicture'; readonly sent: SentBytes };
 
 /** What it answers to each kind of task. */
 export interface Answers {

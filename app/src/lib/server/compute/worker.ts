@@ -34,9 +34,9 @@ export default async function carryOut(task: Task): Promise<Answers[keyof Answer
     case 'picture':
       return drawRecipe(task, await ready());
     case 'readMesh':
-      return readMesh(task.bytes);
+      return readMesh(task.sent.bytes);
     case 'readPicture':
-      return readPicture(task.bytes);
+      return readPicture(task.sent.bytes);
   }
 }
 

@@ -28,6 +28,7 @@ import { layPlate } from '../plates/plates.ts';
 import { openProject, saveDesign } from '../projects.ts';
 import { approve, sendBack } from '../review/decide.ts';
 import { addRemark } from '../review/remarks.ts';
+import { SentBytes } from '../sentBytes.ts';
 import { addTaskPicture } from '../taskPictures.ts';
 import { labelRecipe, labelStarter } from './labels.ts';
 import { noteLesson } from './lesson.ts';
@@ -108,7 +109,7 @@ async function withPicture(db: Database, teacher: Person, task: TaskText): Promi
   const recipe = labelRecipe({ words: 'Fennel', widthMm: 80 });
   const picture = await pictureOf(db, undefined, recipe, demoPrinters[1].spool.colour);
   const bytes = await picture.png();
-  const hash = await addTaskPicture(db, teacher, { name: 'label.png', bytes });
+  const hash = await addTaskPicture(db, teacher, { name: 'label.png', sent: new SentBytes(bytes) });
   const attrs = { src: `${TASK_PICTURES}/${hash}`, alt: 'A label for fennel with a hole at its left end' };
   return { ...task, content: [...task.content, { type: 'image', attrs }] };
 }

@@ -40,7 +40,7 @@ export async function beginChange(
       .select()
       .from(spools)
       .where(and(isId(spoolId, spools.id), isNull(spools.goneAt)))
-      .for('update');
+      .for('no key update');
     if (!spool) throw new NotAllowed();
     demandOnline(printer);
     const [run] = await tx

@@ -125,7 +125,11 @@ async function anySpool(db: Database, person: Person, spoolId: string) {
 }
 
 async function takeOff(tx: Database, spoolId: string): Promise<void> {
-  const [printer] = await tx.select().from(printers).where(eq(printers.spoolId, spoolId)).for('update');
+  const [printer] = await tx
+    .select()
+    .from(printers)
+    .where(eq(printers.spoolId, spoolId))
+    .for('no key update');
   if (!printer) return;
   await demandIdle(tx, printer);
   await tx.update(printers).set({ spoolId: null }).where(eq(printers.id, printer.id));

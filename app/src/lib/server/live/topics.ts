@@ -20,5 +20,8 @@ export type Topic =
 
 /** Says that something changed. Inside a transaction it is heard when that is committed, and not at all otherwise. */
 export async function announce(db: Database, ...topics: Topic[]): Promise<void> {
-  for (const topic of topics) await db.execute(sql`select pg_notify(${LIVE_CHANNEL}, ${topic})`);
+  if (topics.length === 0) return;
+  // In one question, since a save waits for the answer.
+  const calls = topics.map((topic) => sql`pg_notify(${LIVE_CHANNEL}, ${topic})`);
+  await db.execute(sql`select ${sql.join(calls, sql`, `)}`);
 }

@@ -93,7 +93,7 @@ export async function addListed(
   );
   await db.transaction(async (tx) => {
     // The class is held, so that two lists at once cannot give one sign-in name twice.
-    await tx.select({ id: classes.id }).from(classes).where(eq(classes.id, group.id)).for('update');
+    await tx.select({ id: classes.id }).from(classes).where(eq(classes.id, group.id)).for('no key update');
     const taken = await signInNamesOf(tx, group.id);
     const late = added.find(({ signInName }) => taken.has(signInName));
     if (late)

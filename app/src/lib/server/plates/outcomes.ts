@@ -6,6 +6,7 @@ import type { Database } from '../db/database.ts';
 import { handIns, plateParts, printFiles, queueEntries } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
 import { tellStudents } from '../notices.ts';
+import { SentBytes } from '../sentBytes.ts';
 import { takenPicture } from '../takenPicture.ts';
 import { partsOf } from './plateParts.ts';
 import { announceProjects } from './startPlate.ts';
@@ -30,7 +31,7 @@ export async function noteOutcome(
   if (failed && !next) throw new CannotNow('Say whether it is printed again or goes back to its student.');
   if (next === 'student' && note === '')
     throw new CannotNow('Say in the note what the student should change.');
-  if (photo) await takenPicture({ name: 'The photo', bytes: photo });
+  if (photo) await takenPicture({ name: 'The photo', sent: new SentBytes(photo) });
 
   await db.transaction(async (tx) => {
     const [place] = await tx
@@ -38,7 +39,7 @@ export async function noteOutcome(
       .from(plateParts)
       .innerJoin(queueEntries, eq(queueEntries.id, plateParts.queueEntryId))
       .where(and(isId(plateId, plateParts.plateId), isId(entryId, plateParts.queueEntryId)))
-      .for('update');
+      .for('no key update');
     if (!place) throw new NotAllowed();
     if (place.place.isCurrent) throw new CannotNow('This plate is not printed yet.');
     if (place.place.outcome) throw new CannotNow('What came of this part is written down already.');

@@ -69,7 +69,7 @@ export type PlatePart = Awaited<ReturnType<typeof partsOf>>[number];
 
 /** A plate that is held until the end of the transaction and may be changed: it is on no printer and not printed. */
 export async function openPlate(tx: Database, plateId: string): Promise<typeof plates.$inferSelect> {
-  const [plate] = await tx.select().from(plates).where(isId(plateId, plates.id)).for('update');
+  const [plate] = await tx.select().from(plates).where(isId(plateId, plates.id)).for('no key update');
   if (!plate) throw new NotAllowed();
   const running = await tx.$count(runs, and(eq(runs.plateId, plate.id), inArray(runs.state, ACTIVE_RUN)));
   if (running > 0) throw new CannotNow(`Plate ${plate.number} is on a printer.`);

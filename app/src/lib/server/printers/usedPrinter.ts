@@ -13,7 +13,7 @@ export async function usedPrinter(tx: Database, printerId: string): Promise<Prin
     .select()
     .from(printers)
     .where(and(isId(printerId, printers.id), isNull(printers.retiredAt)))
-    .for('update');
+    .for('no key update');
   if (!printer) throw new NotAllowed();
   return printer;
 }

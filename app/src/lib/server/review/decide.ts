@@ -135,7 +135,7 @@ export async function undoDecision(db: Database, person: Person, handInId: strin
       .select({ state: handIns.state })
       .from(handIns)
       .where(eq(handIns.id, handIn.id))
-      .for('update');
+      .for('no key update');
     if (state !== 'approved' && state !== 'sent_back') {
       throw new CannotNow('There is no decision to undo.');
     }

@@ -81,7 +81,7 @@ async function demandWaiting(tx: Database, handInId: string): Promise<void> {
     .select({ state: handIns.state })
     .from(handIns)
     .where(eq(handIns.id, handInId))
-    .for('update');
+    .for('no key update');
   if (state !== 'waiting') throw new CannotNow('This hand-in is not waiting for a decision any more.');
 }
 

@@ -1,10 +1,17 @@
-import { orConflict, uploadedFile } from '$lib/requests.server';
+import { fileFrom, orConflict } from '$lib/requests.server';
 import { database } from '$lib/server/db/database';
+import { inTurn } from '$lib/server/inTurn';
 import { addTaskPicture } from '$lib/server/taskPictures';
+import { LARGEST_PICTURE_BYTES } from '$lib/shared/picture';
 import type { RequestHandler } from './$types';
 
 /** Takes a picture for the teacher's tasks, and answers with its hash; 409 with a sentence for one that cannot be used. */
 export const POST: RequestHandler = async ({ request, locals }) => {
-  const file = await uploadedFile(request);
-  return orConflict(addTaskPicture(database(), locals.person!, file).then((hash) => ({ hash })));
+  const person = locals.person!;
+  return orConflict(
+    inTurn(person.id, async () => {
+      const file = await fileFrom(request, LARGEST_PICTURE_BYTES);
+      return { hash: await addTaskPicture(database(), person, file) };
+    }),
+  );
 };

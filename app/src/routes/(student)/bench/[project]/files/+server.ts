@@ -1,6 +1,8 @@
-import { orConflict, orNotFound, uploadedFile } from '$lib/requests.server';
+import { sentFile } from '@kelbrin/core/format';
+import { fileFrom, orConflict, orNotFound } from '$lib/requests.server';
 import { ownProject } from '$lib/server/auth/access';
 import { database } from '$lib/server/db/database';
+import { inTurn } from '$lib/server/inTurn';
 import { addFile } from '$lib/server/projectFiles';
 import type { RequestHandler } from './$types';
 
@@ -9,6 +11,10 @@ export const POST: RequestHandler = async ({ request, params, locals }) => {
   const db = database();
   // Nothing is read of a file for a project that is somebody else's.
   await orNotFound(ownProject(db, locals.person!, params.project));
-  const file = await uploadedFile(request);
-  return orConflict(addFile(db, locals.person!, params.project, file));
+  const person = locals.person!;
+  return orConflict(
+    inTurn(person.id, async () =>
+      addFile(db, person, params.project, await fileFrom(request, sentFile.bytes)),
+    ),
+  );
 };
