@@ -150,11 +150,15 @@ export class BenchState {
 
   /** Deletes a step; asks first where others name it and would be left without. */
   removeStep(stepId: string): void {
-    const changed = removeStep(this.recipe, stepId);
-    this.#askIfBreaking(changed, { what: 'delete', step: this.#placeOf(stepId) }, () => {
-      this.#edit(changed);
-      if (this.marked === stepId) this.marked = undefined;
-    });
+    this.#askIfBreaking(
+      'delete',
+      stepId,
+      (recipe) => removeStep(recipe, stepId),
+      (changed) => {
+        this.#edit(changed);
+        if (this.marked === stepId) this.marked = undefined;
+      },
+    );
   }
 
   duplicateStep(stepId: string): void {
@@ -167,9 +171,11 @@ export class BenchState {
 
   /** Moves a step by places; asks first where another would then name what comes after it. */
   moveStep(stepId: string, by: number, gesture?: number): void {
-    const changed = moveStep(this.recipe, stepId, by);
-    this.#askIfBreaking(changed, { what: 'move', step: this.#placeOf(stepId) }, () =>
-      this.#edit(changed, gesture === undefined ? undefined : `move ${stepId}`, gesture),
+    this.#askIfBreaking(
+      'move',
+      stepId,
+      (recipe) => moveStep(recipe, stepId, by),
+      (changed) => this.#edit(changed, gesture === undefined ? undefined : `move ${stepId}`, gesture),
     );
   }
 
@@ -180,14 +186,22 @@ export class BenchState {
     if (goesOn) asked?.go();
   }
 
-  #placeOf(stepId: string): number {
-    return this.recipe.steps.findIndex(({ id }) => id === stepId) + 1;
-  }
-
-  #askIfBreaking(changed: Recipe, about: Pick<BenchQuestion, 'what' | 'step'>, go: () => void): void {
-    const broken = brokenBy(this.recipe, changed);
-    if (broken.length === 0) go();
-    else this.question = { ...about, broken, go };
+  /** Takes a change of a step, at once or when it was asked. It is worked out then, as others may have edited meanwhile. */
+  #askIfBreaking(
+    what: BenchQuestion['what'],
+    stepId: string,
+    change: (recipe: Recipe) => Recipe,
+    take: (changed: Recipe) => void,
+  ): void {
+    const { recipe, partId } = this;
+    const changed = change(recipe);
+    const broken = brokenBy(recipe, changed);
+    if (broken.length === 0) return take(changed);
+    const step = recipe.steps.findIndex(({ id }) => id === stepId) + 1;
+    const go = () => {
+      if (this.partId === partId) take(change(this.recipe));
+    };
+    this.question = { what, step, broken, go };
   }
 
   addMeasure(): void {

@@ -44,6 +44,22 @@ describe('the bench', () => {
     expect(saved.map((design) => widthOf(recipeOf(design)))).toEqual([90]);
   });
 
+  it('asks before a move leaves a step without what it names, and moves in what is there by then', () => {
+    const order = () => bench.recipe.steps.map(({ id }) => id);
+    bench.moveStep('s2', -1);
+    expect(bench.question).toMatchObject({ what: 'move', step: 2, broken: [1] });
+    expect(order()).toEqual(['s1', 's2', 's3']);
+    const mate = label();
+    bench.replace(designOf({ ...mate, steps: mate.steps.slice(0, 2) }, 'Label'), 'saved');
+    bench.answer(true);
+    expect(bench.question).toBeUndefined();
+    expect(order()).toEqual(['s2', 's1']);
+    bench.undo();
+    bench.moveStep('s2', -1);
+    bench.answer(false);
+    expect(order()).toEqual(['s1', 's2']);
+  });
+
   it('says why a value cannot be and leaves everything as it was', () => {
     const before = bench.recipe;
     bench.setField('s1', ['outline', 'widthMm'], 'wide');

@@ -2,7 +2,7 @@ import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { worksOn } from './auth/team.ts';
 import type { Database } from './db/database.ts';
 import { briefs, classMembers, projects, users } from './db/schema/index.ts';
-import { standings } from './projects.ts';
+import { standings, type Standing } from './projects.ts';
 
 /** A brief in figures. They are the same wherever they are told. */
 export interface BriefCounts {
@@ -16,20 +16,19 @@ export interface BriefCounts {
 
 const APPROVED: readonly string[] = ['approved', 'printing', 'printed'];
 
-/** The figures of each of the given briefs, by brief id. */
+/** The figures of each of the given briefs, by brief id. `known` is where their projects stand, for who has looked that up. */
 export async function countsOfBriefs(
   db: Database,
   briefIds: readonly string[],
+  known?: ReadonlyMap<string, Standing>,
 ): Promise<Map<string, BriefCounts>> {
   if (briefIds.length === 0) return new Map();
   const all = await db
     .select({ id: projects.id, briefId: projects.briefId })
     .from(projects)
     .where(inArray(projects.briefId, [...briefIds]));
-  const standing = await standings(
-    db,
-    all.map(({ id }) => id),
-  );
+  const ids = all.map(({ id }) => id);
+  const standing = known ?? (await standings(db, ids));
   const working = await db
     .select({ briefId: briefs.id, projectId: projects.id })
     .from(briefs)
@@ -37,7 +36,8 @@ export async function countsOfBriefs(
     .innerJoin(users, and(eq(users.id, classMembers.userId), eq(users.role, 'student')))
     .innerJoin(projects, and(eq(projects.briefId, briefs.id), worksOn(db, users.id)))
     .where(inArray(briefs.id, [...briefIds]));
-  const stateOf = (projectId: string) => standing.get(projectId)!.state;
+  // One that was begun this very moment has nothing handed in.
+  const stateOf = (projectId: string) => standing.get(projectId)?.state ?? 'designing';
   return new Map(
     briefIds.map((id) => {
       const students = working.filter(({ briefId }) => briefId === id);

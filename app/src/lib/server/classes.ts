@@ -52,6 +52,7 @@ export async function classWithStandings(db: Database, teacher: Person, classId:
   const counts = await countsOfBriefs(
     db,
     set.map((brief) => brief.id),
+    standing,
   );
   const nameOf = new Map(students.map((student) => [student.id, student.name]));
   const projectBy = new Map(
