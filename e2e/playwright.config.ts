@@ -11,6 +11,7 @@ export default defineConfig({
   forbidOnly: true,
   use: {
     viewport: { width: 1280, height: 800 },
+    deviceScaleFactor: 0.5,
     launchOptions: chromiumOptions,
     screenshot: 'only-on-failure',
     // Longer than anything takes, and short of the test's own limit, so that what is missing is named soon.

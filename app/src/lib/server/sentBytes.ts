@@ -1,6 +1,9 @@
 import { createHash } from 'node:crypto';
 import { sha256 } from './sha256.ts';
 
+/** So much more than may be is read, and not kept: whoever sends hears no answer before all of it is read. */
+const MOST_PASSED_OVER = 25_000_000;
+
 /** Bytes that somebody sent, with their hash, which is worked out once. */
 export class SentBytes {
   readonly bytes: Uint8Array;
@@ -13,7 +16,7 @@ export class SentBytes {
 
   /**
    * Gathers what comes in pieces, hashing each as it comes, so that a large file never holds the thread. Undefined for
-   * more than `most` bytes: what is too much is read to its end, since the sender hears no answer before, but not kept.
+   * more than `most` bytes.
    */
   static async gather(
     pieces: AsyncIterable<Uint8Array> | Iterable<Uint8Array>,
@@ -24,6 +27,7 @@ export class SentBytes {
     let length = 0;
     for await (const piece of pieces) {
       length += piece.length;
+      if (length > most + MOST_PASSED_OVER) break;
       if (length > most) kept.length = 0;
       else {
         kept.push(piece);
