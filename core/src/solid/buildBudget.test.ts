@@ -31,11 +31,12 @@ describe('a recipe that multiplies', () => {
   });
 
   it('is refused where many repeats come to too many copies together, also when only the last was changed', () => {
-    const steps = [block, ...Array.from({ length: 6 }, (_, i) => grid(`s${i + 2}`, 's1', 20))];
-    expect(problem(recipeWith(steps))).toMatchObject({ stepId: 's7' });
+    const steps = [block, ...Array.from({ length: 6 }, (_, i) => grid(`s${i + 2}`, 's1', 6))];
+    const budget = { ...buildBudget, copies: 200 };
+    expect(problem(recipeWith(steps), { budget })).toMatchObject({ stepId: 's7' });
     const cache = new SolidCache();
-    expect(problem(recipeWith(steps.slice(0, 6)), { cache })).toBeUndefined();
-    expect(problem(recipeWith(steps), { cache })).toMatchObject({ stepId: 's7' });
+    expect(problem(recipeWith(steps.slice(0, 6)), { budget, cache })).toBeUndefined();
+    expect(problem(recipeWith(steps), { budget, cache })).toMatchObject({ stepId: 's7' });
     cache.close();
   });
 
