@@ -2,6 +2,9 @@ import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
 import { BaseSequencer, type TestSpecification } from 'vitest/node';
 
+/** Three files at a time keep two cores busy, as some wait for printers. Projects that run together have as many. */
+const WORKERS = 3;
+
 /** Tests of what uses the process's own connection, of which there is one for as long as the process lives. */
 const usingTheProcess = ['app/src/lib/server/auth/*.db.test.ts', 'app/src/lib/server/people/*.db.test.ts'];
 
@@ -40,7 +43,7 @@ export default defineConfig({
           ],
           setupFiles: ['core/test/seed.ts'],
           testTimeout: 30_000,
-          maxWorkers: 2,
+          maxWorkers: WORKERS,
           // The core is pure, so its tests cannot disturb each other, and the kernel is loaded twice instead of 80 times.
           isolate: false,
         },
@@ -50,8 +53,8 @@ export default defineConfig({
           name: 'database',
           include: ['app/src/**/*.db.test.ts', 'ops/**/*.db.test.ts'],
           exclude: usingTheProcess,
-          // Each file has a database of its own; three at a time keep two cores busy, as some wait for printers.
-          maxWorkers: 3,
+          // Each file has a database of its own.
+          maxWorkers: WORKERS,
           isolate: false,
           testTimeout: 60_000,
           hookTimeout: 60_000,
@@ -61,7 +64,7 @@ export default defineConfig({
         test: {
           name: 'database-process',
           include: usingTheProcess,
-          maxWorkers: 3,
+          maxWorkers: WORKERS,
           testTimeout: 60_000,
           hookTimeout: 60_000,
         },

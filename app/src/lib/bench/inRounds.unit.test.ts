@@ -12,6 +12,22 @@ it('goes through all of it, and tells what comes out', async () => {
   expect([heard, result]).toEqual([[0, 1, 2, 3, 4], 'done']);
 });
 
+it('lets others have their turn when a round has taken a while', async () => {
+  const heard: number[] = [];
+  let heardByOthers: number | undefined;
+  await new Promise((done) => {
+    const slowly = (i: number) => {
+      // The turn of others is asked for in the first round, and comes before the last.
+      if (i === 0) setTimeout(() => (heardByOthers = heard.length));
+      for (const until = performance.now() + 20; performance.now() < until;);
+      heard.push(i);
+    };
+    inRounds(counting(6), slowly, done);
+  });
+  expect(heard).toHaveLength(6);
+  expect(heardByOthers).toBeLessThan(6);
+});
+
 it('does no more once it is stopped', () => {
   vi.useFakeTimers();
   const done = vi.fn();

@@ -33,17 +33,23 @@
   };
 </script>
 
-<header class="print:hidden border-hairline flex h-12 shrink-0 items-center gap-6 border-b bg-white px-4">
+<header
+  class="print:hidden border-hairline flex h-(--bar-height) shrink-0 flex-wrap items-center gap-x-6 border-b bg-white px-4"
+>
   <a href="/" class="flex items-center gap-2 text-lg font-bold">
     <img src="/icon.svg" alt="" class="h-6 w-6" />Kelbrin
   </a>
-  <nav class="flex gap-1" aria-label={say.main}>
+  <!-- On a phone the places have a line of their own. -->
+  <nav
+    class="flex gap-1 whitespace-nowrap max-sm:order-last max-sm:-mx-2 max-sm:w-full max-sm:overflow-x-auto max-sm:py-1"
+    aria-label={say.main}
+  >
     {#each places[person.role] as [href, label] (href)}
       {@const isHere = [href, ...(within[href] ?? [])].some((each) => page.url.pathname.startsWith(each))}
       <a
         {href}
         aria-current={isHere ? 'page' : undefined}
-        class="rounded px-3 py-1 {isHere
+        class="rounded px-3 py-1 max-sm:px-2 {isHere
           ? 'bg-primary-50 text-primary-800 font-semibold'
           : 'hover:bg-ground'}"
       >

@@ -50,7 +50,7 @@
 
 <svelte:head><title>{data.title} · Kelbrin</title></svelte:head>
 
-<main class="flex h-[calc(100vh-3rem)] flex-col">
+<main class="flex h-[calc(100vh-var(--bar-height))] flex-col">
   {#if form && 'message' in form && !asking}
     <p role="alert" class="border-fail bg-fail-wash border-b px-4 py-2">{form.message}</p>
   {/if}

@@ -146,7 +146,7 @@
 <svelte:head><title>{data.student} · {say.title} · Kelbrin</title></svelte:head>
 <svelte:window {onkeydown} />
 
-<main class="flex h-[calc(100vh-3rem)] flex-col">
+<main class="flex h-[calc(100vh-var(--bar-height))] flex-col">
   <div class="border-hairline flex h-12 shrink-0 items-center gap-3 border-b bg-white px-4">
     <a href="/review" class="text-primary-800 underline underline-offset-2">{say.title}</a>
     <h1 class="truncate text-lg">

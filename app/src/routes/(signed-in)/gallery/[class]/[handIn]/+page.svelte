@@ -8,7 +8,7 @@
 
 <svelte:head><title>{sharingTexts.title(data.student, data.brief)} · Kelbrin</title></svelte:head>
 
-<main class="flex h-[calc(100vh-3rem)] flex-col">
+<main class="flex h-[calc(100vh-var(--bar-height))] flex-col">
   <div class="border-hairline flex h-12 shrink-0 items-center gap-3 border-b bg-white px-4">
     <a class="text-primary-800 underline underline-offset-2" href="/gallery/{data.classId}">{say.back}</a>
     <h1 class="truncate text-lg">{sharingTexts.title(data.student, data.brief)}</h1>

@@ -43,7 +43,7 @@
 
 <svelte:head><title>{data.student} · {say.title(brief.title)} · Kelbrin</title></svelte:head>
 
-<main class="flex h-[calc(100vh-3rem)] flex-col">
+<main class="flex h-[calc(100vh-var(--bar-height))] flex-col">
   <div class="border-hairline flex h-12 shrink-0 items-center gap-3 border-b bg-white px-4">
     <a href="/lesson/{brief.id}" class="text-primary-800 underline underline-offset-2">{say.backToLesson}</a>
     <h1 class="truncate text-lg">{data.student}: {brief.title}</h1>
