@@ -86,7 +86,7 @@
   aria-label={say.printer(printer.name)}
   data-printer={printer.name}
 >
-  <header class="border-hairline flex items-center gap-4 border-b px-5 py-3">
+  <header class="border-hairline flex flex-wrap items-center gap-x-4 gap-y-1 border-b px-5 py-3">
     <h2>{printer.name}</h2>
     <span class="text-ink-soft">{printer.model}</span>
     <SpoolChip spool={printer.spool} />
@@ -117,7 +117,7 @@
 
   <div class="grid gap-6 p-5 md:grid-cols-[1fr_320px]">
     {#if run}
-      <div class="flex gap-5" data-run={run.state}>
+      <div class="flex gap-5 max-sm:flex-col" data-run={run.state}>
         {@render pictures(run.parts)}
         <div class="flex flex-1 flex-col gap-2">
           <strong>{namesOf(run.parts)}</strong>

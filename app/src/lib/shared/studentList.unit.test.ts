@@ -96,6 +96,12 @@ describe('a list of students', () => {
     ]);
   });
 
+  it('is read beside a class that is more than full', () => {
+    const full = new Set(Array.from({ length: MOST_STUDENTS + 1 }, (_, i) => `s${i}`));
+    expect(said('', full)).toEqual([]);
+    expect(said('Ada', full)).toEqual([`1: a class takes at most ${MOST_STUDENTS} students`]);
+  });
+
   it('never gives a sign-in name twice, whatever the names are', () => {
     const name = fc.oneof(
       fc.constantFrom('Ada', 'Ada L', 'Zoë Ørsted', '李 雷'),

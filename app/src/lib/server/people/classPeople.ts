@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import type { ListReading } from '../../shared/listReading.ts';
-import { LONGEST_LIST, readStudentList } from '../../shared/studentList.ts';
+import { LONGEST_LIST, MOST_STUDENTS, readStudentList } from '../../shared/studentList.ts';
 import { record } from '../audit.ts';
 import { classToTeach, NotAllowed, type Person } from '../auth/access.ts';
 import { addStudents, newPin, type NewStudent } from '../auth/people.ts';
@@ -186,7 +186,10 @@ export async function moveStudents(
   const students = await studentsIn(db, teacher, classId, studentIds);
   const to = await classToTeach(db, teacher, toClassId);
   await db.transaction(async (tx) => {
+    await tx.select({ id: classes.id }).from(classes).where(eq(classes.id, to.id)).for('no key update');
     const taken = await signInNamesOf(tx, to.id);
+    if (taken.size + students.length > MOST_STUDENTS)
+      throw new CannotNow(`${to.name} would have more than ${MOST_STUDENTS} students. Nobody was moved.`);
     const clash = students.find(({ signInName }) => taken.has(signInName ?? ''));
     if (clash)
       throw new CannotNow(

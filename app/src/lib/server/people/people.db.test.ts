@@ -8,6 +8,7 @@ import { compute } from '../compute/compute.ts';
 import {
   auditLog,
   classes,
+  classMembers,
   handIns,
   pictures,
   printFiles,
@@ -18,6 +19,7 @@ import {
   users,
   versions,
 } from '../db/schema/index.ts';
+import { MOST_STUDENTS } from '../../shared/studentList.ts';
 import { school } from '../demo/school.ts';
 import { pictureOf } from '../pictures.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
@@ -117,6 +119,22 @@ describe('a student', () => {
     await addListed(test.db, teacher, other, 'Ada Lind,ada');
     const second = await idOf('Ada Lind');
     await expect(moveStudents(test.db, teacher, other, [second], owls)).rejects.toThrow(/Nobody was moved/);
+  });
+
+  it('moves to no class that is full', async () => {
+    const many = Array.from({ length: MOST_STUDENTS }, (_, i) => `of a full class ${i}`);
+    await test.db
+      .insert(users)
+      .values(
+        many.map((id) => ({ id, name: id, email: `${id}@students.invalid`, role: 'student' as const })),
+      );
+    const full = await createClass(test.db, teacher, 'Year 9, Finch group');
+    await test.db
+      .insert(classMembers)
+      .values(many.map((id, i) => ({ classId: full, userId: id, signInName: `s${i}` })));
+    await expect(moveStudents(test.db, teacher, other, [await idOf('Ben Lind')], full)).rejects.toThrow(
+      'more than 60 students',
+    );
   });
 
   it('is called something else', async () => {

@@ -16,7 +16,7 @@
 <svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
 
 <main class="mx-auto w-full max-w-6xl p-6">
-  <div class="mb-4 flex items-baseline gap-4">
+  <div class="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-1">
     <h1>{say.title}</h1>
     <span class="text-ink-soft">{say.waiting(data.waiting)}</span>
     <a class="text-primary-800 ml-auto underline underline-offset-2" href="/print-room/figures"

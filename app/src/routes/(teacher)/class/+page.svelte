@@ -39,7 +39,7 @@
   {#if form && 'message' in form}
     <p role="alert" class="border-fail bg-fail-wash mb-4 border-l-4 px-3 py-2">{form.message}</p>
   {/if}
-  <div class="mb-6 grid gap-4 md:grid-cols-3">
+  <div class="mb-6 grid grid-cols-1 gap-4 md:grid-cols-3">
     <section class="sheet p-4" aria-label={say.toReview}>
       <h2 class="mb-1">{say.toReview}</h2>
       {#if waiting > 0}
@@ -95,7 +95,7 @@
     </section>
   </div>
 
-  <div class="mb-3 flex items-baseline gap-4">
+  <div class="mb-3 flex flex-wrap items-baseline gap-x-4 gap-y-1">
     <h1>{say.title}</h1>
     <a class="text-primary-800 ml-auto underline underline-offset-2" href="/library">{libraryTexts.title}</a>
     <a class="text-primary-800 underline underline-offset-2" href="/limits">{limitsTexts.title}</a>
@@ -105,7 +105,7 @@
   <ul class="flex flex-col gap-3">
     {#each data.classes as { id, name, code, students, briefs, isShut } (id)}
       <li class="sheet p-4">
-        <div class="flex items-baseline gap-4">
+        <div class="flex flex-wrap items-baseline gap-x-4">
           <h2>
             <a class="text-primary-800 underline underline-offset-2" href="/class/{id}">{name}</a>
           </h2>
@@ -123,8 +123,8 @@
         </div>
         <ul class="mt-2">
           {#each briefs as brief (brief.id)}
-            <li class="border-hairline flex items-baseline gap-4 border-t py-1.5">
-              <span class="min-w-0 flex-1 truncate">
+            <li class="border-hairline flex flex-wrap items-baseline gap-x-4 border-t py-1.5">
+              <span class="min-w-48 flex-1 truncate">
                 <strong>{brief.title}</strong>
                 {#if brief.dueOn}<span class="text-ink-soft">{say.due(day(brief.dueOn))}</span>{/if}
               </span>

@@ -29,7 +29,7 @@
   {#if form && 'message' in form}
     <p role="alert" class="border-fail bg-fail-wash mb-4 border-l-4 px-3 py-2">{form.message}</p>
   {/if}
-  <div class="mb-4 flex items-baseline gap-4">
+  <div class="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-1">
     <a href="/class" class="text-primary-800 underline underline-offset-2">{say.title}</a>
     <h1>{group.name}</h1>
     <span class="text-ink-soft">{say.code} <span class="measured text-ink">{group.code}</span></span>
@@ -50,7 +50,7 @@
   </div>
   {#each group.briefs as brief (brief.id)}
     <section class="mb-6" aria-label={brief.title}>
-      <div class="mb-3 flex items-center gap-4">
+      <div class="mb-3 flex flex-wrap items-center gap-x-4 gap-y-1">
         <h2>{brief.title}</h2>
         <a class="text-primary-800 underline underline-offset-2" href="/lesson/{brief.id}">{say.lesson}</a>
         <a class="text-primary-800 underline underline-offset-2" href="/brief/{brief.id}">{say.edit}</a>
