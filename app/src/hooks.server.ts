@@ -2,6 +2,7 @@ import { error, redirect, type Handle, type HandleServerError, type ServerInit }
 import { building } from '$app/environment';
 import type { Person } from '$lib/server/auth/access';
 import { personBehind } from '$lib/server/auth/session';
+import { passOver } from '$lib/requests.server';
 import { log } from '$lib/server/log';
 import { stopWhenAsked } from '$lib/server/stop';
 
@@ -25,8 +26,16 @@ const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 /** What a browser may do for a page of Kelbrin: nothing of what a page could ask for. */
 const PERMISSIONS = 'camera=(), display-capture=(), geolocation=(), microphone=(), payment=(), usb=()';
 
-export const handle: Handle = async ({ event, resolve }) => {
-  if (building) return resolve(event);
+export const handle: Handle = async (input) => {
+  if (building) return input.resolve(input.event);
+  try {
+    return await answer(input);
+  } finally {
+    void passOver(input.event.request);
+  }
+};
+
+const answer: Handle = async ({ event, resolve }) => {
   const { request, url } = event;
   // Whatever a form or a script of another site sends, its browser says where it comes from.
   if (!SAFE_METHODS.has(request.method) && request.headers.get('origin') !== url.origin)

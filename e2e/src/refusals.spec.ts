@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import { expect, openBench, saved, test } from './kelbrin.ts';
 
@@ -125,4 +126,57 @@ test('nothing private stays in the browser after signing out', async ({ as }) =>
   await student.goBack();
   await expect(student.getByLabel('Class code')).toBeVisible();
   await expect(student.getByText('Ines')).toHaveCount(0);
+});
+
+test('what the server refuses is kept as a file and opened again', async ({ as }) => {
+  const page = await as('elif');
+  await openBench(page);
+  await page.route('**/design', (route) =>
+    route.fulfill({ status: 400, json: { message: 'Not like that.' } }),
+  );
+  const width = page.getByRole('spinbutton', { name: 'width', exact: true });
+  const setWidth = async (mm: string) => {
+    await width.fill(mm);
+    await width.press('Enter');
+  };
+  await setWidth('91');
+  const notice = page.getByRole('alert').filter({ hasText: 'Not like that.' });
+  const download = page.waitForEvent('download');
+  await notice.getByRole('button', { name: 'Keep as a file' }).click();
+  const path = await (await download).path();
+  await page.unroute('**/design');
+  await setWidth('70');
+  await saved(page);
+  await expect(notice).toHaveCount(0);
+  await page.getByLabel('File of a part').setInputFiles({
+    name: 'Label.kelbrin.json',
+    mimeType: 'application/json',
+    buffer: await readFile(path),
+  });
+  await expect(width).toHaveValue('91');
+  await saved(page);
+});
+
+test('what is too large is answered in a sentence, and the page goes on', async ({ as }) => {
+  const page = await as('elif');
+  const path = await projectPath(page);
+  const headers = { origin: new URL(page.url()).origin };
+  const design = await page.request.put(`${path}/design`, { headers, data: { words: 'x'.repeat(600_000) } });
+  expect(design.status()).toBe(413);
+  const send = (to: string, megabytes: number) =>
+    page.evaluate(
+      async ({ url, bytes }) => {
+        const type = 'application/octet-stream';
+        const headers = { 'content-type': type, 'file-name': '%C5%82.stl', accept: 'application/json' };
+        const answer = await fetch(url, { method: 'POST', headers, body: new Uint8Array(bytes) });
+        const said = (await answer.json().catch(() => ({}))) as { message?: string };
+        return `${answer.status} ${said.message}`;
+      },
+      { url: to, bytes: megabytes * 1e6 },
+    );
+  expect(await send(`${path}/files`, 20.5)).toBe('409 ł.stl is larger than 20 MB.');
+  // Nothing is taken of a file for a project that is somebody else's, or from somebody who may be anybody.
+  expect(await send(`/bench/${crypto.randomUUID()}/files`, 20)).toMatch(/^404/);
+  await page.context().clearCookies();
+  expect(await send(`${path}/files`, 20)).toBe('401 Sign in first.');
 });

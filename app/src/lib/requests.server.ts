@@ -66,11 +66,15 @@ export interface SentFile {
 export async function fileFrom(request: Request, mostBytes: number): Promise<SentFile> {
   const name = decoded(request.headers.get(FILE_NAME_HEADER) ?? '');
   if (!name) error(400, 'There is no file in the request.');
-  const tooLarge = new CannotNow(`${name} is larger than ${mostBytes / 1e6} MB.`);
-  if (Number(request.headers.get('content-length')) > mostBytes) throw tooLarge;
   const sent = await SentBytes.gather(request.body ?? [], mostBytes);
-  if (!sent) throw tooLarge;
+  if (!sent) throw new CannotNow(`${name} is larger than ${mostBytes / 1e6} MB.`);
   return { name, sent };
+}
+
+/** Reads what nobody has read of a request: a browser that is still sending hears no answer. */
+export async function passOver({ body, bodyUsed }: Request): Promise<void> {
+  // A sender that went away is no matter here.
+  if (body && !bodyUsed) await SentBytes.gather(body, 0).catch(() => undefined);
 }
 
 /** What was written as a part of an address; empty for what was not. */
