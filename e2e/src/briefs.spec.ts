@@ -19,6 +19,11 @@ test('a task is formatted and illustrated, a brief is kept and set again, and st
     await tools.getByRole('button', { name: 'Heading' }).click();
     await teacher.keyboard.type('A clip for a cane');
     await teacher.keyboard.press('Enter');
+    // On a machine that is busy there may be no frame for a while: what is typed goes to the text all the same.
+    await teacher.evaluate(() => {
+      const soon = requestAnimationFrame;
+      globalThis.requestAnimationFrame = (call) => setTimeout(() => soon(call), 500) as unknown as number;
+    });
     await tools.getByRole('button', { name: 'List', exact: true }).click();
     await teacher.keyboard.type('It is ');
     await teacher.keyboard.press('Control+b');
@@ -67,7 +72,7 @@ test('a task is formatted and illustrated, a brief is kept and set again, and st
       buffer: Buffer.from('<svg onload="x()"/>'),
     });
     await expect(teacher.getByText('no.png is no picture that can be read.')).toBeVisible();
-    const drawn = await teacher.screenshot({ clip: { x: 0, y: 0, width: 80, height: 50 } });
+    const drawn = await teacher.screenshot({ clip: { x: 0, y: 0, width: 80, height: 50 }, scale: 'css' });
     await chooser.setInputFiles({ name: 'sketch.png', mimeType: 'image/png', buffer: drawn });
     const words = teacher.getByLabel(/What does the picture show/);
     await words.fill('A sketch of a clip');

@@ -74,33 +74,42 @@
   const holds = (name: string) => at >= 0 && (editor?.isActive(name) ?? false);
 
   const tools = [
-    { name: 'bold', label: say.bold, Icon: Bold, run: () => editor?.chain().focus().toggleBold().run() },
+    { name: 'bold', label: say.bold, Icon: Bold, run: () => onText()?.toggleBold().run() },
     {
       name: 'italic',
       label: say.italic,
       Icon: Italic,
-      run: () => editor?.chain().focus().toggleItalic().run(),
+      run: () => onText()?.toggleItalic().run(),
     },
     {
       name: 'heading',
       label: say.heading,
       Icon: Heading,
-      run: () => editor?.chain().focus().toggleHeading({ level: 3 }).run(),
+      run: () => onText()?.toggleHeading({ level: 3 }).run(),
     },
     {
       name: 'bulletList',
       label: say.bullets,
       Icon: List,
-      run: () => editor?.chain().focus().toggleBulletList().run(),
+      run: () => onText()?.toggleBulletList().run(),
     },
     {
       name: 'orderedList',
       label: say.numbers,
       Icon: ListOrdered,
-      run: () => editor?.chain().focus().toggleOrderedList().run(),
+      run: () => onText()?.toggleOrderedList().run(),
     },
     { name: 'link', label: say.link, Icon: Link, run: setLink },
   ];
+
+  /**
+   * A change of the text, which has the focus at once. The editor's own command gives it the focus at the next frame, and
+   * what is typed before would go to the tool that was pressed.
+   */
+  function onText() {
+    editor?.view.focus();
+    return editor?.chain();
+  }
 
   function setLink(): void {
     const before = (editor?.getAttributes('link').href as string | undefined) ?? '';
@@ -108,7 +117,7 @@
       label: say.linkTo,
       answer: before,
       then(href) {
-        const chain = editor?.chain().focus().extendMarkRange('link');
+        const chain = onText()?.extendMarkRange('link');
         problem = '';
         if (href === '') chain?.unsetLink().run();
         else if (WEB_ADDRESS.test(href)) chain?.setLink({ href }).run();
@@ -134,7 +143,7 @@
       question = {
         label: say.pictureWords,
         answer: '',
-        then: (alt) => editor?.chain().focus().setImage({ src, alt }).run(),
+        then: (alt) => onText()?.setImage({ src, alt }).run(),
       };
     } catch (error) {
       problem = error instanceof Error ? error.message : String(error);
