@@ -30,7 +30,7 @@ test('a colleague comes in by a link, once, and is shut out at once', async ({ a
   await expect(
     teacher.getByRole('listitem', { name: 'Mx Łukasz Żak' }).getByText('cannot sign in', { exact: true }),
   ).toBeVisible();
-  await newcomer.getByRole('link', { name: 'Queue', exact: true }).click();
+  await newcomer.goto('/queue');
   await expect(newcomer).toHaveURL(/sign-in/);
   await teacher.goto('/log');
   await expect(
