@@ -3,7 +3,7 @@ import { parseSetCookieHeader } from 'better-auth/cookies';
 import { NotAllowed } from './server/auth/access';
 import { CannotNow } from './server/cannotNow';
 import { isImpossibleData } from './server/impossibleData';
-import { SentBytes } from './server/sentBytes';
+import { SentBytes, type SentFile } from './server/sentBytes';
 import { FILE_NAME_HEADER } from './shared/fileNameHeader';
 
 /** Answers what a person may not see as if it did not exist. */
@@ -50,12 +50,6 @@ export async function jsonFrom(request: Request): Promise<unknown> {
   } catch {
     return undefined;
   }
-}
-
-/** A file that somebody sent. */
-export interface SentFile {
-  readonly name: string;
-  readonly sent: SentBytes;
 }
 
 /**

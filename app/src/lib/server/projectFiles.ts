@@ -8,7 +8,7 @@ import { CannotNow } from './cannotNow.ts';
 import { compute } from './compute/compute.ts';
 import { ofStudent } from './compute/fairQueue.ts';
 import { readSent } from './compute/readSent.ts';
-import type { SentBytes } from './sentBytes.ts';
+import type { SentFile } from './sentBytes.ts';
 import { sha256 } from './sha256.ts';
 
 const MOST_FILES = 20;
@@ -29,7 +29,7 @@ export async function addFile(
   db: Database,
   person: Person,
   projectId: string,
-  file: { readonly name: string; readonly sent: SentBytes },
+  file: SentFile,
 ): Promise<TakenFile> {
   const { project } = await ownProject(db, person, projectId);
   await demandRoom(db, project.id);

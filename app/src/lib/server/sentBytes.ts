@@ -37,3 +37,9 @@ export class SentBytes {
     return length > most ? undefined : new SentBytes(Buffer.concat(kept), hash.digest('hex'));
   }
 }
+
+/** A file that somebody sent. */
+export interface SentFile {
+  readonly name: string;
+  readonly sent: SentBytes;
+}

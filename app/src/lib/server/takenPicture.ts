@@ -1,17 +1,11 @@
 import { LARGEST_PICTURE_BYTES } from '../shared/picture.ts';
 import { CannotNow } from './cannotNow.ts';
 import { compute } from './compute/compute.ts';
-import type { SentBytes } from './sentBytes.ts';
 import { readSent } from './compute/readSent.ts';
+import type { SentFile } from './sentBytes.ts';
 
 /** A picture that somebody added, and which kind it is; throws {@link CannotNow} with a sentence for anything else. */
-export async function takenPicture({
-  name,
-  sent,
-}: {
-  readonly name: string;
-  readonly sent: SentBytes;
-}): Promise<{
+export async function takenPicture({ name, sent }: SentFile): Promise<{
   readonly mediaType: string;
   readonly picture: Uint8Array;
 }> {

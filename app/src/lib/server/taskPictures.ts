@@ -4,7 +4,7 @@ import { demandRole, NotAllowed, type Person } from './auth/access.ts';
 import { CannotNow } from './cannotNow.ts';
 import type { Database } from './db/database.ts';
 import { briefs, classes, classMembers, keptBriefs, taskPictures } from './db/schema/index.ts';
-import type { SentBytes } from './sentBytes.ts';
+import type { SentFile } from './sentBytes.ts';
 import { takenPicture } from './takenPicture.ts';
 
 /** What a task mentions of a picture, in SQL; a hash has no letter that means something there. */
@@ -12,11 +12,7 @@ const mentions = (task: typeof briefs.task | typeof keptBriefs.task) =>
   like(sql`${task}::text`, sql`'%' || ${taskPictures.hash} || '%'`);
 
 /** Takes a picture for a teacher's tasks; returns its hash. Those that no task mentions are dropped after a day. */
-export async function addTaskPicture(
-  db: Database,
-  teacher: Person,
-  file: { readonly name: string; readonly sent: SentBytes },
-): Promise<string> {
+export async function addTaskPicture(db: Database, teacher: Person, file: SentFile): Promise<string> {
   demandRole(teacher, 'teacher');
   const taken = await takenPicture(file);
   const { hash } = file.sent;
