@@ -1,5 +1,5 @@
-import { execFile } from 'node:child_process';
-import { mkdtempSync, rmSync, truncateSync } from 'node:fs';
+import { execFile, execFileSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
@@ -60,4 +60,15 @@ it('is refused in a sentence where the file is not whole', async () => {
   const { code, said } = await run('restore', empty, file, '--replace');
   expect(code).toBe(1);
   expect(said).toMatch(/is no backup of Kelbrin, or it is not whole\.\n$/);
+});
+
+it('is refused in a sentence where the file says nothing of itself that is known', async () => {
+  await run('backup', school.url, file);
+  const unpacked = mkdtempSync(join(tmpdir(), 'kelbrin-backup-test-'));
+  execFileSync('tar', ['-xzf', file, '-C', unpacked]);
+  writeFileSync(join(unpacked, 'backup.json'), 'not {} at all');
+  execFileSync('tar', ['-czf', file, '-C', unpacked, ...readdirSync(unpacked)]);
+  rmSync(unpacked, { recursive: true });
+  const { code, said } = await run('restore', empty, file, '--replace');
+  expect([code, said]).toEqual([1, expect.stringMatching(/is no backup that this Kelbrin knows\.\n$/)]);
 });

@@ -39,6 +39,15 @@ try {
   rmSync(folder, { recursive: true, force: true });
 }
 
+/** What a backup says of itself; undefined where it says nothing that is known. */
+function manifestIn(folder: string): z.infer<typeof manifest> | undefined {
+  try {
+    return manifest.parse(JSON.parse(readFileSync(join(folder, 'backup.json'), 'utf8')));
+  } catch {
+    return undefined;
+  }
+}
+
 async function restored(): Promise<number> {
   try {
     execFileSync('tar', ['-xzf', asCalled(file), '-C', folder, 'backup.json', 'database', ...SECRETS], {
@@ -48,8 +57,8 @@ async function restored(): Promise<number> {
     console.error(`${file} is no backup of Kelbrin, or it is not whole.`);
     return 1;
   }
-  const read = manifest.safeParse(JSON.parse(readFileSync(join(folder, 'backup.json'), 'utf8')));
-  if (!read.success) {
+  const about = manifestIn(folder);
+  if (!about) {
     console.error(`${file} is no backup that this Kelbrin knows.`);
     return 1;
   }
@@ -75,7 +84,7 @@ async function restored(): Promise<number> {
       onDatabase(databaseUrl, fresh),
       join(folder, 'database'),
     ]);
-    demandSameCounts(read.data.counts, await countRows(onDatabase(databaseUrl, fresh)));
+    demandSameCounts(about.counts, await countRows(onDatabase(databaseUrl, fresh)));
     const aside = `${name}_before_${new Date().toISOString().slice(0, 19).replace(/\D/g, '')}`;
     await server`select pg_terminate_backend(pid) from pg_stat_activity where datname in (${name}, ${fresh})`;
     await server`alter database ${server(name)} rename to ${server(aside)}`;
@@ -86,7 +95,7 @@ async function restored(): Promise<number> {
       copyFileSync(join(folder, secret), join(stateFolder, secret));
     }
     console.log(
-      `Brought back what there was on ${read.data.at}, and counted it.${isEmpty ? '' : ` What was there before is kept as the database ${aside}.`}`,
+      `Brought back what there was on ${about.at}, and counted it.${isEmpty ? '' : ` What was there before is kept as the database ${aside}.`}`,
     );
     return 0;
   } catch (error) {
