@@ -77,9 +77,7 @@ for (const phase of phases) {
         select print_file_id, max(copy) + 1 from queue_entries group by print_file_id order by print_file_id limit 1
         returning id as entry, (select id from printers where name = 'Birch') as printer`;
       await expect
-        .poll(async () => (await post('/queue?/start', startForm({ entry, printer }))).type, {
-          timeout: 20_000,
-        })
+        .poll(async () => (await post('/queue?/start', startForm({ entry, printer }))).type, {})
         .toBe('redirect');
       const { id, plate } = await lastRun();
       await expect.poll(async () => (await lastRun()).state, { timeout: 30_000, intervals: [5] }).toBe(phase);

@@ -31,7 +31,11 @@ class Recorder {
         [keeper, printer],
         [printer, keeper],
       ] as const)
-        from.on('error', () => to.destroy()).on('close', () => to.destroy());
+        from
+          // Held back for the answer to the packet before, each handful of lines would take 40 ms.
+          .setNoDelay(true)
+          .on('error', () => to.destroy())
+          .on('close', () => to.destroy());
       keeper.pipe(printer).pipe(keeper);
       let rest = '';
       let writing = '';
@@ -102,15 +106,19 @@ for (const [fate, befalls] of Object.entries(fates)) {
           });
           return ((await answer.json()) as { type: string }).type;
         };
-        await expect.poll(start, { timeout: 20_000 }).toBe('redirect');
+        await expect.poll(start).toBe('redirect');
         const run = async () =>
           (
             await sql<{ state: string; file: string; problem: string | null }[]>`
               select state, file_name as file, problem from runs order by started_at desc limit 1`
           )[0];
-        await expect.poll(async () => (await run()).state, { intervals: [20] }).not.toBe('preparing');
+        await expect
+          .poll(async () => (await run()).state, { intervals: [20], timeout: 60_000 })
+          .not.toBe('preparing');
         if (phase === 'printing')
-          await expect.poll(async () => (await run()).state, { intervals: [20] }).toBe('printing');
+          await expect
+            .poll(async () => (await run()).state, { intervals: [20], timeout: 60_000 })
+            .toBe('printing');
         await befalls(name);
         // Whoever kept the printer, somebody does again soon.
         await new Promise((resolve) => setTimeout(resolve, SUCCESSION_MS));

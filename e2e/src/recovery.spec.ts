@@ -21,13 +21,13 @@ test('a run and its progress survive the web app and the job process being kille
   await new Promise((resolve) => setTimeout(resolve, 2_000));
   await kelbrin.startWeb();
   // The open page finds its way back by itself, and the printer has gone on meanwhile.
-  await expect.poll(percent, { timeout: 20_000 }).toBeGreaterThan(before);
+  await expect.poll(percent).toBeGreaterThan(before);
   await expect(birch).toContainText('Femi');
 
   await kelbrin.kill('jobs');
   const then = await percent();
   kelbrin.startJobs();
-  await expect.poll(percent, { timeout: 20_000 }).toBeGreaterThan(then);
+  await expect.poll(percent).toBeGreaterThan(then);
   await expect(birch.locator('[data-run=printing]')).toBeVisible();
 
   // Cancelling asks first, and leaving it as it is changes nothing.
