@@ -82,6 +82,7 @@ it('is listed for the teacher, who takes it back; and ends when a student is arc
   await expect(revokeShare(test.db, luca, wren, first.id)).rejects.toThrow(NotAllowed);
   await revokeShare(test.db, teacher, wren, first.id);
   await expect(sharedVersion(test.db, token)).rejects.toThrow(NotAllowed);
+  await expect(revokeShare(test.db, teacher, wren, first.id)).rejects.toThrow(NotAllowed);
   const other = await share(test.db, luca, projectId, version, 7);
   await setArchived(test.db, teacher, wren, [luca.id], true);
   await expect(sharedVersion(test.db, other)).rejects.toThrow(NotAllowed);

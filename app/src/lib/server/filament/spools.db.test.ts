@@ -1,7 +1,7 @@
 import { and, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { NotAllowed, type Person } from '../auth/access.ts';
-import { printers, printFiles, queueEntries, runs, spools } from '../db/schema/index.ts';
+import { auditLog, printers, printFiles, queueEntries, runs, spools } from '../db/schema/index.ts';
 import { school } from '../demo/school.ts';
 import { endRun } from '../plates/endRun.ts';
 import { startPart, startPlate } from '../plates/startPlate.ts';
@@ -127,5 +127,8 @@ it('comes back when it was taken for used up', async () => {
   expect((await spoolsOf(test.db, helper)).map(({ spool }) => spool.id)).not.toContain(added.id);
   expect((await spoolsGone(test.db, helper))[0].id).toBe(added.id);
   await bringSpoolBack(test.db, helper, added.id);
+  // Of a second press nothing is told.
+  await bringSpoolBack(test.db, helper, added.id);
   expect((await spoolsOf(test.db, helper)).map(({ spool }) => spool.id)).toContain(added.id);
+  expect(await test.db.$count(auditLog, eq(auditLog.action, 'bring-back-spool'))).toBe(1);
 });

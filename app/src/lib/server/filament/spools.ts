@@ -102,12 +102,15 @@ export async function spoolsGone(db: Database, person: Person) {
     .limit(MOST_GONE);
 }
 
-/** Puts a roll back on the shelf that was taken for used up. */
+/** Puts a roll back on the shelf that was taken for used up; of one that is there, nothing more. */
 export async function bringSpoolBack(db: Database, person: Person, spoolId: string): Promise<void> {
   const spool = await anySpool(db, person, spoolId);
-  await db.update(spools).set({ goneAt: null }).where(eq(spools.id, spool.id));
-  await record(db, person, 'bring-back-spool', null, [spool.id]);
-  await announce(db, 'printroom');
+  if (!spool.goneAt) return;
+  await db.transaction(async (tx) => {
+    await tx.update(spools).set({ goneAt: null }).where(eq(spools.id, spool.id));
+    await record(tx, person, 'bring-back-spool', null, [spool.id]);
+    await announce(tx, 'printroom');
+  });
 }
 
 /** A roll that is still there. */

@@ -1,7 +1,7 @@
 import { and, asc, eq, isNotNull, isNull, ne } from 'drizzle-orm';
 import { printerDraft } from '../../shared/printerDraft.ts';
 import { record } from '../audit.ts';
-import { demandRole, isId, type Person } from '../auth/access.ts';
+import { demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
 import { printers } from '../db/schema/index.ts';
@@ -35,12 +35,21 @@ export async function retiredPrinters(db: Database, person: Person) {
     .orderBy(asc(printers.name));
 }
 
-/** Uses a printer again that was retired. */
+/** Uses a printer again that was retired; of one that is used already, nothing more. */
 export async function bringPrinterBack(db: Database, person: Person, printerId: string): Promise<void> {
   demandRole(person, 'teacher');
-  await db.update(printers).set({ retiredAt: null }).where(isId(printerId, printers.id));
-  await record(db, person, 'bring-back-printer', null, [printerId]);
-  await announce(db, 'printroom', 'orders');
+  await db.transaction(async (tx) => {
+    const [printer] = await tx
+      .select()
+      .from(printers)
+      .where(isId(printerId, printers.id))
+      .for('no key update');
+    if (!printer) throw new NotAllowed();
+    if (!printer.retiredAt) return;
+    await tx.update(printers).set({ retiredAt: null }).where(eq(printers.id, printer.id));
+    await record(tx, person, 'bring-back-printer', null, [printer.id]);
+    await announce(tx, 'printroom', 'orders');
+  });
 }
 
 /** Notes a printer, or one of that name again that was retired; its past is then its own. */

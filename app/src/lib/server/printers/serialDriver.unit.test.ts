@@ -116,6 +116,18 @@ describe('with a printer in trouble', () => {
     await expect(driver.status()).rejects.toThrow('cannot be read');
   });
 
+  it('reads temperatures by whole words, whatever else a report tells', async () => {
+    const driver = await scripted((command) =>
+      command === 'M105' ? 'ok CT:1 /2 T:205.5 /210.0 SB:3 /4 B:59.1 /60.0 @:127' : 'Not SD printing\nok',
+    );
+    expect(await driver.status()).toMatchObject({
+      nozzleC: 205.5,
+      nozzleTargetC: 210,
+      bedC: 59.1,
+      bedTargetC: 60,
+    });
+  });
+
   it('says that it stopped itself, also where it does so between two questions', async () => {
     let questions = 0;
     const driver = await scripted((command) => {
