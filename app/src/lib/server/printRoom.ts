@@ -1,8 +1,8 @@
 import { asc, desc, eq, isNull } from 'drizzle-orm';
 import { demandRole, type Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
-import { filamentChanges, plates, printers, runs, spools } from './db/schema/index.ts';
-import { ACTIVE_RUN, partsOf } from './plates/plateParts.ts';
+import { ACTIVE_RUN, filamentChanges, plates, printers, runs, spools } from './db/schema/index.ts';
+import { partsOf } from './plates/plateParts.ts';
 import { waiversOf } from './review/waivers.ts';
 
 /** How many runs of all printers are looked back on. */

@@ -1,4 +1,4 @@
-import type { PauseReason } from '../server/printers/driver';
+import type { PauseReason } from '../shared/pauseReason';
 
 /** What the print room says. */
 export const printRoomTexts = {

@@ -3,9 +3,8 @@ import { materialNamed } from '@kelbrin/core/slice';
 import { demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
-import { filamentChanges, printers, runs, spools } from '../db/schema/index.ts';
+import { ACTIVE_RUN, filamentChanges, printers, runs, spools } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
-import { ACTIVE_RUN } from '../plates/plateParts.ts';
 import { demandOnline, usedPrinter } from '../printers/usedPrinter.ts';
 
 type Change = typeof filamentChanges.$inferSelect;

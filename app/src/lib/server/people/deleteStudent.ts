@@ -6,6 +6,7 @@ import { namesOnProject } from '../auth/team.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
 import {
+  ACTIVE_RUN,
   auditLog,
   briefs,
   classes,
@@ -23,7 +24,6 @@ import {
   versions,
 } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
-import { ACTIVE_RUN } from '../plates/plateParts.ts';
 import { passOn } from '../teams.ts';
 import { endSharesOf } from '../shares.ts';
 import { studentsIn } from './classPeople.ts';

@@ -1,11 +1,11 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import type { Database } from '../db/database.ts';
-import { queueEntries, runs } from '../db/schema/index.ts';
+import { ACTIVE_RUN, queueEntries, runs } from '../db/schema/index.ts';
 import { useFilament } from '../filament/use.ts';
 import { announce } from '../live/topics.ts';
 import { tellStudents, tellTeacher } from '../notices.ts';
 import { standings } from '../projects.ts';
-import { ACTIVE_RUN, closePlaces, currentParts } from './plateParts.ts';
+import { closePlaces, currentParts } from './plateParts.ts';
 import { announceProjects } from './startPlate.ts';
 
 /** How a run ended. */

@@ -4,6 +4,7 @@ import { namesOnProject } from '../auth/team.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
 import {
+  ACTIVE_RUN,
   briefs,
   classes,
   handIns,
@@ -15,9 +16,6 @@ import {
   runs,
   users,
 } from '../db/schema/index.ts';
-
-/** The states in which a run holds its printer and its plate. */
-export const ACTIVE_RUN = ['preparing', 'sending', 'printing'] as const;
 
 /** The size that a hand-in was designed with, as its inspection found it. */
 export const designedMm = sql<readonly number[] | null>`${handIns.inspection} #> '{part,sizeMm}'`;

@@ -7,6 +7,7 @@ import { demandRole, type Person } from '../auth/access.ts';
 import { namesOnProject } from '../auth/team.ts';
 import type { Database } from '../db/database.ts';
 import {
+  ACTIVE_RUN,
   briefs,
   filamentChanges,
   handIns,
@@ -20,7 +21,6 @@ import {
 } from '../db/schema/index.ts';
 import { schoolDayOf } from '../schoolDay.ts';
 import { layOut } from './layOut.ts';
-import { ACTIVE_RUN } from './plateParts.ts';
 
 /** More parts than this no bed holds that are worth printing. */
 const MOST_PARTS = 40;

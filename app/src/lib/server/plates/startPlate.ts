@@ -7,10 +7,10 @@ import { record } from '../audit.ts';
 import { demandRole, isId, type Person } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
-import { printers, queueEntries, runs, spools } from '../db/schema/index.ts';
+import { ACTIVE_RUN, printers, queueEntries, runs, spools } from '../db/schema/index.ts';
 import { announce } from '../live/topics.ts';
 import { demandNoChange, demandOnline, usedPrinter } from '../printers/usedPrinter.ts';
-import { ACTIVE_RUN, currentParts, openPlate, type PlatePart } from './plateParts.ts';
+import { currentParts, openPlate, type PlatePart } from './plateParts.ts';
 import { layPlate } from './plates.ts';
 
 type Printer = typeof printers.$inferSelect;

@@ -1,4 +1,5 @@
-import type { DeviceStatus, PauseReason } from './driver.ts';
+import type { PauseReason } from '../../shared/pauseReason.ts';
+import type { DeviceStatus } from './driver.ts';
 
 /*
  * What a printer answers, read word by word: it comes from a device on the network, and may be anything and of any

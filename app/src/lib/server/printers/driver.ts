@@ -1,5 +1,4 @@
-/** Why a print stands still: somebody wished it, the file asks for another colour, or something has to be put right. */
-export type PauseReason = 'user' | 'filament' | 'runout' | 'clog' | 'door' | 'other';
+import type { PauseReason } from '../../shared/pauseReason.ts';
 
 /** What a printer says of itself. */
 export interface DeviceStatus {

@@ -1,14 +1,14 @@
 import { and, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
+import type { PauseReason } from '../../shared/pauseReason.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
-import { filamentChanges, printers, runs, type PrinterStatus } from '../db/schema/index.ts';
+import { ACTIVE_RUN, filamentChanges, printers, runs, type PrinterStatus } from '../db/schema/index.ts';
 import { carryOnChange } from '../filament/carryOnChange.ts';
 import { announce } from '../live/topics.ts';
 import { endRun, type Ending } from '../plates/endRun.ts';
 import { gcodeOfPlate } from '../plates/gcode.ts';
-import { ACTIVE_RUN } from '../plates/plateParts.ts';
 import { log } from '../log.ts';
-import { FileNotFound, type DeviceStatus, type PauseReason, type PrinterDriver } from './driver.ts';
+import { FileNotFound, type DeviceStatus, type PrinterDriver } from './driver.ts';
 import { LeaseLost, PrinterLease, RENEW_MS } from './printerLease.ts';
 
 type Printer = typeof printers.$inferSelect;

@@ -2,8 +2,7 @@ import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { isId, NotAllowed } from '../auth/access.ts';
 import { CannotNow } from '../cannotNow.ts';
 import type { Database } from '../db/database.ts';
-import { filamentChanges, printers, runs } from '../db/schema/index.ts';
-import { ACTIVE_RUN } from '../plates/plateParts.ts';
+import { ACTIVE_RUN, filamentChanges, printers, runs } from '../db/schema/index.ts';
 
 type Printer = typeof printers.$inferSelect;
 

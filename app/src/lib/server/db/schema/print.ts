@@ -18,8 +18,8 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { Region } from '@kelbrin/core/plane';
 import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
-import type { PauseReason } from '../../printers/driver.ts';
 import type { OutcomeKind } from '../../../shared/outcome.ts';
+import type { PauseReason } from '../../../shared/pauseReason.ts';
 import type { SchoolDay } from '../../../shared/schoolDay.ts';
 import type { StartCheck } from '../../../shared/startChecks.ts';
 import { bytes } from './bytes.ts';
@@ -164,6 +164,9 @@ export const runState = pgEnum('run_state', [
   'failed',
   'cancelled',
 ]);
+
+/** The states in which a run holds its printer and its plate. */
+export const ACTIVE_RUN = ['preparing', 'sending', 'printing'] as const;
 
 /** Parts laid on one bed, to be printed together. */
 export const plates = pgTable('plates', {
