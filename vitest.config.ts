@@ -6,11 +6,14 @@ import { BaseSequencer, type TestSpecification } from 'vitest/node';
 const WORKERS = 3;
 
 /** Tests of what uses the process's own connection, of which there is one for as long as the process lives. */
-const usingTheProcess = ['app/src/lib/server/auth/*.db.test.ts', 'app/src/lib/server/people/*.db.test.ts'];
+const usingTheProcess = [
+  'app/src/lib/server/platform/auth/*.db.test.ts',
+  'app/src/lib/server/people/{firstTeacher,people,staff}.db.test.ts',
+];
 
 /** Files that take long though they are short: they wait for printers, or build and slice every example. */
 const LONG = [
-  'printers/faults.db.test.ts',
+  'keeping/faults.db.test.ts',
   'printerProcess.db.test.ts',
   'printRoom.db.test.ts',
   'compute/compute.db.test.ts',

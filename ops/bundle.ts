@@ -34,10 +34,10 @@ await Promise.all([
   build({
     ...common,
     entryPoints: {
-      jobs: `${server}/jobs/main.ts`,
+      jobs: `${server}/jobs.ts`,
       setup: `${server}/setup/main.ts`,
-      computeWorker: `${server}/compute/worker.ts`,
-      passwordWorker: `${server}/auth/passwordWorker.ts`,
+      computeWorker: `${server}/platform/compute/worker.ts`,
+      passwordWorker: `${server}/platform/auth/passwordWorker.ts`,
     },
     outdir: 'app/dist',
     // The one is not a module and requires by name what it needs; the other finds its worker's file beside its own.

@@ -1,4 +1,4 @@
-import type { Person } from '$lib/server/auth/access';
+import type { Person } from '$lib/server/platform/auth/access';
 
 declare global {
   namespace App {

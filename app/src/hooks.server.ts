@@ -1,10 +1,10 @@
 import { error, redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { building } from '$app/environment';
-import type { Person } from '$lib/server/auth/access';
-import { personBehind } from '$lib/server/auth/session';
+import type { Person } from '$lib/server/platform/auth/access';
+import { personBehind } from '$lib/server/platform/auth/session';
 import { passOver } from '$lib/requests.server';
-import { log } from '$lib/server/log';
-import { stopWhenAsked } from '$lib/server/stop';
+import { log } from '$lib/server/platform/log';
+import { stopWhenAsked } from '$lib/server/platform/stop';
 
 export const init: ServerInit = stopWhenAsked;
 

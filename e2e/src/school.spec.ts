@@ -1,4 +1,4 @@
-import { firstCode } from '../../app/src/lib/server/setup/firstCode.ts';
+import { firstCode } from '../../app/src/lib/server/people/firstCode.ts';
 import { expect, openBench, saved, setFarBells, signInByHand, test } from './kelbrin.ts';
 
 test.use({ file: 'school', start: 'empty', printerSpeed: 400 });

@@ -1,5 +1,5 @@
 import type { Cookies } from '@sveltejs/kit';
-import { DEVICE_COOKIE, DEVICE_DAYS } from './server/auth/knownDevices';
+import { DEVICE_COOKIE, DEVICE_DAYS } from './server/platform/auth/knownDevices';
 
 /** Has a browser keep the number by which it is known again. */
 export function keepDevice(cookies: Cookies, url: URL, device: string): void {

@@ -1,9 +1,9 @@
 import { error, fail, json, type ActionFailure, type Cookies } from '@sveltejs/kit';
 import { parseSetCookieHeader } from 'better-auth/cookies';
-import { NotAllowed } from './server/auth/access';
-import { CannotNow } from './server/cannotNow';
-import { isImpossibleData } from './server/impossibleData';
-import { SentBytes, type SentFile } from './server/sentBytes';
+import { NotAllowed } from './server/platform/auth/access';
+import { CannotNow } from './server/platform/cannotNow';
+import { isImpossibleData } from './server/platform/impossibleData';
+import { SentBytes, type SentFile } from './server/platform/sent/sentBytes';
 import { FILE_NAME_HEADER } from './shared/fileNameHeader';
 
 /** Answers what a person may not see as if it did not exist. */

@@ -1,6 +1,6 @@
-import { database } from '$lib/server/db/database';
-import { currencyOf } from '$lib/server/currency';
-import { unseenCount } from '$lib/server/notices';
+import { database } from '$lib/server/platform/db/database';
+import { currencyOf } from '$lib/server/limits/currency';
+import { unseenCount } from '$lib/server/platform/notices';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { LayoutServerLoad } from './$types';
 

@@ -3,7 +3,7 @@
   import Camera from '@lucide/svelte/icons/camera';
   import { Button } from 'flowbite-svelte';
   import { formatMm } from '@kelbrin/core/recipe';
-  import type { PlatePart } from '$lib/server/plates/plateParts';
+  import type { PlatePart } from '$lib/server/printing/plates/plateParts';
   import { isUsable, outcomeKinds, type OutcomeKind } from '$lib/shared/outcome';
   import { plateTexts as say } from '$lib/texts/plate';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { conflictsOf, coveredBy, nearestPlace, type Bed, type Placement } from '@kelbrin/core/plate';
-  import type { PlatePart } from '$lib/server/plates/plateParts';
+  import type { PlatePart } from '$lib/server/printing/plates/plateParts';
   import { plateTexts as say } from '$lib/texts/plate';
   import { areaPath } from './areaPath';
 

@@ -4,8 +4,8 @@
   import SpoolChip from '$lib/spools/SpoolChip.svelte';
   import { filamentTexts as say } from '$lib/texts/filament';
   import type { SubmitFunction } from '@sveltejs/kit';
-  import type { printersWithRuns } from '$lib/server/printRoom';
-  import type { spoolsOf } from '$lib/server/filament/spools';
+  import type { printersWithRuns } from '$lib/server/printing/printRoom';
+  import type { spoolsOf } from '$lib/server/printers/spools';
 
   interface Props {
     printer: Pick<

@@ -13,10 +13,10 @@
   import FilamentChange from './FilamentChange.svelte';
   import { namesOf } from './partsInWords';
   import { filamentTexts } from '$lib/texts/filament';
-  import type { spoolsOf } from '$lib/server/filament/spools';
+  import type { spoolsOf } from '$lib/server/printers/spools';
   import type { SchoolDay } from '$lib/shared/schoolDay';
   import DayLane from './DayLane.svelte';
-  import type { printersWithRuns } from '$lib/server/printRoom';
+  import type { printersWithRuns } from '$lib/server/printing/printRoom';
   import { printRoomTexts as say } from '$lib/texts/printRoom';
 
   type Printer = Awaited<ReturnType<typeof printersWithRuns>>[number] & {

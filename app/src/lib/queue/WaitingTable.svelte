@@ -17,8 +17,8 @@
   import { LIVE } from '$lib/live/follow.svelte';
   import { shortDay } from '$lib/ui/times';
   import { queueTexts as say } from '$lib/texts/queue';
-  import type { printersWithRuns } from '$lib/server/printRoom';
-  import type { queue } from '$lib/server/queue';
+  import type { printersWithRuns } from '$lib/server/printing/printRoom';
+  import type { queue } from '$lib/server/printing/queue/queue';
 
   type Entry = Awaited<ReturnType<typeof queue>>[number];
   interface Props {

@@ -1,4 +1,4 @@
-import type { ChangeStep } from '../server/filament/change';
+import type { ChangeStep } from '../server/printing/keeping/change';
 
 /** What is said while filament is changed. */
 export const filamentTexts = {

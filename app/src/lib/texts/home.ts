@@ -1,4 +1,4 @@
-import type { ProjectState } from '../server/projects.ts';
+import type { ProjectState } from '../server/projects/projects.ts';
 
 /** What a student's home says. */
 export const homeTexts = {

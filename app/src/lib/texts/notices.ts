@@ -1,4 +1,4 @@
-import type { BriefNews, ProjectNews } from '../server/notices.ts';
+import type { BriefNews, ProjectNews } from '../server/platform/notices.ts';
 
 interface About {
   readonly count: number;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { ProjectState } from '$lib/server/projects';
+  import type { ProjectState } from '$lib/server/projects/projects';
 
   interface Props {
     state: ProjectState;

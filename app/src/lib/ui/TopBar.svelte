@@ -2,7 +2,7 @@
   import Bell from '@lucide/svelte/icons/bell';
   import { page } from '$app/state';
   import { noticeTexts as notices } from '$lib/texts/notices';
-  import type { Person } from '$lib/server/auth/access';
+  import type { Person } from '$lib/server/platform/auth/access';
   import { frameTexts as say } from '$lib/texts/frame';
 
   interface Props {

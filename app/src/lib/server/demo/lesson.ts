@@ -2,9 +2,9 @@ import { eq } from 'drizzle-orm';
 import { recipeOf } from '@kelbrin/core/design';
 import { standingIn } from '@kelbrin/core/guide';
 import { classroomLimits } from '@kelbrin/core/inspect';
-import { compute } from '../compute/compute.ts';
-import type { Database } from '../db/database.ts';
-import { briefs, failings, projects, pulses, users } from '../db/schema/index.ts';
+import { compute } from '../platform/compute/compute.ts';
+import type { Database } from '../platform/db/database.ts';
+import { briefs, failings, projects, pulses, users } from '../platform/db/schema/index.ts';
 import { demoStudents } from './school.ts';
 
 const minutesAgo = (minutes: number) => new Date(Date.now() - minutes * 60_000);

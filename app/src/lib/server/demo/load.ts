@@ -1,11 +1,11 @@
-import { hashPassword } from '../auth/passwords.ts';
+import { hashPassword } from '../platform/auth/passwords.ts';
 import { and, eq, inArray } from 'drizzle-orm';
 import { designOf, recipeOf } from '@kelbrin/core/design';
 import { classroomLimits } from '@kelbrin/core/inspect';
 import { TASK_PICTURES, type TaskText } from '../../shared/taskText.ts';
-import type { Person } from '../auth/access.ts';
-import { addStaff, addStudents } from '../auth/people.ts';
-import type { Database } from '../db/database.ts';
+import type { Person } from '../platform/auth/access.ts';
+import { addStaff, addStudents } from '../platform/auth/people.ts';
+import type { Database } from '../platform/db/database.ts';
 import {
   briefs,
   classes,
@@ -19,17 +19,17 @@ import {
   queueEntries,
   runs,
   spools,
-} from '../db/schema/index.ts';
-import { handIn } from '../handIns.ts';
-import { inspectHandIn } from '../jobs/inspectHandIn.ts';
-import { pictureOf } from '../pictures.ts';
-import { closePlaces } from '../plates/plateParts.ts';
-import { layPlate } from '../plates/plates.ts';
-import { openProject, saveDesign } from '../projects.ts';
-import { approve, sendBack } from '../review/decide.ts';
-import { addRemark } from '../review/remarks.ts';
-import { SentBytes } from '../sentBytes.ts';
-import { addTaskPicture } from '../taskPictures.ts';
+} from '../platform/db/schema/index.ts';
+import { handIn } from '../handIns/handIns.ts';
+import { inspectHandIn } from '../handIns/inspectHandIn.ts';
+import { pictureOf } from '../projects/pictures.ts';
+import { closePlaces } from '../printing/plates/plateParts.ts';
+import { layPlate } from '../printing/plates/plates.ts';
+import { openProject, saveDesign } from '../projects/projects.ts';
+import { approve, sendBack } from '../handIns/review/decide.ts';
+import { addRemark } from '../handIns/review/remarks.ts';
+import { SentBytes } from '../platform/sent/sentBytes.ts';
+import { addTaskPicture } from '../briefs/taskPictures.ts';
 import { labelRecipe, labelStarter } from './labels.ts';
 import { noteLesson } from './lesson.ts';
 import { demoPrinters, demoShelf, demoStudents, school, type DemoStudent } from './school.ts';

@@ -1,13 +1,13 @@
 import { and, asc, eq, inArray, isNull, or } from 'drizzle-orm';
 import { classroomLimits } from '@kelbrin/core/inspect';
 import { readCardDraft } from '../../shared/cardDraft.ts';
-import { record } from '../audit.ts';
-import { classToTeach, demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
-import { CannotNow } from '../cannotNow.ts';
-import { currencyOf } from '../currency.ts';
-import type { Database } from '../db/database.ts';
-import { classes, limitsCards } from '../db/schema/index.ts';
-import { holdAgainst, type ToRecheck } from './recheck.ts';
+import { record } from '../platform/audit.ts';
+import { classToTeach, demandRole, isId, NotAllowed, type Person } from '../platform/auth/access.ts';
+import { CannotNow } from '../platform/cannotNow.ts';
+import { currencyOf } from './currency.ts';
+import type { Database } from '../platform/db/database.ts';
+import { classes, limitsCards } from '../platform/db/schema/index.ts';
+import { holdAgainst, type ToRecheck } from '../handIns/recheck.ts';
 
 /** The school's cards and the teacher's own. */
 const visibleTo = ({ id }: Person) => or(isNull(limitsCards.ownerId), eq(limitsCards.ownerId, id));

@@ -1,18 +1,18 @@
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { classroomLimits } from '@kelbrin/core/inspect';
-import { NotAllowed, type Person } from '../auth/access.ts';
-import { compute } from '../compute/compute.ts';
-import { auditLog, classes, handIns, limitsCards, printers } from '../db/schema/index.ts';
+import { NotAllowed, type Person } from '../platform/auth/access.ts';
+import { compute } from '../platform/compute/compute.ts';
+import { auditLog, classes, handIns, limitsCards, printers } from '../platform/db/schema/index.ts';
 import { school } from '../demo/school.ts';
-import { inspectHandIn } from '../jobs/inspectHandIn.ts';
+import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { createClass } from '../people/newClass.ts';
-import { startPart } from '../plates/startPlate.ts';
-import { queue } from '../queue.ts';
-import { undoDecision } from '../review/decide.ts';
+import { startPart } from '../printing/plates/startPlate.ts';
+import { queue } from '../printing/queue/queue.ts';
+import { undoDecision } from '../handIns/review/decide.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { cardsOf, cardToEdit, chooseCard, createCard, deleteCard, saveCard } from './cards.ts';
-import { recheckApproval } from './recheck.ts';
+import { recheckApproval } from '../handIns/recheck.ts';
 import { startChecks } from '../../shared/startChecks.ts';
 
 let test: TestDatabase;

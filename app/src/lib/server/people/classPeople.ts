@@ -1,17 +1,17 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import type { ListReading } from '../../shared/listReading.ts';
 import { LONGEST_LIST, MOST_STUDENTS, readStudentList } from '../../shared/studentList.ts';
-import { record } from '../audit.ts';
-import { classToTeach, NotAllowed, type Person } from '../auth/access.ts';
-import { addStudents, newPin, type NewStudent } from '../auth/people.ts';
-import { endSessions } from '../auth/endSessions.ts';
-import { hashPassword } from '../auth/passwords.ts';
-import { CannotNow } from '../cannotNow.ts';
-import type { Database } from '../db/database.ts';
-import { accounts, classes, classMembers, users } from '../db/schema/index.ts';
-import { forgetTriesIn, shutIn } from '../auth/throttle.ts';
-import { endSharesOf, sharesInClass } from '../shares.ts';
-import { announce } from '../live/topics.ts';
+import { record } from '../platform/audit.ts';
+import { classToTeach, NotAllowed, type Person } from '../platform/auth/access.ts';
+import { addStudents, newPin, type NewStudent } from '../platform/auth/people.ts';
+import { endSessions } from '../platform/auth/endSessions.ts';
+import { hashPassword } from '../platform/auth/passwords.ts';
+import { CannotNow } from '../platform/cannotNow.ts';
+import type { Database } from '../platform/db/database.ts';
+import { accounts, classes, classMembers, users } from '../platform/db/schema/index.ts';
+import { forgetTriesIn, shutIn } from '../platform/auth/throttle.ts';
+import { endSharesOf, sharesInClass } from '../projects/shares.ts';
+import { announce } from '../platform/live/topics.ts';
 
 /** What a sign-in card says; a PIN is kept as a hash alone, so that it is known only when it was just made. */
 export interface SignInCard {

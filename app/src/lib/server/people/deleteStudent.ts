@@ -1,10 +1,10 @@
 import { and, eq, inArray, notExists, sql } from 'drizzle-orm';
 import { fileName } from '@kelbrin/core/format';
-import { record } from '../audit.ts';
-import { classToTeach, type Person } from '../auth/access.ts';
-import { namesOnProject } from '../auth/team.ts';
-import { CannotNow } from '../cannotNow.ts';
-import type { Database } from '../db/database.ts';
+import { record } from '../platform/audit.ts';
+import { classToTeach, type Person } from '../platform/auth/access.ts';
+import { namesOnProject } from '../platform/auth/team.ts';
+import { CannotNow } from '../platform/cannotNow.ts';
+import type { Database } from '../platform/db/database.ts';
 import {
   ACTIVE_RUN,
   auditLog,
@@ -22,10 +22,10 @@ import {
   teamMembers,
   users,
   versions,
-} from '../db/schema/index.ts';
-import { announce } from '../live/topics.ts';
-import { passOn } from '../teams.ts';
-import { endSharesOf } from '../shares.ts';
+} from '../platform/db/schema/index.ts';
+import { announce } from '../platform/live/topics.ts';
+import { passOn } from './teams.ts';
+import { endSharesOf } from '../projects/shares.ts';
 import { studentsIn } from './classPeople.ts';
 
 /**

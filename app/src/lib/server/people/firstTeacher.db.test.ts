@@ -1,8 +1,8 @@
 import { eq, ne } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { signInStaff } from '../auth/signIn.ts';
-import { limitsCards, users } from '../db/schema/index.ts';
-import { firstCode } from '../setup/firstCode.ts';
+import { signInStaff } from '../platform/auth/signIn.ts';
+import { limitsCards, users } from '../platform/db/schema/index.ts';
+import { firstCode } from './firstCode.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { beginKelbrin, isNew } from './firstTeacher.ts';
 import { createClass } from './newClass.ts';

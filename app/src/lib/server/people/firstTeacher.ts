@@ -2,13 +2,13 @@ import { timingSafeEqual } from 'node:crypto';
 import { ne, sql } from 'drizzle-orm';
 import { classroomLimits } from '@kelbrin/core/inspect';
 import { firstTeacherDraft, type FirstTeacherDraft } from '../../shared/firstTeacherDraft.ts';
-import { addStaff } from '../auth/people.ts';
-import { reachedLimit, TRIES, WINDOW_MINUTES } from '../auth/throttle.ts';
-import { CannotNow } from '../cannotNow.ts';
-import { serverConfig } from '../config.ts';
-import type { Database } from '../db/database.ts';
-import { limitsCards, users } from '../db/schema/index.ts';
-import { firstCode } from '../setup/firstCode.ts';
+import { addStaff } from '../platform/auth/people.ts';
+import { reachedLimit, TRIES, WINDOW_MINUTES } from '../platform/auth/throttle.ts';
+import { CannotNow } from '../platform/cannotNow.ts';
+import { serverConfig } from '../platform/config.ts';
+import type { Database } from '../platform/db/database.ts';
+import { limitsCards, users } from '../platform/db/schema/index.ts';
+import { firstCode } from './firstCode.ts';
 
 /** Any number will do; it is asked for nowhere else. */
 const LOCK = 6127;

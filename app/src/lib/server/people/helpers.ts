@@ -2,13 +2,13 @@ import { randomInt } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import * as z from 'zod';
 import { LONGEST_NAME } from '../../shared/studentList.ts';
-import { record } from '../audit.ts';
-import { classToTeach, NotAllowed, type Person } from '../auth/access.ts';
-import { addStaff } from '../auth/people.ts';
+import { record } from '../platform/audit.ts';
+import { classToTeach, NotAllowed, type Person } from '../platform/auth/access.ts';
+import { addStaff } from '../platform/auth/people.ts';
 import { closeDoor } from './staff.ts';
-import { CannotNow } from '../cannotNow.ts';
-import type { Database } from '../db/database.ts';
-import { classMembers, users } from '../db/schema/index.ts';
+import { CannotNow } from '../platform/cannotNow.ts';
+import type { Database } from '../platform/db/database.ts';
+import { classMembers, users } from '../platform/db/schema/index.ts';
 
 /** A password that was just made, to be handed over; nothing for a helper who has one already. */
 export interface AddedHelper {

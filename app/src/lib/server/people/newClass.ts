@@ -1,12 +1,12 @@
 import { randomInt } from 'node:crypto';
 import { asc, eq, isNull, or } from 'drizzle-orm';
 import { LONGEST_NAME } from '../../shared/studentList.ts';
-import { record } from '../audit.ts';
-import { demandRole, type Person } from '../auth/access.ts';
-import { CannotNow } from '../cannotNow.ts';
-import { CLEAR_SIGNS } from '../clearSigns.ts';
-import type { Database } from '../db/database.ts';
-import { classes, limitsCards } from '../db/schema/index.ts';
+import { record } from '../platform/audit.ts';
+import { demandRole, type Person } from '../platform/auth/access.ts';
+import { CannotNow } from '../platform/cannotNow.ts';
+import { CLEAR_SIGNS } from '../platform/clearSigns.ts';
+import type { Database } from '../platform/db/database.ts';
+import { classes, limitsCards } from '../platform/db/schema/index.ts';
 
 const CODE_LENGTH = 6;
 

@@ -1,13 +1,13 @@
 import { and, desc, eq, gt, ne, sql } from 'drizzle-orm';
 import { newPinField, passwordField } from '../../shared/newcomerDraft.ts';
-import { record } from '../audit.ts';
-import type { Person } from '../auth/access.ts';
-import { hashPassword, verifyPassword } from '../auth/passwords.ts';
-import { forgetTries, reachedLimit, TRIES, WINDOW_MINUTES } from '../auth/throttle.ts';
-import { CannotNow } from '../cannotNow.ts';
-import type { Database } from '../db/database.ts';
-import { accounts, sessions } from '../db/schema/index.ts';
-import { announce } from '../live/topics.ts';
+import { record } from '../platform/audit.ts';
+import type { Person } from '../platform/auth/access.ts';
+import { hashPassword, verifyPassword } from '../platform/auth/passwords.ts';
+import { forgetTries, reachedLimit, TRIES, WINDOW_MINUTES } from '../platform/auth/throttle.ts';
+import { CannotNow } from '../platform/cannotNow.ts';
+import type { Database } from '../platform/db/database.ts';
+import { accounts, sessions } from '../platform/db/schema/index.ts';
+import { announce } from '../platform/live/topics.ts';
 
 /** Where somebody is signed in, the last used first. */
 export async function sessionsOf(db: Database, { id }: Person) {

@@ -1,10 +1,10 @@
 import { eq, inArray, isNull, or } from 'drizzle-orm';
 import { starters } from '@kelbrin/core/starters';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { NotAllowed, type Person } from '../auth/access.ts';
-import { signInStaff, signInStudent } from '../auth/signIn.ts';
-import { CannotNow } from '../cannotNow.ts';
-import { compute } from '../compute/compute.ts';
+import { NotAllowed, type Person } from '../platform/auth/access.ts';
+import { signInStaff, signInStudent } from '../platform/auth/signIn.ts';
+import { CannotNow } from '../platform/cannotNow.ts';
+import { compute } from '../platform/compute/compute.ts';
 import {
   auditLog,
   classes,
@@ -18,10 +18,10 @@ import {
   solids,
   users,
   versions,
-} from '../db/schema/index.ts';
+} from '../platform/db/schema/index.ts';
 import { MOST_STUDENTS } from '../../shared/studentList.ts';
 import { school } from '../demo/school.ts';
-import { pictureOf } from '../pictures.ts';
+import { pictureOf } from '../projects/pictures.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { addListed, moveStudents, peopleOf, renameStudent, resetPins, setArchived } from './classPeople.ts';
 import { deleteStudent } from './deleteStudent.ts';

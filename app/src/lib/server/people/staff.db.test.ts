@@ -1,9 +1,9 @@
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { NotAllowed, type Person } from '../auth/access.ts';
-import { signInStaff } from '../auth/signIn.ts';
-import { closePasswords } from '../auth/passwords.ts';
-import { classes, entryLinks, sessions, users } from '../db/schema/index.ts';
+import { NotAllowed, type Person } from '../platform/auth/access.ts';
+import { signInStaff } from '../platform/auth/signIn.ts';
+import { closePasswords } from '../platform/auth/passwords.ts';
+import { classes, entryLinks, sessions, users } from '../platform/db/schema/index.ts';
 import { school } from '../demo/school.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { addHelper, removeHelper } from './helpers.ts';

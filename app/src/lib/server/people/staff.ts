@@ -2,15 +2,15 @@ import { randomBytes } from 'node:crypto';
 import { and, asc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import * as z from 'zod';
 import { newcomerDraft, passwordField } from '../../shared/newcomerDraft.ts';
-import { record } from '../audit.ts';
-import { classToTeach, demandRole, NotAllowed, type Person } from '../auth/access.ts';
-import { endSessions } from '../auth/endSessions.ts';
-import { hashPassword } from '../auth/passwords.ts';
-import { addStaff } from '../auth/people.ts';
-import { CannotNow } from '../cannotNow.ts';
-import type { Database } from '../db/database.ts';
-import { accounts, classes, classMembers, entryLinks, sessions, users } from '../db/schema/index.ts';
-import { sha256 } from '../sha256.ts';
+import { record } from '../platform/audit.ts';
+import { classToTeach, demandRole, NotAllowed, type Person } from '../platform/auth/access.ts';
+import { endSessions } from '../platform/auth/endSessions.ts';
+import { hashPassword } from '../platform/auth/passwords.ts';
+import { addStaff } from '../platform/auth/people.ts';
+import { CannotNow } from '../platform/cannotNow.ts';
+import type { Database } from '../platform/db/database.ts';
+import { accounts, classes, classMembers, entryLinks, sessions, users } from '../platform/db/schema/index.ts';
+import { sha256 } from '../platform/sha256.ts';
 
 /** For so long somebody may use a link to come in. */
 export const LINK_HOURS = 72;

@@ -1,6 +1,6 @@
 import { and, eq, lt, sql } from 'drizzle-orm';
-import type { Database } from '../db/database.ts';
-import { printerLeases } from '../db/schema/index.ts';
+import type { Database } from '../platform/db/database.ts';
+import { printerLeases } from '../platform/db/schema/index.ts';
 
 /** How long a lease holds after it was last renewed. Whoever is killed or hangs is succeeded within this and a round. */
 const LEASE_MS = 3_000;

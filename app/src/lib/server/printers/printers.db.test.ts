@@ -1,12 +1,12 @@
 import { eq } from 'drizzle-orm';
 import { afterAll, afterEach, beforeAll, expect, it, vi } from 'vitest';
 import { startPrinter, type RunningPrinter } from '@kelbrin/printer';
-import { NotAllowed, type Person } from '../auth/access.ts';
-import { printers } from '../db/schema/index.ts';
+import { NotAllowed, type Person } from '../platform/auth/access.ts';
+import { printers } from '../platform/db/schema/index.ts';
 import { school } from '../demo/school.ts';
-import { printersWithRuns } from '../printRoom.ts';
+import { printersWithRuns } from '../printing/printRoom.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
-import { PrinterKeeper } from './keeper.ts';
+import { PrinterKeeper } from '../printing/keeping/keeper.ts';
 import { addPrinter, changePrinter, printersToKeep, retirePrinter } from './printers.ts';
 import { SerialDriver } from './serialDriver.ts';
 

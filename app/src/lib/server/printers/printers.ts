@@ -1,11 +1,11 @@
 import { and, asc, eq, isNotNull, isNull, ne } from 'drizzle-orm';
 import { printerDraft } from '../../shared/printerDraft.ts';
-import { record } from '../audit.ts';
-import { demandRole, isId, NotAllowed, type Person } from '../auth/access.ts';
-import { CannotNow } from '../cannotNow.ts';
-import type { Database } from '../db/database.ts';
-import { printers } from '../db/schema/index.ts';
-import { announce } from '../live/topics.ts';
+import { record } from '../platform/audit.ts';
+import { demandRole, isId, NotAllowed, type Person } from '../platform/auth/access.ts';
+import { CannotNow } from '../platform/cannotNow.ts';
+import type { Database } from '../platform/db/database.ts';
+import { printers } from '../platform/db/schema/index.ts';
+import { announce } from '../platform/live/topics.ts';
 import { demandIdle, usedPrinter } from './usedPrinter.ts';
 
 /** The printers that are used, with their addresses. */

@@ -1,8 +1,8 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm';
-import { isId, NotAllowed } from '../auth/access.ts';
-import { CannotNow } from '../cannotNow.ts';
-import type { Database } from '../db/database.ts';
-import { ACTIVE_RUN, filamentChanges, printers, runs } from '../db/schema/index.ts';
+import { isId, NotAllowed } from '../platform/auth/access.ts';
+import { CannotNow } from '../platform/cannotNow.ts';
+import type { Database } from '../platform/db/database.ts';
+import { ACTIVE_RUN, filamentChanges, printers, runs } from '../platform/db/schema/index.ts';
 
 type Printer = typeof printers.$inferSelect;
 

@@ -2,8 +2,8 @@ import { eq } from 'drizzle-orm';
 import { readThreeMf } from '@kelbrin/core/format';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { footprintOf } from '@kelbrin/core/plate';
-import type { Database } from '../db/database.ts';
-import { printFiles, solids } from '../db/schema/index.ts';
+import type { Database } from '../platform/db/database.ts';
+import { printFiles, solids } from '../platform/db/schema/index.ts';
 
 /** Works out what solids cover of a bed that were inspected before parts were laid on plates. */
 export async function fillFootprints(db: Database): Promise<void> {

@@ -3,14 +3,14 @@ import { drizzle } from 'drizzle-orm/postgres-js';
 import { migrate } from 'drizzle-orm/postgres-js/migrator';
 import postgres from 'postgres';
 import { parseArgs } from 'node:util';
-import { closePasswords } from '../auth/passwords.ts';
-import { compute } from '../compute/compute.ts';
-import { serverConfig } from '../config.ts';
-import { connection } from '../db/database.ts';
-import { printers } from '../db/schema/index.ts';
+import { closePasswords } from '../platform/auth/passwords.ts';
+import { compute } from '../platform/compute/compute.ts';
+import { serverConfig } from '../platform/config.ts';
+import { connection } from '../platform/db/database.ts';
+import { printers } from '../platform/db/schema/index.ts';
 import { isEmpty, loadDemo } from '../demo/load.ts';
 import { isNew } from '../people/firstTeacher.ts';
-import { firstCode } from './firstCode.ts';
+import { firstCode } from '../people/firstCode.ts';
 import { fillFootprints } from './footprints.ts';
 
 /*

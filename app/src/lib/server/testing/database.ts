@@ -1,10 +1,10 @@
 import { randomBytes } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import postgres from 'postgres';
-import type { Person } from '../auth/access.ts';
-import { addStaff } from '../auth/people.ts';
-import { connect, type Connection, type Database } from '../db/database.ts';
-import { projects, users } from '../db/schema/index.ts';
+import type { Person } from '../platform/auth/access.ts';
+import { addStaff } from '../platform/auth/people.ts';
+import { connect, type Connection, type Database } from '../platform/db/database.ts';
+import { projects, users } from '../platform/db/schema/index.ts';
 
 /** A database of a test's own, and the way to be rid of it. */
 export interface TestDatabase extends Connection {

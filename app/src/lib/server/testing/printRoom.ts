@@ -2,12 +2,12 @@ import { asc, eq } from 'drizzle-orm';
 import { expect, vi } from 'vitest';
 import { startPrinter, type RunningPrinter } from '@kelbrin/printer';
 import { startChecks } from '../../shared/startChecks.ts';
-import type { Person } from '../auth/access.ts';
-import { compute } from '../compute/compute.ts';
-import { plateParts, printers, queueEntries, runs } from '../db/schema/index.ts';
-import { discardPlate, openPlates } from '../plates/plates.ts';
-import { startPart } from '../plates/startPlate.ts';
-import { PrinterKeeper } from '../printers/keeper.ts';
+import type { Person } from '../platform/auth/access.ts';
+import { compute } from '../platform/compute/compute.ts';
+import { plateParts, printers, queueEntries, runs } from '../platform/db/schema/index.ts';
+import { discardPlate, openPlates } from '../printing/plates/plates.ts';
+import { startPart } from '../printing/plates/startPlate.ts';
+import { PrinterKeeper } from '../printing/keeping/keeper.ts';
 import { SerialDriver } from '../printers/serialDriver.ts';
 import { demoSchool, type TestDatabase } from './database.ts';
 

@@ -1,8 +1,8 @@
 import { redirect } from '@sveltejs/kit';
 import { keepDevice } from '$lib/device.server';
 import { orSentence, passCookies } from '$lib/requests.server';
-import { signInStaff } from '$lib/server/auth/signIn';
-import { database } from '$lib/server/db/database';
+import { signInStaff } from '$lib/server/platform/auth/signIn';
+import { database } from '$lib/server/platform/db/database';
 import { beginKelbrin, isNew } from '$lib/server/people/firstTeacher';
 import type { Actions, PageServerLoad } from './$types';
 

@@ -1,6 +1,6 @@
 import { orSentence } from '$lib/requests.server';
-import { auth } from '$lib/server/auth/auth';
-import { database } from '$lib/server/db/database';
+import { auth } from '$lib/server/platform/auth/auth';
+import { database } from '$lib/server/platform/db/database';
 import { changePassword, endOwn, sessionsOf } from '$lib/server/people/ownSignIn';
 import type { Actions, PageServerLoad } from './$types';
 

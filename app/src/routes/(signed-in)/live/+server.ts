@@ -1,9 +1,15 @@
 import { error } from '@sveltejs/kit';
-import { isStaff, maySeeClass, maySeeProject, NotAllowed, type Person } from '$lib/server/auth/access';
-import { connection, database } from '$lib/server/db/database';
-import { LiveHub } from '$lib/server/live/hub';
-import { liveStream } from '$lib/server/live/streams';
-import type { Topic } from '$lib/server/live/topics';
+import {
+  isStaff,
+  maySeeClass,
+  maySeeProject,
+  NotAllowed,
+  type Person,
+} from '$lib/server/platform/auth/access';
+import { connection, database } from '$lib/server/platform/db/database';
+import { LiveHub } from '$lib/server/platform/live/hub';
+import { liveStream } from '$lib/server/platform/live/streams';
+import type { Topic } from '$lib/server/platform/live/topics';
 import type { RequestHandler } from './$types';
 
 /** A teacher of forty classes with a page of thirty projects beside; more is nobody's page. */

@@ -1,5 +1,5 @@
-import { database } from '$lib/server/db/database';
-import { noticesOf } from '$lib/server/notices';
+import { database } from '$lib/server/platform/db/database';
+import { noticesOf } from '$lib/server/platform/notices';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { PageServerLoad } from './$types';
 

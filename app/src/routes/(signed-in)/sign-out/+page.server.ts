@@ -1,8 +1,8 @@
 import { redirect } from '@sveltejs/kit';
 import { passCookies } from '$lib/requests.server';
-import { auth } from '$lib/server/auth/auth';
-import { database } from '$lib/server/db/database';
-import { announce } from '$lib/server/live/topics';
+import { auth } from '$lib/server/platform/auth/auth';
+import { database } from '$lib/server/platform/db/database';
+import { announce } from '$lib/server/platform/live/topics';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = () => redirect(303, '/');

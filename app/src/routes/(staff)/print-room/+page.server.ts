@@ -1,12 +1,12 @@
-import { database } from '$lib/server/db/database';
+import { database } from '$lib/server/platform/db/database';
 import { orSentence } from '$lib/requests.server';
-import { beginChange, endChange, giveChangeUp, turnInChange } from '$lib/server/filament/change';
-import { spoolsOf } from '$lib/server/filament/spools';
-import { openPlates } from '$lib/server/plates/plates';
-import { cancelRun, noteBedClear, wishForRun } from '$lib/server/plates/startPlate';
-import { printersWithRuns } from '$lib/server/printRoom';
-import { countWaiting } from '$lib/server/queue';
-import { schoolDayOf, setSchoolDay } from '$lib/server/schoolDay';
+import { beginChange, endChange, giveChangeUp, turnInChange } from '$lib/server/printing/keeping/change';
+import { spoolsOf } from '$lib/server/printers/spools';
+import { openPlates } from '$lib/server/printing/plates/plates';
+import { cancelRun, noteBedClear, wishForRun } from '$lib/server/printing/plates/startPlate';
+import { printersWithRuns } from '$lib/server/printing/printRoom';
+import { countWaiting } from '$lib/server/printing/queue/queue';
+import { schoolDayOf, setSchoolDay } from '$lib/server/printers/schoolDay';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 

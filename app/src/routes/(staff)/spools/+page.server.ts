@@ -1,6 +1,6 @@
 import { orSentence } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { printersWithRuns } from '$lib/server/printRoom';
+import { database } from '$lib/server/platform/db/database';
+import { printersWithRuns } from '$lib/server/printing/printRoom';
 import {
   addSpool,
   bringSpoolBack,
@@ -10,7 +10,7 @@ import {
   spoolsOf,
   unloadSpool,
   weighSpool,
-} from '$lib/server/filament/spools';
+} from '$lib/server/printers/spools';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 

@@ -1,14 +1,14 @@
 import { redirect } from '@sveltejs/kit';
 import { and, eq, inArray, isNotNull } from 'drizzle-orm';
 import { orNotFound } from '$lib/requests.server';
-import { isTeamProject, namesOnProject, worksOn } from '$lib/server/auth/team';
-import { database } from '$lib/server/db/database';
-import { projects, users } from '$lib/server/db/schema';
-import { outcomesOf } from '$lib/server/plates/outcomes';
-import { briefsOf, openProject, standings } from '$lib/server/projects';
-import { galleriesFor } from '$lib/server/gallery';
-import { remarkCounts } from '$lib/server/review/remarks';
-import { waiversOf } from '$lib/server/review/waivers';
+import { isTeamProject, namesOnProject, worksOn } from '$lib/server/platform/auth/team';
+import { database } from '$lib/server/platform/db/database';
+import { projects, users } from '$lib/server/platform/db/schema';
+import { outcomesOf } from '$lib/server/printing/plates/outcomes';
+import { briefsOf, openProject, standings } from '$lib/server/projects/projects';
+import { galleriesFor } from '$lib/server/projects/gallery';
+import { remarkCounts } from '$lib/server/handIns/review/remarks';
+import { waiversOf } from '$lib/server/printing/queue/waivers';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 

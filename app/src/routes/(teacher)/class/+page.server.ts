@@ -1,8 +1,8 @@
 import { redirect } from '@sveltejs/kit';
 import { orSentence } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
+import { database } from '$lib/server/platform/db/database';
 import { createClass } from '$lib/server/people/newClass';
-import { teacherHome } from '$lib/server/teacherHome';
+import { teacherHome } from '$lib/server/overview/teacherHome';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 

@@ -1,8 +1,8 @@
 import { redirect } from '@sveltejs/kit';
 import { orNotFound } from '$lib/requests.server';
-import { dropKeptBrief, keptBriefsOf, setKeptBrief } from '$lib/server/briefLibrary';
-import { classesOf } from '$lib/server/classes';
-import { database } from '$lib/server/db/database';
+import { dropKeptBrief, keptBriefsOf, setKeptBrief } from '$lib/server/briefs/briefLibrary';
+import { classesOf } from '$lib/server/people/classes';
+import { database } from '$lib/server/platform/db/database';
 import { wordsOf } from '$lib/shared/taskText';
 import type { Actions, PageServerLoad } from './$types';
 

@@ -1,7 +1,7 @@
 import { redirect } from '@sveltejs/kit';
 import { orNotFound, orSentence } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { setCurrency } from '$lib/server/currency';
+import { database } from '$lib/server/platform/db/database';
+import { setCurrency } from '$lib/server/limits/currency';
 import { cardsOf, createCard } from '$lib/server/limits/cards';
 import type { Actions, PageServerLoad } from './$types';
 

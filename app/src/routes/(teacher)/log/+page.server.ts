@@ -1,5 +1,5 @@
-import { schoolLog } from '$lib/server/audit';
-import { database } from '$lib/server/db/database';
+import { schoolLog } from '$lib/server/platform/audit';
+import { database } from '$lib/server/platform/db/database';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, url }) => {

@@ -1,5 +1,5 @@
 import { orSentence } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
+import { database } from '$lib/server/platform/db/database';
 import {
   addPrinter,
   bringPrinterBack,

@@ -1,7 +1,7 @@
 import { fail } from '@sveltejs/kit';
 import { orSentence } from '$lib/requests.server';
-import { classesOf } from '$lib/server/classes';
-import { database } from '$lib/server/db/database';
+import { classesOf } from '$lib/server/people/classes';
+import { database } from '$lib/server/platform/db/database';
 import { inviteStaff, LINK_HOURS, resetLink, setDisabled, staffOf } from '$lib/server/people/staff';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 

@@ -1,9 +1,9 @@
 import { redirect } from '@sveltejs/kit';
 import { orNotFound, orSentence, passCookies } from '$lib/requests.server';
 import { keepDevice } from '$lib/device.server';
-import { signInStaff } from '$lib/server/auth/signIn';
-import { DEVICE_COOKIE } from '$lib/server/auth/knownDevices';
-import { database } from '$lib/server/db/database';
+import { signInStaff } from '$lib/server/platform/auth/signIn';
+import { DEVICE_COOKIE } from '$lib/server/platform/auth/knownDevices';
+import { database } from '$lib/server/platform/db/database';
 import { enter, entryBy } from '$lib/server/people/staff';
 import type { Actions, PageServerLoad } from './$types';
 

@@ -1,6 +1,6 @@
 import { orConflict } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { seeNotices } from '$lib/server/notices';
+import { database } from '$lib/server/platform/db/database';
+import { seeNotices } from '$lib/server/platform/notices';
 import type { RequestHandler } from './$types';
 
 /** Notes that the person has seen all notices. */

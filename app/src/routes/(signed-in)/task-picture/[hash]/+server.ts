@@ -1,7 +1,7 @@
 import { pictureResponse } from '$lib/files.server';
 import { orNotFound } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { taskPicture } from '$lib/server/taskPictures';
+import { database } from '$lib/server/platform/db/database';
+import { taskPicture } from '$lib/server/briefs/taskPictures';
 import type { RequestHandler } from './$types';
 
 /** A picture in the task of a brief, for whoever may read that brief. */

@@ -1,13 +1,19 @@
 import { redirect } from '@sveltejs/kit';
 import { orNotFound, orSentence } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { spoolsOf } from '$lib/server/filament/spools';
-import { noteOutcome } from '$lib/server/plates/outcomes';
-import { arrangePlate, discardPlate, planPlate, plateToSee, takeOffPlate } from '$lib/server/plates/plates';
-import { startPlate } from '$lib/server/plates/startPlate';
-import { printersWithRuns } from '$lib/server/printRoom';
-import { repeatPrint } from '$lib/server/queue';
-import { schoolDayOf } from '$lib/server/schoolDay';
+import { database } from '$lib/server/platform/db/database';
+import { spoolsOf } from '$lib/server/printers/spools';
+import { noteOutcome } from '$lib/server/printing/plates/outcomes';
+import {
+  arrangePlate,
+  discardPlate,
+  planPlate,
+  plateToSee,
+  takeOffPlate,
+} from '$lib/server/printing/plates/plates';
+import { startPlate } from '$lib/server/printing/plates/startPlate';
+import { printersWithRuns } from '$lib/server/printing/printRoom';
+import { repeatPrint } from '$lib/server/printing/queue/queue';
+import { schoolDayOf } from '$lib/server/printers/schoolDay';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 

@@ -1,5 +1,5 @@
-import { database } from '$lib/server/db/database';
-import { printFigures } from '$lib/server/plates/printFigures';
+import { database } from '$lib/server/platform/db/database';
+import { printFigures } from '$lib/server/printing/plates/printFigures';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => printFigures(database(), locals.person!);

@@ -1,9 +1,9 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { orNotFound, orSentence, parsedJson } from '$lib/requests.server';
-import { briefToEdit, copyBrief, deleteBrief, saveBrief } from '$lib/server/briefs';
-import { keepBrief } from '$lib/server/briefLibrary';
-import { classesOf } from '$lib/server/classes';
-import { database } from '$lib/server/db/database';
+import { briefToEdit, copyBrief, deleteBrief, saveBrief } from '$lib/server/briefs/briefs';
+import { keepBrief } from '$lib/server/briefs/briefLibrary';
+import { classesOf } from '$lib/server/people/classes';
+import { database } from '$lib/server/platform/db/database';
 import { sayingOf } from '$lib/shared/briefDraft';
 import type { Actions, PageServerLoad } from './$types';
 

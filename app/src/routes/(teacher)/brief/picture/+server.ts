@@ -1,7 +1,7 @@
 import { fileFrom, orConflict } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { inTurn } from '$lib/server/inTurn';
-import { addTaskPicture } from '$lib/server/taskPictures';
+import { database } from '$lib/server/platform/db/database';
+import { inTurn } from '$lib/server/platform/sent/inTurn';
+import { addTaskPicture } from '$lib/server/briefs/taskPictures';
 import { LARGEST_PICTURE_BYTES } from '$lib/shared/picture';
 import type { RequestHandler } from './$types';
 

@@ -1,9 +1,9 @@
 import { redirect } from '@sveltejs/kit';
 import { orNotFound, orSentence } from '$lib/requests.server';
-import { createBrief } from '$lib/server/briefs';
-import { classWithStandings, setFilePattern } from '$lib/server/classes';
-import { database } from '$lib/server/db/database';
-import { askForRecheck } from '$lib/server/jobs/boss';
+import { createBrief } from '$lib/server/briefs/briefs';
+import { classWithStandings, setFilePattern } from '$lib/server/people/classes';
+import { database } from '$lib/server/platform/db/database';
+import { askForRecheck } from '$lib/server/handIns/boss';
 import { cardsOf, chooseCard } from '$lib/server/limits/cards';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';

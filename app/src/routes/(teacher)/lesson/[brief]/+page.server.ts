@@ -1,6 +1,6 @@
 import { orNotFound } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { lessonOf, noteHelped } from '$lib/server/lesson';
+import { database } from '$lib/server/platform/db/database';
+import { lessonOf, noteHelped } from '$lib/server/overview/lesson';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 

@@ -1,7 +1,7 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { orNotFound, orSentence, parsedJson } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { askForRecheck } from '$lib/server/jobs/boss';
+import { database } from '$lib/server/platform/db/database';
+import { askForRecheck } from '$lib/server/handIns/boss';
 import { cardToEdit, deleteCard, saveCard } from '$lib/server/limits/cards';
 import { limitsTexts } from '$lib/texts/limits';
 import type { Actions, PageServerLoad } from './$types';

@@ -1,10 +1,10 @@
 import { redirect } from '@sveltejs/kit';
 import { orNotFound, orSentence } from '$lib/requests.server';
-import { handInToTeach, type Person } from '$lib/server/auth/access';
-import { database } from '$lib/server/db/database';
-import { askForInspection } from '$lib/server/jobs/boss';
-import { approve, sendBack, undoDecision } from '$lib/server/review/decide';
-import { handInsToReview, handInToReview } from '$lib/server/review/stack';
+import { handInToTeach, type Person } from '$lib/server/platform/auth/access';
+import { database } from '$lib/server/platform/db/database';
+import { askForInspection } from '$lib/server/handIns/boss';
+import { approve, sendBack, undoDecision } from '$lib/server/handIns/review/decide';
+import { handInsToReview, handInToReview } from '$lib/server/handIns/review/stack';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 

@@ -1,7 +1,7 @@
 import { hashedFile } from '$lib/files.server';
 import { orNotFound } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { fileOf } from '$lib/server/projectFiles';
+import { database } from '$lib/server/platform/db/database';
+import { fileOf } from '$lib/server/projects/projectFiles';
 import type { RequestHandler } from './$types';
 
 /** A mesh that a project imports, as STL. */

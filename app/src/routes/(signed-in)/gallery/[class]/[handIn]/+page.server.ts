@@ -1,6 +1,6 @@
 import { orNotFound } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { pieceToLookAt } from '$lib/server/gallery';
+import { database } from '$lib/server/platform/db/database';
+import { pieceToLookAt } from '$lib/server/projects/gallery';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals }) => {

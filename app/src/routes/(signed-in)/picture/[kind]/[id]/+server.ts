@@ -1,13 +1,19 @@
 import { error } from '@sveltejs/kit';
 import { eq } from 'drizzle-orm';
 import { orNotFound } from '$lib/requests.server';
-import { isStaff, maySeeProject, NotAllowed, visibleProject, type Person } from '$lib/server/auth/access';
-import { ownerOf } from '$lib/server/compute/ownerOf';
-import { TaskFailure } from '$lib/server/compute/taskFailure';
-import { database } from '$lib/server/db/database';
-import { handIns, versions } from '$lib/server/db/schema';
-import { hangsFor } from '$lib/server/gallery';
-import { pictureOf } from '$lib/server/pictures';
+import {
+  isStaff,
+  maySeeProject,
+  NotAllowed,
+  visibleProject,
+  type Person,
+} from '$lib/server/platform/auth/access';
+import { ownerOf } from '$lib/server/platform/compute/ownerOf';
+import { TaskFailure } from '$lib/server/platform/compute/taskFailure';
+import { database } from '$lib/server/platform/db/database';
+import { handIns, versions } from '$lib/server/platform/db/schema';
+import { hangsFor } from '$lib/server/projects/gallery';
+import { pictureOf } from '$lib/server/projects/pictures';
 import { recipeOf } from '@kelbrin/core/design';
 import type { Recipe } from '@kelbrin/core/recipe';
 import { starters } from '@kelbrin/core/starters';

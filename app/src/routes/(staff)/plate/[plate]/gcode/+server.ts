@@ -1,9 +1,9 @@
 import { error } from '@sveltejs/kit';
 import { orNotFound } from '$lib/requests.server';
-import { CannotNow } from '$lib/server/cannotNow';
-import { database } from '$lib/server/db/database';
-import { gcodeOfPlate } from '$lib/server/plates/gcode';
-import { plateToSee } from '$lib/server/plates/plates';
+import { CannotNow } from '$lib/server/platform/cannotNow';
+import { database } from '$lib/server/platform/db/database';
+import { gcodeOfPlate } from '$lib/server/printing/plates/gcode';
+import { plateToSee } from '$lib/server/printing/plates/plates';
 import type { RequestHandler } from './$types';
 
 /** The plate as G-code, for a memory card. */

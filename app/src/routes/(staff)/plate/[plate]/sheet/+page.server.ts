@@ -1,6 +1,6 @@
 import { orNotFound } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { plateToSee } from '$lib/server/plates/plates';
+import { database } from '$lib/server/platform/db/database';
+import { plateToSee } from '$lib/server/printing/plates/plates';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals }) => {

@@ -2,8 +2,8 @@ import { error, json } from '@sveltejs/kit';
 import * as z from 'zod';
 import { parseDesign } from '@kelbrin/core/design';
 import { jsonFrom, orNotFound } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { saveDesign } from '$lib/server/projects';
+import { database } from '$lib/server/platform/db/database';
+import { saveDesign } from '$lib/server/projects/projects';
 import type { RequestHandler } from './$types';
 
 const body = z.strictObject({ baseRevision: z.int32().min(0), design: z.unknown() });

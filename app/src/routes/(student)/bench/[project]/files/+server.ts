@@ -1,9 +1,9 @@
 import { sentFile } from '@kelbrin/core/format';
 import { fileFrom, orConflict, orNotFound } from '$lib/requests.server';
-import { ownProject } from '$lib/server/auth/access';
-import { database } from '$lib/server/db/database';
-import { inTurn } from '$lib/server/inTurn';
-import { addFile } from '$lib/server/projectFiles';
+import { ownProject } from '$lib/server/platform/auth/access';
+import { database } from '$lib/server/platform/db/database';
+import { inTurn } from '$lib/server/platform/sent/inTurn';
+import { addFile } from '$lib/server/projects/projectFiles';
 import type { RequestHandler } from './$types';
 
 /** Takes a mesh file into the project; 409 with a sentence for one that cannot be used. */

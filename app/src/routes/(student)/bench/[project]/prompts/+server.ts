@@ -1,8 +1,8 @@
 import { error } from '@sveltejs/kit';
 import * as z from 'zod';
 import { jsonFrom, orNotFound } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { tickPrompt } from '$lib/server/lesson';
+import { database } from '$lib/server/platform/db/database';
+import { tickPrompt } from '$lib/server/overview/lesson';
 import type { RequestHandler } from './$types';
 
 const body = z.strictObject({ prompt: z.string().max(12), isDone: z.boolean() });

@@ -1,7 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { jsonFrom, orNotFound } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { savePulse } from '$lib/server/lesson';
+import { database } from '$lib/server/platform/db/database';
+import { savePulse } from '$lib/server/overview/lesson';
 import { benchReport } from '$lib/shared/benchReport';
 import type { RequestHandler } from './$types';
 

@@ -1,8 +1,8 @@
 import { error } from '@sveltejs/kit';
 import * as z from 'zod';
 import { jsonFrom, orConflict } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { share, sharesOf, unshare } from '$lib/server/shares';
+import { database } from '$lib/server/platform/db/database';
+import { share, sharesOf, unshare } from '$lib/server/projects/shares';
 import type { RequestHandler } from './$types';
 
 /** The links of the project that still hold. */

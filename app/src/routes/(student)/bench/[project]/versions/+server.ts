@@ -1,8 +1,8 @@
 import { error, json } from '@sveltejs/kit';
 import * as z from 'zod';
 import { jsonFrom, orConflict, orNotFound } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { keepVersion, versionsOf } from '$lib/server/versions';
+import { database } from '$lib/server/platform/db/database';
+import { keepVersion, versionsOf } from '$lib/server/projects/versions';
 import type { RequestHandler } from './$types';
 
 const body = z.strictObject({ revision: z.int32().min(0), name: z.string().max(60) });

@@ -1,6 +1,6 @@
 import { orNotFound, orSentence } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { leaveTeam, makeTeam, teamsOf } from '$lib/server/teams';
+import { database } from '$lib/server/platform/db/database';
+import { leaveTeam, makeTeam, teamsOf } from '$lib/server/people/teams';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params, locals }) =>

@@ -1,6 +1,6 @@
 import { orNotFound } from '$lib/requests.server';
-import { classAsZip } from '$lib/server/classExport';
-import { database } from '$lib/server/db/database';
+import { classAsZip } from '$lib/server/overview/classExport';
+import { database } from '$lib/server/platform/db/database';
 import type { RequestHandler } from './$types';
 
 /** Everything of a class, as a zip. */

@@ -1,6 +1,6 @@
 import { orNotFound } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { figuresOf } from '$lib/server/figures';
+import { database } from '$lib/server/platform/db/database';
+import { figuresOf } from '$lib/server/overview/figures';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params, url, locals }) =>

@@ -1,6 +1,6 @@
 import { orNotFound } from '$lib/requests.server';
-import { logOf } from '$lib/server/audit';
-import { database } from '$lib/server/db/database';
+import { logOf } from '$lib/server/platform/audit';
+import { database } from '$lib/server/platform/db/database';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, url }) => {

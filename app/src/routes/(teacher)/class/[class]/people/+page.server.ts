@@ -1,6 +1,6 @@
 import { orNotFound, orSentence, parsedJson } from '$lib/requests.server';
-import { classesOf } from '$lib/server/classes';
-import { database } from '$lib/server/db/database';
+import { classesOf } from '$lib/server/people/classes';
+import { database } from '$lib/server/platform/db/database';
 import {
   addListed,
   moveStudents,
@@ -12,7 +12,7 @@ import {
 } from '$lib/server/people/classPeople';
 import { deleteStudent } from '$lib/server/people/deleteStudent';
 import { addHelper, removeHelper } from '$lib/server/people/helpers';
-import { revokeShare } from '$lib/server/shares';
+import { revokeShare } from '$lib/server/projects/shares';
 import { listReading } from '$lib/shared/listReading';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';

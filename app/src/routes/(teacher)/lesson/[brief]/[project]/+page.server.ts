@@ -1,10 +1,10 @@
 import { error } from '@sveltejs/kit';
 import { partOf, recipeOf } from '@kelbrin/core/design';
 import { orNotFound } from '$lib/requests.server';
-import { projectToWatch } from '$lib/server/auth/access';
-import { database } from '$lib/server/db/database';
-import { noteHelped } from '$lib/server/lesson';
-import { limitsOf } from '$lib/server/projects';
+import { projectToWatch } from '$lib/server/platform/auth/access';
+import { database } from '$lib/server/platform/db/database';
+import { noteHelped } from '$lib/server/overview/lesson';
+import { limitsOf } from '$lib/server/projects/projects';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 

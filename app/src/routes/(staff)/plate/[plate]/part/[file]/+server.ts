@@ -1,7 +1,7 @@
 import { hashedFile } from '$lib/files.server';
 import { orNotFound } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { fileOnPlate } from '$lib/server/plates/plates';
+import { database } from '$lib/server/platform/db/database';
+import { fileOnPlate } from '$lib/server/printing/plates/plates';
 import type { RequestHandler } from './$types';
 
 /** The solid of a print file on a plate, as STL; a print file never changes. */

@@ -1,6 +1,6 @@
 import { jsonFrom, orConflict } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { movePart } from '$lib/server/plates/plates';
+import { database } from '$lib/server/platform/db/database';
+import { movePart } from '$lib/server/printing/plates/plates';
 import type { RequestHandler } from './$types';
 
 /** Puts a part where it was dragged. */

@@ -1,7 +1,7 @@
 import { json } from '@sveltejs/kit';
 import { orNotFound } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { designOfVersion } from '$lib/server/versions';
+import { database } from '$lib/server/platform/db/database';
+import { designOfVersion } from '$lib/server/projects/versions';
 import type { RequestHandler } from './$types';
 
 /** What a version held. */

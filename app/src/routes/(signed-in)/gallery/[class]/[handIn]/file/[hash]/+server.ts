@@ -1,6 +1,6 @@
 import { orNotFound } from '$lib/requests.server';
-import { database } from '$lib/server/db/database';
-import { pieceFile } from '$lib/server/gallery';
+import { database } from '$lib/server/platform/db/database';
+import { pieceFile } from '$lib/server/projects/gallery';
 import type { RequestHandler } from './$types';
 
 /** A mesh that a piece of the gallery imports, as STL. */

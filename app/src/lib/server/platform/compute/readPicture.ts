@@ -1,0 +1,27 @@
+import { imageSize } from 'image-size';
+import { mediaTypeOf } from '../../../shared/picture.ts';
+import type { Answers } from './task.ts';
+
+/** The longest side of a picture that people add, pixels: a small file can claim to unpack to far more than a screen. */
+const LONGEST_SIDE_PX = 6_000;
+
+/** What kind of picture somebody sent, if it is one that can be shown: a PNG, JPEG or WebP file of sensible size. */
+export function readPicture(bytes: Uint8Array): Answers['readPicture'] {
+  const mediaType = mediaTypeOf(bytes);
+  if (!mediaType) return { ok: false, problem: 'this is no PNG, JPEG or WebP picture' };
+  let size: { width: number; height: number };
+  try {
+    size = imageSize(bytes);
+  } catch {
+    return { ok: false, problem: 'the picture is damaged or cut short' };
+  }
+  const longest = Math.max(size.width, size.height);
+  if (!(longest > 0)) return { ok: false, problem: 'the picture is damaged or cut short' };
+  if (longest > LONGEST_SIDE_PX) {
+    return {
+      ok: false,
+      problem: `the picture is ${longest} pixels long, more than ${LONGEST_SIDE_PX}: make it smaller first`,
+    };
+  }
+  return { ok: true, mediaType };
+}

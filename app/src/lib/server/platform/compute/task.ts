@@ -1,0 +1,77 @@
+import type { BriefRules, Inspection, LimitsCard } from '@kelbrin/core/inspect';
+import type { Recipe } from '@kelbrin/core/recipe';
+import type { FileUnit } from '@kelbrin/core/format';
+import type { Region } from '@kelbrin/core/plane';
+import type { Bed, Layout, Placeable, Placed, Placement } from '@kelbrin/core/plate';
+import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
+import type { SentBytes } from '../sent/sentBytes.ts';
+
+/** The STL files that a recipe imports, by the names under which its steps know them. */
+export type MeshFiles = ReadonlyMap<string, Uint8Array>;
+
+/** What a worker can be asked to do. */
+export type Task =
+  | {
+      readonly kind: 'inspect';
+      readonly recipe: Recipe;
+      readonly files?: MeshFiles;
+      readonly limits: LimitsCard;
+      readonly brief: BriefRules;
+      readonly title: string;
+    }
+  | {
+      readonly kind: 'plate';
+      /** The print files by their hashes. */
+      readonly files: ReadonlyMap<string, Uint8Array>;
+      /** Where they are laid, a place for each copy. */
+      readonly parts: readonly (Placement & { readonly hash: string })[];
+      readonly limits: LimitsCard;
+      readonly choice: PrintChoice;
+      readonly notes: readonly string[];
+    }
+  | {
+      readonly kind: 'layOut';
+      readonly parts: readonly Placeable[];
+      readonly bed: Bed;
+      readonly gapMm: number;
+      readonly fixed: readonly Placed[];
+    }
+  | {
+      readonly kind: 'picture';
+      readonly recipe: Recipe;
+      readonly files?: MeshFiles;
+      readonly colour: string;
+    }
+  /** A part file that somebody sent. */
+  | { readonly kind: 'readMesh'; readonly sent: SentBytes }
+  /** A picture that somebody sent. */
+  | { readonly kind: 'readPicture'; readonly sent: SentBytes };
+
+/** What it answers to each kind of task. */
+export interface Answers {
+  inspect:
+    | {
+        ok: true;
+        inspection: Inspection;
+        threeMf: Uint8Array;
+        stl: Uint8Array;
+        estimate: Estimate;
+        footprint: Region;
+      }
+    | { ok: false; problem: string };
+  plate: { gcode: string; estimate: Estimate };
+  layOut: Layout;
+  picture: { png: Uint8Array };
+  readMesh:
+    | {
+        ok: true;
+        /** The solid as binary STL. */
+        stl: Uint8Array;
+        unit: FileUnit;
+        /** What had to be mended or guessed, a sentence each. */
+        notes: string[];
+      }
+    /** Half a sentence that can follow the file's name and a colon. */
+    | { ok: false; problem: string };
+  readPicture: { ok: true; mediaType: string } | { ok: false; problem: string };
+}

@@ -1,0 +1,277 @@
+import { sql } from 'drizzle-orm';
+import {
+  type AnyPgColumn,
+  boolean,
+  index,
+  integer,
+  jsonb,
+  pgEnum,
+  pgTable,
+  primaryKey,
+  real,
+  serial,
+  text,
+  timestamp,
+  unique,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core';
+import type { Region } from '@kelbrin/core/plane';
+import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
+import type { OutcomeKind } from '../../../../shared/outcome.ts';
+import type { PauseReason } from '../../../../shared/pauseReason.ts';
+import type { SchoolDay } from '../../../../shared/schoolDay.ts';
+import type { StartCheck } from '../../../../shared/startChecks.ts';
+import { bytes } from './bytes.ts';
+import { users } from './users.ts';
+import { handIns } from './projects.ts';
+
+/** The frozen solid of an approved hand-in. Its hashes are checked each time it is used. */
+export const printFiles = pgTable('print_files', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  handInId: uuid('hand_in_id')
+    .notNull()
+    .unique()
+    .references(() => handIns.id, { onDelete: 'cascade' }),
+  /** The file of an earlier version whose place in the queue this one took. */
+  replaces: uuid('replaces').references((): AnyPgColumn => printFiles.id, { onDelete: 'set null' }),
+  name: text('name').notNull(),
+  hash: text('hash').notNull(),
+  threeMf: bytes('three_mf').notNull(),
+  stlHash: text('stl_hash').notNull(),
+  stl: bytes('stl').notNull(),
+  estimate: jsonb('estimate').$type<Estimate>().notNull(),
+  /** What it covers of a bed; see `@kelbrin/core/plate`. */
+  footprint: jsonb('footprint').$type<Region>().notNull(),
+  frozenAt: timestamp('frozen_at', { withTimezone: true }).notNull().defaultNow(),
+});
+
+/** What is `laid` has a place on a plate that is not printed yet; what is `dropped` was taken out by hand. */
+export const queueState = pgEnum('queue_state', ['waiting', 'laid', 'printing', 'printed', 'dropped']);
+
+/** A print file's place in the queue; a file of which several copies are wanted has one for each. */
+export const queueEntries = pgTable(
+  'queue_entries',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    printFileId: uuid('print_file_id')
+      .notNull()
+      .references(() => printFiles.id, { onDelete: 'cascade' }),
+    /** Counts the copies of a file from 1. */
+    copy: integer('copy').notNull().default(1),
+    state: queueState('state').notNull().default('waiting'),
+    position: serial('position').notNull(),
+    joinedAt: timestamp('joined_at', { withTimezone: true }).notNull().defaultNow(),
+    /** Its place where somebody has put the queue in order by hand; null where the rules do. */
+    handOrder: integer('hand_order'),
+    /** Since when it is held back, by hand; null while it may be printed. */
+    heldAt: timestamp('held_at', { withTimezone: true }),
+  },
+  (table) => [unique().on(table.printFileId, table.copy), index().on(table.state)],
+);
+
+/** What a printer last said of itself; see `printers/driver.ts`. */
+export interface PrinterStatus {
+  readonly online: boolean;
+  readonly nozzleC: number;
+  readonly nozzleTargetC: number;
+  readonly bedC: number;
+  readonly bedTargetC: number;
+}
+
+/** A real roll of filament. */
+export const spools = pgTable('spools', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  /** What is written on the roll, so that it is found on the shelf. */
+  number: serial('number').notNull().unique(),
+  /** As it says on the roll: "PLA", and its colour as #rrggbb and in words. */
+  material: text('material').notNull(),
+  colour: text('colour').notNull(),
+  colourName: text('colour_name').notNull(),
+  /** Counted down by runs, corrected by weighing. */
+  gramsLeft: real('grams_left').notNull(),
+  /** What a kilogram of it cost, in the school's money; null where nobody noted it. */
+  pricePerKg: real('price_per_kg'),
+  weighedAt: timestamp('weighed_at', { withTimezone: true }),
+  addedAt: timestamp('added_at', { withTimezone: true }).notNull().defaultNow(),
+  /** Since when it is used up or thrown away. */
+  goneAt: timestamp('gone_at', { withTimezone: true }),
+});
+
+export const printers = pgTable('printers', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull().unique(),
+  model: text('model').notNull(),
+  host: text('host').notNull(),
+  port: integer('port').notNull(),
+  /** The roll that is loaded; a roll is on one printer at most. */
+  spoolId: uuid('spool_id')
+    .unique()
+    .references(() => spools.id, { onDelete: 'set null' }),
+  status: jsonb('status').$type<PrinterStatus>(),
+  seenAt: timestamp('seen_at', { withTimezone: true }),
+  /** Since when it is no longer used; what it has printed is kept. */
+  retiredAt: timestamp('retired_at', { withTimezone: true }),
+});
+
+/** Which process keeps a printer: whoever took the lease last, until it ends. See `printers/printerLease.ts`. */
+export const printerLeases = pgTable('printer_leases', {
+  printerId: uuid('printer_id')
+    .primaryKey()
+    .references(() => printers.id, { onDelete: 'cascade' }),
+  /** Goes up each time that the lease changes hands. */
+  fence: integer('fence').notNull(),
+  heldUntil: timestamp('held_until', { withTimezone: true }).notNull(),
+});
+
+/**
+ * How far a change of filament is. While it heats, draws out, pushes in, purges or cools, it is the printer's turn;
+ * while it is hot, empty or loaded, somebody's.
+ */
+export const changeStep = pgEnum('change_step', [
+  'heating',
+  'hot',
+  'unloading',
+  'empty',
+  'loading',
+  'loaded',
+  'purging',
+  'cooling',
+]);
+
+/** A change of filament that is under way on a printer. */
+export const filamentChanges = pgTable('filament_changes', {
+  printerId: uuid('printer_id')
+    .primaryKey()
+    .references(() => printers.id, { onDelete: 'cascade' }),
+  /** The roll that is put on. */
+  spoolId: uuid('spool_id')
+    .notNull()
+    .unique()
+    .references(() => spools.id, { onDelete: 'cascade' }),
+  step: changeStep('step').notNull().default('heating'),
+  /** Hot enough for what is in the nozzle and for what comes. */
+  nozzleC: real('nozzle_c').notNull(),
+  /** When it came to its step; a hot nozzle is not left alone for long. */
+  steppedAt: timestamp('stepped_at', { withTimezone: true }).notNull().defaultNow(),
+});
+
+export const runState = pgEnum('run_state', [
+  'preparing',
+  'sending',
+  'printing',
+  'finished',
+  'failed',
+  'cancelled',
+]);
+
+/** The states in which a run holds its printer and its plate. */
+export const ACTIVE_RUN = ['preparing', 'sending', 'printing'] as const;
+
+/** Parts laid on one bed, to be printed together. */
+export const plates = pgTable('plates', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  /** What people write on it and say: "plate 12". */
+  number: serial('number').notNull().unique(),
+  choice: jsonb('choice').$type<PrintChoice>().notNull(),
+  /** What it takes, by the server's own slicing; null until it was sliced as it is. */
+  estimate: jsonb('estimate').$type<Estimate>(),
+  /** The printer that it is meant for; it may be started on another. */
+  plannedFor: uuid('planned_for').references(() => printers.id, { onDelete: 'set null' }),
+  createdBy: text('created_by')
+    .notNull()
+    .references(() => users.id),
+  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+});
+
+/** A place on a plate, and what came of the part there. */
+export const plateParts = pgTable(
+  'plate_parts',
+  {
+    plateId: uuid('plate_id')
+      .notNull()
+      .references(() => plates.id, { onDelete: 'cascade' }),
+    queueEntryId: uuid('queue_entry_id')
+      .notNull()
+      .references(() => queueEntries.id, { onDelete: 'cascade' }),
+    /** The middle of the part's box, from the front left corner of the bed. */
+    xMm: real('x_mm').notNull(),
+    yMm: real('y_mm').notNull(),
+    turnDeg: real('turn_deg').notNull(),
+    /** Whether it is to be printed there still; once the plate is printed, it is not. */
+    isCurrent: boolean('is_current').notNull().default(true),
+    outcome: text('outcome').$type<OutcomeKind>(),
+    outcomeNote: text('outcome_note').notNull().default(''),
+    outcomePhoto: bytes('outcome_photo'),
+    /** Sizes that were measured: left to right, front to back and up, or the first of them. */
+    measuredMm: jsonb('measured_mm').$type<readonly number[]>(),
+    outcomeAt: timestamp('outcome_at', { withTimezone: true }),
+  },
+  (table) => [
+    primaryKey({ columns: [table.plateId, table.queueEntryId] }),
+    // A part is on one plate at a time, so that nobody prints it twice.
+    uniqueIndex('one_plate_a_part')
+      .on(table.queueEntryId)
+      .where(sql`${table.isCurrent}`),
+  ],
+);
+
+/** One print of a plate on one printer, from start to end. */
+export const runs = pgTable(
+  'runs',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    printerId: uuid('printer_id')
+      .notNull()
+      .references(() => printers.id),
+    plateId: uuid('plate_id')
+      .notNull()
+      .references(() => plates.id, { onDelete: 'cascade' }),
+    /** The roll that it prints from. */
+    spoolId: uuid('spool_id').references(() => spools.id, { onDelete: 'set null' }),
+    state: runState('state').notNull().default('preparing'),
+    /** From 0 to 1. */
+    progress: real('progress').notNull().default(0),
+    /** The progress from which on it prints from its roll; what came before was taken off the rolls before. */
+    spoolFrom: real('spool_from').notNull().default(0),
+    /** What the file is called on the printer; it tells this run's file from any other. */
+    fileName: text('file_name').notNull().unique(),
+    /** When the printer had the whole file. */
+    sentAt: timestamp('sent_at', { withTimezone: true }),
+    estimateS: real('estimate_s').notNull(),
+    /** What went wrong, in a sentence. */
+    problem: text('problem'),
+    /** Why it stands still, as the printer says; null while it goes on. */
+    pausedFor: text('paused_for').$type<PauseReason>(),
+    /** What somebody wants the printer to do with it next. */
+    wish: text('wish').$type<'pause' | 'resume'>(),
+    /** When someone asked for the run to be given up. */
+    cancelAskedAt: timestamp('cancel_asked_at', { withTimezone: true }),
+    startedBy: text('started_by')
+      .notNull()
+      .references(() => users.id),
+    /** What they ticked off before it was started. */
+    startChecks: jsonb('start_checks').$type<readonly StartCheck[]>().notNull().default([]),
+    startedAt: timestamp('started_at', { withTimezone: true }).notNull().defaultNow(),
+    endedAt: timestamp('ended_at', { withTimezone: true }),
+    /** When somebody said that the bed is clear of it; null while the part may lie there. */
+    clearedAt: timestamp('cleared_at', { withTimezone: true }),
+  },
+  (table) => [
+    // However many people press the button at once, a printer has one run and a plate is printed once at a time.
+    uniqueIndex('one_run_a_printer')
+      .on(table.printerId)
+      .where(sql`${table.state} in ('preparing', 'sending', 'printing')`),
+    uniqueIndex('one_run_a_plate')
+      .on(table.plateId)
+      .where(sql`${table.state} in ('preparing', 'sending', 'printing')`),
+  ],
+);
+
+/** What holds for the whole school; there is one row. */
+export const schools = pgTable('school', {
+  id: integer('id').primaryKey().default(1),
+  day: jsonb('day').$type<SchoolDay>().notNull(),
+  /** What money is counted in, by its code of ISO 4217. */
+  currency: text('currency').notNull().default('EUR'),
+});

@@ -1,0 +1,107 @@
+import { and, eq } from 'drizzle-orm';
+import { materialNamed } from '@kelbrin/core/slice';
+import type { Database } from '../../platform/db/database.ts';
+import { filamentChanges, printers, runs, spools } from '../../platform/db/schema/index.ts';
+import { announce } from '../../platform/live/topics.ts';
+import type { DeviceStatus, PrinterDriver } from '../../printers/driver.ts';
+import type { ChangeStep } from './change.ts';
+import { takeOffSpool, useFilament } from './use.ts';
+
+/** From the nozzle back to where a hand can take it, in from there, and what is pushed through until a colour is clean. */
+const OUT_MM = 80;
+const IN_MM = 90;
+const PURGE_MM = 40;
+const OUT_MM_PER_S = 20;
+const IN_MM_PER_S = 4;
+/** A nozzle that is so close to its temperature is hot. */
+const NEAR_C = 3;
+/** How long a hot nozzle waits for somebody. */
+const PATIENCE_MS = 10 * 60_000;
+const MM3_PER_MM = (Math.PI * 1.75 ** 2) / 4;
+
+/** Carries out writes, all or none, as long as nobody else keeps the printer. */
+type Write = <T>(work: (tx: Database) => Promise<T>) => Promise<T>;
+
+type Change = typeof filamentChanges.$inferSelect;
+type Run = typeof runs.$inferSelect;
+
+/**
+ * Does what a change of filament wants of the printer next, if it is the printer's turn. Filament is noted as out or in
+ * once it is; when this is cut off in between it is done again, which draws or pushes a little further and harms nothing.
+ */
+export async function carryOnChange(
+  db: Database,
+  write: Write,
+  driver: PrinterDriver,
+  device: DeviceStatus,
+  change: Change,
+  run: Run | undefined,
+): Promise<void> {
+  const to = (step: ChangeStep) => write((tx) => stepped(tx, change, step));
+  switch (change.step) {
+    case 'heating':
+      if (device.nozzleTargetC < change.nozzleC) await driver.heat(change.nozzleC);
+      else if (device.nozzleC >= change.nozzleC - NEAR_C) await to('hot');
+      return;
+    case 'unloading':
+      await driver.feed(-OUT_MM, OUT_MM_PER_S);
+      await write((tx) => noteOut(tx, change, run));
+      return to('empty');
+    case 'loading':
+      await driver.feed(IN_MM, IN_MM_PER_S);
+      await write((tx) => noteIn(tx, change, run));
+      return to('loaded');
+    case 'purging':
+      await driver.feed(PURGE_MM, IN_MM_PER_S);
+      await write(async (tx) =>
+        takeOffSpool(tx, change.spoolId, await gramsOf(tx, change.spoolId, PURGE_MM)),
+      );
+      return to('loaded');
+    case 'cooling': {
+      // A run that stands still goes on with the new filament.
+      const [{ material }] = await db.select().from(spools).where(eq(spools.id, change.spoolId));
+      await driver.heat(run ? materialNamed(material).nozzleC : 0);
+      await write(async (tx) => {
+        await tx.delete(filamentChanges).where(eq(filamentChanges.printerId, change.printerId));
+        await announce(tx, 'printroom');
+      });
+      return;
+    }
+    case 'hot':
+    case 'empty':
+    case 'loaded':
+      if (!run && Date.now() - change.steppedAt.getTime() > PATIENCE_MS) await to('cooling');
+  }
+}
+
+/** Goes on, unless somebody has gone elsewhere meanwhile. */
+async function stepped(db: Database, { printerId, step }: Change, next: ChangeStep): Promise<void> {
+  await db
+    .update(filamentChanges)
+    .set({ step: next, steppedAt: new Date() })
+    .where(and(eq(filamentChanges.printerId, printerId), eq(filamentChanges.step, step)));
+  await announce(db, 'printroom', 'orders');
+}
+
+/** The roll that was on the printer is not any more; what a run has printed from it is taken off it. */
+async function noteOut(tx: Database, { printerId }: Change, run: Run | undefined): Promise<void> {
+  await tx.update(printers).set({ spoolId: null }).where(eq(printers.id, printerId));
+  if (!run?.spoolId) return;
+  if (run.pausedFor === 'runout')
+    await tx.update(spools).set({ gramsLeft: 0 }).where(eq(spools.id, run.spoolId));
+  else await useFilament(tx, run);
+  await tx.update(runs).set({ spoolId: null, spoolFrom: run.progress }).where(eq(runs.id, run.id));
+}
+
+/** The new roll is on the printer, and a run that stands still goes on from it. */
+async function noteIn(tx: Database, { printerId, spoolId }: Change, run: Run | undefined): Promise<void> {
+  const grams = await gramsOf(tx, spoolId, IN_MM);
+  await tx.update(printers).set({ spoolId }).where(eq(printers.id, printerId));
+  if (run) await tx.update(runs).set({ spoolId }).where(eq(runs.id, run.id));
+  await takeOffSpool(tx, spoolId, grams);
+}
+
+async function gramsOf(db: Database, spoolId: string, lengthMm: number): Promise<number> {
+  const [{ material }] = await db.select().from(spools).where(eq(spools.id, spoolId));
+  return ((lengthMm * MM3_PER_MM) / 1000) * materialNamed(material).gramsPerCm3;
+}

@@ -1,0 +1,28 @@
+import { eq, sql } from 'drizzle-orm';
+import type { Database } from '../../platform/db/database.ts';
+import { plates, runs, spools } from '../../platform/db/schema/index.ts';
+import { currentParts } from '../plates/plateParts.ts';
+
+/** Takes what a run has printed from its roll off it; of one that ended early as much as it had come far. */
+export async function useFilament(tx: Database, run: typeof runs.$inferSelect): Promise<void> {
+  if (!run.spoolId) return;
+  const [{ estimate }] = await tx
+    .select({ estimate: plates.estimate })
+    .from(plates)
+    .where(eq(plates.id, run.plateId));
+  // A plate that was not sliced takes about what its parts take one by one.
+  const whole = estimate?.grams ?? gramsOf(await currentParts(tx, run.plateId));
+  await takeOffSpool(tx, run.spoolId, whole * (run.progress - run.spoolFrom));
+}
+
+/** Counts a roll down, never below nothing. */
+export async function takeOffSpool(tx: Database, spoolId: string, grams: number): Promise<void> {
+  await tx
+    .update(spools)
+    .set({ gramsLeft: sql`greatest(0, ${spools.gramsLeft} - ${grams}::real)` })
+    .where(eq(spools.id, spoolId));
+}
+
+function gramsOf(parts: readonly { readonly estimate: { readonly grams: number } }[]): number {
+  return parts.reduce((sum, { estimate }) => sum + estimate.grams, 0);
+}

@@ -1,0 +1,101 @@
+import { and, desc, eq, inArray, isNotNull } from 'drizzle-orm';
+import { isUsable, outcomeDraft, type OutcomeKind } from '../../../shared/outcome.ts';
+import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
+import { CannotNow } from '../../platform/cannotNow.ts';
+import type { Database } from '../../platform/db/database.ts';
+import { handIns, plateParts, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
+import { announce } from '../../platform/live/topics.ts';
+import { tellStudents } from '../../platform/notices.ts';
+import { SentBytes } from '../../platform/sent/sentBytes.ts';
+import { takenPicture } from '../../platform/sent/takenPicture.ts';
+import { partsOf } from './plateParts.ts';
+import { announceProjects } from './startPlate.ts';
+
+/**
+ * Writes down what came of a part of a printed plate, with a photo if there is one. One that failed is printed again
+ * (it waits in the queue, where it was) or goes back to its student with the note as the reason.
+ */
+export async function noteOutcome(
+  db: Database,
+  person: Person,
+  plateId: string,
+  entryId: string,
+  data: unknown,
+  photo?: Uint8Array,
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const read = outcomeDraft.safeParse(data);
+  if (!read.success) throw new CannotNow(read.error.issues[0].message);
+  const { outcome, note, next, measuredMm } = read.data;
+  const failed = !isUsable(outcome);
+  if (failed && !next) throw new CannotNow('Say whether it is printed again or goes back to its student.');
+  if (next === 'student' && note === '')
+    throw new CannotNow('Say in the note what the student should change.');
+  if (photo) await takenPicture({ name: 'The photo', sent: new SentBytes(photo) });
+
+  await db.transaction(async (tx) => {
+    const [place] = await tx
+      .select({ place: plateParts, state: queueEntries.state })
+      .from(plateParts)
+      .innerJoin(queueEntries, eq(queueEntries.id, plateParts.queueEntryId))
+      .where(and(isId(plateId, plateParts.plateId), isId(entryId, plateParts.queueEntryId)))
+      .for('no key update');
+    if (!place) throw new NotAllowed();
+    if (place.place.isCurrent) throw new CannotNow('This plate is not printed yet.');
+    if (place.place.outcome) throw new CannotNow('What came of this part is written down already.');
+    if (place.state !== 'printed') throw new CannotNow('This part was not printed on this plate.');
+    await tx
+      .update(plateParts)
+      .set({ outcome, outcomeNote: note, outcomePhoto: photo, measuredMm, outcomeAt: new Date() })
+      .where(and(eq(plateParts.plateId, plateId), eq(plateParts.queueEntryId, entryId)));
+    const parts = await partsOf(tx, [plateId]);
+    const part = parts.find((each) => each.entryId === entryId)!;
+    if (failed && next === 'again') {
+      await tx.update(queueEntries).set({ state: 'waiting' }).where(eq(queueEntries.id, entryId));
+    } else if (failed) {
+      await tx
+        .update(handIns)
+        .set({ state: 'sent_back', comment: note })
+        .where(and(eq(handIns.id, part.handInId), eq(handIns.state, 'approved')));
+      await tellStudents(tx, part.projectId, 'sent_back');
+    }
+    await announceProjects(tx, [part]);
+    await announce(tx, 'printroom');
+  });
+}
+
+/** What came of the last print of each hand-in; nothing of those of which nobody has written it down. */
+export async function outcomesOf(
+  db: Database,
+  handInIds: readonly string[],
+): Promise<Map<string, { outcome: OutcomeKind; note: string }>> {
+  if (handInIds.length === 0) return new Map();
+  const rows = await db
+    .selectDistinctOn([printFiles.handInId], {
+      handInId: printFiles.handInId,
+      outcome: plateParts.outcome,
+      note: plateParts.outcomeNote,
+    })
+    .from(plateParts)
+    .innerJoin(queueEntries, eq(queueEntries.id, plateParts.queueEntryId))
+    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .where(and(inArray(printFiles.handInId, [...handInIds]), isNotNull(plateParts.outcome)))
+    .orderBy(printFiles.handInId, desc(plateParts.outcomeAt));
+  return new Map(rows.map(({ handInId, outcome, note }) => [handInId, { outcome: outcome!, note }]));
+}
+
+/** The photo that was taken of a part; throws {@link NotAllowed} if there is none. */
+export async function outcomePhoto(
+  db: Database,
+  person: Person,
+  plateId: string,
+  entryId: string,
+): Promise<Uint8Array> {
+  demandRole(person, 'teacher', 'helper');
+  const [found] = await db
+    .select({ photo: plateParts.outcomePhoto })
+    .from(plateParts)
+    .where(and(isId(plateId, plateParts.plateId), isId(entryId, plateParts.queueEntryId)));
+  if (!found?.photo) throw new NotAllowed();
+  return found.photo;
+}

@@ -1,0 +1,116 @@
+import { and, eq, isNotNull, sql } from 'drizzle-orm';
+import { isUsable, type OutcomeKind } from '../../../shared/outcome.ts';
+import { demandRole, type Person } from '../../platform/auth/access.ts';
+import type { Database } from '../../platform/db/database.ts';
+import {
+  handIns,
+  plateParts,
+  plates,
+  printers,
+  printFiles,
+  queueEntries,
+  runs,
+} from '../../platform/db/schema/index.ts';
+import { designedMm } from './plateParts.ts';
+
+/** How many parts came out usable, of how many whose outcome was written down. */
+export interface Success {
+  readonly name: string;
+  readonly usable: number;
+  readonly all: number;
+}
+
+/** What the print room has done: what came out well and what did not, and what each printer has worked. */
+export async function printFigures(db: Database, person: Person) {
+  demandRole(person, 'teacher', 'helper');
+  const [outcomes, worked] = await Promise.all([outcomesOf(db), workOf(db)]);
+  const failures = new Map<OutcomeKind, number>();
+  for (const { outcome } of outcomes) {
+    if (!isUsable(outcome)) failures.set(outcome, (failures.get(outcome) ?? 0) + 1);
+  }
+  return {
+    byVerdict: successBy(outcomes, ({ verdict }) => verdict ?? 'pass'),
+    byPrinter: successBy(outcomes, ({ printer }) => printer),
+    failures: [...failures].map(([outcome, parts]) => ({ outcome, parts })).sort((a, b) => b.parts - a.parts),
+    worked: worked.map((work) => ({
+      ...work,
+      sizes: offSizes(outcomes.filter(({ printer }) => printer === work.printer)),
+    })),
+  };
+}
+
+/** Every part whose outcome is written down, with the verdict that it was approved with and the printer that it came from. */
+async function outcomesOf(db: Database) {
+  const rows = await db
+    .select({
+      outcome: plateParts.outcome,
+      verdict: sql<'pass' | 'warn' | 'fail' | null>`${handIns.inspection} ->> 'verdict'`,
+      printer: printers.name,
+      measuredMm: plateParts.measuredMm,
+      designedMm,
+    })
+    .from(plateParts)
+    .innerJoin(queueEntries, eq(queueEntries.id, plateParts.queueEntryId))
+    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+    .innerJoin(runs, and(eq(runs.plateId, plateParts.plateId), eq(runs.state, 'finished')))
+    .innerJoin(printers, eq(printers.id, runs.printerId))
+    .where(isNotNull(plateParts.outcome));
+  return rows.map(({ outcome, ...row }) => ({ ...row, outcome: outcome! }));
+}
+
+/** The hours that each printer has printed, and the grams that its plates took. */
+async function workOf(db: Database) {
+  return db
+    .select({
+      printer: printers.name,
+      runs: sql<number>`count(*)::int`,
+      finished: sql<number>`(count(*) filter (where ${runs.state} = 'finished'))::int`,
+      hours: sql<number>`coalesce(sum(extract(epoch from ${runs.endedAt} - ${runs.startedAt})) / 3600, 0)::float8`,
+      grams: sql<number>`coalesce(sum((${plates.estimate} ->> 'grams')::float8 * ${runs.progress}), 0)::float8`,
+    })
+    .from(runs)
+    .innerJoin(printers, eq(printers.id, runs.printerId))
+    .innerJoin(plates, eq(plates.id, runs.plateId))
+    .where(isNotNull(runs.endedAt))
+    .groupBy(printers.name)
+    .orderBy(printers.name);
+}
+
+function successBy<T extends { outcome: OutcomeKind }>(
+  outcomes: readonly T[],
+  nameOf: (one: T) => string,
+): Success[] {
+  const counts = new Map<string, { usable: number; all: number }>();
+  for (const one of outcomes) {
+    const count = counts.get(nameOf(one)) ?? { usable: 0, all: 0 };
+    counts.set(nameOf(one), {
+      usable: count.usable + (isUsable(one.outcome) ? 1 : 0),
+      all: count.all + 1,
+    });
+  }
+  return [...counts]
+    .map(([name, count]) => ({ name, ...count }))
+    .sort((a, b) => a.name.localeCompare(b.name));
+}
+
+/**
+ * By how much a printer's parts are larger than they were designed, along the bed, where layers do not matter: the median
+ * of what was measured, mm; undefined when nothing was.
+ */
+function offSizes(
+  parts: readonly {
+    readonly measuredMm: readonly number[] | null;
+    readonly designedMm: readonly number[] | null;
+  }[],
+): { readonly medianMm: number; readonly count: number } | undefined {
+  const offMm = parts
+    .flatMap(({ measuredMm, designedMm }) =>
+      designedMm ? (measuredMm ?? []).slice(0, 2).map((mm, axis) => mm - designedMm[axis]) : [],
+    )
+    .toSorted((a, b) => a - b);
+  if (offMm.length === 0) return undefined;
+  const middle = offMm.length >> 1;
+  const medianMm = offMm.length % 2 === 1 ? offMm[middle] : (offMm[middle - 1] + offMm[middle]) / 2;
+  return { medianMm, count: offMm.length };
+}

@@ -1,0 +1,205 @@
+import { and, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm';
+import { conflictsOf } from '@kelbrin/core/plate';
+import { sameMaterial } from '@kelbrin/core/slice';
+import { bedOf, gapOf } from '../../../shared/plate.ts';
+import { startChecks, tickedChecks, type StartCheck } from '../../../shared/startChecks.ts';
+import { record } from '../../platform/audit.ts';
+import { demandRole, isId, type Person } from '../../platform/auth/access.ts';
+import { CannotNow } from '../../platform/cannotNow.ts';
+import type { Database } from '../../platform/db/database.ts';
+import { ACTIVE_RUN, printers, queueEntries, runs, spools } from '../../platform/db/schema/index.ts';
+import { announce } from '../../platform/live/topics.ts';
+import { demandNoChange, demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
+import { currentParts, openPlate, type PlatePart } from './plateParts.ts';
+import { layPlate } from './plates.ts';
+
+type Printer = typeof printers.$inferSelect;
+
+/** Prints one waiting part by itself, in the middle of a plate of its own. */
+export async function startPart(
+  db: Database,
+  person: Person,
+  entryId: string,
+  printerId: string,
+  ticked: unknown,
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  // Whatever would keep the plate from being started is asked first, so that no plate is left behind.
+  await db.transaction(async (tx) => {
+    const { plateId } = await layPlate(tx, person, [entryId]);
+    await startPlate(tx, person, plateId, printerId, ticked);
+  });
+}
+
+/**
+ * Starts a plate on an idle printer; the printer's keeper in the job process does the rest.
+ * The database's own rules see to it that of two people who press at once, one is told that the other was first.
+ * `ticked` is what was looked at before; it is the same from wherever a print is started, and nothing starts without it.
+ */
+export async function startPlate(
+  db: Database,
+  person: Person,
+  plateId: string,
+  printerId: string,
+  ticked: unknown,
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const checks = demandChecks(ticked);
+  await db.transaction(async (tx) => {
+    const printer = await usedPrinter(tx, printerId);
+    demandOnline(printer);
+    await demandNoChange(tx, printer);
+    const busy = await tx.$count(runs, and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
+    if (busy > 0) throw new CannotNow(`${printer.name} is printing already.`);
+    const plate = await openPlate(tx, plateId);
+    const parts = await currentParts(tx, plate.id);
+    demandGoodPlaces(parts, plate.choice);
+    const doubted = parts.find(({ doubt }) => doubt);
+    if (doubted) throw new CannotNow(`${doubted.doubt} The teacher has to decide on it anew first.`);
+    const needs = plate.estimate ?? sumOf(parts);
+    await demandFilament(tx, printer, parts[0].limits.material, needs.grams);
+    await tx
+      .update(queueEntries)
+      .set({ state: 'printing' })
+      .where(
+        inArray(
+          queueEntries.id,
+          parts.map(({ entryId }) => entryId),
+        ),
+      );
+    // Who ticks that the bed is empty says so of all that was printed there before.
+    await clearBed(tx, printer.id);
+    const [run] = await tx
+      .insert(runs)
+      .values({
+        printerId: printer.id,
+        plateId: plate.id,
+        spoolId: printer.spoolId,
+        fileName: sql`'run-' || substr(md5(random()::text), 1, 10) || '.gcode'`,
+        estimateS: needs.seconds,
+        startedBy: person.id,
+        startChecks: checks,
+      })
+      .returning({ id: runs.id });
+    await record(tx, person, 'start-run', null, [run.id]);
+    await announceProjects(tx, parts);
+    await announce(tx, 'printroom', 'orders');
+  });
+}
+
+/** Notes that a printer's bed is clear of what was printed on it last. */
+export async function noteBedClear(db: Database, person: Person, printerId: string): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  await db.transaction(async (tx) => {
+    const printer = await usedPrinter(tx, printerId);
+    await clearBed(tx, printer.id);
+    await record(tx, person, 'clear-bed', null, [printer.id]);
+    await announce(tx, 'printroom');
+  });
+}
+
+async function clearBed(tx: Database, printerId: string): Promise<void> {
+  await tx
+    .update(runs)
+    .set({ clearedAt: new Date() })
+    .where(
+      and(eq(runs.printerId, printerId), isNull(runs.clearedAt), notInArray(runs.state, [...ACTIVE_RUN])),
+    );
+}
+
+function demandChecks(ticked: unknown): readonly StartCheck[] {
+  const parsed = tickedChecks.safeParse(ticked);
+  const checks = parsed.success ? parsed.data : [];
+  if (checks.length < startChecks.length)
+    throw new CannotNow(
+      'Look at spool, bed and first layer before a print is started, and tick each of them.',
+    );
+  return checks;
+}
+
+/** Asks for a run to be given up; its plate is laid again once the printer has stopped. */
+export async function cancelRun(db: Database, person: Person, runId: string): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const asked = await db
+    .update(runs)
+    .set({ cancelAskedAt: new Date() })
+    .where(and(isId(runId, runs.id), inArray(runs.state, ACTIVE_RUN)))
+    .returning({ id: runs.id });
+  if (asked.length === 0) throw new CannotNow('This run is over already.');
+  await record(db, person, 'cancel-run', null, [runId]);
+  await announce(db, 'printroom', 'orders');
+}
+
+/** Asks for a run to stand still, or to go on. */
+export async function wishForRun(
+  db: Database,
+  person: Person,
+  runId: string,
+  wish: 'pause' | 'resume',
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  await db.transaction(async (tx) => {
+    const [run] = await tx
+      .update(runs)
+      .set({ wish })
+      .where(and(isId(runId, runs.id), eq(runs.state, 'printing')))
+      .returning();
+    if (!run) throw new CannotNow('This run is not printing.');
+    const [printer] = await tx.select().from(printers).where(eq(printers.id, run.printerId));
+    await demandNoChange(tx, printer);
+    await announce(tx, 'printroom', 'orders');
+  });
+}
+
+/** Tells who follows the projects of parts. */
+export async function announceProjects(
+  tx: Database,
+  parts: readonly Pick<PlatePart, 'projectId' | 'classId'>[],
+): Promise<void> {
+  const topics = parts.flatMap(({ projectId, classId }) => [
+    `project:${projectId}` as const,
+    `class:${classId}` as const,
+  ]);
+  await announce(tx, ...new Set(topics));
+}
+
+/** Throws with the names of parts that lie on each other or over the edge. */
+function demandGoodPlaces(parts: readonly PlatePart[], choice: { brimMm?: number }): void {
+  const placed = parts.map(({ entryId, ...part }) => ({ ...part, id: entryId }));
+  const nameOf = (id: string) => parts.find(({ entryId }) => entryId === id)!.student;
+  const { pairs, outside } = conflictsOf(placed, bedOf(parts[0].limits), gapOf(choice));
+  if (outside.length > 0) {
+    throw new CannotNow(`The part of ${nameOf(outside[0])} reaches over the edge of the bed: move it.`);
+  }
+  if (pairs.length > 0) {
+    const [a, b] = pairs[0].map(nameOf);
+    throw new CannotNow(`The parts of ${a} and ${b} are too near to each other: move one of them.`);
+  }
+}
+
+/** What parts take one by one: near enough until the plate is sliced. */
+function sumOf(parts: readonly PlatePart[]): { seconds: number; grams: number } {
+  return {
+    seconds: parts.reduce((sum, { estimate }) => sum + estimate.seconds, 0),
+    grams: parts.reduce((sum, { estimate }) => sum + estimate.grams, 0),
+  };
+}
+
+/** Throws unless the printer has a roll of the material with enough on it. */
+async function demandFilament(
+  tx: Database,
+  { name, spoolId }: Printer,
+  material: string,
+  grams: number,
+): Promise<void> {
+  const [spool] = spoolId ? await tx.select().from(spools).where(eq(spools.id, spoolId)) : [];
+  if (!spool) throw new CannotNow(`No spool is noted for ${name}: say in “Spools” which one is on it.`);
+  if (!sameMaterial(spool.material, material)) {
+    throw new CannotNow(`This is for ${material}, and there is ${spool.material} on ${name}.`);
+  }
+  if (spool.gramsLeft < grams) {
+    throw new CannotNow(
+      `This takes ${grams.toFixed(1)} g, and spool ${spool.number} on ${name} has ${spool.gramsLeft.toFixed(1)} g left: change it, or weigh it.`,
+    );
+  }
+}

@@ -1,0 +1,97 @@
+import { asc, desc, eq, isNull } from 'drizzle-orm';
+import { demandRole, type Person } from '../platform/auth/access.ts';
+import type { Database } from '../platform/db/database.ts';
+import { ACTIVE_RUN, filamentChanges, plates, printers, runs, spools } from '../platform/db/schema/index.ts';
+import { partsOf } from './plates/plateParts.ts';
+import { waiversOf } from './queue/waivers.ts';
+
+/** How many runs of all printers are looked back on. */
+const MOST_PAST = 60;
+/** And how many of each printer are shown. */
+const MOST_SHOWN = 6;
+
+/** Every printer with the run it has now and the ones before, newest first. */
+export async function printersWithRuns(db: Database, person: Person) {
+  demandRole(person, 'teacher', 'helper');
+  const all = await db
+    .select({ printer: printers, spool: spools, change: filamentChanges })
+    .from(printers)
+    .leftJoin(spools, eq(spools.id, printers.spoolId))
+    .leftJoin(filamentChanges, eq(filamentChanges.printerId, printers.id))
+    .where(isNull(printers.retiredAt))
+    .orderBy(asc(printers.name));
+  const recent = await db
+    .select({
+      id: runs.id,
+      printerId: runs.printerId,
+      plateId: runs.plateId,
+      plate: plates.number,
+      state: runs.state,
+      progress: runs.progress,
+      estimateS: runs.estimateS,
+      estimate: plates.estimate,
+      problem: runs.problem,
+      pausedFor: runs.pausedFor,
+      wish: runs.wish,
+      cancelAskedAt: runs.cancelAskedAt,
+      startedAt: runs.startedAt,
+      endedAt: runs.endedAt,
+      sentAt: runs.sentAt,
+      clearedAt: runs.clearedAt,
+    })
+    .from(runs)
+    .innerJoin(plates, eq(plates.id, runs.plateId))
+    .orderBy(desc(runs.startedAt))
+    .limit(MOST_PAST);
+  const parts = await partsOf(db, [...new Set(recent.map(({ plateId }) => plateId))]);
+  const waived = await waiversOf(
+    db,
+    parts.map(({ handInId }) => handInId),
+  );
+  const onPlate = (plateId: string) =>
+    parts
+      .filter((part) => part.plateId === plateId)
+      .map(({ entryId, handInId, name, student, outcome, estimate }) => ({
+        grams: estimate.grams,
+        entryId,
+        handInId,
+        name,
+        student,
+        outcome,
+        waivers: waived.get(handInId) ?? [],
+      }));
+  return all.map(({ printer: { id, name, model, status, seenAt }, spool, change }) => {
+    const own = recent
+      .filter(({ printerId }) => printerId === id)
+      .map(({ estimate, ...run }) => {
+        const own = onPlate(run.plateId);
+        // Until the plate is sliced, what its parts take one by one is near enough.
+        return {
+          ...run,
+          parts: own,
+          grams: estimate?.grams ?? own.reduce((sum, part) => sum + part.grams, 0),
+        };
+      });
+    return {
+      id,
+      name,
+      model,
+      spool,
+      /** The change of filament that is under way. */
+      change,
+      status,
+      /** When it answered last. */
+      seenAt,
+      run: own.find(({ state }) => isActive(state)),
+      /** What was printed last and may still lie on the bed. */
+      onBed: own.find(
+        ({ state, progress, sentAt, clearedAt }) => !isActive(state) && sentAt && progress > 0 && !clearedAt,
+      ),
+      past: own.filter(({ state }) => !isActive(state)).slice(0, MOST_SHOWN),
+    };
+  });
+}
+
+function isActive(state: string): boolean {
+  return (ACTIVE_RUN as readonly string[]).includes(state);
+}

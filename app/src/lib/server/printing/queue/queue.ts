@@ -1,0 +1,150 @@
+import { and, asc, eq, inArray, isNotNull, max, ne, sql } from 'drizzle-orm';
+import * as z from 'zod';
+import { record } from '../../platform/audit.ts';
+import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
+import { namesOnProject } from '../../platform/auth/team.ts';
+import { CannotNow } from '../../platform/cannotNow.ts';
+import type { Database } from '../../platform/db/database.ts';
+import {
+  briefs,
+  classes,
+  handIns,
+  printFiles,
+  projects,
+  queueEntries,
+  users,
+} from '../../platform/db/schema/index.ts';
+import { announce } from '../../platform/live/topics.ts';
+import { waiversOf } from './waivers.ts';
+
+/** The queue in its order, each entry with whose it is and what it takes. What is printed is no longer in it. */
+export async function queue(db: Database, person: Person) {
+  demandRole(person, 'teacher', 'helper');
+  const entries = await db
+    .select({
+      id: queueEntries.id,
+      copy: queueEntries.copy,
+      copies: sql<number>`count(*) over (partition by ${printFiles.id})::int`,
+      state: queueEntries.state,
+      joinedAt: queueEntries.joinedAt,
+      heldAt: queueEntries.heldAt,
+      handOrder: queueEntries.handOrder,
+      handInId: printFiles.handInId,
+      projectId: handIns.projectId,
+      name: printFiles.name,
+      hash: printFiles.hash,
+      doubt: handIns.doubt,
+      estimate: printFiles.estimate,
+      material: sql<string>`${handIns.limits} ->> 'material'`,
+      student: namesOnProject,
+      className: classes.name,
+      brief: briefs.title,
+      dueOn: briefs.dueOn,
+    })
+    .from(queueEntries)
+    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+    .innerJoin(projects, eq(projects.id, handIns.projectId))
+    .innerJoin(users, eq(users.id, projects.studentId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .where(ne(queueEntries.state, 'printed'))
+    .orderBy(asc(queueEntries.position));
+  const waived = await waiversOf(
+    db,
+    entries.map(({ handInId }) => handInId),
+  );
+  return entries.map((entry) => ({ ...entry, waivers: waived.get(entry.handInId) ?? [] }));
+}
+
+/** How many parts wait. */
+export async function countWaiting(db: Database, person: Person): Promise<number> {
+  demandRole(person, 'teacher', 'helper');
+  return db.$count(queueEntries, eq(queueEntries.state, 'waiting'));
+}
+
+/**
+ * Puts the parts that wait in the order of the ids; those that are not named come after them, as the rules have them.
+ */
+export async function orderQueue(db: Database, person: Person, entryIds: readonly string[]): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const ids = z.array(z.uuid()).max(5000).safeParse(entryIds);
+  if (!ids.success) throw new CannotNow('This order names parts that do not exist.');
+  await db.transaction(async (tx) => {
+    await tx.update(queueEntries).set({ handOrder: null }).where(isNotNull(queueEntries.handOrder));
+    if (ids.data.length > 0) {
+      const listed = sql.join(
+        ids.data.map((id) => sql`${id}::uuid`),
+        sql`, `,
+      );
+      await tx
+        .update(queueEntries)
+        .set({ handOrder: sql`array_position(array[${listed}], ${queueEntries.id})` })
+        .where(inArray(queueEntries.id, ids.data));
+    }
+    await record(tx, person, 'move-entry', null, ids.data.slice(0, 1));
+    await announce(tx, 'printroom');
+  });
+}
+
+/** Takes a waiting part out of the queue, or puts it back; only the teacher decides what is not printed. */
+export async function dropEntry(
+  db: Database,
+  person: Person,
+  entryId: string,
+  isDropped: boolean,
+): Promise<void> {
+  demandRole(person, 'teacher');
+  const [from, to] = isDropped ? (['waiting', 'dropped'] as const) : (['dropped', 'waiting'] as const);
+  const dropped = await db
+    .update(queueEntries)
+    .set({ state: to })
+    .where(and(isId(entryId, queueEntries.id), eq(queueEntries.state, from)))
+    .returning({ id: queueEntries.id });
+  if (dropped.length === 0)
+    throw new CannotNow(`This part is not ${from === 'waiting' ? 'waiting' : 'out of the queue'} any more.`);
+  await record(db, person, isDropped ? 'drop-entry' : 'put-back-entry', null, [entryId]);
+  await announce(db, 'printroom');
+}
+
+/** Has a part that was printed be printed once more. */
+export async function repeatPrint(db: Database, person: Person, entryId: string): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  await db.transaction(async (tx) => {
+    const [printed] = await tx
+      .select({ fileId: queueEntries.printFileId, handIn: handIns.state })
+      .from(queueEntries)
+      .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+      .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+      .where(and(isId(entryId, queueEntries.id), eq(queueEntries.state, 'printed')))
+      // Of two who press at once, the second counts the copy of the first.
+      .for('update', { of: printFiles });
+    if (!printed) throw new NotAllowed();
+    if (printed.handIn !== 'approved') throw new CannotNow('This part went back to its student.');
+    const [{ last }] = await tx
+      .select({ last: max(queueEntries.copy) })
+      .from(queueEntries)
+      .where(eq(queueEntries.printFileId, printed.fileId));
+    await tx.insert(queueEntries).values({ printFileId: printed.fileId, copy: (last ?? 0) + 1 });
+    await record(tx, person, 'put-back-entry', null, [entryId]);
+    await announce(tx, 'printroom');
+  });
+}
+
+/** Holds a waiting part back, or lets it go on. */
+export async function holdEntry(
+  db: Database,
+  person: Person,
+  entryId: string,
+  isHeld: boolean,
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const held = await db
+    .update(queueEntries)
+    .set({ heldAt: isHeld ? new Date() : null })
+    .where(and(isId(entryId, queueEntries.id), eq(queueEntries.state, 'waiting')))
+    .returning({ id: queueEntries.id });
+  if (held.length === 0) throw new CannotNow('This part is not waiting any more.');
+  await record(db, person, isHeld ? 'hold-entry' : 'release-entry', null, [entryId]);
+  await announce(db, 'printroom');
+}
