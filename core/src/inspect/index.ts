@@ -1,6 +1,6 @@
 export { checks, checkTitle, whyOf } from './checks/index.ts';
 export type { PrintNeeds } from './aboutPart.ts';
-export { briefRules, parseBriefRules, type BriefRules } from './briefRules.ts';
+export { briefRules, parseBriefRules, type BriefRules } from './requirements/briefRules.ts';
 export { inspect, inspectInSteps, withPrintNeeds, type Known, type Progress } from './inspect.ts';
 export { CURRENCY, inHours, inMoney } from './inWords.ts';
 export {
@@ -11,8 +11,8 @@ export {
   type Inspection,
   type PartFacts,
 } from './inspection.ts';
-export { limitAt, limitFields, limitLabel, withLimit, type LimitField } from './limitFields.ts';
-export { classroomLimits, limitsCard, parseLimits, type LimitsCard } from './limits.ts';
+export { limitAt, limitFields, limitLabel, withLimit, type LimitField } from './card/limitFields.ts';
+export { classroomLimits, limitsCard, parseLimits, type LimitsCard } from './card/limits.ts';
 export {
   kindOf,
   requirement,
@@ -23,7 +23,7 @@ export {
   type Requirement,
 } from './requirements/index.ts';
 export { printedSizes, type PrintedSize } from './printedSizes.ts';
-export { thicknessMap, type ThicknessMap } from './thickness.ts';
-export { factsOf } from './subject.ts';
-export { svgOf, type Why } from './why.ts';
+export { thicknessMap, type ThicknessMap } from './measure/thickness.ts';
+export { factsOf } from './measure/subject.ts';
+export { svgOf, type Why } from './checks/why.ts';
 export { judge, WARN_BAND, worst, type Verdict } from './verdict.ts';

@@ -1,10 +1,10 @@
 import { setDown, type SolidMesh } from '../mesh/index.ts';
 import type { AboutPart, PrintNeeds } from './aboutPart.ts';
-import type { BriefRules } from './briefRules.ts';
+import type { BriefRules } from './requirements/briefRules.ts';
 import { checks, printChecks } from './checks/index.ts';
 import type { CheckResult, Inspection } from './inspection.ts';
-import type { LimitsCard } from './limits.ts';
-import { subjectOf } from './subject.ts';
+import type { LimitsCard } from './card/limits.ts';
+import { subjectOf } from './measure/subject.ts';
 import { worst } from './verdict.ts';
 
 /** What an inspection is told beyond the surface and the card; checks of what is not known measure nothing. */

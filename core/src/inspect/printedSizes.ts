@@ -1,7 +1,7 @@
 import type { Box, Vec3 } from '../mesh/index.ts';
 import type { Inspection } from './inspection.ts';
-import type { LimitsCard } from './limits.ts';
-import { rounded } from './subject.ts';
+import type { LimitsCard } from './card/limits.ts';
+import { rounded } from './measure/subject.ts';
 
 /** A size of a part as it was drawn and as it comes out of the printer. */
 export interface PrintedSize {

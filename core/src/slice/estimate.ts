@@ -1,9 +1,9 @@
-import { colourOf } from './colours.ts';
-import { movesOf } from './motion.ts';
-import { MovementTime } from './movementTime.ts';
-import { parkedMm } from './parking.ts';
+import { colourOf } from './layers/colours.ts';
+import { movesOf } from './motion/motion.ts';
+import { MovementTime } from './motion/movementTime.ts';
+import { parkedMm } from './gcode/parking.ts';
 import type { PrintSettings } from './printSettings.ts';
-import type { Toolpath } from './toolpath.ts';
+import type { Toolpath } from './paths/toolpath.ts';
 
 /** What a print takes. */
 export interface Estimate {

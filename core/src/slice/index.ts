@@ -1,11 +1,11 @@
-export { colourOf } from './colours.ts';
-export { cutThrough, type CutLine } from './cutThrough.ts';
+export { colourOf } from './layers/colours.ts';
+export { cutThrough, type CutLine } from './layers/cutThrough.ts';
 export { estimate, estimateCopies, heatingSeconds, type Estimate } from './estimate.ts';
-export { writeGcode, type GcodeOptions } from './gcode.ts';
-export { hangingOf, type Hanging } from './hanging.ts';
-export { lengthAlong } from './lengths.ts';
+export { writeGcode, type GcodeOptions } from './gcode/gcode.ts';
+export { hangingOf, type Hanging } from './layers/hanging.ts';
+export { lengthAlong } from './paths/lengths.ts';
 export { materialNamed, sameMaterial, type Material } from './materials.ts';
-export { paced } from './pace.ts';
+export { paced } from './motion/pace.ts';
 export { everydaySettings, printSettings, type PrintSettings } from './printSettings.ts';
 export {
   allowedSets,
@@ -17,4 +17,4 @@ export {
   type SettingSet,
 } from './settingSets.ts';
 export { slice, sliceInSteps } from './slice.ts';
-export type { Layer, Path, Role, Toolpath } from './toolpath.ts';
+export type { Layer, Path, Role, Toolpath } from './paths/toolpath.ts';

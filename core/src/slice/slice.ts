@@ -1,17 +1,17 @@
 import { boundsOf, type SolidMesh } from '../mesh/index.ts';
 import type { Outline, Region } from '../recipe/index.ts';
 import { Scope, Sections, type Area, type Kernel } from '../solid/index.ts';
-import { aroundPart } from './aroundPart.ts';
-import { bridgesOver, type Bridges } from './bridges.ts';
-import { fillLines } from './fillLines.ts';
-import { infillLines, turnOf } from './infill.ts';
-import { filling } from './lengths.ts';
-import { inOrderOfTravel } from './order.ts';
-import { paced } from './pace.ts';
+import { aroundPart } from './layers/aroundPart.ts';
+import { bridgesOver, type Bridges } from './layers/bridges.ts';
+import { fillLines } from './layers/fillLines.ts';
+import { infillLines, turnOf } from './layers/infill.ts';
+import { filling } from './paths/lengths.ts';
+import { inOrderOfTravel } from './paths/order.ts';
+import { paced } from './motion/pace.ts';
 import type { PrintSettings } from './printSettings.ts';
-import type { Layer, Path, Toolpath } from './toolpath.ts';
-import { withWays } from './travel.ts';
-import { wallsOf, type Walls } from './walls.ts';
+import type { Layer, Path, Toolpath } from './paths/toolpath.ts';
+import { withWays } from './paths/travel.ts';
+import { wallsOf, type Walls } from './layers/walls.ts';
 
 /** A corner that strays no further than this from the line between its neighbours is none. */
 const STRAIGHT_MM = 0.005;

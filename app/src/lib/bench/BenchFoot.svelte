@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { formatMm } from '@kelbrin/core/recipe';
-  import type { BenchState } from './bench.svelte';
-  import type { SaveState } from './autosave.svelte';
+  import type { BenchState } from './state/bench.svelte';
+  import type { SaveState } from './state/autosave.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
   import PartTakes from '$lib/ui/PartTakes.svelte';
 

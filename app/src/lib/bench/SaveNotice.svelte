@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import type { Design } from '@kelbrin/core/design';
-  import type { Autosave } from './autosave.svelte';
+  import type { Autosave } from './state/autosave.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
 
   interface Props {

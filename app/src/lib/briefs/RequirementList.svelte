@@ -8,7 +8,7 @@
     type Requirement,
   } from '@kelbrin/core/inspect';
   import type { FieldPath } from '@kelbrin/core/recipe';
-  import StepSentence from '$lib/bench/StepSentence.svelte';
+  import StepSentence from '$lib/bench/recipe/StepSentence.svelte';
   import { briefPage as say } from '$lib/texts/briefPage';
 
   interface Props {

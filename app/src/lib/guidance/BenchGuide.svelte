@@ -1,8 +1,8 @@
 <script lang="ts">
   import { onDestroy, untrack } from 'svelte';
   import { standingIn, type Guidance } from '@kelbrin/core/guide';
-  import type { BenchState } from '$lib/bench/bench.svelte';
-  import { Pulse } from '$lib/bench/pulse';
+  import type { BenchState } from '$lib/bench/state/bench.svelte';
+  import { Pulse } from '$lib/bench/state/pulse';
   import { sendJson } from '$lib/ui/send';
   import GuidancePanel from './GuidancePanel.svelte';
 

@@ -12,7 +12,7 @@
     type Prompt,
   } from '@kelbrin/core/guide';
   import type { FieldPath } from '@kelbrin/core/recipe';
-  import StepSentence from '$lib/bench/StepSentence.svelte';
+  import StepSentence from '$lib/bench/recipe/StepSentence.svelte';
   import { guidanceTexts as say } from '$lib/texts/guidance';
 
   interface Props {

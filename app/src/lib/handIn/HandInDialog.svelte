@@ -2,8 +2,8 @@
   import { Button, Input, Modal, Textarea } from 'flowbite-svelte';
   import { enhance } from '$lib/ui/enhance';
   import { partOf } from '@kelbrin/core/design';
-  import type { Autosave } from '$lib/bench/autosave.svelte';
-  import type { BenchState } from '$lib/bench/bench.svelte';
+  import type { Autosave } from '$lib/bench/state/autosave.svelte';
+  import type { BenchState } from '$lib/bench/state/bench.svelte';
   import type { SaidWithHandIn } from '$lib/shared/saidWithHandIn';
   import { handInTexts as say } from '$lib/texts/handIn';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { recipeOf } from '@kelbrin/core/design';
   import { differencesOf, sameRecipe, type Recipe } from '@kelbrin/core/recipe';
-  import type { BenchState } from '$lib/bench/bench.svelte';
+  import type { BenchState } from '$lib/bench/state/bench.svelte';
   import { clockTime, dayAndTime } from '$lib/ui/times';
   import { handInTexts as say } from '$lib/texts/handIn';
 

@@ -1,7 +1,7 @@
 import { narrowestWidth } from '../../plane/index.ts';
 import { formatMm } from '../../recipe/sentence.ts';
-import type { Check } from '../check.ts';
-import { rounded } from '../subject.ts';
+import type { Check } from './check.ts';
+import { rounded } from '../measure/subject.ts';
 import { judge } from '../verdict.ts';
 import { contactOf, seenFromAbove } from './plateContact.ts';
 

@@ -1,9 +1,9 @@
 import { onlyFaces, volumeOf } from '../../mesh/index.ts';
 import { formatMm } from '../../recipe/sentence.ts';
-import type { Check } from '../check.ts';
+import type { Check } from './check.ts';
 import type { Finding } from '../inspection.ts';
-import { jointsOf } from '../joints.ts';
-import { middleOf, rounded, type Subject } from '../subject.ts';
+import { jointsOf } from '../measure/joints.ts';
+import { middleOf, rounded, type Subject } from '../measure/subject.ts';
 import { judge, worst } from '../verdict.ts';
 
 /**

@@ -1,9 +1,9 @@
 import type { PrintNeeds } from '../aboutPart.ts';
-import type { BriefRules } from '../briefRules.ts';
-import type { PrintCheck } from '../check.ts';
+import type { BriefRules } from '../requirements/briefRules.ts';
+import type { PrintCheck } from './check.ts';
 import type { CheckResult, Finding } from '../inspection.ts';
 import { kindOf, requirementWords, type Answer, type Requirement } from '../requirements/index.ts';
-import { rounded } from '../subject.ts';
+import { rounded } from '../measure/subject.ts';
 import { worst } from '../verdict.ts';
 
 /** Holds the part against what its brief asks. Requirements that are met are reported too, since pupils look for them. */

@@ -1,7 +1,7 @@
-import { cornersOf, type Corner } from '../corners.ts';
-import type { Check } from '../check.ts';
+import { cornersOf, type Corner } from '../measure/corners.ts';
+import type { Check } from './check.ts';
 import type { Finding } from '../inspection.ts';
-import { rounded, type Subject } from '../subject.ts';
+import { rounded, type Subject } from '../measure/subject.ts';
 import { judge, worst } from '../verdict.ts';
 
 /**

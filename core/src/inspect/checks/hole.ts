@@ -1,11 +1,11 @@
 import { formatMm } from '../../recipe/sentence.ts';
-import type { Check } from '../check.ts';
+import type { Check } from './check.ts';
 import type { Finding } from '../inspection.ts';
-import type { LimitsCard } from '../limits.ts';
-import { findRoundHoles, type RoundHole } from '../roundHoles.ts';
-import { rounded, type Subject } from '../subject.ts';
+import type { LimitsCard } from '../card/limits.ts';
+import { findRoundHoles, type RoundHole } from '../measure/roundHoles.ts';
+import { rounded, type Subject } from '../measure/subject.ts';
 import { judge, worst } from '../verdict.ts';
-import { wallAround } from '../wallAround.ts';
+import { wallAround } from '../measure/wallAround.ts';
 
 /**
  * Measures every round hole and the wall that is left around it. Holes that pass are reported too, since pupils look for

@@ -1,5 +1,5 @@
-import type { Check, PrintCheck } from '../check.ts';
-import type { Why } from '../why.ts';
+import type { Check, PrintCheck } from './check.ts';
+import type { Why } from './why.ts';
 import { base } from './base.ts';
 import { bodies } from './bodies.ts';
 import { brief } from './brief.ts';

@@ -1,7 +1,7 @@
 import { formatMm } from '../../recipe/sentence.ts';
-import type { Check } from '../check.ts';
+import type { Check } from './check.ts';
 import { CONTACT_MM } from './plateContact.ts';
-import { middleOf, rounded, type Subject } from '../subject.ts';
+import { middleOf, rounded, type Subject } from '../measure/subject.ts';
 
 /** Corners this close in height lie in one layer. */
 const LEVEL_MM = 1e-3;

@@ -1,8 +1,8 @@
 import { selfCrossings } from '../../mesh/index.ts';
 import { formatMm } from '../../recipe/sentence.ts';
-import type { Check } from '../check.ts';
+import type { Check } from './check.ts';
 import type { Finding } from '../inspection.ts';
-import { middleOf, rounded, type Subject } from '../subject.ts';
+import { middleOf, rounded, type Subject } from '../measure/subject.ts';
 import { worst } from '../verdict.ts';
 
 /** So many crossings tell enough. */

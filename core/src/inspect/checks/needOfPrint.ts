@@ -1,10 +1,10 @@
 import type { PrintNeeds } from '../aboutPart.ts';
-import type { PrintCheck } from '../check.ts';
+import type { PrintCheck } from './check.ts';
 import type { CheckResult } from '../inspection.ts';
-import type { LimitsCard } from '../limits.ts';
-import { rounded } from '../subject.ts';
+import type { LimitsCard } from '../card/limits.ts';
+import { rounded } from '../measure/subject.ts';
 import { judge, type Verdict } from '../verdict.ts';
-import type { Why } from '../why.ts';
+import type { Why } from './why.ts';
 
 interface Need {
   readonly id: string;

@@ -1,8 +1,8 @@
 import { formatMm } from '../../recipe/sentence.ts';
-import type { Check } from '../check.ts';
+import type { Check } from './check.ts';
 import type { Finding } from '../inspection.ts';
-import { measuredRelief, type MeasuredRelief } from '../reliefs.ts';
-import { middleOf, rounded } from '../subject.ts';
+import { measuredRelief, type MeasuredRelief } from '../measure/reliefs.ts';
+import { middleOf, rounded } from '../measure/subject.ts';
 import { judge, worst, type Verdict } from '../verdict.ts';
 
 /** Measures how far letters and figures stand out of, or lie in, the surface around them, and whether letters are whole. */

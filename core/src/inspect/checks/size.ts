@@ -1,9 +1,9 @@
 import { formatMm } from '../../recipe/sentence.ts';
 import type { SolidMesh } from '../../mesh/index.ts';
 import { convexHull, extentOf, turned } from '../../plane/index.ts';
-import type { Check } from '../check.ts';
+import type { Check } from './check.ts';
 import type { Finding } from '../inspection.ts';
-import { rounded } from '../subject.ts';
+import { rounded } from '../measure/subject.ts';
 import { judge, worst } from '../verdict.ts';
 import { seenFromAbove } from './plateContact.ts';
 

@@ -1,9 +1,9 @@
 import { depthInHull } from '../../plane/index.ts';
 import { formatMm } from '../../recipe/sentence.ts';
-import type { Check } from '../check.ts';
+import type { Check } from './check.ts';
 import type { Finding } from '../inspection.ts';
-import { overlap, risersOf, type Riser } from '../risers.ts';
-import { rounded, type Subject } from '../subject.ts';
+import { overlap, risersOf, type Riser } from '../measure/risers.ts';
+import { rounded, type Subject } from '../measure/subject.ts';
 import { judge, worst } from '../verdict.ts';
 import { contactOf, seenFromAbove } from './plateContact.ts';
 

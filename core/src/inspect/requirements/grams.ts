@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { formatMm, text } from '../../recipe/index.ts';
-import { rounded } from '../subject.ts';
+import { rounded } from '../measure/subject.ts';
 import { judge } from '../verdict.ts';
 import type { RequirementKind } from './requirementKind.ts';
 

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { formatMm, millimetres, oneOf, text } from '../../recipe/index.ts';
-import { findRoundHoles } from '../roundHoles.ts';
-import { rounded } from '../subject.ts';
+import { findRoundHoles } from '../measure/roundHoles.ts';
+import { rounded } from '../measure/subject.ts';
 import { judge } from '../verdict.ts';
 import { hundredths, type RequirementKind } from './requirementKind.ts';
 

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { formatMm, millimetres, PLACEHOLDER, text } from '../../recipe/index.ts';
-import { measuredRelief } from '../reliefs.ts';
-import { middleOf, rounded } from '../subject.ts';
+import { measuredRelief } from '../measure/reliefs.ts';
+import { middleOf, rounded } from '../measure/subject.ts';
 import { judge } from '../verdict.ts';
 import { hundredths, type RequirementKind } from './requirementKind.ts';
 

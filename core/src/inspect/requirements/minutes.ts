@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { text } from '../../recipe/index.ts';
 import { inHours } from '../inWords.ts';
-import { rounded } from '../subject.ts';
+import { rounded } from '../measure/subject.ts';
 import { judge } from '../verdict.ts';
 import type { RequirementKind } from './requirementKind.ts';
 

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { fit, formatMm, millimetres, oneOf, text, type Fit, type PrinterTraits } from '../../recipe/index.ts';
-import { findRoundHoles } from '../roundHoles.ts';
-import { rounded } from '../subject.ts';
+import { findRoundHoles } from '../measure/roundHoles.ts';
+import { rounded } from '../measure/subject.ts';
 import { hundredths, type RequirementKind } from './requirementKind.ts';
 
 export const schema = z.strictObject({

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { text } from '../../recipe/index.ts';
-import { middleOf } from '../subject.ts';
+import { middleOf } from '../measure/subject.ts';
 import type { RequirementKind } from './requirementKind.ts';
 
 export const schema = z.strictObject({ kind: z.literal('oneBody') });

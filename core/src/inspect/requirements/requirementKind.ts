@@ -2,8 +2,8 @@ import type { Vec3 } from '../../mesh/index.ts';
 import type { Token } from '../../recipe/index.ts';
 import type { PrintNeeds } from '../aboutPart.ts';
 import type { Finding } from '../inspection.ts';
-import type { LimitsCard } from '../limits.ts';
-import type { Subject } from '../subject.ts';
+import type { LimitsCard } from '../card/limits.ts';
+import type { Subject } from '../measure/subject.ts';
 
 /** How a part stands against one requirement. */
 export interface Answer {

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { formatMm, text } from '../../recipe/index.ts';
-import { sharpOuterEdges } from '../corners.ts';
-import { middleOf } from '../subject.ts';
+import { sharpOuterEdges } from '../measure/corners.ts';
+import { middleOf } from '../measure/subject.ts';
 import type { RequirementKind } from './requirementKind.ts';
 
 export const schema = z.strictObject({ kind: z.literal('rounded') });

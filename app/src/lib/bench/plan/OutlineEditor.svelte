@@ -2,7 +2,7 @@
   import { Button, Checkbox } from 'flowbite-svelte';
   import { bulgedEdge } from '@kelbrin/core/plane';
   import { isFormula, worthOf, type Node, type Point, type PointsOutline } from '@kelbrin/core/recipe';
-  import type { BenchState } from '../bench.svelte';
+  import type { BenchState } from '../state/bench.svelte';
   import Dimension from './Dimension.svelte';
   import { simplified } from './freehand';
   import NodeTable from './NodeTable.svelte';

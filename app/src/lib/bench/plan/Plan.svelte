@@ -2,7 +2,7 @@
   import type { Box } from '@kelbrin/core/mesh';
   import { handlesOf, isPlacedByMiddle, plateBox, type Handle, type Point } from '@kelbrin/core/recipe';
   import MeasureTool from '$lib/ui/MeasureTool.svelte';
-  import type { BenchState } from '../bench.svelte';
+  import type { BenchState } from '../state/bench.svelte';
   import Dimension from './Dimension.svelte';
   import { inOwnTask } from './ownTask';
   import { fitted, paperLines, pathOf, rangeOf, toMillimetres, toPixels, type Sheet } from './sheet';

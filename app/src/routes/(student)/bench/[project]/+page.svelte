@@ -4,7 +4,7 @@
   import { recipeOf } from '@kelbrin/core/design';
   import { sameRecipe } from '@kelbrin/core/recipe';
   import { Button } from 'flowbite-svelte';
-  import type { BenchState } from '$lib/bench/bench.svelte';
+  import type { BenchState } from '$lib/bench/state/bench.svelte';
   import Bench from '$lib/bench/Bench.svelte';
   import BenchGuide from '$lib/guidance/BenchGuide.svelte';
   import HelpButton from '$lib/guidance/HelpButton.svelte';

@@ -1,0 +1,36 @@
+<script lang="ts">
+  import { Modal } from 'flowbite-svelte';
+  import { isEmptyPart } from '@kelbrin/core/design';
+  import { starters } from '@kelbrin/core/starters';
+  import type { BenchState } from '../state/bench.svelte';
+  import { benchTexts as say } from '$lib/texts/bench';
+
+  let { open = $bindable(false), bench }: { open: boolean; bench: BenchState } = $props();
+
+  function begin(index: number): void {
+    const { title, recipe } = starters[index];
+    if (isEmptyPart(bench.design, bench.partId)) bench.fillPart(title, recipe);
+    else bench.addPart({ name: title, recipe });
+    open = false;
+  }
+</script>
+
+<Modal bind:open title={say.fromExample} aria-label={say.fromExample} size="lg">
+  <p class="text-ink-soft">
+    {say.exampleWhat}
+  </p>
+  <ul class="grid grid-cols-3 gap-3 sm:grid-cols-4">
+    {#each starters as { id, title }, index (id)}
+      <li>
+        <button
+          type="button"
+          class="border-hairline hover:border-primary-700 hover:bg-primary-50 w-full rounded border p-2 text-left"
+          onclick={() => begin(index)}
+        >
+          <img src="/picture/starter/{id}" alt="" width="160" height="100" loading="lazy" class="w-full" />
+          <span class="font-semibold">{title}</span>
+        </button>
+      </li>
+    {/each}
+  </ul>
+</Modal>

@@ -1,0 +1,98 @@
+<script lang="ts">
+  import Link2 from '@lucide/svelte/icons/link-2';
+  import Link2Off from '@lucide/svelte/icons/link-2-off';
+  import Plus from '@lucide/svelte/icons/plus';
+  import X from '@lucide/svelte/icons/x';
+  import DimensionField from '$lib/ui/DimensionField.svelte';
+  import type { BenchState } from '../state/bench.svelte';
+  import { benchTexts as say } from '$lib/texts/bench';
+
+  let { bench }: { bench: BenchState } = $props();
+
+  /** What was typed into a measure and refused, until it is mended. */
+  let refused = $state<{ name: string; message: string }>();
+  const problem = $derived(
+    refused ?? (bench.problem?.measure ? { name: bench.problem.measure, ...bench.problem } : undefined),
+  );
+  /** A measure may use those above it. */
+  const above = $derived((index: number) => {
+    const names = new Set(bench.recipe.measures.slice(0, index).map(({ name }) => name));
+    return new Map([...bench.measures].filter(([name]) => names.has(name)));
+  });
+
+  function rename(from: string, event: Event & { currentTarget: HTMLInputElement }): void {
+    const to = event.currentTarget.value.trim();
+    if (to === from) return;
+    bench.setMeasure(from, { name: to });
+    // A name that cannot be is said, and the old one stands again.
+    const isTaken = !bench.recipe.measures.some(({ name }) => name === to);
+    refused = isTaken && bench.problem ? { name: from, message: bench.problem.message } : undefined;
+    event.currentTarget.value = isTaken ? from : to;
+  }
+</script>
+
+<section class="border-hairline border-b px-3 py-2" aria-label={say.measures}>
+  <div class="flex items-center justify-between">
+    <h2 class="text-ink-soft text-sm font-semibold">{say.measures}</h2>
+    <button
+      type="button"
+      class="hover:bg-primary-50 text-primary-800 flex items-center gap-1 rounded px-1.5 py-0.5 text-sm"
+      onclick={() => bench.addMeasure()}
+    >
+      <Plus size={14} aria-hidden="true" />{say.addMeasure}
+    </button>
+  </div>
+  {#if bench.recipe.measures.length > 0}
+    <ul>
+      {#each bench.recipe.measures as measure, index (measure.name)}
+        <li class="group flex items-baseline gap-1 py-0.5 leading-7">
+          <input
+            class="word measured"
+            type="text"
+            size={Math.max(2, measure.name.length)}
+            aria-label={say.nameOfMeasure}
+            value={measure.name}
+            onchange={(event) => rename(measure.name, event)}
+          />
+          <span>=</span>
+          <DimensionField
+            value={measure.value}
+            worth={bench.measures.get(measure.name)}
+            label={measure.name}
+            min={-10000}
+            max={10000}
+            nudge={0.1}
+            measures={above(index)}
+            problem={problem?.name === measure.name ? problem.message : undefined}
+            onchange={(value, gesture) => bench.setMeasure(measure.name, { value }, gesture)}
+            onproblem={(message) =>
+              (refused = message === undefined ? undefined : { name: measure.name, message })}
+          />
+          {#if bench.design.parts.length > 1}
+            <button
+              type="button"
+              class="ml-auto p-1 {measure.shared ? 'text-primary-700' : 'text-ink-soft'}"
+              aria-pressed={measure.shared === true}
+              aria-label={say.share(measure.name)}
+              title={measure.shared ? say.isShared : say.shareIt}
+              onclick={() => bench.shareMeasure(measure.name, !measure.shared)}
+            >
+              {#if measure.shared}<Link2 size={14} />{:else}<Link2Off size={14} />{/if}
+            </button>
+          {/if}
+          <button
+            type="button"
+            class="text-ink-soft hover:text-fail p-1 {bench.design.parts.length > 1 ? '' : 'ml-auto'}"
+            aria-label={say.deleteMeasure(measure.name)}
+            onclick={() => bench.removeMeasure(measure.name)}
+          >
+            <X size={14} />
+          </button>
+        </li>
+        {#if problem?.name === measure.name}
+          <li role="alert" class="text-fail text-sm">{problem.message}</li>
+        {/if}
+      {/each}
+    </ul>
+  {/if}
+</section>

@@ -1,0 +1,63 @@
+<script lang="ts">
+  import { Button, Modal } from 'flowbite-svelte';
+  import type { Token } from '@kelbrin/core/recipe';
+  import AddStepMenu from './AddStepMenu.svelte';
+  import type { BenchState } from '../state/bench.svelte';
+  import MeasureList from './MeasureList.svelte';
+  import PartTabs from '../PartTabs.svelte';
+  import RecipeStep from './RecipeStep.svelte';
+  import StartersDialog from '../dialogs/StartersDialog.svelte';
+  import { benchTexts as say } from '$lib/texts/bench';
+
+  interface Props {
+    bench: BenchState;
+    onopen(stepId: string, token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void;
+    /** Asks for a file that holds a part. */
+    onfile(): void;
+  }
+  let { bench, onopen, onfile }: Props = $props();
+
+  let isBeginning = $state(false);
+
+  /** What concerns neither a step nor a measure is said above all of them. */
+  const generalProblem = $derived(
+    bench.problem && !bench.problem.stepId && !bench.problem.measure ? bench.problem.message : undefined,
+  );
+  const troubled = $derived(
+    new Set(
+      bench.solid?.inspection.checks.flatMap(({ findings }) =>
+        findings.filter(({ verdict }) => verdict === 'fail').flatMap(({ steps }) => steps),
+      ),
+    ),
+  );
+</script>
+
+<PartTabs {bench} {onfile} onexample={() => (isBeginning = true)} />
+{#if generalProblem}<p role="alert" class="text-fail px-3 py-1 text-sm">{generalProblem}</p>{/if}
+<MeasureList {bench} />
+<ol class="flex flex-col gap-0.5 p-2" aria-label={say.recipe}>
+  {#each bench.recipe.steps as step, index (step.id)}
+    <RecipeStep {bench} {step} {index} isTroubled={troubled.has(step.id)} {onopen} />
+  {:else}
+    <li class="text-ink-soft px-3 py-6">
+      {say.empty}
+      <button type="button" class="word" onclick={() => (isBeginning = true)}>{say.emptyExample}</button>.
+    </li>
+  {/each}
+</ol>
+<AddStepMenu
+  isOpen={bench.recipe.steps.length < 2}
+  onadd={(kind) => bench.addStep(kind)}
+  onexample={() => (isBeginning = true)}
+/>
+{#if bench.question}
+  {@const { what, step, broken } = bench.question}
+  <Modal open title={say.breaks[what](step)} size="sm" onclose={() => bench.answer(false)}>
+    <p>{say.breaksWhat[what](broken)}</p>
+    <div class="flex justify-end gap-2">
+      <Button color="alternative" autofocus onclick={() => bench.answer(false)}>{say.breaksNo}</Button>
+      <Button onclick={() => bench.answer(true)}>{say.breaksYes[what]}</Button>
+    </div>
+  </Modal>
+{/if}
+<StartersDialog bind:open={isBeginning} {bench} />

@@ -1,0 +1,116 @@
+<script lang="ts">
+  import { additionsOf, sentenceOf, type FieldPath, type Step, type Token } from '@kelbrin/core/recipe';
+  import type { BenchState } from '../state/bench.svelte';
+  import StepSentence from './StepSentence.svelte';
+  import StepTools from './StepTools.svelte';
+  import { benchTexts as say } from '$lib/texts/bench';
+
+  interface Props {
+    bench: BenchState;
+    step: Step;
+    index: number;
+    /** Whether a check fails because of it. */
+    isTroubled: boolean;
+    onopen(stepId: string, token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void;
+  }
+  let { bench, step, index, isTroubled, onopen }: Props = $props();
+
+  /** What was typed into a field and refused, until it is mended. */
+  let refused = $state<{ path: FieldPath; message: string }>();
+  let naming = $state(false);
+  let folded = $state(false);
+
+  const problem = $derived(refused ?? (bench.problem?.stepId === step.id ? bench.problem : undefined));
+  const notes = $derived(
+    bench.problem ? [] : (bench.solid?.steps.find(({ stepId }) => stepId === step.id)?.notes ?? []),
+  );
+  const fileNotes = $derived(bench.fileNotes?.stepId === step.id ? bench.fileNotes.notes : []);
+  const isMarked = $derived(bench.marked === step.id);
+  const tokens = $derived(sentenceOf(step, { recipe: bench.recipe, index, printer: bench.limits }));
+  const additions = $derived(additionsOf(step));
+
+  function rename(event: Event & { currentTarget: HTMLInputElement }): void {
+    const name = event.currentTarget.value.trim();
+    bench.setField(step.id, ['name'], name === '' ? undefined : name);
+    naming = false;
+  }
+</script>
+
+<!-- A sentence is marked by working in it, with pointer or keyboard alike. -->
+<li
+  class="group relative rounded border py-1.5 pr-2 pl-9 {isMarked
+    ? 'border-primary-700 bg-primary-50'
+    : 'border-transparent'}"
+  class:opacity-55={step.off}
+  data-step={step.id}
+  aria-current={isMarked ? 'step' : undefined}
+  onfocusin={() => (bench.marked = step.id)}
+  onpointerdown={() => (bench.marked = step.id)}
+>
+  <button
+    type="button"
+    class="measured absolute top-2.5 left-1.5 min-w-6 rounded px-1 text-sm {isTroubled || problem
+      ? 'text-fail font-bold'
+      : 'text-ink-soft'}"
+    aria-expanded={!folded}
+    aria-label={folded ? say.unfoldStep(index + 1) : say.foldStep(index + 1)}
+    onclick={() => (folded = !folded)}>{index + 1}</button
+  >
+  {#if step.name !== undefined || naming}
+    <!-- svelte-ignore a11y_autofocus -->
+    <input
+      class="word text-sm"
+      type="text"
+      aria-label={say.nameOfStep(index + 1)}
+      maxlength="40"
+      autofocus={naming}
+      value={step.name ?? ''}
+      onchange={rename}
+      onblur={() => (naming = false)}
+    />
+  {/if}
+  {#if folded}
+    {#if step.name === undefined}<p class="text-ink-soft leading-8">…</p>{/if}
+  {:else}
+    <StepSentence
+      {tokens}
+      {problem}
+      measures={bench.measures}
+      onchange={(path, value, gesture) => bench.setField(step.id, path, value, gesture)}
+      onproblem={(path, message) => (refused = message === undefined ? undefined : { path, message })}
+      onopen={(token) => onopen(step.id, token)}
+    />
+  {/if}
+  {#if step.off}<p class="text-ink-soft text-sm">{say.isOff}</p>{/if}
+  {#if problem}<p role="alert" class="text-fail text-sm">{problem.message}</p>{/if}
+  {#each [...fileNotes, ...notes] as note (note)}<p class="text-warn-ink text-sm">{note}</p>{/each}
+  {#if isMarked}
+    <div class="mt-1 flex items-center gap-0.5">
+      {#if additions.length > 0 && !folded}
+        <select
+          class="text-primary-800 mr-auto max-w-40 border-0 bg-transparent p-0 pr-6 text-sm"
+          aria-label={say.moreFor(index + 1)}
+          value=""
+          onchange={(event) => {
+            const { path, value } = additions[Number(event.currentTarget.value)];
+            event.currentTarget.value = '';
+            bench.setField(step.id, path, value);
+          }}
+        >
+          <option value="" disabled>+ {say.more} …</option>
+          {#each additions as { label }, i (label)}<option value={i}>{label}</option>{/each}
+        </select>
+      {/if}
+      <div class="ml-auto flex gap-0.5">
+        <StepTools
+          {bench}
+          stepId={step.id}
+          {index}
+          isOff={step.off === true}
+          isNamed={step.name !== undefined || naming}
+          onname={() => (naming = true)}
+        />
+      </div>
+    </div>
+  {/if}
+</li>

@@ -1,0 +1,390 @@
+import {
+  addPart,
+  choosePart,
+  copyPart,
+  designProblem,
+  recipeOf,
+  removeMeasure,
+  removePart,
+  renamePart,
+  setMeasure,
+  shareMeasure,
+  unshareMeasure,
+  withRecipe,
+  type Design,
+  type EditedDesign,
+} from '@kelbrin/core/design';
+import {
+  addMeasure,
+  addStep,
+  directionBefore,
+  duplicateStep,
+  brokenBy,
+  moveStep,
+  removeStep,
+  setField,
+  valuesOf,
+  worthOf,
+  type Edited,
+  type FieldPath,
+  type Measure,
+  type Problem,
+  type Recipe,
+  type SetDownStep,
+  type Step,
+} from '@kelbrin/core/recipe';
+import type { Remedy } from '@kelbrin/core/advise';
+import type { LimitsCard } from '@kelbrin/core/inspect';
+import type { Vec3 } from '@kelbrin/core/mesh';
+import { History, type HistoryStates } from './history';
+import type { ExportedFile, ExportWish, Setting, ShownSolid } from '../worker/messages';
+import { Showing } from './showing.svelte';
+import type { WorkerLike } from '../worker/solidClient';
+
+const NO_MEASURES: ReadonlyMap<string, number> = new Map();
+
+/** What is asked before a change is made that other steps do not survive. */
+export interface BenchQuestion {
+  readonly what: 'delete' | 'move';
+  /** The place of the step, from 1, and of those that would name it no longer, as they would stand then. */
+  readonly step: number;
+  readonly broken: readonly number[];
+  go(): void;
+}
+
+/**
+ * What is on the bench: the project's parts with their history, the part that is shown with its last good solid and
+ * inspection, and what is marked. Everything that changes the project goes through here.
+ */
+export class BenchState {
+  design = $state.raw<Design>() as Design;
+  /** The id of the part that is shown. */
+  partId = $state('');
+  /** The recipe of that part, with the measures that all parts share. */
+  recipe = $state.raw<Recipe>() as Recipe;
+  /** Why the recipe as it stands cannot be built, or a field's value was refused. */
+  problem = $state.raw<Problem>();
+  /** The id of the step that is marked in the recipe and on the solid. */
+  marked = $state<string>();
+  /** The triangles of the finding that is looked at. */
+  hatched = $state.raw<{ triangles: readonly number[]; verdict: 'pass' | 'warn' | 'fail' }>();
+  canUndo = $state(false);
+  canRedo = $state(false);
+  /** The outline that is being drawn on the plan. */
+  drawing = $state.raw<{ readonly stepId: string; readonly path: FieldPath }>();
+  /** What was mended or guessed when a file was taken into a step. */
+  /** A change that would break other steps, until somebody has said whether it shall be made. */
+  question = $state.raw<BenchQuestion>();
+  fileNotes = $state.raw<{ readonly stepId: string; readonly notes: readonly string[] }>();
+  /** The step whose face on the plate is being picked in the view. */
+  pickingFace = $state<string>();
+  /** What the measures are worth, by name; those that cannot be worked out are left out. */
+  readonly measures: ReadonlyMap<string, number> = $derived.by(() => {
+    const all = valuesOf(this.recipe.measures);
+    return all.ok ? all.values : NO_MEASURES;
+  });
+
+  readonly #setting: Setting;
+  readonly #history = new History<Design>();
+  /** The part as it was last built, with all that is known of that very state of it. */
+  readonly showing: Showing;
+  readonly #onChange: (design: Design) => void;
+
+  constructor(design: Design, setting: Setting, worker: WorkerLike, onChange: (design: Design) => void) {
+    this.design = design;
+    this.partId = design.chosen;
+    this.recipe = recipeOf(design);
+    this.#setting = setting;
+    this.#onChange = onChange;
+    this.showing = new Showing(worker, setting, (problem) => this.#wasBuilt(problem));
+    this.#ask();
+  }
+
+  /** The solid of the part that is shown, as it was last built. */
+  get solid(): ShownSolid | undefined {
+    return this.showing.part?.solid;
+  }
+
+  /** Whether what is shown is the recipe as it stands, and not a state before. */
+  get isCurrent(): boolean {
+    return this.showing.part?.recipe === this.recipe;
+  }
+
+  /** Whether every check has answered for the recipe as it stands. */
+  get isChecked(): boolean {
+    return this.isCurrent && this.showing.isChecked;
+  }
+
+  /** What the printer can make and the class allows. */
+  get limits(): LimitsCard {
+    return this.#setting.limits;
+  }
+
+  /** Puts a value into a field of a step, as part of a drag if that is numbered; a value that cannot be is said and leaves the recipe as it was. */
+  setField(stepId: string, path: FieldPath, value: unknown, gesture?: number): void {
+    this.#try(setField(this.recipe, stepId, path, value), `${stepId} ${path.join(' ')}`, gesture);
+  }
+
+  /** Puts several values into fields of one step, as one edit. */
+  setFields(stepId: string, changes: readonly { path: FieldPath; value: unknown }[], gesture?: number): void {
+    const edited = changes.reduce<Edited>(
+      (result, { path, value }) => (result.ok ? setField(result.recipe, stepId, path, value) : result),
+      { ok: true, recipe: this.recipe },
+    );
+    this.#try(edited, `${stepId} ${changes.map(({ path }) => path.join(' ')).join(', ')}`, gesture);
+  }
+
+  /** Has the part lie on the face that looks in a direction now, whatever face the step said before. */
+  lieOn(step: SetDownStep, normal: Vec3): void {
+    const turned = step.turnDeg === undefined ? undefined : worthOf(step.turnDeg, this.measures);
+    const before = directionBefore(step, turned?.ok ? turned.value : 0, normal);
+    this.setField(step.id, ['face'], { normal: [...before] });
+  }
+
+  /** Adds a step at the end and marks it. */
+  addStep(kind: Step['kind']): void {
+    const before = this.recipe;
+    this.#edit(addStep(before, kind));
+    if (this.recipe !== before) this.marked = this.recipe.steps.at(-1)?.id;
+  }
+
+  /** Deletes a step; asks first where others name it and would be left without. */
+  removeStep(stepId: string): void {
+    this.#askIfBreaking(
+      'delete',
+      stepId,
+      (recipe) => removeStep(recipe, stepId),
+      (changed) => {
+        this.#edit(changed);
+        if (this.marked === stepId) this.marked = undefined;
+      },
+    );
+  }
+
+  duplicateStep(stepId: string): void {
+    const copied = duplicateStep(this.recipe, stepId);
+    if (!copied) return;
+    const before = this.recipe;
+    this.#edit(copied.recipe);
+    if (this.recipe !== before) this.marked = copied.copyId;
+  }
+
+  /** Moves a step by places; asks first where another would then name what comes after it. */
+  moveStep(stepId: string, by: number, gesture?: number): void {
+    this.#askIfBreaking(
+      'move',
+      stepId,
+      (recipe) => moveStep(recipe, stepId, by),
+      (changed) => this.#edit(changed, gesture === undefined ? undefined : `move ${stepId}`, gesture),
+    );
+  }
+
+  /** Goes on with the change that was asked about, or leaves it. */
+  answer(goesOn: boolean): void {
+    const asked = this.question;
+    this.question = undefined;
+    if (goesOn) asked?.go();
+  }
+
+  /** Takes a change of a step, at once or when it was asked. It is worked out then, as others may have edited meanwhile. */
+  #askIfBreaking(
+    what: BenchQuestion['what'],
+    stepId: string,
+    change: (recipe: Recipe) => Recipe,
+    take: (changed: Recipe) => void,
+  ): void {
+    const { recipe, partId } = this;
+    const changed = change(recipe);
+    const broken = brokenBy(recipe, changed);
+    if (broken.length === 0) return take(changed);
+    const step = recipe.steps.findIndex(({ id }) => id === stepId) + 1;
+    const go = () => {
+      if (this.partId === partId) take(change(this.recipe));
+    };
+    this.question = { what, step, broken, go };
+  }
+
+  addMeasure(): void {
+    this.#edit(addMeasure(this.recipe));
+  }
+
+  setMeasure(name: string, change: Partial<Measure>, gesture?: number): void {
+    this.#tryDesign(setMeasure(this.design, this.partId, name, change), `measure ${name}`, gesture);
+  }
+
+  removeMeasure(name: string): void {
+    this.#tryDesign(removeMeasure(this.design, this.partId, name));
+  }
+
+  /** Shares a measure with all parts, or ends that. */
+  shareMeasure(name: string, isShared: boolean): void {
+    const change = isShared ? shareMeasure : unshareMeasure;
+    this.#tryDesign(change(this.design, this.partId, name));
+  }
+
+  /** Shows another part. */
+  showPart(partId: string): void {
+    if (partId === this.partId) return;
+    this.#turnTo(partId);
+    this.recipe = recipeOf(this.design, partId);
+    this.#ask();
+  }
+
+  /** Adds a part, as a copy of the one that is shown unless its recipe is given, and shows it. */
+  addPart(named?: { readonly name: string; readonly recipe: Recipe }): void {
+    const added = named ? addPart(this.design, named.name, named.recipe) : copyPart(this.design, this.partId);
+    if (!added.ok) this.problem = added.problem;
+    else this.#editDesign(added.design, added.partId);
+  }
+
+  /** Puts a whole recipe into the part that is shown, and calls it by a name. */
+  fillPart(name: string, recipe: Recipe): void {
+    const filled = withRecipe(this.design, this.partId, recipe);
+    const named = renamePart(filled, this.partId, name);
+    this.#editDesign(named.ok ? named.design : filled);
+  }
+
+  /** Calls the part that is shown something else; what is wrong with a name is handed back. */
+  renamePart(name: string): string | undefined {
+    const renamed = renamePart(this.design, this.partId, name);
+    if (!renamed.ok) return renamed.problem.message;
+    this.#editDesign(renamed.design);
+    return undefined;
+  }
+
+  /** Deletes the part that is shown; its neighbour is shown then. */
+  removePart(): void {
+    const { parts } = this.design;
+    const at = parts.findIndex(({ id }) => id === this.partId);
+    const removed = removePart(this.design, this.partId);
+    if (removed.ok) this.#editDesign(removed.design, (parts[at + 1] ?? parts[at - 1]).id);
+  }
+
+  /** Says that the part that is shown is the one to hand in. */
+  choosePart(): void {
+    this.#editDesign(choosePart(this.design, this.partId));
+  }
+
+  /** Puts a whole state in the place of this one, as one edit that can be undone. */
+  replace(design: Design, keep: 'save' | 'saved' = 'save'): void {
+    const problem = designProblem(design);
+    if (problem) {
+      this.problem = problem;
+      return;
+    }
+    this.#history.edited(this.design);
+    this.#show(design, this.#partOf(design), keep === 'save');
+  }
+
+  /** Puts another state under this one, so that undo leads to it. */
+  rememberBefore(design: Design): void {
+    this.#history.edited(design);
+    this.#noteHistory();
+  }
+
+  undo(): void {
+    const before = this.#history.undo(this.design);
+    if (before) this.#show(before, this.#partOf(before));
+  }
+
+  redo(): void {
+    const after = this.#history.redo(this.design);
+    if (after) this.#show(after, this.#partOf(after));
+  }
+
+  /** Takes a change that mends a finding, as one edit. */
+  apply({ recipe }: Remedy): void {
+    this.#edit(recipe);
+  }
+
+  /** Asks for a file of the part; there is none of a state before, as while the recipe cannot be built. */
+  export(wish: ExportWish, written: (file: ExportedFile) => void): void {
+    if (this.isCurrent) this.showing.export(wish, written);
+  }
+
+  close(): void {
+    this.showing.close();
+  }
+
+  #try(edited: Edited, field: string, gesture?: number): void {
+    if (edited.ok) this.#edit(edited.recipe, field, gesture);
+    else this.problem = edited.problem;
+  }
+
+  #tryDesign(edited: EditedDesign, field?: string, gesture?: number): void {
+    if (edited.ok) this.#editDesign(edited.design, this.partId, field, gesture);
+    else this.problem = edited.problem;
+  }
+
+  #edit(recipe: Recipe, field?: string, gesture?: number): void {
+    if (recipe === this.recipe) return;
+    // Fields of two parts can have one name, as the parts' ids keep them apart.
+    const own = field && `${this.partId} ${field}`;
+    this.#editDesign(withRecipe(this.design, this.partId, recipe), this.partId, own, gesture);
+  }
+
+  /** Takes an edit, whatever it came from, if what it makes can be kept; otherwise says why not and leaves all as it was. */
+  #editDesign(design: Design, partId = this.partId, field?: string, gesture?: number): void {
+    const problem = designProblem(design);
+    if (problem) {
+      this.problem = problem;
+      return;
+    }
+    this.#history.edited(this.design, field, Date.now(), gesture);
+    this.#show(design, partId);
+  }
+
+  #show(design: Design, partId: string, tell = true): void {
+    this.design = design;
+    if (partId !== this.partId) this.#turnTo(partId);
+    this.recipe = recipeOf(design, partId);
+    this.problem = undefined;
+    this.#noteHistory();
+    this.#ask();
+    if (tell) this.#onChange(design);
+  }
+
+  /** Clears the bench of everything that belonged to the part that was shown. */
+  #turnTo(partId: string): void {
+    this.partId = partId;
+    this.showing.clear();
+    this.problem = this.marked = this.hatched = undefined;
+    this.drawing = this.fileNotes = this.pickingFace = undefined;
+  }
+
+  /** The part to show of a state that takes the place of this one: the one that is shown, or one that was changed. */
+  #partOf({ parts, chosen }: Design): string {
+    const now = this.design.parts.map((part) => JSON.stringify(part));
+    const changed = parts.filter((part) => !now.includes(JSON.stringify(part))).map(({ id }) => id);
+    const isThere = parts.some(({ id }) => id === this.partId);
+    if (isThere && (changed.length === 0 || changed.includes(this.partId))) return this.partId;
+    return changed[0] ?? (isThere ? this.partId : chosen);
+  }
+
+  /** Takes up a history that was kept; edits that were made meanwhile have begun one of their own. */
+  restoreHistory(states: HistoryStates<Design>): void {
+    if (this.#history.canUndo || this.#history.canRedo) return;
+    this.#history.restore(states);
+    this.#noteHistory();
+  }
+
+  /** Everything that can be undone and redone. */
+  get history(): HistoryStates<Design> {
+    return this.#history.states;
+  }
+
+  #noteHistory(): void {
+    this.canUndo = this.#history.canUndo;
+    this.canRedo = this.#history.canRedo;
+  }
+
+  /** Asks for the solid of the part as it stands. */
+  #ask(): void {
+    this.showing.ask({ partId: this.partId, recipe: this.recipe });
+  }
+
+  #wasBuilt(problem: Problem | undefined): void {
+    this.problem = problem;
+    if (!problem) this.hatched = undefined;
+  }
+}

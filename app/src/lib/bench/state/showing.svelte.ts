@@ -1,0 +1,152 @@
+import { withPrintNeeds, type Finding } from '@kelbrin/core/inspect';
+import type { Problem } from '@kelbrin/core/recipe';
+import type { Estimate } from '@kelbrin/core/slice';
+import type { ExportedFile, ExportWish, Setting, ReadDrawing } from '../worker/messages';
+import type { ShownPart } from './shownPart';
+import { SolidClient, type Heard, type Wanted, type WorkerLike } from '../worker/solidClient';
+
+/**
+ * The part as it was last built, and what is being found out about it. What belongs to one state of the part is one value,
+ * which is replaced whole.
+ */
+export class Showing {
+  part = $state.raw<ShownPart>();
+  /** The height of the ruler's cut line; undefined when nothing is cut. */
+  cutMm = $state<number>();
+
+  #thicknessUpToMm: number | undefined;
+  readonly #setting: Setting;
+  readonly #client: SolidClient;
+  readonly #onBuilt: (problem: Problem | undefined) => void;
+
+  /** @param onBuilt hears when a part was built, or why it could not be */
+  constructor(worker: WorkerLike, setting: Setting, onBuilt: (problem: Problem | undefined) => void) {
+    this.#setting = setting;
+    this.#onBuilt = onBuilt;
+    this.#client = new SolidClient(worker, setting, (message, about) => this.#hear(message, about));
+  }
+
+  /** What printing takes: that of the solid that is shown, or until it is known, what it took before. */
+  get estimate(): Estimate | undefined {
+    return this.part?.estimate ?? this.part?.estimateBefore;
+  }
+
+  /** Whether the estimate is of the solid that is shown, and not of one shortly before. */
+  get isWeighed(): boolean {
+    return this.part?.estimate !== undefined;
+  }
+
+  /** Whether every check has answered for the solid that is shown. */
+  get isChecked(): boolean {
+    if (!this.part) return false;
+    const { solid } = this.part;
+    return solid.isInspected && (this.isWeighed || solid.mesh.triangles.length === 0);
+  }
+
+  /** Asks for a part to be built and shown. */
+  ask(wanted: Wanted): void {
+    this.#client.show(wanted);
+  }
+
+  /** Shows nothing, until another part is built. */
+  clear(): void {
+    this.part = this.cutMm = this.#thicknessUpToMm = undefined;
+  }
+
+  cutAt(zMm: number | undefined): void {
+    this.cutMm = zMm;
+    if (zMm === undefined) this.#note({ section: undefined });
+    else this.#client.cutAt(zMm);
+  }
+
+  /** Looks for changes that mend a finding, or for none any more. */
+  findRemedies(finding?: Finding): void {
+    this.#note({ remedies: undefined });
+    const check = this.part?.solid.inspection.checks.find(({ findings }) => findings.includes(finding!));
+    if (!check || !finding) return;
+    this.#note({ remedies: { found: [], isSearching: true } });
+    this.#client.findRemedies(check.id, check.findings.indexOf(finding));
+  }
+
+  /** Shows how thick the part is, up to a thickness, or ends that. */
+  showThickness(upToMm: number | undefined): void {
+    this.#thicknessUpToMm = upToMm;
+    this.#note({ thickness: undefined });
+    if (upToMm !== undefined) this.#client.measureThickness(upToMm);
+  }
+
+  /** Asks for a file of the part. */
+  export(wish: ExportWish, written: (file: ExportedFile) => void): void {
+    this.#client.export(wish, written);
+  }
+
+  /** Asks for the outlines of an SVG file. */
+  readDrawing(source: string, drawn: (read: ReadDrawing) => void): void {
+    this.#client.readDrawing(source, drawn);
+  }
+
+  close(): void {
+    this.#client.close();
+  }
+
+  /** Notes what was found out about the state that is shown. */
+  #note(found: Partial<Omit<ShownPart, 'partId' | 'recipe'>>): void {
+    if (this.part) this.part = { ...this.part, ...found };
+  }
+
+  #hear(message: Heard, about: Wanted): void {
+    switch (message.kind) {
+      case 'solid': {
+        const estimateBefore = this.part?.partId === about.partId ? this.estimate : undefined;
+        this.part = { ...about, solid: message.solid, estimateBefore };
+        this.#onBuilt(undefined);
+        if (this.#thicknessUpToMm !== undefined) this.#client.measureThickness(this.#thicknessUpToMm);
+        if (this.cutMm !== undefined) this.cutAt(this.cutMm);
+        break;
+      }
+      case 'problem':
+        this.#onBuilt(message.problem);
+        break;
+      case 'inspected': {
+        if (!this.part) break;
+        const { inspection, steps } = message;
+        const solid = { ...this.part.solid, inspection, steps, isInspected: true };
+        this.#note({ solid, progress: undefined });
+        this.#weigh();
+        break;
+      }
+      case 'progress':
+        this.#note({ progress: message.progress });
+        break;
+      case 'estimate':
+        this.#note({ estimate: message.estimate });
+        this.#weigh();
+        break;
+      case 'section':
+        if (this.cutMm !== undefined) this.#note({ section: message.section });
+        break;
+      case 'remedy': {
+        const remedies = this.part?.remedies;
+        if (!remedies) break;
+        this.#note({
+          remedies: message.remedy
+            ? { ...remedies, found: [...remedies.found, message.remedy] }
+            : { ...remedies, isSearching: false },
+        });
+        break;
+      }
+      case 'thickness':
+        if (this.#thicknessUpToMm !== undefined) this.#note({ thickness: message.map });
+    }
+  }
+
+  /** Holds what the print takes against the card, now that it is known. */
+  #weigh(): void {
+    if (!this.part?.solid.isInspected || !this.part.estimate) return;
+    const { solid, estimate } = this.part;
+    const print = { minutes: estimate.seconds / 60, grams: estimate.grams };
+    const { limits, brief } = this.#setting;
+    const inspection = withPrintNeeds(solid.inspection, print, limits, brief);
+    this.#note({ solid: { ...solid, inspection } });
+  }
+}

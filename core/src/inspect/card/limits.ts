@@ -1,0 +1,75 @@
+import * as z from 'zod';
+import { classroomPrinter } from '../../recipe/index.ts';
+import { CURRENCY } from '../inWords.ts';
+
+const positive = z.number().positive().max(10_000);
+
+/** How much wider than an object its hole is drawn; less than nothing for a press fit in soft plastic. */
+const allowance = z.number().min(-1).max(5);
+
+/**
+ * A limits card: what a printer can make and what the class allows. Fields that are left out take the values of an
+ * ordinary classroom printer with a 0.4 mm nozzle; unknown fields are refused, so that a misspelt one is noticed.
+ */
+export const limitsCard = z.strictObject({
+  /** Usable space, left to right, front to back, and up. */
+  buildVolumeMm: z.tuple([positive, positive, positive]).default([220, 200, 180]),
+  nozzleMm: positive.default(0.4),
+  lineWidthMm: positive.default(0.45),
+  /** The layer height that parts are inspected and estimated for. */
+  layerMm: positive.default(0.2),
+  /** The layer heights that may be chosen for a print, from the finest. */
+  layerHeightsMm: z
+    .array(
+      z
+        .number('say them as numbers, such as 0.12, 0.2')
+        .positive('a layer is higher than 0')
+        .max(2, 'a layer is at most 2 mm high'),
+    )
+    .min(1, 'allow at least one')
+    .max(6, 'allow at most six')
+    .transform((heights) => [...new Set(heights)].sort((a, b) => a - b))
+    .default([0.12, 0.2, 0.28]),
+  minWallMm: positive.default(0.9),
+  minHoleMm: positive.default(2),
+  minGapMm: positive.default(0.4),
+  /** The steepest a face may lean with nothing under it: 0° is a wall, 90° a ceiling. */
+  maxOverhangDeg: z.number().min(0).max(90).default(45),
+  maxBridgeMm: positive.default(10),
+  /** The least area that must touch the plate for the part to stay on it. */
+  minBaseMm2: positive.default(50),
+  /** Height over narrowest width, above which a thing is knocked off. */
+  maxSlenderness: positive.default(5),
+  minReliefMm: positive.default(0.6),
+  /** What is printed with, as it says on the spool. */
+  material: z.string().trim().min(1).max(24).default('PLA'),
+  maxMinutes: positive.default(120),
+  maxGrams: positive.default(60),
+  /** What a kilogram of filament costs, in the currency of that code (ISO 4217). */
+  filamentPricePerKg: z.number().min(0).max(10_000).default(20),
+  currency: z.string().regex(CURRENCY, 'a currency is a code of three capitals, such as EUR').default('EUR'),
+  /** By how much plastic shrinks as it cools, in per cent of a length. */
+  shrinkagePercent: z.number().min(0).max(10).default(classroomPrinter.shrinkagePercent),
+  /** What is added to the diameter of an object for the hole that it shall fit into. */
+  fitAllowanceMm: z
+    .strictObject({ loose: allowance, sliding: allowance, snug: allowance, press: allowance })
+    .default({ ...classroomPrinter.fitAllowanceMm }),
+});
+export type LimitsCard = z.infer<typeof limitsCard>;
+
+/** The card of an ordinary classroom printer. */
+export const classroomLimits: LimitsCard = limitsCard.parse({});
+
+/**
+ * Reads a limits card from untrusted data.
+ * Returns the card, or one sentence that names the field and what is wrong with it.
+ */
+export function parseLimits(
+  data: unknown,
+): { ok: true; limits: LimitsCard } | { ok: false; message: string } {
+  const parsed = limitsCard.safeParse(data);
+  if (parsed.success) return { ok: true, limits: parsed.data };
+  const { path, message } = parsed.error.issues[0];
+  const where = path.length > 0 ? `${path.join(' › ')}: ` : '';
+  return { ok: false, message: `${where}${message}` };
+}

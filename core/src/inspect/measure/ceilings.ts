@@ -1,0 +1,163 @@
+import { shortestSpan, type CeilingEdge, type Span } from './bridgeSpan.ts';
+import type { LimitsCard } from '../card/limits.ts';
+import { judge } from '../verdict.ts';
+import { connectedIn } from './regions.ts';
+import type { Subject } from './subject.ts';
+import { restsOnPlate } from '../checks/plateContact.ts';
+
+/** A connected region of downward faces that lean out further than something, with nothing under them. */
+export interface Ceiling {
+  readonly faces: readonly number[];
+  /** The steepest of its faces, and how far that leans from the vertical, °. */
+  readonly steepestFace: number;
+  readonly steepestDeg: number;
+  /** How it can be bridged; undefined if it is held on one side only. It is worked out when it is asked for. */
+  span(): Span | undefined;
+}
+
+/** Triangles smaller than this are slivers whose direction is mere rounding, mm². */
+const SLIVER_MM2 = 1e-5;
+/** A face that looks down by less stands upright, whatever rounding a turn has left: a twentieth of a degree. */
+const UPRIGHT = Math.sin((0.05 * Math.PI) / 180);
+/** Heights this close count as level. */
+const LEVEL_MM = 1e-3;
+
+/** What hangs on a part, measured against a card. */
+export interface Hanging {
+  /** How far each face leans out over nothing, ° from the vertical; 0 for all that face up or lie on the plate. */
+  readonly leanDeg: Float64Array;
+  /** Ceilings whose faces are all too steep. */
+  readonly tooSteep: readonly Ceiling[];
+  /** Ceilings whose faces are all too steep or close to it. */
+  readonly steep: readonly Ceiling[];
+}
+
+const known = new WeakMap<Subject, Hanging>();
+
+/** What hangs on a part; worked out once for each inspection, since several checks look at it. */
+export function hangingOf(subject: Subject, { maxOverhangDeg, lineWidthMm }: LimitsCard): Hanging {
+  let hanging = known.get(subject);
+  if (!hanging) {
+    const leanDeg = leansOf(subject);
+    const verdictOf = (deg: number) => judge(deg, 'atMost', maxOverhangDeg);
+    hanging = {
+      leanDeg,
+      tooSteep: ceilingsWhere(subject, leanDeg, (deg) => verdictOf(deg) === 'fail', lineWidthMm),
+      steep: ceilingsWhere(subject, leanDeg, (deg) => verdictOf(deg) !== 'pass', lineWidthMm),
+    };
+    known.set(subject, hanging);
+  }
+  return hanging;
+}
+
+function leansOf(subject: Subject): Float64Array {
+  const { mesh, faces } = subject;
+  const leanDeg = new Float64Array(faces.areas.length);
+  const leaning: number[] = [];
+  for (let f = 0; f < leanDeg.length; f++) {
+    const down = -faces.normals[3 * f + 2];
+    if (down <= UPRIGHT || faces.areas[f] < SLIVER_MM2 || restsOnPlate(mesh, faces, f)) continue;
+    leanDeg[f] = (Math.asin(Math.min(1, down)) * 180) / Math.PI;
+    leaning.push(f);
+  }
+  settleSlivers(subject, leaning, leanDeg);
+  return leanDeg;
+}
+
+/** The rounding of coordinates about as large as this, in single precision, is their product with it. */
+const ROUNDING = 2 ** -22;
+
+/**
+ * Gives narrow triangles the lean of the larger ones that they lie in one surface with. Corners are rounded, and the
+ * narrower a triangle is the more its direction strays for that: by about the rounding over its height.
+ */
+function settleSlivers(
+  { mesh, faces, topology, box }: Subject,
+  leaning: readonly number[],
+  leanDeg: Float64Array,
+): void {
+  const roundingMm = ROUNDING * Math.max(...box.min.map(Math.abs), ...box.max.map(Math.abs));
+  const { areas } = faces;
+  for (const f of [...leaning].sort((a, b) => areas[b] - areas[a])) {
+    const strayDeg = ((roundingMm / heightOf(mesh, areas[f], f)) * 180) / Math.PI;
+    let larger = -1;
+    for (let k = 0; k < 3; k++) {
+      const other = topology.neighbours[3 * f + k];
+      if (other < 0 || leanDeg[other] === 0 || areas[other] <= areas[f]) continue;
+      const isSame = Math.abs(leanDeg[other] - leanDeg[f]) <= strayDeg;
+      if (isSame && (larger < 0 || areas[other] > areas[larger])) larger = other;
+    }
+    if (larger >= 0) leanDeg[f] = leanDeg[larger];
+  }
+}
+
+/** The height of a triangle over its longest edge, mm. */
+function heightOf({ positions: p, triangles }: Subject['mesh'], areaMm2: number, face: number): number {
+  let longest = 0;
+  for (let k = 0; k < 3; k++) {
+    const [a, b] = [3 * triangles[3 * face + k], 3 * triangles[3 * face + ((k + 1) % 3)]];
+    longest = Math.max(longest, Math.hypot(p[b] - p[a], p[b + 1] - p[a + 1], p[b + 2] - p[a + 2]));
+  }
+  return (2 * areaMm2) / longest;
+}
+
+/**
+ * The ceilings whose faces all lean as `leans` says. One that reaches out no further than a line of plastic is held by
+ * the line before it and is none.
+ */
+function ceilingsWhere(
+  subject: Subject,
+  leanDeg: Float64Array,
+  leans: (deg: number) => boolean,
+  lineWidthMm: number,
+): Ceiling[] {
+  const leaning = Array.from(leanDeg.keys()).filter((face) => leans(leanDeg[face]));
+  return connectedIn(subject.topology, leaning).flatMap((faces): Ceiling[] => {
+    const edges = edgesOf(subject, faces);
+    const areaMm2 = faces.reduce(
+      (sum, f) => sum + subject.faces.areas[f] * Math.abs(subject.faces.normals[3 * f + 2]),
+      0,
+    );
+    // Twice the area over the outline is exact for a ledge of even width around a wall, for a strip that is held along
+    // one long side, and for a disc held at its rim.
+    const outlineMm = edges.reduce(
+      (sum, { from, to }) => sum + Math.hypot(to[0] - from[0], to[1] - from[1]),
+      0,
+    );
+    const reachMm = outlineMm > 0 ? (2 * areaMm2) / outlineMm : Infinity;
+    if (reachMm <= lineWidthMm) return [];
+    let looked = false;
+    let span: Span | undefined;
+    const steepestFace = faces.reduce((a, b) => (leanDeg[b] > leanDeg[a] ? b : a));
+    return [
+      {
+        faces,
+        steepestFace,
+        steepestDeg: leanDeg[steepestFace],
+        span() {
+          if (!looked) [looked, span] = [true, shortestSpan(edges, lineWidthMm)];
+          return span;
+        },
+      },
+    ];
+  });
+}
+
+/** The edges of a region seen from above. The surface that goes on downwards from an edge holds it. */
+function edgesOf({ mesh, topology }: Subject, region: readonly number[]): CeilingEdge[] {
+  const { positions: p, triangles } = mesh;
+  const inside = new Set(region);
+  const edges: CeilingEdge[] = [];
+  for (const face of region) {
+    for (let k = 0; k < 3; k++) {
+      const neighbour = topology.neighbours[3 * face + k];
+      if (inside.has(neighbour)) continue;
+      const [a, b] = [triangles[3 * face + k], triangles[3 * face + ((k + 1) % 3)]];
+      const height = Math.min(p[3 * a + 2], p[3 * b + 2]);
+      const corners = neighbour < 0 ? [] : [0, 1, 2].map((i) => triangles[3 * neighbour + i]);
+      const held = corners.some((corner) => p[3 * corner + 2] < height - LEVEL_MM);
+      edges.push({ from: [p[3 * a], p[3 * a + 1]], to: [p[3 * b], p[3 * b + 1]], held });
+    }
+  }
+  return edges;
+}

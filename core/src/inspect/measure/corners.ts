@@ -1,0 +1,138 @@
+import type { Vec3 } from '../../mesh/index.ts';
+import type { Subject } from './subject.ts';
+
+/** A corner or an edge on the outside of a part, where a hand would meet it. */
+export interface Corner {
+  readonly kind: 'point' | 'edge';
+  /** How wide the material spreads there: its solid angle, in degrees of spherical excess (a box's corner has 90°). */
+  readonly deg: number;
+  readonly at: Vec3;
+  readonly faces: readonly number[];
+}
+
+/** Blunter corners are felt by nobody, so that none of a round part's many corners is looked at, °. */
+const LOOK_TO_DEG = 175;
+/** Shorter edges are felt as the corners at their ends, mm. */
+const LEAST_EDGE_MM = 1;
+/** What lies within this of the outermost is outside, mm. */
+const OUTSIDE_MM = 0.4;
+/** Where the surface turns by more, an edge is neither rounded nor chamfered, °. */
+const SHARP_TURN_DEG = 50;
+/** Edges as low as this lie on the plate, mm. */
+const ON_PLATE_MM = 0.01;
+/** Directions in which the outermost places are looked for. */
+const DIRECTIONS = 96;
+
+/**
+ * The pointed corners and edges of a part that lie outermost, so that a hand closed around it would meet them.
+ *
+ * The solid angle of a corner is what its edges leave of the whole: 360° less the sum of the angles by which the faces
+ * turn at them (the area of a spherical polygon; A. Girard, 1629). Along a straight edge it is twice the angle between
+ * the sides.
+ */
+export function cornersOf(subject: Subject): Corner[] {
+  const { mesh, faces, topology } = subject;
+  const { positions: p, triangles: t } = mesh;
+  const spread = new Float64Array(p.length / 3).fill(360);
+  const edges: { edge: number; deg: number }[] = [];
+  for (let edge = 0; edge < t.length; edge++) {
+    const other = topology.neighbours[edge];
+    const face = Math.floor(edge / 3);
+    // Each edge is told by one of its faces.
+    if (other < face || faces.areas[face] === 0 || faces.areas[other] === 0) continue;
+    const turn = turnAt(subject, edge, face, other);
+    spread[t[edge]] -= turn;
+    spread[t[edge % 3 === 2 ? edge - 2 : edge + 1]] -= turn;
+    const deg = 2 * (180 - turn);
+    if (deg < LOOK_TO_DEG) edges.push({ edge, deg });
+  }
+
+  if (edges.length === 0 && !spread.some((deg) => deg < LOOK_TO_DEG)) return [];
+  const isOutside = outermost(subject);
+  const place = (vertex: number): Vec3 => [p[3 * vertex], p[3 * vertex + 1], p[3 * vertex + 2]];
+  const corners = edges.flatMap(({ edge, deg }): Corner[] => {
+    const [a, b] = [place(t[edge]), place(t[edge % 3 === 2 ? edge - 2 : edge + 1])];
+    if (Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]) < LEAST_EDGE_MM) return [];
+    const at: Vec3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
+    const own = [Math.floor(edge / 3), topology.neighbours[edge]];
+    return isOutside(at, own) ? [{ kind: 'edge', deg, at, faces: own }] : [];
+  });
+
+  const around = new Map<number, number[]>();
+  t.forEach((vertex, corner) => {
+    if (spread[vertex] >= LOOK_TO_DEG || spread[vertex] <= 0) return;
+    const list = around.get(vertex);
+    if (list) list.push(Math.floor(corner / 3));
+    else around.set(vertex, [Math.floor(corner / 3)]);
+  });
+  for (const [vertex, own] of around) {
+    const at = place(vertex);
+    if (isOutside(at, own)) corners.push({ kind: 'point', deg: spread[vertex], at, faces: own });
+  }
+  return corners;
+}
+
+/** How much of the part's outer edges is neither rounded nor chamfered, and beside which faces; those on the plate aside. */
+export function sharpOuterEdges(subject: Subject): { mm: number; faces: number[] } {
+  const { mesh, faces, topology } = subject;
+  const { positions: p, triangles: t } = mesh;
+  const isOutside = outermost(subject);
+  const beside = new Set<number>();
+  let mm = 0;
+  for (let edge = 0; edge < t.length; edge++) {
+    const other = topology.neighbours[edge];
+    const face = Math.floor(edge / 3);
+    if (other < face || faces.areas[face] === 0 || faces.areas[other] === 0) continue;
+    if (turnAt(subject, edge, face, other) <= SHARP_TURN_DEG) continue;
+    const [a, b] = [3 * t[edge], 3 * t[edge % 3 === 2 ? edge - 2 : edge + 1]];
+    if (p[a + 2] < ON_PLATE_MM && p[b + 2] < ON_PLATE_MM) continue;
+    const middle: Vec3 = [(p[a] + p[b]) / 2, (p[a + 1] + p[b + 1]) / 2, (p[a + 2] + p[b + 2]) / 2];
+    if (!isOutside(middle, [face, other])) continue;
+    mm += Math.hypot(p[a] - p[b], p[a + 1] - p[b + 1], p[a + 2] - p[b + 2]);
+    beside.add(face).add(other);
+  }
+  return { mm, faces: [...beside] };
+}
+
+/** By how much the surface turns outwards at an edge, °; less than nothing where it turns inwards. */
+function turnAt({ mesh, faces }: Subject, edge: number, face: number, other: number): number {
+  const { positions: p, triangles: t } = mesh;
+  const { normals: n } = faces;
+  const a = 3 * face;
+  const b = 3 * other;
+  const from = 3 * t[edge];
+  const to = 3 * t[edge % 3 === 2 ? edge - 2 : edge + 1];
+  const cosine = n[a] * n[b] + n[a + 1] * n[b + 1] + n[a + 2] * n[b + 2];
+  const cx = n[a + 1] * n[b + 2] - n[a + 2] * n[b + 1];
+  const cy = n[a + 2] * n[b] - n[a] * n[b + 2];
+  const cz = n[a] * n[b + 1] - n[a + 1] * n[b];
+  const way = cx * (p[to] - p[from]) + cy * (p[to + 1] - p[from + 1]) + cz * (p[to + 2] - p[from + 2]);
+  return (Math.sign(way) * Math.atan2(Math.sqrt(cx * cx + cy * cy + cz * cz), cosine) * 180) / Math.PI;
+}
+
+/** Tells whether a place is as far out as anything, in the direction that its faces look together. */
+function outermost({ mesh: { positions: p }, faces }: Subject): (at: Vec3, of: readonly number[]) => boolean {
+  const extremes: Vec3[] = [];
+  // Directions spread evenly over a ball (a Fibonacci lattice; R. Swinbank and R. J. Purser, 2006).
+  const golden = Math.PI * (3 - Math.sqrt(5));
+  for (let i = 0; i < DIRECTIONS; i++) {
+    const z = 1 - (2 * i + 1) / DIRECTIONS;
+    const r = Math.sqrt(1 - z * z);
+    const [x, y] = [r * Math.cos(golden * i), r * Math.sin(golden * i)];
+    let best = 0;
+    let most = -Infinity;
+    for (let v = 0; v < p.length; v += 3) {
+      const along = x * p[v] + y * p[v + 1] + z * p[v + 2];
+      if (along > most) [most, best] = [along, v];
+    }
+    extremes.push([p[best], p[best + 1], p[best + 2]]);
+  }
+  return (at, of) => {
+    const way = [0, 1, 2].map((axis) => of.reduce((sum, f) => sum + faces.normals[3 * f + axis], 0));
+    const length = Math.hypot(...way);
+    if (length === 0) return true;
+    const along = (point: Vec3) => (way[0] * point[0] + way[1] * point[1] + way[2] * point[2]) / length;
+    const own = along(at) + OUTSIDE_MM;
+    return extremes.every((point) => along(point) <= own);
+  };
+}

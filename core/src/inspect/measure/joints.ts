@@ -1,0 +1,138 @@
+import type { Vec3 } from '../../mesh/index.ts';
+import { signedAreaOf, type Outline, type Point, type ThinWall } from '../../plane/index.ts';
+import { closeWalls } from './closeWalls.ts';
+import { slicesOf, type Slice } from './risers.ts';
+import type { Subject } from './subject.ts';
+
+/** Where two lumps of one body hang together. */
+export interface Joint {
+  readonly mm: number;
+  readonly at: Vec3;
+  readonly faces: readonly number[];
+}
+
+/** Both sides of a joint are lumps if on average they are so many times as wide as it is. */
+const LUMP = 1.6;
+/** A place lies on an outline if it is no further away, mm. */
+const ON_MM = 1e-3;
+/** A corner is hollow if the outline turns by more than this there; the sine of it. */
+const HOLLOW = Math.sin((20 * Math.PI) / 180);
+
+/**
+ * The joints between lumps of one body that are narrower than asked for, the narrowest first: necks of a section, from
+ * one hollow of its outline to another or across a wall of it, and sections that are narrower than what is above and
+ * below them.
+ */
+export function jointsOf(subject: Subject, upToMm: number): Joint[] {
+  const slices = slicesOf(subject);
+  const necks = closeWalls(subject, upToMm).flatMap(({ section, walls }) =>
+    walls.flatMap((wall) => {
+      const { points, faces } = section.outlines[wall.outline];
+      const chord = wall.widthMm < upToMm ? chordAcross(points, wall) : undefined;
+      return chord ? narrowest({ outline: points, faces, zMm: section.zMm }, [chord]) : [];
+    }),
+  );
+  return [
+    ...necks,
+    ...slices.flatMap((slice) => [
+      ...narrowest(slice, hollowPairs(slice.outline, upToMm)),
+      ...between(slice, upToMm),
+    ]),
+  ].sort((a, b) => a.mm - b.mm);
+}
+
+/** A section that is narrower than one below and one above. */
+function between({ widthMm, below, above, outline, faces, zMm }: Slice, upToMm: number): Joint[] {
+  const isLump = (slices: readonly Slice[]) => slices.some((other) => other.widthMm > LUMP * widthMm);
+  if (widthMm >= upToMm || !isLump(below) || !isLump(above)) return [];
+  return [{ mm: widthMm, at: [...outline[0], zMm], faces: [...new Set(faces)] }];
+}
+
+/** The narrowest of several chords that has a lump on both its sides. */
+function narrowest(
+  { outline, faces, zMm }: Pick<Slice, 'outline' | 'faces' | 'zMm'>,
+  chords: readonly Chord[],
+): Joint[] {
+  for (const { mm, from, to } of [...chords].sort((a, b) => a.mm - b.mm)) {
+    const [one, other] = parted(outline, from, to);
+    if (meanWidth(one) < LUMP * mm || meanWidth(other) < LUMP * mm) continue;
+    const [a, b] = [outline[from], outline[to]];
+    const near = [from, to].map((corner) => faces[corner]);
+    // One neck is one joint; the next best chord of it is the same.
+    return [{ mm, at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, zMm], faces: [...new Set(near)] }];
+  }
+  return [];
+}
+
+/** Two places of an outline, by the numbers of their corners, that are close to each other across the material. */
+interface Chord {
+  readonly from: number;
+  readonly to: number;
+  readonly mm: number;
+}
+
+/** Chords from one hollow corner to another. */
+function hollowPairs(outline: Outline, upToMm: number): Chord[] {
+  const hollow = outline.flatMap((_, i) => (isHollow(outline, i) ? [i] : []));
+  const chords: Chord[] = [];
+  hollow.forEach((from, k) => {
+    for (const to of hollow.slice(k + 1)) {
+      const mm = Math.hypot(outline[to][0] - outline[from][0], outline[to][1] - outline[from][1]);
+      if (mm < upToMm && entersMaterial(outline, from, to) && entersMaterial(outline, to, from)) {
+        chords.push({ from, to, mm });
+      }
+    }
+  });
+  return chords;
+}
+
+/** The chord across a wall of an outline; none where the other side is another outline, as that of a hole. */
+function chordAcross(outline: Outline, { widthMm, at, across }: ThinWall): Chord | undefined {
+  const [from, to] = [nearest(outline, at), nearest(outline, across)];
+  return to.mm > ON_MM ? undefined : { from: from.corner, to: to.corner, mm: widthMm };
+}
+
+/** The corner of an outline next to a place, and how far the place lies from the outline. */
+function nearest(outline: Outline, [x, y]: Point): { corner: number; mm: number } {
+  let corner = 0;
+  let least = Infinity;
+  outline.forEach((from, i) => {
+    const to = outline[(i + 1) % outline.length];
+    const [ex, ey] = [to[0] - from[0], to[1] - from[1]];
+    const along = ((x - from[0]) * ex + (y - from[1]) * ey) / (ex * ex + ey * ey || 1);
+    const share = Math.max(0, Math.min(1, along));
+    const mm = Math.hypot(from[0] + share * ex - x, from[1] + share * ey - y);
+    if (mm < least) [least, corner] = [mm, share > 0.5 ? (i + 1) % outline.length : i];
+  });
+  return { corner, mm: least };
+}
+
+function isHollow(outline: Outline, i: number): boolean {
+  const [a, b, c] = [outline.at(i - 1)!, outline[i], outline[(i + 1) % outline.length]];
+  const [ux, uy, vx, vy] = [b[0] - a[0], b[1] - a[1], c[0] - b[0], c[1] - b[1]];
+  return ux * vy - uy * vx < -HOLLOW * Math.hypot(ux, uy) * Math.hypot(vx, vy);
+}
+
+/** Whether the way from one corner to another begins inside the outline: between its edges there. */
+function entersMaterial(outline: Outline, from: number, to: number): boolean {
+  const [a, b, c] = [outline.at(from - 1)!, outline[from], outline[(from + 1) % outline.length]];
+  const [wx, wy] = [outline[to][0] - b[0], outline[to][1] - b[1]];
+  const leftOf = (p: Point, q: Point) => (q[0] - p[0]) * wy - (q[1] - p[1]) * wx > 0;
+  // At a hollow corner, what is left of either edge is material.
+  return leftOf(a, b) || leftOf(b, c);
+}
+
+/** The two outlines into which a chord parts one. */
+function parted(outline: Outline, from: number, to: number): [Outline, Outline] {
+  const [low, high] = [Math.min(from, to), Math.max(from, to)];
+  return [outline.slice(low, high + 1), [...outline.slice(high), ...outline.slice(0, low + 1)]];
+}
+
+/** Twice the area over the length of an outline: half the side of a square, and nearly all the width of a strip. */
+function meanWidth(outline: Outline): number {
+  const around = outline.reduce((sum, [x, y], i) => {
+    const [px, py] = outline.at(i - 1)!;
+    return sum + Math.hypot(x - px, y - py);
+  }, 0);
+  return around > 0 ? (2 * signedAreaOf(outline)) / around : 0;
+}

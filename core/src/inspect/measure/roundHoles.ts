@@ -1,0 +1,210 @@
+import type { Vec3 } from '../../mesh/index.ts';
+import { fitCircle, planeBasis, smallestAxis } from './fit.ts';
+import { connectedIn } from './regions.ts';
+import type { Subject } from './subject.ts';
+
+/** A hole with a round wall that goes all the way around its axis. */
+export interface RoundHole {
+  readonly diameterMm: number;
+  /** How far the round wall reaches along the axis. */
+  readonly depthMm: number;
+  /** A unit vector along the hole. */
+  readonly axis: Vec3;
+  /** The point of the axis half-way along the wall. */
+  readonly middle: Vec3;
+  /** Whether both ends are open. */
+  readonly through: boolean;
+  readonly triangles: number[];
+}
+
+/** Facets of one round wall bend by less than this from one to the next: a circle of at least eight sides. */
+const LARGEST_BEND = Math.cos((50 * Math.PI) / 180);
+/** Bends below this count as level, whichever way they go, since rounding decides it. */
+const LEVEL_BEND = Math.cos((1.5 * Math.PI) / 180);
+/** How far a wall's normals may stray from square to its axis: coarsely when the axis is first guessed, then finely. */
+const SQUARE_COARSE = Math.sin((6 * Math.PI) / 180);
+const SQUARE_FINE = Math.sin((1.5 * Math.PI) / 180);
+/** A wall goes around by this many of 360 degrees where nothing else is said; an open clip is not a hole. */
+const WRAP_DEG = 340;
+/** How far corners of the wall may lie off its circle, as a share of the radius, and at least this much in mm. */
+const ROUND_SHARE = 0.015;
+const ROUND_MM = 0.02;
+
+/**
+ * Finds every round hole of a solid from its surface alone, whatever program made it.
+ *
+ * Walls are gathered from facets that bend inwards gently; the axis is the direction to which the facets' normals are
+ * squarest; the corners of the facets must lie on one circle around it and go all the way round. Cones, balls, slots
+ * and rounded pockets fall out by these rules.
+ *
+ * @param wrapDeg how far around its axis a wall has to go to count
+ */
+export function findRoundHoles(subject: Subject, wrapDeg = WRAP_DEG): RoundHole[] {
+  const holes: RoundHole[] = [];
+  for (const hollow of hollows(subject)) {
+    const guess = smallestAxis(subject.faces, hollow);
+    const coarse = squareTo(subject, hollow, guess, SQUARE_COARSE);
+    if (coarse.length < 8) continue;
+    const axis = smallestAxis(subject.faces, coarse);
+    for (const wall of connectedIn(subject.topology, squareTo(subject, coarse, axis, SQUARE_FINE))) {
+      const hole = wall.length >= 8 ? roundHole(subject, wall, axis, wrapDeg) : undefined;
+      if (hole) holes.push(hole);
+    }
+  }
+  return holes;
+}
+
+/** Connected sets of facets joined by gentle inward bends, or by none. */
+function hollows({ mesh, faces, topology }: Subject): number[][] {
+  const { positions: p, triangles: t } = mesh;
+  const { normals: n, areas } = faces;
+  const count = areas.length;
+
+  /** 1 where an edge bends inwards, 0 where it is level, −1 where it bends outwards or too sharply to belong. */
+  const bend = (face: number, k: number): number => {
+    const other = topology.neighbours[3 * face + k];
+    if (other < 0) return -1;
+    if (areas[face] === 0 || areas[other] === 0) return 0;
+    const a = 3 * face;
+    const b = 3 * other;
+    const cosine = n[a] * n[b] + n[a + 1] * n[b + 1] + n[a + 2] * n[b + 2];
+    if (cosine > LEVEL_BEND) return 0;
+    if (cosine < LARGEST_BEND) return -1;
+    // The neighbour rises above this facet's plane where the surface is hollow.
+    const from = 3 * t[a + k];
+    const tip = 3 * t[b + tipCorner(t, face, k, other)];
+    const rise =
+      n[a] * (p[tip] - p[from]) +
+      n[a + 1] * (p[tip + 1] - p[from + 1]) +
+      n[a + 2] * (p[tip + 2] - p[from + 2]);
+    return rise > 0 ? 1 : -1;
+  };
+
+  const seen = new Uint8Array(count);
+  const found: number[][] = [];
+  for (let seed = 0; seed < count; seed++) {
+    if (seen[seed]) continue;
+    seen[seed] = 1;
+    const set = [seed];
+    let isHollow = false;
+    for (let i = 0; i < set.length; i++) {
+      for (let k = 0; k < 3; k++) {
+        const way = bend(set[i], k);
+        if (way < 0) continue;
+        if (way > 0) isHollow = true;
+        const other = topology.neighbours[3 * set[i] + k];
+        if (seen[other]) continue;
+        seen[other] = 1;
+        set.push(other);
+      }
+    }
+    if (isHollow && set.length >= 8) found.push(set);
+  }
+  return found;
+}
+
+/** The corner of `other` that is not on its common edge with `face`. */
+function tipCorner(t: Uint32Array, face: number, k: number, other: number): number {
+  const a = t[3 * face + k];
+  const b = t[3 * face + ((k + 1) % 3)];
+  for (let corner = 0; corner < 3; corner++) {
+    const vertex = t[3 * other + corner];
+    if (vertex !== a && vertex !== b) return corner;
+  }
+  return 0;
+}
+
+function squareTo({ faces }: Subject, set: readonly number[], [ax, ay, az]: Vec3, sine: number): number[] {
+  const { normals: n } = faces;
+  return set.filter((f) => Math.abs(n[3 * f] * ax + n[3 * f + 1] * ay + n[3 * f + 2] * az) < sine);
+}
+
+/** The hole that a wall of facets makes around an axis, if they do make one. */
+function roundHole(
+  subject: Subject,
+  wall: number[],
+  axis: Vec3,
+  leastWrapDeg: number,
+): RoundHole | undefined {
+  const { positions: p, triangles: t } = subject.mesh;
+  const [u, v] = planeBasis(axis);
+  const dot = (vertex: number, d: Vec3) =>
+    p[3 * vertex] * d[0] + p[3 * vertex + 1] * d[1] + p[3 * vertex + 2] * d[2];
+
+  const vertices = [...new Set(wall.flatMap((f) => [t[3 * f], t[3 * f + 1], t[3 * f + 2]]))];
+  const flat = vertices.map((vertex): [number, number] => [dot(vertex, u), dot(vertex, v)]);
+  const circle = fitCircle(flat);
+  if (!circle) return undefined;
+  const { middle, radius } = circle;
+  const slack = Math.max(ROUND_MM, ROUND_SHARE * radius);
+  if (flat.some(([x, y]) => Math.abs(Math.hypot(x - middle[0], y - middle[1]) - radius) > slack))
+    return undefined;
+
+  const angleOf = new Map(
+    vertices.map((vertex, i) => [vertex, Math.atan2(flat[i][1] - middle[1], flat[i][0] - middle[0])]),
+  );
+  const wrap = wrapOf(wall.map((f) => [0, 1, 2].map((k) => angleOf.get(t[3 * f + k])!)));
+  if (wrap < leastWrapDeg) return undefined;
+
+  const heights = vertices.map((vertex) => dot(vertex, axis));
+  const low = heights.reduce((a, b) => Math.min(a, b));
+  const high = heights.reduce((a, b) => Math.max(a, b));
+  if (high - low < 1e-3 || isBandOfBall(subject, wall, radius, high - low)) return undefined;
+
+  const point = (along: number): Vec3 =>
+    [0, 1, 2].map((i) => middle[0] * u[i] + middle[1] * v[i] + along * axis[i]) as unknown as Vec3;
+  const half = (low + high) / 2;
+  const reach = (high - low) / 2 + radius;
+  // Looked along beside the axis, since the facets of a drill tip meet in a point on it, where a ray could slip through.
+  const beside = [0, 1, 2].map(
+    (i) => point(half)[i] + radius * (0.13 * u[i] + 0.29 * v[i]),
+  ) as unknown as Vec3;
+  const through = [axis, opposite(axis)].every((way) => !subject.tree.firstHit(beside, way, [0, reach]));
+  return { diameterMm: 2 * radius, depthMm: high - low, axis, middle: point(half), through, triangles: wall };
+}
+
+/** Over how many of 360 degrees the facets, given by the angles of their corners in radians, go around. */
+function wrapOf(facets: readonly (readonly number[])[]): number {
+  const covered = new Uint8Array(360);
+  for (const angles of facets) {
+    const [first, ...others] = angles;
+    // Measured from the first corner the short way, so that a facet across ±180° is not taken for a whole turn.
+    const offsets = others.map((angle) => Math.atan2(Math.sin(angle - first), Math.cos(angle - first)));
+    const from = ((first + Math.min(0, ...offsets)) * 180) / Math.PI;
+    const to = ((first + Math.max(0, ...offsets)) * 180) / Math.PI;
+    for (let deg = Math.floor(from); deg < to; deg++) covered[((deg % 360) + 360) % 360] = 1;
+  }
+  return covered.reduce((sum, one) => sum + one, 0);
+}
+
+/**
+ * A ball's or ring's hollow also has a band of facets square to an axis, but the surface goes on smoothly at both of
+ * the band's rims, and the band is about as wide as the bend to the next one says.
+ */
+function isBandOfBall(
+  { faces, topology }: Subject,
+  wall: readonly number[],
+  radius: number,
+  depth: number,
+): boolean {
+  const inside = new Set(wall);
+  const { normals: n } = faces;
+  let rims = 0;
+  let bends = 0;
+  for (const f of wall) {
+    for (let k = 0; k < 3; k++) {
+      const other = topology.neighbours[3 * f + k];
+      if (other < 0 || inside.has(other)) continue;
+      const cosine =
+        n[3 * f] * n[3 * other] + n[3 * f + 1] * n[3 * other + 1] + n[3 * f + 2] * n[3 * other + 2];
+      rims++;
+      bends += Math.acos(Math.max(-1, Math.min(1, cosine)));
+    }
+  }
+  const bend = rims > 0 ? bends / rims : Math.PI;
+  return bend < Math.PI / 6 && depth <= 2.2 * radius * bend;
+}
+
+function opposite([x, y, z]: Vec3): Vec3 {
+  return [-x, -y, -z];
+}

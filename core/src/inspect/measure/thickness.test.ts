@@ -1,0 +1,35 @@
+import { beforeAll, expect, it } from 'vitest';
+import { ball, madeWith } from '../../../test/solids.ts';
+import { nodeWorkshop } from '../../../node/workshop.ts';
+import { areaOf } from '../../mesh/index.ts';
+import type { Kernel } from '../../solid/index.ts';
+import { thicknessMap } from '../index.ts';
+
+let kernel: Kernel;
+beforeAll(async () => ({ kernel } = await nodeWorkshop()));
+
+it('a plate with a post is as thick as it is under every place of its surface', () => {
+  const mesh = madeWith(kernel, ({ Manifold }) =>
+    Manifold.cube([40, 30, 2], true)
+      .translate([0, 0, 1])
+      .add(Manifold.cube([6, 6, 5], true).translate([0, 0, 4.5])),
+  );
+  const { positions, thicknessMm } = thicknessMap(mesh, 8);
+  let onPlate = 0;
+  for (let i = 0; i < thicknessMm.length; i++) {
+    const [x, y, z] = positions.subarray(3 * i, 3 * i + 3);
+    const isUnderPost = Math.max(Math.abs(x), Math.abs(y)) < 3.5;
+    if (Math.abs(z - 2) > 1e-4 || isUnderPost || Math.abs(x) > 19 || Math.abs(y) > 14) continue;
+    onPlate++;
+    expect(thicknessMm[i]).toBeCloseTo(2, 2);
+  }
+  expect(onPlate).toBeGreaterThan(500);
+  expect(Math.max(...thicknessMm)).toBeLessThanOrEqual(8);
+});
+
+it('keeps the surface as it is, however finely it is cut', () => {
+  const mesh = ball(kernel, 10, 32);
+  const { positions } = thicknessMap(mesh, 4);
+  const triangles = Uint32Array.from({ length: positions.length / 3 }, (_, i) => i);
+  expect(areaOf({ positions, triangles }) / areaOf(mesh)).toBeCloseTo(1, 5);
+});

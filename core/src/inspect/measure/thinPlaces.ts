@@ -1,0 +1,148 @@
+import { sectionAt, type Vec3 } from '../../mesh/index.ts';
+import { thinWalls, type Region, type ThinWall } from '../../plane/index.ts';
+import type { Check } from '../checks/check.ts';
+import { closeWalls, LOOK_TO } from './closeWalls.ts';
+import type { Finding } from '../inspection.ts';
+import { levelSections, type LevelSection } from './sections.ts';
+import { rounded, type Subject } from './subject.ts';
+import { judge, worst, type Verdict } from '../verdict.ts';
+
+/** Walls or slits of one width over several levels are one place if they lie as near as this, mm. */
+const SAME_PLACE_MM = 2;
+
+/** Where nothing is found near the limit, it is looked up to so many times that, in passing, for a figure. */
+const GLANCE_TO = 2.5;
+/** A glance is satisfied with places this far apart, mm. */
+const GLANCE_MM = 1.5;
+
+/** A place that is thin: a wall or slit between upright sides, or a floor. */
+export interface ThinPlace {
+  readonly mm: number;
+  readonly at: Vec3;
+  readonly faces: readonly number[];
+  readonly isFloor?: true;
+}
+
+/** A wall that leans or tapers is the same two layers lower if it is no wider than so many times. */
+const SAME_WALL = 1.5;
+
+/** What thin places are held against, and how thin a layer is. */
+interface Bounds {
+  readonly limitMm: number;
+  readonly layerMm: number;
+}
+
+/** The walls, or the slits, of the sections of a part that come under a limit, near it, or are the thinnest there are. */
+export function thinIn(subject: Subject, what: 'walls' | 'slits', { limitMm, layerMm }: Bounds): ThinPlace[] {
+  const lasting = (section: LevelSection, walls: readonly ThinWall[], apartMm?: number) =>
+    walls
+      .map((each) => placeOf(section, what, each))
+      .filter(
+        (place) =>
+          section.heightMm >= layerMm || goesDown(subject, section.zMm - 2 * layerMm, place, what, apartMm),
+      );
+  const close =
+    what === 'walls'
+      ? closeWalls(subject, limitMm).flatMap(({ section, walls }) => lasting(section, walls))
+      : levelSections(subject).flatMap((section) =>
+          lasting(section, wallsIn(section, what, LOOK_TO * limitMm)),
+        );
+  if (close.length > 0) return close;
+  return levelSections(subject).flatMap((section) =>
+    lasting(section, wallsIn(section, what, GLANCE_TO * limitMm, GLANCE_MM), GLANCE_MM),
+  );
+}
+
+/**
+ * Holds the thin places of a part against a limit; those that lie over each other are told of once. Measured is the
+ * thinnest of all, also when it passes; nothing if there is none.
+ *
+ * @param say the sentence for a place of a width
+ */
+export function thinPlaces(
+  subject: Subject,
+  places: readonly ThinPlace[],
+  limitMm: number,
+  say: (widthMm: number, verdict: Verdict, isFloor: boolean) => string,
+): ReturnType<Check['inspect']> {
+  const found = [...places].sort((a, b) => a.mm - b.mm);
+  const told: { isFloor: boolean; finding: Finding }[] = [];
+  for (const { mm, at, faces, isFloor = false } of found) {
+    const verdict = judge(mm, 'atLeast', limitMm);
+    if (verdict === 'pass') break;
+    const near = told.find(
+      ({ finding, ...other }) =>
+        other.isFloor === isFloor && Math.hypot(finding.at[0] - at[0], finding.at[1] - at[1]) < SAME_PLACE_MM,
+    );
+    if (near) {
+      const { triangles } = near.finding;
+      triangles.push(...faces.filter((face) => !triangles.includes(face)));
+      continue;
+    }
+    told.push({
+      isFloor,
+      finding: {
+        verdict,
+        measured: rounded(mm),
+        unit: 'mm',
+        at: at.map(rounded) as Finding['at'],
+        message: say(mm, verdict, isFloor),
+        steps: [],
+        triangles: [...faces],
+      },
+    });
+  }
+  const findings = told.map(({ finding }) => ({ ...finding, steps: subject.stepsOf(finding.triangles) }));
+  return {
+    verdict: worst(findings.map(({ verdict }) => verdict)),
+    measured: found.length > 0 ? rounded(found[0].mm) : null,
+    limit: limitMm,
+    unit: 'mm',
+    rule: 'atLeast',
+    findings,
+  };
+}
+
+/**
+ * Whether what is thin in a section is thin two layers lower as well. The top of a dome or of a rod that lies is narrow for
+ * a moment, and no wall.
+ */
+function goesDown(
+  subject: Subject,
+  zMm: number,
+  { at, mm }: ThinPlace,
+  what: 'walls' | 'slits',
+  apartMm?: number,
+): boolean {
+  const below = { zMm, outlines: sectionAt(subject.mesh, zMm) };
+  return wallsIn(below, what, SAME_WALL * mm, apartMm).some((wall) => {
+    const other = placeOf(below, what, wall);
+    return Math.hypot(other.at[0] - at[0], other.at[1] - at[1]) < SAME_PLACE_MM;
+  });
+}
+
+type Outlined = Pick<LevelSection, 'zMm' | 'outlines'>;
+
+/** The walls of a section, or its slits: seen from the air, those are the walls. */
+function wallsIn(
+  { outlines }: Outlined,
+  what: 'walls' | 'slits',
+  upToMm: number,
+  apartMm?: number,
+): ThinWall[] {
+  if (outlines.length === 0) return [];
+  const region: Region = outlines.map(({ points }) => (what === 'slits' ? points.toReversed() : points));
+  return thinWalls(region, upToMm, apartMm);
+}
+
+function placeOf(
+  { zMm, outlines }: Outlined,
+  what: 'walls' | 'slits',
+  { widthMm, at, across, outline, edges }: ThinWall,
+): ThinPlace {
+  const { faces } = outlines[outline];
+  const faceOf = (edge: number) =>
+    faces[what === 'slits' ? (2 * faces.length - 2 - edge) % faces.length : edge];
+  const middle: Vec3 = [(at[0] + across[0]) / 2, (at[1] + across[1]) / 2, zMm];
+  return { mm: widthMm, at: middle, faces: [...new Set(edges.map(faceOf))] };
+}

@@ -1,0 +1,65 @@
+import { isInside, type Region } from '../../plane/index.ts';
+import type { Area } from '../../solid/index.ts';
+import { fillLines } from './fillLines.ts';
+import { filling, lengthAlong } from '../paths/lengths.ts';
+import type { PrintSettings } from '../printSettings.ts';
+import type { Path } from '../paths/toolpath.ts';
+
+/** Smaller gaps than this are spanned by the lines beside them. */
+const SMALLEST_MM2 = 1;
+/** How far the lines of a bridge lie on what holds them, in lines. */
+const ON_SUPPORT = 2;
+const STEP_DEG = 15;
+/** Unless so much of a bridge's length hangs between two supports, it is none. */
+const LEAST_HELD = 0.6;
+
+/** Bridges of a layer, and what they cover. */
+export interface Bridges {
+  readonly paths: readonly Path[];
+  readonly covered: readonly Area[];
+}
+
+/**
+ * Lays what has nothing under it, and is held on two sides, across its span: of all directions the one in which most of
+ * the plastic hangs between two supports, and of equals the shortest.
+ *
+ * `inside` is the area within the layer's walls, `below` the section under it.
+ */
+export function bridgesOver(inside: Area, below: Area, { lineWidthMm }: PrintSettings): Bridges {
+  const support = below.outlines();
+  const paths: Path[] = [];
+  const covered: Area[] = [];
+  for (const gap of inside.without(below.grown(lineWidthMm / 2)).pieces()) {
+    if (gap.mm2() < SMALLEST_MM2) continue;
+    // A little wider than the gap, so that the ends lie on something; shrunk first, so that no sliver is taken along.
+    const span = gap.grown(lineWidthMm * (ON_SUPPORT + 0.5)).and(inside);
+    const best = bestAcross(span.outlines(), support, lineWidthMm);
+    if (!best) continue;
+    paths.push(...filling(best, span.mm2()));
+    covered.push(span);
+  }
+  return { paths, covered };
+}
+
+function bestAcross(span: Region, support: Region, lineWidthMm: number): Path[] | undefined {
+  let best: Path[] | undefined;
+  let bestHeld = LEAST_HELD;
+  let bestMean = Infinity;
+  for (let angle = 0; angle < 180; angle += STEP_DEG) {
+    const lines = fillLines(span, angle, lineWidthMm, 'bridge');
+    const total = lines.reduce((sum, line) => sum + lengthAlong(line), 0);
+    if (total === 0) continue;
+    const held = lines.filter(({ points }) => points.every((end) => isCovered(end, support)));
+    const share = held.reduce((sum, line) => sum + lengthAlong(line), 0) / total;
+    const mean = total / lines.length;
+    if (share > bestHeld + 0.02 || (share > bestHeld - 0.02 && share >= LEAST_HELD && mean < bestMean)) {
+      [best, bestHeld, bestMean] = [lines, Math.max(share, bestHeld), mean];
+    }
+  }
+  return best;
+}
+
+/** Whether a point lies in a region with openings. */
+function isCovered([x, y]: readonly [number, number], region: Region): boolean {
+  return region.filter((outline) => isInside([x, y], outline)).length % 2 === 1;
+}

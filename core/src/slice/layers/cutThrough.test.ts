@@ -1,0 +1,36 @@
+import { expect, it } from 'vitest';
+import { cutThrough, type Path } from '../index.ts';
+
+const line = (points: [number, number][], closed = false): Path => ({
+  role: 'perimeter',
+  points,
+  closed,
+  widthMm: 0.4,
+});
+const toolpath = (...paths: Path[]) => ({ layers: [{ zMm: 0.2, thickMm: 0.2, pace: 1, paths }] });
+
+it('shows where lines cross the plane, as wide as they are', () => {
+  const square = line(
+    [
+      [0, 0],
+      [10, 0],
+      [10, 10],
+      [0, 10],
+    ],
+    true,
+  );
+  const cuts = cutThrough(toolpath(square), 4);
+  expect(cuts.map(({ xMm }) => xMm).toSorted()).toEqual([0, 10]);
+  expect(cuts[0]).toMatchObject({ role: 'perimeter', widthMm: 0.4, topMm: 0.2, thickMm: 0.2 });
+});
+
+it('shows more of a line that is crossed at a slant, and nothing of one that is not crossed', () => {
+  const slanting = line([
+    [0, 0],
+    [10, 10],
+  ]);
+  const [{ xMm, widthMm }] = cutThrough(toolpath(slanting), 5);
+  expect(xMm).toBeCloseTo(5);
+  expect(widthMm).toBeCloseTo(0.4 * Math.SQRT2);
+  expect(cutThrough(toolpath(slanting), 11)).toEqual([]);
+});

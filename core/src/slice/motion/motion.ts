@@ -1,0 +1,88 @@
+import type { PrintSettings } from '../printSettings.ts';
+import type { Layer, Path, Toolpath } from '../paths/toolpath.ts';
+
+type Point = readonly [number, number];
+
+/** One straight move of the nozzle. */
+export interface Move {
+  readonly from: Point;
+  readonly to: Point;
+  readonly zMm: number;
+  readonly lengthMm: number;
+  readonly speedMmPerS: number;
+  readonly accelerationMmPerS2: number;
+  /** Filament pushed during the move, mm; 0 while travelling. */
+  readonly filamentMm: number;
+  /** Whether the filament is drawn back before and pushed forward after the move, so that it does not ooze. */
+  readonly retracted: boolean;
+}
+
+/** Travels shorter than this do not ooze enough to be worth drawing the filament back. */
+const RETRACT_ABOVE_MM = 2;
+
+/** Goes through a toolpath move by move, in the order of printing, starting above the first point. */
+export function* movesOf(
+  toolpath: Toolpath,
+  settings: PrintSettings,
+): Generator<{ layer: number; move: Move }> {
+  let at: Point | undefined;
+  for (const [index, layer] of toolpath.layers.entries()) {
+    for (const move of movesOfLayer(layer, index === 0, settings, at)) {
+      yield { layer: index, move };
+      at = move.to;
+    }
+  }
+}
+
+/** The moves of one layer, from where the nozzle is; from above its first point if that is not known. */
+export function* movesOfLayer(
+  { zMm, thickMm, pace, paths }: Layer,
+  isFirst: boolean,
+  settings: PrintSettings,
+  start?: Point,
+): Generator<Move> {
+  const filamentArea = (Math.PI * settings.filamentDiameterMm ** 2) / 4;
+  let at = start ?? paths[0]?.points[0];
+  for (const path of paths) {
+    const [first, ...rest] = path.points;
+    for (const to of [...(path.way ?? []), first]) {
+      const lengthMm = Math.hypot(to[0] - at[0], to[1] - at[1]);
+      yield {
+        from: at,
+        to,
+        zMm,
+        lengthMm,
+        speedMmPerS: settings.travelMmPerS,
+        accelerationMmPerS2: settings.travelMmPerS2,
+        filamentMm: 0,
+        retracted: path.way === undefined && lengthMm > RETRACT_ABOVE_MM,
+      };
+      at = to;
+    }
+    const filamentPerMm = (path.widthMm * thickMm) / filamentArea;
+    const { fullMmPerS, accelerationMmPerS2 } = speedOf(path, isFirst, settings);
+    const speedMmPerS = Math.max(fullMmPerS * pace, Math.min(fullMmPerS, settings.slowestMmPerS));
+    for (const to of path.closed ? [...rest, first] : rest) {
+      const lengthMm = Math.hypot(to[0] - at[0], to[1] - at[1]);
+      const filamentMm = lengthMm * filamentPerMm;
+      yield { from: at, to, zMm, lengthMm, speedMmPerS, accelerationMmPerS2, filamentMm, retracted: false };
+      at = to;
+    }
+  }
+}
+
+function speedOf(
+  { role }: Path,
+  isFirst: boolean,
+  settings: PrintSettings,
+): { fullMmPerS: number; accelerationMmPerS2: number } {
+  if (isFirst) {
+    return { fullMmPerS: settings.firstLayerMmPerS, accelerationMmPerS2: settings.firstLayerMmPerS2 };
+  }
+  if (role === 'bridge') {
+    return { fullMmPerS: settings.bridgeMmPerS, accelerationMmPerS2: settings.perimeterMmPerS2 };
+  }
+  return role === 'perimeter' || role === 'thin'
+    ? { fullMmPerS: settings.perimeterMmPerS, accelerationMmPerS2: settings.perimeterMmPerS2 }
+    : { fullMmPerS: settings.infillMmPerS, accelerationMmPerS2: settings.infillMmPerS2 };
+}

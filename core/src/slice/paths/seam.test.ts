@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest';
+import { circlePoints, type Outline } from '../../plane/index.ts';
+import { fromSeam } from './seam.ts';
+
+const square: Outline = [
+  [0, 0],
+  [10, 0],
+  [10, 10],
+  [0, 10],
+];
+
+describe('the seam of a line around an outline', () => {
+  it('is at a corner at the back of a square, wherever its outline begins', () => {
+    for (let i = 0; i < 4; i++) {
+      expect(fromSeam([...square.slice(i), ...square.slice(0, i)])[0]).toEqual([0, 10]);
+    }
+  });
+
+  it('hides in an inward corner, even of one further in front', () => {
+    const notched: Outline = [
+      [0, 0],
+      [4, 0],
+      [4, 3],
+      [6, 3],
+      [6, 0],
+      [10, 0],
+      [10, 10],
+      [0, 10],
+    ];
+    expect(fromSeam(notched)[0]).toEqual([4, 3]);
+  });
+
+  it('is at the back of a circle, and above itself in a larger one', () => {
+    for (const radius of [4, 5, 6]) {
+      const [x, y] = fromSeam(circlePoints(radius))[0];
+      expect(y).toBeGreaterThan(radius - 0.06);
+      expect(Math.abs(x)).toBeLessThan(0.8);
+    }
+  });
+
+  it('keeps the outline as it is', () => {
+    expect(fromSeam(square).toSorted()).toEqual(square.toSorted());
+  });
+});

@@ -1,0 +1,141 @@
+import { extentOf, isInside, type Outline, type Point, type Range, type Region } from '../../plane/index.ts';
+import type { Path } from './toolpath.ts';
+
+type Place = readonly [number, number];
+
+/** Travels up to this long go straight: they ooze too little to matter. */
+const STRAIGHT_UP_TO_MM = 2;
+/** A way around that is so many times as long as the straight one takes longer than drawing the filament back. */
+const LONGEST_DETOUR = 4;
+
+/**
+ * The paths of a layer, each with the way to its beginning. Where the straight way would cross open air it goes around
+ * over what is printed, if that is not far; otherwise the filament is drawn back for it.
+ *
+ * `within` is the area over which the nozzle may go, a little smaller than the layer's section.
+ */
+export function withWays(paths: readonly Path[], within: Region): Path[] {
+  const ground = groundOf(within);
+  return paths.map((path, i) => {
+    if (i === 0) return path;
+    const before = paths[i - 1];
+    const from = before.closed ? before.points[0] : before.points[before.points.length - 1];
+    const to = path.points[0];
+    const straight = Math.hypot(to[0] - from[0], to[1] - from[1]);
+    if (straight <= STRAIGHT_UP_TO_MM) return path;
+    const way = wayWithin(from, to, ground);
+    return way && lengthOf([from, ...way, to]) <= LONGEST_DETOUR * straight ? { ...path, way } : path;
+  });
+}
+
+/**
+ * The corners of a short way from one place to another that stays within a region: none if the straight line does.
+ * Where that leaves the region it follows the outline that it crossed, the shorter way around, and is then pulled tight.
+ * Undefined between pieces that do not hang together.
+ */
+export function wayWithin(from: Place, to: Place, ground: Ground): Place[] | undefined {
+  const crossings = crossingsOf(from, to, ground);
+  const corners: Place[] = [];
+  for (let i = 0; i < crossings.length; i++) {
+    const { outline, edge } = crossings[i];
+    let last = i;
+    crossings.forEach((other, j) => {
+      if (j > i && other.outline === outline) last = j;
+    });
+    if (last === i) return undefined;
+    corners.push(...along(ground[outline].points, edge, crossings[last].edge));
+    i = last;
+  }
+  return corners.length === 0 ? [] : pulledTight([from, ...corners, to], ground).slice(1, -1);
+}
+
+/** The outlines of a region, each with the box that it lies in, so that those far from a way are not looked at. */
+export type Ground = readonly {
+  readonly points: Outline;
+  readonly x: Range;
+  readonly y: Range;
+}[];
+
+/** A region to find ways over. */
+export function groundOf(region: Region): Ground {
+  return region.map((points) => ({ points, ...extentOf([points]) }));
+}
+
+/** Whether a straight way may touch a box: neither beside it, nor all of its corners on one side of the way. */
+function mayTouch([fx, fy]: Place, [tx, ty]: Place, { x, y }: Ground[number]): boolean {
+  if (Math.max(fx, tx) < x.low || Math.min(fx, tx) > x.high) return false;
+  if (Math.max(fy, ty) < y.low || Math.min(fy, ty) > y.high) return false;
+  const side = (px: number, py: number) => (tx - fx) * (py - fy) - (ty - fy) * (px - fx);
+  const [a, b, c, d] = [side(x.low, y.low), side(x.high, y.low), side(x.low, y.high), side(x.high, y.high)];
+  return Math.min(a, b, c, d) <= 0 && Math.max(a, b, c, d) >= 0;
+}
+
+interface Crossing {
+  readonly share: number;
+  readonly outline: number;
+  readonly edge: number;
+}
+
+/** Where the straight way crosses outlines, in the order in which it does. */
+function crossingsOf(from: Place, to: Place, ground: Ground): Crossing[] {
+  const crossings: Crossing[] = [];
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+  ground.forEach((each, outline) => {
+    if (!mayTouch(from, to, each)) return;
+    const { points } = each;
+    let [ax, ay] = points[points.length - 1];
+    points.forEach(([bx, by], i) => {
+      const [ex, ey] = [bx - ax, by - ay];
+      const turn = dx * ey - dy * ex;
+      if (turn !== 0) {
+        const [gx, gy] = [ax - from[0], ay - from[1]];
+        const share = (gx * ey - gy * ex) / turn;
+        const part = (gx * dy - gy * dx) / turn;
+        if (share > 0 && share < 1 && part >= 0 && part < 1) {
+          crossings.push({ share, outline, edge: (i + points.length - 1) % points.length });
+        }
+      }
+      [ax, ay] = [bx, by];
+    });
+  });
+  return crossings.sort((a, b) => a.share - b.share);
+}
+
+/** The corners of an outline between two of its edges, the shorter way around. An edge is counted by its first corner. */
+function along(points: readonly Point[], fromEdge: number, toEdge: number): Place[] {
+  const forwards: Place[] = [];
+  for (let i = fromEdge; i !== toEdge;) {
+    i = (i + 1) % points.length;
+    forwards.push(points[i]);
+  }
+  const backwards: Place[] = [];
+  for (let i = fromEdge; i !== toEdge; i = (i + points.length - 1) % points.length) backwards.push(points[i]);
+  return lengthOf(forwards) <= lengthOf(backwards) ? forwards : backwards;
+}
+
+/** A way without the corners that it can do without. */
+function pulledTight(way: readonly Place[], ground: Ground): Place[] {
+  const tight: Place[] = [way[0]];
+  for (let at = 0; at < way.length - 1;) {
+    let next = way.length - 1;
+    while (next > at + 1 && !isWithin(way[at], way[next], ground)) next--;
+    tight.push(way[next]);
+    at = next;
+  }
+  return tight;
+}
+
+function isWithin(from: Place, to: Place, ground: Ground): boolean {
+  if (crossingsOf(from, to, ground).length > 0) return false;
+  const middle: Point = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
+  const [mx, my] = middle;
+  const around = ground.filter(
+    ({ x, y, points }) =>
+      mx >= x.low && mx <= x.high && my >= y.low && my <= y.high && isInside(middle, points),
+  );
+  return around.length % 2 === 1;
+}
+
+function lengthOf(way: readonly Place[]): number {
+  return way.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - way[i][0], y - way[i][1]), 0);
+}
