@@ -1,40 +1,9 @@
+import { house, roofOf } from './house.mjs';
+
 /*
- * The arrows of the house. They only run downward: the app, the command and the printer stand on the core; inside the
- * core, plane and mesh → recipe → design and solid → inspect and slice → plate; inside the app, screens stand on the server's code and not the other way.
+ * The arrows of the house. They only run downward: the app, the command and the printer stand on the core, and each room
+ * imports from the rooms that `house.mjs` names for it.
  */
-const layersOfCore = [
-  'mesh',
-  'plane',
-  'recipe',
-  'design',
-  'solid',
-  'inspect',
-  'advise',
-  'guide',
-  'slice',
-  'plate',
-  'format',
-  'picture',
-  'starters',
-  'document',
-];
-/** For each folder of the core, the folders that it may import from besides itself. */
-const mayImport = {
-  mesh: [],
-  plane: [],
-  recipe: ['mesh', 'plane'],
-  design: ['recipe'],
-  solid: ['mesh', 'plane', 'recipe'],
-  inspect: ['mesh', 'plane', 'recipe'],
-  guide: ['recipe', 'inspect'],
-  advise: ['mesh', 'plane', 'recipe', 'solid', 'inspect'],
-  slice: ['mesh', 'plane', 'recipe', 'solid'],
-  plate: ['mesh', 'plane', 'solid', 'slice'],
-  format: ['mesh', 'plane', 'solid'],
-  picture: ['mesh'],
-  starters: ['recipe'],
-  document: ['recipe', 'starters', 'inspect', 'advise'],
-};
 const isTest = '\\.test\\.ts$';
 
 /** @type {import('dependency-cruiser').IConfiguration} */
@@ -72,12 +41,16 @@ export default {
       from: { path: '^(core|app|cli|printer)/src', pathNot: ['^core/src/solid', isTest, '\\.worker\\.ts$'] },
       to: { path: 'node_modules/manifold-3d' },
     },
-    ...layersOfCore.map((folder) => ({
-      name: `core-${folder}-looks-down`,
-      severity: 'error',
-      from: { path: `^core/src/${folder}/`, pathNot: isTest },
-      to: { path: '^core/src/', pathNot: `^core/src/(${[folder, ...mayImport[folder]].join('|')})/` },
-    })),
+    ...house.flatMap(({ path, uses }) => {
+      if (!uses) return [];
+      const allowed = [path, ...uses.map((name) => `${roofOf(path)}/${name}`)];
+      return {
+        name: `${path.replace('/src', '')} keeps to its arrows`,
+        severity: 'error',
+        from: { path: `^${path}/`, pathNot: isTest },
+        to: { path: `^${roofOf(path)}/`, pathNot: `^(${allowed.join('|')})(/|$)` },
+      };
+    }),
     {
       name: 'core-looks-up-at-nothing',
       severity: 'error',
@@ -121,7 +94,7 @@ export default {
       name: 'shared-parts-know-no-screen',
       severity: 'error',
       from: { path: '^app/src/lib/ui' },
-      to: { path: '^app/src/lib/(bench|review|printroom)' },
+      to: { path: '^app/src/lib/(?!ui|shared|texts|live|server)' },
     },
   ],
   options: {

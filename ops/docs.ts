@@ -1,7 +1,9 @@
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { inspectionDocument } from '../core/src/document/inspectionDocument.ts';
 import { recipeDocument } from '../core/src/document/recipeDocument.ts';
+import { housePages, withHouse } from './houseMap.ts';
 import { root } from './state.ts';
 
 /* Writes the documents that are made from the code. */
@@ -12,3 +14,9 @@ const { words, pictures } = inspectionDocument();
 writeFileSync(join(root, 'docs/inspection.md'), words);
 mkdirSync(join(root, 'docs/inspection'), { recursive: true });
 for (const [name, picture] of pictures) writeFileSync(join(root, 'docs/inspection', name), picture);
+
+for (const { page, shown } of housePages) {
+  const file = join(root, page);
+  writeFileSync(file, withHouse(readFileSync(file, 'utf8'), shown()));
+  execFileSync('npx', ['prettier', '--write', '--log-level=warn', file]);
+}

@@ -3,7 +3,7 @@ import { building } from '$app/environment';
 import type { Person } from '$lib/server/platform/auth/access';
 import { personBehind } from '$lib/server/platform/auth/session';
 import { passOver } from '$lib/requests.server';
-import { log } from '$lib/server/platform/log';
+import { log } from '$lib/server/platform/basics/log';
 import { stopWhenAsked } from '$lib/server/platform/stop';
 
 export const init: ServerInit = stopWhenAsked;

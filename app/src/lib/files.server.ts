@@ -1,4 +1,4 @@
-import { sha256 } from './server/platform/sha256';
+import { sha256 } from './server/platform/basics/sha256';
 
 /** How a picture that somebody added is sent: as nothing but a picture, to whoever may see it. */
 export function pictureResponse(

@@ -1,8 +1,8 @@
 import { error, fail, json, type ActionFailure, type Cookies } from '@sveltejs/kit';
 import { parseSetCookieHeader } from 'better-auth/cookies';
 import { NotAllowed } from './server/platform/auth/access';
-import { CannotNow } from './server/platform/cannotNow';
-import { isImpossibleData } from './server/platform/impossibleData';
+import { CannotNow } from './server/platform/basics/cannotNow';
+import { isImpossibleData } from './server/platform/basics/impossibleData';
 import { SentBytes, type SentFile } from './server/platform/sent/sentBytes';
 import { FILE_NAME_HEADER } from './shared/fileNameHeader';
 

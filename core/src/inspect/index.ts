@@ -1,8 +1,8 @@
 export { checks, checkTitle, whyOf } from './checks/index.ts';
-export type { PrintNeeds } from './aboutPart.ts';
+export type { PrintNeeds } from './measure/aboutPart.ts';
 export { briefRules, parseBriefRules, type BriefRules } from './requirements/briefRules.ts';
 export { inspect, inspectInSteps, withPrintNeeds, type Known, type Progress } from './inspect.ts';
-export { CURRENCY, inHours, inMoney } from './inWords.ts';
+export { CURRENCY, inHours, inMoney } from './result/inWords.ts';
 export {
   inspection,
   measuredWords,
@@ -10,7 +10,7 @@ export {
   type Finding,
   type Inspection,
   type PartFacts,
-} from './inspection.ts';
+} from './result/inspection.ts';
 export { limitAt, limitFields, limitLabel, withLimit, type LimitField } from './card/limitFields.ts';
 export { classroomLimits, limitsCard, parseLimits, type LimitsCard } from './card/limits.ts';
 export {
@@ -26,4 +26,4 @@ export { printedSizes, type PrintedSize } from './printedSizes.ts';
 export { thicknessMap, type ThicknessMap } from './measure/thickness.ts';
 export { factsOf } from './measure/subject.ts';
 export { svgOf, type Why } from './checks/why.ts';
-export { judge, WARN_BAND, worst, type Verdict } from './verdict.ts';
+export { judge, WARN_BAND, worst, type Verdict } from './result/verdict.ts';

@@ -1,11 +1,11 @@
 import { setDown, type SolidMesh } from '../mesh/index.ts';
-import type { AboutPart, PrintNeeds } from './aboutPart.ts';
+import type { AboutPart, PrintNeeds } from './measure/aboutPart.ts';
 import type { BriefRules } from './requirements/briefRules.ts';
 import { checks, printChecks } from './checks/index.ts';
-import type { CheckResult, Inspection } from './inspection.ts';
+import type { CheckResult, Inspection } from './result/inspection.ts';
 import type { LimitsCard } from './card/limits.ts';
 import { subjectOf } from './measure/subject.ts';
-import { worst } from './verdict.ts';
+import { worst } from './result/verdict.ts';
 
 /** What an inspection is told beyond the surface and the card; checks of what is not known measure nothing. */
 export interface Known extends AboutPart {

@@ -1,5 +1,5 @@
 import type { Box, Vec3 } from '../mesh/index.ts';
-import type { Inspection } from './inspection.ts';
+import type { Inspection } from './result/inspection.ts';
 import type { LimitsCard } from './card/limits.ts';
 import { rounded } from './measure/subject.ts';
 

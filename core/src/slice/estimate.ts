@@ -2,7 +2,7 @@ import { colourOf } from './layers/colours.ts';
 import { movesOf } from './motion/motion.ts';
 import { MovementTime } from './motion/movementTime.ts';
 import { parkedMm } from './gcode/parking.ts';
-import type { PrintSettings } from './printSettings.ts';
+import type { PrintSettings } from './settings/printSettings.ts';
 import type { Toolpath } from './paths/toolpath.ts';
 
 /** What a print takes. */

@@ -4,9 +4,9 @@ export { estimate, estimateCopies, heatingSeconds, type Estimate } from './estim
 export { writeGcode, type GcodeOptions } from './gcode/gcode.ts';
 export { hangingOf, type Hanging } from './layers/hanging.ts';
 export { lengthAlong } from './paths/lengths.ts';
-export { materialNamed, sameMaterial, type Material } from './materials.ts';
+export { materialNamed, sameMaterial, type Material } from './settings/materials.ts';
 export { paced } from './motion/pace.ts';
-export { everydaySettings, printSettings, type PrintSettings } from './printSettings.ts';
+export { everydaySettings, printSettings, type PrintSettings } from './settings/printSettings.ts';
 export {
   allowedSets,
   printChoice,
@@ -15,6 +15,6 @@ export {
   settingSets,
   type PrintChoice,
   type SettingSet,
-} from './settingSets.ts';
+} from './settings/settingSets.ts';
 export { slice, sliceInSteps } from './slice.ts';
 export type { Layer, Path, Role, Toolpath } from './paths/toolpath.ts';

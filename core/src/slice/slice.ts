@@ -8,7 +8,7 @@ import { infillLines, turnOf } from './layers/infill.ts';
 import { filling } from './paths/lengths.ts';
 import { inOrderOfTravel } from './paths/order.ts';
 import { paced } from './motion/pace.ts';
-import type { PrintSettings } from './printSettings.ts';
+import type { PrintSettings } from './settings/printSettings.ts';
 import type { Layer, Path, Toolpath } from './paths/toolpath.ts';
 import { withWays } from './paths/travel.ts';
 import { wallsOf, type Walls } from './layers/walls.ts';

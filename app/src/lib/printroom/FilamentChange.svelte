@@ -1,7 +1,7 @@
 <script lang="ts">
   import { applyAction, enhance } from '$app/forms';
   import { Button } from 'flowbite-svelte';
-  import SpoolChip from '$lib/spools/SpoolChip.svelte';
+  import SpoolChip from '$lib/printroom/SpoolChip.svelte';
   import { filamentTexts as say } from '$lib/texts/filament';
   import type { SubmitFunction } from '@sveltejs/kit';
   import type { printersWithRuns } from '$lib/server/printing/printRoom';

@@ -6,7 +6,7 @@
   import CircleSlash from '@lucide/svelte/icons/circle-slash';
   import CircleX from '@lucide/svelte/icons/circle-x';
   import { Button, Modal } from 'flowbite-svelte';
-  import SpoolChip from '$lib/spools/SpoolChip.svelte';
+  import SpoolChip from '$lib/printroom/SpoolChip.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
   import AskFirst from '$lib/ui/AskFirst.svelte';
   import { clockTime } from '$lib/ui/times';

@@ -6,7 +6,7 @@ import { recheckApproval } from './handIns/recheck.ts';
 import { LiveHub } from './platform/live/hub.ts';
 import { PrinterKeeper } from './printing/keeping/keeper.ts';
 import { SerialDriver } from './printers/serialDriver.ts';
-import { log } from './platform/log.ts';
+import { log } from './platform/basics/log.ts';
 import { askForInspection, INSPECT, RECHECK, startBoss, type InspectJob } from './handIns/boss.ts';
 import { forgottenHandIns, inspectHandIn } from './handIns/inspectHandIn.ts';
 

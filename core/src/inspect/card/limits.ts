@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { classroomPrinter } from '../../recipe/index.ts';
-import { CURRENCY } from '../inWords.ts';
+import { CURRENCY } from '../result/inWords.ts';
 
 const positive = z.number().positive().max(10_000);
 

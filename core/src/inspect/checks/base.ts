@@ -2,8 +2,8 @@ import { narrowestWidth } from '../../plane/index.ts';
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from './check.ts';
 import { rounded } from '../measure/subject.ts';
-import { judge } from '../verdict.ts';
-import { contactOf, seenFromAbove } from './plateContact.ts';
+import { judge } from '../result/verdict.ts';
+import { contactOf, seenFromAbove } from '../measure/plateContact.ts';
 
 /** Measures the area that touches the plate, and how narrow it is. A part that stands on a line or a point has none. */
 export const base: Check = {

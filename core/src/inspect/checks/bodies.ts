@@ -1,10 +1,10 @@
 import { onlyFaces, volumeOf } from '../../mesh/index.ts';
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from './check.ts';
-import type { Finding } from '../inspection.ts';
+import type { Finding } from '../result/inspection.ts';
 import { jointsOf } from '../measure/joints.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
-import { judge, worst } from '../verdict.ts';
+import { judge, worst } from '../result/verdict.ts';
 
 /**
  * Counts separate bodies, of which all but the one with the largest surface would come off the printer as loose pieces,

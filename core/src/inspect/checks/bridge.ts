@@ -2,7 +2,7 @@ import { formatMm } from '../../recipe/sentence.ts';
 import { hangingOf } from '../measure/ceilings.ts';
 import type { Check } from './check.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
-import { judge, worst } from '../verdict.ts';
+import { judge, worst } from '../result/verdict.ts';
 
 /** Measures ceilings that are held at both ends by the longest line that has to be drawn through the air. */
 export const bridge: Check = {

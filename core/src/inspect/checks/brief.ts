@@ -1,10 +1,10 @@
-import type { PrintNeeds } from '../aboutPart.ts';
+import type { PrintNeeds } from '../measure/aboutPart.ts';
 import type { BriefRules } from '../requirements/briefRules.ts';
 import type { PrintCheck } from './check.ts';
-import type { CheckResult, Finding } from '../inspection.ts';
+import type { CheckResult, Finding } from '../result/inspection.ts';
 import { kindOf, requirementWords, type Answer, type Requirement } from '../requirements/index.ts';
 import { rounded } from '../measure/subject.ts';
-import { worst } from '../verdict.ts';
+import { worst } from '../result/verdict.ts';
 
 /** Holds the part against what its brief asks. Requirements that are met are reported too, since pupils look for them. */
 export const brief: PrintCheck = {

@@ -1,6 +1,6 @@
-import type { PrintNeeds } from '../aboutPart.ts';
+import type { PrintNeeds } from '../measure/aboutPart.ts';
 import type { BriefRules } from '../requirements/briefRules.ts';
-import type { CheckResult } from '../inspection.ts';
+import type { CheckResult } from '../result/inspection.ts';
 import type { LimitsCard } from '../card/limits.ts';
 import type { Subject } from '../measure/subject.ts';
 import type { Why } from './why.ts';

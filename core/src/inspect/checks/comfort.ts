@@ -1,8 +1,8 @@
 import { cornersOf, type Corner } from '../measure/corners.ts';
 import type { Check } from './check.ts';
-import type { Finding } from '../inspection.ts';
+import type { Finding } from '../result/inspection.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
-import { judge, worst } from '../verdict.ts';
+import { judge, worst } from '../result/verdict.ts';
 
 /**
  * What is more pointed than this hurts a hand, °: anything sharper than the corner of a box, which has 90°. Small hands

@@ -1,6 +1,6 @@
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from './check.ts';
-import { thinIn, thinPlaces } from '../measure/thinPlaces.ts';
+import { thinIn, thinPlaces } from './thinPlaces.ts';
 
 /** Measures the narrowest slit, whose sides would grow together. */
 export const gap: Check = {

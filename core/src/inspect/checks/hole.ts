@@ -1,10 +1,10 @@
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from './check.ts';
-import type { Finding } from '../inspection.ts';
+import type { Finding } from '../result/inspection.ts';
 import type { LimitsCard } from '../card/limits.ts';
 import { findRoundHoles, type RoundHole } from '../measure/roundHoles.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
-import { judge, worst } from '../verdict.ts';
+import { judge, worst } from '../result/verdict.ts';
 import { wallAround } from '../measure/wallAround.ts';
 
 /**

@@ -1,6 +1,6 @@
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from './check.ts';
-import { CONTACT_MM } from './plateContact.ts';
+import { CONTACT_MM } from '../measure/plateContact.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
 
 /** Corners this close in height lie in one layer. */

@@ -1,5 +1,5 @@
 import { formatMm } from '../../recipe/sentence.ts';
-import { inMoney } from '../inWords.ts';
+import { inMoney } from '../result/inWords.ts';
 import { needOfPrint } from './needOfPrint.ts';
 
 /** Holds the filament that a print takes against what the class allows for one part, and says what it costs. */

@@ -1,9 +1,9 @@
 import { selfCrossings } from '../../mesh/index.ts';
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from './check.ts';
-import type { Finding } from '../inspection.ts';
+import type { Finding } from '../result/inspection.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
-import { worst } from '../verdict.ts';
+import { worst } from '../result/verdict.ts';
 
 /** So many crossings tell enough. */
 const MOST_CROSSINGS = 50;

@@ -1,9 +1,9 @@
-import type { PrintNeeds } from '../aboutPart.ts';
+import type { PrintNeeds } from '../measure/aboutPart.ts';
 import type { PrintCheck } from './check.ts';
-import type { CheckResult } from '../inspection.ts';
+import type { CheckResult } from '../result/inspection.ts';
 import type { LimitsCard } from '../card/limits.ts';
 import { rounded } from '../measure/subject.ts';
-import { judge, type Verdict } from '../verdict.ts';
+import { judge, type Verdict } from '../result/verdict.ts';
 import type { Why } from './why.ts';
 
 interface Need {

@@ -2,7 +2,7 @@ import { formatMm } from '../../recipe/sentence.ts';
 import { hangingOf } from '../measure/ceilings.ts';
 import type { Check } from './check.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
-import { judge, worst } from '../verdict.ts';
+import { judge, worst } from '../result/verdict.ts';
 
 /**
  * Finds downward faces that are held on one side only and measures how far they lean from the vertical. What is held at

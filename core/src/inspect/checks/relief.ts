@@ -1,9 +1,9 @@
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from './check.ts';
-import type { Finding } from '../inspection.ts';
+import type { Finding } from '../result/inspection.ts';
 import { measuredRelief, type MeasuredRelief } from '../measure/reliefs.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
-import { judge, worst, type Verdict } from '../verdict.ts';
+import { judge, worst, type Verdict } from '../result/verdict.ts';
 
 /** Measures how far letters and figures stand out of, or lie in, the surface around them, and whether letters are whole. */
 export const relief: Check = {

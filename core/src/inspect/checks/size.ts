@@ -2,10 +2,10 @@ import { formatMm } from '../../recipe/sentence.ts';
 import type { SolidMesh } from '../../mesh/index.ts';
 import { convexHull, extentOf, turned } from '../../plane/index.ts';
 import type { Check } from './check.ts';
-import type { Finding } from '../inspection.ts';
+import type { Finding } from '../result/inspection.ts';
 import { rounded } from '../measure/subject.ts';
-import { judge, worst } from '../verdict.ts';
-import { seenFromAbove } from './plateContact.ts';
+import { judge, worst } from '../result/verdict.ts';
+import { seenFromAbove } from '../measure/plateContact.ts';
 
 const directions = ['left to right', 'front to back', 'up'] as const;
 

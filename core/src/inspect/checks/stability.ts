@@ -1,11 +1,11 @@
 import { depthInHull } from '../../plane/index.ts';
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from './check.ts';
-import type { Finding } from '../inspection.ts';
+import type { Finding } from '../result/inspection.ts';
 import { overlap, risersOf, type Riser } from '../measure/risers.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
-import { judge, worst } from '../verdict.ts';
-import { contactOf, seenFromAbove } from './plateContact.ts';
+import { judge, worst } from '../result/verdict.ts';
+import { contactOf, seenFromAbove } from '../measure/plateContact.ts';
 
 /**
  * Measures how many times as tall as they are wide the part, and each thing that rises from something wider, are; and

@@ -1,4 +1,4 @@
-import { inHours } from '../inWords.ts';
+import { inHours } from '../result/inWords.ts';
 import { needOfPrint } from './needOfPrint.ts';
 
 /** Holds the minutes that a print takes against what the class allows for one part. */

@@ -1,7 +1,7 @@
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from './check.ts';
-import { thinFloors } from '../measure/thinFloors.ts';
-import { thinIn, thinPlaces } from '../measure/thinPlaces.ts';
+import { thinFloors } from './thinFloors.ts';
+import { thinIn, thinPlaces } from './thinPlaces.ts';
 
 /**
  * Measures the thinnest wall or letter stroke as seen from above, and the thinnest floor from top to bottom. Corners and

@@ -1,9 +1,9 @@
 import { shortestSpan, type CeilingEdge, type Span } from './bridgeSpan.ts';
 import type { LimitsCard } from '../card/limits.ts';
-import { judge } from '../verdict.ts';
+import { judge } from '../result/verdict.ts';
 import { connectedIn } from './regions.ts';
 import type { Subject } from './subject.ts';
-import { restsOnPlate } from '../checks/plateContact.ts';
+import { restsOnPlate } from './plateContact.ts';
 
 /** A connected region of downward faces that lean out further than something, with nothing under them. */
 export interface Ceiling {

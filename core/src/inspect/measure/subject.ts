@@ -12,8 +12,8 @@ import {
   type SolidMesh,
   type Topology,
 } from '../../mesh/index.ts';
-import type { AboutPart } from '../aboutPart.ts';
-import type { PartFacts } from '../inspection.ts';
+import type { AboutPart } from './aboutPart.ts';
+import type { PartFacts } from '../result/inspection.ts';
 
 /** The part under inspection with what several checks need to know of it, each computed once. */
 export interface Subject {

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { formatMm, millimetres, text } from '../../recipe/index.ts';
-import { judge } from '../verdict.ts';
+import { judge } from '../result/verdict.ts';
 import { hundredths, type RequirementKind } from './requirementKind.ts';
 
 const sizeMm = z.number().min(1).max(1000);

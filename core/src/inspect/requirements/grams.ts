@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { formatMm, text } from '../../recipe/index.ts';
 import { rounded } from '../measure/subject.ts';
-import { judge } from '../verdict.ts';
+import { judge } from '../result/verdict.ts';
 import type { RequirementKind } from './requirementKind.ts';
 
 export const schema = z.strictObject({ kind: z.literal('grams'), atMostG: z.number().min(0.1).max(2000) });

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { formatMm, millimetres, PLACEHOLDER, text } from '../../recipe/index.ts';
 import { measuredRelief } from '../measure/reliefs.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
-import { judge } from '../verdict.ts';
+import { judge } from '../result/verdict.ts';
 import { hundredths, type RequirementKind } from './requirementKind.ts';
 
 export const schema = z.strictObject({

@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import { text } from '../../recipe/index.ts';
-import { inHours } from '../inWords.ts';
+import { inHours } from '../result/inWords.ts';
 import { rounded } from '../measure/subject.ts';
-import { judge } from '../verdict.ts';
+import { judge } from '../result/verdict.ts';
 import type { RequirementKind } from './requirementKind.ts';
 
 export const schema = z.strictObject({ kind: z.literal('minutes'), within: z.number().min(1).max(2880) });

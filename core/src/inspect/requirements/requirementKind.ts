@@ -1,7 +1,7 @@
 import type { Vec3 } from '../../mesh/index.ts';
 import type { Token } from '../../recipe/index.ts';
-import type { PrintNeeds } from '../aboutPart.ts';
-import type { Finding } from '../inspection.ts';
+import type { PrintNeeds } from '../measure/aboutPart.ts';
+import type { Finding } from '../result/inspection.ts';
 import type { LimitsCard } from '../card/limits.ts';
 import type { Subject } from '../measure/subject.ts';
 

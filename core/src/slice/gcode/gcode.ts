@@ -1,7 +1,7 @@
 import { colourOf } from '../layers/colours.ts';
 import { movesOf } from '../motion/motion.ts';
 import { parkedMm } from './parking.ts';
-import type { PrintSettings } from '../printSettings.ts';
+import type { PrintSettings } from '../settings/printSettings.ts';
 import type { Toolpath } from '../paths/toolpath.ts';
 
 /** Where on the bed a part goes, and what is noted at the head of the file. */

@@ -1,4 +1,4 @@
-import type { PrintSettings } from '../printSettings.ts';
+import type { PrintSettings } from '../settings/printSettings.ts';
 import type { Toolpath } from '../paths/toolpath.ts';
 
 /** How far the nozzle rises from a finished part, where the printer is high enough. */

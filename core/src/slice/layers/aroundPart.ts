@@ -1,6 +1,6 @@
 import { signedAreaOf } from '../../plane/index.ts';
 import type { Area } from '../../solid/index.ts';
-import type { PrintSettings } from '../printSettings.ts';
+import type { PrintSettings } from '../settings/printSettings.ts';
 import type { Path, Role } from '../paths/toolpath.ts';
 
 /**

@@ -2,7 +2,7 @@ import { isInside, type Region } from '../../plane/index.ts';
 import type { Area } from '../../solid/index.ts';
 import { fillLines } from './fillLines.ts';
 import { filling, lengthAlong } from '../paths/lengths.ts';
-import type { PrintSettings } from '../printSettings.ts';
+import type { PrintSettings } from '../settings/printSettings.ts';
 import type { Path } from '../paths/toolpath.ts';
 
 /** Smaller gaps than this are spanned by the lines beside them. */

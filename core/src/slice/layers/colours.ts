@@ -1,4 +1,4 @@
-import type { PrintSettings } from '../printSettings.ts';
+import type { PrintSettings } from '../settings/printSettings.ts';
 import type { Layer } from '../paths/toolpath.ts';
 
 /** Layers that begin a little under the height at which the colour changes are above it. */

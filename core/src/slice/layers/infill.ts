@@ -1,6 +1,6 @@
 import type { Region } from '../../recipe/index.ts';
 import { fillLines } from './fillLines.ts';
-import type { PrintSettings } from '../printSettings.ts';
+import type { PrintSettings } from '../settings/printSettings.ts';
 import type { Path } from '../paths/toolpath.ts';
 
 /**

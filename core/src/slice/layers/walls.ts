@@ -2,7 +2,7 @@ import { extentOf } from '../../plane/index.ts';
 import type { Area } from '../../solid/index.ts';
 import { centreLines, type Stroke } from './centreLines.ts';
 import { filling, lengthAlong } from '../paths/lengths.ts';
-import type { PrintSettings } from '../printSettings.ts';
+import type { PrintSettings } from '../settings/printSettings.ts';
 import { fromSeam } from '../paths/seam.ts';
 import type { Path } from '../paths/toolpath.ts';
 

@@ -1,4 +1,4 @@
-import type { PrintSettings } from '../printSettings.ts';
+import type { PrintSettings } from '../settings/printSettings.ts';
 import type { Layer, Path, Toolpath } from '../paths/toolpath.ts';
 
 type Point = readonly [number, number];

@@ -1,6 +1,6 @@
 import type { Move } from './motion.ts';
 import { secondsOf, type Segment } from './planner.ts';
-import type { PrintSettings } from '../printSettings.ts';
+import type { PrintSettings } from '../settings/printSettings.ts';
 
 /**
  * Adds up the time of moves as they come. Between stops the nozzle moves on: it stops where the filament is drawn back

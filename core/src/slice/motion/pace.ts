@@ -1,6 +1,6 @@
 import { movesOfLayer } from './motion.ts';
 import { MovementTime } from './movementTime.ts';
-import type { PrintSettings } from '../printSettings.ts';
+import type { PrintSettings } from '../settings/printSettings.ts';
 import type { Layer } from '../paths/toolpath.ts';
 
 /**

@@ -4,7 +4,7 @@
   import AddStepMenu from './AddStepMenu.svelte';
   import type { BenchState } from '../state/bench.svelte';
   import MeasureList from './MeasureList.svelte';
-  import PartTabs from '../PartTabs.svelte';
+  import PartTabs from './PartTabs.svelte';
   import RecipeStep from './RecipeStep.svelte';
   import StartersDialog from '../dialogs/StartersDialog.svelte';
   import { benchTexts as say } from '$lib/texts/bench';

@@ -4,7 +4,7 @@ import { taskOf } from '../../shared/taskText.ts';
 import { record } from '../platform/audit.ts';
 import { briefToTeach, classToTeach, type Person } from '../platform/auth/access.ts';
 import { countsOfBriefs } from './briefCounts.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { briefs, projects } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';

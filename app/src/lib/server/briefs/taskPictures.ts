@@ -1,11 +1,11 @@
 import { and, eq, exists, inArray, isNull, like, lt, notExists, or, sql } from 'drizzle-orm';
 import { picturesIn, type TaskText } from '../../shared/taskText.ts';
 import { demandRole, NotAllowed, type Person } from '../platform/auth/access.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { briefs, classes, classMembers, keptBriefs, taskPictures } from '../platform/db/schema/index.ts';
 import type { SentFile } from '../platform/sent/sentBytes.ts';
-import { takenPicture } from '../platform/sent/takenPicture.ts';
+import { takenPicture } from '../platform/compute/takenPicture.ts';
 
 /** What a task mentions of a picture, in SQL; a hash has no letter that means something there. */
 const mentions = (task: typeof briefs.task | typeof keptBriefs.task) =>

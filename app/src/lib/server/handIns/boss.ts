@@ -1,7 +1,7 @@
 import PgBoss from 'pg-boss';
-import { serverConfig } from '../platform/config.ts';
+import { serverConfig } from '../platform/basics/config.ts';
 import type { ToRecheck } from './recheck.ts';
-import { log } from '../platform/log.ts';
+import { log } from '../platform/basics/log.ts';
 
 /** The queue of hand-ins that the server has to inspect; a job names the hand-in. */
 export const INSPECT = 'inspect-hand-in';

@@ -12,7 +12,7 @@ import { designOf, recipeOf } from '@kelbrin/core/design';
 import { compute } from '../platform/compute/compute.ts';
 import { labelRecipe } from '../demo/labels.ts';
 import { handIns, notices, printFiles, queueEntries, solids } from '../platform/db/schema/index.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import { handIn, withdraw } from './handIns.ts';
 import { inspectHandIn } from './inspectHandIn.ts';
 import { tellStudents } from '../platform/notices.ts';
@@ -20,7 +20,7 @@ import { openProject, saveDesign, standings } from '../projects/projects.ts';
 import { approve, sendBack } from './review/decide.ts';
 import { feedbackOf } from './review/feedback.ts';
 import { handInsToReview, handInToReview, noteSeen } from './review/stack.ts';
-import { sha256 } from '../platform/sha256.ts';
+import { sha256 } from '../platform/basics/sha256.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 
 let test: TestDatabase;

@@ -4,7 +4,7 @@ import { sameRecipe } from '@kelbrin/core/recipe';
 import type { SaidWithHandIn } from '../../shared/saidWithHandIn.ts';
 import { ownProject, type Person } from '../platform/auth/access.ts';
 import { record } from '../platform/audit.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { handIns, projects } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';

@@ -10,8 +10,8 @@ import { briefs, handIns, projects, solids } from '../platform/db/schema/index.t
 import { announce } from '../platform/live/topics.ts';
 import { tellStudents, tellTeacher } from '../platform/notices.ts';
 import { filesFor } from '../projects/projectFiles.ts';
-import { sha256 } from '../platform/sha256.ts';
-import { log } from '../platform/log.ts';
+import { sha256 } from '../platform/basics/sha256.ts';
+import { log } from '../platform/basics/log.ts';
 
 /** Who inspects says so this often, ms; an inspection of which nobody says so for this long was lost, seconds. */
 const SAID_EVERY_MS = 2_000;

@@ -3,7 +3,7 @@ import { classroomLimits } from '@kelbrin/core/inspect';
 import { readCardDraft } from '../../shared/cardDraft.ts';
 import { record } from '../platform/audit.ts';
 import { classToTeach, demandRole, isId, NotAllowed, type Person } from '../platform/auth/access.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import { currencyOf } from './currency.ts';
 import type { Database } from '../platform/db/database.ts';
 import { classes, limitsCards } from '../platform/db/schema/index.ts';

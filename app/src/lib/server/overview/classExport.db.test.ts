@@ -6,7 +6,7 @@ import { picturesIn, wordsOf } from '../../shared/taskText.ts';
 import { classAsZip } from './classExport.ts';
 import { classes, handIns, users } from '../platform/db/schema/index.ts';
 import { school } from '../demo/school.ts';
-import { sha256 } from '../platform/sha256.ts';
+import { sha256 } from '../platform/basics/sha256.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 
 let test: TestDatabase;

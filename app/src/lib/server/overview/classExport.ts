@@ -21,7 +21,7 @@ import {
 import { remarksOf } from '../handIns/review/remarks.ts';
 import { waiversOf } from '../printing/queue/waivers.ts';
 import { taskPicture } from '../briefs/taskPictures.ts';
-import { zipped, type ZipEntry } from '../platform/zipped.ts';
+import { zipped, type ZipEntry } from '../platform/basics/zipped.ts';
 
 /** What a person's words are called as a part of a path. */
 const named = (words: string) => fileName('{part}', { brief: '', student: '', part: words, n: 1 });

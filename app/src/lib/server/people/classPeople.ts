@@ -6,7 +6,7 @@ import { classToTeach, NotAllowed, type Person } from '../platform/auth/access.t
 import { addStudents, newPin, type NewStudent } from '../platform/auth/people.ts';
 import { endSessions } from '../platform/auth/endSessions.ts';
 import { hashPassword } from '../platform/auth/passwords.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { accounts, classes, classMembers, users } from '../platform/db/schema/index.ts';
 import { forgetTriesIn, shutIn } from '../platform/auth/throttle.ts';

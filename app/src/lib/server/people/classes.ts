@@ -2,7 +2,7 @@ import { and, asc, eq, isNull } from 'drizzle-orm';
 import { patternProblem } from '@kelbrin/core/format';
 import { classToTeach, demandRole, type Person } from '../platform/auth/access.ts';
 import { countsOfBriefs } from '../briefs/briefCounts.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { briefs, classes, classMembers, projects, teamMembers, users } from '../platform/db/schema/index.ts';
 import { standings } from '../projects/projects.ts';

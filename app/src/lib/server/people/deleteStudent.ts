@@ -3,7 +3,7 @@ import { fileName } from '@kelbrin/core/format';
 import { record } from '../platform/audit.ts';
 import { classToTeach, type Person } from '../platform/auth/access.ts';
 import { namesOnProject } from '../platform/auth/team.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import {
   ACTIVE_RUN,

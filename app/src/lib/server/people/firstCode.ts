@@ -1,5 +1,5 @@
 import { createHmac } from 'node:crypto';
-import { CLEAR_SIGNS } from '../platform/clearSigns.ts';
+import { CLEAR_SIGNS } from '../platform/basics/clearSigns.ts';
 
 const LENGTH = 10;
 

@@ -6,7 +6,7 @@ import { record } from '../platform/audit.ts';
 import { classToTeach, NotAllowed, type Person } from '../platform/auth/access.ts';
 import { addStaff } from '../platform/auth/people.ts';
 import { closeDoor } from './staff.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { classMembers, users } from '../platform/db/schema/index.ts';
 

@@ -3,8 +3,8 @@ import { asc, eq, isNull, or } from 'drizzle-orm';
 import { LONGEST_NAME } from '../../shared/studentList.ts';
 import { record } from '../platform/audit.ts';
 import { demandRole, type Person } from '../platform/auth/access.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
-import { CLEAR_SIGNS } from '../platform/clearSigns.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
+import { CLEAR_SIGNS } from '../platform/basics/clearSigns.ts';
 import type { Database } from '../platform/db/database.ts';
 import { classes, limitsCards } from '../platform/db/schema/index.ts';
 

@@ -4,7 +4,7 @@ import { record } from '../platform/audit.ts';
 import type { Person } from '../platform/auth/access.ts';
 import { hashPassword, verifyPassword } from '../platform/auth/passwords.ts';
 import { forgetTries, reachedLimit, TRIES, WINDOW_MINUTES } from '../platform/auth/throttle.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { accounts, sessions } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';

@@ -3,7 +3,7 @@ import { starters } from '@kelbrin/core/starters';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { NotAllowed, type Person } from '../platform/auth/access.ts';
 import { signInStaff, signInStudent } from '../platform/auth/signIn.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import { compute } from '../platform/compute/compute.ts';
 import {
   auditLog,

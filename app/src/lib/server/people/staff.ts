@@ -7,10 +7,10 @@ import { classToTeach, demandRole, NotAllowed, type Person } from '../platform/a
 import { endSessions } from '../platform/auth/endSessions.ts';
 import { hashPassword } from '../platform/auth/passwords.ts';
 import { addStaff } from '../platform/auth/people.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { accounts, classes, classMembers, entryLinks, sessions, users } from '../platform/db/schema/index.ts';
-import { sha256 } from '../platform/sha256.ts';
+import { sha256 } from '../platform/basics/sha256.ts';
 
 /** For so long somebody may use a link to come in. */
 export const LINK_HOURS = 72;

@@ -3,7 +3,7 @@ import { addPart, designOf, isEmptyPart, recipeOf, type Design } from '@kelbrin/
 import { record } from '../platform/audit.ts';
 import { briefToTeach, NotAllowed, type Person } from '../platform/auth/access.ts';
 import { namesOnProject, worksOn } from '../platform/auth/team.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import {
   briefs,

@@ -2,7 +2,7 @@ import { and, asc, eq, isNotNull, isNull, ne } from 'drizzle-orm';
 import { printerDraft } from '../../shared/printerDraft.ts';
 import { record } from '../platform/audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../platform/auth/access.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { printers } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';

@@ -1,7 +1,7 @@
 import { ordinaryDay, parseSchoolDay, type SchoolDay } from '../../shared/schoolDay.ts';
 import { record } from '../platform/audit.ts';
 import { demandRole, type Person } from '../platform/auth/access.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { schools } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';

@@ -2,7 +2,7 @@ import { asc, desc, eq, isNotNull, isNull } from 'drizzle-orm';
 import { spoolDraft } from '../../shared/spool.ts';
 import { record } from '../platform/audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../platform/auth/access.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { printers, spools } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';

@@ -5,7 +5,7 @@ import { ofStaff, type Owner } from '../platform/compute/fairQueue.ts';
 import type { Database } from '../platform/db/database.ts';
 import { pictures } from '../platform/db/schema/projects.ts';
 import { filesFor } from './projectFiles.ts';
-import { sha256 } from '../platform/sha256.ts';
+import { sha256 } from '../platform/basics/sha256.ts';
 
 /** Goes up when pictures are drawn differently, so that old ones are drawn anew. */
 const DRAWING = 2;

@@ -4,12 +4,12 @@ import { filesIn, type Recipe } from '@kelbrin/core/recipe';
 import { maySeeProject, NotAllowed, ownProject, type Person } from '../platform/auth/access.ts';
 import type { Database } from '../platform/db/database.ts';
 import { projectFiles, projects } from '../platform/db/schema/index.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import { compute } from '../platform/compute/compute.ts';
 import { ofStudent } from '../platform/compute/fairQueue.ts';
 import { readSent } from '../platform/compute/readSent.ts';
 import type { SentFile } from '../platform/sent/sentBytes.ts';
-import { sha256 } from '../platform/sha256.ts';
+import { sha256 } from '../platform/basics/sha256.ts';
 
 const MOST_FILES = 20;
 

@@ -4,7 +4,7 @@ import { partOf, recipeOf } from '@kelbrin/core/design';
 import { SHARE_DAYS } from '../../shared/shareDays.ts';
 import { classToTeach, isId, NotAllowed, ownProject, type Person } from '../platform/auth/access.ts';
 import { record } from '../platform/audit.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import { namesOnProject, worksOn } from '../platform/auth/team.ts';
 import type { Database } from '../platform/db/database.ts';
 import {

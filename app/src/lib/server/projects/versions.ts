@@ -1,7 +1,7 @@
 import { and, desc, eq, max } from 'drizzle-orm';
 import type { Design } from '@kelbrin/core/design';
 import { maySeeProject, NotAllowed, ownProject, type Person } from '../platform/auth/access.ts';
-import { CannotNow } from '../platform/cannotNow.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { projects, versions } from '../platform/db/schema/index.ts';
 

@@ -5,7 +5,7 @@ import postgres from 'postgres';
 import { parseArgs } from 'node:util';
 import { closePasswords } from '../platform/auth/passwords.ts';
 import { compute } from '../platform/compute/compute.ts';
-import { serverConfig } from '../platform/config.ts';
+import { serverConfig } from '../platform/basics/config.ts';
 import { connection } from '../platform/db/database.ts';
 import { printers } from '../platform/db/schema/index.ts';
 import { isEmpty, loadDemo } from '../demo/load.ts';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
-  import WaitingTable from '$lib/queue/WaitingTable.svelte';
+  import WaitingTable from '$lib/printroom/WaitingTable.svelte';
   import { clock } from '$lib/ui/clock.svelte';
   import { clockTime } from '$lib/ui/times';
   import { follow } from '$lib/live/follow.svelte';

@@ -1,6 +1,6 @@
 import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
-import { serverConfig } from '../config.ts';
+import { serverConfig } from '../basics/config.ts';
 import { database, type Database } from '../db/database.ts';
 import * as schema from '../db/schema/index.ts';
 import { hashPassword, verifyPassword } from './passwords.ts';

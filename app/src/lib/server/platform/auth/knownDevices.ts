@@ -1,7 +1,7 @@
 import { and, eq, sql } from 'drizzle-orm';
 import type { Database } from '../db/database.ts';
 import { knownDevices } from '../db/schema/index.ts';
-import { sha256 } from '../sha256.ts';
+import { sha256 } from '../basics/sha256.ts';
 
 /** Under which name a browser keeps the number by which it is known again. */
 export const DEVICE_COOKIE = 'kelbrin.device';

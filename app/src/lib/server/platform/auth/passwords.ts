@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os';
 import { dirname, resolve } from 'node:path';
 import { Piscina } from 'piscina';
-import { serverConfig } from '../config.ts';
+import { serverConfig } from '../basics/config.ts';
 import type { PasswordTask } from './passwordWorker.ts';
 
 /** So many sign-ins may wait; whoever comes after them is asked to try again. */

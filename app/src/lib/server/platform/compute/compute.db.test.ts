@@ -9,7 +9,7 @@ import { starters } from '@kelbrin/core/starters';
 import { emptyRecipe } from '@kelbrin/core/recipe';
 import { labelRecipe } from '../../demo/labels.ts';
 import { SentBytes } from '../sent/sentBytes.ts';
-import { sha256 } from '../sha256.ts';
+import { sha256 } from '../basics/sha256.ts';
 import { Compute } from './compute.ts';
 import { ofStudent } from './fairQueue.ts';
 import { KeptAnswers } from './keptAnswers.ts';

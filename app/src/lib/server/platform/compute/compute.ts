@@ -1,4 +1,4 @@
-import { serverConfig } from '../config.ts';
+import { serverConfig } from '../basics/config.ts';
 import { ofStaff, type Owner } from './fairQueue.ts';
 import { KeptAnswers } from './keptAnswers.ts';
 import type { Answers, Task } from './task.ts';

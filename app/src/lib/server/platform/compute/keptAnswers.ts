@@ -1,6 +1,6 @@
 import { LRUCache } from 'lru-cache';
 import { SentBytes } from '../sent/sentBytes.ts';
-import { sha256 } from '../sha256.ts';
+import { sha256 } from '../basics/sha256.ts';
 import type { Task } from './task.ts';
 import { TaskFailure } from './taskFailure.ts';
 

@@ -1,4 +1,4 @@
-import { CannotNow } from '../cannotNow.ts';
+import { CannotNow } from '../basics/cannotNow.ts';
 import { TaskFailure } from './taskFailure.ts';
 
 /** What a worker answers to a file that it was asked to read. */

@@ -1,6 +1,6 @@
 import { drizzle, type PostgresJsDatabase } from 'drizzle-orm/postgres-js';
 import postgres, { type Sql } from 'postgres';
-import { serverConfig } from '../config.ts';
+import { serverConfig } from '../basics/config.ts';
 import * as schema from './schema/index.ts';
 
 /** The database, or a transaction in it. */

@@ -1,4 +1,4 @@
-import { CannotNow } from '../cannotNow.ts';
+import { CannotNow } from '../basics/cannotNow.ts';
 
 /** How much of one person may wait: a page sends one file at a time. */
 const MOST_WAITING = 4;

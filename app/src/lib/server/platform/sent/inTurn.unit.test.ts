@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CannotNow } from '../cannotNow.ts';
+import { CannotNow } from '../basics/cannotNow.ts';
 import { inTurn } from './inTurn.ts';
 
 /** Work that is done when it is told so. */

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { sha256 } from '../sha256.ts';
+import { sha256 } from '../basics/sha256.ts';
 
 /** So much more than may be is read, and not kept: whoever sends hears no answer before all of it is read. */
 const MOST_PASSED_OVER = 25_000_000;

@@ -1,7 +1,7 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { materialNamed } from '@kelbrin/core/slice';
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
-import { CannotNow } from '../../platform/cannotNow.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { ACTIVE_RUN, filamentChanges, printers, runs, spools } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';

@@ -1,6 +1,6 @@
 import { and, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
 import type { PauseReason } from '../../../shared/pauseReason.ts';
-import { CannotNow } from '../../platform/cannotNow.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import {
   ACTIVE_RUN,
@@ -13,7 +13,7 @@ import { carryOnChange } from './carryOnChange.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { endRun, type Ending } from '../plates/endRun.ts';
 import { gcodeOfPlate } from '../plates/gcode.ts';
-import { log } from '../../platform/log.ts';
+import { log } from '../../platform/basics/log.ts';
 import { FileNotFound, type DeviceStatus, type PrinterDriver } from '../../printers/driver.ts';
 import { LeaseLost, PrinterLease, RENEW_MS } from '../../printers/printerLease.ts';
 

@@ -1,7 +1,7 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import type { Database } from '../../platform/db/database.ts';
 import { ACTIVE_RUN, queueEntries, runs } from '../../platform/db/schema/index.ts';
-import { useFilament } from '../keeping/use.ts';
+import { useFilament } from './useFilament.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { tellStudents, tellTeacher } from '../../platform/notices.ts';
 import { standings } from '../../projects/projects.ts';

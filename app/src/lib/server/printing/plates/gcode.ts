@@ -1,11 +1,11 @@
 import { eq, inArray } from 'drizzle-orm';
 import type { Estimate } from '@kelbrin/core/slice';
 import { NotAllowed } from '../../platform/auth/access.ts';
-import { CannotNow } from '../../platform/cannotNow.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import { compute } from '../../platform/compute/compute.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { plates, printFiles } from '../../platform/db/schema/index.ts';
-import { sha256 } from '../../platform/sha256.ts';
+import { sha256 } from '../../platform/basics/sha256.ts';
 import { partsOf, type PlatePart } from './plateParts.ts';
 
 /**

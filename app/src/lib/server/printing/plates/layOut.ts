@@ -2,7 +2,7 @@ import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Layout, Placeable, Placed } from '@kelbrin/core/plate';
 import { bedOf, gapOf } from '../../../shared/plate.ts';
 import { compute } from '../../platform/compute/compute.ts';
-import { sha256 } from '../../platform/sha256.ts';
+import { sha256 } from '../../platform/basics/sha256.ts';
 
 /** So many layouts are kept: those that are proposed now, and some that were a moment ago. */
 const KEPT = 20;

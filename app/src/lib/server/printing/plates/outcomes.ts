@@ -1,13 +1,13 @@
 import { and, desc, eq, inArray, isNotNull } from 'drizzle-orm';
 import { isUsable, outcomeDraft, type OutcomeKind } from '../../../shared/outcome.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
-import { CannotNow } from '../../platform/cannotNow.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { handIns, plateParts, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { tellStudents } from '../../platform/notices.ts';
 import { SentBytes } from '../../platform/sent/sentBytes.ts';
-import { takenPicture } from '../../platform/sent/takenPicture.ts';
+import { takenPicture } from '../../platform/compute/takenPicture.ts';
 import { partsOf } from './plateParts.ts';
 import { announceProjects } from './startPlate.ts';
 

@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { isId, NotAllowed } from '../../platform/auth/access.ts';
 import { namesOnProject } from '../../platform/auth/team.ts';
-import { CannotNow } from '../../platform/cannotNow.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import {
   ACTIVE_RUN,

@@ -5,7 +5,7 @@ import { printChoice, sameMaterial, type PrintChoice } from '@kelbrin/core/slice
 import { kindOf, placementDraft } from '../../../shared/plate.ts';
 import { record } from '../../platform/audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
-import { CannotNow } from '../../platform/cannotNow.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import {
   handIns,

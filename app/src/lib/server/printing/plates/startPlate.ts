@@ -5,7 +5,7 @@ import { bedOf, gapOf } from '../../../shared/plate.ts';
 import { startChecks, tickedChecks, type StartCheck } from '../../../shared/startChecks.ts';
 import { record } from '../../platform/audit.ts';
 import { demandRole, isId, type Person } from '../../platform/auth/access.ts';
-import { CannotNow } from '../../platform/cannotNow.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { ACTIVE_RUN, printers, queueEntries, runs, spools } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';

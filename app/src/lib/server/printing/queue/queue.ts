@@ -3,7 +3,7 @@ import * as z from 'zod';
 import { record } from '../../platform/audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { namesOnProject } from '../../platform/auth/team.ts';
-import { CannotNow } from '../../platform/cannotNow.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import {
   briefs,

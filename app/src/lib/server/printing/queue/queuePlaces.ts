@@ -1,5 +1,5 @@
 import { and, asc, eq, inArray, max } from 'drizzle-orm';
-import { CannotNow } from '../../platform/cannotNow.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { handIns, plateParts, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
 

@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { orNotFound } from '$lib/requests.server';
-import { CannotNow } from '$lib/server/platform/cannotNow';
+import { CannotNow } from '$lib/server/platform/basics/cannotNow';
 import { database } from '$lib/server/platform/db/database';
 import { gcodeOfPlate } from '$lib/server/printing/plates/gcode';
 import { plateToSee } from '$lib/server/printing/plates/plates';

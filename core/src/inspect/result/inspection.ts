@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { formatNumber } from '../recipe/index.ts';
+import { formatNumber } from '../../recipe/index.ts';
 
 const verdict = z.enum(['pass', 'warn', 'fail']);
 /** A count has no unit. */

@@ -1,11 +1,11 @@
 import { sectionAt, type Vec3 } from '../../mesh/index.ts';
 import { thinWalls, type Region, type ThinWall } from '../../plane/index.ts';
-import type { Check } from '../checks/check.ts';
-import { closeWalls, LOOK_TO } from './closeWalls.ts';
-import type { Finding } from '../inspection.ts';
-import { levelSections, type LevelSection } from './sections.ts';
-import { rounded, type Subject } from './subject.ts';
-import { judge, worst, type Verdict } from '../verdict.ts';
+import type { Check } from './check.ts';
+import { closeWalls, LOOK_TO } from '../measure/closeWalls.ts';
+import type { Finding } from '../result/inspection.ts';
+import { levelSections, type LevelSection } from '../measure/sections.ts';
+import { rounded, type Subject } from '../measure/subject.ts';
+import { judge, worst, type Verdict } from '../result/verdict.ts';
 
 /** Walls or slits of one width over several levels are one place if they lie as near as this, mm. */
 const SAME_PLACE_MM = 2;

@@ -1,4 +1,4 @@
-import type { PartOrigin } from '../recipe/index.ts';
+import type { PartOrigin } from '../../recipe/index.ts';
 
 /** What printing the part takes, at the settings of the class. */
 export interface PrintNeeds {

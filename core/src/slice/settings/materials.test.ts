@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
-import { classroomLimits } from '../inspect/index.ts';
-import { materialNamed, sameMaterial, settingsFor } from './index.ts';
+import { classroomLimits } from '../../inspect/index.ts';
+import { materialNamed, sameMaterial, settingsFor } from '../index.ts';
 
 it('knows materials however people write them, and treats unknown ones like PLA', () => {
   expect(sameMaterial('PLA', ' pla ')).toBe(true);

@@ -1,8 +1,8 @@
 import { LARGEST_PICTURE_BYTES } from '../../../shared/picture.ts';
-import { CannotNow } from '../cannotNow.ts';
-import { compute } from '../compute/compute.ts';
-import { readSent } from '../compute/readSent.ts';
-import type { SentFile } from './sentBytes.ts';
+import { CannotNow } from '../basics/cannotNow.ts';
+import { compute } from './compute.ts';
+import { readSent } from './readSent.ts';
+import type { SentFile } from '../sent/sentBytes.ts';
 
 /** A picture that somebody added, and which kind it is; throws {@link CannotNow} with a sentence for anything else. */
 export async function takenPicture({ name, sent }: SentFile): Promise<{

@@ -1,6 +1,6 @@
 import type { Vec3 } from '../../mesh/index.ts';
-import { connectedIn } from './regions.ts';
-import type { Subject } from './subject.ts';
+import { connectedIn } from '../measure/regions.ts';
+import type { Subject } from '../measure/subject.ts';
 import type { ThinPlace } from './thinPlaces.ts';
 
 /** What was found from one place of a face downwards. */

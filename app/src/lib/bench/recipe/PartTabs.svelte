@@ -5,7 +5,7 @@
   import Trash from '@lucide/svelte/icons/trash';
   import { Dropdown, DropdownItem } from 'flowbite-svelte';
   import { emptyRecipe } from '@kelbrin/core/recipe';
-  import type { BenchState } from './state/bench.svelte';
+  import type { BenchState } from '../state/bench.svelte';
   import { partTexts as say } from '$lib/texts/parts';
 
   interface Props {
