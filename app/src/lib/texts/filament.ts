@@ -1,4 +1,4 @@
-import type { ChangeStep } from '../server/printing/keeping/change';
+import type { ChangeStep } from '../server/printing/filament/change';
 
 /** What is said while filament is changed. */
 export const filamentTexts = {

@@ -17,9 +17,9 @@ import { handIn, withdraw } from './handIns.ts';
 import { inspectHandIn } from './inspectHandIn.ts';
 import { tellStudents } from '../platform/notices.ts';
 import { openProject, saveDesign, standings } from '../projects/projects.ts';
-import { approve, sendBack } from './review/decide.ts';
-import { feedbackOf } from './review/feedback.ts';
-import { handInsToReview, handInToReview, noteSeen } from './review/stack.ts';
+import { approve, sendBack } from '../review/decide.ts';
+import { feedbackOf } from '../review/feedback.ts';
+import { handInsToReview, handInToReview, noteSeen } from '../review/stack.ts';
 import { sha256 } from '../platform/basics/sha256.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 

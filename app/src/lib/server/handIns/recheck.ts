@@ -15,7 +15,7 @@ import {
 import { announce } from '../platform/live/topics.ts';
 import { tellTeacher } from '../platform/notices.ts';
 import { filesFor } from '../projects/projectFiles.ts';
-import { waiversOf } from '../printing/queue/waivers.ts';
+import { waiversOf } from './waivers.ts';
 
 /** Hand-ins that have to be inspected again since their limits changed. */
 export interface ToRecheck {

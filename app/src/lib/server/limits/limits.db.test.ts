@@ -7,9 +7,9 @@ import { auditLog, classes, handIns, limitsCards, printers } from '../platform/d
 import { school } from '../demo/school.ts';
 import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { createClass } from '../people/newClass.ts';
-import { startPart } from '../printing/plates/startPlate.ts';
+import { startPart } from '../printing/runs/startPlate.ts';
 import { queue } from '../printing/queue/queue.ts';
-import { undoDecision } from '../handIns/review/decide.ts';
+import { undoDecision } from '../review/decide.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { cardsOf, cardToEdit, chooseCard, createCard, deleteCard, saveCard } from './cards.ts';
 import { recheckApproval } from '../handIns/recheck.ts';

@@ -18,8 +18,8 @@ import {
   users,
   versions,
 } from '../platform/db/schema/index.ts';
-import { remarksOf } from '../handIns/review/remarks.ts';
-import { waiversOf } from '../printing/queue/waivers.ts';
+import { remarksOf } from '../review/remarks.ts';
+import { waiversOf } from '../handIns/waivers.ts';
 import { taskPicture } from '../briefs/taskPictures.ts';
 import { zipped, type ZipEntry } from '../platform/basics/zipped.ts';
 

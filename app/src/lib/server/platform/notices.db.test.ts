@@ -16,8 +16,8 @@ import { school } from '../demo/school.ts';
 import { handIn } from '../handIns/handIns.ts';
 import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { noticesOf, seeNotices, tellTeacher, unseenCount } from './notices.ts';
-import { endRun } from '../printing/plates/endRun.ts';
-import { sendBack, undoDecision } from '../handIns/review/decide.ts';
+import { endRun } from '../printing/runs/endRun.ts';
+import { sendBack, undoDecision } from '../review/decide.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 
 let test: TestDatabase;

@@ -3,8 +3,8 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { NotAllowed, type Person } from '../platform/auth/access.ts';
 import { auditLog, printers, printFiles, queueEntries, runs, spools } from '../platform/db/schema/index.ts';
 import { school } from '../demo/school.ts';
-import { endRun } from '../printing/plates/endRun.ts';
-import { startPart, startPlate } from '../printing/plates/startPlate.ts';
+import { endRun } from '../printing/runs/endRun.ts';
+import { startPart, startPlate } from '../printing/runs/startPlate.ts';
 import {
   addSpool,
   bringSpoolBack,

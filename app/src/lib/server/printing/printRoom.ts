@@ -3,7 +3,7 @@ import { demandRole, type Person } from '../platform/auth/access.ts';
 import type { Database } from '../platform/db/database.ts';
 import { ACTIVE_RUN, filamentChanges, plates, printers, runs, spools } from '../platform/db/schema/index.ts';
 import { partsOf } from './plates/plateParts.ts';
-import { waiversOf } from './queue/waivers.ts';
+import { waiversOf } from '../handIns/waivers.ts';
 
 /** How many runs of all printers are looked back on. */
 const MOST_PAST = 60;

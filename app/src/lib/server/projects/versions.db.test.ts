@@ -9,7 +9,7 @@ import { labelRecipe } from '../demo/labels.ts';
 import { handIn } from '../handIns/handIns.ts';
 import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { saveDesign } from './projects.ts';
-import { approve } from '../handIns/review/decide.ts';
+import { approve } from '../review/decide.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { designOfVersion, keepVersion, versionsOf } from './versions.ts';
 

@@ -6,7 +6,7 @@ import type { Person } from '../platform/auth/access.ts';
 import { compute } from '../platform/compute/compute.ts';
 import { plateParts, printers, queueEntries, runs } from '../platform/db/schema/index.ts';
 import { discardPlate, openPlates } from '../printing/plates/plates.ts';
-import { startPart } from '../printing/plates/startPlate.ts';
+import { startPart } from '../printing/runs/startPlate.ts';
 import { PrinterKeeper } from '../printing/keeping/keeper.ts';
 import { SerialDriver } from '../printers/serialDriver.ts';
 import { demoSchool, type TestDatabase } from './database.ts';

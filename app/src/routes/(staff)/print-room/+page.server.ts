@@ -1,9 +1,9 @@
 import { database } from '$lib/server/platform/db/database';
 import { orSentence } from '$lib/requests.server';
-import { beginChange, endChange, giveChangeUp, turnInChange } from '$lib/server/printing/keeping/change';
+import { beginChange, endChange, giveChangeUp, turnInChange } from '$lib/server/printing/filament/change';
 import { spoolsOf } from '$lib/server/printers/spools';
 import { openPlates } from '$lib/server/printing/plates/plates';
-import { cancelRun, noteBedClear, wishForRun } from '$lib/server/printing/plates/startPlate';
+import { cancelRun, noteBedClear, wishForRun } from '$lib/server/printing/runs/startPlate';
 import { printersWithRuns } from '$lib/server/printing/printRoom';
 import { countWaiting } from '$lib/server/printing/queue/queue';
 import { schoolDayOf, setSchoolDay } from '$lib/server/printers/schoolDay';

@@ -4,7 +4,7 @@ import { orSentence } from '$lib/requests.server';
 import { spoolsOf } from '$lib/server/printers/spools';
 import { addToPlate, layPlate, openPlates } from '$lib/server/printing/plates/plates';
 import { proposePlates } from '$lib/server/printing/plates/proposals';
-import { startPart } from '$lib/server/printing/plates/startPlate';
+import { startPart } from '$lib/server/printing/runs/startPlate';
 import { printersWithRuns } from '$lib/server/printing/printRoom';
 import { dropEntry, holdEntry, orderQueue, queue } from '$lib/server/printing/queue/queue';
 import { inFairOrder } from '$lib/shared/proposal';

@@ -4,11 +4,11 @@ import { orNotFound } from '$lib/requests.server';
 import { isTeamProject, namesOnProject, worksOn } from '$lib/server/platform/auth/team';
 import { database } from '$lib/server/platform/db/database';
 import { projects, users } from '$lib/server/platform/db/schema';
-import { outcomesOf } from '$lib/server/printing/plates/outcomes';
+import { outcomesOf } from '$lib/server/printing/runs/outcomes';
 import { briefsOf, openProject, standings } from '$lib/server/projects/projects';
 import { galleriesFor } from '$lib/server/projects/gallery';
-import { remarkCounts } from '$lib/server/handIns/review/remarks';
-import { waiversOf } from '$lib/server/printing/queue/waivers';
+import { remarkCounts } from '$lib/server/review/remarks';
+import { waiversOf } from '$lib/server/handIns/waivers';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 

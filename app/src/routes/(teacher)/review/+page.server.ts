@@ -1,5 +1,5 @@
 import { database } from '$lib/server/platform/db/database';
-import { handInsToReview } from '$lib/server/handIns/review/stack';
+import { handInsToReview } from '$lib/server/review/stack';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { PageServerLoad } from './$types';
 

@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, beforeEach, expect, it } from 'vitest';
-import { cancelRun, wishForRun } from '../plates/startPlate.ts';
+import { cancelRun, wishForRun } from '../runs/startPlate.ts';
 import { eventually, TestPrintRoom } from '../../testing/printRoom.ts';
 
 let room: TestPrintRoom;

@@ -9,9 +9,9 @@ import {
   runs,
   type PrinterStatus,
 } from '../../platform/db/schema/index.ts';
-import { carryOnChange } from './carryOnChange.ts';
+import { carryOnChange } from '../filament/carryOnChange.ts';
 import { announce } from '../../platform/live/topics.ts';
-import { endRun, type Ending } from '../plates/endRun.ts';
+import { endRun, type Ending } from '../runs/endRun.ts';
 import { gcodeOfPlate } from '../plates/gcode.ts';
 import { log } from '../../platform/basics/log.ts';
 import { FileNotFound, type DeviceStatus, type PrinterDriver } from '../../printers/driver.ts';

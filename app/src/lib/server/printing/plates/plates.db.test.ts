@@ -18,9 +18,9 @@ import { holdEntry, queue } from '../queue/queue.ts';
 import { standings } from '../../projects/projects.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
 import { onePixel } from '../../testing/onePixel.ts';
-import { endRun } from './endRun.ts';
+import { endRun } from '../runs/endRun.ts';
 import { gcodeOfPlate } from './gcode.ts';
-import { noteOutcome, outcomePhoto } from './outcomes.ts';
+import { noteOutcome, outcomePhoto } from '../runs/outcomes.ts';
 import {
   addToPlate,
   arrangePlate,
@@ -34,8 +34,8 @@ import {
   plateToSee,
   takeOffPlate,
 } from './plates.ts';
-import { printFigures } from './printFigures.ts';
-import { startPlate } from './startPlate.ts';
+import { printFigures } from '../runs/printFigures.ts';
+import { startPlate } from '../runs/startPlate.ts';
 import { startChecks } from '../../../shared/startChecks.ts';
 
 let test: TestDatabase;

@@ -15,7 +15,7 @@ import {
   users,
 } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
-import { waiversOf } from './waivers.ts';
+import { waiversOf } from '../../handIns/waivers.ts';
 
 /** The queue in its order, each entry with whose it is and what it takes. What is printed is no longer in it. */
 export async function queue(db: Database, person: Person) {

@@ -2,7 +2,7 @@ import { redirect } from '@sveltejs/kit';
 import { orNotFound, orSentence } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
 import { spoolsOf } from '$lib/server/printers/spools';
-import { noteOutcome } from '$lib/server/printing/plates/outcomes';
+import { noteOutcome } from '$lib/server/printing/runs/outcomes';
 import {
   arrangePlate,
   discardPlate,
@@ -10,7 +10,7 @@ import {
   plateToSee,
   takeOffPlate,
 } from '$lib/server/printing/plates/plates';
-import { startPlate } from '$lib/server/printing/plates/startPlate';
+import { startPlate } from '$lib/server/printing/runs/startPlate';
 import { printersWithRuns } from '$lib/server/printing/printRoom';
 import { repeatPrint } from '$lib/server/printing/queue/queue';
 import { schoolDayOf } from '$lib/server/printers/schoolDay';

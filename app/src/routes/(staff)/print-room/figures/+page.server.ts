@@ -1,5 +1,5 @@
 import { database } from '$lib/server/platform/db/database';
-import { printFigures } from '$lib/server/printing/plates/printFigures';
+import { printFigures } from '$lib/server/printing/runs/printFigures';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => printFigures(database(), locals.person!);

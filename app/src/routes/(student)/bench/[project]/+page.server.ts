@@ -4,7 +4,7 @@ import { ownProject } from '$lib/server/platform/auth/access';
 import { database } from '$lib/server/platform/db/database';
 import { handIn, withdraw } from '$lib/server/handIns/handIns';
 import { askForInspection } from '$lib/server/handIns/boss';
-import { feedbackOf } from '$lib/server/handIns/review/feedback';
+import { feedbackOf } from '$lib/server/review/feedback';
 import { limitsOf, standings } from '$lib/server/projects/projects';
 import { versionsOf } from '$lib/server/projects/versions';
 import { saidWithHandIn } from '$lib/shared/saidWithHandIn';

@@ -3,8 +3,8 @@ import { orNotFound, orSentence } from '$lib/requests.server';
 import { handInToTeach, type Person } from '$lib/server/platform/auth/access';
 import { database } from '$lib/server/platform/db/database';
 import { askForInspection } from '$lib/server/handIns/boss';
-import { approve, sendBack, undoDecision } from '$lib/server/handIns/review/decide';
-import { handInsToReview, handInToReview } from '$lib/server/handIns/review/stack';
+import { approve, sendBack, undoDecision } from '$lib/server/review/decide';
+import { handInsToReview, handInToReview } from '$lib/server/review/stack';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { jsonFrom, orConflict } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
-import { forgetRemark, keepRemark } from '$lib/server/handIns/review/remarks';
+import { forgetRemark, keepRemark } from '$lib/server/review/remarks';
 import type { RequestHandler } from './$types';
 
 const what = z.strictObject({ words: z.string() });

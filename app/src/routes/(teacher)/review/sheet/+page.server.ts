@@ -1,7 +1,7 @@
 import { orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
-import { approveAll } from '$lib/server/handIns/review/decide';
-import { handInsToReview } from '$lib/server/handIns/review/stack';
+import { approveAll } from '$lib/server/review/decide';
+import { handInsToReview } from '$lib/server/review/stack';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 

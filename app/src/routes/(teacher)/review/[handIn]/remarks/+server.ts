@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { jsonFrom, orConflict } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
-import { addRemark, removeRemark } from '$lib/server/handIns/review/remarks';
+import { addRemark, removeRemark } from '$lib/server/review/remarks';
 import type { RequestHandler } from './$types';
 
 /** Writes a remark at a sentence or a place. */

@@ -1,6 +1,6 @@
 import { orConflict } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
-import { noteSeen } from '$lib/server/handIns/review/stack';
+import { noteSeen } from '$lib/server/review/stack';
 import type { RequestHandler } from './$types';
 
 /** Notes that the teacher looks at the hand-in. */

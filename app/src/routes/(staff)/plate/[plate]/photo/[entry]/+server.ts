@@ -1,7 +1,7 @@
 import { pictureResponse } from '$lib/files.server';
 import { orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
-import { outcomePhoto } from '$lib/server/printing/plates/outcomes';
+import { outcomePhoto } from '$lib/server/printing/runs/outcomes';
 import { mediaTypeOf } from '$lib/shared/picture';
 import type { RequestHandler } from './$types';
 

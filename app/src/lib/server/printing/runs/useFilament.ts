@@ -1,7 +1,7 @@
 import { eq, sql } from 'drizzle-orm';
 import type { Database } from '../../platform/db/database.ts';
 import { plates, runs, spools } from '../../platform/db/schema/index.ts';
-import { currentParts } from './plateParts.ts';
+import { currentParts } from '../plates/plateParts.ts';
 
 /** Takes what a run has printed from its roll off it; of one that ended early as much as it had come far. */
 export async function useFilament(tx: Database, run: typeof runs.$inferSelect): Promise<void> {

@@ -1,11 +1,11 @@
 import { and, asc, desc, eq, gt, isNull, lt, ne, sql } from 'drizzle-orm';
-import { demandRole, handInToTeach, type Person } from '../../platform/auth/access.ts';
-import { namesOnProject } from '../../platform/auth/team.ts';
-import type { Database } from '../../platform/db/database.ts';
-import { briefs, classes, handIns, projects, solids, users } from '../../platform/db/schema/index.ts';
-import { announce } from '../../platform/live/topics.ts';
+import { demandRole, handInToTeach, type Person } from '../platform/auth/access.ts';
+import { namesOnProject } from '../platform/auth/team.ts';
+import type { Database } from '../platform/db/database.ts';
+import { briefs, classes, handIns, projects, solids, users } from '../platform/db/schema/index.ts';
+import { announce } from '../platform/live/topics.ts';
 import { keptRemarksOf, remarksOf } from './remarks.ts';
-import { waiversOf } from '../../printing/queue/waivers.ts';
+import { waiversOf } from '../handIns/waivers.ts';
 
 /** The hand-ins of a teacher's classes, those that wait first and the oldest of them first. */
 export async function handInsToReview(db: Database, person: Person) {

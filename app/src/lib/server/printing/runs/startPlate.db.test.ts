@@ -10,7 +10,7 @@ import { printersWithRuns } from '../printRoom.ts';
 import { bringPrinterBack, printersToKeep, retiredPrinters, retirePrinter } from '../../printers/printers.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
 import { endRun, type Ending } from './endRun.ts';
-import { discardPlate, openPlates } from './plates.ts';
+import { discardPlate, openPlates } from '../plates/plates.ts';
 import { noteBedClear, startPart } from './startPlate.ts';
 
 let test: TestDatabase;

@@ -5,7 +5,7 @@ import { useFilament } from './useFilament.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { tellStudents, tellTeacher } from '../../platform/notices.ts';
 import { standings } from '../../projects/projects.ts';
-import { closePlaces, currentParts } from './plateParts.ts';
+import { closePlaces, currentParts } from '../plates/plateParts.ts';
 import { announceProjects } from './startPlate.ts';
 
 /** How a run ended. */

@@ -1,16 +1,16 @@
 import { and, desc, eq } from 'drizzle-orm';
 import { fileName } from '@kelbrin/core/format';
 import { checkTitle } from '@kelbrin/core/inspect';
-import { handInToTeach, type Person } from '../../platform/auth/access.ts';
-import { record } from '../../platform/audit.ts';
-import { CannotNow } from '../../platform/basics/cannotNow.ts';
-import type { Database } from '../../platform/db/database.ts';
-import { handIns, printFiles, remarks, solids, waivers } from '../../platform/db/schema/index.ts';
-import { announce } from '../../platform/live/topics.ts';
-import { tellStudents, untellStudents } from '../../platform/notices.ts';
-import { limitsOf } from '../../projects/projects.ts';
-import { sha256 } from '../../platform/basics/sha256.ts';
-import { leavePlaces, takePlaces, waitingFileOf } from '../../printing/queue/queuePlaces.ts';
+import { handInToTeach, type Person } from '../platform/auth/access.ts';
+import { record } from '../platform/audit.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
+import type { Database } from '../platform/db/database.ts';
+import { handIns, printFiles, remarks, solids, waivers } from '../platform/db/schema/index.ts';
+import { announce } from '../platform/live/topics.ts';
+import { tellStudents, untellStudents } from '../platform/notices.ts';
+import { limitsOf } from '../projects/projects.ts';
+import { sha256 } from '../platform/basics/sha256.ts';
+import { leavePlaces, takePlaces, waitingFileOf } from '../printing/queue/queuePlaces.ts';
 
 /** A failing check that is let through, and why. */
 export interface Waiver {

@@ -11,7 +11,7 @@ import {
   queueEntries,
   runs,
 } from '../../platform/db/schema/index.ts';
-import { designedMm } from './plateParts.ts';
+import { designedMm } from '../plates/plateParts.ts';
 
 /** How many parts came out usable, of how many whose outcome was written down. */
 export interface Success {

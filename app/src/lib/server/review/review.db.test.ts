@@ -1,24 +1,17 @@
 import { and, desc, eq, inArray } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { designOf } from '@kelbrin/core/design';
-import { NotAllowed, type Person } from '../../platform/auth/access.ts';
-import { compute } from '../../platform/compute/compute.ts';
-import {
-  auditLog,
-  briefs,
-  handIns,
-  printFiles,
-  queueEntries,
-  waivers,
-} from '../../platform/db/schema/index.ts';
-import { labelRecipe } from '../../demo/labels.ts';
-import { school } from '../../demo/school.ts';
-import { handIn } from '../handIns.ts';
-import { inspectHandIn } from '../inspectHandIn.ts';
-import { discardPlate, layPlate } from '../../printing/plates/plates.ts';
-import { saveDesign, standings } from '../../projects/projects.ts';
-import { queue } from '../../printing/queue/queue.ts';
-import { demoSchool, type TestDatabase } from '../../testing/database.ts';
+import { NotAllowed, type Person } from '../platform/auth/access.ts';
+import { compute } from '../platform/compute/compute.ts';
+import { auditLog, briefs, handIns, printFiles, queueEntries, waivers } from '../platform/db/schema/index.ts';
+import { labelRecipe } from '../demo/labels.ts';
+import { school } from '../demo/school.ts';
+import { handIn } from '../handIns/handIns.ts';
+import { inspectHandIn } from '../handIns/inspectHandIn.ts';
+import { discardPlate, layPlate } from '../printing/plates/plates.ts';
+import { saveDesign, standings } from '../projects/projects.ts';
+import { queue } from '../printing/queue/queue.ts';
+import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { approve, approveAll, sendBack, undoDecision } from './decide.ts';
 import { feedbackOf } from './feedback.ts';
 import {

@@ -5,7 +5,7 @@ import { filamentChanges, printers, runs, spools } from '../../platform/db/schem
 import { announce } from '../../platform/live/topics.ts';
 import type { DeviceStatus, PrinterDriver } from '../../printers/driver.ts';
 import type { ChangeStep } from './change.ts';
-import { takeOffSpool, useFilament } from '../plates/useFilament.ts';
+import { takeOffSpool, useFilament } from '../runs/useFilament.ts';
 
 /** From the nozzle back to where a hand can take it, in from there, and what is pushed through until a colour is clean. */
 const OUT_MM = 80;

@@ -1,9 +1,9 @@
 import { and, asc, count, desc, eq, inArray, sql } from 'drizzle-orm';
-import { remarkDraft } from '../../../shared/remark.ts';
-import { demandRole, handInToTeach, isId, type Person } from '../../platform/auth/access.ts';
-import { CannotNow } from '../../platform/basics/cannotNow.ts';
-import type { Database } from '../../platform/db/database.ts';
-import { handIns, keptRemarks, remarks } from '../../platform/db/schema/index.ts';
+import { remarkDraft } from '../../shared/remark.ts';
+import { demandRole, handInToTeach, isId, type Person } from '../platform/auth/access.ts';
+import { CannotNow } from '../platform/basics/cannotNow.ts';
+import type { Database } from '../platform/db/database.ts';
+import { handIns, keptRemarks, remarks } from '../platform/db/schema/index.ts';
 
 /** More than anybody reads. */
 const MOST_REMARKS = 40;

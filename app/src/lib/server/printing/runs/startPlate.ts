@@ -10,8 +10,8 @@ import type { Database } from '../../platform/db/database.ts';
 import { ACTIVE_RUN, printers, queueEntries, runs, spools } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { demandNoChange, demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
-import { currentParts, openPlate, type PlatePart } from './plateParts.ts';
-import { layPlate } from './plates.ts';
+import { currentParts, openPlate, type PlatePart } from '../plates/plateParts.ts';
+import { layPlate } from '../plates/plates.ts';
 
 type Printer = typeof printers.$inferSelect;
 

@@ -8,7 +8,7 @@ import { announce } from '../../platform/live/topics.ts';
 import { tellStudents } from '../../platform/notices.ts';
 import { SentBytes } from '../../platform/sent/sentBytes.ts';
 import { takenPicture } from '../../platform/compute/takenPicture.ts';
-import { partsOf } from './plateParts.ts';
+import { partsOf } from '../plates/plateParts.ts';
 import { announceProjects } from './startPlate.ts';
 
 /**

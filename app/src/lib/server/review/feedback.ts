@@ -1,8 +1,8 @@
 import { desc, eq } from 'drizzle-orm';
-import type { Database } from '../../platform/db/database.ts';
-import { handIns } from '../../platform/db/schema/index.ts';
+import type { Database } from '../platform/db/database.ts';
+import { handIns } from '../platform/db/schema/index.ts';
 import { remarksOf } from './remarks.ts';
-import { waiversOf } from '../../printing/queue/waivers.ts';
+import { waiversOf } from '../handIns/waivers.ts';
 
 /**
  * What the student of a project may know of the last hand-in: whether it is being looked at, and once it is decided what

@@ -1,6 +1,6 @@
 import { eq, inArray } from 'drizzle-orm';
-import type { Database } from '../../platform/db/database.ts';
-import { users, waivers } from '../../platform/db/schema/index.ts';
+import type { Database } from '../platform/db/database.ts';
+import { users, waivers } from '../platform/db/schema/index.ts';
 
 /** A waived check as it is shown wherever the file goes. */
 export interface WaiverLine {
