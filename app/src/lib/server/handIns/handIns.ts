@@ -1,13 +1,12 @@
-import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, desc, eq, isNull } from 'drizzle-orm';
 import { partOf, recipeOf } from '@kelbrin/core/design';
 import { sameRecipe } from '@kelbrin/core/recipe';
 import type { SaidWithHandIn } from '../../shared/saidWithHandIn.ts';
 import { ownProject, type Person } from '../platform/auth/access.ts';
-import { record } from '../platform/audit.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { handIns, projects } from '../platform/db/schema/index.ts';
-import { announce } from '../platform/live/topics.ts';
+import { moveHandIns, newHandIn } from './lifecycle.ts';
 import { limitsOf } from '../projects/projects.ts';
 import { addVersion } from '../projects/versions.ts';
 
@@ -59,7 +58,7 @@ export async function handIn(
         throw new CannotNow('This is handed in already; your teacher has not looked at it yet.');
       }
       // The new state takes the place of the one that nobody has looked at.
-      if (!(await takenBack(tx, person, project.id, brief.classId))) {
+      if (!(await takenBack(tx, person, project.id))) {
         throw new CannotNow(
           'Your teacher is looking at what you handed in: hand in again when it comes back.',
         );
@@ -70,56 +69,32 @@ export async function handIn(
     }
     const number = (last?.number ?? 0) + 1;
     const version = await addVersion(tx, project, `Hand-in ${number}`);
-    const [{ id }] = await tx
-      .insert(handIns)
-      .values({
-        projectId: project.id,
-        number,
-        versionId: version.id,
-        partId,
-        part,
-        recipe,
-        limits,
-        rules: brief.rules,
-        ...said,
-      })
-      .returning({ id: handIns.id });
-    await record(tx, person, 'hand-in', brief.classId, [id]);
-    await announce(tx, `project:${project.id}`, `class:${brief.classId}`);
-    return id;
+    return newHandIn(tx, person, {
+      projectId: project.id,
+      number,
+      versionId: version.id,
+      partId,
+      part,
+      recipe,
+      limits,
+      rules: brief.rules,
+      ...said,
+    });
   });
 }
 
 /** Takes a student's hand-in back, which can be done until the teacher has looked at it. */
 export async function withdraw(db: Database, person: Person, projectId: string): Promise<void> {
-  const { project, brief } = await ownProject(db, person, projectId);
+  const { project } = await ownProject(db, person, projectId);
   await db.transaction(async (tx) => {
-    if (!(await takenBack(tx, person, project.id, brief.classId))) {
+    if (!(await takenBack(tx, person, project.id))) {
       throw new CannotNow('Your teacher is looking at it already, so it cannot be taken back.');
     }
-    await announce(tx, `project:${project.id}`, `class:${brief.classId}`);
   });
 }
 
 /** Takes back what waits of a project, unless the teacher has looked at it; whether there was something to take back. */
-async function takenBack(tx: Database, person: Person, projectId: string, classId: string): Promise<boolean> {
-  const withdrawn = await tx
-    .update(handIns)
-    .set({ state: 'withdrawn' })
-    .where(
-      and(
-        eq(handIns.projectId, projectId),
-        inArray(handIns.state, ['checking', 'waiting']),
-        isNull(handIns.seenAt),
-      ),
-    )
-    .returning({ id: handIns.id });
-  await record(
-    tx,
-    person,
-    'withdraw',
-    classId,
-    withdrawn.map(({ id }) => id),
-  );
-  return withdrawn.length > 0;
+async function takenBack(tx: Database, person: Person, projectId: string): Promise<boolean> {
+  const unseen = and(eq(handIns.projectId, projectId), isNull(handIns.seenAt));
+  return (await moveHandIns(tx, 'withdraw', person, unseen)).length > 0;
 }

@@ -7,11 +7,10 @@ import { ofStudent } from '../platform/compute/fairQueue.ts';
 import { TaskFailure } from '../platform/compute/taskFailure.ts';
 import type { Database } from '../platform/db/database.ts';
 import { briefs, handIns, projects, solids } from '../platform/db/schema/index.ts';
-import { announce } from '../platform/live/topics.ts';
-import { tellStudents, tellTeacher } from '../platform/notices.ts';
 import { filesFor } from '../projects/projectFiles.ts';
 import { sha256 } from '../platform/basics/sha256.ts';
 import { log } from '../platform/basics/log.ts';
+import { moveHandIns } from './lifecycle.ts';
 
 /** Who inspects says so this often, ms; an inspection of which nobody says so for this long was lost, seconds. */
 const SAID_EVERY_MS = 2_000;
@@ -61,16 +60,14 @@ async function inspectBegun(
       handIn: handIns,
       projectId: projects.id,
       studentId: projects.studentId,
-      briefId: briefs.id,
       title: briefs.title,
-      classId: briefs.classId,
     })
     .from(handIns)
     .innerJoin(projects, eq(projects.id, handIns.projectId))
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
     .where(eq(handIns.id, handInId));
   if (!found) return;
-  const { handIn, projectId, studentId, briefId, title, classId } = found;
+  const { handIn, projectId, studentId, title } = found;
 
   const { recipe, limits, rules } = handIn;
   const files = await filesFor(db, projectId, recipe);
@@ -97,22 +94,12 @@ async function inspectBegun(
         .insert(solids)
         .values({ hash, threeMf, stl, stlHash: sha256(stl), estimate, footprint })
         .onConflictDoNothing();
-      const taken = await tx
-        .update(handIns)
-        .set({ state: 'waiting', inspection, solidHash: hash })
-        .where(isMine)
-        .returning({ id: handIns.id });
-      // One that is inspected anew, by another card, was told of before.
-      if (taken.length > 0 && handIn.inspection === null) await tellTeacher(tx, briefId, 'handed_in');
+      // Of one that is inspected again, by another card, the teacher was told before.
+      const move = handIn.inspection === null ? 'inspected' : 'inspectedAgain';
+      await moveHandIns(tx, move, 'server', isMine, { inspection, solidHash: hash });
     } else {
-      const refused = await tx
-        .update(handIns)
-        .set({ state: 'refused', problem })
-        .where(isMine)
-        .returning({ id: handIns.id });
-      if (refused.length > 0) await tellStudents(tx, projectId, 'refused');
+      await moveHandIns(tx, 'refuse', 'server', isMine, { problem });
     }
-    await announce(tx, `project:${projectId}`, `class:${classId}`);
   });
 }
 

@@ -15,6 +15,7 @@ import {
 import { announce } from '../platform/live/topics.ts';
 import { tellTeacher } from '../platform/notices.ts';
 import { filesFor } from '../projects/projectFiles.ts';
+import { moveHandIns } from './lifecycle.ts';
 import { waiversOf } from './waivers.ts';
 
 /** Hand-ins that have to be inspected again since their limits changed. */
@@ -39,17 +40,12 @@ export async function holdAgainst(
     .where(inArray(briefs.classId, [...classIds]));
   const projectIds = open.map(({ projectId }) => projectId);
   if (projectIds.length === 0) return { waiting: [], approved: [] };
-  const waiting = await tx
-    .update(handIns)
-    .set({
-      limits: card,
-      state: 'checking',
-      inspectionTries: 0,
-      inspectionClaim: null,
-      inspectingSince: null,
-    })
-    .where(and(inArray(handIns.projectId, projectIds), inArray(handIns.state, ['waiting', 'checking'])))
-    .returning({ id: handIns.id });
+  const waiting = await moveHandIns(tx, 'inspectAgain', 'server', inArray(handIns.projectId, projectIds), {
+    limits: card,
+    inspectionTries: 0,
+    inspectionClaim: null,
+    inspectingSince: null,
+  });
   const approved = await tx
     .selectDistinct({ id: handIns.id })
     .from(handIns)
@@ -61,7 +57,7 @@ export async function holdAgainst(
     ...classIds.map((id) => `class:${id}` as const),
     ...projectIds.map((id) => `project:${id}` as const),
   );
-  return { waiting: waiting.map(({ id }) => id), approved: approved.map(({ id }) => id) };
+  return { waiting, approved: approved.map(({ id }) => id) };
 }
 
 /**

@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { desc, eq } from 'drizzle-orm';
 import { fileName } from '@kelbrin/core/format';
 import { checkTitle } from '@kelbrin/core/inspect';
 import { handInToTeach, type Person } from '../platform/auth/access.ts';
@@ -6,8 +6,8 @@ import { record } from '../platform/audit.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { handIns, printFiles, remarks, solids, waivers } from '../platform/db/schema/index.ts';
-import { announce } from '../platform/live/topics.ts';
-import { tellStudents, untellStudents } from '../platform/notices.ts';
+import { moveHandIns } from '../handIns/lifecycle.ts';
+import { untellStudents } from '../platform/notices.ts';
 import { limitsOf } from '../projects/projects.ts';
 import { sha256 } from '../platform/basics/sha256.ts';
 import { leavePlaces, takePlaces, waitingFileOf } from '../printing/queue/queuePlaces.ts';
@@ -25,16 +25,13 @@ export async function sendBack(
   handInId: string,
   comment: string,
 ): Promise<void> {
-  const { handIn, project, brief } = await handInToTeach(db, person, handInId);
+  const { handIn } = await handInToTeach(db, person, handInId);
   const said = comment.trim();
   await db.transaction(async (tx) => {
     if (said === '' && (await tx.$count(remarks, eq(remarks.handInId, handIn.id))) === 0) {
       throw new CannotNow('Say in a sentence what to change, or write a remark at a step.');
     }
-    await decide(tx, person, handIn.id, { state: 'sent_back', comment: said || null });
-    await record(tx, person, 'send-back', brief.classId, [handIn.id]);
-    await tellStudents(tx, project.id, 'sent_back');
-    await announce(tx, `project:${project.id}`, `class:${brief.classId}`);
+    await decide(tx, person, handIn.id, 'sendBack', said || null);
   });
 }
 
@@ -67,7 +64,7 @@ export async function approve(
     return { handInId: handIn.id, check: id, reason: reason.slice(0, 400), waivedBy: person.id };
   });
   await db.transaction(async (tx) => {
-    await decide(tx, person, handIn.id, { state: 'approved', comment: null });
+    await decide(tx, person, handIn.id, 'approve', null);
     const [solid] = await tx.select().from(solids).where(eq(solids.hash, solidHash));
     if (sha256(solid.threeMf) !== solid.hash || sha256(solid.stl) !== solid.stlHash) {
       throw new CannotNow('The stored solid was altered after its inspection, so it cannot be approved.');
@@ -89,10 +86,7 @@ export async function approve(
       })
       .returning({ id: printFiles.id });
     await takePlaces(tx, file.id, brief.copies, replaced?.entryIds ?? []);
-    await record(tx, person, 'approve', brief.classId, [handIn.id]);
-    await tellStudents(tx, project.id, 'approved');
     if (letThrough.length > 0) await record(tx, person, 'waive', brief.classId, [handIn.id]);
-    await announce(tx, `project:${project.id}`, `class:${brief.classId}`, 'printroom');
   });
 }
 
@@ -129,7 +123,7 @@ export async function approveAll(
  * replaced in the queue comes back; sending back can be undone until the student hands in again.
  */
 export async function undoDecision(db: Database, person: Person, handInId: string): Promise<void> {
-  const { handIn, project, brief, limitsCardId } = await handInToTeach(db, person, handInId);
+  const { handIn, project, limitsCardId } = await handInToTeach(db, person, handInId);
   await db.transaction(async (tx) => {
     const [{ state }] = await tx
       .select({ state: handIns.state })
@@ -150,32 +144,28 @@ export async function undoDecision(db: Database, person: Person, handInId: strin
     }
     if (state === 'approved') await leavePlaces(tx, handIn.id);
     await tx.delete(waivers).where(eq(waivers.handInId, handIn.id));
-    const undecided = { state: 'waiting', comment: null, decidedBy: null, decidedAt: null } as const;
-    // An approval that no longer holds is decided on what the server finds by the limits as they are now.
-    const anew = handIn.doubt
-      ? ({ state: 'checking', doubt: null, limits: await limitsOf(tx, limitsCardId) } as const)
-      : {};
-    await tx
-      .update(handIns)
-      .set({ ...undecided, ...anew })
-      .where(eq(handIns.id, handIn.id));
-    await record(tx, person, 'undo', brief.classId, [handIn.id]);
+    const isIt = eq(handIns.id, handIn.id);
+    const undecided = { comment: null, decidedBy: null, decidedAt: null };
+    if (handIn.doubt) {
+      // An approval that no longer holds is decided on what the server finds by the limits as they are now.
+      const limits = await limitsOf(tx, limitsCardId);
+      await moveHandIns(tx, 'undoDoubted', person, isIt, { ...undecided, doubt: null, limits });
+    } else {
+      await moveHandIns(tx, 'undo', person, isIt, undecided);
+    }
     await untellStudents(tx, project.id, 'sent_back', 'approved');
-    await announce(tx, `project:${project.id}`, `class:${brief.classId}`, 'printroom');
   });
 }
 
-/** Notes a decision on a hand-in that waits for one; of two at once the second is told. */
+/** Decides on a hand-in that waits for it; of two at once the second is told. */
 async function decide(
   tx: Database,
   person: Person,
   handInId: string,
-  decision: { readonly state: 'sent_back' | 'approved'; readonly comment: string | null },
+  decision: 'sendBack' | 'approve',
+  comment: string | null,
 ): Promise<void> {
-  const decided = await tx
-    .update(handIns)
-    .set({ ...decision, decidedBy: person.id, decidedAt: new Date() })
-    .where(and(eq(handIns.id, handInId), eq(handIns.state, 'waiting')))
-    .returning({ id: handIns.id });
+  const also = { comment, decidedBy: person.id, decidedAt: new Date() };
+  const decided = await moveHandIns(tx, decision, person, eq(handIns.id, handInId), also);
   if (decided.length === 0) throw new CannotNow('This hand-in is not waiting for a decision any more.');
 }

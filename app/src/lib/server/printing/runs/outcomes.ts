@@ -5,7 +5,7 @@ import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { handIns, plateParts, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
-import { tellStudents } from '../../platform/notices.ts';
+import { moveHandIns } from '../../handIns/lifecycle.ts';
 import { SentBytes } from '../../platform/sent/sentBytes.ts';
 import { takenPicture } from '../../platform/compute/takenPicture.ts';
 import { partsOf } from '../plates/plateParts.ts';
@@ -53,11 +53,7 @@ export async function noteOutcome(
     if (failed && next === 'again') {
       await tx.update(queueEntries).set({ state: 'waiting' }).where(eq(queueEntries.id, entryId));
     } else if (failed) {
-      await tx
-        .update(handIns)
-        .set({ state: 'sent_back', comment: note })
-        .where(and(eq(handIns.id, part.handInId), eq(handIns.state, 'approved')));
-      await tellStudents(tx, part.projectId, 'sent_back');
+      await moveHandIns(tx, 'giveBack', person, eq(handIns.id, part.handInId), { comment: note });
     }
     await announceProjects(tx, [part]);
     await announce(tx, 'printroom');
