@@ -1,4 +1,4 @@
-import type { ChangeStep } from '../server/printing/filament/change';
+import type { ChangeStep } from '../server/printing/filament/lifecycle';
 
 /** What is said while filament is changed. */
 export const filamentTexts = {

@@ -26,6 +26,9 @@ import { pictureOf } from '../projects/pictures.ts';
 import { closePlaces } from '../printing/plates/plateParts.ts';
 import { layPlate } from '../printing/plates/plates.ts';
 import { openProject, saveDesign } from '../projects/projects.ts';
+import { movePlate } from '../printing/plates/lifecycle.ts';
+import { moveEntries } from '../printing/queue/lifecycle.ts';
+import { moveRuns, newRun } from '../printing/runs/lifecycle.ts';
 import { approve, sendBack } from '../review/decide.ts';
 import { addRemark } from '../review/remarks.ts';
 import { SentBytes } from '../platform/sent/sentBytes.ts';
@@ -154,22 +157,23 @@ async function bringAlong(
   const { plateId } = await layPlate(db, teacher, [entry.id]);
   // Alone on its plate, a part takes what it takes by itself.
   await db.update(plates).set({ estimate: entry.estimate }).where(eq(plates.id, plateId));
-  const isDone = plan.progress === 'printed';
-  await db
-    .update(queueEntries)
-    .set({ state: isDone ? 'printed' : 'printing' })
-    .where(eq(queueEntries.id, entry.id));
-  if (isDone) await closePlaces(db, plateId);
-  await db.insert(runs).values({
+  const isEntry = eq(queueEntries.id, entry.id);
+  await moveEntries(db, 'start', teacher, isEntry);
+  await movePlate(db, 'start', teacher, plateId);
+  const run = await newRun(db, teacher, {
     printerId: printer.id,
     plateId,
     spoolId: printer.spoolId,
     fileName: `demo-${student.name.toLowerCase()}.gcode`,
     estimateS: entry.estimate.seconds,
     startedBy: teacher.id,
-    // A run that is still going is left for the printer's keeper to send and start.
-    ...(isDone ? { state: 'finished', progress: 1, clearedAt: new Date() } : { state: 'preparing' }),
   });
+  // A run that is still going is left for the printer's keeper to send and start.
+  if (plan.progress !== 'printed') return;
+  await moveRuns(db, 'finish', 'keeper', eq(runs.id, run.id), { progress: 1, clearedAt: new Date() });
+  await moveEntries(db, 'finish', 'keeper', isEntry);
+  await movePlate(db, 'finish', 'keeper', plateId);
+  await closePlaces(db, plateId);
 }
 
 /** Has a student's earlier try handed in and sent back; returns the project's revision. */

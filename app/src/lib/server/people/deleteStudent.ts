@@ -12,7 +12,6 @@ import {
   classes,
   handIns,
   plateParts,
-  plates,
   printFiles,
   projects,
   queueEntries,
@@ -23,6 +22,7 @@ import {
   users,
   versions,
 } from '../platform/db/schema/index.ts';
+import { endEmptyPlates } from '../printing/plates/lifecycle.ts';
 import { announce } from '../platform/live/topics.ts';
 import { passOn } from './teams.ts';
 import { endSharesOf } from '../projects/shares.ts';
@@ -66,11 +66,7 @@ export async function deleteStudent(
     }
     await tx.delete(users).where(eq(users.id, student.id));
     // A plate that held nothing but parts of the student's holds nothing.
-    const parts = tx
-      .select({ one: sql`1` })
-      .from(plateParts)
-      .where(eq(plateParts.plateId, plates.id));
-    await tx.delete(plates).where(notExists(parts));
+    await endEmptyPlates(tx, teacher);
     const hashes = handedIn.flatMap(({ solidHash }) => solidHash ?? []);
     if (hashes.length > 0) {
       const others = tx

@@ -85,7 +85,7 @@ export async function approve(
         footprint: solid.footprint,
       })
       .returning({ id: printFiles.id });
-    await takePlaces(tx, file.id, brief.copies, replaced?.entryIds ?? []);
+    await takePlaces(tx, person, file.id, brief.copies, replaced?.entryIds ?? []);
     if (letThrough.length > 0) await record(tx, person, 'waive', brief.classId, [handIn.id]);
   });
 }
@@ -142,7 +142,7 @@ export async function undoDecision(db: Database, person: Person, handInId: strin
     if (latest.number !== handIn.number) {
       throw new CannotNow('The student handed in again since, so this decision stands.');
     }
-    if (state === 'approved') await leavePlaces(tx, handIn.id);
+    if (state === 'approved') await leavePlaces(tx, person, handIn.id);
     await tx.delete(waivers).where(eq(waivers.handInId, handIn.id));
     const isIt = eq(handIns.id, handIn.id);
     const undecided = { comment: null, decidedBy: null, decidedAt: null };

@@ -1,10 +1,9 @@
-import { and, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { materialNamed } from '@kelbrin/core/slice';
 import type { Database } from '../../platform/db/database.ts';
-import { filamentChanges, printers, runs, spools } from '../../platform/db/schema/index.ts';
-import { announce } from '../../platform/live/topics.ts';
+import { printers, runs, spools, type filamentChanges } from '../../platform/db/schema/index.ts';
 import type { DeviceStatus, PrinterDriver } from '../../printers/driver.ts';
-import type { ChangeStep } from './change.ts';
+import { moveChange, overChange, type ChangeMove } from './lifecycle.ts';
 import { takeOffSpool, useFilament } from '../runs/useFilament.ts';
 
 /** From the nozzle back to where a hand can take it, in from there, and what is pushed through until a colour is clean. */
@@ -37,50 +36,41 @@ export async function carryOnChange(
   change: Change,
   run: Run | undefined,
 ): Promise<void> {
-  const to = (step: ChangeStep) => write((tx) => stepped(tx, change, step));
+  const move = (name: ChangeMove) => write((tx) => moveChange(tx, name, 'keeper', change.printerId));
   switch (change.step) {
     case 'heating':
       if (device.nozzleTargetC < change.nozzleC) await driver.heat(change.nozzleC);
-      else if (device.nozzleC >= change.nozzleC - NEAR_C) await to('hot');
+      else if (device.nozzleC >= change.nozzleC - NEAR_C) await move('heated');
       return;
     case 'unloading':
       await driver.feed(-OUT_MM, OUT_MM_PER_S);
       await write((tx) => noteOut(tx, change, run));
-      return to('empty');
+      await move('drawnOut');
+      return;
     case 'loading':
       await driver.feed(IN_MM, IN_MM_PER_S);
       await write((tx) => noteIn(tx, change, run));
-      return to('loaded');
+      await move('pushedIn');
+      return;
     case 'purging':
       await driver.feed(PURGE_MM, IN_MM_PER_S);
       await write(async (tx) =>
         takeOffSpool(tx, change.spoolId, await gramsOf(tx, change.spoolId, PURGE_MM)),
       );
-      return to('loaded');
+      await move('purged');
+      return;
     case 'cooling': {
       // A run that stands still goes on with the new filament.
       const [{ material }] = await db.select().from(spools).where(eq(spools.id, change.spoolId));
       await driver.heat(run ? materialNamed(material).nozzleC : 0);
-      await write(async (tx) => {
-        await tx.delete(filamentChanges).where(eq(filamentChanges.printerId, change.printerId));
-        await announce(tx, 'printroom');
-      });
+      await write((tx) => overChange(tx, 'keeper', change.printerId));
       return;
     }
     case 'hot':
     case 'empty':
     case 'loaded':
-      if (!run && Date.now() - change.steppedAt.getTime() > PATIENCE_MS) await to('cooling');
+      if (!run && Date.now() - change.steppedAt.getTime() > PATIENCE_MS) await move('leftAlone');
   }
-}
-
-/** Goes on, unless somebody has gone elsewhere meanwhile. */
-async function stepped(db: Database, { printerId, step }: Change, next: ChangeStep): Promise<void> {
-  await db
-    .update(filamentChanges)
-    .set({ step: next, steppedAt: new Date() })
-    .where(and(eq(filamentChanges.printerId, printerId), eq(filamentChanges.step, step)));
-  await announce(db, 'printroom', 'orders');
 }
 
 /** The roll that was on the printer is not any more; what a run has printed from it is taken off it. */

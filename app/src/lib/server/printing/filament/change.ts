@@ -3,21 +3,13 @@ import { materialNamed } from '@kelbrin/core/slice';
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
-import { ACTIVE_RUN, filamentChanges, printers, runs, spools } from '../../platform/db/schema/index.ts';
-import { announce } from '../../platform/live/topics.ts';
+import { ACTIVE_RUN, printers, runs, spools } from '../../platform/db/schema/index.ts';
 import { demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
+import { moveChange, newChange, type ChangeMove } from './lifecycle.ts';
 
-type Change = typeof filamentChanges.$inferSelect;
-export type ChangeStep = Change['step'];
-
-/** What somebody does at the printer, at which step, and what the printer is to do then. */
-const turns = {
-  drawOut: { at: 'hot', then: 'unloading' },
-  nothingIn: { at: 'hot', then: 'empty' },
-  pushIn: { at: 'empty', then: 'loading' },
-  more: { at: 'loaded', then: 'purging' },
-} as const satisfies Record<string, { at: ChangeStep; then: ChangeStep }>;
-export type Turn = keyof typeof turns;
+/** What somebody says at the printer, after which it does the next thing. */
+const turns = ['drawOut', 'nothingIn', 'pushIn', 'more'] as const satisfies readonly ChangeMove[];
+export type Turn = (typeof turns)[number];
 
 /** Reasons for which a run stands still that a change of filament can put right. */
 const CHANGEABLE = ['filament', 'runout', 'user'] as const;
@@ -54,17 +46,12 @@ export async function beginChange(
     const [old] = printer.spoolId
       ? await tx.select().from(spools).where(eq(spools.id, printer.spoolId))
       : [spool];
-    const begun = await tx
-      .insert(filamentChanges)
-      .values({
-        printerId: printer.id,
-        spoolId: spool.id,
-        nozzleC: Math.max(...[old, spool].map(({ material }) => materialNamed(material).nozzleC)),
-      })
-      .onConflictDoNothing()
-      .returning();
-    if (begun.length === 0) throw new CannotNow(`The filament of ${printer.name} is being changed already.`);
-    await announce(tx, 'printroom', 'orders');
+    const isBegun = await newChange(tx, person, {
+      printerId: printer.id,
+      spoolId: spool.id,
+      nozzleC: Math.max(...[old, spool].map(({ material }) => materialNamed(material).nozzleC)),
+    });
+    if (!isBegun) throw new CannotNow(`The filament of ${printer.name} is being changed already.`);
   });
 }
 
@@ -76,38 +63,28 @@ export async function turnInChange(
   turn: string,
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
-  if (!Object.hasOwn(turns, turn)) throw new NotAllowed();
-  const { at, then } = turns[turn as Turn];
-  await stepOn(db, printerId, [at], then);
-  await announce(db, 'orders');
+  const move = turns.find((each) => each === turn);
+  if (!move) throw new NotAllowed();
+  await stepOn(db, move, person, printerId);
 }
 
 /** Ends a change once the colour runs clean: the roll is on the printer. */
 export async function endChange(db: Database, person: Person, printerId: string): Promise<void> {
   demandRole(person, 'teacher', 'helper');
-  await stepOn(db, printerId, ['loaded'], 'cooling');
-  await announce(db, 'orders');
+  await stepOn(db, 'end', person, printerId);
 }
 
 /** Gives a change up, wherever it stands; the nozzle cools. */
 export async function giveChangeUp(db: Database, person: Person, printerId: string): Promise<void> {
   demandRole(person, 'teacher', 'helper');
-  await stepOn(db, printerId, ['heating', 'hot', 'empty', 'loaded'], 'cooling');
-  await announce(db, 'orders');
+  await stepOn(db, 'giveUp', person, printerId);
 }
 
-/** Brings a change from one of the given steps to another. */
-async function stepOn(
-  db: Database,
-  printerId: string,
-  from: readonly ChangeStep[],
-  to: ChangeStep,
-): Promise<void> {
-  const stepped = await db
-    .update(filamentChanges)
-    .set({ step: to, steppedAt: new Date() })
-    .where(and(isId(printerId, filamentChanges.printerId), inArray(filamentChanges.step, [...from])))
-    .returning();
-  if (stepped.length === 0) throw new CannotNow('The change of filament is at another step by now.');
-  await announce(db, 'printroom');
+/** Brings a change on; throws where it stands at another step by now, or where there is none. */
+async function stepOn(db: Database, move: ChangeMove, person: Person, printerId: string): Promise<void> {
+  await db.transaction(async (tx) => {
+    const printer = await usedPrinter(tx, printerId);
+    if (!(await moveChange(tx, move, person, printer.id)))
+      throw new CannotNow('The change of filament is at another step by now.');
+  });
 }

@@ -12,10 +12,13 @@ import {
 import { carryOnChange } from '../filament/carryOnChange.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { endRun, type Ending } from '../runs/endRun.ts';
+import { moveRuns } from '../runs/lifecycle.ts';
 import { gcodeOfPlate } from '../plates/gcode.ts';
 import { log } from '../../platform/basics/log.ts';
 import { FileNotFound, type DeviceStatus, type PrinterDriver } from '../../printers/driver.ts';
 import { LeaseLost, PrinterLease, RENEW_MS } from '../../printers/printerLease.ts';
+
+const MOVES = { sending: 'send', printing: 'begin' } as const;
 
 type Printer = typeof printers.$inferSelect;
 type Run = typeof runs.$inferSelect;
@@ -273,13 +276,17 @@ export class PrinterKeeper {
     progress: number,
     pausedFor: PauseReason | null = null,
   ): Promise<void> {
-    const isTurn = state !== run.state || pausedFor !== run.pausedFor;
+    const isIt = eq(runs.id, run.id);
     await this.#write(async (tx) => {
-      await tx
-        .update(runs)
-        .set({ state, progress, pausedFor })
-        .where(and(eq(runs.id, run.id), inArray(runs.state, ACTIVE_RUN)));
-      await announce(tx, isTurn ? 'printroom' : 'printers');
+      if (state !== run.state) {
+        await moveRuns(tx, MOVES[state], 'keeper', isIt, { progress, pausedFor });
+      } else {
+        await tx
+          .update(runs)
+          .set({ progress, pausedFor })
+          .where(and(isIt, inArray(runs.state, ACTIVE_RUN)));
+        await announce(tx, pausedFor !== run.pausedFor ? 'printroom' : 'printers');
+      }
     });
   }
 

@@ -4,7 +4,6 @@ import { namesOnProject } from '../../platform/auth/team.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import {
-  ACTIVE_RUN,
   briefs,
   classes,
   handIns,
@@ -13,7 +12,6 @@ import {
   printFiles,
   projects,
   queueEntries,
-  runs,
   users,
 } from '../../platform/db/schema/index.ts';
 
@@ -69,10 +67,9 @@ export type PlatePart = Awaited<ReturnType<typeof partsOf>>[number];
 export async function openPlate(tx: Database, plateId: string): Promise<typeof plates.$inferSelect> {
   const [plate] = await tx.select().from(plates).where(isId(plateId, plates.id)).for('no key update');
   if (!plate) throw new NotAllowed();
-  const running = await tx.$count(runs, and(eq(runs.plateId, plate.id), inArray(runs.state, ACTIVE_RUN)));
-  if (running > 0) throw new CannotNow(`Plate ${plate.number} is on a printer.`);
-  const current = await tx.$count(plateParts, and(eq(plateParts.plateId, plate.id), plateParts.isCurrent));
-  if (current === 0) throw new CannotNow(`Plate ${plate.number} is printed.`);
+  if (plate.state === 'printing') throw new CannotNow(`Plate ${plate.number} is on a printer.`);
+  if (plate.state === 'printed') throw new CannotNow(`Plate ${plate.number} is printed.`);
+  if (plate.state === 'discarded') throw new CannotNow(`Plate ${plate.number} was taken apart.`);
   return plate;
 }
 

@@ -3,7 +3,6 @@ import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Placed } from '@kelbrin/core/plate';
 import { printChoice, sameMaterial, type PrintChoice } from '@kelbrin/core/slice';
 import { kindOf, placementDraft } from '../../../shared/plate.ts';
-import { record } from '../../platform/audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
@@ -18,7 +17,9 @@ import {
   spools,
 } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
+import { moveEntries } from '../queue/lifecycle.ts';
 import { layOut } from './layOut.ts';
+import { endEmptyPlates, movePlate, newPlate, takePlateApart } from './lifecycle.ts';
 import { openPlate, partsOf } from './plateParts.ts';
 
 /** What became of parts that were to be laid. */
@@ -42,13 +43,12 @@ export async function layPlate(
   const { placed, left } = await layOut(parts, limits, choice);
   if (placed.length === 0) throw new CannotNow(`${parts[0].name} has no room on the bed.`);
   return db.transaction(async (tx) => {
-    const [{ plateId }] = await tx
-      .insert(plates)
-      .values({ choice, createdBy: person.id, plannedFor: await printerToPlan(tx, plannedFor) })
-      .returning({ plateId: plates.id });
-    await record(tx, person, 'lay-plate', null, [plateId]);
-    await takeIn(tx, plateId, placed);
-    await announce(tx, 'printroom');
+    const plateId = await newPlate(tx, person, {
+      choice,
+      createdBy: person.id,
+      plannedFor: await printerToPlan(tx, plannedFor),
+    });
+    await takeIn(tx, person, plateId, placed);
     return { plateId, left: left.length };
   });
 }
@@ -68,7 +68,7 @@ export async function addToPlate(
   const { placed, left } = await layOut(more, before[0].limits, plate.choice, before.map(asPlaced));
   await db.transaction(async (tx) => {
     await openPlate(tx, plateId);
-    await takeIn(tx, plateId, placed);
+    await takeIn(tx, person, plateId, placed);
     await tx.update(plates).set({ estimate: null }).where(eq(plates.id, plateId));
     await announce(tx, 'printroom');
   });
@@ -86,7 +86,7 @@ export async function arrangePlate(db: Database, person: Person, plateId: string
     for (const { id, xMm, yMm, turnDeg } of placed) {
       await tx.update(plateParts).set({ xMm, yMm, turnDeg }).where(placeOf(plateId, id));
     }
-    for (const entryId of left) await setBack(tx, plateId, entryId);
+    for (const entryId of left) await setBack(tx, person, plateId, entryId);
     await tx.update(plates).set({ estimate: null }).where(eq(plates.id, plateId));
     await announce(tx, 'printroom');
   });
@@ -150,7 +150,7 @@ export async function planPlate(
   });
 }
 
-/** Takes a part off a plate; it waits again. A plate without parts is none. */
+/** Takes a part off a plate; it waits again. An empty plate is deleted. */
 export async function takeOffPlate(
   db: Database,
   person: Person,
@@ -160,11 +160,9 @@ export async function takeOffPlate(
   demandRole(person, 'teacher', 'helper');
   await db.transaction(async (tx) => {
     const plate = await openPlate(tx, plateId);
-    await setBack(tx, plate.id, entryId);
-    const left = await tx.$count(plateParts, eq(plateParts.plateId, plate.id));
-    if (left === 0) await tx.delete(plates).where(eq(plates.id, plate.id));
-    else await tx.update(plates).set({ estimate: null }).where(eq(plates.id, plate.id));
-    await announce(tx, 'printroom');
+    await setBack(tx, person, plate.id, entryId);
+    await tx.update(plates).set({ estimate: null }).where(eq(plates.id, plate.id));
+    await endEmptyPlates(tx, person);
   });
 }
 
@@ -175,10 +173,9 @@ export async function discardPlate(db: Database, person: Person, plateId: string
     const plate = await openPlate(tx, plateId);
     const wasTried = (await tx.$count(runs, eq(runs.plateId, plate.id))) > 0;
     const parts = await tx.select().from(plateParts).where(eq(plateParts.plateId, plate.id));
-    for (const { queueEntryId } of parts) await setBack(tx, plate.id, queueEntryId, wasTried);
-    if (!wasTried) await tx.delete(plates).where(eq(plates.id, plate.id));
-    await record(tx, person, 'discard-plate', null, [plate.id]);
-    await announce(tx, 'printroom');
+    for (const { queueEntryId } of parts) await setBack(tx, person, plate.id, queueEntryId, wasTried);
+    if (wasTried) await movePlate(tx, 'discard', person, plate.id);
+    else await takePlateApart(tx, person, plate.id);
   });
 }
 
@@ -280,14 +277,15 @@ function asPlaced({
 }
 
 /** Gives parts their places; throws if one of them was taken meanwhile. */
-async function takeIn(tx: Database, plateId: string, placed: readonly Placed[]): Promise<void> {
+async function takeIn(
+  tx: Database,
+  person: Person,
+  plateId: string,
+  placed: readonly Placed[],
+): Promise<void> {
   if (placed.length === 0) return;
   const ids = placed.map(({ id }) => id);
-  const taken = await tx
-    .update(queueEntries)
-    .set({ state: 'laid' })
-    .where(and(inArray(queueEntries.id, ids), eq(queueEntries.state, 'waiting')))
-    .returning({ id: queueEntries.id });
+  const taken = await moveEntries(tx, 'lay', person, inArray(queueEntries.id, ids));
   if (taken.length < ids.length) throw new CannotNow('Some of these parts are not waiting any more.');
   await tx
     .insert(plateParts)
@@ -295,14 +293,20 @@ async function takeIn(tx: Database, plateId: string, placed: readonly Placed[]):
 }
 
 /** Has a part wait again; its place is forgotten, or kept as one of the past. */
-async function setBack(tx: Database, plateId: string, entryId: string, isPast = false): Promise<void> {
+async function setBack(
+  tx: Database,
+  person: Person,
+  plateId: string,
+  entryId: string,
+  isPast = false,
+): Promise<void> {
   const entry = isId(entryId, plateParts.queueEntryId);
   const here = and(eq(plateParts.plateId, plateId), entry);
   const left = isPast
     ? await tx.update(plateParts).set({ isCurrent: false }).where(here).returning()
     : await tx.delete(plateParts).where(here).returning();
   if (left.length === 0) throw new NotAllowed();
-  await tx.update(queueEntries).set({ state: 'waiting' }).where(eq(queueEntries.id, entryId));
+  await moveEntries(tx, 'takeOff', person, eq(queueEntries.id, entryId));
 }
 
 async function printerToPlan(tx: Database, printerId: string | undefined): Promise<string | null> {

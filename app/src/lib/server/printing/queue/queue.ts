@@ -15,6 +15,7 @@ import {
   users,
 } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
+import { joinQueue, moveEntries } from './lifecycle.ts';
 import { waiversOf } from '../../handIns/waivers.ts';
 
 /** The queue in its order, each entry with whose it is and what it takes. What is printed is no longer in it. */
@@ -95,16 +96,16 @@ export async function dropEntry(
   isDropped: boolean,
 ): Promise<void> {
   demandRole(person, 'teacher');
-  const [from, to] = isDropped ? (['waiting', 'dropped'] as const) : (['dropped', 'waiting'] as const);
-  const dropped = await db
-    .update(queueEntries)
-    .set({ state: to })
-    .where(and(isId(entryId, queueEntries.id), eq(queueEntries.state, from)))
-    .returning({ id: queueEntries.id });
-  if (dropped.length === 0)
-    throw new CannotNow(`This part is not ${from === 'waiting' ? 'waiting' : 'out of the queue'} any more.`);
-  await record(db, person, isDropped ? 'drop-entry' : 'put-back-entry', null, [entryId]);
-  await announce(db, 'printroom');
+  await db.transaction(async (tx) => {
+    const moved = await moveEntries(
+      tx,
+      isDropped ? 'drop' : 'putBack',
+      person,
+      isId(entryId, queueEntries.id),
+    );
+    if (moved.length === 0)
+      throw new CannotNow(`This part is not ${isDropped ? 'waiting' : 'out of the queue'} any more.`);
+  });
 }
 
 /** Has a part that was printed be printed once more. */
@@ -125,9 +126,8 @@ export async function repeatPrint(db: Database, person: Person, entryId: string)
       .select({ last: max(queueEntries.copy) })
       .from(queueEntries)
       .where(eq(queueEntries.printFileId, printed.fileId));
-    await tx.insert(queueEntries).values({ printFileId: printed.fileId, copy: (last ?? 0) + 1 });
+    await joinQueue(tx, person, printed.fileId, (last ?? 0) + 1);
     await record(tx, person, 'put-back-entry', null, [entryId]);
-    await announce(tx, 'printroom');
   });
 }
 

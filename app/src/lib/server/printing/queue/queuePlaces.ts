@@ -1,6 +1,8 @@
 import { and, asc, eq, inArray, max } from 'drizzle-orm';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
+import type { Mover } from '../../platform/lifecycle.ts';
+import { joinQueue, leaveQueue } from './lifecycle.ts';
 import { handIns, plateParts, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
 
 /** The file of an earlier version of a project that still waits, with its places in the queue; they are held. */
@@ -24,6 +26,7 @@ export async function waitingFileOf(
 /** Gives a print file as many places in the queue as copies are wanted; it takes over those of the file it replaces. */
 export async function takePlaces(
   tx: Database,
+  mover: Mover,
   fileId: string,
   copies: number,
   replaced: readonly string[],
@@ -34,15 +37,12 @@ export async function takePlaces(
       .set({ printFileId: fileId, copy: i + 1 })
       .where(eq(queueEntries.id, entryId));
   }
-  const superfluous = replaced.slice(copies);
-  if (superfluous.length > 0) await tx.delete(queueEntries).where(inArray(queueEntries.id, superfluous));
-  for (let copy = replaced.length + 1; copy <= copies; copy++) {
-    await tx.insert(queueEntries).values({ printFileId: fileId, copy });
-  }
+  await leaveQueue(tx, mover, replaced.slice(copies));
+  for (let copy = replaced.length + 1; copy <= copies; copy++) await joinQueue(tx, mover, fileId, copy);
 }
 
 /** Takes the print file of an approval out of the queue, and gives its places back to the one that it replaced. */
-export async function leavePlaces(tx: Database, handInId: string): Promise<void> {
+export async function leavePlaces(tx: Database, mover: Mover, handInId: string): Promise<void> {
   const places = await tx
     .select({
       fileId: printFiles.id,
@@ -74,6 +74,8 @@ export async function leavePlaces(tx: Database, handInId: string): Promise<void>
         .set({ printFileId: replaces, copy: (last ?? 0) + i + 1 })
         .where(eq(queueEntries.id, entryId));
     }
+  } else {
+    await leaveQueue(tx, mover, entryIds);
   }
   await tx.delete(printFiles).where(eq(printFiles.id, fileId));
 }

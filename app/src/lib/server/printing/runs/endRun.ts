@@ -1,12 +1,15 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import type { Database } from '../../platform/db/database.ts';
-import { ACTIVE_RUN, queueEntries, runs } from '../../platform/db/schema/index.ts';
+import { queueEntries, runs } from '../../platform/db/schema/index.ts';
 import { useFilament } from './useFilament.ts';
-import { announce } from '../../platform/live/topics.ts';
-import { tellStudents, tellTeacher } from '../../platform/notices.ts';
+import { tellStudents } from '../../platform/notices.ts';
 import { standings } from '../../projects/projects.ts';
 import { closePlaces, currentParts } from '../plates/plateParts.ts';
-import { announceProjects } from './startPlate.ts';
+import { movePlate } from '../plates/lifecycle.ts';
+import { moveEntries } from '../queue/lifecycle.ts';
+import { moveRuns } from './lifecycle.ts';
+
+const MOVES = { finished: 'finish', failed: 'fail', cancelled: 'cancel' } as const;
 
 /** How a run ended. */
 export type Ending = { state: 'finished' } | { state: 'cancelled' } | { state: 'failed'; problem: string };
@@ -14,39 +17,24 @@ export type Ending = { state: 'finished' } | { state: 'cancelled' } | { state: '
 /** Ends a run: what was finished is printed, any other plate is laid as it was and can be started again. */
 export async function endRun(db: Database, runId: string, ending: Ending): Promise<void> {
   await db.transaction(async (tx) => {
-    const [ended] = await tx
-      .update(runs)
-      .set({
-        state: ending.state,
-        endedAt: new Date(),
-        ...(ending.state === 'finished' ? { progress: 1 } : {}),
-        ...(ending.state === 'failed' ? { problem: ending.problem } : {}),
-      })
-      .where(and(eq(runs.id, runId), inArray(runs.state, ACTIVE_RUN)))
-      .returning();
+    const isPrinted = ending.state === 'finished';
+    const [ended] = await moveRuns(tx, MOVES[ending.state], 'keeper', eq(runs.id, runId), {
+      endedAt: new Date(),
+      ...(isPrinted ? { progress: 1 } : {}),
+      ...(ending.state === 'failed' ? { problem: ending.problem } : {}),
+    });
     if (!ended) return;
     const parts = await currentParts(tx, ended.plateId);
     const entryIds = parts.map(({ entryId }) => entryId);
-    const isPrinted = ending.state === 'finished';
-    if (entryIds.length > 0) {
-      await tx
-        .update(queueEntries)
-        .set({ state: isPrinted ? 'printed' : 'laid' })
-        .where(inArray(queueEntries.id, entryIds));
-    }
+    const move = isPrinted ? 'finish' : 'stopShort';
+    await movePlate(tx, move, 'keeper', ended.plateId);
+    await moveEntries(tx, move, 'keeper', inArray(queueEntries.id, entryIds));
     await useFilament(tx, ended);
     if (isPrinted) await closePlaces(tx, ended.plateId);
-    await announceProjects(tx, parts);
-    if (ending.state === 'failed') {
-      for (const briefId of new Set(parts.map(({ briefId }) => briefId))) {
-        await tellTeacher(tx, briefId, 'run_failed');
-      }
-    }
     const projectIds = [...new Set(parts.map(({ projectId }) => projectId))];
     const stands = await standings(tx, projectIds);
     for (const projectId of projectIds) {
       if (stands.get(projectId)?.state === 'printed') await tellStudents(tx, projectId, 'printed');
     }
-    await announce(tx, 'printroom');
   });
 }

@@ -9,7 +9,7 @@ import { moveHandIns } from '../../handIns/lifecycle.ts';
 import { SentBytes } from '../../platform/sent/sentBytes.ts';
 import { takenPicture } from '../../platform/compute/takenPicture.ts';
 import { partsOf } from '../plates/plateParts.ts';
-import { announceProjects } from './startPlate.ts';
+import { moveEntries } from '../queue/lifecycle.ts';
 
 /**
  * Writes down what came of a part of a printed plate, with a photo if there is one. One that failed is printed again
@@ -51,12 +51,11 @@ export async function noteOutcome(
     const parts = await partsOf(tx, [plateId]);
     const part = parts.find((each) => each.entryId === entryId)!;
     if (failed && next === 'again') {
-      await tx.update(queueEntries).set({ state: 'waiting' }).where(eq(queueEntries.id, entryId));
+      await moveEntries(tx, 'printAgain', person, eq(queueEntries.id, entryId));
     } else if (failed) {
       await moveHandIns(tx, 'giveBack', person, eq(handIns.id, part.handInId), { comment: note });
     }
-    await announceProjects(tx, [part]);
-    await announce(tx, 'printroom');
+    await announce(tx, `project:${part.projectId}`, `class:${part.classId}`, 'printroom');
   });
 }
 

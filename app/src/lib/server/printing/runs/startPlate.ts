@@ -1,4 +1,5 @@
-import { and, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm';
+import { randomBytes } from 'node:crypto';
+import { and, eq, inArray, isNull, notInArray } from 'drizzle-orm';
 import { conflictsOf } from '@kelbrin/core/plate';
 import { sameMaterial } from '@kelbrin/core/slice';
 import { bedOf, gapOf } from '../../../shared/plate.ts';
@@ -11,7 +12,10 @@ import { ACTIVE_RUN, printers, queueEntries, runs, spools } from '../../platform
 import { announce } from '../../platform/live/topics.ts';
 import { demandNoChange, demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
 import { currentParts, openPlate, type PlatePart } from '../plates/plateParts.ts';
+import { movePlate } from '../plates/lifecycle.ts';
 import { layPlate } from '../plates/plates.ts';
+import { moveEntries } from '../queue/lifecycle.ts';
+import { newRun } from './lifecycle.ts';
 
 type Printer = typeof printers.$inferSelect;
 
@@ -58,32 +62,22 @@ export async function startPlate(
     if (doubted) throw new CannotNow(`${doubted.doubt} The teacher has to decide on it anew first.`);
     const needs = plate.estimate ?? sumOf(parts);
     await demandFilament(tx, printer, parts[0].limits.material, needs.grams);
-    await tx
-      .update(queueEntries)
-      .set({ state: 'printing' })
-      .where(
-        inArray(
-          queueEntries.id,
-          parts.map(({ entryId }) => entryId),
-        ),
-      );
+    const entryIds = parts.map(({ entryId }) => entryId);
+    await movePlate(tx, 'start', person, plate.id);
+    const started = await moveEntries(tx, 'start', person, inArray(queueEntries.id, entryIds));
+    if (started.length < entryIds.length)
+      throw new CannotNow('Some of these parts are not on this plate any more.');
     // Who ticks that the bed is empty says so of all that was printed there before.
     await clearBed(tx, printer.id);
-    const [run] = await tx
-      .insert(runs)
-      .values({
-        printerId: printer.id,
-        plateId: plate.id,
-        spoolId: printer.spoolId,
-        fileName: sql`'run-' || substr(md5(random()::text), 1, 10) || '.gcode'`,
-        estimateS: needs.seconds,
-        startedBy: person.id,
-        startChecks: checks,
-      })
-      .returning({ id: runs.id });
-    await record(tx, person, 'start-run', null, [run.id]);
-    await announceProjects(tx, parts);
-    await announce(tx, 'printroom', 'orders');
+    await newRun(tx, person, {
+      printerId: printer.id,
+      plateId: plate.id,
+      spoolId: printer.spoolId,
+      fileName: `run-${randomBytes(5).toString('hex')}.gcode`,
+      estimateS: needs.seconds,
+      startedBy: person.id,
+      startChecks: checks,
+    });
   });
 }
 
@@ -149,18 +143,6 @@ export async function wishForRun(
     await demandNoChange(tx, printer);
     await announce(tx, 'printroom', 'orders');
   });
-}
-
-/** Tells who follows the projects of parts. */
-export async function announceProjects(
-  tx: Database,
-  parts: readonly Pick<PlatePart, 'projectId' | 'classId'>[],
-): Promise<void> {
-  const topics = parts.flatMap(({ projectId, classId }) => [
-    `project:${projectId}` as const,
-    `class:${classId}` as const,
-  ]);
-  await announce(tx, ...new Set(topics));
 }
 
 /** Throws with the names of parts that lie on each other or over the edge. */

@@ -46,7 +46,7 @@ export const printFiles = pgTable('print_files', {
   frozenAt: timestamp('frozen_at', { withTimezone: true }).notNull().defaultNow(),
 });
 
-/** What is `laid` has a place on a plate that is not printed yet; what is `dropped` was taken out by hand. */
+/** Where a part stands in the queue; see `printing/queue/lifecycle.ts`. */
 export const queueState = pgEnum('queue_state', ['waiting', 'laid', 'printing', 'printed', 'dropped']);
 
 /** A print file's place in the queue; a file of which several copies are wanted has one for each. */
@@ -124,10 +124,7 @@ export const printerLeases = pgTable('printer_leases', {
   heldUntil: timestamp('held_until', { withTimezone: true }).notNull(),
 });
 
-/**
- * How far a change of filament is. While it heats, draws out, pushes in, purges or cools, it is the printer's turn;
- * while it is hot, empty or loaded, somebody's.
- */
+/** How far a change of filament is; see `printing/filament/lifecycle.ts`. */
 export const changeStep = pgEnum('change_step', [
   'heating',
   'hot',
@@ -156,6 +153,7 @@ export const filamentChanges = pgTable('filament_changes', {
   steppedAt: timestamp('stepped_at', { withTimezone: true }).notNull().defaultNow(),
 });
 
+/** Where a run stands; see `printing/runs/lifecycle.ts`. */
 export const runState = pgEnum('run_state', [
   'preparing',
   'sending',
@@ -168,11 +166,15 @@ export const runState = pgEnum('run_state', [
 /** The states in which a run holds its printer and its plate. */
 export const ACTIVE_RUN = ['preparing', 'sending', 'printing'] as const;
 
+/** Where a plate stands; see `printing/plates/lifecycle.ts`. */
+export const plateState = pgEnum('plate_state', ['laid', 'printing', 'printed', 'discarded']);
+
 /** Parts laid on one bed, to be printed together. */
 export const plates = pgTable('plates', {
   id: uuid('id').primaryKey().defaultRandom(),
   /** What people write on it and say: "plate 12". */
   number: serial('number').notNull().unique(),
+  state: plateState('state').notNull().default('laid'),
   choice: jsonb('choice').$type<PrintChoice>().notNull(),
   /** What it takes, by the server's own slicing; null until it was sliced as it is. */
   estimate: jsonb('estimate').$type<Estimate>(),

@@ -110,10 +110,7 @@ export const versions = pgTable(
   (table) => [unique().on(table.projectId, table.number)],
 );
 
-/**
- * From `checking` the server's inspection leads to `waiting`, or to `refused` if the recipe cannot be built or something
- * fails that nobody argued for. The student may withdraw until the teacher has looked.
- */
+/** Where a hand-in stands; see `handIns/lifecycle.ts`. */
 export const handInState = pgEnum('hand_in_state', [
   'checking',
   'refused',

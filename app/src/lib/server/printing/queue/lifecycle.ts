@@ -1,0 +1,161 @@
+import { and, eq, inArray, type SQL } from 'drizzle-orm';
+import type { Database } from '../../platform/db/database.ts';
+import { briefs, handIns, printFiles, projects, queueEntries } from '../../platform/db/schema/index.ts';
+import { demandMover, follow, lifecycle, type Moved, type Mover } from '../../platform/lifecycle.ts';
+
+/** A part in the queue, from its approval to the print. */
+export const entryLife = lifecycle({
+  thing: 'part in the queue',
+  states: {
+    waiting: 'It may be laid on a plate.',
+    laid: 'It has a place on a plate that is not printed yet.',
+    printing: 'Its plate is on a printer.',
+    printed: 'It was printed.',
+    dropped: 'The teacher took it out of the queue.',
+  },
+  moves: {
+    join: {
+      from: [],
+      to: 'waiting',
+      by: ['teacher', 'helper'],
+      when: 'its hand-in is approved: a place for each copy, or one more of a part that was printed',
+      announced: ['printroom'],
+    },
+    lay: {
+      from: ['waiting'],
+      to: 'laid',
+      by: ['teacher', 'helper'],
+      when: 'it is not held back, its approval holds, and the plate has room',
+      announced: ['printroom'],
+    },
+    takeOff: {
+      from: ['laid'],
+      to: 'waiting',
+      by: ['teacher', 'helper'],
+      when: 'its plate is not on a printer',
+      announced: ['printroom'],
+    },
+    start: {
+      from: ['laid'],
+      to: 'printing',
+      by: ['teacher', 'helper'],
+      when: 'its plate is started',
+      announced: ['project', 'class'],
+    },
+    finish: {
+      from: ['printing'],
+      to: 'printed',
+      by: ['keeper'],
+      when: 'its run is finished',
+      announced: ['project', 'class'],
+    },
+    stopShort: {
+      from: ['printing'],
+      to: 'laid',
+      by: ['keeper'],
+      when: 'its run failed or was cancelled',
+      announced: ['project', 'class'],
+    },
+    printAgain: {
+      from: ['printed'],
+      to: 'waiting',
+      by: ['teacher', 'helper'],
+      when: 'what came of it failed, and it is to be printed as it is',
+      announced: ['project', 'class', 'printroom'],
+    },
+    drop: {
+      from: ['waiting'],
+      to: 'dropped',
+      by: ['teacher'],
+      recorded: 'drop-entry',
+      announced: ['printroom'],
+    },
+    putBack: {
+      from: ['dropped'],
+      to: 'waiting',
+      by: ['teacher'],
+      recorded: 'put-back-entry',
+      announced: ['printroom'],
+    },
+    leave: {
+      from: ['waiting'],
+      to: 'gone',
+      by: ['teacher'],
+      when: 'its approval is undone, or a later version wants fewer copies',
+      announced: ['printroom'],
+    },
+  },
+});
+
+type EntryMove = keyof typeof entryLife.moves;
+
+/** Gives a copy of a print file a place in the queue. */
+export async function joinQueue(
+  tx: Database,
+  mover: Mover,
+  printFileId: string,
+  copy: number,
+): Promise<void> {
+  const move = entryLife.moves.join;
+  demandMover(move, mover);
+  const joined = await tx
+    .insert(queueEntries)
+    .values({ printFileId, copy })
+    .returning({ id: queueEntries.id });
+  await follow(tx, move, mover, joined);
+}
+
+/**
+ * Moves parts on, those of `which` that stand where the move begins; returns their ids, none of those where somebody was
+ * first.
+ */
+export async function moveEntries(
+  tx: Database,
+  name: Exclude<EntryMove, 'join' | 'leave'>,
+  mover: Mover,
+  which: SQL | undefined,
+): Promise<string[]> {
+  const move = entryLife.moves[name];
+  demandMover(move, mover);
+  const moved = await tx
+    .update(queueEntries)
+    .set({ state: move.to })
+    .where(and(which, inArray(queueEntries.state, [...move.from])))
+    .returning({ id: queueEntries.id });
+  await follow(tx, move, mover, await belongings(tx, moved, move));
+  return moved.map(({ id }) => id);
+}
+
+/** Takes parts out of the queue for good; those that do not wait any more stay. */
+export async function leaveQueue(tx: Database, mover: Mover, entryIds: readonly string[]): Promise<void> {
+  const move = entryLife.moves.leave;
+  demandMover(move, mover);
+  if (entryIds.length === 0) return;
+  const gone = await tx
+    .delete(queueEntries)
+    .where(and(inArray(queueEntries.id, [...entryIds]), inArray(queueEntries.state, [...move.from])))
+    .returning({ id: queueEntries.id });
+  await follow(tx, move, mover, gone);
+}
+
+/** Parts with the projects and classes that they belong to, where these hear of a move. */
+async function belongings(
+  tx: Database,
+  moved: readonly { readonly id: string }[],
+  { announced }: { readonly announced: readonly string[] },
+): Promise<readonly Moved[]> {
+  if (moved.length === 0 || !announced.includes('project')) return moved;
+  return tx
+    .select({ id: queueEntries.id, projectId: projects.id, classId: briefs.classId })
+    .from(queueEntries)
+    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+    .innerJoin(projects, eq(projects.id, handIns.projectId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .where(
+      inArray(
+        queueEntries.id,
+        moved.map(({ id }) => id),
+      ),
+    );
+}
