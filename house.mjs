@@ -167,7 +167,7 @@ export const house = [
   { path: 'app/src/lib/server', about: 'everything behind the pages; nothing here knows Svelte' },
   {
     path: 'app/src/lib/server/platform',
-    about: 'what every subject needs: the log of the school, notices',
+    about: 'what every subject needs: lifecycles, the log of the school, notices',
     uses: [],
   },
   {
@@ -181,7 +181,7 @@ export const house = [
   {
     path: 'app/src/lib/server/platform/auth',
     about: 'signing in, and who may do what',
-    uses: ['basics', 'db', 'live', 'audit.ts'],
+    uses: ['basics', 'db', 'live', 'audit.ts', 'lifecycle.ts'],
   },
   { path: 'app/src/lib/server/platform/sent', about: 'files as they are sent', uses: ['basics'] },
   {
@@ -191,9 +191,10 @@ export const house = [
   },
   {
     path: 'app/src/lib/server/projects',
-    about: 'projects, versions, files, pictures, links, gallery',
+    about: 'projects, versions, files, pictures, gallery',
     uses: ['platform'],
   },
+  { path: 'app/src/lib/server/projects/sharing', about: 'links to a version' },
   {
     path: 'app/src/lib/server/printers',
     about: 'printers, how they are spoken to, who keeps them, spools, the school day',

@@ -47,8 +47,8 @@ export async function isEmpty(db: Database): Promise<boolean> {
  * opened, saved, handed in, inspected and approved by the same functions that the pages call.
  */
 export async function loadDemo(db: Database): Promise<void> {
-  const teacherId = await addStaff(db, { ...school.teacher, role: 'teacher' });
-  const helperId = await addStaff(db, { ...school.helper, role: 'helper' });
+  const teacherId = await addStaff(db, 'server', { ...school.teacher, role: 'teacher' });
+  const helperId = await addStaff(db, 'server', { ...school.helper, role: 'helper' });
   const [card] = await db
     .insert(limitsCards)
     .values({ name: 'Classroom printer, 0.4 mm nozzle', card: classroomLimits })
@@ -83,9 +83,10 @@ export async function loadDemo(db: Database): Promise<void> {
   for (const [order, student] of demoStudents.entries()) {
     const id = ids[order];
     await bringAlong(db, teacher, { id, name: student.name, role: 'student' }, student, brief.id);
+    const { createdAt, decidedAt } = handedInAt(student, order);
     await db
       .update(handIns)
-      .set(handedInAt(student, order))
+      .set({ createdAt, decidedAt })
       .where(
         inArray(
           handIns.projectId,
@@ -98,7 +99,10 @@ export async function loadDemo(db: Database): Promise<void> {
 }
 
 /** Who is at the printers already handed in some days ago; the others did in the lesson that goes on. */
-function handedInAt({ progress, begunDaysAgo = 0 }: DemoStudent, order: number) {
+function handedInAt(
+  { progress, begunDaysAgo = 0 }: DemoStudent,
+  order: number,
+): { createdAt: Date; decidedAt?: Date } {
   const minutesAgo = 90 - 5 * order;
   if (!['queued', 'printing', 'printed'].includes(progress)) {
     return { createdAt: new Date(Date.now() - minutesAgo * 60_000) };

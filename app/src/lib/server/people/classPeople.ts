@@ -10,7 +10,7 @@ import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { accounts, classes, classMembers, users } from '../platform/db/schema/index.ts';
 import { forgetTriesIn, shutIn } from '../platform/auth/throttle.ts';
-import { endSharesOf, sharesInClass } from '../projects/shares.ts';
+import { endSharesOf, sharesInClass } from '../projects/sharing/shares.ts';
 import { announce } from '../platform/live/topics.ts';
 
 /** What a sign-in card says; a PIN is kept as a hash alone, so that it is known only when it was just made. */
@@ -168,7 +168,7 @@ export async function setArchived(
       .where(and(eq(classMembers.classId, classId), inArray(classMembers.userId, ids)));
     if (isArchived) {
       await endSessions(tx, ids);
-      await endSharesOf(tx, ids);
+      await endSharesOf(tx, teacher, ids);
     }
     await record(tx, teacher, isArchived ? 'archive-student' : 'restore-student', classId, ids);
     await announce(tx, `class:${classId}`);

@@ -25,7 +25,7 @@ import {
 import { endEmptyPlates } from '../printing/plates/lifecycle.ts';
 import { announce } from '../platform/live/topics.ts';
 import { passOn } from './teams.ts';
-import { endSharesOf } from '../projects/shares.ts';
+import { endSharesOf } from '../projects/sharing/shares.ts';
 import { studentsIn } from './classPeople.ts';
 
 /**
@@ -42,7 +42,7 @@ export async function deleteStudent(
   await classToTeach(db, teacher, classId);
   const [student] = await studentsIn(db, teacher, classId, [studentId]);
   await db.transaction(async (tx) => {
-    await endSharesOf(tx, [student.id]);
+    await endSharesOf(tx, teacher, [student.id]);
     await leaveTeams(tx, student.id);
     const handedIn = await tx
       .select({ id: handIns.id, solidHash: handIns.solidHash })

@@ -35,7 +35,7 @@ export async function beginKelbrin(db: Database, data: unknown): Promise<FirstTe
     // Of two who begin at once, one is first.
     await tx.execute(sql`select pg_advisory_xact_lock(${LOCK})`);
     if (!(await isNew(tx))) throw new CannotNow('Kelbrin has a teacher already: sign in.');
-    await addStaff(tx, { ...read.data, role: 'teacher' });
+    await addStaff(tx, 'server', { ...read.data, role: 'teacher' });
     await tx.insert(limitsCards).values({ name: 'Classroom printer, 0.4 mm nozzle', card: classroomLimits });
   });
   return read.data;

@@ -4,6 +4,7 @@ import * as z from 'zod';
 import { LONGEST_NAME } from '../../shared/studentList.ts';
 import { record } from '../platform/audit.ts';
 import { classToTeach, NotAllowed, type Person } from '../platform/auth/access.ts';
+import { moveStaff } from '../platform/auth/lifecycle.ts';
 import { addStaff } from '../platform/auth/people.ts';
 import { closeDoor } from './staff.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
@@ -37,9 +38,10 @@ export async function addHelper(
   }
   const password = known ? undefined : newPassword();
   await db.transaction(async (tx) => {
-    const id = known?.id ?? (await addStaff(tx, { name, email, role: 'helper', password: password! }));
+    const id =
+      known?.id ?? (await addStaff(tx, teacher, { name, email, role: 'helper', password: password! }));
     await tx.insert(classMembers).values({ classId: group.id, userId: id }).onConflictDoNothing();
-    if (known?.disabledAt) await tx.update(users).set({ disabledAt: null }).where(eq(users.id, id));
+    if (known) await moveStaff(tx, 'openWithClass', teacher, id);
     await record(tx, teacher, 'add-helper', group.id, [id]);
   });
   return { email, password };
@@ -66,7 +68,7 @@ export async function removeHelper(
     await record(tx, teacher, 'remove-helper', group.id, [helper.id]);
     // Who helps nobody has no business in the print room either.
     if ((await tx.$count(classMembers, eq(classMembers.userId, helper.id))) === 0)
-      await closeDoor(tx, helper.id);
+      await closeDoor(tx, teacher, helper.id, 'shutWithLastClass');
   });
 }
 

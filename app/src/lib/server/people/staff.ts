@@ -6,6 +6,7 @@ import { record } from '../platform/audit.ts';
 import { classToTeach, demandRole, NotAllowed, type Person } from '../platform/auth/access.ts';
 import { endSessions } from '../platform/auth/endSessions.ts';
 import { hashPassword } from '../platform/auth/passwords.ts';
+import { moveStaff } from '../platform/auth/lifecycle.ts';
 import { addStaff } from '../platform/auth/people.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
@@ -45,8 +46,13 @@ export async function staffOf(db: Database, teacher: Person) {
 }
 
 /** Closes the door for somebody: all sessions end at once. */
-export async function closeDoor(tx: Database, userId: string): Promise<void> {
-  await tx.update(users).set({ disabledAt: new Date() }).where(eq(users.id, userId));
+export async function closeDoor(
+  tx: Database,
+  teacher: Person,
+  userId: string,
+  move: 'shut' | 'shutWithLastClass',
+): Promise<void> {
+  await moveStaff(tx, move, teacher, userId);
   await tx.delete(entryLinks).where(eq(entryLinks.userId, userId));
   await endSessions(tx, [userId]);
 }
@@ -61,9 +67,8 @@ export async function setDisabled(
   const { id } = await colleague(db, teacher, userId);
   if (id === teacher.id) throw new CannotNow('You cannot close the door for yourself: ask a colleague.');
   await db.transaction(async (tx) => {
-    if (isDisabled) await closeDoor(tx, id);
-    else await tx.update(users).set({ disabledAt: null }).where(eq(users.id, id));
-    await record(tx, teacher, isDisabled ? 'disable-staff' : 'enable-staff', null, [id]);
+    if (isDisabled) await closeDoor(tx, teacher, id, 'shut');
+    else await moveStaff(tx, 'open', teacher, id);
   });
 }
 
@@ -147,7 +152,12 @@ export async function enter(
     const { name, email, password } = read.data as z.infer<typeof newcomerDraft>;
     if ((await tx.$count(users, eq(users.email, email))) > 0)
       throw new CannotNow('Somebody signs in with this address already.');
-    const id = await addStaff(tx, { name, email, role: link.role as 'teacher' | 'helper', password });
+    const id = await addStaff(tx, 'server', {
+      name,
+      email,
+      role: link.role as 'teacher' | 'helper',
+      password,
+    });
     if (link.classId) await tx.insert(classMembers).values({ classId: link.classId, userId: id });
     await record(tx, { id }, 'enter-by-link', link.classId, [id]);
     return { email, password };

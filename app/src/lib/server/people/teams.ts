@@ -15,6 +15,7 @@ import {
   versions,
 } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';
+import { endProject, newProject } from '../projects/lifecycle.ts';
 import { studentsIn } from './classPeople.ts';
 
 /** The students of a brief's class: those in a team with their team's project, and all others. */
@@ -86,14 +87,14 @@ export async function makeTeam(
     }
     // A team's project goes on; else the one that cannot move, else the first.
     const [goesOn] = [...teams, ...begun.filter(({ isKept }) => isKept), ...begun];
-    const project = goesOn?.project ?? (await begin(tx, brief, students[0].id));
+    const project = goesOn?.project ?? (await begin(tx, teacher, brief, students[0].id));
     for (const own of begun.filter((each) => each.project.id !== project.id)) {
       if (own.isKept) {
         throw new CannotNow(
           `${own.names} has handed in or kept versions alone already, so cannot join ${goesOn.names}.`,
         );
       }
-      project.design = await takeAlong(tx, project, own.project, own.names);
+      project.design = await takeAlong(tx, teacher, project, own.project, own.names);
     }
     const joining = students.filter(({ id }) => id !== project.studentId);
     await tx
@@ -130,17 +131,14 @@ export async function leaveTeam(
         .delete(teamMembers)
         .where(and(eq(teamMembers.projectId, project.id), eq(teamMembers.studentId, studentId)));
     }
-    const [copy] = await tx
-      .insert(projects)
-      .values({
-        briefId: brief.id,
-        studentId,
-        design: project.design,
-        tickedPrompts: project.tickedPrompts,
-        begunAt: project.begunAt,
-      })
-      .returning();
-    await copyFiles(tx, project.id, copy.id);
+    const copy = await newProject(tx, teacher, {
+      briefId: brief.id,
+      studentId,
+      design: project.design,
+      tickedPrompts: project.tickedPrompts,
+      begunAt: project.begunAt,
+    });
+    await copyFiles(tx, project.id, copy!.id);
     await record(tx, teacher, 'leave-team', brief.classId, [studentId]);
     await announce(tx, `class:${brief.classId}`, `project:${project.id}`);
   });
@@ -189,17 +187,21 @@ async function begunBy(tx: Database, briefId: string, studentIds: readonly strin
   );
 }
 
-async function begin(tx: Database, brief: typeof briefs.$inferSelect, studentId: string) {
-  const [project] = await tx
-    .insert(projects)
-    .values({ briefId: brief.id, studentId, design: designOf(brief.starter ?? undefined) })
-    .returning();
-  return project;
+async function begin(
+  tx: Database,
+  teacher: Person,
+  brief: typeof briefs.$inferSelect,
+  studentId: string,
+): Promise<typeof projects.$inferSelect> {
+  const design = designOf(brief.starter ?? undefined);
+  const project = await newProject(tx, teacher, { briefId: brief.id, studentId, design });
+  return project!;
 }
 
 /** Brings the parts of a project into another one and ends it; returns the other's design as it is then. */
 async function takeAlong(
   tx: Database,
+  teacher: Person,
   into: typeof projects.$inferSelect,
   from: typeof projects.$inferSelect,
   name: string,
@@ -217,7 +219,7 @@ async function takeAlong(
     .update(projects)
     .set({ design, revision: sql`${projects.revision} + 1`, updatedAt: new Date() })
     .where(eq(projects.id, into.id));
-  await tx.delete(projects).where(eq(projects.id, from.id));
+  await endProject(tx, teacher, from.id);
   return design;
 }
 

@@ -13,6 +13,7 @@ import {
   projects,
   queueEntries,
 } from '../platform/db/schema/index.ts';
+import { newProject } from './lifecycle.ts';
 import { announce } from '../platform/live/topics.ts';
 
 /** Where a project stands, in the order in which it gets there. */
@@ -58,11 +59,9 @@ export async function openProject(db: Database, person: Person, briefId: string)
     const own = and(eq(projects.briefId, briefId), worksOn(tx, person.id));
     const [begun] = await tx.select({ id: projects.id }).from(projects).where(own);
     if (begun) return begun.id;
-    // Two clicks at once begin one project: the second insert finds the first one's row.
-    await tx
-      .insert(projects)
-      .values({ briefId, studentId: person.id, design: designOf(brief.starter ?? undefined) })
-      .onConflictDoNothing();
+    // Two clicks at once begin one project: the second finds the first one's.
+    const design = designOf(brief.starter ?? undefined);
+    await newProject(tx, person, { briefId, studentId: person.id, design });
     const [project] = await tx.select({ id: projects.id }).from(projects).where(own);
     return project.id;
   });

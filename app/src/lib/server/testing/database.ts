@@ -57,7 +57,7 @@ export async function demoSchool(): Promise<TestDatabase> {
 async function newTeacher(db: Database, name: string): Promise<Person> {
   const email = `${name.replace(/\W+/g, '-').toLowerCase()}@wrenfield.example`;
   return {
-    id: await addStaff(db, { name, email, password: 'another key', role: 'teacher' }),
+    id: await addStaff(db, 'server', { name, email, password: 'another key', role: 'teacher' }),
     name,
     role: 'teacher',
   };

@@ -1,12 +1,15 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import type { Database } from '../db/database.ts';
 import { accounts, classMembers, users } from '../db/schema/index.ts';
+import type { Mover } from '../lifecycle.ts';
+import { newStaff } from './lifecycle.ts';
 import { PIN_LENGTH } from './auth.ts';
 import { hashPassword } from './passwords.ts';
 
 /** Adds a teacher or helper who signs in by e-mail and password; returns the new person's id. */
 export async function addStaff(
   db: Database,
+  mover: Mover,
   {
     name,
     email,
@@ -19,8 +22,7 @@ export async function addStaff(
     readonly password: string;
   },
 ): Promise<string> {
-  const id = randomUUID();
-  await db.insert(users).values({ id, name, email: email.toLowerCase(), role, emailVerified: true });
+  const id = await newStaff(db, mover, { name, email: email.toLowerCase(), role });
   await db.insert(accounts).values(credentials(id, await hashPassword(password)));
   return id;
 }

@@ -1,6 +1,6 @@
 import { orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
-import { sharedVersion } from '$lib/server/projects/shares';
+import { sharedVersion } from '$lib/server/projects/sharing/shares';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, setHeaders }) => {

@@ -2,7 +2,7 @@ import { error } from '@sveltejs/kit';
 import * as z from 'zod';
 import { jsonFrom, orConflict } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
-import { share, sharesOf, unshare } from '$lib/server/projects/shares';
+import { share, sharesOf, unshare } from '$lib/server/projects/sharing/shares';
 import type { RequestHandler } from './$types';
 
 /** The links of the project that still hold. */

@@ -12,7 +12,7 @@ import {
 } from '$lib/server/people/classPeople';
 import { deleteStudent } from '$lib/server/people/deleteStudent';
 import { addHelper, removeHelper } from '$lib/server/people/helpers';
-import { revokeShare } from '$lib/server/projects/shares';
+import { revokeShare } from '$lib/server/projects/sharing/shares';
 import { listReading } from '$lib/shared/listReading';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';

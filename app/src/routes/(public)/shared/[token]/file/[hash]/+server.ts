@@ -1,6 +1,6 @@
 import { orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
-import { sharedFile } from '$lib/server/projects/shares';
+import { sharedFile } from '$lib/server/projects/sharing/shares';
 import type { RequestHandler } from './$types';
 
 /** A mesh that the shared version imports, as STL. */

@@ -1,12 +1,11 @@
 import { randomBytes } from 'node:crypto';
 import { and, desc, eq, gt, inArray, sql } from 'drizzle-orm';
 import { partOf, recipeOf } from '@kelbrin/core/design';
-import { SHARE_DAYS } from '../../shared/shareDays.ts';
-import { classToTeach, isId, NotAllowed, ownProject, type Person } from '../platform/auth/access.ts';
-import { record } from '../platform/audit.ts';
-import { CannotNow } from '../platform/basics/cannotNow.ts';
-import { namesOnProject, worksOn } from '../platform/auth/team.ts';
-import type { Database } from '../platform/db/database.ts';
+import { SHARE_DAYS } from '../../../shared/shareDays.ts';
+import { classToTeach, isId, NotAllowed, ownProject, type Person } from '../../platform/auth/access.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
+import { namesOnProject, worksOn } from '../../platform/auth/team.ts';
+import type { Database } from '../../platform/db/database.ts';
 import {
   briefs,
   classes,
@@ -15,9 +14,9 @@ import {
   shares,
   users,
   versions,
-} from '../platform/db/schema/index.ts';
-import { announce } from '../platform/live/topics.ts';
-import { filesFor } from './projectFiles.ts';
+} from '../../platform/db/schema/index.ts';
+import { endShares, newShare } from './lifecycle.ts';
+import { filesFor } from '../projectFiles.ts';
 
 /** More links of one project than this nobody keeps in mind. */
 const MOST_SHARES = 20;
@@ -32,7 +31,7 @@ export async function share(
   versionNumber: number,
   days: number,
 ): Promise<string> {
-  const { project, brief } = await ownProject(db, person, projectId);
+  const { project } = await ownProject(db, person, projectId);
   if (!SHARE_DAYS.some((each) => each === days)) {
     throw new CannotNow(`A link holds for ${SHARE_DAYS.join(', ')} days.`);
   }
@@ -46,12 +45,11 @@ export async function share(
   }
   const token = randomBytes(18).toString('base64url');
   await db.transaction(async (tx) => {
-    await tx.insert(shares).values({
+    await newShare(tx, person, {
       token,
       versionId: version.id,
       expiresAt: new Date(Date.now() + days * 24 * 3600 * 1000),
     });
-    await record(tx, person, 'share', brief.classId, [project.id]);
   });
   return token;
 }
@@ -79,14 +77,10 @@ export async function unshare(
   projectId: string,
   shareId: string,
 ): Promise<void> {
-  const { project, brief } = await ownProject(db, person, projectId);
+  const { project } = await ownProject(db, person, projectId);
   const own = db.select({ id: versions.id }).from(versions).where(eq(versions.projectId, project.id));
   await db.transaction(async (tx) => {
-    const gone = await tx
-      .delete(shares)
-      .where(and(isId(shareId, shares.id), inArray(shares.versionId, own)))
-      .returning({ id: shares.id });
-    if (gone.length > 0) await record(tx, person, 'unshare', brief.classId, [project.id]);
+    await endShares(tx, 'unshare', person, and(isId(shareId, shares.id), inArray(shares.versionId, own)));
   });
 }
 
@@ -124,26 +118,24 @@ export async function revokeShare(
     .innerJoin(briefs, eq(briefs.id, projects.briefId))
     .where(eq(briefs.classId, id));
   await db.transaction(async (tx) => {
-    const gone = await tx
-      .delete(shares)
-      .where(and(isId(shareId, shares.id), inArray(shares.versionId, inClass)))
-      .returning({ versionId: shares.versionId });
-    if (gone.length === 0) throw new NotAllowed();
-    const [version] = await tx.select().from(versions).where(eq(versions.id, gone[0].versionId));
-    await record(tx, teacher, 'revoke-share', id, [version.projectId]);
-    await announce(tx, `class:${id}`);
+    const which = and(isId(shareId, shares.id), inArray(shares.versionId, inClass));
+    if ((await endShares(tx, 'revoke', teacher, which)) === 0) throw new NotAllowed();
   });
 }
 
 /** Ends all links to what students work on, alone or in a team. */
-export async function endSharesOf(tx: Database, studentIds: readonly string[]): Promise<void> {
+export async function endSharesOf(
+  tx: Database,
+  teacher: Person,
+  studentIds: readonly string[],
+): Promise<void> {
   for (const studentId of studentIds) {
     const own = tx
       .select({ id: versions.id })
       .from(versions)
       .innerJoin(projects, eq(projects.id, versions.projectId))
       .where(worksOn(tx, studentId));
-    await tx.delete(shares).where(inArray(shares.versionId, own));
+    await endShares(tx, 'endWithStudent', teacher, inArray(shares.versionId, own));
   }
 }
 

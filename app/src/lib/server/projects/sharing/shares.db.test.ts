@@ -1,15 +1,15 @@
 import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { NotAllowed, type Person } from '../platform/auth/access.ts';
-import { auditLog, classes, shares } from '../platform/db/schema/index.ts';
-import { school } from '../demo/school.ts';
+import { NotAllowed, type Person } from '../../platform/auth/access.ts';
+import { auditLog, classes, shares } from '../../platform/db/schema/index.ts';
+import { school } from '../../demo/school.ts';
 import { designOf, recipeOf } from '@kelbrin/core/design';
-import { labelRecipe } from '../demo/labels.ts';
-import { saveDesign } from './projects.ts';
-import { setArchived } from '../people/classPeople.ts';
+import { labelRecipe } from '../../demo/labels.ts';
+import { saveDesign } from '../projects.ts';
+import { setArchived } from '../../people/classPeople.ts';
 import { revokeShare, share, sharedFile, sharedVersion, sharesInClass, sharesOf, unshare } from './shares.ts';
-import { demoSchool, type TestDatabase } from '../testing/database.ts';
-import { keepVersion } from './versions.ts';
+import { demoSchool, type TestDatabase } from '../../testing/database.ts';
+import { keepVersion } from '../versions.ts';
 
 let test: TestDatabase;
 let luca: Person;
