@@ -4,11 +4,13 @@ import { join } from 'node:path';
 import { inspectionDocument } from '../core/src/document/inspectionDocument.ts';
 import { recipeDocument } from '../core/src/document/recipeDocument.ts';
 import { housePages, withHouse } from './houseMap.ts';
+import { lifecyclesDocument } from './lifecyclesDocument.ts';
 import { root } from './state.ts';
 
 /* Writes the documents that are made from the code. */
 
 writeFileSync(join(root, 'docs/recipe.md'), recipeDocument());
+writeFileSync(join(root, 'docs/lifecycles.md'), await lifecyclesDocument());
 
 const { words, pictures } = inspectionDocument();
 writeFileSync(join(root, 'docs/inspection.md'), words);

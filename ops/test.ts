@@ -157,8 +157,7 @@ const stages: Stage[] = [
   },
   {
     name: 'boundaries',
-    run: () =>
-      commands(['npm', 'run', '--silent', 'boundaries'], ['tsx', 'ops/houseMap.ts']),
+    run: () => commands(['npm', 'run', '--silent', 'boundaries'], ['tsx', 'ops/houseMap.ts']),
   },
   { name: 'unit', run: () => vitest(['unit']) },
   { name: 'database', needs: 'database', run: () => vitest(['database*'], testEnvironment()) },

@@ -128,6 +128,46 @@ test('what is typed stays though another person changes the same number, and is 
   }
 });
 
+test('rolls of one box are added one after another, and one that was taken for used up comes back', async ({
+  as,
+}) => {
+  const helper = await as('helper');
+  const looked = helper.waitForResponse('**/spools/__data.json*');
+  await helper.goto('/spools');
+  await looked;
+  const form = helper.locator('form', { has: helper.getByRole('button', { name: 'Add a spool' }) });
+  const field = (name: string) => form.getByLabel(name, { exact: true });
+  await field('Material').fill('PETG');
+  await field('Grams on it').fill('0,75 kg');
+  await field('Price of 1 kg').fill('19,90');
+  const numbers: number[] = [];
+  for (const colour of ['moss', 'slate']) {
+    await field('Colour in words').fill(colour);
+    await field('Colour in words').press('Enter');
+    const sticker = helper.getByRole('status').filter({ hasText: 'Write No.' });
+    await expect(sticker).not.toContainText(`No. ${numbers.at(-1)} `);
+    numbers.push(Number(/No\. (\d+)/.exec(await sticker.innerText())![1]));
+    await expect(field('Colour in words')).toHaveValue('');
+    await expect(field('Material')).toHaveValue('PETG');
+    await expect(field('Grams on it')).toHaveValue('750');
+    await expect(field('Price of 1 kg')).toHaveValue(/^19[.,]9/);
+  }
+  const roll = helper.getByRole('listitem', { name: `Spool ${numbers[1]}`, exact: true });
+  await expect(roll).toContainText('PETG, slate');
+  await roll.getByRole('button', { name: 'is used up' }).click();
+  // Nothing is done before it was asked.
+  await expect(helper.getByRole('dialog')).toContainText('750 g are noted on it still');
+  await helper.keyboard.press('Escape');
+  await expect(roll).toBeVisible();
+  await roll.getByRole('button', { name: 'is used up' }).click();
+  await helper.getByRole('dialog').getByRole('button', { name: 'Used up' }).click();
+  await expect(roll).toHaveCount(0);
+  await helper.getByText('Used up lately').click();
+  const gone = helper.getByRole('listitem', { name: `Spool ${numbers[1]}, used up` });
+  await gone.getByRole('button', { name: 'Bring back' }).click();
+  await expect(roll).toBeVisible();
+});
+
 test('pages that are left at once do no harm', async ({ as, kelbrin }) => {
   const helper = await as('helper');
   await helper.goto('/print-room');

@@ -113,6 +113,42 @@ test('data that cannot be is answered with a sentence, and never as a fault of t
   }
 });
 
+test('files of the app are what their type says, and a person has only so many streams', async ({
+  as,
+  kelbrin,
+}) => {
+  const helper = await as('helper');
+  const page = await (await helper.request.get('/print-room')).text();
+  const files = [...page.matchAll(/_app\/immutable\/[^"']+/g)].map(([path]) => `/${path}`);
+  expect(files.length).toBeGreaterThan(2);
+  for (const path of [...files.slice(0, 3), '/icon.svg'])
+    expect((await helper.request.get(path)).headers()['x-content-type-options'], path).toBe('nosniff');
+
+  const cookies = await helper.context().cookies();
+  const cookie = cookies.map(({ name, value }) => `${name}=${value}`).join('; ');
+  const leaving = new AbortController();
+  const follow = async () =>
+    (await fetch(`${kelbrin.origin}/live?topic=printroom`, { headers: { cookie }, signal: leaving.signal }))
+      .status;
+  const answers: number[] = [];
+  for (let i = 0; i < 14; i++) answers.push(await follow());
+  expect(answers.slice(0, 11).every((status) => status === 200)).toBe(true);
+  expect(answers.at(-1)).toBe(429);
+  leaving.abort();
+  // Those that were left make room again.
+  const again = new AbortController();
+  await expect
+    .poll(async () => {
+      const { status } = await fetch(`${kelbrin.origin}/live?topic=printroom`, {
+        headers: { cookie },
+        signal: again.signal,
+      });
+      return status;
+    })
+    .toBe(200);
+  again.abort();
+});
+
 test('nothing private stays in the browser after signing out', async ({ as }) => {
   const student = await as('ines');
   await openBench(student);

@@ -80,9 +80,13 @@ export async function loadDemo(db: Database): Promise<void> {
   const pinHash = await hashPassword(school.studentPin);
   const newStudents = demoStudents.map(({ name, signInName }) => ({ name, signInName, pinHash }));
   const ids = await addStudents(db, group.id, newStudents);
+  // A printer that is printing could finish nothing more.
+  const startLast: (() => Promise<void>)[] = [];
   for (const [order, student] of demoStudents.entries()) {
     const id = ids[order];
-    await bringAlong(db, teacher, { id, name: student.name, role: 'student' }, student, brief.id);
+    const person: Person = { id, name: student.name, role: 'student' };
+    const start = await bringAlong(db, teacher, person, student, brief.id);
+    if (start) startLast.push(start);
     const { createdAt, decidedAt } = handedInAt(student, order);
     await db
       .update(handIns)
@@ -94,6 +98,7 @@ export async function loadDemo(db: Database): Promise<void> {
         ),
       );
   }
+  for (const start of startLast) await start();
   await noteFinishedRuns(db, teacher);
   await noteLesson(db);
 }
@@ -121,17 +126,20 @@ async function withPicture(db: Database, teacher: Person, task: TaskText): Promi
   return { ...task, content: [...task.content, { type: 'image', attrs }] };
 }
 
-/** Takes one student's project as far as the demo wants it. */
+/** Takes one student's project as far as the demo wants it; returns how to start what is to be printing when all is there. */
 async function bringAlong(
   db: Database,
   teacher: Person,
   student: Person,
   plan: DemoStudent,
   briefId: string,
-) {
+): Promise<(() => Promise<void>) | undefined> {
   if (plan.progress === 'nothing') return;
   const projectId = await openProject(db, student, briefId);
-  if (!plan.recipe) return drawPicture(db, projectId);
+  if (!plan.recipe) {
+    await drawPicture(db, projectId);
+    return;
+  }
   const revision = plan.before ? await sendBefore(db, teacher, student, plan.before, projectId) : 0;
   const saved = await saveDesign(db, student, projectId, revision, designOf(plan.recipe, 'Label'));
   await drawPicture(db, projectId);
@@ -161,23 +169,44 @@ async function bringAlong(
   const { plateId } = await layPlate(db, teacher, [entry.id]);
   // Alone on its plate, a part takes what it takes by itself.
   await db.update(plates).set({ estimate: entry.estimate }).where(eq(plates.id, plateId));
-  const isEntry = eq(queueEntries.id, entry.id);
-  await moveEntries(db, 'start', teacher, isEntry);
+  const run = { plateId, entryId: entry.id, printer, estimateS: entry.estimate.seconds, student };
+  if (plan.progress === 'printing') return () => startDemoRun(db, teacher, run).then(() => {});
+  const runId = await startDemoRun(db, teacher, run);
+  await moveRuns(db, 'finish', 'keeper', eq(runs.id, runId), { progress: 1, clearedAt: new Date() });
+  await moveEntries(db, 'finish', 'keeper', eq(queueEntries.id, entry.id));
+  await movePlate(db, 'finish', 'keeper', plateId);
+  await closePlaces(db, plateId);
+}
+
+/** Starts what is printed in the demo; it is left for the printer's keeper to send. */
+async function startDemoRun(
+  db: Database,
+  teacher: Person,
+  {
+    plateId,
+    entryId,
+    printer,
+    estimateS,
+    student,
+  }: {
+    readonly plateId: string;
+    readonly entryId: string;
+    readonly printer: typeof printers.$inferSelect;
+    readonly estimateS: number;
+    readonly student: Person;
+  },
+): Promise<string> {
+  await moveEntries(db, 'start', teacher, eq(queueEntries.id, entryId));
   await movePlate(db, 'start', teacher, plateId);
-  const run = await newRun(db, teacher, {
+  const { id } = await newRun(db, teacher, {
     printerId: printer.id,
     plateId,
     spoolId: printer.spoolId,
     fileName: `demo-${student.name.toLowerCase()}.gcode`,
-    estimateS: entry.estimate.seconds,
+    estimateS,
     startedBy: teacher.id,
   });
-  // A run that is still going is left for the printer's keeper to send and start.
-  if (plan.progress !== 'printed') return;
-  await moveRuns(db, 'finish', 'keeper', eq(runs.id, run.id), { progress: 1, clearedAt: new Date() });
-  await moveEntries(db, 'finish', 'keeper', isEntry);
-  await movePlate(db, 'finish', 'keeper', plateId);
-  await closePlaces(db, plateId);
+  return id;
 }
 
 /** Has a student's earlier try handed in and sent back; returns the project's revision. */

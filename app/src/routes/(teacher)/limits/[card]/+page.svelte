@@ -1,6 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import CardEditor from '$lib/es/(teacher)/limits/[card]/CardEditor.svelte';
+  import CardEditor from './CardEditor.svelte';
   import { limitsTexts as say } from '$lib/texts/limits';
 
   let { data, form } = $props();
