@@ -56,6 +56,7 @@ export default defineConfig({
           name: 'database',
           include: ['app/src/**/*.db.test.ts', 'ops/**/*.db.test.ts'],
           exclude: usingTheProcess,
+          setupFiles: ['core/test/seed.ts'],
           // Each file has a database of its own.
           maxWorkers: WORKERS,
           isolate: false,

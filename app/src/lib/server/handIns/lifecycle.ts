@@ -94,6 +94,14 @@ export const handInLife = lifecycle({
       recorded: 'undo',
       announced: ['project', 'class', 'printroom'],
     },
+    undoGiveBack: {
+      from: ['sent_back'],
+      to: 'approved',
+      by: ['teacher'],
+      when: 'it went back after its print had failed, and is the latest',
+      recorded: 'undo',
+      announced: ['project', 'class', 'printroom'],
+    },
     giveBack: {
       from: ['approved'],
       to: 'sent_back',

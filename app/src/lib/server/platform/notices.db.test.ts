@@ -1,4 +1,4 @@
-import { desc, eq } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, beforeEach, expect, it } from 'vitest';
 import type { Person } from './auth/access.ts';
 import { compute } from './compute/compute.ts';
@@ -6,7 +6,7 @@ import {
   handIns,
   notices,
   plateParts,
-  plates,
+  printers,
   projects,
   queueEntries,
   runs,
@@ -16,7 +16,11 @@ import { school } from '../demo/school.ts';
 import { handIn } from '../handIns/handIns.ts';
 import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { noticesOf, seeNotices, tellTeacher, unseenCount } from './notices.ts';
-import { endRun } from '../printing/runs/endRun.ts';
+import { layPlate } from '../printing/plates/plates.ts';
+import { joinQueue } from '../printing/queue/lifecycle.ts';
+import { endRun, type Ending } from '../printing/runs/endRun.ts';
+import { startPlate } from '../printing/runs/startPlate.ts';
+import { startChecks } from '../../shared/startChecks.ts';
 import { sendBack, undoDecision } from '../review/decide.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 
@@ -90,27 +94,21 @@ it('tells a student when the last copy is printed, and the teacher when a print 
   const [run] = await test.db.select().from(runs).where(eq(runs.state, 'preparing'));
   const [place] = await test.db.select().from(plateParts).where(eq(plateParts.plateId, run.plateId));
   const [entry] = await test.db.select().from(queueEntries).where(eq(queueEntries.id, place.queueEntryId));
-  const [second] = await test.db
-    .insert(queueEntries)
-    .values({ printFileId: entry.printFileId, copy: 2, state: 'printing' })
-    .returning();
+  await joinQueue(test.db, teacher, entry.printFileId, 2);
   await endRun(test.db, run.id, { state: 'finished' });
   expect(await told(ines)).toEqual([]);
-  const [plate] = await test.db
-    .insert(plates)
-    .values({ choice: { set: 'everyday' }, createdBy: run.startedBy })
-    .returning();
-  await test.db
-    .insert(plateParts)
-    .values({ ...place, isCurrent: true, plateId: plate.id, queueEntryId: second.id });
-  const again = { ...run, id: undefined, fileName: 'second-copy.gcode', plateId: plate.id };
-  const [next] = await test.db.insert(runs).values(again).returning();
-  await endRun(test.db, next.id, { state: 'failed', problem: 'The heater failed.' });
+  const second = and(eq(queueEntries.printFileId, entry.printFileId), eq(queueEntries.state, 'waiting'));
+  const [{ id: secondId }] = await test.db.select().from(queueEntries).where(second);
+  const { plateId } = await layPlate(test.db, teacher, [secondId]);
+  const status = { online: true, nozzleC: 20, nozzleTargetC: 0, bedC: 20, bedTargetC: 0 };
+  await test.db.update(printers).set({ status });
+  const printed = async (ending: Ending) => {
+    await startPlate(test.db, teacher, plateId, run.printerId, startChecks);
+    const [next] = await test.db.select().from(runs).where(eq(runs.state, 'preparing'));
+    await endRun(test.db, next.id, ending);
+  };
+  await printed({ state: 'failed', problem: 'The heater failed.' });
   expect(await told(teacher)).toEqual([{ kind: 'run_failed', count: 1, isNew: true }]);
-  const [last] = await test.db
-    .insert(runs)
-    .values({ ...again, fileName: 'third-try.gcode' })
-    .returning();
-  await endRun(test.db, last.id, { state: 'finished' });
+  await printed({ state: 'finished' });
   expect(await told(ines)).toEqual([{ kind: 'printed', count: 1, isNew: true }]);
 });

@@ -142,9 +142,15 @@ export async function undoDecision(db: Database, person: Person, handInId: strin
     if (latest.number !== handIn.number) {
       throw new CannotNow('The student handed in again since, so this decision stands.');
     }
+    const isIt = eq(handIns.id, handIn.id);
+    if (state === 'sent_back' && (await tx.$count(printFiles, eq(printFiles.handInId, handIn.id))) > 0) {
+      // It was approved and printed before it went back, and is approved again.
+      await moveHandIns(tx, 'undoGiveBack', person, isIt, { comment: null });
+      await untellStudents(tx, project.id, 'sent_back');
+      return;
+    }
     if (state === 'approved') await leavePlaces(tx, person, handIn.id);
     await tx.delete(waivers).where(eq(waivers.handInId, handIn.id));
-    const isIt = eq(handIns.id, handIn.id);
     const undecided = { comment: null, decidedBy: null, decidedAt: null };
     if (handIn.doubt) {
       // An approval that no longer holds is decided on what the server finds by the limits as they are now.

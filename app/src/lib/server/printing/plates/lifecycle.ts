@@ -61,7 +61,7 @@ export const plateLife = lifecycle({
     empty: {
       from: ['laid', 'printed', 'discarded'],
       to: 'gone',
-      by: ['teacher', 'helper'],
+      by: ['teacher', 'helper', 'keeper'],
       when: 'no part is or was on it any more',
       announced: ['printroom'],
     },

@@ -43,6 +43,7 @@ export async function partsOf(db: Database, plateIds: readonly string[]) {
       handInId: handIns.id,
       limits: handIns.limits,
       doubt: handIns.doubt,
+      isApproved: sql<boolean>`${handIns.state} = 'approved'`,
       projectId: projects.id,
       student: namesOnProject,
       briefId: briefs.id,

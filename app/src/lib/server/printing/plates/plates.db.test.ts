@@ -14,8 +14,10 @@ import {
   queueEntries,
   runs,
 } from '../../platform/db/schema/index.ts';
-import { holdEntry, queue } from '../queue/queue.ts';
+import { holdEntry, queue, repeatPrint } from '../queue/queue.ts';
 import { standings } from '../../projects/projects.ts';
+import { school } from '../../demo/school.ts';
+import { undoDecision } from '../../review/decide.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
 import { onePixel } from '../../testing/onePixel.ts';
 import { endRun } from '../runs/endRun.ts';
@@ -279,5 +281,30 @@ describe('what came of it', () => {
     expect(new Set(all.map(({ number }) => number)).size).toBe(all.length);
     const files = await test.db.select().from(printFiles);
     for (const { footprint } of files) expect(footprint.length).toBeGreaterThan(0);
+  });
+
+  it('that sends a part back takes its other copies out of queue and plates, and is undone to what was printed', async () => {
+    const [id] = await waitingIds();
+    const plateId = await printed([id]);
+    await repeatPrint(test.db, helper, id);
+    await repeatPrint(test.db, helper, id);
+    const copies = async () => {
+      const [{ printFileId }] = await test.db.select().from(queueEntries).where(eq(queueEntries.id, id));
+      return test.db.select().from(queueEntries).where(eq(queueEntries.printFileId, printFileId));
+    };
+    const [, second] = (await copies()).toSorted((a, b) => a.copy - b.copy);
+    await layPlate(test.db, helper, [second.id]);
+    expect((await copies()).map(({ state }) => state).toSorted()).toEqual(['laid', 'printed', 'waiting']);
+    const note = 'Make the hole wider.';
+    await noteOutcome(test.db, helper, plateId, id, { outcome: 'tight', note, next: 'student' });
+    expect((await copies()).map(({ state }) => state)).toEqual(['printed']);
+    expect((await openPlates(test.db, helper)).filter(({ state }) => state === 'laid')).toEqual([]);
+    await expect(repeatPrint(test.db, helper, id)).rejects.toThrow('went back to its student');
+
+    const [{ handInId, projectId }] = (await plateToSee(test.db, helper, plateId)).parts;
+    const stands = async () => (await standings(test.db, [projectId])).get(projectId);
+    expect(await stands()).toMatchObject({ state: 'sent_back', comment: note });
+    await undoDecision(test.db, await test.person(school.teacher.name), handInId);
+    expect(await stands()).toMatchObject({ state: 'printed', comment: undefined });
   });
 });

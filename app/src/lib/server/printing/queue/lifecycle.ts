@@ -31,8 +31,8 @@ export const entryLife = lifecycle({
     takeOff: {
       from: ['laid'],
       to: 'waiting',
-      by: ['teacher', 'helper'],
-      when: 'its plate is not on a printer',
+      by: ['teacher', 'helper', 'keeper'],
+      when: 'its plate is not on a printer; or its part went back to its student',
       announced: ['printroom'],
     },
     start: {
@@ -60,7 +60,7 @@ export const entryLife = lifecycle({
       from: ['printed'],
       to: 'waiting',
       by: ['teacher', 'helper'],
-      when: 'what came of it failed, and it is to be printed as it is',
+      when: 'what came of it failed, its approval holds, and it is to be printed as it is',
       announced: ['project', 'class', 'printroom'],
     },
     drop: {
@@ -78,10 +78,10 @@ export const entryLife = lifecycle({
       announced: ['printroom'],
     },
     leave: {
-      from: ['waiting'],
+      from: ['waiting', 'dropped'],
       to: 'gone',
-      by: ['teacher'],
-      when: 'its approval is undone, or a later version wants fewer copies',
+      by: ['teacher', 'helper', 'keeper'],
+      when: 'its approval is undone, its part went back to its student, or a later version wants fewer copies',
       announced: ['printroom'],
     },
   },

@@ -58,7 +58,7 @@ export async function leavePlaces(tx: Database, mover: Mover, handInId: string):
   const entryIds = places.map(({ entryId }) => entryId);
   const wasStarted =
     places.length === 0 ||
-    places.some(({ state }) => state !== 'waiting') ||
+    places.some(({ state }) => state !== 'waiting' && state !== 'dropped') ||
     (await tx.$count(plateParts, inArray(plateParts.queueEntryId, entryIds))) > 0;
   if (wasStarted) throw new CannotNow('It was laid on a plate already, so the approval stands.');
   const [{ fileId, replaces }] = places;

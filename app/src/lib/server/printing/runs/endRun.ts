@@ -6,6 +6,7 @@ import { tellStudents } from '../../platform/notices.ts';
 import { standings } from '../../projects/projects.ts';
 import { closePlaces, currentParts } from '../plates/plateParts.ts';
 import { movePlate } from '../plates/lifecycle.ts';
+import { takeFileOut } from '../plates/takeFileOut.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
 import { moveRuns } from './lifecycle.ts';
 
@@ -31,6 +32,11 @@ export async function endRun(db: Database, runId: string, ending: Ending): Promi
     await moveEntries(tx, move, 'keeper', inArray(queueEntries.id, entryIds));
     await useFilament(tx, ended);
     if (isPrinted) await closePlaces(tx, ended.plateId);
+    else {
+      // What went back to its student meanwhile is not tried again.
+      for (const { fileId } of parts.filter(({ isApproved }) => !isApproved))
+        await takeFileOut(tx, 'keeper', fileId);
+    }
     const projectIds = [...new Set(parts.map(({ projectId }) => projectId))];
     const stands = await standings(tx, projectIds);
     for (const projectId of projectIds) {

@@ -9,6 +9,7 @@ import { moveHandIns } from '../../handIns/lifecycle.ts';
 import { SentBytes } from '../../platform/sent/sentBytes.ts';
 import { takenPicture } from '../../platform/compute/takenPicture.ts';
 import { partsOf } from '../plates/plateParts.ts';
+import { takeFileOut } from '../plates/takeFileOut.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
 
 /**
@@ -51,9 +52,12 @@ export async function noteOutcome(
     const parts = await partsOf(tx, [plateId]);
     const part = parts.find((each) => each.entryId === entryId)!;
     if (failed && next === 'again') {
+      if (!part.isApproved)
+        throw new CannotNow('This part went back to its student, so it is not printed again as it is.');
       await moveEntries(tx, 'printAgain', person, eq(queueEntries.id, entryId));
     } else if (failed) {
       await moveHandIns(tx, 'giveBack', person, eq(handIns.id, part.handInId), { comment: note });
+      await takeFileOut(tx, person, part.fileId);
     }
     await announce(tx, `project:${part.projectId}`, `class:${part.classId}`, 'printroom');
   });
