@@ -45,7 +45,7 @@ export default defineConfig({
             'fuzz/**/*.test.ts',
           ],
           setupFiles: ['core/test/seed.ts'],
-          testTimeout: 30_000,
+          testTimeout: 60_000,
           maxWorkers: WORKERS,
           // The core is pure, so its tests cannot disturb each other, and the kernel is loaded twice instead of 80 times.
           isolate: false,

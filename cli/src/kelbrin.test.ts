@@ -194,11 +194,11 @@ describe('build', () => {
 it('slices in the way that is named, if the card allows it', async () => {
   const sliced = async (...more: string[]) =>
     await run('slice', at('good.stl'), '--out', at('way.gcode'), ...more);
-  expect((await sliced('--set', 'fine')).out[0]).toMatch(/4[89] layers|50 layers/);
-  expect(await readFile(at('way.gcode'), 'utf8')).toContain('; printed as fine');
+  expect((await sliced('--set', 'detail')).out[0]).toMatch(/(39|40|41) layers/);
+  expect(await readFile(at('way.gcode'), 'utf8')).toContain('; printed as detail');
   const { code, err } = await sliced('--set', 'huge');
   expect(code).toBe(2);
-  expect(err[0]).toContain('choose everyday, draft, fine');
+  expect(err[0]).toContain('Choose everyday, trial or detail');
 });
 
 it('slices a part file in the middle of the bed', async () => {

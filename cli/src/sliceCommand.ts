@@ -16,6 +16,8 @@ export interface SliceRequest {
   readonly set?: string;
 }
 
+const choice = new Intl.ListFormat('en-GB', { type: 'disjunction', style: 'long' });
+
 /** Slices a part file into G-code, placed in the middle of the bed. */
 export async function sliceCommand(request: SliceRequest, output: Output): Promise<ExitCode> {
   const limits = await readLimits(request.limits);
@@ -23,7 +25,7 @@ export async function sliceCommand(request: SliceRequest, output: Output): Promi
   const set = allowed.find(({ id }) => id === (request.set ?? 'everyday'));
   if (!set) {
     throw new Unusable(
-      `“${request.set}” is no way to print with this limits card: choose ${allowed.map(({ id }) => id).join(', ')}.`,
+      `This limits card does not allow “${request.set}”. Choose ${choice.format(allowed.map(({ id }) => id))}.`,
     );
   }
   const mesh = setDown((await readPart(request.file)).mesh);

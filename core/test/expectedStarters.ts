@@ -1,4 +1,4 @@
-import { bulgedEdge, type Point } from '../src/plane/index.ts';
+import { bentEdge, type Point } from '../src/plane/index.ts';
 import type { Lettering, Resolved } from '../src/recipe/index.ts';
 
 /*
@@ -57,7 +57,7 @@ const frustum = (a: number, b: number, h: number) => (Math.PI * h * (a * a + b *
 function turned(nodes: readonly (readonly [number, number, number?])[]): number {
   const outline = nodes.flatMap(([x, y, bend = 0], i) => {
     const [nx, ny] = nodes[(i + 1) % nodes.length];
-    return bulgedEdge([x, y], [nx, ny], bend / 100);
+    return bentEdge([x, y], [nx, ny], bend / 100);
   });
   // 2π ∬ x dA over the polygon, by Green's theorem.
   const moment = outline.reduce((sum, [x, y], i) => {
@@ -88,7 +88,7 @@ function liftersOutline(): Point[] {
   const half: [number, number, number?][] = [[0, -45], [9, -45, 30], [9, -30], [6, -10], [6, 20], [16, 34, 25], [12, 50], [0, 50]]; // prettier-ignore
   const right = half
     .slice(0, -1)
-    .flatMap(([x, y, bend = 0], i) => bulgedEdge([x, y], [half[i + 1][0], half[i + 1][1]], bend / 100));
+    .flatMap(([x, y, bend = 0], i) => bentEdge([x, y], [half[i + 1][0], half[i + 1][1]], bend / 100));
   const left = right
     .slice(0, -1)
     .map(([x, y]): Point => [-x, y])

@@ -173,7 +173,7 @@ export const accessTable: readonly Line[] = [
     body: () => ({ xMm: 60, yMm: 60, turnDeg: 0 }),
     may: staff,
   },
-  { route: '/plate/[plate]/choice', call: 'PUT', body: () => ({ set: 'draft' }), may: staff },
+  { route: '/plate/[plate]/choice', call: 'PUT', body: () => ({ set: 'trial' }), may: staff },
   { route: '/plate/[plate]', call: '?/arrange', may: staff },
   {
     route: '/plate/[plate]',

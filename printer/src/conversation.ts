@@ -94,7 +94,7 @@ export class Conversation {
       case 'M30':
         machine.files.delete(command.rest);
         return [`File deleted: ${command.rest}`, 'ok'];
-      case 'M993':
+      case 'K1':
         return [this.#strike(command.rest), 'ok'];
       case 'M999':
         machine.restart();
@@ -132,7 +132,7 @@ export class Conversation {
     return withName ? [`Current file: ${job?.name ?? '(no file)'}`, state] : [state];
   }
 
-  /** "M993 runout" has a fault strike, for trying out what happens. */
+  /** "K1 runout" has a fault strike, for trying out what happens. */
   #strike(name: string): string {
     const kind = faultKinds.find((each) => each === name);
     if (!kind) return `echo:There is no fault "${name}"; there are ${faultKinds.join(', ')}`;

@@ -209,8 +209,8 @@ describe('faults', () => {
   it('are struck by name', () => {
     const struck: string[] = [];
     const talk = new Conversation(new Machine(), 'Test', undefined, (kind) => struck.push(kind));
-    expect(talk.answer('M993 door')).toEqual(['echo:fault door', 'ok']);
-    expect(talk.answer('M993 ghost')[0]).toContain('no fault "ghost"');
+    expect(talk.answer('K1 door')).toEqual(['echo:fault door', 'ok']);
+    expect(talk.answer('K1 ghost')[0]).toContain('no fault "ghost"');
     expect(struck).toEqual(['door']);
   });
 });

@@ -1,4 +1,4 @@
-import { unzipSync } from 'fflate';
+import { unzipSync, zipSync } from 'fflate';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { built } from '../../test/evaluated.ts';
@@ -53,6 +53,10 @@ describe('files of a part', () => {
       recipe: JSON.stringify(recipe),
     });
     expect(parseRecipe(JSON.parse(recipeInThreeMf(bytes)!))).toEqual({ ok: true, recipe });
+    // Packages of before kept it elsewhere.
+    const { 'Kelbrin/recipe.json': kept, ...others } = unzipSync(bytes);
+    const before = zipSync({ ...others, 'Metadata/kelbrin-recipe.json': kept });
+    expect(recipeInThreeMf(before)).toBe(recipeInThreeMf(bytes));
     const model = new TextDecoder().decode(unzipSync(bytes)['3D/3dmodel.model']);
     expect(model).toContain('<metadata name="Designer">Asha &lt;8&gt;</metadata>');
     expect(model).toContain('displaycolor="#3F8F5FFF"');

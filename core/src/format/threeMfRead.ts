@@ -3,7 +3,7 @@ import { demandBytes, ownFile, sentFile, type FileLimits } from './fileLimits.ts
 import { FormatError } from './formatError.ts';
 import { unpack } from './package.ts';
 import { ThreeMfModel } from './threeMfModel.ts';
-import { MODEL_RELATION, RECIPE_PART } from './threeMfWrite.ts';
+import { MODEL_RELATION, RECIPE_PART, RECIPE_PART_BEFORE } from './threeMfWrite.ts';
 import { XmlScanner } from './xml.ts';
 
 /** Where the model lies unless the package says otherwise. */
@@ -35,7 +35,10 @@ export function readThreeMf(bytes: Uint8Array, limits = ownFile): SolidMesh {
 /** The recipe that Kelbrin put into a 3MF package, as it was written; undefined if there is none. */
 export function recipeInThreeMf(bytes: Uint8Array): string | undefined {
   demandPackage(bytes, sentFile);
-  return textOf(bytes, sentFile, RECIPE_PART, LARGEST_RECIPE_BYTES);
+  return (
+    textOf(bytes, sentFile, RECIPE_PART, LARGEST_RECIPE_BYTES) ??
+    textOf(bytes, sentFile, RECIPE_PART_BEFORE, LARGEST_RECIPE_BYTES)
+  );
 }
 
 function demandPackage(bytes: Uint8Array, limits: FileLimits): void {

@@ -19,8 +19,9 @@ export interface PartNotes {
   readonly recipe?: string;
 }
 
-/** Where a package keeps the recipe, and the relationship that leads to it. */
-export const RECIPE_PART = 'Metadata/kelbrin-recipe.json';
+/** Where a package keeps the recipe, where it did before, and the relationship that leads to it. */
+export const RECIPE_PART = 'Kelbrin/recipe.json';
+export const RECIPE_PART_BEFORE = 'Metadata/kelbrin-recipe.json';
 const RECIPE_RELATION = 'https://kelbrin.example/relationships/recipe';
 
 /**

@@ -34,15 +34,15 @@ export function fineArc(middle: Point, radiusMm: number, from: number, sweep: nu
 }
 
 /**
- * Points along an arc from one point to another, the first left out. `bulge` is the height of the arc over its chord
- * divided by half the chord: 0 is straight, 1 a half circle; positive bulges to the right of the way.
+ * Points along an arc from one point to another, the first left out. `bend` is the height of the arc over its chord
+ * divided by half the chord: 0 is straight, 1 a half circle; positive bends to the right of the way.
  */
-export function bulgedEdge(from: Point, to: Point, bulge: number): Outline {
+export function bentEdge(from: Point, to: Point, bend: number): Outline {
   const chord = Math.hypot(to[0] - from[0], to[1] - from[1]);
-  if (Math.abs(bulge) < 1e-6 || chord < 1e-9) return [to];
-  const sweep = 4 * Math.atan(bulge);
+  if (Math.abs(bend) < 1e-6 || chord < 1e-9) return [to];
+  const sweep = 4 * Math.atan(bend);
   const radius = chord / 2 / Math.sin(Math.abs(sweep) / 2);
-  const towardsMiddle = (chord / 2) * ((1 - bulge ** 2) / (2 * bulge));
+  const towardsMiddle = (chord / 2) * ((1 - bend ** 2) / (2 * bend));
   const [ux, uy] = [(to[0] - from[0]) / chord, (to[1] - from[1]) / chord];
   const middle: Point = [
     (from[0] + to[0]) / 2 - uy * towardsMiddle,

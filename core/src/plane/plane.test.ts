@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  bulgedEdge,
+  bentEdge,
   circlePoints,
   crossingOf,
   cubic,
@@ -42,13 +42,13 @@ describe('a circle', () => {
 });
 
 describe('curves', () => {
-  it('bulge to the right of the way, by the share of a half circle that they say', () => {
+  it('bend to the right of the way, by the share of a half circle that they say', () => {
     fc.assert(
-      fc.property(tenths(-1, 1), tenths(1, 50), (bulge, chord) => {
-        const edge = bulgedEdge([0, 0], [chord, 0], bulge);
-        const depth = Math.max(...edge.map(([, y]) => -Math.sign(bulge) * y));
+      fc.property(tenths(-1, 1), tenths(1, 50), (bend, chord) => {
+        const edge = bentEdge([0, 0], [chord, 0], bend);
+        const depth = Math.max(...edge.map(([, y]) => -Math.sign(bend) * y));
         expect(edge.at(-1)).toEqual([chord, 0]);
-        expect(Math.max(0, depth)).toBeCloseTo((Math.abs(bulge) * chord) / 2, 1);
+        expect(Math.max(0, depth)).toBeCloseTo((Math.abs(bend) * chord) / 2, 1);
       }),
     );
   });

@@ -60,5 +60,24 @@ function stepOfThree(data: unknown): unknown {
   return { ...step, ...(outerOnly === true ? { finishes: 'outer' } : { outerOnly }) };
 }
 
+/** Version 3 called the bend of an edge and the ways to put outlines together by other names. */
+const three: Migration = {
+  from: 3,
+  migrate: (data) => ({ ...(outlinesOfFour(data) as Data), version: 4 }),
+};
+
+function outlinesOfFour(data: unknown): unknown {
+  if (Array.isArray(data)) return data.map(outlinesOfFour);
+  if (typeof data !== 'object' || data === null) return data;
+  return Object.fromEntries(
+    Object.entries(data).map(([key, value]) => {
+      if (key === 'bulge') return ['bend', value];
+      if (key === 'how' && 'outline' in data)
+        return [key, value === 'join' ? 'and' : value === 'cut' ? 'without' : value];
+      return [key, outlinesOfFour(value)];
+    }),
+  );
+}
+
 /** All migrations, oldest first. */
-export const migrations: readonly Migration[] = [one, two];
+export const migrations: readonly Migration[] = [one, two, three];

@@ -186,7 +186,7 @@ describe('combined outlines', () => {
       stepOf('extrude', 's1', undefined, {
         outline: {
           shape: 'combined',
-          pieces: [{ how: 'join', outline: { shape: 'circle', diameterMm: 9 }, xMm: 0, yMm: 0 }],
+          pieces: [{ how: 'and', outline: { shape: 'circle', diameterMm: 9 }, xMm: 0, yMm: 0 }],
         },
       }),
     ]);
@@ -280,6 +280,40 @@ describe('an older recipe', () => {
       ok: true,
       recipe: { ...label(), steps: [{ ...chamfered, finishes: 'outer' }, ...steps.slice(1)] },
     });
+  });
+
+  it('is read from the one that had other names for bends and for outlines put together', () => {
+    const circle = { shape: 'circle', diameterMm: 8 };
+    const pieces = (first: string, second: string) => ({
+      shape: 'combined',
+      pieces: [
+        { how: first, outline: circle, xMm: 0, yMm: 0 },
+        { how: second, outline: circle, xMm: 3, yMm: 0 },
+      ],
+    });
+    const corners = [
+      { xMm: 20, yMm: 0 },
+      { xMm: 0, yMm: 20 },
+    ];
+    const drawn = (bend: object) => ({
+      shape: 'points',
+      nodes: [{ xMm: 0, yMm: 0, ...bend }, ...corners],
+      closed: true,
+      smooth: false,
+      mirrored: false,
+    });
+    const withOutline = (version: number, outline: unknown) => {
+      const { steps, ...rest } = label();
+      return { ...rest, version, steps: [{ ...steps[0], outline }] };
+    };
+    for (const [before, now] of [
+      [pieces('join', 'cut'), pieces('and', 'without')],
+      [drawn({ bulge: 40 }), drawn({ bend: 40 })],
+    ]) {
+      const read = parseRecipe(withOutline(3, before));
+      expect(read).toMatchObject({ ok: true });
+      expect(read).toEqual(parseRecipe(withOutline(4, now)));
+    }
   });
 
   it('that is broken is still refused in a sentence', () => {

@@ -6,7 +6,7 @@ import { step } from './steps/index.ts';
 import type { Problem } from './problem.ts';
 
 /** The number of the recipe format that this code reads and writes; older ones are migrated on reading. */
-export const RECIPE_VERSION = 3;
+export const RECIPE_VERSION = 4;
 
 /** The most that a recipe holds. */
 const MOST_STEPS = 200;
@@ -57,7 +57,7 @@ export type ParsedRecipe = { ok: true; recipe: Recipe } | { ok: false; problem: 
  * Reads a recipe from untrusted data, migrating older formats.
  *
  * @example
- * parseRecipe({ format: 'kelbrin-recipe', version: 3, measures: [], steps: [] }) // { ok: true, recipe: … }
+ * parseRecipe({ format: 'kelbrin-recipe', version: 4, measures: [], steps: [] }) // { ok: true, recipe: … }
  */
 export function parseRecipe(data: unknown): ParsedRecipe {
   let current = data;

@@ -60,10 +60,10 @@ describe('the toolpath of a block', () => {
   it('fills solidly below and above, and sparsely between', () => {
     const { layers } = slice(workshop.kernel, cube(), settings);
     const roles = layers.map(({ paths }) => new Set(paths.map(({ role }) => role)));
-    for (const i of [0, 1, 2, 17, 18, 19]) expect(roles[i]).toEqual(new Set(['perimeter', 'solid']));
-    for (let i = 3; i < 17; i++) expect(roles[i]).toEqual(new Set(['perimeter', 'infill']));
+    for (const i of [0, 1, 2, 17, 18, 19]) expect(roles[i]).toEqual(new Set(['wall', 'closed']));
+    for (let i = 3; i < 17; i++) expect(roles[i]).toEqual(new Set(['wall', 'inside']));
     const [solid, sparse] = [0, 10].map((i) =>
-      sum(layers[i].paths.filter(({ role }) => role !== 'perimeter').map(lengthOf)),
+      sum(layers[i].paths.filter(({ role }) => role !== 'wall').map(lengthOf)),
     );
     expect(sparse / solid).toBeCloseTo(settings.infillShare, 1);
   });
@@ -104,8 +104,8 @@ it('fills solidly under the open top of a label beside its letters', () => {
   const { layers } = slice(workshop.kernel, part.mesh, settings);
   const top = layers[11];
   expect(top.zMm).toBeCloseTo(2.4);
-  const solid = sum(top.paths.filter(({ role }) => role === 'solid').map(lengthOf));
-  const sparse = sum(top.paths.filter(({ role }) => role === 'infill').map(lengthOf));
+  const solid = sum(top.paths.filter(({ role }) => role === 'closed').map(lengthOf));
+  const sparse = sum(top.paths.filter(({ role }) => role === 'inside').map(lengthOf));
   expect(solid).toBeGreaterThan(20 * sparse);
 });
 
@@ -140,11 +140,11 @@ describe('around a part', () => {
 });
 
 describe('the inside', () => {
-  it.each(['lines', 'grid', 'triangles'] as const)('is filled by a fifth with %s', (infillPattern) => {
-    const { layers } = slice(workshop.kernel, cube(), { ...settings, infillPattern });
-    const inner = (20 - 2 * settings.lineWidthMm * (settings.perimeters - 0.15)) ** 2;
+  it.each([1, 2, 3] as const)('is filled by a fifth in %s directions', (infillDirections) => {
+    const { layers } = slice(workshop.kernel, cube(), { ...settings, infillDirections });
+    const inner = (20 - 2 * settings.lineWidthMm * (settings.wallLines - 0.15)) ** 2;
     for (const { paths } of layers.slice(3, 17)) {
-      const laid = sum(paths.filter(({ role }) => role === 'infill').map(lengthOf)) * settings.lineWidthMm;
+      const laid = sum(paths.filter(({ role }) => role === 'inside').map(lengthOf)) * settings.lineWidthMm;
       expect(laid / inner).toBeCloseTo(0.2, 1);
     }
   });
@@ -174,7 +174,7 @@ describe('of every example', () => {
             outline.filter((each) => isInside(point, each)).length % 2 === 1;
           for (const path of fresh) {
             seen.add(path);
-            if (path.role === 'perimeter') expect(path.closed).toBe(true);
+            if (path.role === 'wall') expect(path.closed).toBe(true);
             const touched = [...path.points, ...(path.way ?? [])];
             expect(touched.filter(([x, y]) => !isCovered([x, y]))).toEqual([]);
           }
@@ -211,7 +211,7 @@ describe('a bridge', () => {
     (angle) => {
       const { layers } = slice(workshop.kernel, portal(angle), settings);
       const spans = layers.flatMap(({ zMm, paths }) =>
-        paths.filter(({ role }) => role === 'bridge').map(({ points }) => ({ zMm, points })),
+        paths.filter(({ role }) => role === 'span').map(({ points }) => ({ zMm, points })),
       );
       expect(spans.length).toBeGreaterThan(15);
       const turn = (-angle * Math.PI) / 180;
@@ -231,7 +231,7 @@ describe('a bridge', () => {
         .add(Manifold.cube([8, 12, 4])),
     );
     const { layers } = slice(workshop.kernel, shelf, settings);
-    expect(layers.flatMap(({ paths }) => paths.filter(({ role }) => role === 'bridge'))).toEqual([]);
+    expect(layers.flatMap(({ paths }) => paths.filter(({ role }) => role === 'span'))).toEqual([]);
   });
 });
 
@@ -244,11 +244,11 @@ describe('the ways to print', () => {
       material: 'PLA',
     };
     const ids = (layerHeightsMm: number[]) => allowedSets({ layerHeightsMm }).map(({ id }) => id);
-    expect(ids([0.12, 0.2, 0.28])).toEqual(['everyday', 'draft', 'fine']);
-    expect(ids([0.2, 0.28])).toEqual(['everyday', 'draft']);
+    expect(ids([0.15, 0.2, 0.3])).toEqual(['everyday', 'trial', 'detail']);
+    expect(ids([0.2, 0.3])).toEqual(['everyday', 'trial']);
     expect(settingsFor(card)).toMatchObject({ layerMm: 0.2, bedMm: [180, 180] });
     expect(settingsFor({ ...card, layerMm: 0.3 })).toMatchObject({ layerMm: 0.3, firstLayerMm: 0.3 });
-    expect(settingsFor(card, 'fine')).toMatchObject({ layerMm: 0.12, firstLayerMm: 0.2 });
+    expect(settingsFor(card, 'detail')).toMatchObject({ layerMm: 0.15, firstLayerMm: 0.2 });
   });
 });
 

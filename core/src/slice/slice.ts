@@ -127,12 +127,12 @@ class LayerPlan {
 
   /** What tells whether two layers have the same paths: their sections, those around them and how their fill is turned. */
   #surroundings(index: number): string {
-    const turn = turnOf(this.#settings.infillPattern, index);
+    const turn = turnOf(this.#settings.infillDirections, index);
     return [this.#areaOf[index], this.#areaOf[index - 1], this.#around(index), index % 2, turn].join(' ');
   }
 
   #fill(index: number): Path[] {
-    const { lineWidthMm, infillPattern, infillShare } = this.#settings;
+    const { lineWidthMm, infillDirections, infillShare } = this.#settings;
     const own = this.#areaOf[index];
     const { inside } = this.#walls(own);
     if (inside.isEmpty()) return [];
@@ -141,10 +141,10 @@ class LayerPlan {
     const bridges = this.#bridges(own, this.#areaOf[index - 1] ?? own);
     const bare = bridges.covered.reduce((left, bridge) => left.without(bridge), this.#bonded(own));
     const solid = covered ? bare.without(covered) : bare;
-    const lines = fillLines(solid.outlines(), index % 2 === 0 ? 45 : 135, lineWidthMm, 'solid');
+    const lines = fillLines(solid.outlines(), index % 2 === 0 ? 45 : 135, lineWidthMm, 'closed');
     const paths = [...bridges.paths, ...filling(lines, solid.and(inside).mm2())];
     if (covered) {
-      const turn = turnOf(infillPattern, index);
+      const turn = turnOf(infillDirections, index);
       paths.push(...infillLines(bare.and(covered).outlines(), this.#settings, turn));
     }
     return inOrderOfTravel(paths);
@@ -185,9 +185,9 @@ class LayerPlan {
 
   /** The different sections within the solid layers above and below; undefined near the top and the bottom. */
   #around(index: number): number[] | undefined {
-    const { solidLayers } = this.#settings;
-    if (index - solidLayers < 0 || index + solidLayers >= this.#areaOf.length) return undefined;
-    return [...new Set(this.#areaOf.slice(index - solidLayers, index + solidLayers + 1))];
+    const { closedLayers } = this.#settings;
+    if (index - closedLayers < 0 || index + closedLayers >= this.#areaOf.length) return undefined;
+    return [...new Set(this.#areaOf.slice(index - closedLayers, index + closedLayers + 1))];
   }
 
   #once<T>(key: string, compute: () => T): T {

@@ -22,14 +22,14 @@ export const caneClip = recipeOf(
         shape: 'combined',
         pieces: [
           {
-            how: 'join',
+            how: 'and',
             outline: { shape: 'circle', diameterMm: by('cane + play + 2 * wall') },
             xMm: 0,
             yMm: 0,
           },
-          { how: 'cut', outline: { shape: 'circle', diameterMm: by('cane + play') }, xMm: 0, yMm: 0 },
+          { how: 'without', outline: { shape: 'circle', diameterMm: by('cane + play') }, xMm: 0, yMm: 0 },
           {
-            how: 'cut',
+            how: 'without',
             outline: { shape: 'roundedRectangle', widthMm: 20, depthMm: by('mouth'), cornerMm: 0 },
             xMm: -10,
             yMm: 0,

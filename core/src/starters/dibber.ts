@@ -11,7 +11,7 @@ export const dibber = recipeOf([
       shape: 'points',
       nodes: [
         { xMm: 0, yMm: 0 },
-        { xMm: 14, yMm: 0, bulge: 40 },
+        { xMm: 14, yMm: 0, bend: 40 },
         { xMm: 14, yMm: 14 },
         { xMm: 9, yMm: 24 },
         { xMm: 9, yMm: 70 },

@@ -11,11 +11,11 @@ export const weedLifter = recipeOf([
       shape: 'points',
       nodes: [
         { xMm: 0, yMm: -45 },
-        { xMm: 9, yMm: -45, bulge: 30 },
+        { xMm: 9, yMm: -45, bend: 30 },
         { xMm: 9, yMm: -30 },
         { xMm: 6, yMm: -10 },
         { xMm: 6, yMm: 20 },
-        { xMm: 16, yMm: 34, bulge: 25 },
+        { xMm: 16, yMm: 34, bend: 25 },
         { xMm: 12, yMm: 50 },
         { xMm: 0, yMm: 50 },
       ],

@@ -57,24 +57,25 @@
     {say.pattern}
     <select
       class="border-hairline rounded px-2 py-1"
-      value={choice.infillPattern ?? usual.infillPattern}
-      onchange={(event) => set({ infillPattern: event.currentTarget.value as PrintChoice['infillPattern'] })}
+      value={choice.infillDirections ?? usual.infillDirections}
+      onchange={(event) =>
+        set({ infillDirections: Number(event.currentTarget.value) as PrintChoice['infillDirections'] })}
     >
       {#each Object.entries(say.patterns) as [id, name] (id)}<option value={id}>{name}</option>{/each}
     </select>
   </label>
   <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
-    {say.perimeters}
+    {say.wallLines}
     <NumberField
       min={1}
       max={10}
       whole
       optional
       class="w-full"
-      kept={choice.perimeters ?? usual.perimeters}
-      onchange={(lines) => set({ perimeters: lines ?? undefined })}
+      kept={choice.wallLines ?? usual.wallLines}
+      onchange={(lines) => set({ wallLines: lines ?? undefined })}
     />
-    <span class="text-ink-soft col-span-2 text-sm">{say.perimetersWhy}</span>
+    <span class="text-ink-soft col-span-2 text-sm">{say.wallLinesWhy}</span>
   </label>
   <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
     {say.brim}

@@ -2,22 +2,22 @@ import type { extentOf } from '@kelbrin/core/plane';
 import { lengthAlong, type CutLine, type Path, type Role } from '@kelbrin/core/slice';
 import type { ShownLayer } from './messages';
 
-/** What each kind of line is drawn in, on slate; bridges are in the colour of warnings, since they hang. */
+/** What each kind of line is drawn in, on slate; none of them in a colour of trouble. */
 export const roleColours: Record<Role, string> = {
-  perimeter: '#F2EBDC',
+  wall: '#F2EBDC',
   thin: '#F6C453',
-  solid: '#7FB8A4',
-  bridge: '#E2571F',
-  infill: '#5E8FB0',
+  closed: '#7FB8A4',
+  span: '#B58BD6',
+  inside: '#5E8FB0',
   skirt: '#A9A39A',
-  brim: '#C9B8E0',
+  brim: '#D9C7A0',
 };
 /** From where to where on the bed is looked at, mm. */
 export type View = ReturnType<typeof extentOf>;
 
 const GROUND = '#3B4747';
 const UNDER = '#566463';
-/** What hangs is told from what only bridges. */
+/** What has nothing under it is trouble, unlike what spans a gap. */
 export const HANGING = '#FF8A6B';
 const HATCH_MM = 0.45;
 /** Lines are drawn a little smaller than they are, so that they can be told from each other. */

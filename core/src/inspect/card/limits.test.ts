@@ -33,6 +33,13 @@ describe('a limits card', () => {
     ]);
   });
 
+  it('that allowed the heights of before allows those of today, and any others stay', () => {
+    expect(parseLimits({ layerHeightsMm: [0.12, 0.2, 0.28] })).toEqual({ ok: true, limits: classroomLimits });
+    expect(parseLimits({ layerHeightsMm: [0.12, 0.2] })).toMatchObject({
+      limits: { layerHeightsMm: [0.12, 0.2] },
+    });
+  });
+
   it('lists the layer heights that it allows from the finest, each once', () => {
     const parsed = parseLimits({ layerHeightsMm: [0.3, 0.1, 0.3] });
     expect(parsed).toMatchObject({ ok: true, limits: { layerHeightsMm: [0.1, 0.3] } });

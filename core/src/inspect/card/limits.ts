@@ -22,14 +22,14 @@ export const limitsCard = z.strictObject({
   layerHeightsMm: z
     .array(
       z
-        .number('say them as numbers, such as 0.12, 0.2')
+        .number('say them as numbers, such as 0.15, 0.2')
         .positive('a layer is higher than 0')
         .max(2, 'a layer is at most 2 mm high'),
     )
     .min(1, 'allow at least one')
     .max(6, 'allow at most six')
     .transform((heights) => [...new Set(heights)].sort((a, b) => a - b))
-    .default([0.12, 0.2, 0.28]),
+    .default([0.15, 0.2, 0.3]),
   minWallMm: positive.default(0.9),
   minHoleMm: positive.default(2),
   minGapMm: positive.default(0.4),
@@ -60,14 +60,25 @@ export type LimitsCard = z.infer<typeof limitsCard>;
 /** The card of an ordinary classroom printer. */
 export const classroomLimits: LimitsCard = limitsCard.parse({});
 
+/** The heights that every card allowed by itself once; the ways to print have others now. */
+const HEIGHTS_BEFORE = [0.12, 0.2, 0.28];
+
+/** A card as it was stored; one that allows just the heights of before allows those of today. */
+function withHeightsOfToday(data: unknown): unknown {
+  const heights = (data as { layerHeightsMm?: unknown } | null)?.layerHeightsMm;
+  return JSON.stringify(heights) === JSON.stringify(HEIGHTS_BEFORE)
+    ? { ...(data as object), layerHeightsMm: classroomLimits.layerHeightsMm }
+    : data;
+}
+
 /**
- * Reads a limits card from untrusted data.
+ * Reads a limits card from untrusted data, with what older ones said migrated.
  * Returns the card, or one sentence that names the field and what is wrong with it.
  */
 export function parseLimits(
   data: unknown,
 ): { ok: true; limits: LimitsCard } | { ok: false; message: string } {
-  const parsed = limitsCard.safeParse(data);
+  const parsed = limitsCard.safeParse(withHeightsOfToday(data));
   if (parsed.success) return { ok: true, limits: parsed.data };
   const { path, message } = parsed.error.issues[0];
   const where = path.length > 0 ? `${path.join(' › ')}: ` : '';

@@ -7,7 +7,7 @@ import type { OutlineKind } from './outlineKind.ts';
 
 /** One of the outlines that are put together. */
 export const piece = z.strictObject({
-  how: z.enum(['join', 'cut']),
+  how: z.enum(['and', 'without']),
   outline: plainOutline,
   xMm: distance(),
   yMm: distance(),
@@ -30,8 +30,8 @@ export const combined: OutlineKind<z.infer<typeof schema>> = {
   create: (across) => ({
     shape: 'combined',
     pieces: [
-      { how: 'join', outline: createPlain('circle', across), xMm: 0, yMm: 0 },
-      { how: 'cut', outline: createPlain('circle', across / 2), xMm: across / 4, yMm: 0 },
+      { how: 'and', outline: createPlain('circle', across), xMm: 0, yMm: 0 },
+      { how: 'without', outline: createPlain('circle', across / 2), xMm: across / 4, yMm: 0 },
     ],
   }),
   tokens: ({ pieces }, path, context) =>
@@ -49,7 +49,7 @@ export const combined: OutlineKind<z.infer<typeof schema>> = {
           : [text(', turned'), degrees([...at, 'turnDeg'], each.turnDeg, 'turned by')]),
       ];
       if (i === 0) return [text('of'), ...shape, ...place];
-      const joins = { join: 'and', cut: 'without' };
+      const joins = { and: 'and', without: 'without' };
       return [
         text(';'),
         oneOf([...at, 'how'], 'joined or cut away', each.how, joins),
@@ -61,15 +61,15 @@ export const combined: OutlineKind<z.infer<typeof schema>> = {
   additions: ({ pieces }, path) => {
     if (pieces.length >= MOST_PIECES) return [];
     const at = [...path, 'pieces', pieces.length];
-    const another = (how: 'join' | 'cut') => ({
+    const another = (how: 'and' | 'without') => ({
       how,
       outline: createPlain('circle', 5),
       xMm: 0,
       yMm: 0,
     });
     return [
-      { label: 'join another outline', path: at, value: another('join') },
-      { label: 'cut another outline away', path: at, value: another('cut') },
+      { label: 'join another outline', path: at, value: another('and') },
+      { label: 'cut another outline away', path: at, value: another('without') },
     ];
   },
   region({ pieces }, kit) {
@@ -80,7 +80,7 @@ export const combined: OutlineKind<z.infer<typeof schema>> = {
           kit.fail(['pieces', i, 'outline', ...path], message, at),
       };
       const region = moved(turned(plainRegion(outline, inner), turnDeg), xMm, yMm);
-      return i === 0 || how === 'join' ? kit.joined([sum, region]) : kit.without(sum, region);
+      return i === 0 || how === 'and' ? kit.joined([sum, region]) : kit.without(sum, region);
     }, []);
   },
 };

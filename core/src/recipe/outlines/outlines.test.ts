@@ -118,7 +118,7 @@ const areas: [string, Resolved<OutlineSpec>, number, [number, number]][] = [
       shape: 'points',
       nodes: [
         { xMm: 0, yMm: 0 },
-        { xMm: 20, yMm: 0, bulge: 100 },
+        { xMm: 20, yMm: 0, bend: 100 },
         { xMm: 20, yMm: 10 },
         { xMm: 0, yMm: 10 },
       ],
@@ -150,7 +150,7 @@ const areas: [string, Resolved<OutlineSpec>, number, [number, number]][] = [
     {
       shape: 'points',
       nodes: [
-        { xMm: 0, yMm: -10, bulge: 100 },
+        { xMm: 0, yMm: -10, bend: 100 },
         { xMm: 0, yMm: 10 },
       ],
       closed: true,
@@ -189,9 +189,9 @@ const areas: [string, Resolved<OutlineSpec>, number, [number, number]][] = [
     {
       shape: 'combined',
       pieces: [
-        { how: 'join', outline: { shape: 'roundedRectangle', widthMm: 20, depthMm: 10, cornerMm: 0 }, xMm: 0, yMm: 0 },
-        { how: 'join', outline: { shape: 'roundedRectangle', widthMm: 10, depthMm: 4, cornerMm: 0 }, xMm: 0, yMm: 7, turnDeg: 90 },
-        { how: 'cut', outline: { shape: 'roundedRectangle', widthMm: 4, depthMm: 4, cornerMm: 0 }, xMm: 0, yMm: 0 },
+        { how: 'and', outline: { shape: 'roundedRectangle', widthMm: 20, depthMm: 10, cornerMm: 0 }, xMm: 0, yMm: 0 },
+        { how: 'and', outline: { shape: 'roundedRectangle', widthMm: 10, depthMm: 4, cornerMm: 0 }, xMm: 0, yMm: 7, turnDeg: 90 },
+        { how: 'without', outline: { shape: 'roundedRectangle', widthMm: 4, depthMm: 4, cornerMm: 0 }, xMm: 0, yMm: 0 },
       ],
     },
     200 + 4 * 7 - 16,
@@ -262,8 +262,8 @@ describe('outlines that cannot be', () => {
     const spec: Resolved<OutlineSpec> = {
       shape: 'combined',
       pieces: [
-        { how: 'join', outline: { shape: 'circle', diameterMm: 10 }, xMm: 0, yMm: 0 },
-        { how: 'cut', outline: { shape: 'slot', lengthMm: 1, widthMm: 2 }, xMm: 0, yMm: 0 },
+        { how: 'and', outline: { shape: 'circle', diameterMm: 10 }, xMm: 0, yMm: 0 },
+        { how: 'without', outline: { shape: 'slot', lengthMm: 1, widthMm: 2 }, xMm: 0, yMm: 0 },
       ],
     };
     expect(refused(spec).path).toEqual(['pieces', 1, 'outline', 'lengthMm']);

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import {
-  bulgedEdge,
+  bentEdge,
   counterClockwise,
   crossingOf,
   cubic,
@@ -12,11 +12,11 @@ import { distance, percent, type Resolved } from '../amount.ts';
 import { choice, formatMm, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
 
-/** A point of a drawn outline; `bulge` bends the edge that leaves it: 0 % is straight, ±100 % a half circle. */
+/** A point of a drawn outline; `bend` bends the edge that leaves it: 0 % is straight, ±100 % a half circle. */
 export const node = z.strictObject({
   xMm: distance(),
   yMm: distance(),
-  bulge: percent(-100, 100).optional(),
+  bend: percent(-100, 100).optional(),
 });
 export type Node = z.infer<typeof node>;
 
@@ -105,21 +105,21 @@ function mirrorOf(nodes: readonly PlainNode[]): PlainNode[] {
   const back: PlainNode[] = nodes
     .map((each, i) => {
       // On the way back, the edge that leaves a point is the one that came to it; the mirror keeps its bend's side.
-      const bulge = i > 0 ? nodes[i - 1].bulge : undefined;
-      return { xMm: -each.xMm, yMm: each.yMm, bulge };
+      const bend = i > 0 ? nodes[i - 1].bend : undefined;
+      return { xMm: -each.xMm, yMm: each.yMm, bend };
     })
     .reverse();
   const last = nodes.at(-1)!;
   const joined = isOnLine(last)
     ? [...nodes.slice(0, -1), back[0]]
-    : [...nodes.slice(0, -1), { ...last, bulge: undefined }, back[0]];
+    : [...nodes.slice(0, -1), { ...last, bend: undefined }, back[0]];
   const rest = back.slice(1);
   return isOnLine(nodes[0]) ? [...joined, ...rest.slice(0, -1)] : [...joined, ...rest];
 }
 
 function edges(nodes: readonly PlainNode[]): Outline {
   return nodes.flatMap((each, i) =>
-    bulgedEdge(pointOf(each), pointOf(nodes[(i + 1) % nodes.length]), (each.bulge ?? 0) / 100),
+    bentEdge(pointOf(each), pointOf(nodes[(i + 1) % nodes.length]), (each.bend ?? 0) / 100),
   );
 }
 

@@ -127,13 +127,13 @@ describe('extrude', () => {
           shape: 'combined',
           pieces: [
             {
-              how: 'join',
+              how: 'and',
               outline: { shape: 'roundedRectangle', widthMm: 30, depthMm: 10, cornerMm: 0 },
               xMm: 0,
               yMm: 0,
             },
             {
-              how: 'join',
+              how: 'and',
               outline: { shape: 'roundedRectangle', widthMm: 10, depthMm: 30, cornerMm: 0 },
               xMm: 0,
               yMm: 0,

@@ -46,7 +46,7 @@ function bestAcross(span: Region, support: Region, lineWidthMm: number): Path[] 
   let bestHeld = LEAST_HELD;
   let bestMean = Infinity;
   for (let angle = 0; angle < 180; angle += STEP_DEG) {
-    const lines = fillLines(span, angle, lineWidthMm, 'bridge');
+    const lines = fillLines(span, angle, lineWidthMm, 'span');
     const total = lines.reduce((sum, line) => sum + lengthAlong(line), 0);
     if (total === 0) continue;
     const held = lines.filter(({ points }) => points.every((end) => isCovered(end, support)));

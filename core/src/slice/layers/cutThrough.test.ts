@@ -2,7 +2,7 @@ import { expect, it } from 'vitest';
 import { cutThrough, type Path } from '../index.ts';
 
 const line = (points: [number, number][], closed = false): Path => ({
-  role: 'perimeter',
+  role: 'wall',
   points,
   closed,
   widthMm: 0.4,
@@ -21,7 +21,7 @@ it('shows where lines cross the plane, as wide as they are', () => {
   );
   const cuts = cutThrough(toolpath(square), 4);
   expect(cuts.map(({ xMm }) => xMm).toSorted()).toEqual([0, 10]);
-  expect(cuts[0]).toMatchObject({ role: 'perimeter', widthMm: 0.4, topMm: 0.2, thickMm: 0.2 });
+  expect(cuts[0]).toMatchObject({ role: 'wall', widthMm: 0.4, topMm: 0.2, thickMm: 0.2 });
 });
 
 it('shows more of a line that is crossed at a slant, and nothing of one that is not crossed', () => {

@@ -35,7 +35,7 @@ it('marks the rim of a shelf, but not the bridge within it', () => {
       .add(Manifold.cube([4, 10, 3]).translate([16, 0, 0])),
   );
   const { layers } = slice(workshop.kernel, table, everydaySettings);
-  const shelf = layers.findIndex(({ paths }) => paths.some(({ role }) => role === 'bridge'));
+  const shelf = layers.findIndex(({ paths }) => paths.some(({ role }) => role === 'span'));
   const hanging = hangingOf(layers[shelf], layers[shelf - 1]);
   expect(hanging.length).toBeGreaterThan(20);
   for (const [[x]] of hanging) {

@@ -33,7 +33,7 @@ export function hangingOf({ paths }: Layer, under: Layer): Hanging[] {
   }
   const isHeld = ([x, y]: Place) => held.has(`${Math.round(x / CELL_MM)} ${Math.round(y / CELL_MM)}`);
   return paths
-    .filter(({ role }) => role === 'perimeter' || role === 'thin')
+    .filter(({ role }) => role === 'wall' || role === 'thin')
     .flatMap((path) => stretches(stepsAlong(path, STEP_MM), isHeld));
 }
 

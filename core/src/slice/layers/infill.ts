@@ -4,28 +4,28 @@ import type { PrintSettings } from '../settings/printSettings.ts';
 import type { Path } from '../paths/toolpath.ts';
 
 /**
- * The directions of each pattern, in degrees, for layers in turn. A layer with several shares its plastic among them,
- * so that all patterns lay the same.
+ * The angles of lines in one, two and three directions, for layers in turn. A layer with several shares its plastic among
+ * them, so that all lay the same.
  */
-const directionsOf: Record<PrintSettings['infillPattern'], readonly (readonly number[])[]> = {
-  lines: [[45], [135]],
-  grid: [[45, 135]],
-  triangles: [[0, 60, 120]],
+const directionsOf: Record<PrintSettings['infillDirections'], readonly (readonly number[])[]> = {
+  1: [[45], [135]],
+  2: [[45, 135]],
+  3: [[0, 60, 120]],
 };
 
-/** Which of a pattern's turns a layer has; layers of one turn are filled alike. */
-export function turnOf(pattern: PrintSettings['infillPattern'], layer: number): number {
-  return layer % directionsOf[pattern].length;
+/** Whose turn it is at a layer; layers of one turn are filled alike. */
+export function turnOf(directions: PrintSettings['infillDirections'], layer: number): number {
+  return layer % directionsOf[directions].length;
 }
 
-/** Fills a share of an area with a pattern, in the given turn. */
+/** Fills a share of an area with lines in the given turn. */
 export function infillLines(
   region: Region,
-  { infillPattern, infillShare, lineWidthMm }: PrintSettings,
+  { infillDirections, infillShare, lineWidthMm }: PrintSettings,
   turn: number,
 ): Path[] {
   if (infillShare <= 0) return [];
-  const directions = directionsOf[infillPattern][turn];
+  const directions = directionsOf[infillDirections][turn];
   const spacingMm = (lineWidthMm / infillShare) * directions.length;
-  return directions.flatMap((angle) => fillLines(region, angle, spacingMm, 'infill', lineWidthMm));
+  return directions.flatMap((angle) => fillLines(region, angle, spacingMm, 'inside', lineWidthMm));
 }

@@ -117,7 +117,7 @@ function bareIn(mesh: SolidMesh, { zMm, thickMm, paths }: Layer): Point[] {
   });
   // Rows across the section, with the lines that come near each.
   const rows = new Map<number, { xs: number[]; near: typeof pieces }>();
-  for (const { points } of fillLines(section, 0, 0.3, 'solid')) {
+  for (const { points } of fillLines(section, 0, 0.3, 'closed')) {
     const [[fromX, y], [toX]] = points;
     const isNear = ({ from, to, reachMm }: (typeof pieces)[number]) =>
       Math.min(from[1], to[1]) - reachMm <= y && Math.max(from[1], to[1]) + reachMm >= y;

@@ -29,13 +29,13 @@ export interface Walls {
  * each other, in a thin wall, in the stroke of a letter or between the innermost lines, one line as wide as the place
  * runs along its middle; so every place is filled, and none twice.
  */
-export function wallsOf(section: Area, { lineWidthMm, perimeters }: PrintSettings): Walls {
+export function wallsOf(section: Area, { lineWidthMm, wallLines }: PrintSettings): Walls {
   const paths: Path[] = [];
   let left = section;
-  for (let ring = 0; ring < perimeters && !left.isEmpty(); ring++) {
+  for (let ring = 0; ring < wallLines && !left.isEmpty(); ring++) {
     const line = wherever(left, lineWidthMm, -lineWidthMm / 2);
     for (const points of line.outlines()) {
-      paths.push({ role: 'perimeter', points: fromSeam(points), closed: true, widthMm: lineWidthMm });
+      paths.push({ role: 'wall', points: fromSeam(points), closed: true, widthMm: lineWidthMm });
     }
     paths.push(...along(left.without(line.grown(lineWidthMm / 2)), lineWidthMm));
     left = line.grown(-lineWidthMm / 2);

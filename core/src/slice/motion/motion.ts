@@ -79,10 +79,10 @@ function speedOf(
   if (isFirst) {
     return { fullMmPerS: settings.firstLayerMmPerS, accelerationMmPerS2: settings.firstLayerMmPerS2 };
   }
-  if (role === 'bridge') {
-    return { fullMmPerS: settings.bridgeMmPerS, accelerationMmPerS2: settings.perimeterMmPerS2 };
+  if (role === 'span') {
+    return { fullMmPerS: settings.spanMmPerS, accelerationMmPerS2: settings.wallMmPerS2 };
   }
-  return role === 'perimeter' || role === 'thin'
-    ? { fullMmPerS: settings.perimeterMmPerS, accelerationMmPerS2: settings.perimeterMmPerS2 }
+  return role === 'wall' || role === 'thin'
+    ? { fullMmPerS: settings.wallMmPerS, accelerationMmPerS2: settings.wallMmPerS2 }
     : { fullMmPerS: settings.infillMmPerS, accelerationMmPerS2: settings.infillMmPerS2 };
 }

@@ -19,7 +19,7 @@ describe('filling', () => {
         fc.integer({ min: 0, max: 179 }),
         fc.double({ min: 0.2, max: 0.6, noNaN: true }),
         (angle, spacing) => {
-          const lines = fillLines([square(10)], angle, spacing, 'solid');
+          const lines = fillLines([square(10)], angle, spacing, 'closed');
           const laid = lines.reduce((sum, line) => sum + lengthOf(line), 0) * spacing;
           expect(laid / 400).toBeGreaterThan(0.96);
           expect(laid / 400).toBeLessThan(1.04);
@@ -30,7 +30,7 @@ describe('filling', () => {
 
   it('stays inside and out of the openings', () => {
     const ring = [square(10), square(4).toReversed()];
-    for (const { points } of fillLines(ring, 30, 0.5, 'infill')) {
+    for (const { points } of fillLines(ring, 30, 0.5, 'inside')) {
       const [[ax, ay], [bx, by]] = points;
       for (let t = 0.01; t < 1; t += 0.07) {
         const [x, y] = [ax + t * (bx - ax), ay + t * (by - ay)].map(Math.abs);
@@ -42,18 +42,18 @@ describe('filling', () => {
 
   it('keeps the lines of every other layer above each other', () => {
     const rows = (size: number) =>
-      new Set(fillLines([square(size)], 0, 1, 'infill').map(({ points }) => points[0][1]));
+      new Set(fillLines([square(size)], 0, 1, 'inside').map(({ points }) => points[0][1]));
     for (const row of rows(5)) expect(rows(8)).toContain(row);
   });
 
   it('has nothing to fill in nothing', () => {
-    expect(fillLines([], 45, 0.4, 'solid')).toEqual([]);
+    expect(fillLines([], 45, 0.4, 'closed')).toEqual([]);
   });
 });
 
 describe('the order of travel', () => {
   const path: fc.Arbitrary<Path> = fc.record({
-    role: fc.constant('solid' as const),
+    role: fc.constant('closed' as const),
     closed: fc.boolean(),
     widthMm: fc.constant(0.45),
     points: fc.array(fc.tuple(fc.integer({ min: 0, max: 99 }), fc.integer({ min: 0, max: 99 })), {
@@ -74,7 +74,7 @@ describe('the order of travel', () => {
 
   it('travels no further than the order it was given, for lines in a row laid back and forth', () => {
     const rows: Path[] = Array.from({ length: 10 }, (_, i) => ({
-      role: 'solid',
+      role: 'closed',
       closed: false,
       widthMm: 0.45,
       points: [

@@ -1,5 +1,5 @@
 /** What a line of plastic is for. */
-export type Role = 'skirt' | 'brim' | 'perimeter' | 'thin' | 'solid' | 'bridge' | 'infill';
+export type Role = 'skirt' | 'brim' | 'wall' | 'thin' | 'closed' | 'span' | 'inside';
 
 /** One line of plastic, laid without lifting; coordinates in mm as the part stands. */
 export interface Path {

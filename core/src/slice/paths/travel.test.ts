@@ -74,7 +74,7 @@ describe('a way over what is printed', () => {
 
 it('a layer draws the filament back only where its way crosses open air', () => {
   const dot = (x: number, y: number): Path => ({
-    role: 'infill',
+    role: 'inside',
     points: [
       [x, y],
       [x + 0.5, y],

@@ -9,13 +9,13 @@ export const printSettings = z.strictObject({
   firstLayerMm: positive.default(0.2),
   lineWidthMm: positive.default(0.45),
   /** How many lines go around each outline. */
-  perimeters: z.number().int().min(1).max(10).default(2),
-  /** How many layers are filled solidly below and above every surface that is seen. */
-  solidLayers: z.number().int().min(0).max(20).default(3),
+  wallLines: z.number().int().min(1).max(10).default(2),
+  /** How many layers are closed below and above every surface that is seen. */
+  closedLayers: z.number().int().min(0).max(20).default(3),
   /** The share of the inside that is filled, 0 to 1. */
   infillShare: z.number().min(0).max(1).default(0.2),
-  /** How the inside is filled: along one direction a layer, along two, or along three. */
-  infillPattern: z.enum(['lines', 'grid', 'triangles']).default('lines'),
+  /** In how many directions each layer of the inside is filled. */
+  infillDirections: z.union([z.literal(1), z.literal(2), z.literal(3)]).default(1),
   /** The bed, left to right and front to back. */
   bedMm: z.tuple([positive, positive]).default([220, 200]),
   /** How high the nozzle can rise. */
@@ -35,13 +35,13 @@ export const printSettings = z.strictObject({
   fanShare: z.number().min(0).max(1).default(1),
   stillLayers: z.number().int().min(0).max(20).default(2),
   firstLayerMmPerS: positive.default(20),
-  perimeterMmPerS: positive.default(40),
+  wallMmPerS: positive.default(40),
   infillMmPerS: positive.default(60),
-  bridgeMmPerS: positive.default(25),
+  spanMmPerS: positive.default(25),
   travelMmPerS: positive.default(120),
   /** How fast speeds may change, by what is moved; see `planner.ts`. */
   firstLayerMmPerS2: acceleration.default(500),
-  perimeterMmPerS2: acceleration.default(800),
+  wallMmPerS2: acceleration.default(800),
   infillMmPerS2: acceleration.default(1200),
   travelMmPerS2: acceleration.default(1500),
   /** How far the circle of a corner that is taken at speed may stay away from the corner. */

@@ -4,7 +4,7 @@ import { everydaySettings, printSettings, type PrintSettings } from './printSett
 
 /** A named way to print, of which a few numbers differ from the everyday one. */
 export interface SettingSet {
-  readonly id: 'draft' | 'everyday' | 'fine';
+  readonly id: 'trial' | 'everyday' | 'detail';
   readonly name: string;
   /** What it is good for, in a sentence. */
   readonly what: string;
@@ -15,16 +15,16 @@ export interface SettingSet {
 export const settingSets: readonly SettingSet[] = [
   { id: 'everyday', name: 'Everyday', what: 'For most parts.', changes: {} },
   {
-    id: 'draft',
-    name: 'Draft',
+    id: 'trial',
+    name: 'Trial',
     what: 'Thick layers and a loose inside: done soonest, for trying a shape.',
-    changes: { layerMm: 0.28, infillShare: 0.1 },
+    changes: { layerMm: 0.3, infillShare: 0.1 },
   },
   {
-    id: 'fine',
-    name: 'Fine',
+    id: 'detail',
+    name: 'Detail',
     what: 'Thin layers, printed slowly: for slopes and small letters.',
-    changes: { layerMm: 0.12, perimeterMmPerS: 30, solidLayers: 5 },
+    changes: { layerMm: 0.15, wallMmPerS: 30, closedLayers: 5 },
   },
 ];
 
@@ -68,10 +68,10 @@ export function settingsFor(
 
 /** The few numbers that are chosen for a plate; whatever is left out is as the way to print has it. */
 export const printChoice = z.strictObject({
-  set: z.enum(['everyday', 'draft', 'fine']).default('everyday'),
+  set: z.enum(['everyday', 'trial', 'detail']).default('everyday'),
   infillShare: printSettings.shape.infillShare.unwrap().optional(),
-  infillPattern: printSettings.shape.infillPattern.unwrap().optional(),
-  perimeters: printSettings.shape.perimeters.unwrap().optional(),
+  infillDirections: printSettings.shape.infillDirections.unwrap().optional(),
+  wallLines: printSettings.shape.wallLines.unwrap().optional(),
   brimMm: printSettings.shape.brimMm.unwrap().optional(),
   colourChangesMm: printSettings.shape.colourChangesMm.unwrap().optional(),
 });

@@ -24,7 +24,7 @@
       words: isProfile ? 'distance from the axis' : 'to the right',
     },
     { key: 'yMm', title: isProfile ? 'height' : 'back', words: isProfile ? 'height' : 'to the back' },
-    { key: 'bulge', title: 'bend', words: 'bend of the edge after it' },
+    { key: 'bend', title: 'bend', words: 'bend of the edge after it' },
   ] as const);
 
   function worth(value: Amount): number | undefined {
@@ -56,11 +56,11 @@
                 value={node[key] ?? 0}
                 worth={worth(node[key] ?? 0)}
                 label={say.point(i + 1, words)}
-                unit={key === 'bulge' ? '%' : 'mm'}
+                unit={key === 'bend' ? '%' : 'mm'}
                 bare
-                min={key === 'bulge' ? -100 : -1000}
-                max={key === 'bulge' ? 100 : 1000}
-                nudge={key === 'bulge' ? 5 : 1}
+                min={key === 'bend' ? -100 : -1000}
+                max={key === 'bend' ? 100 : 1000}
+                nudge={key === 'bend' ? 5 : 1}
                 {measures}
                 onchange={(value, gesture) => onchange(nodes.with(i, { ...node, [key]: value }), gesture)}
                 onproblem={() => {}}

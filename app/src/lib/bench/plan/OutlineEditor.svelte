@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, Checkbox } from 'flowbite-svelte';
-  import { bulgedEdge } from '@kelbrin/core/plane';
+  import { bentEdge } from '@kelbrin/core/plane';
   import { isFormula, worthOf, type Node, type Point, type PointsOutline } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
   import Dimension from './Dimension.svelte';
@@ -28,7 +28,7 @@
   let heightPx = $state(0);
   let held = $state.raw<Sheet>();
   let chosen = $state<number>();
-  let drag: { kind: 'point' | 'bulge'; index: number; gesture: number } | undefined;
+  let drag: { kind: 'point' | 'bend'; index: number; gesture: number } | undefined;
   let pointer = $state.raw<Point>();
   let stroke = $state.raw<Point[]>();
   let isFreehand = $state(false);
@@ -47,12 +47,12 @@
   const sheet = $derived(held ?? fitted(range, widthPx, heightPx, 70));
   const gridMm = $derived(gridFor(sheet.pixelsPerMm));
   const px = $derived((point: Point) => toPixels(sheet, point));
-  const bulgeOf = (index: number) => worth(outline.nodes[index].bulge ?? 0) / 100;
+  const bendOf = (index: number) => worth(outline.nodes[index].bend ?? 0) / 100;
   const edgeCount = $derived(outline.closed && !outline.mirrored ? at.length : Math.max(0, at.length - 1));
   const edges = $derived(
     Array.from({ length: edgeCount }, (_, i) => [
       at[i],
-      ...bulgedEdge(at[i], at[(i + 1) % at.length], bulgeOf(i)),
+      ...bentEdge(at[i], at[(i + 1) % at.length], bendOf(i)),
     ]),
   );
   const ticks = $derived(paperLines(sheet));
@@ -114,14 +114,14 @@
       };
       put(outline.nodes.with(index, moved), {}, gesture);
     } else {
-      // The height over the chord, in halves of the chord; positive bulges to the right of the way.
+      // The height over the chord, in halves of the chord; positive bends to the right of the way.
       const [a, b] = [at[index], at[(index + 1) % at.length]];
       const raw = pointAt(event, false);
       const chord = Math.hypot(b[0] - a[0], b[1] - a[1]);
       const height = ((raw[0] - a[0]) * (b[1] - a[1]) - (raw[1] - a[1]) * (b[0] - a[0])) / chord;
-      const bulge = Math.round(Math.max(-100, Math.min(100, (200 * height) / chord)) / 2) * 2;
+      const bend = Math.round(Math.max(-100, Math.min(100, (200 * height) / chord)) / 2) * 2;
       const plain = straight(outline.nodes[index]);
-      put(outline.nodes.with(index, Math.abs(bulge) < 4 ? plain : { ...plain, bulge }), {}, gesture);
+      put(outline.nodes.with(index, Math.abs(bend) < 4 ? plain : { ...plain, bend }), {}, gesture);
     }
   }
 
@@ -141,7 +141,7 @@
 
   function grab(
     event: PointerEvent & { currentTarget: Element },
-    kind: 'point' | 'bulge',
+    kind: 'point' | 'bend',
     index: number,
   ): void {
     event.stopPropagation();
@@ -310,7 +310,7 @@
               class="cursor-grab"
               role="presentation"
               data-bend={i}
-              onpointerdown={(event) => grab(event, 'bulge', i)}><title>{say.bend}</title></circle
+              onpointerdown={(event) => grab(event, 'bend', i)}><title>{say.bend}</title></circle
             >
           {/each}
         {/if}

@@ -72,14 +72,16 @@
   {#if folded}
     {#if step.name === undefined}<p class="text-ink-soft leading-8">…</p>{/if}
   {:else}
-    <StepSentence
-      {tokens}
-      {problem}
-      measures={bench.measures}
-      onchange={(path, value, gesture) => bench.setField(step.id, path, value, gesture)}
-      onproblem={(path, message) => (refused = message === undefined ? undefined : { path, message })}
-      onopen={(token) => onopen(step.id, token)}
-    />
+    <div class={{ 'decoration-ink line-through': step.off }}>
+      <StepSentence
+        {tokens}
+        {problem}
+        measures={bench.measures}
+        onchange={(path, value, gesture) => bench.setField(step.id, path, value, gesture)}
+        onproblem={(path, message) => (refused = message === undefined ? undefined : { path, message })}
+        onopen={(token) => onopen(step.id, token)}
+      />
+    </div>
   {/if}
   {#if step.off}<p class="text-ink-soft text-sm">{say.isOff}</p>{/if}
   {#if problem}<p role="alert" class="text-fail text-sm">{problem.message}</p>{/if}

@@ -1,9 +1,9 @@
 <script lang="ts">
   import Copy from '@lucide/svelte/icons/copy';
-  import Eye from '@lucide/svelte/icons/eye';
-  import EyeOff from '@lucide/svelte/icons/eye-off';
   import GripVertical from '@lucide/svelte/icons/grip-vertical';
   import Tag from '@lucide/svelte/icons/tag';
+  import ToggleLeft from '@lucide/svelte/icons/toggle-left';
+  import ToggleRight from '@lucide/svelte/icons/toggle-right';
   import Trash from '@lucide/svelte/icons/trash';
   import type { BenchState } from '../state/bench.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
@@ -84,7 +84,7 @@
   title={isOff ? say.switchOn : say.switchOff}
   onclick={() => bench.setField(stepId, ['off'], isOff ? undefined : true)}
 >
-  {#if isOff}<EyeOff size={14} />{:else}<Eye size={14} />{/if}
+  {#if isOff}<ToggleLeft size={14} />{:else}<ToggleRight size={14} />{/if}
 </button>
 <button
   type="button"

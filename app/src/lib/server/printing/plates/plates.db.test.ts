@@ -147,9 +147,9 @@ describe('laying', () => {
     const { plateId } = await layPlate(test.db, helper, [first]);
     await expect(movePart(test.db, helper, plateId, first, { xMm: NaN })).rejects.toThrow('not on the bed');
     await expect(chooseForPlate(test.db, helper, plateId, { infillShare: 7 })).rejects.toThrow('cannot be');
-    await chooseForPlate(test.db, helper, plateId, { set: 'draft', infillShare: 0.5 });
+    await chooseForPlate(test.db, helper, plateId, { set: 'trial', infillShare: 0.5 });
     expect((await plateToSee(test.db, helper, plateId)).plate.choice).toEqual({
-      set: 'draft',
+      set: 'trial',
       infillShare: 0.5,
     });
   });

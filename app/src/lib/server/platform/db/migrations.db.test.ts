@@ -1,0 +1,75 @@
+import { randomBytes } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import postgres, { type Sql } from 'postgres';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+
+/*
+ * What older data becomes: the database of an earlier day is made by the migrations up to then, filled, and brought up to
+ * date by the others.
+ */
+
+const folder = new URL('../../../../../drizzle/', import.meta.url);
+const journal = JSON.parse(readFileSync(new URL('meta/_journal.json', folder), 'utf8')) as {
+  readonly entries: readonly { readonly tag: string }[];
+};
+const tags = journal.entries.map(({ tag }) => tag);
+
+let admin: Sql;
+let sql: Sql;
+const name = `kelbrin_test_${randomBytes(6).toString('hex')}`;
+beforeAll(async () => {
+  const server = new URL(process.env.KELBRIN_TEST_SERVER!);
+  admin = postgres(server.href, { max: 1, onnotice: () => {} });
+  await admin`create database ${admin(name)} template template0`;
+  server.pathname = `/${name}`;
+  sql = postgres(server.href, { max: 1, onnotice: () => {} });
+});
+afterAll(async () => {
+  await sql.end();
+  await admin`drop database ${admin(name)} with (force)`;
+  await admin.end();
+});
+
+/** Carries out the migrations after one, up to another. */
+async function migrate(after: string | undefined, upTo: string): Promise<void> {
+  const from = after === undefined ? 0 : tags.indexOf(after) + 1;
+  for (const tag of tags.slice(from, tags.indexOf(upTo) + 1)) {
+    const words = readFileSync(new URL(`${tag}.sql`, folder), 'utf8');
+    await sql.begin(async (tx) => {
+      for (const statement of words.split('--> statement-breakpoint')) await tx.unsafe(statement);
+    });
+  }
+}
+
+it('of plates says where each stands, and what was chosen for it by the names of today', async () => {
+  await migrate(undefined, '0031_staff-and-devices');
+  // Only plates are looked at, so that nothing else is made of what they belong to.
+  await sql`set session_replication_role = replica`;
+  const plate = async (choice: object, { parts = 0, runs = [] as string[] }) => {
+    const [{ id }] = await sql<{ id: string }[]>`
+      insert into plates (choice, created_by) values (${sql.json(choice as never)}, 'somebody') returning id`;
+    for (let i = 0; i < parts; i++)
+      await sql`insert into plate_parts (plate_id, queue_entry_id, x_mm, y_mm, turn_deg)
+        values (${id}, gen_random_uuid(), 0, 0, 0)`;
+    for (const state of runs)
+      await sql`insert into runs (printer_id, plate_id, state, file_name, estimate_s, started_by)
+        values (gen_random_uuid(), ${id}, ${state}::run_state, gen_random_uuid()::text, 60, 'somebody')`;
+    return id;
+  };
+  const ids = [
+    await plate({ set: 'draft', perimeters: 3 }, { parts: 2 }),
+    await plate({ set: 'fine', infillPattern: 'grid' }, { parts: 1, runs: ['failed', 'printing'] }),
+    await plate({ set: 'everyday', infillPattern: 'lines', brimMm: 4 }, { runs: ['cancelled', 'finished'] }),
+    await plate({ set: 'everyday', infillPattern: 'triangles' }, { runs: ['failed'] }),
+  ];
+  await migrate('0031_staff-and-devices', tags.at(-1)!);
+  const rows = await sql<
+    { id: string; state: string; choice: object }[]
+  >`select id, state, choice from plates`;
+  expect(ids.map((id) => rows.find((row) => row.id === id)).map((row) => [row?.state, row?.choice])).toEqual([
+    ['laid', { set: 'trial', wallLines: 3 }],
+    ['printing', { set: 'detail', infillDirections: 2 }],
+    ['printed', { set: 'everyday', infillDirections: 1, brimMm: 4 }],
+    ['discarded', { set: 'everyday', infillDirections: 3 }],
+  ]);
+});
