@@ -62,6 +62,11 @@ test('eight hand-ins become a proposed plate that is changed, printed with a cha
   await test.step('a setting shows at once what it does to minutes and grams', async () => {
     await expect(takes).toBeVisible({ timeout: 30_000 });
     const before = await minutes();
+    const lines = helper.getByLabel('Lines inside');
+    await expect(lines).toHaveValue('1');
+    await lines.selectOption('crossed');
+    await expect(lines).toHaveValue('2');
+    await lines.selectOption('one way');
     await helper.getByLabel('Inside filled').fill('80');
     await helper.getByLabel('Inside filled').press('Tab');
     await expect.poll(minutes, { timeout: 30_000 }).toBeGreaterThan(before);

@@ -57,7 +57,7 @@
     {say.pattern}
     <select
       class="border-hairline rounded px-2 py-1"
-      value={choice.infillDirections ?? usual.infillDirections}
+      value={String(choice.infillDirections ?? usual.infillDirections)}
       onchange={(event) =>
         set({ infillDirections: Number(event.currentTarget.value) as PrintChoice['infillDirections'] })}
     >
