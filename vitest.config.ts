@@ -60,8 +60,8 @@ export default defineConfig({
           // Each file has a database of its own.
           maxWorkers: WORKERS,
           isolate: false,
-          testTimeout: 60_000,
-          hookTimeout: 60_000,
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
         },
       },
       {
@@ -69,8 +69,8 @@ export default defineConfig({
           name: 'database-process',
           include: usingTheProcess,
           maxWorkers: WORKERS,
-          testTimeout: 60_000,
-          hookTimeout: 60_000,
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
         },
       },
     ],

@@ -107,5 +107,5 @@ export class TestPrintRoom {
 
 /** Looks again and again until what is checked holds. */
 export function eventually(check: () => Promise<void>): Promise<void> {
-  return vi.waitFor(check, { timeout: 30_000, interval: 100 });
+  return vi.waitFor(check, { timeout: 90_000, interval: 100 });
 }
