@@ -36,7 +36,8 @@ export async function carryOnChange(
   change: Change,
   run: Run | undefined,
 ): Promise<void> {
-  const move = (name: ChangeMove) => write((tx) => moveChange(tx, name, 'keeper', change.printerId));
+  const move = (name: ChangeMove) =>
+    write((tx) => moveChange(tx, name, 'keeper', change.printerId, change.step));
   switch (change.step) {
     case 'heating':
       if (device.nozzleTargetC < change.nozzleC) await driver.heat(change.nozzleC);

@@ -76,19 +76,29 @@ export async function newChange(
   return begun.length > 0;
 }
 
-/** Brings the change on a printer to its next step; false where it stands at another by now. */
+/**
+ * Brings the change on a printer to its next step; false where it stands at another by now. `at` is the one step that it
+ * was seen at, where a move has several to begin from.
+ */
 export async function moveChange(
   tx: Database,
   name: ChangeMove,
   mover: Mover,
   printerId: string,
+  at?: ChangeStep,
 ): Promise<boolean> {
   const move = changeLife.moves[name];
   demandMover(move, mover);
   const moved = await tx
     .update(filamentChanges)
     .set({ step: move.to, steppedAt: new Date() })
-    .where(and(eq(filamentChanges.printerId, printerId), inArray(filamentChanges.step, [...move.from])))
+    .where(
+      and(
+        eq(filamentChanges.printerId, printerId),
+        inArray(filamentChanges.step, [...move.from]),
+        at && eq(filamentChanges.step, at),
+      ),
+    )
     .returning({ id: filamentChanges.printerId });
   await follow(tx, move, mover, moved);
   return moved.length > 0;
