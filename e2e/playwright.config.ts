@@ -6,9 +6,10 @@ export default defineConfig({
   outputDir: '../test-results',
   // Each file starts a Kelbrin of its own; while one waits, the other has work for the second core.
   workers: 2,
-  // What takes long is measured elsewhere: these limits only end what hangs, also on a machine that is three times slower.
-  timeout: 120_000,
-  expect: { timeout: 30_000 },
+  // What takes long is measured elsewhere: these limits only end what hangs, also on a machine that is ten times slower.
+  // They stand here alone, so that no test keeps a limit of its own that such a machine misses.
+  timeout: 900_000,
+  expect: { timeout: 120_000 },
   forbidOnly: true,
   use: {
     viewport: { width: 1280, height: 800 },
@@ -17,6 +18,6 @@ export default defineConfig({
     launchOptions: chromiumOptions,
     screenshot: 'only-on-failure',
     // Longer than anything takes, and short of the test's own limit, so that what is missing is named soon.
-    actionTimeout: 45_000,
+    actionTimeout: 180_000,
   },
 });

@@ -1,8 +1,6 @@
 import { expect, test } from './kelbrin.ts';
 
 test.use({ file: 'briefs' });
-test.setTimeout(120_000);
-
 test('a task is formatted and illustrated, a brief is kept and set again, and students read it as it was written', async ({
   as,
 }) => {

@@ -80,17 +80,17 @@ for (const phase of phases) {
         .poll(async () => (await post('/queue?/start', startForm({ entry, printer }))).type, {})
         .toBe('redirect');
       const { id, plate } = await lastRun();
-      await expect.poll(async () => (await lastRun()).state, { timeout: 30_000, intervals: [5] }).toBe(phase);
+      await expect.poll(async () => (await lastRun()).state, { intervals: [5] }).toBe(phase);
       await kills[victim]();
 
       const ended = async () => (await sql`select state, problem from runs where id = ${id}`)[0];
-      await expect.poll(async () => (await ended()).state, { timeout: 60_000 }).toMatch(/finished|failed/);
+      await expect.poll(async () => (await ended()).state).toMatch(/finished|failed/);
       if ((await ended()).state === 'failed') {
         // Only a printer that was switched off forgets; and then the plate is laid as it was.
         expect([victim, phase]).toEqual(['printer', 'printing']);
         expect((await ended()).problem).toContain('lost the file');
         await post(`/plate/${plate}?/start`, startForm({ printer }));
-        await expect.poll(async () => (await lastRun()).state, { timeout: 60_000 }).toBe('finished');
+        await expect.poll(async () => (await lastRun()).state).toBe('finished');
       }
       const [{ state, printed }] = await sql<{ state: string; printed: number }[]>`
         select state, (select count(*)::int from runs where plate_id = ${plate} and state = 'finished') as printed

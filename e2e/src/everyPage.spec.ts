@@ -5,8 +5,6 @@ import { expectNoSeriousFault } from './accessibility.ts';
 import { expect, saved, signInByHand, test } from './kelbrin.ts';
 
 test.use({ file: 'everyPage' });
-test.setTimeout(180_000);
-
 /** Would say so if a page took it for anything but words. */
 const hostile = (words: string) => `${words}<img src=x onerror="ranScript=1">`;
 

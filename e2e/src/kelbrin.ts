@@ -50,7 +50,7 @@ export const test = base.extend<
       await use(stack);
       expect(await stack.stop(), 'processes that did not heed that they should stop').toEqual([]);
     },
-    { scope: 'worker', timeout: 60_000 },
+    { scope: 'worker', timeout: 300_000 },
   ],
 
   as: async ({ browser, kelbrin }, use) => {

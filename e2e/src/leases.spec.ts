@@ -112,20 +112,16 @@ for (const [fate, befalls] of Object.entries(fates)) {
             await sql<{ state: string; file: string; problem: string | null }[]>`
               select state, file_name as file, problem from runs order by started_at desc limit 1`
           )[0];
-        await expect
-          .poll(async () => (await run()).state, { intervals: [20], timeout: 60_000 })
-          .not.toBe('preparing');
+        await expect.poll(async () => (await run()).state, { intervals: [20] }).not.toBe('preparing');
         if (phase === 'printing')
-          await expect
-            .poll(async () => (await run()).state, { intervals: [20], timeout: 60_000 })
-            .toBe('printing');
+          await expect.poll(async () => (await run()).state, { intervals: [20] }).toBe('printing');
         await befalls(name);
         // Whoever kept the printer, somebody does again soon.
         await new Promise((resolve) => setTimeout(resolve, SUCCESSION_MS));
         const [{ kept }] = await sql<{ kept: boolean }[]>`
           select held_until > now() as kept from printer_leases where printer_id = ${printer}`;
         expect(kept).toBe(true);
-        await expect.poll(async () => (await run()).state, { timeout: 60_000 }).toBe('finished');
+        await expect.poll(async () => (await run()).state).toBe('finished');
         if (fate === 'hangs') {
           // Whatever it was about to do, it may not any more.
           stack.goOn(name);

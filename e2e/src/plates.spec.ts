@@ -1,8 +1,6 @@
 import { confirmStart, expect, handInLabel, setFarBells, test } from './kelbrin.ts';
 
 test.use({ file: 'plates', printerSpeed: 400 });
-test.setTimeout(240_000);
-
 test('eight hand-ins become a proposed plate that is changed, printed with a change of filament, and judged', async ({
   as,
   browser,
@@ -18,7 +16,7 @@ test('eight hand-ins become a proposed plate that is changed, printed with a cha
     }
     await teacher.goto('/review/sheet');
     for (const name of newcomers) {
-      await expect(teacher.getByLabel(`Approve ${name}’s`)).toBeChecked({ timeout: 30_000 });
+      await expect(teacher.getByLabel(`Approve ${name}’s`)).toBeChecked();
     }
     for (const other of await teacher.getByLabel(/^Approve (?!th)/).all()) {
       const name = /^Approve (.*)’s$/.exec((await other.getAttribute('aria-label'))!)![1];
@@ -29,7 +27,7 @@ test('eight hand-ins become a proposed plate that is changed, printed with a cha
     await setFarBells(teacher);
     // What the demo has on it is done; of the printers that are free, it is proposed for first.
     const alder = teacher.locator('[data-printer=Alder]');
-    await expect(alder.getByTestId('doing')).toHaveText('to be cleared', { timeout: 60_000 });
+    await expect(alder.getByTestId('doing')).toHaveText('to be cleared');
     await alder.getByRole('button', { name: 'The bed is clear' }).click();
     await expect(alder.getByTestId('doing')).toHaveText('free');
   });
@@ -60,7 +58,7 @@ test('eight hand-ins become a proposed plate that is changed, printed with a cha
   const takes = helper.getByTestId('takes');
   const minutes = async () => Number(/^(\d+)/.exec((await takes.textContent()) ?? '')?.[1]);
   await test.step('a setting shows at once what it does to minutes and grams', async () => {
-    await expect(takes).toBeVisible({ timeout: 30_000 });
+    await expect(takes).toBeVisible();
     const before = await minutes();
     const lines = helper.getByLabel('Lines inside');
     await expect(lines).toHaveValue('1');
@@ -69,10 +67,10 @@ test('eight hand-ins become a proposed plate that is changed, printed with a cha
     await lines.selectOption('one way');
     await helper.getByLabel('Inside filled').fill('80');
     await helper.getByLabel('Inside filled').press('Tab');
-    await expect.poll(minutes, { timeout: 30_000 }).toBeGreaterThan(before);
+    await expect.poll(minutes).toBeGreaterThan(before);
     await helper.getByLabel('Inside filled').fill('20');
     await helper.getByLabel('Inside filled').press('Tab');
-    await expect.poll(minutes, { timeout: 30_000 }).toBe(before);
+    await expect.poll(minutes).toBe(before);
   });
 
   await test.step('a part that is moved onto another is marked, and the plate does not start', async () => {
@@ -126,7 +124,7 @@ test('eight hand-ins become a proposed plate that is changed, printed with a cha
     await roll.getByLabel(/^Grams of filament/).fill('6');
     await roll.getByRole('button', { name: 'Weighed' }).click();
     await helper.goto(plate);
-    await expect(takes).toBeVisible({ timeout: 30_000 });
+    await expect(takes).toBeVisible();
     await helper.getByRole('button', { name: 'Start on Alder' }).click();
     const dialog = helper.getByRole('dialog');
     await expect(dialog.getByRole('alert')).toContainText('there are 6.0 g on the spool');
@@ -146,7 +144,7 @@ test('eight hand-ins become a proposed plate that is changed, printed with a cha
     await expect(alder).toContainText('Asha, Cleo and 6 more');
     await expect(alder.getByRole('progressbar')).toBeVisible();
     const past = alder.getByRole('listitem').filter({ hasText: 'Asha' });
-    await expect(past).toContainText('finished', { timeout: 120_000 });
+    await expect(past).toContainText('finished');
     await past.getByRole('link').click();
   });
 

@@ -27,7 +27,7 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
   const { keyboard } = page;
   await page.goto('/review');
   await expect(page.getByRole('heading', { name: 'Waiting for you (12)' })).toBeVisible();
-  await expect(page.getByText('being checked')).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByText('being checked')).toHaveCount(0);
   for (
     let i = 0;
     !(await page
@@ -174,7 +174,7 @@ test('what passes everything is approved together from the contact sheet', async
     await handInLabel(browser, kelbrin.origin, who, { words: 'Parsley', widthMm: 88 });
   }
   await page.goto('/review/sheet');
-  await expect(page.getByLabel(/^Approve (Femi|Greta)/)).toHaveCount(2, { timeout: 30_000 });
+  await expect(page.getByLabel(/^Approve (Femi|Greta)/)).toHaveCount(2);
   const others = page.getByLabel(/^Approve (?!Femi|th)/);
   const left = await others.count();
   for (const each of await others.all()) await each.uncheck();

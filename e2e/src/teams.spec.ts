@@ -1,8 +1,6 @@
 import { expect, openBench, saved, test } from './kelbrin.ts';
 
 test.use({ file: 'teams' });
-test.setTimeout(120_000);
-
 test('two students work on one project: what one saves the other sees, and one takes a copy along', async ({
   as,
 }) => {
