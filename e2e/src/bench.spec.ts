@@ -6,6 +6,25 @@ test.use({ file: 'bench' });
 
 const width = (page: Page) => page.getByRole('spinbutton', { name: 'width', exact: true });
 
+/** Where the green of the part begins and ends in the view of the solid, as shares of its width. */
+async function extent(page: Page): Promise<[left: number, right: number]> {
+  const shot = await page.getByRole('region', { name: 'Solid' }).locator('canvas').screenshot();
+  return page.evaluate(async (base64) => {
+    const bytes = Uint8Array.from(atob(base64), (sign) => sign.charCodeAt(0));
+    const picture = await createImageBitmap(new Blob([bytes]));
+    const sheet = new OffscreenCanvas(picture.width, picture.height).getContext('2d')!;
+    sheet.drawImage(picture, 0, 0);
+    const { data, width } = sheet.getImageData(0, 0, picture.width, picture.height);
+    let [left, right] = [Infinity, -Infinity];
+    for (let i = 0; i < data.length; i += 4) {
+      if (data[i + 1] < data[i] + 25) continue;
+      left = Math.min(left, (i / 4) % width);
+      right = Math.max(right, (i / 4) % width);
+    }
+    return [left / width, right / width];
+  }, shot.toString('base64'));
+}
+
 test('numbers are typed, dragged and nudged, and every edit can be undone', async ({ as }) => {
   const page = await as('luca');
   await openBench(page);
@@ -41,6 +60,29 @@ test('numbers are typed, dragged and nudged, and every edit can be undone', asyn
   const undo = page.getByRole('button', { name: 'Undo' });
   while (await undo.isEnabled()) await undo.click();
   await expect(width(page)).toHaveValue('80');
+  await saved(page);
+});
+
+test('a part that outgrows the view, or becomes small in it, is shown whole again', async ({ as }) => {
+  const page = await as('luca');
+  await openBench(page);
+  const [, before] = await extent(page);
+  await width(page).fill('300');
+  await width(page).press('Enter');
+  // Seen from a corner, its two ends lie well inside the picture.
+  await expect.poll(async () => (await extent(page))[0]).toBeGreaterThan(0.03);
+  await expect.poll(async () => (await extent(page))[1]).toBeLessThan(0.97);
+  await width(page).fill('10');
+  await width(page).press('Enter');
+  await expect
+    .poll(async () => {
+      const [left, right] = await extent(page);
+      return right - left;
+    })
+    .toBeGreaterThan(0.25);
+  const undo = page.getByRole('button', { name: 'Undo' });
+  while (await undo.isEnabled()) await undo.click();
+  await expect.poll(async () => (await extent(page))[1]).toBeCloseTo(before, 1);
   await saved(page);
 });
 

@@ -126,6 +126,29 @@ test('what is chosen for a class is still shown when it is saved once more', asy
   await expect(card).toHaveValue(inUse);
 });
 
+test('the school’s money is counted in one currency everywhere, once it is chosen', async ({ as }) => {
+  const page = await as('teacher');
+  await page.goto('/spools');
+  const spools = page.getByRole('list').filter({ hasText: 'Spool 1' });
+  await expect(spools).toContainText('€');
+  await page.goto('/limits');
+  const field = page.getByLabel('The school counts its money in');
+  await field.fill('gpb');
+  await field.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('GPB is no currency');
+  await field.fill('gbp');
+  await field.press('Enter');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await page.goto('/spools');
+  await expect(spools).toContainText('£');
+  await expect(spools).not.toContainText('€');
+  const student = await as('luca');
+  await openBench(student);
+  const inspection = student.getByRole('region', { name: 'Inspection' });
+  await expect(inspection).toContainText('£');
+  await expect(inspection).not.toContainText('€');
+});
+
 test('a brief is written with requirements, copied, and held against what is designed', async ({ as }) => {
   const page = await as('teacher');
   await page.goto('/class');

@@ -92,8 +92,18 @@ test('eight hand-ins become a proposed plate that is changed, printed with a cha
 
   await test.step('the layers are looked at, and the sheet says whose is what', async () => {
     await helper.getByRole('button', { name: 'Layers' }).click();
-    await helper.getByLabel('Layer', { exact: true }).fill('8');
-    await expect(helper.getByTestId('layer-words')).toContainText('Layer 9 of');
+    const words = helper.getByTestId('layer-words');
+    await expect(words).toContainText(/^Minute \d+ of \d+ · layer 1 of/);
+    const ruler = helper.getByRole('slider', { name: 'Height of the layer' });
+    await ruler.press('Shift+ArrowUp');
+    for (let times = 0; times < 3; times++) await ruler.press('ArrowUp');
+    await expect(words).toContainText('layer 9 of');
+    // The minutes lead through the same: at the first the printer warms up, at the last all of it is there.
+    const minutes = helper.getByRole('slider', { name: 'Minute of the print' });
+    await minutes.press('Home');
+    await expect(words).toContainText('warming up');
+    await minutes.press('End');
+    await expect(words).toContainText(/Minute (\d+) of \1 · layer (\d+) of \2,/);
     await helper.getByRole('button', { name: 'Section' }).click();
     await helper.getByLabel('Through the part of').selectOption('Femi');
     await expect(helper.getByTestId('section')).toBeVisible();

@@ -20,7 +20,7 @@ const NOZZLE_C_PER_S = 2.5;
 const BED_C_PER_S = 1;
 const ROOM_C = 20;
 /** How long a person takes to change the filament who stands by. */
-const COLOUR_CHANGE_S = 120;
+export const COLOUR_CHANGE_S = 120;
 
 /** How long a printer warms up before it prints, s: the nozzle and the bed at once. */
 export function heatingSeconds({ nozzleC, bedC }: Pick<PrintSettings, 'nozzleC' | 'bedC'>): number {

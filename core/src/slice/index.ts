@@ -1,5 +1,6 @@
 export { colourOf } from './layers/colours.ts';
 export { cutThrough, type CutLine } from './layers/cutThrough.ts';
+export { layerEndS, printClock, progressAt, type PrintClock, type Progress } from './printClock.ts';
 export { estimate, estimateCopies, heatingSeconds, type Estimate } from './estimate.ts';
 export { writeGcode, type GcodeOptions } from './gcode/gcode.ts';
 export { hangingOf, type Hanging } from './layers/hanging.ts';

@@ -24,7 +24,7 @@
   import FileInputs from './recipe/FileInputs.svelte';
   import { fontFaces } from './recipe/fontFaces';
   import { KeptHistory } from './state/keptHistory';
-  import HeightRuler from './inspection/HeightRuler.svelte';
+  import CutRuler from './inspection/CutRuler.svelte';
   import InspectionPane from './inspection/InspectionPane.svelte';
   import OutlineEditor from './plan/OutlineEditor.svelte';
   import Plan from './plan/Plan.svelte';
@@ -258,7 +258,7 @@
       {@render lead?.({ bench })}
       <RecipePane {bench} onopen={open} onfile={() => files?.choosePart()} />
     </section>
-    <HeightRuler
+    <CutRuler
       solid={bench.solid}
       marked={bench.marked}
       cutMm={bench.showing.cutMm}

@@ -2,32 +2,46 @@
   import { onDestroy } from 'svelte';
   import { extentOf } from '@kelbrin/core/plane';
   import { coveredBy, type Placed } from '@kelbrin/core/plate';
-  import type { Role } from '@kelbrin/core/slice';
+  import { layerEndS, progressAt, type Role } from '@kelbrin/core/slice';
   import { Button } from 'flowbite-svelte';
   import { plateTexts as say } from '$lib/texts/plate';
+  import HeightRuler from '$lib/ui/HeightRuler.svelte';
   import { drawLayer, HANGING, roleColours } from './drawLayer';
   import type { PlateSlicing } from './slicing.svelte';
 
   interface Props {
     slicing: PlateSlicing;
-    parts: readonly Omit<Placed, 'id'>[];
+    parts: readonly (Omit<Placed, 'id'> & {
+      readonly entryId: string;
+      readonly designedMm: readonly number[] | null;
+    })[];
+    /** The part that is marked, by its place in the queue. */
+    chosen?: string;
     /** The heights at which the colour changes. */
     colourChangesMm?: readonly number[];
   }
-  let { slicing, parts, colourChangesMm = [] }: Props = $props();
+  let { slicing, parts, chosen = $bindable(), colourChangesMm = [] }: Props = $props();
 
-  /** How long a layer stays while playing. */
-  const PLAY_MS = 120;
+  /** Watched, a print of any length grows in so many seconds, so many times a second. */
+  const WATCH_S = 24;
+  const STEPS_PER_S = 10;
   const MARGIN_MM = 8;
 
-  let index = $state(0);
-  /** Up to where along the layer it is drawn, 0 to 1. */
-  let along = $state(1);
+  /** The moment of the print that is looked at, s; undefined until somebody has chosen one. */
+  let chosenS = $state<number>();
   let canvas: HTMLCanvasElement;
   let timer: ReturnType<typeof setInterval> | undefined = $state();
 
+  const endS = $derived(slicing.clock?.endS ?? 0);
   const last = $derived(Math.max(0, slicing.heightsMm.length - 1));
-  const heightMm = $derived(slicing.heightsMm[index] ?? 0);
+  const topMm = $derived(slicing.heightsMm[last] ?? 0);
+  // What is seen first is the first layer, whole: most faults of a print begin there.
+  const nowS = $derived(slicing.clock ? Math.min(chosenS ?? layerEndS(slicing.clock, 0), endS) : 0);
+  const now = $derived(
+    slicing.clock ? progressAt(slicing.clock, nowS) : { layer: 0, lines: Infinity, share: 0 },
+  );
+  const heightMm = $derived(slicing.heightsMm[now.layer] ?? 0);
+  const isWarming = $derived(slicing.clock !== undefined && nowS < slicing.clock.layerStartsS[0]);
   const view = $derived.by(() => {
     const { x, y } = extentOf(parts.flatMap((part) => coveredBy(part.footprint, part)));
     return {
@@ -36,86 +50,99 @@
     };
   });
   const present = $derived(new Set(slicing.shown?.layer.paths.map(({ role }) => role)));
+  const bars = $derived(
+    parts.map(({ entryId, designedMm }) => ({ id: entryId, lowMm: 0, highMm: designedMm?.[2] ?? topMm })),
+  );
+  const flags = $derived(
+    colourChangesMm
+      .filter((mm) => mm < topMm)
+      .map((mm) => ({ atMm: mm, colour: 'var(--color-warn)', words: say.colourAt })),
+  );
+  const minute = $derived(say.minute(Math.ceil(nowS / 60), Math.ceil(endS / 60)));
+  const layer = $derived(isWarming ? say.warming : say.layer(now.layer + 1, last + 1, heightMm.toFixed(2)));
 
-  $effect(() => slicing.show(Math.min(index, last)));
+  $effect(() => slicing.show(now.layer));
   $effect(() => {
-    if (slicing.shown) drawLayer(canvas, slicing.shown, view, along);
+    const { shown } = slicing;
+    // The layer that was asked for is on its way; until it is here, the one that is seen is shown whole.
+    if (shown)
+      drawLayer(canvas, shown, view, shown.index === now.layer ? now : { lines: Infinity, share: 0 });
   });
   onDestroy(() => clearInterval(timer));
 
-  function play() {
+  /** Looks at the layer that lies at a height, when it is whole. */
+  function lookAt(mm: number | undefined): void {
+    if (!slicing.clock) return;
+    const found = mm === undefined ? -1 : slicing.heightsMm.findIndex((top) => top >= mm - 1e-6);
+    chosenS = found < 0 ? endS : layerEndS(slicing.clock, found);
+  }
+
+  /** The height of the layer above or below, or of the fifth from here. */
+  function nextMm(_: number, way: 1 | -1, isFar: boolean): number {
+    return slicing.heightsMm[Math.min(last, Math.max(0, now.layer + way * (isFar ? 5 : 1)))] ?? 0;
+  }
+
+  function watch(): void {
     if (timer) {
       clearInterval(timer);
       timer = undefined;
       return;
     }
-    if (index >= last) index = 0;
-    along = 1;
+    if (nowS >= endS) chosenS = 0;
     timer = setInterval(() => {
-      if (index >= last) play();
-      else index++;
-    }, PLAY_MS);
+      if (nowS >= endS) watch();
+      else chosenS = Math.min(endS, nowS + endS / (WATCH_S * STEPS_PER_S));
+    }, 1000 / STEPS_PER_S);
   }
 </script>
 
-<div class="flex min-h-0 flex-1 gap-3">
+<div class="flex min-h-0 flex-1">
+  <HeightRuler
+    {topMm}
+    atMm={slicing.clock && !isWarming ? heightMm : undefined}
+    {bars}
+    marked={chosen}
+    {flags}
+    label={say.height}
+    hint={say.heightHow}
+    words={layer}
+    next={nextMm}
+    onheight={lookAt}
+    onmark={(entryId) => (chosen = entryId)}
+  />
   <div class="relative min-h-0 flex-1">
     <canvas bind:this={canvas} class="h-full w-full" data-testid="layer"></canvas>
-  </div>
-  <div class="flex w-16 flex-col items-center gap-1">
-    <span class="measured text-sm">{(slicing.heightsMm[last] ?? 0).toFixed(1)}</span>
-    <div class="relative flex min-h-0 flex-1 justify-center">
-      <input
-        type="range"
-        min="0"
-        max={last}
-        bind:value={index}
-        class="accent-primary-700 h-full"
-        style="writing-mode: vertical-lr; direction: rtl"
-        aria-label={say.layerRange}
-        aria-valuetext={say.layer(index + 1, last + 1, heightMm.toFixed(2))}
-      />
-      {#each colourChangesMm as mm (mm)}
-        {#if slicing.heightsMm[last] > mm}
-          <span
-            class="bg-warn absolute left-0 h-0.5 w-full"
-            style="bottom: {(100 * mm) / slicing.heightsMm[last]}%"
-            title={say.colourAt}
-          ></span>
-        {/if}
+    <ul class="absolute top-2 right-2 flex flex-col gap-1 rounded bg-white/90 px-2 py-1.5 text-sm">
+      {#each Object.entries(roleColours).filter( ([role]) => present.has(role as Role) ) as [role, colour] (role)}
+        <li class="flex items-center gap-2">
+          <span class="h-2 w-5 rounded border border-[#3B4747]" style="background: {colour}"></span>{say
+            .roles[role as Role]}
+        </li>
       {/each}
-    </div>
-    <span class="measured text-sm">0</span>
+      {#if slicing.shown && slicing.shown.hanging.length > 0}
+        <li class="text-fail flex items-center gap-2 font-semibold" data-testid="hanging">
+          <span
+            class="h-2 w-5 rounded"
+            style="background: repeating-linear-gradient(60deg, {HANGING} 0 2px, #3B4747 2px 5px)"
+          ></span>{say.hanging}
+        </li>
+      {/if}
+    </ul>
   </div>
 </div>
-<div class="flex flex-wrap items-center gap-4">
-  <Button size="xs" color="alternative" onclick={play}>{timer ? say.stop : say.play}</Button>
-  <span class="measured text-sm" data-testid="layer-words"
-    >{say.layer(index + 1, last + 1, heightMm.toFixed(2))}</span
+<div class="flex flex-wrap items-center gap-x-4 gap-y-1">
+  <span class="w-72 text-sm" data-testid="layer-words"
+    ><strong class="measured">{minute}</strong> · <span class="measured">{layer}</span></span
   >
-  <label class="flex items-center gap-2 text-sm"
-    >{say.along}<input
-      type="range"
-      min="0"
-      max="1"
-      step="0.005"
-      bind:value={along}
-      class="accent-primary-700 w-40"
-    /></label
-  >
-  <ul class="ml-auto flex flex-wrap gap-3 text-sm">
-    {#each Object.entries(roleColours).filter(([role]) => present.has(role as Role)) as [role, colour] (role)}
-      <li class="flex items-center gap-1">
-        <span class="h-1.5 w-5 rounded" style="background: {colour}"></span>{say.roles[role as Role]}
-      </li>
-    {/each}
-    {#if slicing.shown && slicing.shown.hanging.length > 0}
-      <li class="text-fail flex items-center gap-1 font-semibold" data-testid="hanging">
-        <span
-          class="h-2 w-5 rounded"
-          style="background: repeating-linear-gradient(60deg, {HANGING} 0 2px, #3B4747 2px 5px)"
-        ></span>{say.hanging}
-      </li>
-    {/if}
-  </ul>
+  <input
+    type="range"
+    min="0"
+    max={endS}
+    step="any"
+    bind:value={() => nowS, (seconds) => (chosenS = seconds)}
+    class="accent-primary-700 min-w-40 flex-1"
+    aria-label={say.minutes}
+    aria-valuetext="{minute}, {layer}"
+  />
+  <Button size="xs" color="alternative" onclick={watch}>{timer ? say.stop : say.watchIt}</Button>
 </div>

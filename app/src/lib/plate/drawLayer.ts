@@ -1,5 +1,5 @@
 import type { extentOf } from '@kelbrin/core/plane';
-import { lengthAlong, type CutLine, type Path, type Role } from '@kelbrin/core/slice';
+import { lengthAlong, type CutLine, type Path, type Progress, type Role } from '@kelbrin/core/slice';
 import type { ShownLayer } from './messages';
 
 /** What each kind of line is drawn in, on slate; none of them in a colour of trouble. */
@@ -23,23 +23,21 @@ const HATCH_MM = 0.45;
 /** Lines are drawn a little smaller than they are, so that they can be told from each other. */
 const APART = 0.8;
 
-/** Draws a part of the bed with a layer as it is laid, up to a share of its length, over the layer below. */
+/** Draws a part of the bed with a layer as far as it is laid, over the layer below. */
 export function drawLayer(
   canvas: HTMLCanvasElement,
   { layer, under, hanging }: ShownLayer,
   view: View,
-  share: number,
+  { lines, share }: Pick<Progress, 'lines' | 'share'>,
 ): void {
   const pen = penFor(canvas, view);
   pen.lineCap = 'round';
   pen.lineJoin = 'round';
   if (under) for (const path of under.paths) stroke(pen, path, UNDER, Infinity);
 
-  let leftMm = share * layer.paths.reduce((sum, path) => sum + lengthAlong(path), 0);
-  for (const path of layer.paths) {
-    if (leftMm <= 0) break;
-    leftMm -= stroke(pen, path, roleColours[path.role], leftMm);
-  }
+  for (const path of layer.paths.slice(0, lines)) stroke(pen, path, roleColours[path.role], Infinity);
+  const begun = layer.paths[lines];
+  if (begun && share > 0) stroke(pen, begun, roleColours[begun.role], share * lengthAlong(begun));
   // Short strokes across, as trouble is hatched elsewhere.
   pen.strokeStyle = HANGING;
   pen.lineWidth = 0.12;
@@ -81,13 +79,13 @@ function penFor(canvas: HTMLCanvasElement, { x, y }: View): CanvasRenderingConte
   return pen;
 }
 
-/** Draws a path for at most so many mm; returns how many it was. */
+/** Draws a path for at most so many mm. */
 function stroke(
   pen: CanvasRenderingContext2D,
   { points, closed, widthMm }: Path,
   colour: string,
   mostMm: number,
-): number {
+): void {
   pen.strokeStyle = colour;
   pen.lineWidth = APART * widthMm;
   pen.beginPath();
@@ -103,5 +101,4 @@ function stroke(
     [x, y] = [toX, toY];
   }
   pen.stroke();
-  return drawn;
 }

@@ -1,6 +1,6 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Placement } from '@kelbrin/core/plate';
-import type { CutLine, Estimate, Hanging, Layer, PrintChoice } from '@kelbrin/core/slice';
+import type { CutLine, Estimate, Hanging, Layer, PrintChoice, PrintClock } from '@kelbrin/core/slice';
 
 /** What the page asks of the worker that slices plates. */
 export type ToPlateWorker =
@@ -35,6 +35,7 @@ export type FromPlateWorker =
       readonly estimate: Estimate;
       /** The upper side of each layer. */
       readonly heightsMm: readonly number[];
+      readonly clock: PrintClock;
     }
   | ({ readonly kind: 'layer'; readonly job: number } & ShownLayer)
   | { readonly kind: 'cut'; readonly job: number; readonly cuts: readonly CutLine[] }

@@ -2,7 +2,7 @@ import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { readSolid } from '@kelbrin/core/format';
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import { plateToolpath, slicePart, type SlicedPart } from '@kelbrin/core/plate';
-import { cutThrough, estimate, hangingOf, settingsOf, type Toolpath } from '@kelbrin/core/slice';
+import { cutThrough, estimate, hangingOf, printClock, settingsOf, type Toolpath } from '@kelbrin/core/slice';
 import { loadKernel } from '@kelbrin/core/solid';
 import type { FromPlateWorker, ToPlateWorker } from './messages';
 
@@ -57,7 +57,8 @@ async function slicePlate({ job, parts, limits, choice }: Extract<ToPlateWorker,
   );
   for (const old of [...sliced.keys()].slice(0, -MOST_KEPT)) sliced.delete(old);
   const heightsMm = toolpath.layers.map(({ zMm }) => zMm);
-  answer({ kind: 'sliced', job, estimate: estimate(toolpath, settings), heightsMm });
+  const clock = printClock(toolpath, settings);
+  answer({ kind: 'sliced', job, estimate: estimate(toolpath, settings), heightsMm, clock });
 }
 
 function answer(message: FromPlateWorker): void {

@@ -1,6 +1,6 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Placement } from '@kelbrin/core/plate';
-import type { CutLine, Estimate, PrintChoice } from '@kelbrin/core/slice';
+import type { CutLine, Estimate, PrintChoice, PrintClock } from '@kelbrin/core/slice';
 import type { FromPlateWorker, ShownLayer, ToPlateWorker } from './messages';
 import PlateWorker from './plate.worker?worker';
 
@@ -14,6 +14,7 @@ export interface PartToSlice extends Placement {
 export class PlateSlicing {
   estimate = $state<Estimate>();
   heightsMm = $state<readonly number[]>([]);
+  clock = $state.raw<PrintClock>();
   shown = $state.raw<ShownLayer>();
   /** What is seen where the plate is cut across. */
   cuts = $state.raw<readonly CutLine[]>([]);
@@ -94,6 +95,7 @@ export class PlateSlicing {
       this.progress = undefined;
       this.estimate = message.estimate;
       this.heightsMm = message.heightsMm;
+      this.clock = message.clock;
       this.show(Math.min(this.#wanted, message.heightsMm.length - 1));
       if (this.#cutAt !== undefined) this.cut(this.#cutAt);
     }

@@ -17,5 +17,7 @@ export const solidTexts = {
   unheld: 'hatched red: nothing under it',
   tooThin: 'dimensioned red: too thin',
   cutHeight: 'Cut height',
+  notCut: 'not cut',
+  cutAt: (mm: string) => `cut at ${mm} mm`,
   cutHow: 'Drag to cut the part at a height; double-click to close it again',
 } as const;

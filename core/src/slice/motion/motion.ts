@@ -5,6 +5,8 @@ type Point = readonly [number, number];
 
 /** One straight move of the nozzle. */
 export interface Move {
+  /** Which line of its layer it lays or leads to, counted from 0. */
+  readonly line: number;
   readonly from: Point;
   readonly to: Point;
   readonly zMm: number;
@@ -43,11 +45,12 @@ export function* movesOfLayer(
 ): Generator<Move> {
   const filamentArea = (Math.PI * settings.filamentDiameterMm ** 2) / 4;
   let at = start ?? paths[0]?.points[0];
-  for (const path of paths) {
+  for (const [line, path] of paths.entries()) {
     const [first, ...rest] = path.points;
     for (const to of [...(path.way ?? []), first]) {
       const lengthMm = Math.hypot(to[0] - at[0], to[1] - at[1]);
       yield {
+        line,
         from: at,
         to,
         zMm,
@@ -65,7 +68,17 @@ export function* movesOfLayer(
     for (const to of path.closed ? [...rest, first] : rest) {
       const lengthMm = Math.hypot(to[0] - at[0], to[1] - at[1]);
       const filamentMm = lengthMm * filamentPerMm;
-      yield { from: at, to, zMm, lengthMm, speedMmPerS, accelerationMmPerS2, filamentMm, retracted: false };
+      yield {
+        line,
+        from: at,
+        to,
+        zMm,
+        lengthMm,
+        speedMmPerS,
+        accelerationMmPerS2,
+        filamentMm,
+        retracted: false,
+      };
       at = to;
     }
   }

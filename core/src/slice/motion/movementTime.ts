@@ -9,6 +9,8 @@ import type { PrintSettings } from '../settings/printSettings.ts';
 export class MovementTime {
   #seconds = 0;
   #chain: Segment[] = [];
+  /** Who wants to know when so many segments of the chain are done. */
+  #marks: { readonly segments: number; readonly tell: (seconds: number) => void }[] = [];
   readonly #settings: PrintSettings;
   readonly #retractionS: number;
 
@@ -38,6 +40,12 @@ export class MovementTime {
     }
   }
 
+  /** Has `tell` called with the time at the end of the last move, once it is known: when the nozzle next stops. */
+  mark(tell: (seconds: number) => void): void {
+    if (this.#chain.length === 0) tell(this.#seconds);
+    else this.#marks.push({ segments: this.#chain.length, tell });
+  }
+
   /** The time of all moves until now, in seconds; the nozzle stands still then. */
   get seconds(): number {
     this.#stop();
@@ -46,8 +54,12 @@ export class MovementTime {
 
   #stop(): void {
     if (this.#chain.length === 0) return;
-    this.#seconds += secondsOf(this.#chain, this.#settings.cornerDeviationMm);
+    const ends = this.#marks.length > 0 ? new Float64Array(this.#chain.length) : undefined;
+    const seconds = secondsOf(this.#chain, this.#settings.cornerDeviationMm, ends);
+    if (ends) for (const { segments, tell } of this.#marks) tell(this.#seconds + ends[segments - 1]);
+    this.#seconds += seconds;
     this.#chain = [];
+    this.#marks = [];
   }
 }
 

@@ -12,9 +12,9 @@ export interface Segment {
  * may, takes each corner as fast as {@link cornerSpeed} lets it, and looks ahead, so that it can always stop in time.
  *
  * Two passes find the speeds at the corners: backwards, so that it can slow down for what comes, and forwards, so that
- * it is no faster than it can have become.
+ * it is no faster than it can have become. `ends`, if given, is filled with the time at the end of each segment.
  */
-export function secondsOf(segments: readonly Segment[], deviationMm: number): number {
+export function secondsOf(segments: readonly Segment[], deviationMm: number, ends?: Float64Array): number {
   const count = segments.length;
   // The speed at the beginning of each segment, and at the end of the last.
   const speeds = new Float64Array(count + 1);
@@ -29,6 +29,7 @@ export function secondsOf(segments: readonly Segment[], deviationMm: number): nu
     const reachable = Math.sqrt(speeds[i] ** 2 + 2 * accelerationMmPerS2 * lengthMm);
     speeds[i + 1] = Math.min(speeds[i + 1], reachable);
     seconds += segmentSeconds(segments[i], speeds[i], speeds[i + 1]);
+    if (ends) ends[i] = seconds;
   }
   return seconds;
 }

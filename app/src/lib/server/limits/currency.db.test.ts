@@ -37,6 +37,10 @@ it.each(['', '€', 'EURO', 'E1R'])('is not “%s”', async (words) => {
   await expect(setCurrency(test.db, teacher, words)).rejects.toThrow('A currency is a code');
 });
 
+it('is one that there is', async () => {
+  await expect(setCurrency(test.db, teacher, 'gpb')).rejects.toThrow('GPB is no currency');
+});
+
 it('is set by teachers alone', async () => {
   const student = await test.person('Asha');
   await expect(setCurrency(test.db, student, 'EUR')).rejects.toThrow(NotAllowed);

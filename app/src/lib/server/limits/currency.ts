@@ -14,12 +14,17 @@ export async function currencyOf(db: Database): Promise<string> {
   return school?.currency ?? classroomLimits.currency;
 }
 
+/** The currencies that there are, so that a slip of the keys is not kept. */
+const known: ReadonlySet<string> = new Set(Intl.supportedValuesOf('currency'));
+
 /** Sets what the school counts its money in. The cards that parts are held against count in the same. */
 export async function setCurrency(db: Database, person: Person, words: string): Promise<void> {
   demandRole(person, 'teacher');
   const currency = words.trim().toUpperCase();
   if (!CURRENCY.test(currency))
     throw new CannotNow('A currency is a code of three letters, such as EUR or GBP.');
+  if (!known.has(currency))
+    throw new CannotNow(`${currency} is no currency. Write the three letters of yours, such as EUR or GBP.`);
   await db.transaction(async (tx) => {
     await tx
       .insert(schools)

@@ -189,7 +189,7 @@
       {:else if view === 'section'}
         <PlateSection {slicing} {parts} bind:chosen />
       {:else}
-        <Layers {slicing} {parts} colourChangesMm={choice.colourChangesMm} />
+        <Layers {slicing} {parts} bind:chosen colourChangesMm={choice.colourChangesMm} />
       {/if}
     </section>
 

@@ -1,33 +1,64 @@
+<script lang="ts" module>
+  /** What reaches from one height to another: a step of a recipe, a part on the plate. */
+  export interface Bar {
+    readonly id: string;
+    readonly lowMm: number;
+    readonly highMm: number;
+    readonly takesAway?: boolean;
+  }
+  /** A place on the ruler that something is said of. */
+  export interface Flag {
+    readonly atMm: number;
+    readonly colour: string;
+    readonly words: string;
+  }
+</script>
+
 <script lang="ts">
   import { formatMm } from '@kelbrin/core/recipe';
-  import type { ShownSolid } from '../worker/messages';
-  import { solidTexts as say } from '$lib/texts/solidView';
 
   interface Props {
-    solid: ShownSolid | undefined;
-    marked: string | undefined;
-    cutMm: number | undefined;
-    onmark(stepId: string): void;
-    oncut(zMm: number | undefined): void;
+    topMm: number;
+    /** The height that is looked at; undefined for all of it. */
+    atMm: number | undefined;
+    bars: readonly Bar[];
+    /** The bar that is marked. */
+    marked?: string;
+    flags: readonly Flag[];
+    label: string;
+    hint: string;
+    /** The height in words. */
+    words: string;
+    /** The height above or below another, for the arrow keys. */
+    next(mm: number, way: 1 | -1, isFar: boolean): number;
+    onheight(mm: number | undefined): void;
+    onmark?(id: string): void;
   }
-  let { solid, marked, cutMm, onmark, oncut }: Props = $props();
+  let {
+    topMm: heightMm,
+    atMm,
+    bars,
+    marked,
+    flags,
+    label,
+    hint,
+    words,
+    next,
+    onheight,
+    onmark,
+  }: Props = $props();
 
   const WIDTH = 48;
   const MARGIN = 26;
   let height = $state(400);
-  let cutting = false;
+  let isHeld = false;
 
-  const topMm = $derived(Math.max(solid?.inspection.part.sizeMm[2] ?? 0, 0.1));
+  const topMm = $derived(Math.max(heightMm, 0.1));
   const scale = $derived((height - 2 * MARGIN) / topMm);
   const y = $derived((mm: number) => height - MARGIN - mm * scale);
   /** Ticks stand at least 5 pixels apart, in a step that people count in. */
   const tickMm = $derived([0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50].find((step) => step * scale >= 5) ?? 100);
   const ticks = $derived(Array.from({ length: Math.floor(topMm / tickMm + 1e-6) + 1 }, (_, i) => i));
-  const flags = $derived(
-    solid?.inspection.checks.flatMap(({ findings }) =>
-      findings.filter(({ verdict }) => verdict !== 'pass'),
-    ) ?? [],
-  );
 
   function heightAt(event: PointerEvent & { currentTarget: Element }): number {
     const { top } = event.currentTarget.getBoundingClientRect();
@@ -39,10 +70,9 @@
     const way = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
     if (way !== 0) {
       event.preventDefault();
-      const by = event.shiftKey ? 1 : 0.1;
-      const next = Math.round(((cutMm ?? topMm) + way * by) * 100) / 100;
-      oncut(next >= topMm ? undefined : Math.max(0, next));
-    } else if (event.key === 'Escape') oncut(undefined);
+      const mm = next(atMm ?? topMm, way, event.shiftKey);
+      onheight(mm >= topMm ? undefined : Math.max(0, mm));
+    } else if (event.key === 'Escape') onheight(undefined);
   }
 </script>
 
@@ -52,27 +82,27 @@
     {height}
     role="slider"
     tabindex="0"
-    aria-label={say.cutHeight}
+    aria-label={label}
     aria-orientation="vertical"
     aria-valuemin="0"
     aria-valuemax={topMm}
-    aria-valuenow={cutMm ?? topMm}
-    aria-valuetext={cutMm === undefined ? 'not cut' : `cut at ${formatMm(cutMm)} mm`}
+    aria-valuenow={atMm ?? topMm}
+    aria-valuetext={words}
     class="block cursor-row-resize touch-none select-none"
     {onkeydown}
     onpointerdown={(event) => {
-      cutting = true;
+      isHeld = true;
       event.currentTarget.setPointerCapture(event.pointerId);
-      oncut(heightAt(event));
+      onheight(heightAt(event));
     }}
-    onpointermove={(event) => cutting && oncut(heightAt(event))}
+    onpointermove={(event) => isHeld && onheight(heightAt(event))}
     onpointerup={(event) => {
-      cutting = false;
-      if (heightAt(event) >= topMm) oncut(undefined);
+      isHeld = false;
+      if (heightAt(event) >= topMm) onheight(undefined);
     }}
-    ondblclick={() => oncut(undefined)}
+    ondblclick={() => onheight(undefined)}
   >
-    <title>{say.cutHow}</title>
+    <title>{hint}</title>
     {#each ticks as i (i)}
       {@const long = i % 5 === 0}
       <line
@@ -89,53 +119,47 @@
         >
       {/if}
     {/each}
-    {#each solid?.steps ?? [] as { stepId, box, effect }, i (stepId)}
-      {@const low = Math.max(0, box.min[2])}
-      {@const high = Math.min(topMm, box.max[2])}
+    {#each bars as { id, lowMm, highMm, takesAway }, i (id)}
+      {@const low = Math.max(0, lowMm)}
+      {@const high = Math.min(topMm, highMm)}
       {#if high > low}
-        <!-- Screen readers and keyboards mark a step in the recipe; here it is a shortcut for the pointer. -->
+        <!-- Screen readers and keyboards have a list of the same elsewhere; here it is a shortcut for the pointer. -->
         <!-- svelte-ignore a11y_no_static_element_interactions -->
         <rect
           x={3 + (i % 3) * 5}
           y={y(high)}
           width="4"
           height={(high - low) * scale}
-          fill={marked === stepId
-            ? 'var(--color-primary-700)'
-            : effect === 'add'
-              ? 'var(--color-primary-200)'
-              : '#fff'}
+          fill={marked === id ? 'var(--color-primary-700)' : takesAway ? '#fff' : 'var(--color-primary-200)'}
           stroke="var(--color-primary-700)"
           stroke-width="0.8"
-          stroke-dasharray={effect === 'cut' ? '2 2' : undefined}
+          stroke-dasharray={takesAway ? '2 2' : undefined}
           onpointerdown={(event) => {
+            if (!onmark) return;
             event.stopPropagation();
-            onmark(stepId);
+            onmark(id);
           }}
         />
       {/if}
     {/each}
     {#each flags as flag, i (i)}
-      <path
-        d="M{WIDTH - 1} {y(flag.at[2]) + 6}v-12h-13l4 4l-4 4h12z"
-        fill={flag.verdict === 'fail' ? 'var(--color-fail)' : 'var(--color-warn)'}
-      >
-        <title>{flag.message}</title>
+      <path d="M{WIDTH - 1} {y(flag.atMm) + 6}v-12h-13l4 4l-4 4h12z" fill={flag.colour}>
+        <title>{flag.words}</title>
       </path>
     {/each}
-    {#if cutMm !== undefined}
+    {#if atMm !== undefined}
       <line
         x1="0"
         x2={WIDTH}
-        y1={y(cutMm)}
-        y2={y(cutMm)}
+        y1={y(atMm)}
+        y2={y(atMm)}
         stroke="var(--color-fail)"
         stroke-width="1.5"
         stroke-dasharray="6 2 1 2"
       />
-      <rect x="0" y={y(cutMm) - 15} width={7 * formatMm(cutMm).length + 4} height="14" fill="#fff" />
-      <text x="2" y={y(cutMm) - 4} class="measured" font-size="11" fill="var(--color-fail)"
-        >{formatMm(cutMm)}</text
+      <rect x="0" y={y(atMm) - 15} width={7 * formatMm(atMm).length + 4} height="14" fill="#fff" />
+      <text x="2" y={y(atMm) - 4} class="measured" font-size="11" fill="var(--color-fail)"
+        >{formatMm(atMm)}</text
       >
     {:else}
       <path d="M0 {y(topMm) - 6}l7 6l-7 0z" fill="var(--color-ink)" />
