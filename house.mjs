@@ -155,7 +155,7 @@ export const house = [
   { path: 'app/src/lib/lesson', about: 'who needs the teacher' },
   { path: 'app/src/lib/live', about: 'news, one stream for all tabs' },
   { path: 'app/src/lib/people', about: 'students, helpers, sign-in cards' },
-  { path: 'app/src/lib/plate', about: 'a plate: laying, layers, outcomes' },
+  { path: 'app/src/lib/batch', about: 'a batch: laying, layers, outcomes' },
   { path: 'app/src/lib/printroom', about: 'queue, printers along the day, change of filament' },
   { path: 'app/src/lib/review', about: 'looking through hand-ins' },
   { path: 'app/src/lib/sharing', about: 'links to a part, and what they show' },
@@ -212,20 +212,20 @@ export const house = [
   },
   { path: 'app/src/lib/server/printing/queue', about: 'what waits, and in which order', uses: [] },
   {
-    path: 'app/src/lib/server/printing/plates',
+    path: 'app/src/lib/server/printing/batches',
     about: 'what is printed together: laying, proposals, slicing',
     uses: ['queue'],
   },
   {
     path: 'app/src/lib/server/printing/runs',
-    about: 'one print of a plate, from the start to its outcomes',
-    uses: ['queue', 'plates'],
+    about: 'one print of a batch, from the start to its outcomes',
+    uses: ['queue', 'batches'],
   },
   { path: 'app/src/lib/server/printing/filament', about: 'a change of filament', uses: ['runs'] },
   {
     path: 'app/src/lib/server/printing/keeping',
     about: 'brings each printer and its run together',
-    uses: ['plates', 'runs', 'filament'],
+    uses: ['batches', 'runs', 'filament'],
   },
   {
     path: 'app/src/lib/server/review',

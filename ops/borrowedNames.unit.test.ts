@@ -30,6 +30,7 @@ const names: readonly (readonly [name: RegExp, readBy: RegExp])[] = [
   [/\b0\.28\b/, /card\/limits(\.test)?\.ts$/],
   [/\bM993\b/, /^$/],
   [/Metadata\//, /format\/(threeMfWrite|partFiles\.test|hostile\.test)\.ts$/],
+  [/'plates'|\/plate\/\[|plateId|plateTexts|`Plate \$/, /migrations\.db\.test\.ts$/],
   [/lucide\/svelte\/icons\/eye/, /^$/],
   [/#E2571F/i, /^$/],
 ];

@@ -142,10 +142,10 @@ try {
   await teacher.getByRole('checkbox', { name: 'Choose all' }).check();
   await teacher.getByRole('button', { name: /^Lay \d/ }).click();
   await teacher.getByTestId('takes').waitFor();
-  await shoot(teacher, 'plate');
+  await shoot(teacher, 'batch');
   await teacher.getByRole('button', { name: 'Layers' }).click();
   await teacher.getByLabel('Layer', { exact: true }).fill('11');
-  await shoot(teacher, 'plate-layers');
+  await shoot(teacher, 'batch-layers');
   await teacher.getByRole('button', { name: 'Start on Birch' }).click();
   const dialog = teacher.getByRole('dialog');
   for (const check of await dialog.getByRole('checkbox').all()) await check.check();

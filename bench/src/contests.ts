@@ -11,7 +11,7 @@ import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import { longSign, liveInspection, oneNumberEdit, panel } from './edits.ts';
 import { bareSections } from './bareSections.ts';
 import type { Contest } from './measure.ts';
-import { layoutOfLabels, plateOfLabels } from './plates.ts';
+import { batchOfLabels, layoutOfLabels } from './batches.ts';
 
 /** What the contests are run on. */
 export interface Material {
@@ -32,7 +32,7 @@ export function contests(material: Material): Contest[] {
     panel(material.workshop),
     inspection(material, built.mesh),
     gcode(material, built.mesh),
-    plateOfLabels(material.workshop),
+    batchOfLabels(material.workshop),
     layoutOfLabels(material.workshop),
     readingStl(material),
     startUp(),

@@ -11,7 +11,7 @@ import { onDemo } from './onDemo.ts';
 
 /*
  * A lesson with one student who means harm: files and recipes that were made to hold the server up are sent without a
- * pause, while 29 others edit, save, have pictures made and hand in, and a plate prints to its end. --minutes N says how
+ * pause, while 29 others edit, save, have pictures made and hand in, and a batch prints to its end. --minutes N says how
  * long (2).
  */
 
@@ -48,7 +48,7 @@ async function teach({ teacher, students }: Classroom, sql: Sql): Promise<void> 
   const picturesMs: number[] = [];
   const ids = others.map(({ projectId }) => projectId);
   const inspected = watchInspections(sql, ids, until + 30_000);
-  const plate = printPlate(teacher, sql);
+  const batch = printBatch(teacher, sql);
   const sent = attack(hostile.visitor, hostile.projectId, until);
   const edits = others.map(async ({ visitor, projectId }, i) => {
     // They do not all press at once.
@@ -94,12 +94,12 @@ async function teach({ teacher, students }: Classroom, sql: Sql): Promise<void> 
     },
   });
   console.log(`${attacks} hostile files and recipes were sent meanwhile.`);
-  console.log(`The plate ${await plate}.`);
+  console.log(`The batch ${await batch}.`);
   const faults = [
     ...(quantile(savesMs, 0.95) > MOST_SAVE_MS ? [`the p95 of saves is over ${MOST_SAVE_MS} ms`] : []),
     ...(Math.max(...seconds) > MOST_INSPECTION_S ? [`an inspection took over ${MOST_INSPECTION_S} s`] : []),
     ...(seconds.length < others.length ? ['not all handed in'] : []),
-    ...((await plate) === 'was printed to its end' ? [] : ['the plate was not printed']),
+    ...((await batch) === 'was printed to its end' ? [] : ['the batch was not printed']),
   ];
   console.log(faults.length === 0 ? 'All as it must be.' : `Not as it must be: ${faults.join('; ')}.`);
   process.exitCode = faults.length === 0 ? 0 : 1;
@@ -162,8 +162,8 @@ function fan(sides: number): string {
   return ['v 0 0 1', ...rim, ...faces].join('\n');
 }
 
-/** Lays what waits first on a plate and starts it; says what became of it. */
-async function printPlate(teacher: Visitor, sql: Sql): Promise<string> {
+/** Lays what waits first on a batch and starts it; says what became of it. */
+async function printBatch(teacher: Visitor, sql: Sql): Promise<string> {
   const [{ entry }] = await sql<{ entry: string }[]>`
     select id as entry from queue_entries where state = 'waiting' order by position limit 1`;
   for (;;) {

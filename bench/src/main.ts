@@ -3,9 +3,9 @@ import { resolve } from 'node:path';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { label } from '../../core/test/recipes.ts';
 import { contests } from './contests.ts';
-import { memoryOfPlate, memoryOfRebuilds } from './memory.ts';
+import { memoryOfBatch, memoryOfRebuilds } from './memory.ts';
 import { measure, type Figure } from './measure.ts';
-import { roomFor } from './plates.ts';
+import { roomFor } from './batches.ts';
 
 /*
  * Measures what is expensive and prints a table, or a line of JSON for each figure with --json. --short leaves out the
@@ -35,11 +35,11 @@ if (!json) {
   );
 }
 const room = roomFor(workshop);
-if (json) console.log(JSON.stringify({ name: 'hooks, clips and badges on a bed', ...room }));
-else console.log(`Hooks, clips and badges on a bed: ${room.outlines}; of their boxes ${room.boxes}.`);
-const plate = memoryOfPlate();
-if (json) console.log(JSON.stringify(plate));
-else console.log(`${plate.name}: ${plate.most} MB at most, of them ${plate.idle} before`);
+if (json) console.log(JSON.stringify({ name: 'hooks, clips and badges on a plate', ...room }));
+else console.log(`Hooks, clips and badges on a plate: ${room.outlines}; of their boxes ${room.boxes}.`);
+const batch = memoryOfBatch();
+if (json) console.log(JSON.stringify(batch));
+else console.log(`${batch.name}: ${batch.most} MB at most, of them ${batch.idle} before`);
 if (!process.argv.includes('--short')) {
   const memory = await memoryOfRebuilds(label());
   const { name, before, after, n } = memory;

@@ -34,11 +34,11 @@ export async function memoryOfRebuilds(recipe: Recipe, n = 10_000): Promise<Memo
 }
 
 /**
- * The most memory that a process of its own held while it sliced a plate of twelve labels and wrote its G-code, and what
+ * The most memory that a process of its own held while it sliced a batch of twelve labels and wrote its G-code, and what
  * it held before that; all of it: code, kernel and heap.
  */
-export function memoryOfPlate(): { name: string; unit: 'MB'; idle: number; most: number } {
-  const file = resolve(import.meta.dirname, 'plateMemory.ts');
+export function memoryOfBatch(): { name: string; unit: 'MB'; idle: number; most: number } {
+  const file = resolve(import.meta.dirname, 'batchMemory.ts');
   const output = execFileSync(process.execPath, ['--import', 'tsx', file], { encoding: 'utf8' });
-  return { name: 'memory of a plate of twelve labels', unit: 'MB', ...JSON.parse(output) };
+  return { name: 'memory of a batch of twelve labels', unit: 'MB', ...JSON.parse(output) };
 }

@@ -6,7 +6,7 @@ import { measurePages } from './pages.ts';
 
 /*
  * The print room while a thousand approved files of as many students wait: how long it takes to open, and how long the
- * queue takes with a new plate proposed for each printer.
+ * queue takes with a new batch proposed for each printer.
  */
 
 const FILES = 1000;

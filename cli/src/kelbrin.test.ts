@@ -201,7 +201,7 @@ it('slices in the way that is named, if the card allows it', async () => {
   expect(err[0]).toContain('Choose everyday, trial or detail');
 });
 
-it('slices a part file in the middle of the bed', async () => {
+it('slices a part file in the middle of the plate', async () => {
   const { code, out } = await run('slice', at('good.stl'), '--out', at('good.gcode'));
   expect(code).toBe(0);
   expect(out[0]).toMatch(/30 layers, about \d+ minutes/);

@@ -18,7 +18,7 @@ export interface SliceRequest {
 
 const choice = new Intl.ListFormat('en-GB', { type: 'disjunction', style: 'long' });
 
-/** Slices a part file into G-code, placed in the middle of the bed. */
+/** Slices a part file into G-code, placed in the middle of the plate. */
 export async function sliceCommand(request: SliceRequest, output: Output): Promise<ExitCode> {
   const limits = await readLimits(request.limits);
   const allowed = allowedSets(limits);

@@ -45,7 +45,7 @@ async function ask(
     .replace('[handIn]', ids.handIn)
     .replace('[number]', '1')
     .replace('[token]', ids.token)
-    .replace('[plate]', ids.plate)
+    .replace('[batch]', ids.batch)
     .replace('[entry]', ids.laid)
     .replace('[file]', ids.file)
     .replace('[hash]', '0'.repeat(64));
@@ -194,14 +194,14 @@ test('everyone may do what the table says, everything else is refused and change
         (select id from users where name = 'Noor') as leaver, ${helperId} as helper,
         'a-link-that-holds' as token,
         h.id as "handIn", h.version_id as version, q.id as entry,
-        l.plate_id as plate, l.queue_entry_id as laid, l.print_file_id as file, r.id as printer,
+        l.batch_id as batch, l.queue_entry_id as laid, l.print_file_id as file, r.id as printer,
         (select id from spools order by number desc limit 1) as spool, ${otherClassId} as "otherClassId",
         (select id from hand_ins where state = 'approved' limit 1) as piece,
         (select id from kept_briefs limit 1) as kept, (select hash from task_pictures limit 1) as "taskPicture"
       from hand_ins h join projects p on p.id = h.project_id join users u on u.id = p.student_id
         join briefs b on b.id = p.brief_id join classes c on c.id = b.class_id,
         (select id from queue_entries where state = 'waiting' limit 1) q, (select id from printers limit 1) r,
-        (select plate_id, queue_entry_id, print_file_id from plate_parts
+        (select batch_id, queue_entry_id, print_file_id from batch_parts
           join queue_entries e on e.id = queue_entry_id where e.state = 'laid' limit 1) l
       where u.name = 'Luca' and h.state = 'waiting'`;
 

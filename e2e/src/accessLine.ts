@@ -35,8 +35,8 @@ export interface Ids {
   /** What stands in a link to that version. */
   readonly token: string;
   readonly entry: string;
-  /** A plate that is laid, with a part on it and the file that the part is of. */
-  readonly plate: string;
+  /** A batch that is laid, with a part on it and the file that the part is of. */
+  readonly batch: string;
   readonly laid: string;
   readonly file: string;
   readonly printer: string;

@@ -5,8 +5,8 @@ import { Stack } from '../../ops/stack.ts';
 import { expect, signInByRequest, startForm, test } from './kelbrin.ts';
 
 /*
- * Whatever is killed while a plate is sliced, sent or printed, its run ends known, and its part is printed once: the file
- * goes on by itself, or the run failed with a reason and the plate can be started again.
+ * Whatever is killed while a batch is sliced, sent or printed, its run ends known, and its part is printed once: the file
+ * goes on by itself, or the run failed with a reason and the batch can be started again.
  */
 
 const BIRCH = 1;
@@ -58,14 +58,14 @@ const kills: Record<(typeof victims)[number], () => Promise<void>> = {
 
 /** The run that was started last. */
 async function lastRun() {
-  const [run] = await sql<{ id: string; plate: string; state: string; problem: string | null }[]>`
-    select id, plate_id as plate, state, problem from runs order by started_at desc limit 1`;
+  const [run] = await sql<{ id: string; batch: string; state: string; problem: string | null }[]>`
+    select id, batch_id as batch, state, problem from runs order by started_at desc limit 1`;
   return run;
 }
 
 for (const phase of phases) {
   for (const victim of victims) {
-    test(`${victim} killed while a plate is ${phase}`, async ({ playwright }) => {
+    test(`${victim} killed while a batch is ${phase}`, async ({ playwright }) => {
       const request = await playwright.request.newContext({ baseURL: stack.origin });
       await signInByRequest(request, stack.origin, 'helper');
       const post = async (path: string, form: FormData) =>
@@ -79,21 +79,21 @@ for (const phase of phases) {
       await expect
         .poll(async () => (await post('/queue?/start', startForm({ entry, printer }))).type, {})
         .toBe('redirect');
-      const { id, plate } = await lastRun();
+      const { id, batch } = await lastRun();
       await expect.poll(async () => (await lastRun()).state, { intervals: [5] }).toBe(phase);
       await kills[victim]();
 
       const ended = async () => (await sql`select state, problem from runs where id = ${id}`)[0];
       await expect.poll(async () => (await ended()).state).toMatch(/finished|failed/);
       if ((await ended()).state === 'failed') {
-        // Only a printer that was switched off forgets; and then the plate is laid as it was.
+        // Only a printer that was switched off forgets; and then the batch is laid as it was.
         expect([victim, phase]).toEqual(['printer', 'printing']);
         expect((await ended()).problem).toContain('lost the file');
-        await post(`/plate/${plate}?/start`, startForm({ printer }));
+        await post(`/batch/${batch}?/start`, startForm({ printer }));
         await expect.poll(async () => (await lastRun()).state).toBe('finished');
       }
       const [{ state, printed }] = await sql<{ state: string; printed: number }[]>`
-        select state, (select count(*)::int from runs where plate_id = ${plate} and state = 'finished') as printed
+        select state, (select count(*)::int from runs where batch_id = ${batch} and state = 'finished') as printed
         from queue_entries where id = ${entry}`;
       expect({ state, printed }).toEqual({ state: 'printed', printed: 1 });
       await request.dispose();

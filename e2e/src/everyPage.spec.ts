@@ -109,8 +109,8 @@ test('on every page what people write stays words, and axe finds nothing serious
     .first()
     .check();
   await teacher.getByRole('button', { name: 'Lay one part' }).click();
-  await teacher.waitForURL('**/plate/*');
-  const plate = new URL(teacher.url()).pathname;
+  await teacher.waitForURL('**/batch/*');
+  const batch = new URL(teacher.url()).pathname;
   const pages = [
     '/class',
     group!,
@@ -137,8 +137,8 @@ test('on every page what people write stays words, and axe finds nothing serious
     '/queue',
     '/print-room',
     '/print-room/figures',
-    plate,
-    `${plate}/sheet`,
+    batch,
+    `${batch}/sheet`,
   ];
   for (const path of pages) {
     const answer = await teacher.goto(path);

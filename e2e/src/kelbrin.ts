@@ -167,7 +167,7 @@ export async function saved(page: Page): Promise<void> {
   await page.locator('[data-save=saved]').waitFor();
 }
 
-/** Sets bells so far away that a whole plate is done by the next one, whatever the time is; the print room is shown then. */
+/** Sets bells so far away that a whole batch is done by the next one, whatever the time is; the print room is shown then. */
 export async function setFarBells(teacher: Page): Promise<void> {
   const hour = new Date().getHours();
   // Half a day away, also an hour before midnight.

@@ -6,7 +6,7 @@ import { Stack, type ProcessName } from '../../ops/stack.ts';
 import { expect, signInByRequest, startForm, test } from './kelbrin.ts';
 
 /*
- * Two job processes on one database, with a recorder between them and the printer: each plate is sent whole once and
+ * Two job processes on one database, with a recorder between them and the printer: each batch is sent whole once and
  * started once, whatever becomes of the process that keeps the printer.
  */
 
@@ -88,7 +88,7 @@ for (const [fate, befalls] of Object.entries(fates)) {
   for (const [i, name] of processes.entries()) {
     if (fate === 'runs on' && i > 0) continue;
     for (const phase of fate === 'hangs' ? (['printing'] as const) : (['sending'] as const)) {
-      test(`a plate is sent and started once while ${name} ${fate} when it is ${phase}`, async ({
+      test(`a batch is sent and started once while ${name} ${fate} when it is ${phase}`, async ({
         playwright,
       }) => {
         recorder.sent = [];

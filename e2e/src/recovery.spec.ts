@@ -38,10 +38,10 @@ test('a run and its progress survive the web app and the job process being kille
   await birch.getByRole('button', { name: 'Cancel the print' }).click();
   await helper.getByRole('dialog').getByRole('button', { name: 'Cancel the print' }).click();
   await expect(birch.getByRole('listitem').first()).toContainText('cancelled');
-  // What was printed of it lies on the bed, until somebody says that it does not.
-  await expect(birch.getByTestId('on-bed')).toContainText('Femi');
+  // What was printed of it lies on the plate, until somebody says that it does not.
+  await expect(birch.getByTestId('on-plate')).toContainText('Femi');
   await expect(birch.getByTestId('doing')).toHaveText('to be cleared');
-  await birch.getByRole('button', { name: 'The bed is clear' }).click();
+  await birch.getByRole('button', { name: 'The plate is clear' }).click();
   await expect(birch.getByTestId('doing')).toHaveText('free');
 });
 

@@ -106,12 +106,12 @@ test('a school begins with nothing, and its first prints come to be judged', asy
     }
   });
 
-  await test.step('the proposed plate is printed', async () => {
+  await test.step('the proposed batch is printed', async () => {
     await setFarBells(teacher);
     await teacher.goto('/queue');
     await expect(teacher.locator('[data-proposal=Birch]')).toContainText('2 parts');
-    await teacher.locator('[data-proposal=Birch]').getByRole('button', { name: 'Lay this plate' }).click();
-    await teacher.waitForURL('**/plate/*');
+    await teacher.locator('[data-proposal=Birch]').getByRole('button', { name: 'Lay this batch' }).click();
+    await teacher.waitForURL('**/batch/*');
     await teacher.getByRole('button', { name: 'Start on Birch' }).click();
     const dialog = teacher.getByRole('dialog');
     for (const check of await dialog.getByRole('checkbox').all()) await check.check();

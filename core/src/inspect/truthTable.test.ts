@@ -39,7 +39,7 @@ it('no verdict changes when a part is turned on the plate, by any angle', () => 
   };
   fc.assert(
     fc.property(fc.constantFrom(...truthTable), fc.integer({ min: 1, max: 359 }), (part, deg) => {
-      // What nearly fills the bed fits one way and not the other.
+      // What nearly fills the plate fits one way and not the other.
       const isSame = (words: string) => !words.startsWith('size');
       expect(verdicts(turned(meshOf(part), turn('z', deg))).filter(isSame)).toEqual(
         verdicts(meshOf(part)).filter(isSame),

@@ -1,7 +1,7 @@
 import { extentOf, isInside, type Point, type Region } from '../plane/index.ts';
-import { coveredBy, type Bed, type Placed } from './placement.ts';
+import { coveredBy, type Plate, type Placed } from './placement.ts';
 
-/** What is wrong with the places of parts on a bed. */
+/** What is wrong with the places of parts on a plate. */
 export interface Conflicts {
   /** Parts that come too near to each other. */
   readonly pairs: readonly (readonly [string, string])[];
@@ -12,8 +12,8 @@ export interface Conflicts {
 /** Parts laid automatically lie exactly as far apart as they must; rounding shall not make that too near. */
 const TINY_MM = 0.02;
 
-/** Finds parts that are nearer to each other than `gapMm`, and parts that do not lie on the bed. */
-export function conflictsOf(placed: readonly Placed[], bed: Bed, gapMm: number): Conflicts {
+/** Finds parts that are nearer to each other than `gapMm`, and parts that do not lie on the plate. */
+export function conflictsOf(placed: readonly Placed[], plate: Plate, gapMm: number): Conflicts {
   const parts = placed.map((each) => {
     const region = coveredBy(each.footprint, each);
     return { id: each.id, region, box: extentOf(region) };
@@ -29,7 +29,7 @@ export function conflictsOf(placed: readonly Placed[], bed: Bed, gapMm: number):
     }
   }
   const isOutside = ({ box: { x, y } }: (typeof parts)[number]) =>
-    Math.min(x.low, y.low, bed.widthMm - x.high, bed.depthMm - y.high) < bed.edgeMm - TINY_MM;
+    Math.min(x.low, y.low, plate.widthMm - x.high, plate.depthMm - y.high) < plate.edgeMm - TINY_MM;
   return { pairs, outside: parts.filter(isOutside).map(({ id }) => id) };
 }
 

@@ -6,7 +6,7 @@ import { inScope, Sections, type Kernel } from '../solid/index.ts';
 const STRAIGHT_MM = 0.05;
 
 /**
- * What a part covers of the bed, seen from above, with the middle of its box at the origin. Nothing is laid into its
+ * What a part covers of the plate, seen from above, with the middle of its box at the origin. Nothing is laid into its
  * openings, so they are left out.
  *
  * Throws an error with a plain sentence if the mesh is not a solid.

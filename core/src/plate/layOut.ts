@@ -1,16 +1,16 @@
 import { extentOf, regionAreaOf, turned, type Region } from '../plane/index.ts';
 import { CELL_MM, Raster, rasterised, type Rasterised } from './raster.ts';
-import type { Bed, Placeable, Placed } from './placement.ts';
+import type { Plate, Placeable, Placed } from './placement.ts';
 
-/** Parts with places, and those for which the bed has no room. */
+/** Parts with places, and those for which the plate has no room. */
 export interface Layout {
   readonly placed: readonly Placed[];
   readonly left: readonly string[];
 }
 
-/** How far around a part it is looked for what it lies against, and how wide the rim of the bed is, in cells. */
+/** How far around a part it is looked for what it lies against, and how wide the rim of the plate is, in cells. */
 const RIM = 4;
-/** What it is worth for a part to lie against others all around, against lying a whole bed further back. */
+/** What it is worth for a part to lie against others all around, against lying a whole plate further back. */
 const CONTACT = 0.3;
 /** The turns that are tried for each part. */
 const TURN_STEP_DEG = 15;
@@ -21,28 +21,28 @@ interface Shape extends Rasterised {
   /** The cells around it. */
   readonly ring: Raster;
   readonly ringCells: number;
-  /** There is no room for it in the rows before: the bed only gets fuller. */
+  /** There is no room for it in the rows before: the plate only gets fuller. */
   nextRow: number;
 }
 
 /**
- * Lays parts on a bed by what they truly cover, at least `gapMm` apart: the largest first, each turned and moved to where
+ * Lays parts on a plate by what they truly cover, at least `gapMm` apart: the largest first, each turned and moved to where
  * it reaches back little and lies against what is there already. Parts are never tipped over, since they print flat as they were approved. The group is laid
- * in the middle of the bed, which is the flattest and warmest there.
+ * in the middle of the plate, which is the flattest and warmest there.
  *
  * `fixed` parts keep their places. Parts that find no room are left.
  */
 export function layOut(
   parts: readonly Placeable[],
-  bed: Bed,
+  plate: Plate,
   gapMm: number,
   fixed: readonly Placed[] = [],
 ): Layout {
-  const columns = 2 * RIM + Math.floor((bed.widthMm - 2 * bed.edgeMm + gapMm) / CELL_MM);
-  const rows = 2 * RIM + Math.floor((bed.depthMm - 2 * bed.edgeMm + gapMm) / CELL_MM);
+  const columns = 2 * RIM + Math.floor((plate.widthMm - 2 * plate.edgeMm + gapMm) / CELL_MM);
+  const rows = 2 * RIM + Math.floor((plate.depthMm - 2 * plate.edgeMm + gapMm) / CELL_MM);
   const taken = new Raster(columns, rows);
   // Half the gap lies around each part, so it may reach over the usable edge by that; a rim is taken all around.
-  const originMm = bed.edgeMm - gapMm / 2 - RIM * CELL_MM;
+  const originMm = plate.edgeMm - gapMm / 2 - RIM * CELL_MM;
   for (let row = 0; row < rows; row++) {
     const isRim = row < RIM || row >= rows - RIM;
     taken.mark(row, 0, isRim ? columns : RIM);
@@ -73,7 +73,7 @@ export function layOut(
     const yMm = originMm + row * CELL_MM - shape.frontMm;
     placed.push({ ...part, xMm, yMm, turnDeg: shape.turnDeg });
   }
-  return { placed: fixed.length > 0 ? placed : inTheMiddle(placed, bed), left };
+  return { placed: fixed.length > 0 ? placed : inTheMiddle(placed, plate), left };
 }
 
 function turnsOf(footprint: Region, byMm: number): Shape[] {
@@ -124,12 +124,12 @@ function firstWithRoom(taken: Raster, raster: Raster, row: number, lastColumn: n
   return undefined;
 }
 
-/** The part of a raster that lies on the bed. */
-function clipped(raster: Raster, bed: Raster, row: number, column: number): Raster {
+/** The part of a raster that lies on the plate. */
+function clipped(raster: Raster, plate: Raster, row: number, column: number): Raster {
   const from = { row: Math.max(0, -row), column: Math.max(0, -column) };
   const result = new Raster(
-    Math.max(0, Math.min(raster.columns, bed.columns - column) - from.column),
-    Math.max(0, Math.min(raster.rows, bed.rows - row) - from.row),
+    Math.max(0, Math.min(raster.columns, plate.columns - column) - from.column),
+    Math.max(0, Math.min(raster.rows, plate.rows - row) - from.row),
   );
   for (let r = 0; r < result.rows; r++) {
     for (let c = 0; c < result.columns; c++) {
@@ -139,14 +139,14 @@ function clipped(raster: Raster, bed: Raster, row: number, column: number): Rast
   return result;
 }
 
-function inTheMiddle(placed: readonly Placed[], bed: Bed): Placed[] {
+function inTheMiddle(placed: readonly Placed[], plate: Plate): Placed[] {
   const boxes = placed.map(({ footprint, turnDeg, xMm, yMm }) => {
     const { x, y } = extentOf(turned(footprint, turnDeg));
     return { left: xMm + x.low, right: xMm + x.high, front: yMm + y.low, back: yMm + y.high };
   });
   const dx =
-    bed.widthMm / 2 - (Math.min(...boxes.map((b) => b.left)) + Math.max(...boxes.map((b) => b.right))) / 2;
+    plate.widthMm / 2 - (Math.min(...boxes.map((b) => b.left)) + Math.max(...boxes.map((b) => b.right))) / 2;
   const dy =
-    bed.depthMm / 2 - (Math.min(...boxes.map((b) => b.front)) + Math.max(...boxes.map((b) => b.back))) / 2;
+    plate.depthMm / 2 - (Math.min(...boxes.map((b) => b.front)) + Math.max(...boxes.map((b) => b.back))) / 2;
   return placed.map((part) => ({ ...part, xMm: part.xMm + dx, yMm: part.yMm + dy }));
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { conflictsOf, nearestPlace, type Placed } from './index.ts';
 
-const bed = { widthMm: 200, depthMm: 200, edgeMm: 5 };
+const plate = { widthMm: 200, depthMm: 200, edgeMm: 5 };
 const GAP_MM = 3;
 const square = (id: string, xMm: number, yMm: number, turnDeg = 0): Placed => ({
   id,
@@ -20,25 +20,25 @@ const square = (id: string, xMm: number, yMm: number, turnDeg = 0): Placed => ({
 });
 
 it('leaves a part where it is if there is room', () => {
-  expect(nearestPlace(square('a', 50, 50), [square('b', 80, 50)], bed, GAP_MM, 10)).toEqual({
+  expect(nearestPlace(square('a', 50, 50), [square('b', 80, 50)], plate, GAP_MM, 10)).toEqual({
     xMm: 50,
     yMm: 50,
   });
 });
 
 it('moves a part that is too near just as far away as it must', () => {
-  const place = nearestPlace(square('a', 50, 50), [square('b', 70, 50)], bed, GAP_MM, 10)!;
+  const place = nearestPlace(square('a', 50, 50), [square('b', 70, 50)], plate, GAP_MM, 10)!;
   expect(place.xMm).toBeCloseTo(47, 1);
   expect(place.yMm).toBeCloseTo(50, 1);
 });
 
-it('brings a part back onto the bed', () => {
-  const place = nearestPlace(square('a', 12, 100), [], bed, GAP_MM, 10)!;
+it('brings a part back onto the plate', () => {
+  const place = nearestPlace(square('a', 12, 100), [], plate, GAP_MM, 10)!;
   expect(place.xMm).toBeCloseTo(15, 1);
 });
 
 it('finds none where it would be far', () => {
-  expect(nearestPlace(square('a', 70, 50), [square('b', 70, 50)], bed, GAP_MM, 10)).toBeUndefined();
+  expect(nearestPlace(square('a', 70, 50), [square('b', 70, 50)], plate, GAP_MM, 10)).toBeUndefined();
 });
 
 it('never ends too near, whatever lies around', () => {
@@ -51,9 +51,9 @@ it('never ends too near, whatever lies around', () => {
     fc.property(somewhere, fc.array(somewhere, { maxLength: 5 }), (own, around) => {
       const part = square('own', own.x, own.y, 15 * own.turn);
       const others = around.map(({ x, y, turn }, i) => square(String(i), x, y, 15 * turn));
-      const place = nearestPlace(part, others, bed, GAP_MM, 10);
+      const place = nearestPlace(part, others, plate, GAP_MM, 10);
       if (!place) return;
-      const { pairs, outside } = conflictsOf([{ ...part, ...place }, ...others], bed, GAP_MM);
+      const { pairs, outside } = conflictsOf([{ ...part, ...place }, ...others], plate, GAP_MM);
       expect(pairs.flat()).not.toContain('own');
       expect(outside).not.toContain('own');
     }),

@@ -1,19 +1,19 @@
 import { extentOf } from '../plane/index.ts';
 import { conflictsOf } from './conflicts.ts';
-import { coveredBy, type Bed, type Placed } from './placement.ts';
+import { coveredBy, type Plate, type Placed } from './placement.ts';
 
 /** How finely the places around are tried. */
 const STEP_MM = 0.5;
 const DIRECTIONS = 24;
 
 /**
- * The place nearest to a part's own at which it lies on the bed and keeps its distance to the others, if there is one
+ * The place nearest to a part's own at which it lies on the plate and keeps its distance to the others, if there is one
  * no further away than `mostMm`. The part is not turned for that.
  */
 export function nearestPlace(
   part: Placed,
   others: readonly Placed[],
-  bed: Bed,
+  plate: Plate,
   gapMm: number,
   mostMm: number,
 ): { xMm: number; yMm: number } | undefined {
@@ -29,7 +29,7 @@ export function nearestPlace(
       const angle = (2 * Math.PI * i) / directions;
       const xMm = part.xMm + awayMm * Math.cos(angle);
       const yMm = part.yMm + awayMm * Math.sin(angle);
-      const { pairs, outside } = conflictsOf([{ ...part, xMm, yMm }, ...near], bed, gapMm);
+      const { pairs, outside } = conflictsOf([{ ...part, xMm, yMm }, ...near], plate, gapMm);
       const isOwn = (id: string) => id === part.id;
       if (!outside.some(isOwn) && !pairs.some((pair) => pair.some(isOwn))) return { xMm, yMm };
     }

@@ -1,13 +1,13 @@
 import { moved, turned, type Region } from '../plane/index.ts';
 
-/** The bed of a printer, left to right and front to back, and how near to its edge parts may come. */
-export interface Bed {
+/** The plate of a printer, left to right and front to back, and how near to its edge parts may come. */
+export interface Plate {
   readonly widthMm: number;
   readonly depthMm: number;
   readonly edgeMm: number;
 }
 
-/** Where the middle of a part's box lies, counted from the front left corner of the bed, and how it is turned about the vertical. */
+/** Where the middle of a part's box lies, counted from the front left corner of the plate, and how it is turned about the vertical. */
 export interface Placement {
   readonly xMm: number;
   readonly yMm: number;
@@ -25,7 +25,7 @@ export interface Placeable {
 export interface Placed extends Placeable, Placement {}
 
 /**
- * What a part covers of the bed at a place. The middle of its box stays where it is when the part is turned, and not the
+ * What a part covers of the plate at a place. The middle of its box stays where it is when the part is turned, and not the
  * middle of the box that it has then.
  */
 export function coveredBy(footprint: Region, { xMm, yMm, turnDeg }: Placement): Region {

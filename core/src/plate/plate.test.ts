@@ -15,14 +15,14 @@ import {
   layOut,
   plateToolpath,
   slicePart,
-  type Bed,
+  type Plate,
   type Placeable,
 } from './index.ts';
 
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
 
-const bed: Bed = { widthMm: 220, depthMm: 200, edgeMm: 5 };
+const plate: Plate = { widthMm: 220, depthMm: 200, edgeMm: 5 };
 const GAP_MM = 3;
 const box = (width: number, depth: number): Region => [
   [
@@ -55,7 +55,7 @@ describe('a footprint', () => {
     );
   });
 
-  it('counts what leans over the bed further up', () => {
+  it('counts what leans over the plate further up', () => {
     const mushroom = madeWith(workshop.kernel, ({ Manifold }) =>
       Manifold.cylinder(5, 3, 3, 32).add(Manifold.cylinder(2, 12, 12, 64).translate([0, 0, 5])),
     );
@@ -75,14 +75,16 @@ describe('conflicts', () => {
 
   it('names parts that are too near, and those that reach over the edge', () => {
     const placed = [at('a', 50, 50), at('b', 50, 62), at('c', 50, 75.5), at('d', 214, 100), at('e', 24, 190)];
-    const { pairs, outside } = conflictsOf(placed, bed, GAP_MM);
+    const { pairs, outside } = conflictsOf(placed, plate, GAP_MM);
     expect(pairs).toEqual([['a', 'b']]);
     expect(outside).toEqual(['d', 'e']);
   });
 
   it('goes by the turned part and not by its box', () => {
-    expect(conflictsOf([at('a', 50, 50, 45), at('b', 70, 50, 45)], bed, GAP_MM).pairs).toEqual([]);
-    expect(conflictsOf([at('a', 50, 50, 45), at('b', 62, 50, 45)], bed, GAP_MM).pairs).toEqual([['a', 'b']]);
+    expect(conflictsOf([at('a', 50, 50, 45), at('b', 70, 50, 45)], plate, GAP_MM).pairs).toEqual([]);
+    expect(conflictsOf([at('a', 50, 50, 45), at('b', 62, 50, 45)], plate, GAP_MM).pairs).toEqual([
+      ['a', 'b'],
+    ]);
   });
 
   it('finds a part that lies wholly on another', () => {
@@ -93,7 +95,7 @@ describe('conflicts', () => {
 });
 
 describe('laying out', () => {
-  it('keeps every part on the bed and away from the others, whatever the parts are', () => {
+  it('keeps every part on the plate and away from the others, whatever the parts are', () => {
     const part = fc.tuple(fc.integer({ min: 3, max: 90 }), fc.integer({ min: 3, max: 90 }), fc.boolean());
     fc.assert(
       fc.property(
@@ -104,11 +106,11 @@ describe('laying out', () => {
             const corners = box(width, depth)[0];
             return { id: String(i), footprint: [isTriangle ? corners.slice(0, 3) : corners] };
           });
-          const { placed, left } = layOut(parts, bed, gapMm);
+          const { placed, left } = layOut(parts, plate, gapMm);
           expect([...placed.map(({ id }) => id), ...left].toSorted()).toEqual(
             parts.map(({ id }) => id).toSorted(),
           );
-          expect(conflictsOf(placed, bed, gapMm)).toEqual({ pairs: [], outside: [] });
+          expect(conflictsOf(placed, plate, gapMm)).toEqual({ pairs: [], outside: [] });
         },
       ),
       { numRuns: 12 },
@@ -117,19 +119,19 @@ describe('laying out', () => {
 
   it('lays the same parts the same way each time', () => {
     const parts = copies(9, footprintOf(workshop.kernel, example('Leaf badge')), box(30, 12));
-    expect(layOut(parts, bed, GAP_MM)).toEqual(layOut(parts, bed, GAP_MM));
+    expect(layOut(parts, plate, GAP_MM)).toEqual(layOut(parts, plate, GAP_MM));
   });
 
-  it('lays one part in the middle of the bed', () => {
-    const [only] = layOut(copies(1, box(30, 20)), bed, GAP_MM).placed;
+  it('lays one part in the middle of the plate', () => {
+    const [only] = layOut(copies(1, box(30, 20)), plate, GAP_MM).placed;
     const { x, y } = extentOf(coveredBy(only.footprint, only));
     expect([(x.low + x.high) / 2, (y.low + y.high) / 2]).toEqual([110, 100]);
   });
 
-  it('leaves what has no room, and what is larger than the bed', () => {
+  it('leaves what has no room, and what is larger than the plate', () => {
     const { placed, left } = layOut(
       [{ id: 'large', footprint: box(300, 20) }, ...copies(3, box(200, 90))],
-      bed,
+      plate,
       GAP_MM,
     );
     expect(left).toContain('large');
@@ -138,10 +140,10 @@ describe('laying out', () => {
 
   it('keeps clear of parts that were laid before', () => {
     const fixed = { id: 'fixed', footprint: box(100, 100), xMm: 110, yMm: 100, turnDeg: 30 };
-    const { placed } = layOut(copies(6, box(40, 40)), bed, GAP_MM, [fixed]);
+    const { placed } = layOut(copies(6, box(40, 40)), plate, GAP_MM, [fixed]);
     expect(placed.length).toBeGreaterThan(2);
     // The fixed part lies between cells, so its cells may be half a cell off.
-    expect(conflictsOf([fixed, ...placed], bed, GAP_MM - 0.5).pairs).toEqual([]);
+    expect(conflictsOf([fixed, ...placed], plate, GAP_MM - 0.5).pairs).toEqual([]);
   });
 
   it('finds room for a seventh more hooks, clips and badges than their boxes would have', () => {
@@ -154,7 +156,7 @@ describe('laying out', () => {
     });
     const most = (of: Region[]) => {
       let count = 23;
-      while (layOut(copies(count + 1, ...of), bed, GAP_MM).left.length === 0) count++;
+      while (layOut(copies(count + 1, ...of), plate, GAP_MM).left.length === 0) count++;
       return count;
     };
     expect(most(footprints) / most(boxes)).toBeGreaterThan(1.15);
@@ -167,7 +169,7 @@ describe('the toolpath of a plate', () => {
   it('prints each part where it was laid', () => {
     const part = slicePart(workshop.kernel, example('Leaf badge'), settings);
     const footprint = footprintOf(workshop.kernel, example('Leaf badge'));
-    const { placed } = layOut(copies(4, footprint), bed, GAP_MM);
+    const { placed } = layOut(copies(4, footprint), plate, GAP_MM);
     const { layers } = plateToolpath(
       placed.map((place) => ({ ...place, part })),
       settings,
@@ -183,7 +185,7 @@ describe('the toolpath of a plate', () => {
     }
   });
 
-  it('has one skirt around everything, or none where the bed has no room', () => {
+  it('has one skirt around everything, or none where the plate has no room', () => {
     const part = slicePart(workshop.kernel, example('Drip peg'), settings);
     const on = (xMm: number) =>
       plateToolpath(

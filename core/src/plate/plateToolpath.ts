@@ -7,7 +7,7 @@ import type { Placement } from './placement.ts';
 /** A part sliced by itself, in coordinates about the middle of its box. */
 export type SlicedPart = Toolpath;
 
-/** A sliced part with its place on the bed. */
+/** A sliced part with its place on the plate. */
 export interface LaidPart extends Placement {
   readonly part: SlicedPart;
 }
@@ -21,7 +21,7 @@ export function slicePart(kernel: Kernel, mesh: SolidMesh, settings: PrintSettin
   return { layers: layers.map((layer) => ({ ...layer, paths: layer.paths.map(toMiddle) })) };
 }
 
-/** The toolpath of a whole plate, counted from the front left corner of the bed: layer by layer, one part after the other. */
+/** The toolpath of a whole plate, counted from the front left corner of the plate: layer by layer, one part after the other. */
 export function plateToolpath(parts: readonly LaidPart[], settings: PrintSettings): Toolpath {
   const placed = parts.map(({ part, ...placement }) => {
     const put = placer(placement);
@@ -51,7 +51,7 @@ function placer({ xMm, yMm, turnDeg }: Placement): (path: Path) => Path {
   });
 }
 
-/** The parts of a layer, the nearest next one after each, so that the nozzle crosses the bed little. */
+/** The parts of a layer, the nearest next one after each, so that the nozzle crosses the plate little. */
 function inTurn(parts: readonly (readonly Path[])[]): Path[] {
   const left = [...parts];
   const ordered: Path[] = [];
@@ -66,17 +66,17 @@ function inTurn(parts: readonly (readonly Path[])[]): Path[] {
   return ordered;
 }
 
-/** Lines around everything on the bed, from the outside in; left out where the bed has no room. */
+/** Lines around everything on the plate, from the outside in; left out where the plate has no room. */
 function skirt(paths: readonly Path[], settings: PrintSettings): Path[] {
-  const { skirtLines, skirtGapMm, lineWidthMm, bedMm } = settings;
+  const { skirtLines, skirtGapMm, lineWidthMm, plateMm } = settings;
   const hull = convexHull(paths.flatMap(({ points }) => points.map(([x, y]): Point => [x, y])));
   const rings = Array.from({ length: skirtLines }, (_, i) => {
     // Paths run half a line within what they cover.
     const points = grownHull(hull, skirtGapMm + lineWidthMm * (i + 1));
     return { role: 'skirt', points, closed: true, widthMm: lineWidthMm } satisfies Path;
   });
-  const isOnBed = ([x, y]: Point) => Math.min(x, y, bedMm[0] - x, bedMm[1] - y) >= lineWidthMm / 2;
-  return rings.every(({ points }) => points.every(isOnBed)) ? rings.reverse() : [];
+  const isOnPlate = ([x, y]: Point) => Math.min(x, y, plateMm[0] - x, plateMm[1] - y) >= lineWidthMm / 2;
+  return rings.every(({ points }) => points.every(isOnPlate)) ? rings.reverse() : [];
 }
 
 /** A convex outline grown outwards, its corners rounded: the hull of circles about them. */

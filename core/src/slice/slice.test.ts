@@ -124,8 +124,9 @@ describe('around a part', () => {
     expect(layers.slice(1).flatMap(({ paths }) => paths.filter(({ role }) => role === 'skirt'))).toEqual([]);
   });
 
-  it('a skirt for which the bed has no room is left out', () => {
-    const roles = (bedMm: [number, number]) => firstLayer({ skirtLines: 1, bedMm }).map(({ role }) => role);
+  it('a skirt for which the plate has no room is left out', () => {
+    const roles = (plateMm: [number, number]) =>
+      firstLayer({ skirtLines: 1, plateMm }).map(({ role }) => role);
     expect(roles([28, 28])).toContain('skirt');
     expect(roles([26, 28])).not.toContain('skirt');
   });
@@ -246,7 +247,7 @@ describe('the ways to print', () => {
     const ids = (layerHeightsMm: number[]) => allowedSets({ layerHeightsMm }).map(({ id }) => id);
     expect(ids([0.15, 0.2, 0.3])).toEqual(['everyday', 'trial', 'detail']);
     expect(ids([0.2, 0.3])).toEqual(['everyday', 'trial']);
-    expect(settingsFor(card)).toMatchObject({ layerMm: 0.2, bedMm: [180, 180] });
+    expect(settingsFor(card)).toMatchObject({ layerMm: 0.2, plateMm: [180, 180] });
     expect(settingsFor({ ...card, layerMm: 0.3 })).toMatchObject({ layerMm: 0.3, firstLayerMm: 0.3 });
     expect(settingsFor(card, 'detail')).toMatchObject({ layerMm: 0.15, firstLayerMm: 0.2 });
   });
@@ -286,8 +287,8 @@ describe('G-code', () => {
       if (/ [XY]/.test(line)) expect(zMm).toBeGreaterThanOrEqual(Math.min(topMm + 10, heightMm));
       expect(line).not.toMatch(/^G28/);
     }
-    // Clear of the part, with the bed in front, before the motors let go.
-    const park = end.findIndex((line) => line.startsWith(`G0 X0 Y${high.bedMm[1]} `));
+    // Clear of the part, with the plate in front, before the motors let go.
+    const park = end.findIndex((line) => line.startsWith(`G0 X0 Y${high.plateMm[1]} `));
     expect(park).toBeGreaterThan(end.findIndex((line) => line.startsWith('G0 Z')));
     expect(end.indexOf('M84')).toBeGreaterThan(park);
     expect(end[1]).toMatch(/^G1 E-/);
@@ -320,7 +321,7 @@ describe('G-code', () => {
     expect(pushed / estimate(path, settings).filamentMm).toBeCloseTo(1, 3);
   });
 
-  it('stays on the bed where it is told to', () => {
+  it('stays on the plate where it is told to', () => {
     const { lines } = gcode();
     const xs = lines
       .filter((line) => !line.startsWith('G0 X0 Y'))

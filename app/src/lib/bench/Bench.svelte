@@ -283,7 +283,7 @@
               mesh={bench.solid.mesh}
               edges={bench.solid.edges}
               {colour}
-              bedMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
+              plateMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
               {markedStep}
               hatched={bench.hatched}
               {limits}

@@ -17,7 +17,7 @@
   interface Props {
     day: SchoolDay;
     runs: readonly Run[];
-    /** The plates that come after, in their order. */
+    /** The batches that come after, in their order. */
     planned: readonly { readonly id: string; readonly number: number; readonly seconds: number }[];
     name: string;
   }
@@ -52,15 +52,15 @@
         };
       }),
   );
-  /** Each planned plate after the one before, with time to clear the bed. */
+  /** Each planned batch after the one before, with time to clear the plate. */
   const plans = $derived.by(() => {
     const running = runs.find(({ endedAt }) => endedAt === null);
     let at = running ? endOf(running).getTime() : time.nowMs;
-    return planned.map((plate) => {
+    return planned.map((batch) => {
       const from = at + CLEARING_MS;
-      at = from + plate.seconds * 1000;
+      at = from + batch.seconds * 1000;
       const [left, right] = [x(new Date(from)), x(new Date(at))];
-      return { ...plate, from: new Date(from), to: new Date(at), left, width: Math.max(2, right - left) };
+      return { ...batch, from: new Date(from), to: new Date(at), left, width: Math.max(2, right - left) };
     });
   });
   const tones: Record<string, string> = {
@@ -138,7 +138,7 @@
     </g>
   {/each}
   {#each plans as { id, number, from, to, left, width } (id)}
-    <a href="/plate/{id}" aria-label={say.planned(number, clockTime(from), clockTime(to))}>
+    <a href="/batch/{id}" aria-label={say.planned(number, clockTime(from), clockTime(to))}>
       <title>{say.planned(number, clockTime(from), clockTime(to))}</title>
       <rect
         x={left}

@@ -40,7 +40,7 @@
   const doing = $derived.by(() => {
     if (!status?.online) return say.offline;
     if (!run && printer.change) return say.changing;
-    if (!run) return printer.onBed ? say.toClear : say.free;
+    if (!run) return printer.onPlate ? say.toClear : say.free;
     if (run.cancelAskedAt) return say.stopping;
     if (run.state === 'preparing') return say.slicing;
     if (run.state === 'sending') return say.sending;
@@ -99,7 +99,7 @@
         >{say.nozzle} <span class="measured">{status.nozzleC}°{wanted(status.nozzleTargetC)}</span></span
       >
       <span class="text-sm"
-        >{say.bed} <span class="measured">{status.bedC}°{wanted(status.bedTargetC)}</span></span
+        >{say.plate} <span class="measured">{status.bedC}°{wanted(status.bedTargetC)}</span></span
       >
     {/if}
   </header>
@@ -121,8 +121,8 @@
         {@render pictures(run.parts)}
         <div class="flex flex-1 flex-col gap-2">
           <strong>{namesOf(run.parts)}</strong>
-          <a class="text-ink-soft underline underline-offset-2" href="/plate/{run.plateId}"
-            >{say.plate(run.plate, run.parts.length)}</a
+          <a class="text-ink-soft underline underline-offset-2" href="/batch/{run.batchId}"
+            >{say.batch(run.batch, run.parts.length)}</a
           >
           {#if status && !status.online && printer.seenAt}
             <p role="alert" class="border-fail bg-fail-wash border-l-4 px-3 py-2">
@@ -171,7 +171,7 @@
             {/if}
             <AskFirst
               label={status?.online ? say.cancel : say.giveUp}
-              title={say.cancelTitle(run.plate)}
+              title={say.cancelTitle(run.batch)}
               what={say.cancelWhat(percent)}
               action="?/cancel"
               fields={{ run: run.id }}
@@ -181,17 +181,17 @@
           </div>
         </div>
       </div>
-    {:else if printer.onBed}
-      {@const lies = printer.onBed}
-      <div class="flex gap-5" data-testid="on-bed">
+    {:else if printer.onPlate}
+      {@const lies = printer.onPlate}
+      <div class="flex gap-5" data-testid="on-plate">
         {@render pictures(lies.parts)}
         <form method="POST" action="?/clear" use:enhance class="flex flex-1 flex-col items-start gap-2">
-          <strong>{say.lies(lies.plate, namesOf(lies.parts))}</strong>
+          <strong>{say.lies(lies.batch, namesOf(lies.parts))}</strong>
           <p>{say.clearFirst}</p>
           <span class="flex gap-2">
             <input type="hidden" name="printer" value={printer.id} />
             <Button type="submit" size="xs">{say.isClear}</Button>
-            <Button href="/plate/{lies.plateId}" size="xs" color="alternative">{say.noteOutcome}</Button>
+            <Button href="/batch/{lies.batchId}" size="xs" color="alternative">{say.noteOutcome}</Button>
           </span>
         </form>
       </div>
@@ -206,7 +206,7 @@
           {@const { words, icon: Icon, tone } = endings[past.state as keyof typeof endings]}
           <li class="border-hairline flex items-center gap-2 border-t py-1" title={past.problem}>
             <span class="measured text-ink-soft">{clockTime(past.endedAt ?? past.startedAt)}</span>
-            <a class="underline-offset-2 hover:underline" href="/plate/{past.plateId}"
+            <a class="underline-offset-2 hover:underline" href="/batch/{past.batchId}"
               >{namesOf(past.parts)}</a
             >
             <span class="ml-auto inline-flex items-center gap-1 {tone}"

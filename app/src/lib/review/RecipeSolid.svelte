@@ -83,7 +83,7 @@
     mesh={solid.mesh}
     edges={solid.edges}
     colour="#3f8f5f"
-    bedMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
+    plateMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
     {markedStep}
     hatched={chosen}
     onpick={pick}

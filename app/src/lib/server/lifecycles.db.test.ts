@@ -15,19 +15,19 @@ import { TaskFailure } from './platform/compute/taskFailure.ts';
 import {
   ACTIVE_RUN,
   handIns,
-  plateParts,
-  plates,
+  batchParts,
+  batches,
   printers,
   projects,
   queueEntries,
   runs,
   users,
 } from './platform/db/schema/index.ts';
-import { addToPlate, discardPlate, layPlate, takeOffPlate } from './printing/plates/plates.ts';
+import { addToBatch, discardBatch, layBatch, takeOffBatch } from './printing/batches/batches.ts';
 import { dropEntry, holdEntry, queue, repeatPrint } from './printing/queue/queue.ts';
 import { endRun, type Ending } from './printing/runs/endRun.ts';
 import { noteOutcome } from './printing/runs/outcomes.ts';
-import { startPlate } from './printing/runs/startPlate.ts';
+import { startBatch } from './printing/runs/startBatch.ts';
 import { saveDesign } from './projects/projects.ts';
 import { approve, sendBack, undoDecision } from './review/decide.ts';
 import { handInsToReview } from './review/stack.ts';
@@ -93,20 +93,20 @@ const entriesIn = async (...states: (typeof queueEntries.$inferSelect)['state'][
       .where(inArray(queueEntries.state, states))
       .orderBy(queueEntries.position),
   );
-/** All plates, those that can be changed several times over, so that they are chosen more often. */
-const plateIds = async () => {
-  const all = await test.db.select().from(plates).orderBy(plates.number);
+/** All batches, those that can be changed several times over, so that they are chosen more often. */
+const batchIds = async () => {
+  const all = await test.db.select().from(batches).orderBy(batches.number);
   const open = all.filter(({ state }) => state === 'laid');
   return ids([...all, ...open, ...open, ...open]);
 };
 const places = async (isCurrent: boolean) =>
   test.db
-    .select({ plateId: plateParts.plateId, entryId: plateParts.queueEntryId })
-    .from(plateParts)
-    .innerJoin(queueEntries, eq(queueEntries.id, plateParts.queueEntryId))
-    .innerJoin(plates, eq(plates.id, plateParts.plateId))
-    .where(eq(plateParts.isCurrent, isCurrent))
-    .orderBy(plates.number, queueEntries.position);
+    .select({ batchId: batchParts.batchId, entryId: batchParts.queueEntryId })
+    .from(batchParts)
+    .innerJoin(queueEntries, eq(queueEntries.id, batchParts.queueEntryId))
+    .innerJoin(batches, eq(batches.id, batchParts.batchId))
+    .where(eq(batchParts.isCurrent, isCurrent))
+    .orderBy(batches.number, queueEntries.position);
 let saves = 0;
 
 /** What may be tried at any moment; `n` chooses of what is there. */
@@ -151,24 +151,24 @@ const tries = {
   },
   lay: async (n: number) => {
     const waiting = await entriesIn('waiting');
-    await layPlate(test.db, helper, waiting.slice(n % 3, (n % 3) + 1 + (n % 2)));
+    await layBatch(test.db, helper, waiting.slice(n % 3, (n % 3) + 1 + (n % 2)));
   },
   addTo: async (n: number) => {
-    const plate = pick(await plateIds(), n);
+    const batch = pick(await batchIds(), n);
     const entry = pick(await entriesIn('waiting'), n);
-    if (plate && entry) await addToPlate(test.db, helper, plate, [entry]);
+    if (batch && entry) await addToBatch(test.db, helper, batch, [entry]);
   },
   takeOff: async (n: number) => {
     const place = pick(await places(true), n);
-    if (place) await takeOffPlate(test.db, helper, place.plateId, place.entryId);
+    if (place) await takeOffBatch(test.db, helper, place.batchId, place.entryId);
   },
   discard: async (n: number) => {
-    const plate = pick(await plateIds(), n);
-    if (plate) await discardPlate(test.db, teacher, plate);
+    const batch = pick(await batchIds(), n);
+    if (batch) await discardBatch(test.db, teacher, batch);
   },
   start: async (n: number) => {
-    const plate = pick(await plateIds(), n);
-    if (plate) await startPlate(test.db, helper, plate, pick(printerIds, n)!, startChecks);
+    const batch = pick(await batchIds(), n);
+    if (batch) await startBatch(test.db, helper, batch, pick(printerIds, n)!, startChecks);
   },
   end: async (n: number) => {
     const [run] = await test.db.select().from(runs).where(inArray(runs.state, ACTIVE_RUN)).limit(1);
@@ -187,7 +187,7 @@ const tries = {
       { outcome: 'broke', next: 'again' },
       { outcome: 'tight', note: 'Make the hole wider.', next: 'student' },
     ];
-    if (place) await noteOutcome(test.db, helper, place.plateId, place.entryId, pick(drafts, n));
+    if (place) await noteOutcome(test.db, helper, place.batchId, place.entryId, pick(drafts, n));
   },
   drop: async (n: number) => {
     const entry = pick(await entriesIn('waiting', 'laid', 'dropped'), n);
@@ -205,22 +205,22 @@ const tries = {
 
 /** What must hold at every moment, each with a question that finds what breaks it. */
 const laws: Readonly<Record<string, string>> = {
-  'what is laid or printing is on one plate, and on one in that state': `
+  'what is laid or printing is on one batch, and on one in that state': `
     select e.id from queue_entries e where (e.state in ('laid', 'printing')) <> (1 = (
-      select count(*) from plate_parts p join plates b on b.id = p.plate_id
+      select count(*) from batch_parts p join batches b on b.id = p.batch_id
       where p.queue_entry_id = e.id and p.is_current and b.state::text = e.state::text))`,
-  'what is printed, waits or was taken out is on no plate': `
-    select e.id from queue_entries e join plate_parts p on p.queue_entry_id = e.id and p.is_current
+  'what is printed, waits or was taken out is on no batch': `
+    select e.id from queue_entries e join batch_parts p on p.queue_entry_id = e.id and p.is_current
     where e.state not in ('laid', 'printing')`,
-  'a plate is on a printer exactly while it has a run': `
-    select b.id from plates b where (b.state = 'printing') <> (1 = (
-      select count(*) from runs r where r.plate_id = b.id and r.state in ('preparing', 'sending', 'printing')))`,
+  'a batch is on a printer exactly while it has a run': `
+    select b.id from batches b where (b.state = 'printing') <> (1 = (
+      select count(*) from runs r where r.batch_id = b.id and r.state in ('preparing', 'sending', 'printing')))`,
   'a printer has one run': `
     select printer_id from runs where state in ('preparing', 'sending', 'printing')
     group by printer_id having count(*) > 1`,
-  'a plate that can be started has parts': `
-    select b.id from plates b where b.state in ('laid', 'printing')
-      and not exists (select from plate_parts p where p.plate_id = b.id and p.is_current)`,
+  'a batch that can be started has parts': `
+    select b.id from batches b where b.state in ('laid', 'printing')
+      and not exists (select from batch_parts p where p.batch_id = b.id and p.is_current)`,
   'nothing that is not approved is printed or waits for it': `
     select e.id from queue_entries e join print_files f on f.id = e.print_file_id join hand_ins h on h.id = f.hand_in_id
     where e.state in ('waiting', 'laid', 'printing') and h.state <> 'approved'`,

@@ -2,7 +2,7 @@ import { handInLife } from './handIns/lifecycle.ts';
 import { staffLife } from './platform/auth/lifecycle.ts';
 import type { Lifecycle } from './platform/lifecycle.ts';
 import { changeLife } from './printing/filament/lifecycle.ts';
-import { plateLife } from './printing/plates/lifecycle.ts';
+import { batchLife } from './printing/batches/lifecycle.ts';
 import { entryLife } from './printing/queue/lifecycle.ts';
 import { runLife } from './printing/runs/lifecycle.ts';
 import { projectLife } from './projects/lifecycle.ts';
@@ -33,9 +33,9 @@ export const lifecycles: readonly KeptLifecycle[] = [
     isWholeTable: true,
   },
   {
-    life: plateLife,
-    file: 'printing/plates/lifecycle.ts',
-    table: 'plates',
+    life: batchLife,
+    file: 'printing/batches/lifecycle.ts',
+    table: 'batches',
     column: 'state',
     isWholeTable: true,
   },

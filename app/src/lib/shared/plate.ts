@@ -1,18 +1,18 @@
 import * as z from 'zod';
 import type { LimitsCard } from '@kelbrin/core/inspect';
-import type { Bed } from '@kelbrin/core/plate';
+import type { Plate } from '@kelbrin/core/plate';
 
-/** How near to the edge of the bed parts may come: plastic holds badly there, and the skirt needs room. */
+/** How near to the edge of the plate parts may come: plastic holds badly there, and the skirt needs room. */
 const EDGE_MM = 5;
 /** How far apart parts are laid, brims left aside, so that each can be taken off by itself. */
 const GAP_MM = 3;
 
-/** The bed of the printers that a limits card is for. */
-export function bedOf({ buildVolumeMm: [widthMm, depthMm] }: Pick<LimitsCard, 'buildVolumeMm'>): Bed {
+/** The plate of the printers that a limits card is for. */
+export function plateOf({ buildVolumeMm: [widthMm, depthMm] }: Pick<LimitsCard, 'buildVolumeMm'>): Plate {
   return { widthMm, depthMm, edgeMm: EDGE_MM };
 }
 
-/** How far apart the parts of a plate have to be, with their brims. */
+/** How far apart the parts of a batch have to be, with their brims. */
 export function gapOf({ brimMm = 0 }: { brimMm?: number }): number {
   return GAP_MM + 2 * brimMm;
 }

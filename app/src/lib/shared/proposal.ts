@@ -35,14 +35,14 @@ export function inFairOrder<T extends Pick<WaitingPart, 'student' | 'dueOn' | 'h
     .map(({ part }) => part);
 }
 
-/** What a plate may take: how long it may run, and how much filament there is. */
+/** What a batch may take: how long it may run, and how much filament there is. */
 export interface Room {
   readonly seconds: number;
   readonly grams: number;
 }
 
 /**
- * The first parts of an order that a plate has time and filament for, one after the other; a part that is too much is
+ * The first parts of an order that a batch has time and filament for, one after the other; a part that is too much is
  * passed over, so that a long one does not keep short ones waiting.
  */
 export function partsWithin<T extends Pick<WaitingPart, 'seconds' | 'grams'>>(

@@ -42,7 +42,7 @@ describe('the fair order', () => {
   });
 });
 
-describe('what a plate has time and filament for', () => {
+describe('what a batch has time and filament for', () => {
   const parts = [
     { seconds: 600, grams: 3 },
     { seconds: 3000, grams: 3 },

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 
 /** What somebody looks at before a print is started, whichever way: each is ticked by hand and written down with the run. */
-export const startChecks = ['spool', 'bed', 'plate', 'watch'] as const;
+export const startChecks = ['spool', 'plate', 'sheet', 'watch'] as const;
 export type StartCheck = (typeof startChecks)[number];
 
 /** The checks that were ticked; those that are not known count for nothing. */

@@ -3,7 +3,7 @@ export const printFiguresTexts = {
   title: 'How prints come out',
   back: 'Print room',
   link: 'Figures',
-  none: 'No outcome is written down yet. Open a printed plate and say what came of its parts.',
+  none: 'No outcome is written down yet. Open a printed batch and say what came of its parts.',
   byVerdict: 'Usable parts, by what the inspection said of them',
   byPrinter: 'Usable parts, by printer',
   verdicts: { pass: 'passed', warn: 'passed with warnings', fail: 'failed, and waived' } as Record<

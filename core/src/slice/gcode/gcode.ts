@@ -4,9 +4,9 @@ import { parkedMm } from './parking.ts';
 import type { PrintSettings } from '../settings/printSettings.ts';
 import type { Toolpath } from '../paths/toolpath.ts';
 
-/** Where on the bed a part goes, and what is noted at the head of the file. */
+/** Where on the plate a part goes, and what is noted at the head of the file. */
 export interface GcodeOptions {
-  /** Added to the part's x and y, since a bed counts from its front left corner. */
+  /** Added to the part's x and y, since a plate counts from its front left corner. */
   readonly offsetMm: readonly [number, number];
   /** Lines for people, written as comments. */
   readonly notes?: readonly string[];
@@ -17,7 +17,7 @@ const END_RETRACT_MM = 2;
 
 /**
  * Writes a toolpath as G-code in millimetres with absolute positions and relative filament.
- * The bed and nozzle are heated first and turned off at the end; see {@link ending}.
+ * The plate and nozzle are heated first and turned off at the end; see {@link ending}.
  */
 export function writeGcode(
   toolpath: Toolpath,
@@ -79,14 +79,14 @@ export function writeGcode(
 
 /**
  * The end of every print: the filament is drawn back, the nozzle rises from the part and only then moves to the left edge,
- * the bed comes forward to be cleared, and last of all heaters and motors go off.
+ * the plate comes forward to be cleared, and last of all heaters and motors go off.
  */
 function ending(toolpath: Toolpath, settings: PrintSettings): string[] {
   return [
     'M107',
     `G1 E-${END_RETRACT_MM} F${feed(settings.retractMmPerS)}`,
     `G0 Z${decimals(parkedMm(toolpath, settings), 3)} F${feed(settings.liftMmPerS)}`,
-    `G0 X0 Y${settings.bedMm[1]} F${feed(settings.travelMmPerS)}`,
+    `G0 X0 Y${settings.plateMm[1]} F${feed(settings.travelMmPerS)}`,
     'M400',
     'M104 S0',
     'M140 S0',

@@ -5,7 +5,7 @@ export interface Material {
   readonly gramsPerCm3: number;
   /** How hard the fan blows, 0 to 1: cooling makes sharp corners of PLA and lets ABS and ASA split and curl. */
   readonly fanShare: number;
-  /** How many layers are printed without the fan, so that they hold on to the bed. */
+  /** How many layers are printed without the fan, so that they hold on to the plate. */
   readonly stillLayers: number;
 }
 

@@ -16,14 +16,14 @@ export const printSettings = z.strictObject({
   infillShare: z.number().min(0).max(1).default(0.2),
   /** In how many directions each layer of the inside is filled. */
   infillDirections: z.union([z.literal(1), z.literal(2), z.literal(3)]).default(1),
-  /** The bed, left to right and front to back. */
-  bedMm: z.tuple([positive, positive]).default([220, 200]),
+  /** The plate, left to right and front to back. */
+  plateMm: z.tuple([positive, positive]).default([220, 200]),
   /** How high the nozzle can rise. */
   heightMm: positive.default(200),
   /** How many lines go around the part without touching it, so that the plastic flows when the part begins. */
   skirtLines: z.number().int().min(0).max(10).default(1),
   skirtGapMm: z.number().min(0).max(50).default(3),
-  /** How far the first layer is widened, so that a slender part stays on the bed. */
+  /** How far the first layer is widened, so that a slender part stays on the plate. */
   brimMm: z.number().min(0).max(30).default(0),
   /** The heights at which the print stops for filament of another colour, from below. */
   colourChangesMm: z.array(positive).max(4).default([]),

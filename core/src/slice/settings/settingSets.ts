@@ -57,7 +57,7 @@ export function settingsFor(
     filamentGramsPerCm3: gramsPerCm3,
     layerMm,
     lineWidthMm,
-    bedMm: [width, depth],
+    plateMm: [width, depth],
     heightMm: height,
     fanShare,
     stillLayers,

@@ -12,7 +12,7 @@ import {
   classMembers,
   handIns,
   limitsCards,
-  plates,
+  batches,
   printers,
   printFiles,
   projects,
@@ -23,10 +23,10 @@ import {
 import { handIn } from '../handIns/handIns.ts';
 import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { pictureOf } from '../projects/pictures.ts';
-import { closePlaces } from '../printing/plates/plateParts.ts';
-import { layPlate } from '../printing/plates/plates.ts';
+import { closePlaces } from '../printing/batches/batchParts.ts';
+import { layBatch } from '../printing/batches/batches.ts';
 import { openProject, saveDesign } from '../projects/projects.ts';
-import { movePlate } from '../printing/plates/lifecycle.ts';
+import { moveBatch } from '../printing/batches/lifecycle.ts';
 import { moveEntries } from '../printing/queue/lifecycle.ts';
 import { moveRuns, newRun } from '../printing/runs/lifecycle.ts';
 import { approve, sendBack } from '../review/decide.ts';
@@ -166,16 +166,16 @@ async function bringAlong(
     .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
     .where(eq(printFiles.handInId, handInId));
   const [printer] = await db.select().from(printers).where(eq(printers.name, demoPrinters[0].name));
-  const { plateId } = await layPlate(db, teacher, [entry.id]);
-  // Alone on its plate, a part takes what it takes by itself.
-  await db.update(plates).set({ estimate: entry.estimate }).where(eq(plates.id, plateId));
-  const run = { plateId, entryId: entry.id, printer, estimateS: entry.estimate.seconds, student };
+  const { batchId } = await layBatch(db, teacher, [entry.id]);
+  // Alone on its batch, a part takes what it takes by itself.
+  await db.update(batches).set({ estimate: entry.estimate }).where(eq(batches.id, batchId));
+  const run = { batchId, entryId: entry.id, printer, estimateS: entry.estimate.seconds, student };
   if (plan.progress === 'printing') return () => startDemoRun(db, teacher, run).then(() => {});
   const runId = await startDemoRun(db, teacher, run);
   await moveRuns(db, 'finish', 'keeper', eq(runs.id, runId), { progress: 1, clearedAt: new Date() });
   await moveEntries(db, 'finish', 'keeper', eq(queueEntries.id, entry.id));
-  await movePlate(db, 'finish', 'keeper', plateId);
-  await closePlaces(db, plateId);
+  await moveBatch(db, 'finish', 'keeper', batchId);
+  await closePlaces(db, batchId);
 }
 
 /** Starts what is printed in the demo; it is left for the printer's keeper to send. */
@@ -183,13 +183,13 @@ async function startDemoRun(
   db: Database,
   teacher: Person,
   {
-    plateId,
+    batchId,
     entryId,
     printer,
     estimateS,
     student,
   }: {
-    readonly plateId: string;
+    readonly batchId: string;
     readonly entryId: string;
     readonly printer: typeof printers.$inferSelect;
     readonly estimateS: number;
@@ -197,10 +197,10 @@ async function startDemoRun(
   },
 ): Promise<string> {
   await moveEntries(db, 'start', teacher, eq(queueEntries.id, entryId));
-  await movePlate(db, 'start', teacher, plateId);
+  await moveBatch(db, 'start', teacher, batchId);
   const { id } = await newRun(db, teacher, {
     printerId: printer.id,
-    plateId,
+    batchId,
     spoolId: printer.spoolId,
     fileName: `demo-${student.name.toLowerCase()}.gcode`,
     estimateS,

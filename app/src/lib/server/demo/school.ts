@@ -141,7 +141,7 @@ export const demoStudents: readonly DemoStudent[] = [
     signInName: 'cleo',
     progress: 'sentBack',
     argues: { checks: ['size', 'brief'], words: 'It has to be read from the other end of the greenhouse.' },
-    // Longer than the bed of any of the school's printers.
+    // Longer than the plate of any of the school's printers.
     recipe: labelRecipe({ words: 'Tomatoes, row 1', widthMm: 240, depthMm: 30, tallMm: 16 }),
     comment: 'Lovely big letters, but our printers end at 220 mm. Can you make it shorter?',
   },

@@ -82,7 +82,7 @@ export const handInLife = lifecycle({
       from: ['approved', 'sent_back'],
       to: 'waiting',
       by: ['teacher'],
-      when: 'it is the latest, and was not laid on a plate',
+      when: 'it is the latest, and was not laid on a batch',
       recorded: 'undo',
       announced: ['project', 'class', 'printroom'],
     },

@@ -7,7 +7,7 @@ import { auditLog, classes, handIns, limitsCards, printers } from '../platform/d
 import { school } from '../demo/school.ts';
 import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { createClass } from '../people/newClass.ts';
-import { startPart } from '../printing/runs/startPlate.ts';
+import { startPart } from '../printing/runs/startBatch.ts';
 import { queue } from '../printing/queue/queue.ts';
 import { undoDecision } from '../review/decide.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';

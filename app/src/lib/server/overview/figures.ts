@@ -8,7 +8,7 @@ import {
   handIns,
   printFiles,
   projects,
-  plateParts,
+  batchParts,
   queueEntries,
   runs,
 } from '../platform/db/schema/index.ts';
@@ -72,8 +72,8 @@ async function daysOf(db: Database, briefId: string): Promise<DayOfBrief[]> {
     .leftJoin(handIns, eq(handIns.projectId, projects.id))
     .leftJoin(printFiles, eq(printFiles.handInId, handIns.id))
     .leftJoin(queueEntries, eq(queueEntries.printFileId, printFiles.id))
-    .leftJoin(plateParts, eq(plateParts.queueEntryId, queueEntries.id))
-    .leftJoin(runs, eq(runs.plateId, plateParts.plateId))
+    .leftJoin(batchParts, eq(batchParts.queueEntryId, queueEntries.id))
+    .leftJoin(runs, eq(runs.batchId, batchParts.batchId))
     .where(isOfBrief)
     .groupBy(projects.id);
   if (milestones.length === 0) return [];

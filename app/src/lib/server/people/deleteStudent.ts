@@ -11,7 +11,7 @@ import {
   briefs,
   classes,
   handIns,
-  plateParts,
+  batchParts,
   printFiles,
   projects,
   queueEntries,
@@ -22,7 +22,7 @@ import {
   users,
   versions,
 } from '../platform/db/schema/index.ts';
-import { endEmptyPlates } from '../printing/plates/lifecycle.ts';
+import { endEmptyBatches } from '../printing/batches/lifecycle.ts';
 import { announce } from '../platform/live/topics.ts';
 import { passOn } from './teams.ts';
 import { endSharesOf } from '../projects/sharing/shares.ts';
@@ -54,8 +54,8 @@ export async function deleteStudent(
       const [going] = await tx
         .select({ id: runs.id })
         .from(runs)
-        .innerJoin(plateParts, eq(plateParts.plateId, runs.plateId))
-        .innerJoin(queueEntries, eq(queueEntries.id, plateParts.queueEntryId))
+        .innerJoin(batchParts, eq(batchParts.batchId, runs.batchId))
+        .innerJoin(queueEntries, eq(queueEntries.id, batchParts.queueEntryId))
         .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
         .where(and(inArray(printFiles.handInId, handInIds), inArray(runs.state, ACTIVE_RUN)))
         .limit(1);
@@ -65,8 +65,8 @@ export async function deleteStudent(
         );
     }
     await tx.delete(users).where(eq(users.id, student.id));
-    // A plate that held nothing but parts of the student's holds nothing.
-    await endEmptyPlates(tx, teacher);
+    // A batch that held nothing but parts of the student's holds nothing.
+    await endEmptyBatches(tx, teacher);
     const hashes = handedIn.flatMap(({ solidHash }) => solidHash ?? []);
     if (hashes.length > 0) {
       const others = tx

@@ -8,7 +8,7 @@ import {
   classes,
   handIns,
   limitsCards,
-  plates,
+  batches,
   printers,
   printFiles,
   projects,
@@ -63,14 +63,14 @@ export const actions = {
   'unlock-class': 'let a class try to sign in again',
   'revoke-share': 'took a student’s link back',
   'export-class': 'downloaded all of a class',
-  'clear-bed': 'noted that a bed is clear',
+  'clear-plate': 'noted that a plate is clear',
   'move-entry': 'moved a part in the queue',
   'hold-entry': 'held a part back',
   'release-entry': 'let a part go on',
   'drop-entry': 'took a part out of the queue',
   'put-back-entry': 'put a part back into the queue',
-  'lay-plate': 'laid a plate',
-  'discard-plate': 'took a plate apart',
+  'lay-batch': 'laid a batch',
+  'discard-batch': 'took a batch apart',
   'add-spool': 'noted a new spool',
   'weigh-spool': 'weighed a spool',
   'load-spool': 'put a spool on a printer',
@@ -141,7 +141,7 @@ async function linesWhere(db: Database, where: SQL | undefined, beforeId?: numbe
       // there is no name.
       about: sql<string | null>`coalesce(
         ${student.name} || ', v' || ${handIns.number}, ${subject.name}, ${briefs.title}, ${limitsCards.name},
-        ${sharer.name}, ${classes.name}, ${printers.name}, 'spool ' || ${spools.number}, 'plate ' || ${plates.number},
+        ${sharer.name}, ${classes.name}, ${printers.name}, 'spool ' || ${spools.number}, 'batch ' || ${batches.number},
         ${printFiles.name}, ${runPrinter.name}
       )`,
     })
@@ -158,7 +158,7 @@ async function linesWhere(db: Database, where: SQL | undefined, beforeId?: numbe
     .leftJoin(classes, isSubject(classes.id))
     .leftJoin(printers, isSubject(printers.id))
     .leftJoin(spools, isSubject(spools.id))
-    .leftJoin(plates, isSubject(plates.id))
+    .leftJoin(batches, isSubject(batches.id))
     .leftJoin(queueEntries, isSubject(queueEntries.id))
     .leftJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
     .leftJoin(runs, isSubject(runs.id))

@@ -5,7 +5,7 @@ import { compute } from './compute/compute.ts';
 import {
   handIns,
   notices,
-  plateParts,
+  batchParts,
   printers,
   projects,
   queueEntries,
@@ -16,10 +16,10 @@ import { school } from '../demo/school.ts';
 import { handIn } from '../handIns/handIns.ts';
 import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { noticesOf, seeNotices, tellTeacher, unseenCount } from './notices.ts';
-import { layPlate } from '../printing/plates/plates.ts';
+import { layBatch } from '../printing/batches/batches.ts';
 import { joinQueue } from '../printing/queue/lifecycle.ts';
 import { endRun, type Ending } from '../printing/runs/endRun.ts';
-import { startPlate } from '../printing/runs/startPlate.ts';
+import { startBatch } from '../printing/runs/startBatch.ts';
 import { startChecks } from '../../shared/startChecks.ts';
 import { sendBack, undoDecision } from '../review/decide.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
@@ -92,18 +92,18 @@ it('tells a whole team what was decided, and takes that back when it is undone',
 it('tells a student when the last copy is printed, and the teacher when a print failed', async () => {
   const ines = await test.person('Ines');
   const [run] = await test.db.select().from(runs).where(eq(runs.state, 'preparing'));
-  const [place] = await test.db.select().from(plateParts).where(eq(plateParts.plateId, run.plateId));
+  const [place] = await test.db.select().from(batchParts).where(eq(batchParts.batchId, run.batchId));
   const [entry] = await test.db.select().from(queueEntries).where(eq(queueEntries.id, place.queueEntryId));
   await joinQueue(test.db, teacher, entry.printFileId, 2);
   await endRun(test.db, run.id, { state: 'finished' });
   expect(await told(ines)).toEqual([]);
   const second = and(eq(queueEntries.printFileId, entry.printFileId), eq(queueEntries.state, 'waiting'));
   const [{ id: secondId }] = await test.db.select().from(queueEntries).where(second);
-  const { plateId } = await layPlate(test.db, teacher, [secondId]);
+  const { batchId } = await layBatch(test.db, teacher, [secondId]);
   const status = { online: true, nozzleC: 20, nozzleTargetC: 0, bedC: 20, bedTargetC: 0 };
   await test.db.update(printers).set({ status });
   const printed = async (ending: Ending) => {
-    await startPlate(test.db, teacher, plateId, run.printerId, startChecks);
+    await startBatch(test.db, teacher, batchId, run.printerId, startChecks);
     const [next] = await test.db.select().from(runs).where(eq(runs.state, 'preparing'));
     await endRun(test.db, next.id, ending);
   };

@@ -4,7 +4,7 @@ import { NotAllowed, type Person } from '../platform/auth/access.ts';
 import { auditLog, printers, printFiles, queueEntries, runs, spools } from '../platform/db/schema/index.ts';
 import { school } from '../demo/school.ts';
 import { endRun } from '../printing/runs/endRun.ts';
-import { startPart, startPlate } from '../printing/runs/startPlate.ts';
+import { startPart, startBatch } from '../printing/runs/startBatch.ts';
 import {
   addSpool,
   bringSpoolBack,
@@ -59,8 +59,8 @@ it('counts down what a run used: all of it when finished, a share when it ended 
   await test.db.update(runs).set({ progress: 0.5 }).where(eq(runs.id, first.id));
   await endRun(test.db, first.id, { state: 'cancelled' });
   expect((await spoolById(birch.spoolId!)).gramsLeft).toBeCloseTo(before - grams / 2, 2);
-  await startPlate(test.db, helper, first.plateId, birch.id, startChecks);
-  const tries = await test.db.select().from(runs).where(eq(runs.plateId, first.plateId));
+  await startBatch(test.db, helper, first.batchId, birch.id, startChecks);
+  const tries = await test.db.select().from(runs).where(eq(runs.batchId, first.batchId));
   const again = tries.find((run) => run.id !== first.id)!;
   await endRun(test.db, again.id, { state: 'finished' });
   expect((await spoolById(birch.spoolId!)).gramsLeft).toBeCloseTo(before - 1.5 * grams, 2);

@@ -1,8 +1,8 @@
 import { asc, desc, eq, isNull } from 'drizzle-orm';
 import { demandRole, type Person } from '../platform/auth/access.ts';
 import type { Database } from '../platform/db/database.ts';
-import { ACTIVE_RUN, filamentChanges, plates, printers, runs, spools } from '../platform/db/schema/index.ts';
-import { partsOf } from './plates/plateParts.ts';
+import { ACTIVE_RUN, filamentChanges, batches, printers, runs, spools } from '../platform/db/schema/index.ts';
+import { partsOf } from './batches/batchParts.ts';
 import { waiversOf } from '../handIns/waivers.ts';
 
 /** How many runs of all printers are looked back on. */
@@ -24,12 +24,12 @@ export async function printersWithRuns(db: Database, person: Person) {
     .select({
       id: runs.id,
       printerId: runs.printerId,
-      plateId: runs.plateId,
-      plate: plates.number,
+      batchId: runs.batchId,
+      batch: batches.number,
       state: runs.state,
       progress: runs.progress,
       estimateS: runs.estimateS,
-      estimate: plates.estimate,
+      estimate: batches.estimate,
       problem: runs.problem,
       pausedFor: runs.pausedFor,
       wish: runs.wish,
@@ -40,17 +40,17 @@ export async function printersWithRuns(db: Database, person: Person) {
       clearedAt: runs.clearedAt,
     })
     .from(runs)
-    .innerJoin(plates, eq(plates.id, runs.plateId))
+    .innerJoin(batches, eq(batches.id, runs.batchId))
     .orderBy(desc(runs.startedAt))
     .limit(MOST_PAST);
-  const parts = await partsOf(db, [...new Set(recent.map(({ plateId }) => plateId))]);
+  const parts = await partsOf(db, [...new Set(recent.map(({ batchId }) => batchId))]);
   const waived = await waiversOf(
     db,
     parts.map(({ handInId }) => handInId),
   );
-  const onPlate = (plateId: string) =>
+  const onBatch = (batchId: string) =>
     parts
-      .filter((part) => part.plateId === plateId)
+      .filter((part) => part.batchId === batchId)
       .map(({ entryId, handInId, name, student, outcome, estimate }) => ({
         grams: estimate.grams,
         entryId,
@@ -64,8 +64,8 @@ export async function printersWithRuns(db: Database, person: Person) {
     const own = recent
       .filter(({ printerId }) => printerId === id)
       .map(({ estimate, ...run }) => {
-        const own = onPlate(run.plateId);
-        // Until the plate is sliced, what its parts take one by one is near enough.
+        const own = onBatch(run.batchId);
+        // Until the batch is sliced, what its parts take one by one is near enough.
         return {
           ...run,
           parts: own,
@@ -83,8 +83,8 @@ export async function printersWithRuns(db: Database, person: Person) {
       /** When it answered last. */
       seenAt,
       run: own.find(({ state }) => isActive(state)),
-      /** What was printed last and may still lie on the bed. */
-      onBed: own.find(
+      /** What was printed last and may still lie on the plate. */
+      onPlate: own.find(
         ({ state, progress, sentAt, clearedAt }) => !isActive(state) && sentAt && progress > 0 && !clearedAt,
       ),
       past: own.filter(({ state }) => !isActive(state)).slice(0, MOST_SHOWN),

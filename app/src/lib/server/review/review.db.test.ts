@@ -8,7 +8,7 @@ import { labelRecipe } from '../demo/labels.ts';
 import { school } from '../demo/school.ts';
 import { handIn } from '../handIns/handIns.ts';
 import { inspectHandIn } from '../handIns/inspectHandIn.ts';
-import { discardPlate, layPlate } from '../printing/plates/plates.ts';
+import { discardBatch, layBatch } from '../printing/batches/batches.ts';
 import { saveDesign, standings } from '../projects/projects.ts';
 import { queue } from '../printing/queue/queue.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
@@ -175,12 +175,12 @@ describe('undoing', () => {
 
   it('leaves an approval alone that was on a printer', async () => {
     const { id } = await lastOf('Jonah');
-    await expect(undoDecision(test.db, teacher, id)).rejects.toThrow('laid on a plate already');
+    await expect(undoDecision(test.db, teacher, id)).rejects.toThrow('laid on a batch already');
     const femi = await lastOf('Femi');
     const entry = (await inQueue(femi.id))!;
-    const { plateId } = await layPlate(test.db, teacher, [entry.id]);
-    await expect(undoDecision(test.db, teacher, femi.id)).rejects.toThrow('laid on a plate already');
-    await discardPlate(test.db, teacher, plateId);
+    const { batchId } = await layBatch(test.db, teacher, [entry.id]);
+    await expect(undoDecision(test.db, teacher, femi.id)).rejects.toThrow('laid on a batch already');
+    await discardBatch(test.db, teacher, batchId);
   });
 });
 

@@ -5,7 +5,7 @@ import { footprintOf } from '@kelbrin/core/plate';
 import type { Database } from '../platform/db/database.ts';
 import { printFiles, solids } from '../platform/db/schema/index.ts';
 
-/** Works out what solids cover of a bed that were inspected before parts were laid on plates. */
+/** Works out what solids cover of a plate that were inspected before parts were laid on batches. */
 export async function fillFootprints(db: Database): Promise<void> {
   const without = await db
     .select({ hash: solids.hash, threeMf: solids.threeMf })

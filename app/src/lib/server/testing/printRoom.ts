@@ -4,9 +4,9 @@ import { startPrinter, type RunningPrinter } from '@kelbrin/printer';
 import { startChecks } from '../../shared/startChecks.ts';
 import type { Person } from '../platform/auth/access.ts';
 import { compute } from '../platform/compute/compute.ts';
-import { plateParts, printers, queueEntries, runs } from '../platform/db/schema/index.ts';
-import { discardPlate, openPlates } from '../printing/plates/plates.ts';
-import { startPart } from '../printing/runs/startPlate.ts';
+import { batchParts, printers, queueEntries, runs } from '../platform/db/schema/index.ts';
+import { discardBatch, openBatches } from '../printing/batches/batches.ts';
+import { startPart } from '../printing/runs/startBatch.ts';
 import { PrinterKeeper } from '../printing/keeping/keeper.ts';
 import { SerialDriver } from '../printers/serialDriver.ts';
 import { demoSchool, type TestDatabase } from './database.ts';
@@ -41,14 +41,14 @@ export class TestPrintRoom {
     await this.test.db.update(printers).set(place).where(eq(printers.id, this.printerId));
   }
 
-  /** Ends what a test has begun. What was given up lies on its plate still; the next test wants parts that wait. */
+  /** Ends what a test has begun. What was given up lies on its batch still; the next test wants parts that wait. */
   async clear(): Promise<void> {
     await this.keeper?.stop();
     this.keeper = undefined;
     await this.device.close();
-    for (const { id, parts } of await openPlates(this.test.db, this.helper)) {
+    for (const { id, parts } of await openBatches(this.test.db, this.helper)) {
       if ((await this.entryState(parts[0].entryId)) === 'laid')
-        await discardPlate(this.test.db, this.helper, id);
+        await discardBatch(this.test.db, this.helper, id);
     }
   }
 
@@ -77,8 +77,8 @@ export class TestPrintRoom {
     const all = await this.test.db
       .select({ run: runs })
       .from(runs)
-      .innerJoin(plateParts, eq(plateParts.plateId, runs.plateId))
-      .where(eq(plateParts.queueEntryId, entryId))
+      .innerJoin(batchParts, eq(batchParts.batchId, runs.batchId))
+      .where(eq(batchParts.queueEntryId, entryId))
       .orderBy(asc(runs.startedAt));
     return all.at(-1)!.run;
   }

@@ -36,7 +36,7 @@
     mesh: SolidMesh;
     edges: Float32Array;
     colour: string;
-    bedMm: readonly [number, number];
+    plateMm: readonly [number, number];
     toneOf: (triangle: number) => Tone;
     cut?: { zMm: number; region?: Region };
     /** Which way to look; looking anew, also the same way, counts up `turns`. */
@@ -60,7 +60,7 @@
     mesh,
     edges,
     colour,
-    bedMm,
+    plateMm,
     toneOf,
     cut,
     view,
@@ -118,8 +118,8 @@
 
   const geometry = $derived(drawable(mesh));
   const edgeLines = $derived(lines(edges));
-  const ticks = $derived(plateTicks(bedMm[0], bedMm[1]));
-  const grid = $derived(plateGrid(bedMm[0], bedMm[1]));
+  const ticks = $derived(plateTicks(plateMm[0], plateMm[1]));
+  const grid = $derived(plateGrid(plateMm[0], plateMm[1]));
   const wayBetween = $derived(ends.length === 2 ? thickLine(ends[0].point, ends[1].point) : undefined);
   const endPoints = $derived(lines(Float32Array.from(ends.flatMap(({ point }) => point))));
   const face = $derived(cut?.region && cut.region.length > 0 ? sectionFace(cut.region) : undefined);
@@ -270,7 +270,7 @@
 <T.DirectionalLight position={[-60, -120, 160]} intensity={1.6} />
 
 <T.Mesh position={[0, 0, -0.15]} visible={!isBelow}>
-  <T.BoxGeometry args={[bedMm[0], bedMm[1], 0.2]} />
+  <T.BoxGeometry args={[plateMm[0], plateMm[1], 0.2]} />
   <T.MeshBasicMaterial color="#3b4747" />
 </T.Mesh>
 <T.LineSegments geometry={grid} position={[0, 0, -0.03]} visible={!isBelow}>

@@ -22,7 +22,7 @@
     /** The colour of the filament, #rrggbb. */
     colour: string;
     /** The build plate's width and depth. */
-    bedMm: readonly [number, number];
+    plateMm: readonly [number, number];
     /** The index of the step whose surface is marked. */
     markedStep?: number;
     /** A finding's place, hatched by its verdict. */
@@ -54,7 +54,7 @@
     mesh,
     edges,
     colour,
-    bedMm,
+    plateMm,
     markedStep,
     hatched,
     cut,
@@ -157,7 +157,7 @@
       {mesh}
       {edges}
       {colour}
-      {bedMm}
+      {plateMm}
       {toneOf}
       {cut}
       {view}

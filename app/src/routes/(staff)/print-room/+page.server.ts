@@ -2,8 +2,8 @@ import { database } from '$lib/server/platform/db/database';
 import { orSentence } from '$lib/requests.server';
 import { beginChange, endChange, giveChangeUp, turnInChange } from '$lib/server/printing/filament/change';
 import { spoolsOf } from '$lib/server/printers/spools';
-import { openPlates } from '$lib/server/printing/plates/plates';
-import { cancelRun, noteBedClear, wishForRun } from '$lib/server/printing/runs/startPlate';
+import { openBatches } from '$lib/server/printing/batches/batches';
+import { cancelRun, notePlateClear, wishForRun } from '$lib/server/printing/runs/startBatch';
 import { printersWithRuns } from '$lib/server/printing/printRoom';
 import { countWaiting } from '$lib/server/printing/queue/queue';
 import { schoolDayOf, setSchoolDay } from '$lib/server/printers/schoolDay';
@@ -13,15 +13,15 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals, depends }) => {
   depends(LIVE);
   const db = database();
-  const [printers, waiting, day, spools, plates] = await Promise.all([
+  const [printers, waiting, day, spools, batches] = await Promise.all([
     printersWithRuns(db, locals.person!),
     countWaiting(db, locals.person!),
     schoolDayOf(db),
     spoolsOf(db, locals.person!),
-    openPlates(db, locals.person!),
+    openBatches(db, locals.person!),
   ]);
   return {
-    printers: printers.map((printer) => ({ ...printer, planned: plannedFor(printer, plates) })),
+    printers: printers.map((printer) => ({ ...printer, planned: plannedFor(printer, batches) })),
     waiting,
     day,
     spools,
@@ -31,10 +31,10 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
 /** What is to be printed on a printer after what it prints now. */
 function plannedFor(
   { id, run }: Awaited<ReturnType<typeof printersWithRuns>>[number],
-  plates: Awaited<ReturnType<typeof openPlates>>,
+  batches: Awaited<ReturnType<typeof openBatches>>,
 ) {
-  return plates
-    .filter((plate) => plate.plannedFor === id && plate.id !== run?.plateId)
+  return batches
+    .filter((batch) => batch.plannedFor === id && batch.id !== run?.batchId)
     .map(({ id, number, estimate, parts }) => ({
       id,
       number,
@@ -75,7 +75,7 @@ export const actions: Actions = {
   },
   clear: async ({ request, locals }) => {
     const printer = String((await request.formData()).get('printer'));
-    return orSentence(noteBedClear(database(), locals.person!, printer));
+    return orSentence(notePlateClear(database(), locals.person!, printer));
   },
   cancel: async ({ request, locals }) => {
     const run = String((await request.formData()).get('run'));

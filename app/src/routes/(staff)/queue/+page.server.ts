@@ -2,9 +2,9 @@ import { redirect } from '@sveltejs/kit';
 import { database } from '$lib/server/platform/db/database';
 import { orSentence } from '$lib/requests.server';
 import { spoolsOf } from '$lib/server/printers/spools';
-import { addToPlate, layPlate, openPlates } from '$lib/server/printing/plates/plates';
-import { proposePlates } from '$lib/server/printing/plates/proposals';
-import { startPart } from '$lib/server/printing/runs/startPlate';
+import { addToBatch, layBatch, openBatches } from '$lib/server/printing/batches/batches';
+import { proposeBatches } from '$lib/server/printing/batches/proposals';
+import { startPart } from '$lib/server/printing/runs/startBatch';
 import { printersWithRuns } from '$lib/server/printing/printRoom';
 import { dropEntry, holdEntry, orderQueue, queue } from '$lib/server/printing/queue/queue';
 import { inFairOrder } from '$lib/shared/proposal';
@@ -14,32 +14,32 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals, depends }) => {
   depends(LIVE);
   const db = database();
-  const [entries, printers, plates, proposals, spools] = await Promise.all([
+  const [entries, printers, batches, proposals, spools] = await Promise.all([
     queue(db, locals.person!),
     printersWithRuns(db, locals.person!),
-    openPlates(db, locals.person!),
-    proposePlates(db, locals.person!),
+    openBatches(db, locals.person!),
+    proposeBatches(db, locals.person!),
     spoolsOf(db, locals.person!),
   ]);
-  return { entries: inFairOrder(entries), printers, plates, proposals, spools };
+  return { entries: inFairOrder(entries), printers, batches, proposals, spools };
 };
 
 export const actions: Actions = {
-  /** Lays the chosen parts on a new plate, or adds them to one that is laid. */
+  /** Lays the chosen parts on a new batch, or adds them to one that is laid. */
   lay: async ({ request, locals }) => {
     const form = await request.formData();
     const entries = form.getAll('entry').map(String);
-    const plate = String(form.get('plate') ?? '');
+    const batch = String(form.get('batch') ?? '');
     const plannedFor = form.get('printer')?.toString();
     const db = database();
     const person = locals.person!;
     const laid = await orSentence(
-      plate === ''
-        ? layPlate(db, person, entries, { plannedFor })
-        : addToPlate(db, person, plate, entries).then((left) => ({ plateId: plate, left })),
+      batch === ''
+        ? layBatch(db, person, entries, { plannedFor })
+        : addToBatch(db, person, batch, entries).then((left) => ({ batchId: batch, left })),
     );
-    if (!('plateId' in laid)) return laid;
-    redirect(303, `/plate/${laid.plateId}${laid.left > 0 ? `?left=${laid.left}` : ''}`);
+    if (!('batchId' in laid)) return laid;
+    redirect(303, `/batch/${laid.batchId}${laid.left > 0 ? `?left=${laid.left}` : ''}`);
   },
   hold: async ({ request, locals }) => {
     const form = await request.formData();

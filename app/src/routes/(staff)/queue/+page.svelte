@@ -6,8 +6,8 @@
   import { clockTime } from '$lib/ui/times';
   import { follow } from '$lib/live/follow.svelte';
   import { namesOf } from '$lib/printroom/partsInWords';
-  import StartPlate from '$lib/plate/StartPlate.svelte';
-  import { plateTexts } from '$lib/texts/plate';
+  import StartBatch from '$lib/batch/StartBatch.svelte';
+  import { batchTexts } from '$lib/texts/batch';
   import { queueTexts as say } from '$lib/texts/queue';
 
   let { data, form } = $props();
@@ -25,12 +25,12 @@
   const startingEntry = $derived(free.find(({ id }) => id === starting?.entry));
   const startingPrinter = $derived(idle.find(({ id }) => id === starting?.printer));
   const toLay = $derived(free.filter(({ id }) => chosen.includes(id)).length);
-  const takesOf = (plate: (typeof data.plates)[number]) =>
-    plate.estimate ?? {
-      seconds: plate.parts.reduce((sum, { estimate }) => sum + estimate.seconds, 0),
-      grams: plate.parts.reduce((sum, { estimate }) => sum + estimate.grams, 0),
+  const takesOf = (batch: (typeof data.batches)[number]) =>
+    batch.estimate ?? {
+      seconds: batch.parts.reduce((sum, { estimate }) => sum + estimate.seconds, 0),
+      grams: batch.parts.reduce((sum, { estimate }) => sum + estimate.grams, 0),
     };
-  const onPrinter = $derived(new Map(data.printers.map(({ run, name }) => [run?.plateId, name])));
+  const onPrinter = $derived(new Map(data.printers.map(({ run, name }) => [run?.batchId, name])));
   const total = $derived({
     seconds: waiting.reduce((sum, { estimate }) => sum + estimate.seconds, 0),
     grams: waiting.reduce((sum, { estimate }) => sum + estimate.grams, 0),
@@ -50,24 +50,24 @@
       {form.message}
     </p>{/if}
 
-  {#if data.plates.length > 0}
-    <h2 class="mb-2">{say.plates}</h2>
+  {#if data.batches.length > 0}
+    <h2 class="mb-2">{say.batches}</h2>
     <ul class="sheet divide-hairline mb-6 divide-y">
-      {#each data.plates as plate (plate.id)}
-        {@const takes = takesOf(plate)}
-        <li class="flex items-center gap-4 px-4 py-2" data-plate={plate.number}>
-          <strong class="w-20">{plateTexts.title(plate.number)}</strong>
+      {#each data.batches as batch (batch.id)}
+        {@const takes = takesOf(batch)}
+        <li class="flex items-center gap-4 px-4 py-2" data-batch={batch.number}>
+          <strong class="w-20">{batchTexts.title(batch.number)}</strong>
           <span class="flex gap-1">
-            {#each plate.parts.slice(0, 8) as part (part.entryId)}
+            {#each batch.parts.slice(0, 8) as part (part.entryId)}
               <img src="/picture/hand-in/{part.handInId}" alt="" width="48" height="30" />
             {/each}
           </span>
-          <span>{namesOf(plate.parts)}</span>
-          <span class="text-ink-soft measured ml-auto">{say.plateTakes(takes.seconds, takes.grams)}</span>
-          {#if onPrinter.has(plate.id)}<span class="font-semibold"
-              >{say.isPrinting}, {onPrinter.get(plate.id)}</span
+          <span>{namesOf(batch.parts)}</span>
+          <span class="text-ink-soft measured ml-auto">{say.batchTakes(takes.seconds, takes.grams)}</span>
+          {#if onPrinter.has(batch.id)}<span class="font-semibold"
+              >{say.isPrinting}, {onPrinter.get(batch.id)}</span
             >{/if}
-          <Button href="/plate/{plate.id}" size="xs" color="alternative">{say.open}</Button>
+          <Button href="/batch/{batch.id}" size="xs" color="alternative">{say.open}</Button>
         </li>
       {/each}
     </ul>
@@ -121,11 +121,11 @@
     <form method="POST" action="?/lay" use:enhance id="lay" class="mb-2 flex items-center gap-3">
       <Button type="submit" size="sm" disabled={toLay === 0}>{say.lay(toLay)}</Button>
       <label class="flex items-center gap-2"
-        >{say.onPlate}
-        <select name="plate" class="border-hairline rounded py-1 pr-8 pl-2">
-          <option value="">{say.newPlate}</option>
-          {#each data.plates.filter(({ id }) => !onPrinter.has(id)) as { id, number } (id)}
-            <option value={id}>{say.plate(number)}</option>
+        >{say.onBatch}
+        <select name="batch" class="border-hairline rounded py-1 pr-8 pl-2">
+          <option value="">{say.newBatch}</option>
+          {#each data.batches.filter(({ id }) => !onPrinter.has(id)) as { id, number } (id)}
+            <option value={id}>{say.batch(number)}</option>
           {/each}
         </select></label
       >
@@ -171,7 +171,7 @@
 </main>
 
 {#if startingEntry && startingPrinter}
-  <StartPlate
+  <StartBatch
     printer={startingPrinter}
     entry={startingEntry.id}
     spools={data.spools}

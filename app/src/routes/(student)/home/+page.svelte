@@ -5,7 +5,7 @@
   import WaiverList from '$lib/review/WaiverList.svelte';
   import { galleryTexts } from '$lib/texts/gallery';
   import { homeTexts as say } from '$lib/texts/home';
-  import { plateTexts } from '$lib/texts/plate';
+  import { batchTexts } from '$lib/texts/batch';
   import { isUsable } from '$lib/shared/outcome';
   import { follow } from '$lib/live/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
@@ -68,7 +68,7 @@
               : 'border-warn bg-warn-wash'}"
           >
             {say.cameOut(
-              plateTexts.outcomes[project.outcome.outcome],
+              batchTexts.outcomes[project.outcome.outcome],
               // What it was sent back with is told above.
               project.outcome.note === project.comment ? '' : project.outcome.note,
             )}

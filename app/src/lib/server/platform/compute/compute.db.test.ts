@@ -76,9 +76,9 @@ describe('the worker', () => {
     });
   });
 
-  const plate = (threeMf: Uint8Array) =>
+  const batch = (threeMf: Uint8Array) =>
     ({
-      kind: 'plate',
+      kind: 'batch',
       files: new Map([[sha256(threeMf), threeMf]]),
       parts: [{ hash: sha256(threeMf), xMm: 110, yMm: 100, turnDeg: 0 }],
       limits: classroomLimits,
@@ -86,10 +86,10 @@ describe('the worker', () => {
       notes: ['Basil v1'],
     }) as const;
 
-  it('slices a plate with its parts where they lie and its notes at the head', async () => {
+  it('slices a batch with its parts where they lie and its notes at the head', async () => {
     const built = await pool.run<'inspect'>(inspectTask('Basil'));
     if (!built.ok) throw new Error(built.problem);
-    const { gcode, estimate } = await pool.run<'plate'>(plate(built.threeMf));
+    const { gcode, estimate } = await pool.run<'batch'>(batch(built.threeMf));
     expect(estimate.grams).toBeCloseTo(built.estimate.grams, 1);
     expect(gcode.startsWith('; Basil v1\nG21\n')).toBe(true);
     const xs = [...gcode.matchAll(/^G1 X([\d.]+)/gm)].map(([, x]) => Number(x));
@@ -97,7 +97,7 @@ describe('the worker', () => {
   });
 
   it('passes an error on as a sentence and goes on', async () => {
-    await expect(pool.run<'plate'>(plate(new Uint8Array([1, 2, 3])))).rejects.toThrow('not a 3MF file');
+    await expect(pool.run<'batch'>(batch(new Uint8Array([1, 2, 3])))).rejects.toThrow('not a 3MF file');
     expect(await pool.run<'inspect'>(inspectTask('Still'))).toMatchObject({ ok: true });
   });
 });

@@ -13,7 +13,7 @@ const pools = {
   people: { memoryMb: 512 },
   /** Hand-ins: a class waits. */
   lessons: { memoryMb: 768 },
-  /** Plates: a printer waits. */
+  /** Batches: a printer waits. */
   printing: { memoryMb: 1536 },
 } as const;
 type PoolName = keyof typeof pools;
@@ -25,7 +25,7 @@ const budgets: Record<Task['kind'], { readonly pool: PoolName; readonly ms: numb
   picture: { pool: 'people', ms: 20_000 },
   layOut: { pool: 'people', ms: 20_000 },
   inspect: { pool: 'lessons', ms: 45_000 },
-  plate: { pool: 'printing', ms: 180_000 },
+  batch: { pool: 'printing', ms: 180_000 },
 };
 
 /** Carries out what takes long, or reads what somebody sent, on threads that answer nobody. */

@@ -2,7 +2,7 @@ import type { BriefRules, Inspection, LimitsCard } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
 import type { FileUnit } from '@kelbrin/core/format';
 import type { Region } from '@kelbrin/core/plane';
-import type { Bed, Layout, Placeable, Placed, Placement } from '@kelbrin/core/plate';
+import type { Plate, Layout, Placeable, Placed, Placement } from '@kelbrin/core/plate';
 import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
 import type { SentBytes } from '../sent/sentBytes.ts';
 
@@ -20,7 +20,7 @@ export type Task =
       readonly title: string;
     }
   | {
-      readonly kind: 'plate';
+      readonly kind: 'batch';
       /** The print files by their hashes. */
       readonly files: ReadonlyMap<string, Uint8Array>;
       /** Where they are laid, a place for each copy. */
@@ -32,7 +32,7 @@ export type Task =
   | {
       readonly kind: 'layOut';
       readonly parts: readonly Placeable[];
-      readonly bed: Bed;
+      readonly plate: Plate;
       readonly gapMm: number;
       readonly fixed: readonly Placed[];
     }
@@ -59,7 +59,7 @@ export interface Answers {
         footprint: Region;
       }
     | { ok: false; problem: string };
-  plate: { gcode: string; estimate: Estimate };
+  batch: { gcode: string; estimate: Estimate };
   layOut: Layout;
   picture: { png: Uint8Array };
   readMesh:

@@ -27,10 +27,10 @@ export default async function carryOut(task: Task): Promise<Answers[keyof Answer
   switch (task.kind) {
     case 'inspect':
       return inspectRecipe(task, await ready());
-    case 'plate':
-      return slicePlate(task, await ready());
+    case 'batch':
+      return sliceBatch(task, await ready());
     case 'layOut':
-      return layOut(task.parts, task.bed, task.gapMm, task.fixed);
+      return layOut(task.parts, task.plate, task.gapMm, task.fixed);
     case 'picture':
       return drawRecipe(task, await ready());
     case 'readMesh':
@@ -63,10 +63,10 @@ function inspectRecipe(
   };
 }
 
-function slicePlate(
-  { files, parts, limits, choice, notes }: Extract<Task, { kind: 'plate' }>,
+function sliceBatch(
+  { files, parts, limits, choice, notes }: Extract<Task, { kind: 'batch' }>,
   { kernel }: Workshop,
-): Answers['plate'] {
+): Answers['batch'] {
   const settings = settingsOf(limits, choice);
   const sliced = new Map(
     [...files].map(([hash, threeMf]) => [hash, slicePart(kernel, readThreeMf(threeMf), settings)]),

@@ -41,7 +41,7 @@ async function migrate(after: string | undefined, upTo: string): Promise<void> {
   }
 }
 
-it('of plates says where each stands, and what was chosen for it by the names of today', async () => {
+it('of plates, which are batches now, says where each stands, what was chosen and what was ticked by the names of today', async () => {
   await migrate(undefined, '0031_staff-and-devices');
   // Only plates are looked at, so that nothing else is made of what they belong to.
   await sql`set session_replication_role = replica`;
@@ -52,8 +52,9 @@ it('of plates says where each stands, and what was chosen for it by the names of
       await sql`insert into plate_parts (plate_id, queue_entry_id, x_mm, y_mm, turn_deg)
         values (${id}, gen_random_uuid(), 0, 0, 0)`;
     for (const state of runs)
-      await sql`insert into runs (printer_id, plate_id, state, file_name, estimate_s, started_by)
-        values (gen_random_uuid(), ${id}, ${state}::run_state, gen_random_uuid()::text, 60, 'somebody')`;
+      await sql`insert into runs (printer_id, plate_id, state, file_name, estimate_s, started_by, start_checks)
+        values (gen_random_uuid(), ${id}, ${state}::run_state, gen_random_uuid()::text, 60, 'somebody',
+          ${sql.json(state === 'finished' ? ['spool', 'bed', 'plate', 'watch'] : [])})`;
     return id;
   };
   const ids = [
@@ -65,11 +66,15 @@ it('of plates says where each stands, and what was chosen for it by the names of
   await migrate('0031_staff-and-devices', tags.at(-1)!);
   const rows = await sql<
     { id: string; state: string; choice: object }[]
-  >`select id, state, choice from plates`;
+  >`select id, state, choice from batches`;
   expect(ids.map((id) => rows.find((row) => row.id === id)).map((row) => [row?.state, row?.choice])).toEqual([
     ['laid', { set: 'trial', wallLines: 3 }],
     ['printing', { set: 'detail', infillDirections: 2 }],
     ['printed', { set: 'everyday', infillDirections: 1, brimMm: 4 }],
     ['discarded', { set: 'everyday', infillDirections: 3 }],
   ]);
+  const ticked = await sql<{ checks: unknown }[]>`select start_checks as checks from runs order by state`;
+  expect(ticked.map(({ checks }) => checks)).toEqual(
+    expect.arrayContaining([[], ['spool', 'plate', 'sheet', 'watch']]),
+  );
 });

@@ -6,7 +6,7 @@ export const LIVE_CHANNEL = 'kelbrin_live';
 
 /**
  * Something that pages and processes follow: one project, one class, one person's notices, the print room with its
- * queue, plates, runs and spools, how far the printers are and how warm, which changes each second, the sessions of one
+ * queue, batches, runs and spools, how far the printers are and how warm, which changes each second, the sessions of one
  * person, of which some ended, or the orders to printers, which the job process alone follows.
  */
 export type Topic =

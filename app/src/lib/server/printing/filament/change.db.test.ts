@@ -6,7 +6,7 @@ import { compute } from '../../platform/compute/compute.ts';
 import { filamentChanges, printers, queueEntries, runs, spools } from '../../platform/db/schema/index.ts';
 import { school } from '../../demo/school.ts';
 import { endRun } from '../runs/endRun.ts';
-import { startPart, wishForRun } from '../runs/startPlate.ts';
+import { startPart, wishForRun } from '../runs/startBatch.ts';
 import { PrinterKeeper } from '../keeping/keeper.ts';
 import { SerialDriver } from '../../printers/serialDriver.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';

@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, beforeEach, expect, it } from 'vitest';
-import { cancelRun, wishForRun } from '../runs/startPlate.ts';
+import { cancelRun, wishForRun } from '../runs/startBatch.ts';
 import { eventually, TestPrintRoom } from '../../testing/printRoom.ts';
 
 let room: TestPrintRoom;

@@ -13,7 +13,7 @@ import { carryOnChange } from '../filament/carryOnChange.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { endRun, type Ending } from '../runs/endRun.ts';
 import { moveRuns } from '../runs/lifecycle.ts';
-import { gcodeOfPlate } from '../plates/gcode.ts';
+import { gcodeOfBatch } from '../batches/gcode.ts';
 import { log } from '../../platform/basics/log.ts';
 import { FileNotFound, type DeviceStatus, type PrinterDriver } from '../../printers/driver.ts';
 import { LeaseLost, PrinterLease, RENEW_MS } from '../../printers/printerLease.ts';
@@ -25,7 +25,7 @@ type Run = typeof runs.$inferSelect;
 
 /** How often a printer is asked how it is. */
 const PERIOD_MS = 1_000;
-/** For so long it is tried to send a plate and start it, over new connections if need be. */
+/** For so long it is tried to send a batch and start it, over new connections if need be. */
 const SENDING_MS = 60_000;
 
 /** Connects to a printer; `mayWrite` throws when nothing may be sent to it any more. */
@@ -197,7 +197,7 @@ export class PrinterKeeper {
       await this.#end(run, { state: 'failed', problem });
     } else if (device.job && device.job.doneBytes < device.job.totalBytes) {
       const problem =
-        'The printer is at work on another file: let it end or stop it there, and clear the bed.';
+        'The printer is at work on another file: let it end or stop it there, and clear the plate.';
       await this.#end(run, { state: 'failed', problem });
     } else {
       await this.#begin(driver, run);
@@ -205,14 +205,14 @@ export class PrinterKeeper {
   }
 
   /**
-   * Slices the run's plate, sends it and starts it. Whatever cuts this off, the printer says in the next round whether it
+   * Slices the run's batch, sends it and starts it. Whatever cuts this off, the printer says in the next round whether it
    * has begun; if not, it goes on from what was noted.
    */
   async #begin(driver: PrinterDriver, run: Run): Promise<void> {
     if (run.sentAt) return this.#start(driver, run);
     let gcode: string;
     try {
-      const made = await gcodeOfPlate(this.#db, run.plateId);
+      const made = await gcodeOfBatch(this.#db, run.batchId);
       gcode = made.gcode;
       const estimateS = made.estimate.seconds;
       await this.#write((tx) => tx.update(runs).set({ estimateS }).where(eq(runs.id, run.id)));
@@ -247,7 +247,7 @@ export class PrinterKeeper {
     if (error instanceof LeaseLost) throw error;
     this.#hangUp();
     if (Date.now() - run.startedAt.getTime() < SENDING_MS) return;
-    const problem = error instanceof Error ? error.message : 'The plate could not be sent to the printer.';
+    const problem = error instanceof Error ? error.message : 'The batch could not be sent to the printer.';
     await this.#end(run, { state: 'failed', problem });
   }
 
@@ -308,7 +308,7 @@ export class PrinterKeeper {
     // It may be printing all the same. Only a person who looks at it can tell, so the run is over when one says so.
     if (run?.cancelAskedAt) {
       const problem =
-        'Given up while the printer did not answer: look at its bed before you print this again.';
+        'Given up while the printer did not answer: look at its plate before you print this again.';
       await this.#end(run, { state: 'failed', problem });
     }
   }

@@ -77,7 +77,7 @@ describe('two processes that keep one printer', () => {
     return kept;
   }
 
-  it('send a plate once and start it once between them', async () => {
+  it('send a batch once and start it once between them', async () => {
     keep(1);
     keep(2);
     const entryId = await room.startNext();

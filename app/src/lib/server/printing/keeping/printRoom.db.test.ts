@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { afterAll, afterEach, beforeAll, beforeEach, expect, it } from 'vitest';
 import { printFiles, queueEntries } from '../../platform/db/schema/index.ts';
-import { cancelRun, startPart } from '../runs/startPlate.ts';
+import { cancelRun, startPart } from '../runs/startBatch.ts';
 import { queue } from '../queue/queue.ts';
 import { eventually, TestPrintRoom } from '../../testing/printRoom.ts';
 import { startChecks } from '../../../shared/startChecks.ts';

@@ -7,9 +7,9 @@ import { demandMover, follow, lifecycle, type Moved, type Mover } from '../../pl
 export const entryLife = lifecycle({
   thing: 'part in the queue',
   states: {
-    waiting: 'It may be laid on a plate.',
-    laid: 'It has a place on a plate that is not printed yet.',
-    printing: 'Its plate is on a printer.',
+    waiting: 'It may be laid on a batch.',
+    laid: 'It has a place on a batch that is not printed yet.',
+    printing: 'Its batch is on a printer.',
     printed: 'It was printed.',
     dropped: 'The teacher took it out of the queue.',
   },
@@ -25,21 +25,21 @@ export const entryLife = lifecycle({
       from: ['waiting'],
       to: 'laid',
       by: ['teacher', 'helper'],
-      when: 'it is not held back, its approval holds, and the plate has room',
+      when: 'it is not held back, its approval holds, and the batch has room',
       announced: ['printroom'],
     },
     takeOff: {
       from: ['laid'],
       to: 'waiting',
       by: ['teacher', 'helper', 'keeper'],
-      when: 'its plate is not on a printer; or its part went back to its student',
+      when: 'its batch is not on a printer; or its part went back to its student',
       announced: ['printroom'],
     },
     start: {
       from: ['laid'],
       to: 'printing',
       by: ['teacher', 'helper'],
-      when: 'its plate is started',
+      when: 'its batch is started',
       announced: ['project', 'class'],
     },
     finish: {

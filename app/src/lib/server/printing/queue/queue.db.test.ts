@@ -6,7 +6,7 @@ import { compute } from '../../platform/compute/compute.ts';
 import { printers, runs } from '../../platform/db/schema/index.ts';
 import { school } from '../../demo/school.ts';
 import { endRun } from '../runs/endRun.ts';
-import { startPart } from '../runs/startPlate.ts';
+import { startPart } from '../runs/startBatch.ts';
 import { dropEntry, orderQueue, queue, repeatPrint } from './queue.ts';
 import { standings } from '../../projects/projects.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';

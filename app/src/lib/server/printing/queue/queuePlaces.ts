@@ -3,7 +3,7 @@ import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import type { Mover } from '../../platform/lifecycle.ts';
 import { joinQueue, leaveQueue } from './lifecycle.ts';
-import { handIns, plateParts, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
+import { handIns, batchParts, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
 
 /** The file of an earlier version of a project that still waits, with its places in the queue; they are held. */
 export async function waitingFileOf(
@@ -59,8 +59,8 @@ export async function leavePlaces(tx: Database, mover: Mover, handInId: string):
   const wasStarted =
     places.length === 0 ||
     places.some(({ state }) => state !== 'waiting' && state !== 'dropped') ||
-    (await tx.$count(plateParts, inArray(plateParts.queueEntryId, entryIds))) > 0;
-  if (wasStarted) throw new CannotNow('It was laid on a plate already, so the approval stands.');
+    (await tx.$count(batchParts, inArray(batchParts.queueEntryId, entryIds))) > 0;
+  if (wasStarted) throw new CannotNow('It was laid on a batch already, so the approval stands.');
   const [{ fileId, replaces }] = places;
   if (replaces) {
     // Copies of the earlier version that were printed before keep their numbers.

@@ -4,9 +4,9 @@ import { queueEntries, runs } from '../../platform/db/schema/index.ts';
 import { useFilament } from './useFilament.ts';
 import { tellStudents } from '../../platform/notices.ts';
 import { standings } from '../../projects/projects.ts';
-import { closePlaces, currentParts } from '../plates/plateParts.ts';
-import { movePlate } from '../plates/lifecycle.ts';
-import { takeFileOut } from '../plates/takeFileOut.ts';
+import { closePlaces, currentParts } from '../batches/batchParts.ts';
+import { moveBatch } from '../batches/lifecycle.ts';
+import { takeFileOut } from '../batches/takeFileOut.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
 import { moveRuns } from './lifecycle.ts';
 
@@ -15,7 +15,7 @@ const MOVES = { finished: 'finish', failed: 'fail', cancelled: 'cancel' } as con
 /** How a run ended. */
 export type Ending = { state: 'finished' } | { state: 'cancelled' } | { state: 'failed'; problem: string };
 
-/** Ends a run: what was finished is printed, any other plate is laid as it was and can be started again. */
+/** Ends a run: what was finished is printed, any other batch is laid as it was and can be started again. */
 export async function endRun(db: Database, runId: string, ending: Ending): Promise<void> {
   await db.transaction(async (tx) => {
     const isPrinted = ending.state === 'finished';
@@ -25,13 +25,13 @@ export async function endRun(db: Database, runId: string, ending: Ending): Promi
       ...(ending.state === 'failed' ? { problem: ending.problem } : {}),
     });
     if (!ended) return;
-    const parts = await currentParts(tx, ended.plateId);
+    const parts = await currentParts(tx, ended.batchId);
     const entryIds = parts.map(({ entryId }) => entryId);
     const move = isPrinted ? 'finish' : 'stopShort';
-    await movePlate(tx, move, 'keeper', ended.plateId);
+    await moveBatch(tx, move, 'keeper', ended.batchId);
     await moveEntries(tx, move, 'keeper', inArray(queueEntries.id, entryIds));
     await useFilament(tx, ended);
-    if (isPrinted) await closePlaces(tx, ended.plateId);
+    if (isPrinted) await closePlaces(tx, ended.batchId);
     else {
       // What went back to its student meanwhile is not tried again.
       for (const { fileId } of parts.filter(({ isApproved }) => !isApproved))

@@ -2,13 +2,13 @@ import { and, inArray, type SQL } from 'drizzle-orm';
 import type { Database } from '../../platform/db/database.ts';
 import { ACTIVE_RUN, runs } from '../../platform/db/schema/index.ts';
 import { demandMover, follow, lifecycle, type Mover } from '../../platform/lifecycle.ts';
-import { currentParts } from '../plates/plateParts.ts';
+import { currentParts } from '../batches/batchParts.ts';
 
-/** One print of a plate on one printer. */
+/** One print of a batch on one printer. */
 export const runLife = lifecycle({
   thing: 'run',
   states: {
-    preparing: 'Its plate is sliced.',
+    preparing: 'Its batch is sliced.',
     sending: 'The printer gets its file.',
     printing: 'The printer is at work on it.',
     finished: 'The printer came to its end.',
@@ -59,7 +59,7 @@ export const runLife = lifecycle({
 type Run = typeof runs.$inferSelect;
 type Columns = typeof runs.$inferInsert;
 
-/** Makes a run, which its printer's keeper carries out; the database refuses a second one of a printer or a plate. */
+/** Makes a run, which its printer's keeper carries out; the database refuses a second one of a printer or a batch. */
 export async function newRun(
   tx: Database,
   mover: Mover,
@@ -87,9 +87,9 @@ export async function moveRuns(
     .set({ ...also, state: move.to })
     .where(and(which, inArray(runs.state, [...move.from])))
     .returning();
-  for (const { id, plateId } of moved) {
-    // Of what failed, the teachers of all whose parts are on the plate are told.
-    const parts = 'noticed' in move ? await currentParts(tx, plateId) : [];
+  for (const { id, batchId } of moved) {
+    // Of what failed, the teachers of all whose parts are on the batch are told.
+    const parts = 'noticed' in move ? await currentParts(tx, batchId) : [];
     const briefIds = new Set(parts.map(({ briefId }) => briefId));
     await follow(
       tx,

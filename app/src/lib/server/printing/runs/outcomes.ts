@@ -3,23 +3,23 @@ import { isUsable, outcomeDraft, type OutcomeKind } from '../../../shared/outcom
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
-import { handIns, plateParts, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
+import { handIns, batchParts, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { moveHandIns } from '../../handIns/lifecycle.ts';
 import { SentBytes } from '../../platform/sent/sentBytes.ts';
 import { takenPicture } from '../../platform/compute/takenPicture.ts';
-import { partsOf } from '../plates/plateParts.ts';
-import { takeFileOut } from '../plates/takeFileOut.ts';
+import { partsOf } from '../batches/batchParts.ts';
+import { takeFileOut } from '../batches/takeFileOut.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
 
 /**
- * Writes down what came of a part of a printed plate, with a photo if there is one. One that failed is printed again
+ * Writes down what came of a part of a printed batch, with a photo if there is one. One that failed is printed again
  * (it waits in the queue, where it was) or goes back to its student with the note as the reason.
  */
 export async function noteOutcome(
   db: Database,
   person: Person,
-  plateId: string,
+  batchId: string,
   entryId: string,
   data: unknown,
   photo?: Uint8Array,
@@ -36,20 +36,20 @@ export async function noteOutcome(
 
   await db.transaction(async (tx) => {
     const [place] = await tx
-      .select({ place: plateParts, state: queueEntries.state })
-      .from(plateParts)
-      .innerJoin(queueEntries, eq(queueEntries.id, plateParts.queueEntryId))
-      .where(and(isId(plateId, plateParts.plateId), isId(entryId, plateParts.queueEntryId)))
+      .select({ place: batchParts, state: queueEntries.state })
+      .from(batchParts)
+      .innerJoin(queueEntries, eq(queueEntries.id, batchParts.queueEntryId))
+      .where(and(isId(batchId, batchParts.batchId), isId(entryId, batchParts.queueEntryId)))
       .for('no key update');
     if (!place) throw new NotAllowed();
-    if (place.place.isCurrent) throw new CannotNow('This plate is not printed yet.');
+    if (place.place.isCurrent) throw new CannotNow('This batch is not printed yet.');
     if (place.place.outcome) throw new CannotNow('What came of this part is written down already.');
-    if (place.state !== 'printed') throw new CannotNow('This part was not printed on this plate.');
+    if (place.state !== 'printed') throw new CannotNow('This part was not printed on this batch.');
     await tx
-      .update(plateParts)
+      .update(batchParts)
       .set({ outcome, outcomeNote: note, outcomePhoto: photo, measuredMm, outcomeAt: new Date() })
-      .where(and(eq(plateParts.plateId, plateId), eq(plateParts.queueEntryId, entryId)));
-    const parts = await partsOf(tx, [plateId]);
+      .where(and(eq(batchParts.batchId, batchId), eq(batchParts.queueEntryId, entryId)));
+    const parts = await partsOf(tx, [batchId]);
     const part = parts.find((each) => each.entryId === entryId)!;
     if (failed && next === 'again') {
       if (!part.isApproved)
@@ -72,14 +72,14 @@ export async function outcomesOf(
   const rows = await db
     .selectDistinctOn([printFiles.handInId], {
       handInId: printFiles.handInId,
-      outcome: plateParts.outcome,
-      note: plateParts.outcomeNote,
+      outcome: batchParts.outcome,
+      note: batchParts.outcomeNote,
     })
-    .from(plateParts)
-    .innerJoin(queueEntries, eq(queueEntries.id, plateParts.queueEntryId))
+    .from(batchParts)
+    .innerJoin(queueEntries, eq(queueEntries.id, batchParts.queueEntryId))
     .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
-    .where(and(inArray(printFiles.handInId, [...handInIds]), isNotNull(plateParts.outcome)))
-    .orderBy(printFiles.handInId, desc(plateParts.outcomeAt));
+    .where(and(inArray(printFiles.handInId, [...handInIds]), isNotNull(batchParts.outcome)))
+    .orderBy(printFiles.handInId, desc(batchParts.outcomeAt));
   return new Map(rows.map(({ handInId, outcome, note }) => [handInId, { outcome: outcome!, note }]));
 }
 
@@ -87,14 +87,14 @@ export async function outcomesOf(
 export async function outcomePhoto(
   db: Database,
   person: Person,
-  plateId: string,
+  batchId: string,
   entryId: string,
 ): Promise<Uint8Array> {
   demandRole(person, 'teacher', 'helper');
   const [found] = await db
-    .select({ photo: plateParts.outcomePhoto })
-    .from(plateParts)
-    .where(and(isId(plateId, plateParts.plateId), isId(entryId, plateParts.queueEntryId)));
+    .select({ photo: batchParts.outcomePhoto })
+    .from(batchParts)
+    .where(and(isId(batchId, batchParts.batchId), isId(entryId, batchParts.queueEntryId)));
   if (!found?.photo) throw new NotAllowed();
   return found.photo;
 }

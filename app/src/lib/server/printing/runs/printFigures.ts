@@ -4,14 +4,14 @@ import { demandRole, type Person } from '../../platform/auth/access.ts';
 import type { Database } from '../../platform/db/database.ts';
 import {
   handIns,
-  plateParts,
-  plates,
+  batchParts,
+  batches,
   printers,
   printFiles,
   queueEntries,
   runs,
 } from '../../platform/db/schema/index.ts';
-import { designedMm } from '../plates/plateParts.ts';
+import { designedMm } from '../batches/batchParts.ts';
 
 /** How many parts came out usable, of how many whose outcome was written down. */
 export interface Success {
@@ -43,23 +43,23 @@ export async function printFigures(db: Database, person: Person) {
 async function outcomesOf(db: Database) {
   const rows = await db
     .select({
-      outcome: plateParts.outcome,
+      outcome: batchParts.outcome,
       verdict: sql<'pass' | 'warn' | 'fail' | null>`${handIns.inspection} ->> 'verdict'`,
       printer: printers.name,
-      measuredMm: plateParts.measuredMm,
+      measuredMm: batchParts.measuredMm,
       designedMm,
     })
-    .from(plateParts)
-    .innerJoin(queueEntries, eq(queueEntries.id, plateParts.queueEntryId))
+    .from(batchParts)
+    .innerJoin(queueEntries, eq(queueEntries.id, batchParts.queueEntryId))
     .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
     .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
-    .innerJoin(runs, and(eq(runs.plateId, plateParts.plateId), eq(runs.state, 'finished')))
+    .innerJoin(runs, and(eq(runs.batchId, batchParts.batchId), eq(runs.state, 'finished')))
     .innerJoin(printers, eq(printers.id, runs.printerId))
-    .where(isNotNull(plateParts.outcome));
+    .where(isNotNull(batchParts.outcome));
   return rows.map(({ outcome, ...row }) => ({ ...row, outcome: outcome! }));
 }
 
-/** The hours that each printer has printed, and the grams that its plates took. */
+/** The hours that each printer has printed, and the grams that its batches took. */
 async function workOf(db: Database) {
   return db
     .select({
@@ -67,11 +67,11 @@ async function workOf(db: Database) {
       runs: sql<number>`count(*)::int`,
       finished: sql<number>`(count(*) filter (where ${runs.state} = 'finished'))::int`,
       hours: sql<number>`coalesce(sum(extract(epoch from ${runs.endedAt} - ${runs.startedAt})) / 3600, 0)::float8`,
-      grams: sql<number>`coalesce(sum((${plates.estimate} ->> 'grams')::float8 * ${runs.progress}), 0)::float8`,
+      grams: sql<number>`coalesce(sum((${batches.estimate} ->> 'grams')::float8 * ${runs.progress}), 0)::float8`,
     })
     .from(runs)
     .innerJoin(printers, eq(printers.id, runs.printerId))
-    .innerJoin(plates, eq(plates.id, runs.plateId))
+    .innerJoin(batches, eq(batches.id, runs.batchId))
     .where(isNotNull(runs.endedAt))
     .groupBy(printers.name)
     .orderBy(printers.name);
@@ -95,7 +95,7 @@ function successBy<T extends { outcome: OutcomeKind }>(
 }
 
 /**
- * By how much a printer's parts are larger than they were designed, along the bed, where layers do not matter: the median
+ * By how much a printer's parts are larger than they were designed, along the plate, where layers do not matter: the median
  * of what was measured, mm; undefined when nothing was.
  */
 function offSizes(

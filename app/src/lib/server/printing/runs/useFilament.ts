@@ -1,17 +1,17 @@
 import { eq, sql } from 'drizzle-orm';
 import type { Database } from '../../platform/db/database.ts';
-import { plates, runs, spools } from '../../platform/db/schema/index.ts';
-import { currentParts } from '../plates/plateParts.ts';
+import { batches, runs, spools } from '../../platform/db/schema/index.ts';
+import { currentParts } from '../batches/batchParts.ts';
 
 /** Takes what a run has printed from its roll off it; of one that ended early as much as it had come far. */
 export async function useFilament(tx: Database, run: typeof runs.$inferSelect): Promise<void> {
   if (!run.spoolId) return;
   const [{ estimate }] = await tx
-    .select({ estimate: plates.estimate })
-    .from(plates)
-    .where(eq(plates.id, run.plateId));
-  // A plate that was not sliced takes about what its parts take one by one.
-  const whole = estimate?.grams ?? gramsOf(await currentParts(tx, run.plateId));
+    .select({ estimate: batches.estimate })
+    .from(batches)
+    .where(eq(batches.id, run.batchId));
+  // A batch that was not sliced takes about what its parts take one by one.
+  const whole = estimate?.grams ?? gramsOf(await currentParts(tx, run.batchId));
   await takeOffSpool(tx, run.spoolId, whole * (run.progress - run.spoolFrom));
 }
 

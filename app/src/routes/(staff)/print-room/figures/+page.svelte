@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { ChartConfiguration } from 'chart.js';
-  import { plateTexts } from '$lib/texts/plate';
+  import { batchTexts } from '$lib/texts/batch';
   import { printFiguresTexts as say } from '$lib/texts/printFigures';
   import Chart from '$lib/ui/Chart.svelte';
 
@@ -41,7 +41,7 @@
   const failures = $derived<ChartConfiguration<'bar'>>({
     type: 'bar',
     data: {
-      labels: data.failures.map(({ outcome }) => plateTexts.outcomes[outcome]),
+      labels: data.failures.map(({ outcome }) => batchTexts.outcomes[outcome]),
       datasets: [
         { data: data.failures.map(({ parts }) => parts), backgroundColor: '#b5402a', maxBarThickness: 22 },
       ],
@@ -85,7 +85,7 @@
       {#if data.failures.length > 0}
         <Chart
           label="{say.why}: {data.failures
-            .map(({ outcome, parts }) => `${plateTexts.outcomes[outcome]}, ${parts}`)
+            .map(({ outcome, parts }) => `${batchTexts.outcomes[outcome]}, ${parts}`)
             .join('; ')}"
           config={failures}
           heightPx={60 + 30 * data.failures.length}

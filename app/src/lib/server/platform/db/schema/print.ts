@@ -41,7 +41,7 @@ export const printFiles = pgTable('print_files', {
   stlHash: text('stl_hash').notNull(),
   stl: bytes('stl').notNull(),
   estimate: jsonb('estimate').$type<Estimate>().notNull(),
-  /** What it covers of a bed; see `@kelbrin/core/plate`. */
+  /** What it covers of a plate; see `@kelbrin/core/plate`. */
   footprint: jsonb('footprint').$type<Region>().notNull(),
   frozenAt: timestamp('frozen_at', { withTimezone: true }).notNull().defaultNow(),
 });
@@ -163,18 +163,18 @@ export const runState = pgEnum('run_state', [
   'cancelled',
 ]);
 
-/** The states in which a run holds its printer and its plate. */
+/** The states in which a run holds its printer and its batch. */
 export const ACTIVE_RUN = ['preparing', 'sending', 'printing'] as const;
 
-/** Where a plate stands; see `printing/plates/lifecycle.ts`. */
-export const plateState = pgEnum('plate_state', ['laid', 'printing', 'printed', 'discarded']);
+/** Where a batch stands; see `printing/batches/lifecycle.ts`. */
+export const batchState = pgEnum('batch_state', ['laid', 'printing', 'printed', 'discarded']);
 
-/** Parts laid on one bed, to be printed together. */
-export const plates = pgTable('plates', {
+/** Parts laid on one plate, to be printed together. */
+export const batches = pgTable('batches', {
   id: uuid('id').primaryKey().defaultRandom(),
-  /** What people write on it and say: "plate 12". */
+  /** What people write on it and say: "batch 12". */
   number: serial('number').notNull().unique(),
-  state: plateState('state').notNull().default('laid'),
+  state: batchState('state').notNull().default('laid'),
   choice: jsonb('choice').$type<PrintChoice>().notNull(),
   /** What it takes, by the server's own slicing; null until it was sliced as it is. */
   estimate: jsonb('estimate').$type<Estimate>(),
@@ -186,21 +186,21 @@ export const plates = pgTable('plates', {
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 });
 
-/** A place on a plate, and what came of the part there. */
-export const plateParts = pgTable(
-  'plate_parts',
+/** A place on a batch, and what came of the part there. */
+export const batchParts = pgTable(
+  'batch_parts',
   {
-    plateId: uuid('plate_id')
+    batchId: uuid('batch_id')
       .notNull()
-      .references(() => plates.id, { onDelete: 'cascade' }),
+      .references(() => batches.id, { onDelete: 'cascade' }),
     queueEntryId: uuid('queue_entry_id')
       .notNull()
       .references(() => queueEntries.id, { onDelete: 'cascade' }),
-    /** The middle of the part's box, from the front left corner of the bed. */
+    /** The middle of the part's box, from the front left corner of the plate. */
     xMm: real('x_mm').notNull(),
     yMm: real('y_mm').notNull(),
     turnDeg: real('turn_deg').notNull(),
-    /** Whether it is to be printed there still; once the plate is printed, it is not. */
+    /** Whether it is to be printed there still; once the batch is printed, it is not. */
     isCurrent: boolean('is_current').notNull().default(true),
     outcome: text('outcome').$type<OutcomeKind>(),
     outcomeNote: text('outcome_note').notNull().default(''),
@@ -210,15 +210,15 @@ export const plateParts = pgTable(
     outcomeAt: timestamp('outcome_at', { withTimezone: true }),
   },
   (table) => [
-    primaryKey({ columns: [table.plateId, table.queueEntryId] }),
-    // A part is on one plate at a time, so that nobody prints it twice.
-    uniqueIndex('one_plate_a_part')
+    primaryKey({ columns: [table.batchId, table.queueEntryId] }),
+    // A part is on one batch at a time, so that nobody prints it twice.
+    uniqueIndex('one_batch_a_part')
       .on(table.queueEntryId)
       .where(sql`${table.isCurrent}`),
   ],
 );
 
-/** One print of a plate on one printer, from start to end. */
+/** One print of a batch on one printer, from start to end. */
 export const runs = pgTable(
   'runs',
   {
@@ -226,9 +226,9 @@ export const runs = pgTable(
     printerId: uuid('printer_id')
       .notNull()
       .references(() => printers.id),
-    plateId: uuid('plate_id')
+    batchId: uuid('batch_id')
       .notNull()
-      .references(() => plates.id, { onDelete: 'cascade' }),
+      .references(() => batches.id, { onDelete: 'cascade' }),
     /** The roll that it prints from. */
     spoolId: uuid('spool_id').references(() => spools.id, { onDelete: 'set null' }),
     state: runState('state').notNull().default('preparing'),
@@ -256,16 +256,16 @@ export const runs = pgTable(
     startChecks: jsonb('start_checks').$type<readonly StartCheck[]>().notNull().default([]),
     startedAt: timestamp('started_at', { withTimezone: true }).notNull().defaultNow(),
     endedAt: timestamp('ended_at', { withTimezone: true }),
-    /** When somebody said that the bed is clear of it; null while the part may lie there. */
+    /** When somebody said that the plate is clear of it; null while the part may lie there. */
     clearedAt: timestamp('cleared_at', { withTimezone: true }),
   },
   (table) => [
-    // However many people press the button at once, a printer has one run and a plate is printed once at a time.
+    // However many people press the button at once, a printer has one run and a batch is printed once at a time.
     uniqueIndex('one_run_a_printer')
       .on(table.printerId)
       .where(sql`${table.state} in ('preparing', 'sending', 'printing')`),
-    uniqueIndex('one_run_a_plate')
-      .on(table.plateId)
+    uniqueIndex('one_run_a_batch')
+      .on(table.batchId)
       .where(sql`${table.state} in ('preparing', 'sending', 'printing')`),
   ],
 );

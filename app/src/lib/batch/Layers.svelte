@@ -1,0 +1,148 @@
+<script lang="ts">
+  import { onDestroy } from 'svelte';
+  import { extentOf } from '@kelbrin/core/plane';
+  import { coveredBy, type Placed } from '@kelbrin/core/plate';
+  import { layerEndS, progressAt, type Role } from '@kelbrin/core/slice';
+  import { Button } from 'flowbite-svelte';
+  import { batchTexts as say } from '$lib/texts/batch';
+  import HeightRuler from '$lib/ui/HeightRuler.svelte';
+  import { drawLayer, HANGING, roleColours } from './drawLayer';
+  import type { BatchSlicing } from './slicing.svelte';
+
+  interface Props {
+    slicing: BatchSlicing;
+    parts: readonly (Omit<Placed, 'id'> & {
+      readonly entryId: string;
+      readonly designedMm: readonly number[] | null;
+    })[];
+    /** The part that is marked, by its place in the queue. */
+    chosen?: string;
+    /** The heights at which the colour changes. */
+    colourChangesMm?: readonly number[];
+  }
+  let { slicing, parts, chosen = $bindable(), colourChangesMm = [] }: Props = $props();
+
+  /** Watched, a print of any length grows in so many seconds, so many times a second. */
+  const WATCH_S = 24;
+  const STEPS_PER_S = 10;
+  const MARGIN_MM = 8;
+
+  /** The moment of the print that is looked at, s; undefined until somebody has chosen one. */
+  let chosenS = $state<number>();
+  let canvas: HTMLCanvasElement;
+  let timer: ReturnType<typeof setInterval> | undefined = $state();
+
+  const endS = $derived(slicing.clock?.endS ?? 0);
+  const last = $derived(Math.max(0, slicing.heightsMm.length - 1));
+  const topMm = $derived(slicing.heightsMm[last] ?? 0);
+  // What is seen first is the first layer, whole: most faults of a print begin there.
+  const nowS = $derived(slicing.clock ? Math.min(chosenS ?? layerEndS(slicing.clock, 0), endS) : 0);
+  const now = $derived(
+    slicing.clock ? progressAt(slicing.clock, nowS) : { layer: 0, lines: Infinity, share: 0 },
+  );
+  const heightMm = $derived(slicing.heightsMm[now.layer] ?? 0);
+  const isWarming = $derived(slicing.clock !== undefined && nowS < slicing.clock.layerStartsS[0]);
+  const view = $derived.by(() => {
+    const { x, y } = extentOf(parts.flatMap((part) => coveredBy(part.footprint, part)));
+    return {
+      x: { low: x.low - MARGIN_MM, high: x.high + MARGIN_MM },
+      y: { low: y.low - MARGIN_MM, high: y.high + MARGIN_MM },
+    };
+  });
+  const present = $derived(new Set(slicing.shown?.layer.paths.map(({ role }) => role)));
+  const bars = $derived(
+    parts.map(({ entryId, designedMm }) => ({ id: entryId, lowMm: 0, highMm: designedMm?.[2] ?? topMm })),
+  );
+  const flags = $derived(
+    colourChangesMm
+      .filter((mm) => mm < topMm)
+      .map((mm) => ({ atMm: mm, colour: 'var(--color-warn)', words: say.colourAt })),
+  );
+  const minute = $derived(say.minute(Math.ceil(nowS / 60), Math.ceil(endS / 60)));
+  const layer = $derived(isWarming ? say.warming : say.layer(now.layer + 1, last + 1, heightMm.toFixed(2)));
+
+  $effect(() => slicing.show(now.layer));
+  $effect(() => {
+    const { shown } = slicing;
+    // The layer that was asked for is on its way; until it is here, the one that is seen is shown whole.
+    if (shown)
+      drawLayer(canvas, shown, view, shown.index === now.layer ? now : { lines: Infinity, share: 0 });
+  });
+  onDestroy(() => clearInterval(timer));
+
+  /** Looks at the layer that lies at a height, when it is whole. */
+  function lookAt(mm: number | undefined): void {
+    if (!slicing.clock) return;
+    const found = mm === undefined ? -1 : slicing.heightsMm.findIndex((top) => top >= mm - 1e-6);
+    chosenS = found < 0 ? endS : layerEndS(slicing.clock, found);
+  }
+
+  /** The height of the layer above or below, or of the fifth from here. */
+  function nextMm(_: number, way: 1 | -1, isFar: boolean): number {
+    return slicing.heightsMm[Math.min(last, Math.max(0, now.layer + way * (isFar ? 5 : 1)))] ?? 0;
+  }
+
+  function watch(): void {
+    if (timer) {
+      clearInterval(timer);
+      timer = undefined;
+      return;
+    }
+    if (nowS >= endS) chosenS = 0;
+    timer = setInterval(() => {
+      if (nowS >= endS) watch();
+      else chosenS = Math.min(endS, nowS + endS / (WATCH_S * STEPS_PER_S));
+    }, 1000 / STEPS_PER_S);
+  }
+</script>
+
+<div class="flex min-h-0 flex-1">
+  <HeightRuler
+    {topMm}
+    atMm={slicing.clock && !isWarming ? heightMm : undefined}
+    {bars}
+    marked={chosen}
+    {flags}
+    label={say.height}
+    hint={say.heightHow}
+    words={layer}
+    next={nextMm}
+    onheight={lookAt}
+    onmark={(entryId) => (chosen = entryId)}
+  />
+  <div class="relative min-h-0 flex-1">
+    <canvas bind:this={canvas} class="h-full w-full" data-testid="layer"></canvas>
+    <ul class="absolute top-2 right-2 flex flex-col gap-1 rounded bg-white/90 px-2 py-1.5 text-sm">
+      {#each Object.entries(roleColours).filter( ([role]) => present.has(role as Role) ) as [role, colour] (role)}
+        <li class="flex items-center gap-2">
+          <span class="h-2 w-5 rounded border border-[#3B4747]" style="background: {colour}"></span>{say
+            .roles[role as Role]}
+        </li>
+      {/each}
+      {#if slicing.shown && slicing.shown.hanging.length > 0}
+        <li class="text-fail flex items-center gap-2 font-semibold" data-testid="hanging">
+          <span
+            class="h-2 w-5 rounded"
+            style="background: repeating-linear-gradient(60deg, {HANGING} 0 2px, #3B4747 2px 5px)"
+          ></span>{say.hanging}
+        </li>
+      {/if}
+    </ul>
+  </div>
+</div>
+<div class="flex flex-wrap items-center gap-x-4 gap-y-1">
+  <span class="w-72 text-sm" data-testid="layer-words"
+    ><strong class="measured">{minute}</strong> · <span class="measured">{layer}</span></span
+  >
+  <input
+    type="range"
+    min="0"
+    max={endS}
+    step="any"
+    bind:value={() => nowS, (seconds) => (chosenS = seconds)}
+    class="accent-primary-700 min-w-40 flex-1"
+    aria-label={say.minutes}
+    aria-valuetext="{minute}, {layer}"
+  />
+  <Button size="xs" color="alternative" onclick={watch}>{timer ? say.stop : say.watchIt}</Button>
+</div>

@@ -1,0 +1,113 @@
+<script lang="ts">
+  import { allowedSets, settingsFor, type PrintChoice } from '@kelbrin/core/slice';
+  import type { LimitsCard } from '@kelbrin/core/inspect';
+  import { batchTexts as say } from '$lib/texts/batch';
+  import NumberField from '$lib/ui/NumberField.svelte';
+
+  interface Props {
+    choice: PrintChoice;
+    limits: LimitsCard;
+    disabled?: boolean;
+    change: (choice: PrintChoice) => void;
+  }
+  let { choice, limits, disabled = false, change }: Props = $props();
+
+  const sets = $derived(allowedSets(limits));
+  const usual = $derived(settingsFor(limits, choice.set));
+  const set = (part: Partial<PrintChoice>) => change({ ...choice, ...part });
+</script>
+
+<fieldset class="flex flex-col gap-3" {disabled}>
+  <legend class="mb-2 font-semibold">{say.settings}</legend>
+  <div role="radiogroup" aria-label={say.set} class="flex gap-1">
+    {#each sets as { id, name, what } (id)}
+      <label
+        class="border-hairline has-checked:border-primary-700 has-checked:bg-primary-50 flex-1 cursor-pointer rounded border px-2 py-1 text-center text-sm has-focus-visible:outline-2"
+        title={what}
+      >
+        <input
+          type="radio"
+          name="set"
+          value={id}
+          class="sr-only"
+          checked={choice.set === id}
+          onchange={() => set({ set: id })}
+        />{name}
+      </label>
+    {/each}
+  </div>
+  <p class="text-ink-soft text-sm">{sets.find(({ id }) => id === choice.set)?.what}</p>
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2" title={say.infillWhy}>
+    {say.infill}
+    <span class="flex items-center gap-1"
+      ><NumberField
+        min={0}
+        max={100}
+        unit="%"
+        nudge={5}
+        optional
+        class="w-full"
+        kept={Math.round(100 * (choice.infillShare ?? usual.infillShare))}
+        onchange={(percent) => set({ infillShare: percent === null ? undefined : percent / 100 })}
+      />%</span
+    >
+    <span class="text-ink-soft col-span-2 text-sm">{say.infillWhy}</span>
+  </label>
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-2">
+    {say.pattern}
+    <select
+      class="border-hairline rounded px-2 py-1"
+      value={String(choice.infillDirections ?? usual.infillDirections)}
+      onchange={(event) =>
+        set({ infillDirections: Number(event.currentTarget.value) as PrintChoice['infillDirections'] })}
+    >
+      {#each Object.entries(say.patterns) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+    </select>
+  </label>
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
+    {say.wallLines}
+    <NumberField
+      min={1}
+      max={10}
+      whole
+      optional
+      class="w-full"
+      kept={choice.wallLines ?? usual.wallLines}
+      onchange={(lines) => set({ wallLines: lines ?? undefined })}
+    />
+    <span class="text-ink-soft col-span-2 text-sm">{say.wallLinesWhy}</span>
+  </label>
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
+    {say.brim}
+    <span class="flex items-center gap-1"
+      ><NumberField
+        min={0}
+        max={30}
+        unit="mm"
+        nudge={0.5}
+        optional
+        class="w-full"
+        kept={choice.brimMm ?? usual.brimMm}
+        onchange={(mm) => set({ brimMm: mm ?? undefined })}
+      />mm</span
+    >
+    <span class="text-ink-soft col-span-2 text-sm">{say.brimWhy}</span>
+  </label>
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
+    {say.colourAt}
+    <span class="flex items-center gap-1"
+      ><NumberField
+        min={0}
+        max={999}
+        unit="mm"
+        nudge={0.2}
+        optional
+        placeholder="–"
+        class="w-full"
+        kept={choice.colourChangesMm?.[0] ?? null}
+        onchange={(mm) => set({ colourChangesMm: mm === null || mm <= 0 ? undefined : [mm] })}
+      />mm</span
+    >
+    <span class="text-ink-soft col-span-2 text-sm">{say.colourWhy}</span>
+  </label>
+</fieldset>

@@ -1,0 +1,66 @@
+import wasmUrl from 'manifold-3d/manifold.wasm?url';
+import { readSolid } from '@kelbrin/core/format';
+import type { SolidMesh } from '@kelbrin/core/mesh';
+import { plateToolpath, slicePart, type SlicedPart } from '@kelbrin/core/plate';
+import { cutThrough, estimate, hangingOf, printClock, settingsOf, type Toolpath } from '@kelbrin/core/slice';
+import { loadKernel } from '@kelbrin/core/solid';
+import type { FromBatchWorker, ToBatchWorker } from './messages';
+
+const starting = loadKernel({ url: wasmUrl });
+const meshes = new Map<string, SolidMesh>();
+/** Sliced parts by file and settings, so that moving a part slices nothing anew. */
+const sliced = new Map<string, SlicedPart>();
+/** So many are kept: what was tried last is often tried again. */
+const MOST_KEPT = 60;
+
+let current = 0;
+let toolpath: Toolpath | undefined;
+
+addEventListener('message', ({ data }: MessageEvent<ToBatchWorker>) => {
+  if (data.kind === 'file') meshes.set(data.hash, readSolid(new Uint8Array(data.stl)));
+  else if (data.kind === 'batch') {
+    current = data.job;
+    sliceBatch(data).catch((problem: unknown) => {
+      answer({
+        kind: 'failed',
+        job: data.job,
+        problem: problem instanceof Error ? problem.message : String(problem),
+      });
+    });
+  } else if (data.kind === 'off') current = data.job;
+  else if (data.job !== current || !toolpath) return;
+  else if (data.kind === 'cut') answer({ kind: 'cut', job: data.job, cuts: cutThrough(toolpath, data.yMm) });
+  else {
+    const { layers } = toolpath;
+    const [layer, under] = [layers[data.index], layers[data.index - 1]];
+    const hanging = layer && under ? hangingOf(layer, under) : [];
+    if (layer) answer({ kind: 'layer', job: data.job, index: data.index, layer, under, hanging });
+  }
+});
+
+async function sliceBatch({ job, parts, limits, choice }: Extract<ToBatchWorker, { kind: 'batch' }>) {
+  const kernel = await starting;
+  const settings = settingsOf(limits, choice);
+  const key = JSON.stringify(settings);
+  const hashes = [...new Set(parts.map(({ hash }) => hash))];
+  for (const [done, hash] of hashes.entries()) {
+    if (sliced.has(hash + key)) continue;
+    answer({ kind: 'progress', job, done, of: hashes.length });
+    // A message that came meanwhile is heard here: a newer job calls this one off.
+    await new Promise((resolve) => setTimeout(resolve));
+    if (job !== current) return;
+    sliced.set(hash + key, slicePart(kernel, meshes.get(hash)!, settings));
+  }
+  toolpath = plateToolpath(
+    parts.map(({ hash, ...placement }) => ({ ...placement, part: sliced.get(hash + key)! })),
+    settings,
+  );
+  for (const old of [...sliced.keys()].slice(0, -MOST_KEPT)) sliced.delete(old);
+  const heightsMm = toolpath.layers.map(({ zMm }) => zMm);
+  const clock = printClock(toolpath, settings);
+  answer({ kind: 'sliced', job, estimate: estimate(toolpath, settings), heightsMm, clock });
+}
+
+function answer(message: FromBatchWorker): void {
+  postMessage(message);
+}

@@ -1,0 +1,42 @@
+import type { LimitsCard } from '@kelbrin/core/inspect';
+import type { Placement } from '@kelbrin/core/plate';
+import type { CutLine, Estimate, Hanging, Layer, PrintChoice, PrintClock } from '@kelbrin/core/slice';
+
+/** What the page asks of the worker that slices batches. */
+export type ToBatchWorker =
+  | { readonly kind: 'file'; readonly hash: string; readonly stl: ArrayBuffer }
+  | {
+      readonly kind: 'batch';
+      readonly job: number;
+      readonly parts: readonly (Placement & { readonly hash: string })[];
+      readonly limits: LimitsCard;
+      readonly choice: PrintChoice;
+    }
+  | { readonly kind: 'layer'; readonly job: number; readonly index: number }
+  | { readonly kind: 'cut'; readonly job: number; readonly yMm: number }
+  /** Slice nothing: what is asked for from now on is of this job. */
+  | { readonly kind: 'off'; readonly job: number };
+
+/** A layer as it is looked at, with what lies under it. */
+export interface ShownLayer {
+  readonly index: number;
+  readonly layer: Layer;
+  readonly under?: Layer;
+  /** The stretches of its walls that nothing holds. */
+  readonly hanging: readonly Hanging[];
+}
+
+/** What the worker says; a job that was overtaken by another says nothing more. */
+export type FromBatchWorker =
+  | { readonly kind: 'progress'; readonly job: number; readonly done: number; readonly of: number }
+  | {
+      readonly kind: 'sliced';
+      readonly job: number;
+      readonly estimate: Estimate;
+      /** The upper side of each layer. */
+      readonly heightsMm: readonly number[];
+      readonly clock: PrintClock;
+    }
+  | ({ readonly kind: 'layer'; readonly job: number } & ShownLayer)
+  | { readonly kind: 'cut'; readonly job: number; readonly cuts: readonly CutLine[] }
+  | { readonly kind: 'failed'; readonly job: number; readonly problem: string };

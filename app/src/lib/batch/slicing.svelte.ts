@@ -1,0 +1,126 @@
+import type { LimitsCard } from '@kelbrin/core/inspect';
+import type { Placement } from '@kelbrin/core/plate';
+import type { CutLine, Estimate, PrintChoice, PrintClock } from '@kelbrin/core/slice';
+import type { FromBatchWorker, ShownLayer, ToBatchWorker } from './messages';
+import BatchWorker from './batch.worker?worker';
+
+/** A part of a batch, by the print file that it is of. */
+export interface PartToSlice extends Placement {
+  readonly hash: string;
+  readonly fileId: string;
+}
+
+/** Slices a batch in a worker whenever it changes, and hands out what it takes and how its layers look. */
+export class BatchSlicing {
+  estimate = $state<Estimate>();
+  heightsMm = $state<readonly number[]>([]);
+  clock = $state.raw<PrintClock>();
+  shown = $state.raw<ShownLayer>();
+  /** What is seen where the batch is cut across. */
+  cuts = $state.raw<readonly CutLine[]>([]);
+  /** How many of the files are sliced; undefined when nothing is being sliced. */
+  progress = $state<{ done: number; of: number }>();
+  problem = $state<string>();
+  /** Whether somebody had slicing stop; the batch as it is now is then not sliced. */
+  isCalledOff = $state(false);
+
+  /** Made when it is first needed, since the page is drawn on the server as well. */
+  #worker: Worker | undefined;
+  readonly #sent: Record<string, Promise<void> | undefined> = {};
+  readonly #batchId: string;
+  #job = 0;
+  #wanted = 0;
+  #cutAt: number | undefined;
+  #last: Parameters<BatchSlicing['slice']> | undefined;
+
+  constructor(batchId: string) {
+    this.#batchId = batchId;
+  }
+
+  /** Slices the batch as it is now; what was being sliced is called off. */
+  async slice(parts: readonly PartToSlice[], limits: LimitsCard, choice: PrintChoice): Promise<void> {
+    const job = ++this.#job;
+    this.#last = [parts, limits, choice];
+    this.isCalledOff = false;
+    this.progress = { done: 0, of: 1 };
+    this.problem = undefined;
+    try {
+      await Promise.all(parts.map((part) => this.#send(part)));
+    } catch (problem) {
+      if (job === this.#job) [this.progress, this.problem] = [undefined, (problem as Error).message];
+      return;
+    }
+    if (job !== this.#job) return;
+    const places = parts.map(({ hash, xMm, yMm, turnDeg }) => ({ hash, xMm, yMm, turnDeg }));
+    this.#post({ kind: 'batch', job, parts: places, limits, choice });
+  }
+
+  /** Stops slicing until the batch changes, or until somebody wants it after all. */
+  callOff(): void {
+    this.#job++;
+    this.progress = undefined;
+    this.isCalledOff = true;
+    this.#post({ kind: 'off', job: this.#job });
+  }
+
+  /** Slices what was called off. */
+  again(): void {
+    if (this.#last) void this.slice(...this.#last);
+  }
+
+  /** Shows a layer, now and after the batch was sliced anew. */
+  show(index: number): void {
+    this.#wanted = index;
+    this.#post({ kind: 'layer', job: this.#job, index });
+  }
+
+  /** Shows what an upright cut from left to right meets, now and after the batch was sliced anew. */
+  cut(yMm: number): void {
+    this.#cutAt = yMm;
+    this.#post({ kind: 'cut', job: this.#job, yMm });
+  }
+
+  close(): void {
+    this.#worker?.terminate();
+  }
+
+  #hear(message: FromBatchWorker): void {
+    if (message.job !== this.#job) return;
+    if (message.kind === 'progress') this.progress = { done: message.done, of: message.of };
+    else if (message.kind === 'layer') this.shown = message;
+    else if (message.kind === 'cut') this.cuts = message.cuts;
+    else if (message.kind === 'failed') {
+      [this.progress, this.problem] = [undefined, message.problem];
+    } else {
+      this.progress = undefined;
+      this.estimate = message.estimate;
+      this.heightsMm = message.heightsMm;
+      this.clock = message.clock;
+      this.show(Math.min(this.#wanted, message.heightsMm.length - 1));
+      if (this.#cutAt !== undefined) this.cut(this.#cutAt);
+    }
+  }
+
+  /** Sends a print file to the worker, once. */
+  #send({ hash, fileId }: PartToSlice): Promise<void> {
+    let sending = this.#sent[hash];
+    if (!sending) {
+      sending = fetch(`/batch/${this.#batchId}/part/${fileId}`).then(async (answer) => {
+        if (!answer.ok) throw new Error('A print file could not be fetched: load the page again.');
+        const stl = await answer.arrayBuffer();
+        this.#post({ kind: 'file', hash, stl });
+      });
+      this.#sent[hash] = sending;
+    }
+    return sending;
+  }
+
+  #post(message: ToBatchWorker): void {
+    // Plain copies: what Svelte watches cannot be sent.
+    if (!this.#worker) {
+      this.#worker = new BatchWorker();
+      this.#worker.addEventListener('message', ({ data }: MessageEvent<FromBatchWorker>) => this.#hear(data));
+    }
+    this.#worker.postMessage(message.kind === 'file' ? message : $state.snapshot(message));
+  }
+}

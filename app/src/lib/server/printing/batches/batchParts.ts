@@ -1,0 +1,88 @@
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { isId, NotAllowed } from '../../platform/auth/access.ts';
+import { namesOnProject } from '../../platform/auth/team.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
+import type { Database } from '../../platform/db/database.ts';
+import {
+  briefs,
+  classes,
+  handIns,
+  batchParts,
+  batches,
+  printFiles,
+  projects,
+  queueEntries,
+  users,
+} from '../../platform/db/schema/index.ts';
+
+/** The size that a hand-in was designed with, as its inspection found it. */
+export const designedMm = sql<readonly number[] | null>`${handIns.inspection} #> '{part,sizeMm}'`;
+
+/** The parts that have or had a place on a batch, with whose they are. The files themselves are left out. */
+export async function partsOf(db: Database, batchIds: readonly string[]) {
+  if (batchIds.length === 0) return [];
+  return db
+    .select({
+      batchId: batchParts.batchId,
+      entryId: batchParts.queueEntryId,
+      xMm: batchParts.xMm,
+      yMm: batchParts.yMm,
+      turnDeg: batchParts.turnDeg,
+      isCurrent: batchParts.isCurrent,
+      outcome: batchParts.outcome,
+      outcomeNote: batchParts.outcomeNote,
+      measuredMm: batchParts.measuredMm,
+      designedMm,
+      hasPhoto: sql<boolean>`${batchParts.outcomePhoto} is not null`,
+      copy: queueEntries.copy,
+      fileId: printFiles.id,
+      name: printFiles.name,
+      hash: printFiles.hash,
+      footprint: printFiles.footprint,
+      estimate: printFiles.estimate,
+      handInId: handIns.id,
+      limits: handIns.limits,
+      doubt: handIns.doubt,
+      isApproved: sql<boolean>`${handIns.state} = 'approved'`,
+      projectId: projects.id,
+      student: namesOnProject,
+      briefId: briefs.id,
+      brief: briefs.title,
+      classId: classes.id,
+      className: classes.name,
+    })
+    .from(batchParts)
+    .innerJoin(queueEntries, eq(queueEntries.id, batchParts.queueEntryId))
+    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+    .innerJoin(projects, eq(projects.id, handIns.projectId))
+    .innerJoin(users, eq(users.id, projects.studentId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .where(inArray(batchParts.batchId, [...batchIds]))
+    .orderBy(asc(users.name), asc(queueEntries.copy), asc(queueEntries.id));
+}
+export type BatchPart = Awaited<ReturnType<typeof partsOf>>[number];
+
+/** A batch that is held until the end of the transaction and may be changed: it is on no printer and not printed. */
+export async function openBatch(tx: Database, batchId: string): Promise<typeof batches.$inferSelect> {
+  const [batch] = await tx.select().from(batches).where(isId(batchId, batches.id)).for('no key update');
+  if (!batch) throw new NotAllowed();
+  if (batch.state === 'printing') throw new CannotNow(`Batch ${batch.number} is on a printer.`);
+  if (batch.state === 'printed') throw new CannotNow(`Batch ${batch.number} is printed.`);
+  if (batch.state === 'discarded') throw new CannotNow(`Batch ${batch.number} was taken apart.`);
+  return batch;
+}
+
+/** The parts of a batch that are to be printed with it. */
+export async function currentParts(db: Database, batchId: string): Promise<BatchPart[]> {
+  return (await partsOf(db, [batchId])).filter(({ isCurrent }) => isCurrent);
+}
+
+/** Notes that parts are on a batch no more. */
+export async function closePlaces(tx: Database, batchId: string): Promise<void> {
+  await tx
+    .update(batchParts)
+    .set({ isCurrent: false })
+    .where(and(eq(batchParts.batchId, batchId), batchParts.isCurrent));
+}

@@ -1,0 +1,67 @@
+import { eq, inArray } from 'drizzle-orm';
+import type { Estimate } from '@kelbrin/core/slice';
+import { NotAllowed } from '../../platform/auth/access.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
+import { compute } from '../../platform/compute/compute.ts';
+import type { Database } from '../../platform/db/database.ts';
+import { batches, printFiles } from '../../platform/db/schema/index.ts';
+import { sha256 } from '../../platform/basics/sha256.ts';
+import { partsOf, type BatchPart } from './batchParts.ts';
+
+/**
+ * The G-code of a batch as it is laid, and what it takes, which is noted on the batch. It names the print files, with
+ * their hashes and whose they are.
+ *
+ * Throws {@link CannotNow} when it cannot be sliced, and when a file is not the one that was approved: nothing else is
+ * ever printed.
+ */
+export async function gcodeOfBatch(
+  db: Database,
+  batchId: string,
+): Promise<{ gcode: string; estimate: Estimate }> {
+  const [batch] = await db.select().from(batches).where(eq(batches.id, batchId));
+  if (!batch) throw new NotAllowed();
+  const all = await partsOf(db, [batchId]);
+  const current = all.filter(({ isCurrent }) => isCurrent);
+  // Of a batch that is printed, the parts are those that were on it.
+  const parts = current.length > 0 ? current : all;
+  const files = await filesOf(db, parts);
+  const slicing = compute().run<'batch'>({
+    kind: 'batch',
+    files,
+    parts: parts.map(({ hash, xMm, yMm, turnDeg }) => ({ hash, xMm, yMm, turnDeg })),
+    limits: parts[0].limits,
+    choice: batch.choice,
+    notes: [
+      `Kelbrin, batch ${batch.number}`,
+      ...parts.map(({ name, student, hash }) => `${name}, for ${student}, print file ${hash}`),
+      `settings ${JSON.stringify(batch.choice)}`,
+    ],
+  });
+  const { gcode, estimate } = await slicing.catch((problem: unknown) => {
+    throw new CannotNow(
+      `The batch could not be sliced: ${problem instanceof Error ? problem.message : String(problem)}`,
+    );
+  });
+  await db.update(batches).set({ estimate }).where(eq(batches.id, batchId));
+  return { gcode, estimate };
+}
+
+/** The print files of parts by their hashes, each checked against its hash. */
+async function filesOf(db: Database, parts: readonly BatchPart[]): Promise<Map<string, Uint8Array>> {
+  const rows = await db
+    .select({ hash: printFiles.hash, threeMf: printFiles.threeMf })
+    .from(printFiles)
+    .where(
+      inArray(
+        printFiles.id,
+        parts.map(({ fileId }) => fileId),
+      ),
+    );
+  for (const { hash, threeMf } of rows) {
+    if (sha256(threeMf) !== hash) {
+      throw new CannotNow('The print file is not the one that was approved, so it is not printed.');
+    }
+  }
+  return new Map(rows.map(({ hash, threeMf }) => [hash, threeMf]));
+}

@@ -1,0 +1,100 @@
+import { eq } from 'drizzle-orm';
+import { afterAll, beforeAll, expect, it, vi } from 'vitest';
+import type { Person } from '../../platform/auth/access.ts';
+import { compute } from '../../platform/compute/compute.ts';
+import { printers, queueEntries, spools } from '../../platform/db/schema/index.ts';
+import { holdEntry, queue } from '../queue/queue.ts';
+import { schoolDayOf, setSchoolDay } from '../../printers/schoolDay.ts';
+import { demoSchool, type TestDatabase } from '../../testing/database.ts';
+import { layBatch } from './batches.ts';
+import { proposeBatches } from './proposals.ts';
+
+let test: TestDatabase;
+let teacher: Person;
+let helper: Person;
+
+beforeAll(async () => {
+  test = await demoSchool();
+  teacher = await test.person('Ms Fenwick');
+  helper = await test.person('Mr Oduya');
+  const status = { online: true, nozzleC: 20, nozzleTargetC: 0, bedC: 20, bedTargetC: 0 };
+  await test.db.update(printers).set({ status }).where(eq(printers.name, 'Birch'));
+  await setSchoolDay(test.db, teacher, '08:40 09:30\n09:30 10:20');
+});
+afterAll(async () => {
+  await compute().close();
+  await test.drop();
+});
+
+const at = (time: string) => new Date(`2026-11-26T${time}:00`);
+
+it('proposes for each free printer what is done before the next bell', async () => {
+  const [proposal, ...others] = await proposeBatches(test.db, helper, at('08:30'));
+  expect(others).toEqual([]);
+  expect(proposal.printer.name).toBe('Birch');
+  expect(proposal.parts.map(({ student }) => student)).toEqual(['Femi', 'Greta', 'Hugo']);
+  expect(proposal.until).toEqual(at('09:30'));
+  expect(proposal.isOvernight).toBe(false);
+  expect(proposal.seconds).toBeLessThan(3600);
+  expect(proposal.savesSeconds).toBeGreaterThan(2 * 300);
+  const ids = proposal.parts.map(({ id }) => id);
+  expect((await layBatch(test.db, helper, ids)).left).toBe(0);
+  await test.db.update(queueEntries).set({ state: 'waiting' }).where(eq(queueEntries.state, 'laid'));
+  await test.db.execute(
+    'delete from batches where id in (select batch_id from batch_parts where is_current) and not exists (select 1 from runs where batch_id = batches.id)',
+  );
+});
+
+it('lays out nothing anew while the queue is only looked at', async () => {
+  const [before] = await proposeBatches(test.db, helper, at('08:30'));
+  const run = vi.spyOn(compute(), 'run');
+  expect(await proposeBatches(test.db, helper, at('08:30'))).toEqual([before]);
+  expect(run).not.toHaveBeenCalled();
+  run.mockRestore();
+});
+
+it('takes less when the bell is near, and runs overnight when nothing would be done by then', async () => {
+  const [soon] = await proposeBatches(test.db, helper, at('10:00'));
+  expect(soon).toMatchObject({ isOvernight: false, until: at('10:20') });
+  expect(soon.parts).toHaveLength(1);
+  const [night] = await proposeBatches(test.db, helper, at('10:15'));
+  expect(night).toMatchObject({ isOvernight: true, until: new Date('2026-11-27T08:40:00') });
+  expect(night.parts).toHaveLength(3);
+});
+
+it('keeps to the material and the filament of the printer, and leaves out what is held back', async () => {
+  const [birch] = await test.db.select().from(printers).where(eq(printers.name, 'Birch'));
+  const spool = eq(spools.id, birch.spoolId!);
+  const [{ gramsLeft }] = await test.db.select().from(spools).where(spool);
+  await test.db.update(spools).set({ gramsLeft: 4 }).where(spool);
+  expect((await proposeBatches(test.db, helper, at('08:30')))[0].parts).toHaveLength(1);
+  await test.db.update(spools).set({ gramsLeft, material: 'PETG' }).where(spool);
+  expect(await proposeBatches(test.db, helper, at('08:30'))).toEqual([]);
+  await test.db.update(spools).set({ material: 'PLA' }).where(spool);
+
+  const [first] = (await queue(test.db, helper)).filter(({ state }) => state === 'waiting');
+  await holdEntry(test.db, helper, first.id, true);
+  const [{ parts }] = await proposeBatches(test.db, helper, at('08:30'));
+  expect(parts.map(({ id }) => id)).not.toContain(first.id);
+  await holdEntry(test.db, helper, first.id, false);
+});
+
+it('is made from a thousand files that wait', async () => {
+  const [{ printFileId }] = await test.db
+    .select()
+    .from(queueEntries)
+    .where(eq(queueEntries.state, 'waiting'));
+  const copies = Array.from({ length: 1000 }, (_, i) => ({ printFileId, copy: i + 2 }));
+  await test.db.insert(queueEntries).values(copies);
+  const [{ parts }] = await proposeBatches(test.db, helper, at('08:30'));
+  expect(parts.length).toBeGreaterThan(2);
+  expect((await queue(test.db, helper)).length).toBeGreaterThan(1000);
+});
+
+it('asks teachers alone when the bells ring, and refuses what is no day', async () => {
+  await expect(setSchoolDay(test.db, helper, '08:00 09:00')).rejects.toThrow();
+  await expect(setSchoolDay(test.db, teacher, 'soon')).rejects.toThrow(
+    'Line 1: A time is written like 08:30.',
+  );
+  expect(await schoolDayOf(test.db)).toHaveLength(2);
+});

@@ -1,0 +1,132 @@
+import { and, asc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm';
+import { heatingSeconds, sameMaterial, settingsFor } from '@kelbrin/core/slice';
+import { kindOf } from '../../../shared/plate.ts';
+import { inFairOrder, partsWithin } from '../../../shared/proposal.ts';
+import { nextBell, nextMorning } from '../../../shared/schoolDay.ts';
+import { demandRole, type Person } from '../../platform/auth/access.ts';
+import { namesOnProject } from '../../platform/auth/team.ts';
+import type { Database } from '../../platform/db/database.ts';
+import {
+  ACTIVE_RUN,
+  briefs,
+  filamentChanges,
+  handIns,
+  printers,
+  printFiles,
+  projects,
+  queueEntries,
+  runs,
+  spools,
+  users,
+} from '../../platform/db/schema/index.ts';
+import { schoolDayOf } from '../../printers/schoolDay.ts';
+import { layOut } from './layOut.ts';
+
+/** More parts than this no plate holds that are worth printing. */
+const MOST_PARTS = 40;
+/** What each start costs a person: clearing the plate, wiping it, watching the first layer. */
+const START_S = 300;
+
+/** A batch that could be started now. */
+export interface Proposal {
+  readonly printer: { readonly id: string; readonly name: string; readonly colour: string };
+  readonly parts: readonly { readonly id: string; readonly student: string; readonly handInId: string }[];
+  readonly seconds: number;
+  readonly grams: number;
+  /** Until when it is to be done: the next bell, or the next morning for what takes longer. */
+  readonly until: Date;
+  readonly isOvernight: boolean;
+  /** What printing one by one would take longer, of the printer's time and somebody's. */
+  readonly savesSeconds: number;
+}
+
+/**
+ * Proposes a batch for each printer that is free: of what waits and is of the material that is on it, what is due first,
+ * one part of each student before seconds, as many as have room and are done before the next bell. When nothing can be
+ * done by then, the batch runs overnight.
+ */
+export async function proposeBatches(db: Database, person: Person, now = new Date()): Promise<Proposal[]> {
+  demandRole(person, 'teacher', 'helper');
+  const [day, free, waiting] = await Promise.all([schoolDayOf(db), freePrinters(db), whatWaits(db)]);
+  const bell = nextBell(day, now);
+  const morning = nextMorning(day, now);
+  const proposals: Proposal[] = [];
+  const taken = new Set<string>();
+  for (const { printer, spool } of free) {
+    const ofMaterial = inFairOrder(
+      waiting.filter(({ id, limits }) => !taken.has(id) && sameMaterial(limits.material, spool.material)),
+    );
+    if (ofMaterial.length === 0) continue;
+    const kind = kindOf(ofMaterial[0].limits);
+    const candidates = ofMaterial.filter(({ limits }) => kindOf(limits) === kind);
+    const within = (until: Date) =>
+      partsWithin(
+        candidates,
+        { seconds: (until.getTime() - now.getTime()) / 1000, grams: spool.gramsLeft },
+        MOST_PARTS,
+      );
+    const byBell = bell ? within(bell) : [];
+    const isOvernight = byBell.length === 0;
+    const wanted = isOvernight ? within(morning) : byBell;
+    if (wanted.length === 0) continue;
+    const { placed } = await layOut(wanted, wanted[0].limits);
+    const ids = new Set(placed.map(({ id }) => id));
+    const parts = wanted.filter(({ id }) => ids.has(id));
+    for (const { id } of parts) taken.add(id);
+    const alone = parts.reduce((sum, { seconds }) => sum + seconds, 0);
+    // Parts on one batch are heated for once.
+    const heatings = (parts.length - 1) * heatingSeconds(settingsFor(wanted[0].limits));
+    proposals.push({
+      printer: { id: printer.id, name: printer.name, colour: spool.colour },
+      parts: parts.map(({ id, student, handInId }) => ({ id, student, handInId })),
+      seconds: alone - heatings,
+      grams: parts.reduce((sum, { grams }) => sum + grams, 0),
+      until: isOvernight ? morning : bell!,
+      isOvernight,
+      savesSeconds: heatings + (parts.length - 1) * START_S,
+    });
+  }
+  return proposals;
+}
+
+/** The printers that answer and print nothing, with the rolls that are on them. */
+function freePrinters(db: Database) {
+  const busy = db.select({ id: runs.printerId }).from(runs).where(inArray(runs.state, ACTIVE_RUN));
+  const changing = db.select({ id: filamentChanges.printerId }).from(filamentChanges);
+  return db
+    .select({ printer: printers, spool: spools })
+    .from(printers)
+    .innerJoin(spools, eq(spools.id, printers.spoolId))
+    .where(
+      and(
+        sql`${printers.status} ->> 'online' = 'true'`,
+        notInArray(printers.id, busy),
+        notInArray(printers.id, changing),
+      ),
+    )
+    .orderBy(asc(printers.name));
+}
+
+/** What waits and may be printed. */
+async function whatWaits(db: Database) {
+  const rows = await db
+    .select({
+      id: queueEntries.id,
+      footprint: printFiles.footprint,
+      estimate: printFiles.estimate,
+      handInId: handIns.id,
+      limits: handIns.limits,
+      student: namesOnProject,
+      dueOn: briefs.dueOn,
+      handOrder: queueEntries.handOrder,
+    })
+    .from(queueEntries)
+    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+    .innerJoin(projects, eq(projects.id, handIns.projectId))
+    .innerJoin(users, eq(users.id, projects.studentId))
+    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+    .where(and(eq(queueEntries.state, 'waiting'), isNull(queueEntries.heldAt), isNull(handIns.doubt)))
+    .orderBy(asc(queueEntries.position));
+  return rows.map(({ estimate, ...row }) => ({ ...row, seconds: estimate.seconds, grams: estimate.grams }));
+}

@@ -1,0 +1,187 @@
+import { randomBytes } from 'node:crypto';
+import { and, eq, inArray, isNull, notInArray } from 'drizzle-orm';
+import { conflictsOf } from '@kelbrin/core/plate';
+import { sameMaterial } from '@kelbrin/core/slice';
+import { plateOf, gapOf } from '../../../shared/plate.ts';
+import { startChecks, tickedChecks, type StartCheck } from '../../../shared/startChecks.ts';
+import { record } from '../../platform/audit.ts';
+import { demandRole, isId, type Person } from '../../platform/auth/access.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
+import type { Database } from '../../platform/db/database.ts';
+import { ACTIVE_RUN, printers, queueEntries, runs, spools } from '../../platform/db/schema/index.ts';
+import { announce } from '../../platform/live/topics.ts';
+import { demandNoChange, demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
+import { currentParts, openBatch, type BatchPart } from '../batches/batchParts.ts';
+import { moveBatch } from '../batches/lifecycle.ts';
+import { layBatch } from '../batches/batches.ts';
+import { moveEntries } from '../queue/lifecycle.ts';
+import { newRun } from './lifecycle.ts';
+
+type Printer = typeof printers.$inferSelect;
+
+/** Prints one waiting part by itself, in the middle of a batch of its own. */
+export async function startPart(
+  db: Database,
+  person: Person,
+  entryId: string,
+  printerId: string,
+  ticked: unknown,
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  // Whatever would keep the batch from being started is asked first, so that no batch is left behind.
+  await db.transaction(async (tx) => {
+    const { batchId } = await layBatch(tx, person, [entryId]);
+    await startBatch(tx, person, batchId, printerId, ticked);
+  });
+}
+
+/**
+ * Starts a batch on an idle printer; the printer's keeper in the job process does the rest.
+ * The database's own rules see to it that of two people who press at once, one is told that the other was first.
+ * `ticked` is what was looked at before; it is the same from wherever a print is started, and nothing starts without it.
+ */
+export async function startBatch(
+  db: Database,
+  person: Person,
+  batchId: string,
+  printerId: string,
+  ticked: unknown,
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const checks = demandChecks(ticked);
+  await db.transaction(async (tx) => {
+    const printer = await usedPrinter(tx, printerId);
+    demandOnline(printer);
+    await demandNoChange(tx, printer);
+    const busy = await tx.$count(runs, and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
+    if (busy > 0) throw new CannotNow(`${printer.name} is printing already.`);
+    const batch = await openBatch(tx, batchId);
+    const parts = await currentParts(tx, batch.id);
+    demandGoodPlaces(parts, batch.choice);
+    const doubted = parts.find(({ doubt }) => doubt);
+    if (doubted) throw new CannotNow(`${doubted.doubt} The teacher has to decide on it anew first.`);
+    const needs = batch.estimate ?? sumOf(parts);
+    await demandFilament(tx, printer, parts[0].limits.material, needs.grams);
+    const entryIds = parts.map(({ entryId }) => entryId);
+    await moveBatch(tx, 'start', person, batch.id);
+    const started = await moveEntries(tx, 'start', person, inArray(queueEntries.id, entryIds));
+    if (started.length < entryIds.length)
+      throw new CannotNow('Some of these parts are not on this batch any more.');
+    // Who ticks that the plate is empty says so of all that was printed there before.
+    await clearPlate(tx, printer.id);
+    await newRun(tx, person, {
+      printerId: printer.id,
+      batchId: batch.id,
+      spoolId: printer.spoolId,
+      fileName: `run-${randomBytes(5).toString('hex')}.gcode`,
+      estimateS: needs.seconds,
+      startedBy: person.id,
+      startChecks: checks,
+    });
+  });
+}
+
+/** Notes that a printer's plate is clear of what was printed on it last. */
+export async function notePlateClear(db: Database, person: Person, printerId: string): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  await db.transaction(async (tx) => {
+    const printer = await usedPrinter(tx, printerId);
+    await clearPlate(tx, printer.id);
+    await record(tx, person, 'clear-plate', null, [printer.id]);
+    await announce(tx, 'printroom');
+  });
+}
+
+async function clearPlate(tx: Database, printerId: string): Promise<void> {
+  await tx
+    .update(runs)
+    .set({ clearedAt: new Date() })
+    .where(
+      and(eq(runs.printerId, printerId), isNull(runs.clearedAt), notInArray(runs.state, [...ACTIVE_RUN])),
+    );
+}
+
+function demandChecks(ticked: unknown): readonly StartCheck[] {
+  const parsed = tickedChecks.safeParse(ticked);
+  const checks = parsed.success ? parsed.data : [];
+  if (checks.length < startChecks.length)
+    throw new CannotNow(
+      'Look at spool, plate and first layer before a print is started, and tick each of them.',
+    );
+  return checks;
+}
+
+/** Asks for a run to be given up; its batch is laid again once the printer has stopped. */
+export async function cancelRun(db: Database, person: Person, runId: string): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const asked = await db
+    .update(runs)
+    .set({ cancelAskedAt: new Date() })
+    .where(and(isId(runId, runs.id), inArray(runs.state, ACTIVE_RUN)))
+    .returning({ id: runs.id });
+  if (asked.length === 0) throw new CannotNow('This run is over already.');
+  await record(db, person, 'cancel-run', null, [runId]);
+  await announce(db, 'printroom', 'orders');
+}
+
+/** Asks for a run to stand still, or to go on. */
+export async function wishForRun(
+  db: Database,
+  person: Person,
+  runId: string,
+  wish: 'pause' | 'resume',
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  await db.transaction(async (tx) => {
+    const [run] = await tx
+      .update(runs)
+      .set({ wish })
+      .where(and(isId(runId, runs.id), eq(runs.state, 'printing')))
+      .returning();
+    if (!run) throw new CannotNow('This run is not printing.');
+    const [printer] = await tx.select().from(printers).where(eq(printers.id, run.printerId));
+    await demandNoChange(tx, printer);
+    await announce(tx, 'printroom', 'orders');
+  });
+}
+
+/** Throws with the names of parts that lie on each other or over the edge. */
+function demandGoodPlaces(parts: readonly BatchPart[], choice: { brimMm?: number }): void {
+  const placed = parts.map(({ entryId, ...part }) => ({ ...part, id: entryId }));
+  const nameOf = (id: string) => parts.find(({ entryId }) => entryId === id)!.student;
+  const { pairs, outside } = conflictsOf(placed, plateOf(parts[0].limits), gapOf(choice));
+  if (outside.length > 0) {
+    throw new CannotNow(`The part of ${nameOf(outside[0])} reaches over the edge of the plate: move it.`);
+  }
+  if (pairs.length > 0) {
+    const [a, b] = pairs[0].map(nameOf);
+    throw new CannotNow(`The parts of ${a} and ${b} are too near to each other: move one of them.`);
+  }
+}
+
+/** What parts take one by one: near enough until the batch is sliced. */
+function sumOf(parts: readonly BatchPart[]): { seconds: number; grams: number } {
+  return {
+    seconds: parts.reduce((sum, { estimate }) => sum + estimate.seconds, 0),
+    grams: parts.reduce((sum, { estimate }) => sum + estimate.grams, 0),
+  };
+}
+
+/** Throws unless the printer has a roll of the material with enough on it. */
+async function demandFilament(
+  tx: Database,
+  { name, spoolId }: Printer,
+  material: string,
+  grams: number,
+): Promise<void> {
+  const [spool] = spoolId ? await tx.select().from(spools).where(eq(spools.id, spoolId)) : [];
+  if (!spool) throw new CannotNow(`No spool is noted for ${name}: say in “Spools” which one is on it.`);
+  if (!sameMaterial(spool.material, material)) {
+    throw new CannotNow(`This is for ${material}, and there is ${spool.material} on ${name}.`);
+  }
+  if (spool.gramsLeft < grams) {
+    throw new CannotNow(
+      `This takes ${grams.toFixed(1)} g, and spool ${spool.number} on ${name} has ${spool.gramsLeft.toFixed(1)} g left: change it, or weigh it.`,
+    );
+  }
+}

@@ -1,0 +1,78 @@
+import { redirect } from '@sveltejs/kit';
+import { orNotFound, orSentence } from '$lib/requests.server';
+import { database } from '$lib/server/platform/db/database';
+import { spoolsOf } from '$lib/server/printers/spools';
+import { noteOutcome } from '$lib/server/printing/runs/outcomes';
+import {
+  arrangeBatch,
+  discardBatch,
+  planBatch,
+  batchToSee,
+  takeOffBatch,
+} from '$lib/server/printing/batches/batches';
+import { startBatch } from '$lib/server/printing/runs/startBatch';
+import { printersWithRuns } from '$lib/server/printing/printRoom';
+import { repeatPrint } from '$lib/server/printing/queue/queue';
+import { schoolDayOf } from '$lib/server/printers/schoolDay';
+import { LIVE } from '$lib/live/follow.svelte';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, locals, depends }) => {
+  depends(LIVE);
+  const db = database();
+  const person = locals.person!;
+  const { batch, parts, tries, spool } = await orNotFound(batchToSee(db, person, params.batch));
+  const [printers, day, spools] = await Promise.all([
+    printersWithRuns(db, person),
+    schoolDayOf(db),
+    spoolsOf(db, person),
+  ]);
+  return { batch, parts, tries, spool, printers, day, spools };
+};
+
+export const actions: Actions = {
+  arrange: async ({ params, locals }) => {
+    const left = await orSentence(arrangeBatch(database(), locals.person!, params.batch));
+    return typeof left === 'number' ? { left } : left;
+  },
+  off: async ({ params, locals, request }) => {
+    const entry = String((await request.formData()).get('entry'));
+    return orSentence(takeOffBatch(database(), locals.person!, params.batch, entry));
+  },
+  discard: async ({ params, locals }) => {
+    const refused = await orSentence(discardBatch(database(), locals.person!, params.batch));
+    if (refused) return refused;
+    redirect(303, '/queue');
+  },
+  plan: async ({ params, locals, request }) => {
+    const printer = (await request.formData()).get('printer')?.toString() || undefined;
+    return orSentence(planBatch(database(), locals.person!, params.batch, printer));
+  },
+  start: async ({ params, locals, request }) => {
+    const form = await request.formData();
+    const printer = String(form.get('printer'));
+    const refused = await orSentence(
+      startBatch(database(), locals.person!, params.batch, printer, form.getAll('check')),
+    );
+    if (refused) return refused;
+    redirect(303, '/print-room');
+  },
+  repeat: async ({ locals, request }) => {
+    const entry = String((await request.formData()).get('entry'));
+    return orSentence(repeatPrint(database(), locals.person!, entry));
+  },
+  outcome: async ({ params, locals, request }) => {
+    const form = await request.formData();
+    const entry = String(form.get('entry'));
+    const photo = form.get('photo');
+    const draft = {
+      outcome: form.get('outcome'),
+      note: form.get('note') ?? '',
+      next: form.get('next') ?? undefined,
+      measuredMm: form.get('measured') ?? undefined,
+    };
+    const bytes =
+      photo instanceof File && photo.size > 0 ? new Uint8Array(await photo.arrayBuffer()) : undefined;
+    return orSentence(noteOutcome(database(), locals.person!, params.batch, entry, draft, bytes));
+  },
+};
