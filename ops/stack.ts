@@ -31,6 +31,8 @@ export interface StackOptions {
 const printerNames = ['Alder', 'Birch'] as const;
 export type ProcessName = `web${string}` | `jobs${string}` | `printer ${(typeof printerNames)[number]}`;
 
+/** How long a process that was asked to end is waited for; it needs a few seconds, many times less than this. */
+const PATIENCE_MS = 30_000;
 /** The pause before a process that ended by itself is started again, ms, and how it grows while it goes on doing so. */
 const FIRST_PAUSE_MS = 500;
 const LONGEST_PAUSE_MS = 30_000;
@@ -164,7 +166,7 @@ export class Stack {
     this.#processes.delete(name);
     const gone = once(child, 'exit') as Promise<[number | null, NodeJS.Signals | null]>;
     child.kill(signal);
-    const timer = setTimeout(() => child.kill('SIGKILL'), 8_000);
+    const timer = setTimeout(() => child.kill('SIGKILL'), PATIENCE_MS);
     const [, endedBy] = await gone;
     clearTimeout(timer);
     return endedBy;

@@ -131,7 +131,7 @@
   </div>
 </div>
 <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
-  <span class="w-72 text-sm" data-testid="layer-words"
+  <span class="min-w-80 text-sm" data-testid="layer-words"
     ><strong class="measured">{minute}</strong> · <span class="measured">{layer}</span></span
   >
   <input

@@ -29,7 +29,9 @@ export class BatchSlicing {
   readonly #sent: Record<string, Promise<void> | undefined> = {};
   readonly #batchId: string;
   #job = 0;
+  /** The layer that is to be seen, and the job of which one is being asked for. */
   #wanted = 0;
+  #asked: number | undefined;
   #cutAt: number | undefined;
   #last: Parameters<BatchSlicing['slice']> | undefined;
 
@@ -71,6 +73,9 @@ export class BatchSlicing {
   /** Shows a layer, now and after the batch was sliced anew. */
   show(index: number): void {
     this.#wanted = index;
+    // One at a time: whoever moves quickly through the layers waits for the last that they want, and not for each.
+    if (this.#asked === this.#job) return;
+    this.#asked = this.#job;
     this.#post({ kind: 'layer', job: this.#job, index });
   }
 
@@ -87,8 +92,11 @@ export class BatchSlicing {
   #hear(message: FromBatchWorker): void {
     if (message.job !== this.#job) return;
     if (message.kind === 'progress') this.progress = { done: message.done, of: message.of };
-    else if (message.kind === 'layer') this.shown = message;
-    else if (message.kind === 'cut') this.cuts = message.cuts;
+    else if (message.kind === 'layer') {
+      this.shown = message;
+      this.#asked = undefined;
+      if (message.index !== this.#wanted) this.show(this.#wanted);
+    } else if (message.kind === 'cut') this.cuts = message.cuts;
     else if (message.kind === 'failed') {
       [this.progress, this.problem] = [undefined, message.problem];
     } else {
@@ -96,6 +104,8 @@ export class BatchSlicing {
       this.estimate = message.estimate;
       this.heightsMm = message.heightsMm;
       this.clock = message.clock;
+      // What was asked for before there were layers is not answered.
+      this.#asked = undefined;
       this.show(Math.min(this.#wanted, message.heightsMm.length - 1));
       if (this.#cutAt !== undefined) this.cut(this.#cutAt);
     }

@@ -55,8 +55,11 @@ log.info('The job process is ready');
 async function stop(): Promise<void> {
   clearInterval(round);
   unfollow();
-  await Promise.all([...keepers.values()].map((keeper) => keeper.stop()));
-  await boss.stop({ graceful: true, timeout: 5_000 });
+  // All at once: one after the other, what is inspected and what is printed would have to be waited for in turn.
+  await Promise.all([
+    ...[...keepers.values()].map((keeper) => keeper.stop()),
+    boss.stop({ graceful: true, timeout: 5_000 }),
+  ]);
   await compute().close();
   await sql.end({ timeout: 2 });
   process.exit(0);

@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm';
 import { recipeOf } from '@kelbrin/core/design';
 import { standingIn } from '@kelbrin/core/guide';
 import { classroomLimits } from '@kelbrin/core/inspect';
+import { projectsWithOwner } from '../platform/auth/withOwner.ts';
 import { compute } from '../platform/compute/compute.ts';
 import type { Database } from '../platform/db/database.ts';
 import { briefs, failings, projects, pulses, users } from '../platform/db/schema/index.ts';
@@ -11,11 +12,7 @@ const minutesAgo = (minutes: number) => new Date(Date.now() - minutes * 60_000);
 
 /** Leaves the demo school in the middle of a lesson: what benches said of themselves, and who asks for help. */
 export async function noteLesson(db: Database): Promise<void> {
-  const begun = await db
-    .select({ project: projects, brief: briefs, student: users.name })
-    .from(projects)
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(users, eq(users.id, projects.studentId));
+  const begun = await projectsWithOwner(db, { project: projects, brief: briefs, student: users.name });
   for (const { project, brief, student } of begun) {
     const recipe = recipeOf(project.design);
     const ticked = brief.guidance.slice(0, 1).map(({ id }) => id);

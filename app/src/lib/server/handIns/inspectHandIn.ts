@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { Inspection } from '@kelbrin/core/inspect';
+import { handInsWithOwner } from '../platform/auth/withOwner.ts';
 import type { Argument } from '../../shared/saidWithHandIn.ts';
 import { compute } from '../platform/compute/compute.ts';
 import { ofStudent } from '../platform/compute/fairQueue.ts';
@@ -55,17 +56,12 @@ async function inspectBegun(
   tries: number,
   isMine: SQL | undefined,
 ): Promise<void> {
-  const [found] = await db
-    .select({
-      handIn: handIns,
-      projectId: projects.id,
-      studentId: projects.studentId,
-      title: briefs.title,
-    })
-    .from(handIns)
-    .innerJoin(projects, eq(projects.id, handIns.projectId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .where(eq(handIns.id, handInId));
+  const [found] = await handInsWithOwner(db, {
+    handIn: handIns,
+    projectId: projects.id,
+    studentId: projects.studentId,
+    title: briefs.title,
+  }).where(eq(handIns.id, handInId));
   if (!found) return;
   const { handIn, projectId, studentId, title } = found;
 

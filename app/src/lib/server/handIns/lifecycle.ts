@@ -1,4 +1,5 @@
-import { and, eq, inArray, type SQL } from 'drizzle-orm';
+import { and, inArray, type SQL } from 'drizzle-orm';
+import { handInsWithOwner } from '../platform/auth/withOwner.ts';
 import type { Database } from '../platform/db/database.ts';
 import { briefs, handIns, projects } from '../platform/db/schema/index.ts';
 import { demandMover, follow, lifecycle, type Moved, type Mover } from '../platform/lifecycle.ts';
@@ -150,15 +151,15 @@ export async function moveHandIns(
 /** Hand-ins with the projects, briefs and classes that they belong to. */
 async function belongings(tx: Database, of: readonly { readonly id: string }[]): Promise<Moved[]> {
   if (of.length === 0) return [];
-  return tx
-    .select({ id: handIns.id, projectId: projects.id, briefId: briefs.id, classId: briefs.classId })
-    .from(handIns)
-    .innerJoin(projects, eq(projects.id, handIns.projectId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .where(
-      inArray(
-        handIns.id,
-        of.map(({ id }) => id),
-      ),
-    );
+  return handInsWithOwner(tx, {
+    id: handIns.id,
+    projectId: projects.id,
+    briefId: briefs.id,
+    classId: briefs.classId,
+  }).where(
+    inArray(
+      handIns.id,
+      of.map(({ id }) => id),
+    ),
+  );
 }

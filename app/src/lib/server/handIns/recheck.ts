@@ -1,5 +1,6 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import { checkTitle, type LimitsCard } from '@kelbrin/core/inspect';
+import { handInsWithOwner } from '../platform/auth/withOwner.ts';
 import { compute } from '../platform/compute/compute.ts';
 import { TaskFailure } from '../platform/compute/taskFailure.ts';
 import type { Database } from '../platform/db/database.ts';
@@ -65,19 +66,14 @@ export async function holdAgainst(
  * What was inspected for the approval stays as it was.
  */
 export async function recheckApproval(db: Database, handInId: string): Promise<void> {
-  const [found] = await db
-    .select({
-      handIn: handIns,
-      projectId: projects.id,
-      briefId: briefs.id,
-      title: briefs.title,
-      classId: classes.id,
-      card: limitsCards.card,
-    })
-    .from(handIns)
-    .innerJoin(projects, eq(projects.id, handIns.projectId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
+  const [found] = await handInsWithOwner(db, {
+    handIn: handIns,
+    projectId: projects.id,
+    briefId: briefs.id,
+    title: briefs.title,
+    classId: classes.id,
+    card: limitsCards.card,
+  })
     .innerJoin(limitsCards, eq(limitsCards.id, classes.limitsCardId))
     .where(and(eq(handIns.id, handInId), eq(handIns.state, 'approved')));
   if (!found) return;

@@ -2,6 +2,7 @@ import { and, asc, count, eq, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import { demandRole, type Person } from '../platform/auth/access.ts';
 import { shutIn } from '../platform/auth/throttle.ts';
 import { namesOnProject } from '../platform/auth/team.ts';
+import { projectsWithOwner } from '../platform/auth/withOwner.ts';
 import { countsOfBriefs } from '../briefs/briefCounts.ts';
 import type { Database } from '../platform/db/database.ts';
 import { briefs, classes, classMembers, projects, pulses, users } from '../platform/db/schema/index.ts';
@@ -73,20 +74,15 @@ export async function teacherHome(db: Database, teacher: Person) {
 
 /** Students who ask for help, or who may be stuck; the page decides by its clock. */
 async function whoMayNeed(db: Database, teacher: Person) {
-  const rows = await db
-    .select({
-      projectId: projects.id,
-      briefId: briefs.id,
-      student: namesOnProject,
-      brief: briefs.title,
-      updatedAt: projects.updatedAt,
-      helpAskedAt: projects.helpAskedAt,
-      report: pulses.report,
-    })
-    .from(projects)
-    .innerJoin(users, eq(users.id, projects.studentId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
+  const rows = await projectsWithOwner(db, {
+    projectId: projects.id,
+    briefId: briefs.id,
+    student: namesOnProject,
+    brief: briefs.title,
+    updatedAt: projects.updatedAt,
+    helpAskedAt: projects.helpAskedAt,
+    report: pulses.report,
+  })
     .leftJoin(pulses, eq(pulses.projectId, projects.id))
     .where(and(eq(classes.teacherId, teacher.id), or(isNotNull(projects.helpAskedAt), mayBeStuck)));
   const standing = await standings(

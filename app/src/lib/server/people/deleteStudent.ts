@@ -3,6 +3,7 @@ import { fileName } from '@kelbrin/core/format';
 import { record } from '../platform/audit.ts';
 import { classToTeach, type Person } from '../platform/auth/access.ts';
 import { namesOnProject } from '../platform/auth/team.ts';
+import { handInsWithOwner } from '../platform/auth/withOwner.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import {
@@ -102,22 +103,16 @@ async function leaveTeams(tx: Database, studentId: string): Promise<void> {
 
 /** Names the print files of a project anew, by whose it is now. */
 async function renameFiles(tx: Database, projectId: string): Promise<void> {
-  const files = await tx
-    .select({
-      id: printFiles.id,
-      pattern: classes.filePattern,
-      brief: briefs.title,
-      student: namesOnProject,
-      part: handIns.part,
-      n: versions.number,
-    })
-    .from(printFiles)
-    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+  const files = await handInsWithOwner(tx, {
+    id: printFiles.id,
+    pattern: classes.filePattern,
+    brief: briefs.title,
+    student: namesOnProject,
+    part: handIns.part,
+    n: versions.number,
+  })
     .innerJoin(versions, eq(versions.id, handIns.versionId))
-    .innerJoin(projects, eq(projects.id, handIns.projectId))
-    .innerJoin(users, eq(users.id, projects.studentId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .innerJoin(printFiles, eq(printFiles.handInId, handIns.id))
     .where(eq(projects.id, projectId));
   for (const { id, pattern, ...names } of files) {
     await tx

@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, exists, isNull, or, sql, type SQL } from 'drizzle-orm';
 import { classToTeach, isId, NotAllowed, type Person } from '../platform/auth/access.ts';
 import { namesOnProject } from '../platform/auth/team.ts';
+import { handInsWithOwner, projectsWithOwner } from '../platform/auth/withOwner.ts';
 import { record } from '../platform/audit.ts';
 import type { Database } from '../platform/db/database.ts';
 import {
@@ -10,7 +11,6 @@ import {
   handIns,
   limitsCards,
   projects,
-  users,
   versions,
 } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';
@@ -58,12 +58,13 @@ export async function galleryOf(db: Database, person: Person, classId: string) {
     .where(eq(handIns.state, 'approved'))
     .orderBy(handIns.projectId, desc(handIns.number))
     .as('newest');
-  const pieces = await db
-    .select({ id: newest.id, part: newest.part, student: namesOnProject, brief: briefs.title })
-    .from(newest)
-    .innerJoin(projects, eq(projects.id, newest.projectId))
-    .innerJoin(users, eq(users.id, projects.studentId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+  const pieces = await projectsWithOwner(db, {
+    id: newest.id,
+    part: newest.part,
+    student: namesOnProject,
+    brief: briefs.title,
+  })
+    .innerJoin(newest, eq(newest.projectId, projects.id))
     .where(eq(briefs.classId, group.id))
     .orderBy(desc(newest.decidedAt));
   return { group, pieces };
@@ -71,22 +72,16 @@ export async function galleryOf(db: Database, person: Person, classId: string) {
 
 /** One piece of an open gallery with all there is to look at; throws {@link NotAllowed} for anything else. */
 export async function pieceToLookAt(db: Database, person: Person, classId: string, handInId: string) {
-  const [found] = await db
-    .select({
-      projectId: projects.id,
-      recipe: handIns.recipe,
-      part: handIns.part,
-      number: versions.number,
-      student: namesOnProject,
-      brief: briefs.title,
-      limits: limitsCards.card,
-    })
-    .from(handIns)
+  const [found] = await handInsWithOwner(db, {
+    projectId: projects.id,
+    recipe: handIns.recipe,
+    part: handIns.part,
+    number: versions.number,
+    student: namesOnProject,
+    brief: briefs.title,
+    limits: limitsCards.card,
+  })
     .innerJoin(versions, eq(versions.id, handIns.versionId))
-    .innerJoin(projects, eq(projects.id, handIns.projectId))
-    .innerJoin(users, eq(users.id, projects.studentId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
     .innerJoin(limitsCards, eq(limitsCards.id, classes.limitsCardId))
     .where(
       and(
@@ -116,13 +111,9 @@ export async function pieceFile(
 
 /** Whether a person may see the picture of a hand-in because it hangs in a gallery. */
 export async function hangsFor(db: Database, person: Person, handInId: string): Promise<boolean> {
-  const found = await db
-    .select({ id: handIns.id })
-    .from(handIns)
-    .innerJoin(projects, eq(projects.id, handIns.projectId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
-    .where(and(isId(handInId, handIns.id), eq(handIns.state, 'approved'), mayEnter(db, person)));
+  const found = await handInsWithOwner(db, { id: handIns.id }).where(
+    and(isId(handInId, handIns.id), eq(handIns.state, 'approved'), mayEnter(db, person)),
+  );
   return found.length > 0;
 }
 

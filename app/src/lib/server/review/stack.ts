@@ -1,8 +1,9 @@
 import { and, asc, desc, eq, gt, isNull, lt, ne, sql } from 'drizzle-orm';
 import { demandRole, handInToTeach, type Person } from '../platform/auth/access.ts';
 import { namesOnProject } from '../platform/auth/team.ts';
+import { handInsWithOwner } from '../platform/auth/withOwner.ts';
 import type { Database } from '../platform/db/database.ts';
-import { briefs, classes, handIns, projects, solids, users } from '../platform/db/schema/index.ts';
+import { briefs, classes, handIns, solids } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';
 import { keptRemarksOf, remarksOf } from './remarks.ts';
 import { waiversOf } from '../handIns/waivers.ts';
@@ -10,24 +11,18 @@ import { waiversOf } from '../handIns/waivers.ts';
 /** The hand-ins of a teacher's classes, those that wait first and the oldest of them first. */
 export async function handInsToReview(db: Database, person: Person) {
   demandRole(person, 'teacher');
-  return db
-    .select({
-      id: handIns.id,
-      number: handIns.number,
-      state: handIns.state,
-      createdAt: handIns.createdAt,
-      solidHash: handIns.solidHash,
-      student: namesOnProject,
-      brief: briefs.title,
-      classId: classes.id,
-      className: classes.name,
-      verdict: sql<'pass' | 'warn' | 'fail' | null>`${handIns.inspection} ->> 'verdict'`,
-    })
-    .from(handIns)
-    .innerJoin(projects, eq(projects.id, handIns.projectId))
-    .innerJoin(users, eq(users.id, projects.studentId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
+  return handInsWithOwner(db, {
+    id: handIns.id,
+    number: handIns.number,
+    state: handIns.state,
+    createdAt: handIns.createdAt,
+    solidHash: handIns.solidHash,
+    student: namesOnProject,
+    brief: briefs.title,
+    classId: classes.id,
+    className: classes.name,
+    verdict: sql<'pass' | 'warn' | 'fail' | null>`${handIns.inspection} ->> 'verdict'`,
+  })
     .where(and(eq(classes.teacherId, person.id), ne(handIns.state, 'withdrawn')))
     .orderBy(desc(sql`${handIns.state} in ('waiting', 'checking')`), asc(handIns.createdAt));
 }

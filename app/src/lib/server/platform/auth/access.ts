@@ -1,8 +1,9 @@
 import { and, eq, or, type SQL } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import type { Database } from '../db/database.ts';
-import { briefs, classes, classMembers, handIns, projects, users, versions } from '../db/schema/index.ts';
+import { briefs, classes, classMembers, handIns, projects, versions } from '../db/schema/index.ts';
 import { namesOnProject, worksOn } from './team.ts';
+import { handInsWithOwner, projectsWithOwner } from './withOwner.ts';
 
 /** The person behind a request. */
 export interface Person {
@@ -32,17 +33,12 @@ export function demandRole(person: Person, ...roles: Person['role'][]): void {
 /** A project that a student works on, alone or in a team; throws {@link NotAllowed} for anyone else and for one that does not exist. */
 export async function ownProject(db: Database, person: Person, projectId: string) {
   demandRole(person, 'student');
-  const [found] = await db
-    .select({
-      project: projects,
-      brief: briefs,
-      limitsCardId: classes.limitsCardId,
-      filePattern: classes.filePattern,
-    })
-    .from(projects)
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
-    .where(and(isId(projectId, projects.id), worksOn(db, person.id)));
+  const [found] = await projectsWithOwner(db, {
+    project: projects,
+    brief: briefs,
+    limitsCardId: classes.limitsCardId,
+    filePattern: classes.filePattern,
+  }).where(and(isId(projectId, projects.id), worksOn(db, person.id)));
   if (!found) throw new NotAllowed();
   return found;
 }
@@ -73,22 +69,16 @@ export async function briefToTeach(db: Database, person: Person, briefId: string
 /** A hand-in to one of the teacher's own classes; throws {@link NotAllowed} otherwise. */
 export async function handInToTeach(db: Database, person: Person, handInId: string) {
   demandRole(person, 'teacher');
-  const [found] = await db
-    .select({
-      handIn: handIns,
-      project: projects,
-      brief: briefs,
-      filePattern: classes.filePattern,
-      limitsCardId: classes.limitsCardId,
-      student: namesOnProject,
-      version: versions.number,
-    })
-    .from(handIns)
+  const [found] = await handInsWithOwner(db, {
+    handIn: handIns,
+    project: projects,
+    brief: briefs,
+    filePattern: classes.filePattern,
+    limitsCardId: classes.limitsCardId,
+    student: namesOnProject,
+    version: versions.number,
+  })
     .innerJoin(versions, eq(versions.id, handIns.versionId))
-    .innerJoin(projects, eq(projects.id, handIns.projectId))
-    .innerJoin(users, eq(users.id, projects.studentId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
     .where(and(isId(handInId, handIns.id), eq(classes.teacherId, person.id)));
   if (!found) throw new NotAllowed();
   return found;
@@ -97,24 +87,19 @@ export async function handInToTeach(db: Database, person: Person, handInId: stri
 /** A project of one of the teacher's own classes, to be looked at; throws {@link NotAllowed} otherwise. */
 export async function projectToWatch(db: Database, person: Person, projectId: string) {
   demandRole(person, 'teacher');
-  const [found] = await db
-    .select({ project: projects, brief: briefs, student: namesOnProject, limitsCardId: classes.limitsCardId })
-    .from(projects)
-    .innerJoin(users, eq(users.id, projects.studentId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
-    .where(and(isId(projectId, projects.id), eq(classes.teacherId, person.id)));
+  const [found] = await projectsWithOwner(db, {
+    project: projects,
+    brief: briefs,
+    student: namesOnProject,
+    limitsCardId: classes.limitsCardId,
+  }).where(and(isId(projectId, projects.id), eq(classes.teacherId, person.id)));
   if (!found) throw new NotAllowed();
   return found;
 }
 
 /** A project for those who may see it, which is who works on it and the staff of its class; undefined for anyone else. */
 export async function visibleProject(db: Database, person: Person, projectId: string) {
-  const [found] = await db
-    .select({ id: projects.id, design: projects.design })
-    .from(projects)
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
+  const [found] = await projectsWithOwner(db, { id: projects.id, design: projects.design })
     .leftJoin(classMembers, and(eq(classMembers.classId, classes.id), eq(classMembers.userId, person.id)))
     .where(
       and(

@@ -1,6 +1,7 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { isId, NotAllowed } from '../../platform/auth/access.ts';
 import { namesOnProject } from '../../platform/auth/team.ts';
+import { entriesWithOwner } from '../../platform/auth/withOwner.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import {
@@ -21,44 +22,36 @@ export const designedMm = sql<readonly number[] | null>`${handIns.inspection} #>
 /** The parts that have or had a place on a batch, with whose they are. The files themselves are left out. */
 export async function partsOf(db: Database, batchIds: readonly string[]) {
   if (batchIds.length === 0) return [];
-  return db
-    .select({
-      batchId: batchParts.batchId,
-      entryId: batchParts.queueEntryId,
-      xMm: batchParts.xMm,
-      yMm: batchParts.yMm,
-      turnDeg: batchParts.turnDeg,
-      isCurrent: batchParts.isCurrent,
-      outcome: batchParts.outcome,
-      outcomeNote: batchParts.outcomeNote,
-      measuredMm: batchParts.measuredMm,
-      designedMm,
-      hasPhoto: sql<boolean>`${batchParts.outcomePhoto} is not null`,
-      copy: queueEntries.copy,
-      fileId: printFiles.id,
-      name: printFiles.name,
-      hash: printFiles.hash,
-      footprint: printFiles.footprint,
-      estimate: printFiles.estimate,
-      handInId: handIns.id,
-      limits: handIns.limits,
-      doubt: handIns.doubt,
-      isApproved: sql<boolean>`${handIns.state} = 'approved'`,
-      projectId: projects.id,
-      student: namesOnProject,
-      briefId: briefs.id,
-      brief: briefs.title,
-      classId: classes.id,
-      className: classes.name,
-    })
-    .from(batchParts)
-    .innerJoin(queueEntries, eq(queueEntries.id, batchParts.queueEntryId))
-    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
-    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
-    .innerJoin(projects, eq(projects.id, handIns.projectId))
-    .innerJoin(users, eq(users.id, projects.studentId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
+  return entriesWithOwner(db, {
+    batchId: batchParts.batchId,
+    entryId: batchParts.queueEntryId,
+    xMm: batchParts.xMm,
+    yMm: batchParts.yMm,
+    turnDeg: batchParts.turnDeg,
+    isCurrent: batchParts.isCurrent,
+    outcome: batchParts.outcome,
+    outcomeNote: batchParts.outcomeNote,
+    measuredMm: batchParts.measuredMm,
+    designedMm,
+    hasPhoto: sql<boolean>`${batchParts.outcomePhoto} is not null`,
+    copy: queueEntries.copy,
+    fileId: printFiles.id,
+    name: printFiles.name,
+    hash: printFiles.hash,
+    footprint: printFiles.footprint,
+    estimate: printFiles.estimate,
+    handInId: handIns.id,
+    limits: handIns.limits,
+    doubt: handIns.doubt,
+    isApproved: sql<boolean>`${handIns.state} = 'approved'`,
+    projectId: projects.id,
+    student: namesOnProject,
+    briefId: briefs.id,
+    brief: briefs.title,
+    classId: classes.id,
+    className: classes.name,
+  })
+    .innerJoin(batchParts, eq(batchParts.queueEntryId, queueEntries.id))
     .where(inArray(batchParts.batchId, [...batchIds]))
     .orderBy(asc(users.name), asc(queueEntries.copy), asc(queueEntries.id));
 }

@@ -4,6 +4,7 @@ import type { Placed } from '@kelbrin/core/plate';
 import { printChoice, sameMaterial, type PrintChoice } from '@kelbrin/core/slice';
 import { kindOf, placementDraft } from '../../../shared/plate.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
+import { entriesWithOwner } from '../../platform/auth/withOwner.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import {
@@ -228,17 +229,13 @@ export async function openBatches(db: Database, person: Person) {
 /** The files of parts that wait and may be printed, in the given order; throws if one of them does not or may not. */
 async function waitingParts(db: Database, entryIds: readonly string[]) {
   if (entryIds.length === 0) throw new CannotNow('Choose the parts to lay.');
-  const found = await db
-    .select({
-      id: queueEntries.id,
-      name: printFiles.name,
-      footprint: printFiles.footprint,
-      limits: handIns.limits,
-      doubt: handIns.doubt,
-    })
-    .from(queueEntries)
-    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
-    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+  const found = await entriesWithOwner(db, {
+    id: queueEntries.id,
+    name: printFiles.name,
+    footprint: printFiles.footprint,
+    limits: handIns.limits,
+    doubt: handIns.doubt,
+  })
     .where(
       and(
         inArray(queueEntries.id, [...entryIds]),

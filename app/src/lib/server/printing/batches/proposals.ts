@@ -5,6 +5,7 @@ import { inFairOrder, partsWithin } from '../../../shared/proposal.ts';
 import { nextBell, nextMorning } from '../../../shared/schoolDay.ts';
 import { demandRole, type Person } from '../../platform/auth/access.ts';
 import { namesOnProject } from '../../platform/auth/team.ts';
+import { entriesWithOwner } from '../../platform/auth/withOwner.ts';
 import type { Database } from '../../platform/db/database.ts';
 import {
   ACTIVE_RUN,
@@ -13,11 +14,9 @@ import {
   handIns,
   printers,
   printFiles,
-  projects,
   queueEntries,
   runs,
   spools,
-  users,
 } from '../../platform/db/schema/index.ts';
 import { schoolDayOf } from '../../printers/schoolDay.ts';
 import { layOut } from './layOut.ts';
@@ -109,23 +108,16 @@ function freePrinters(db: Database) {
 
 /** What waits and may be printed. */
 async function whatWaits(db: Database) {
-  const rows = await db
-    .select({
-      id: queueEntries.id,
-      footprint: printFiles.footprint,
-      estimate: printFiles.estimate,
-      handInId: handIns.id,
-      limits: handIns.limits,
-      student: namesOnProject,
-      dueOn: briefs.dueOn,
-      handOrder: queueEntries.handOrder,
-    })
-    .from(queueEntries)
-    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
-    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
-    .innerJoin(projects, eq(projects.id, handIns.projectId))
-    .innerJoin(users, eq(users.id, projects.studentId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+  const rows = await entriesWithOwner(db, {
+    id: queueEntries.id,
+    footprint: printFiles.footprint,
+    estimate: printFiles.estimate,
+    handInId: handIns.id,
+    limits: handIns.limits,
+    student: namesOnProject,
+    dueOn: briefs.dueOn,
+    handOrder: queueEntries.handOrder,
+  })
     .where(and(eq(queueEntries.state, 'waiting'), isNull(queueEntries.heldAt), isNull(handIns.doubt)))
     .orderBy(asc(queueEntries.position));
   return rows.map(({ estimate, ...row }) => ({ ...row, seconds: estimate.seconds, grams: estimate.grams }));

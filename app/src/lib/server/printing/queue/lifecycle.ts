@@ -1,6 +1,7 @@
-import { and, eq, inArray, type SQL } from 'drizzle-orm';
+import { and, inArray, type SQL } from 'drizzle-orm';
+import { entriesWithOwner } from '../../platform/auth/withOwner.ts';
 import type { Database } from '../../platform/db/database.ts';
-import { briefs, handIns, printFiles, projects, queueEntries } from '../../platform/db/schema/index.ts';
+import { briefs, projects, queueEntries } from '../../platform/db/schema/index.ts';
 import { demandMover, follow, lifecycle, type Moved, type Mover } from '../../platform/lifecycle.ts';
 
 /** A part in the queue, from its approval to the print. */
@@ -145,17 +146,10 @@ async function belongings(
   { announced }: { readonly announced: readonly string[] },
 ): Promise<readonly Moved[]> {
   if (moved.length === 0 || !announced.includes('project')) return moved;
-  return tx
-    .select({ id: queueEntries.id, projectId: projects.id, classId: briefs.classId })
-    .from(queueEntries)
-    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
-    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
-    .innerJoin(projects, eq(projects.id, handIns.projectId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .where(
-      inArray(
-        queueEntries.id,
-        moved.map(({ id }) => id),
-      ),
-    );
+  return entriesWithOwner(tx, { id: queueEntries.id, projectId: projects.id, classId: briefs.classId }).where(
+    inArray(
+      queueEntries.id,
+      moved.map(({ id }) => id),
+    ),
+  );
 }

@@ -3,17 +3,10 @@ import * as z from 'zod';
 import { record } from '../../platform/audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { namesOnProject } from '../../platform/auth/team.ts';
+import { entriesWithOwner } from '../../platform/auth/withOwner.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
-import {
-  briefs,
-  classes,
-  handIns,
-  printFiles,
-  projects,
-  queueEntries,
-  users,
-} from '../../platform/db/schema/index.ts';
+import { briefs, classes, handIns, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { joinQueue, moveEntries } from './lifecycle.ts';
 import { waiversOf } from '../../handIns/waivers.ts';
@@ -21,34 +14,26 @@ import { waiversOf } from '../../handIns/waivers.ts';
 /** The queue in its order, each entry with whose it is and what it takes. What is printed is no longer in it. */
 export async function queue(db: Database, person: Person) {
   demandRole(person, 'teacher', 'helper');
-  const entries = await db
-    .select({
-      id: queueEntries.id,
-      copy: queueEntries.copy,
-      copies: sql<number>`count(*) over (partition by ${printFiles.id})::int`,
-      state: queueEntries.state,
-      joinedAt: queueEntries.joinedAt,
-      heldAt: queueEntries.heldAt,
-      handOrder: queueEntries.handOrder,
-      handInId: printFiles.handInId,
-      projectId: handIns.projectId,
-      name: printFiles.name,
-      hash: printFiles.hash,
-      doubt: handIns.doubt,
-      estimate: printFiles.estimate,
-      material: sql<string>`${handIns.limits} ->> 'material'`,
-      student: namesOnProject,
-      className: classes.name,
-      brief: briefs.title,
-      dueOn: briefs.dueOn,
-    })
-    .from(queueEntries)
-    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
-    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
-    .innerJoin(projects, eq(projects.id, handIns.projectId))
-    .innerJoin(users, eq(users.id, projects.studentId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
+  const entries = await entriesWithOwner(db, {
+    id: queueEntries.id,
+    copy: queueEntries.copy,
+    copies: sql<number>`count(*) over (partition by ${printFiles.id})::int`,
+    state: queueEntries.state,
+    joinedAt: queueEntries.joinedAt,
+    heldAt: queueEntries.heldAt,
+    handOrder: queueEntries.handOrder,
+    handInId: printFiles.handInId,
+    projectId: handIns.projectId,
+    name: printFiles.name,
+    hash: printFiles.hash,
+    doubt: handIns.doubt,
+    estimate: printFiles.estimate,
+    material: sql<string>`${handIns.limits} ->> 'material'`,
+    student: namesOnProject,
+    className: classes.name,
+    brief: briefs.title,
+    dueOn: briefs.dueOn,
+  })
     .where(ne(queueEntries.state, 'printed'))
     .orderBy(asc(queueEntries.position));
   const waived = await waiversOf(

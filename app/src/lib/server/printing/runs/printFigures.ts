@@ -1,13 +1,13 @@
 import { and, eq, isNotNull, sql } from 'drizzle-orm';
 import { isUsable, type OutcomeKind } from '../../../shared/outcome.ts';
 import { demandRole, type Person } from '../../platform/auth/access.ts';
+import { entriesWithOwner } from '../../platform/auth/withOwner.ts';
 import type { Database } from '../../platform/db/database.ts';
 import {
   handIns,
   batchParts,
   batches,
   printers,
-  printFiles,
   queueEntries,
   runs,
 } from '../../platform/db/schema/index.ts';
@@ -41,18 +41,14 @@ export async function printFigures(db: Database, person: Person) {
 
 /** Every part whose outcome is written down, with the verdict that it was approved with and the printer that it came from. */
 async function outcomesOf(db: Database) {
-  const rows = await db
-    .select({
-      outcome: batchParts.outcome,
-      verdict: sql<'pass' | 'warn' | 'fail' | null>`${handIns.inspection} ->> 'verdict'`,
-      printer: printers.name,
-      measuredMm: batchParts.measuredMm,
-      designedMm,
-    })
-    .from(batchParts)
-    .innerJoin(queueEntries, eq(queueEntries.id, batchParts.queueEntryId))
-    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
-    .innerJoin(handIns, eq(handIns.id, printFiles.handInId))
+  const rows = await entriesWithOwner(db, {
+    outcome: batchParts.outcome,
+    verdict: sql<'pass' | 'warn' | 'fail' | null>`${handIns.inspection} ->> 'verdict'`,
+    printer: printers.name,
+    measuredMm: batchParts.measuredMm,
+    designedMm,
+  })
+    .innerJoin(batchParts, eq(batchParts.queueEntryId, queueEntries.id))
     .innerJoin(runs, and(eq(runs.batchId, batchParts.batchId), eq(runs.state, 'finished')))
     .innerJoin(printers, eq(printers.id, runs.printerId))
     .where(isNotNull(batchParts.outcome));

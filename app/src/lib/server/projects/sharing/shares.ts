@@ -5,16 +5,9 @@ import { SHARE_DAYS } from '../../../shared/shareDays.ts';
 import { classToTeach, isId, NotAllowed, ownProject, type Person } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import { namesOnProject, worksOn } from '../../platform/auth/team.ts';
+import { projectsWithOwner } from '../../platform/auth/withOwner.ts';
 import type { Database } from '../../platform/db/database.ts';
-import {
-  briefs,
-  classes,
-  limitsCards,
-  projects,
-  shares,
-  users,
-  versions,
-} from '../../platform/db/schema/index.ts';
+import { briefs, classes, limitsCards, projects, shares, versions } from '../../platform/db/schema/index.ts';
 import { endShares, newShare } from './lifecycle.ts';
 import { filesFor } from '../projectFiles.ts';
 
@@ -86,19 +79,15 @@ export async function unshare(
 
 /** The links into a class that still hold, with whose work they show. */
 export async function sharesInClass(db: Database, classId: string) {
-  return db
-    .select({
-      id: shares.id,
-      student: namesOnProject,
-      brief: briefs.title,
-      version: versions.number,
-      expiresAt: shares.expiresAt,
-    })
-    .from(shares)
-    .innerJoin(versions, eq(versions.id, shares.versionId))
-    .innerJoin(projects, eq(projects.id, versions.projectId))
-    .innerJoin(users, eq(users.id, projects.studentId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
+  return projectsWithOwner(db, {
+    id: shares.id,
+    student: namesOnProject,
+    brief: briefs.title,
+    version: versions.number,
+    expiresAt: shares.expiresAt,
+  })
+    .innerJoin(versions, eq(versions.projectId, projects.id))
+    .innerJoin(shares, eq(shares.versionId, versions.id))
     .where(and(eq(briefs.classId, classId), isLive))
     .orderBy(desc(shares.createdAt));
 }
@@ -141,22 +130,17 @@ export async function endSharesOf(
 
 /** What a link shows to whoever has it; throws {@link NotAllowed} for one that does not hold. */
 export async function sharedVersion(db: Database, token: string) {
-  const [found] = await db
-    .select({
-      projectId: projects.id,
-      design: versions.design,
-      number: versions.number,
-      student: namesOnProject,
-      brief: briefs.title,
-      card: limitsCards.card,
-      expiresAt: shares.expiresAt,
-    })
-    .from(shares)
-    .innerJoin(versions, eq(versions.id, shares.versionId))
-    .innerJoin(projects, eq(projects.id, versions.projectId))
-    .innerJoin(users, eq(users.id, projects.studentId))
-    .innerJoin(briefs, eq(briefs.id, projects.briefId))
-    .innerJoin(classes, eq(classes.id, briefs.classId))
+  const [found] = await projectsWithOwner(db, {
+    projectId: projects.id,
+    design: versions.design,
+    number: versions.number,
+    student: namesOnProject,
+    brief: briefs.title,
+    card: limitsCards.card,
+    expiresAt: shares.expiresAt,
+  })
+    .innerJoin(versions, eq(versions.projectId, projects.id))
+    .innerJoin(shares, eq(shares.versionId, versions.id))
     .innerJoin(limitsCards, eq(limitsCards.id, classes.limitsCardId))
     .where(and(eq(shares.token, token), isLive));
   if (!found) throw new NotAllowed('This link leads nowhere: it was taken back, or its time is over.');
