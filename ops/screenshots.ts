@@ -144,7 +144,9 @@ try {
   await teacher.getByTestId('takes').waitFor();
   await shoot(teacher, 'batch');
   await teacher.getByRole('button', { name: 'Layers' }).click();
-  await teacher.getByLabel('Layer', { exact: true }).fill('11');
+  const height = teacher.getByRole('slider', { name: 'Height of the layer' });
+  for (let i = 0; i < 8; i++) await height.press('ArrowUp');
+  await teacher.waitForTimeout(1_000);
   await shoot(teacher, 'batch-layers');
   await teacher.getByRole('button', { name: 'Start on Birch' }).click();
   const dialog = teacher.getByRole('dialog');
