@@ -130,17 +130,17 @@ try {
   await shoot(teacher, 'review');
   await teacher.goto('/review');
   await teacher
-    .getByRole('row', { name: /Elif.*v2/ })
+    .getByRole('row', { name: /Elif.*hand-in 2/ })
     .getByRole('link', { name: 'Elif', exact: true })
     .click();
-  await teacher.getByRole('button', { name: 'Compare with v1' }).click();
+  await teacher.getByRole('button', { name: 'Compare with hand-in 1' }).click();
   await teacher.getByTestId('solid-view').nth(1).waitFor();
   await teacher.waitForTimeout(2_000);
   await shoot(teacher, 'review-comparison');
   await teacher.goto('/queue');
   await shoot(teacher, 'queue');
   await teacher.getByRole('checkbox', { name: 'Choose all' }).check();
-  await teacher.getByRole('button', { name: /^Lay \d/ }).click();
+  await teacher.getByRole('button', { name: /^Put \d/ }).click();
   await teacher.getByTestId('takes').waitFor();
   await shoot(teacher, 'batch');
   await teacher.getByRole('button', { name: 'Layers' }).click();

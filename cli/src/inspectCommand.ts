@@ -45,7 +45,7 @@ export async function inspectCommand(request: InspectRequest, output: Output): P
       const region = (faces: readonly number[]) => (request.region ? { region: cornersOf(mesh, faces) } : {});
       output.out(request.json ? jsonLine(file, result, region) : report(file, result));
       if (!isSliced && !request.json)
-        output.out('  Time and filament were not looked at: so large a part is sliced with --print only.');
+        output.out('  Time and filament were not checked. For a part this large, add --print.');
       if (result.verdict === 'fail' && code === 0) code = 1;
     } catch (error) {
       if (!(error instanceof Unusable)) throw error;

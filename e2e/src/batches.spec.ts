@@ -16,10 +16,10 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     }
     await teacher.goto('/review/sheet');
     for (const name of newcomers) {
-      await expect(teacher.getByLabel(`Approve ${name}’s`)).toBeChecked();
+      await expect(teacher.getByLabel(`Approve ${name}’s hand-in`)).toBeChecked();
     }
     for (const other of await teacher.getByLabel(/^Approve (?!th)/).all()) {
-      const name = /^Approve (.*)’s$/.exec((await other.getAttribute('aria-label'))!)![1];
+      const name = /^Approve (.*)’s hand-in$/.exec((await other.getAttribute('aria-label'))!)![1];
       if (!newcomers.includes(name)) await other.uncheck();
     }
     await teacher.getByRole('button', { name: 'Approve these 5' }).click();
@@ -41,7 +41,7 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     const [first, second] = await names();
     await helper.getByRole('button', { name: `Move ${first}’s part` }).press('ArrowDown');
     await expect.poll(async () => (await names()).slice(0, 2)).toEqual([second, first]);
-    await expect(helper.getByText('In the order that somebody gave it.')).toBeVisible();
+    await expect(helper.getByText('Somebody changed the order by hand.')).toBeVisible();
     await helper
       .getByRole('button', { name: `Move ${first}’s part` })
       .dragTo(helper.locator(`[data-entry=${second}]`));
@@ -49,7 +49,7 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     const proposal = helper.locator('[data-proposal=Alder]');
     await expect(proposal).toContainText('8 parts on Alder');
     await expect(proposal).toContainText('Saves 7 starts');
-    await proposal.getByRole('button', { name: 'Lay this batch' }).click();
+    await proposal.getByRole('button', { name: 'Make this batch' }).click();
     await helper.waitForURL('**/batch/*');
     await expect(plate.getByRole('button')).toHaveCount(8);
     await expect(plate.locator('[data-wrong=true]')).toHaveCount(0);
@@ -86,7 +86,7 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     await expect(plate.locator('[data-wrong=true]').first()).toBeVisible();
     await startOn('Alder');
     await expect(helper.getByRole('alert')).toContainText(/too near to each other|over the edge/);
-    await helper.getByRole('button', { name: 'Lay out anew' }).click();
+    await helper.getByRole('button', { name: 'Arrange again' }).click();
     await expect(plate.locator('[data-wrong=true]')).toHaveCount(0);
   });
 
@@ -132,7 +132,7 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     await helper.goto('/spools');
     const roll = helper.getByRole('listitem', { name: /^Spool/ }).filter({ hasText: /(?<!Put )on Alder/ });
     await roll.getByLabel(/^Grams of filament/).fill('6');
-    await roll.getByRole('button', { name: 'Weighed' }).click();
+    await roll.getByRole('button', { name: 'Save the weight' }).click();
     await helper.goto(batch);
     await expect(takes).toBeVisible();
     await helper.getByRole('button', { name: 'Start on Alder' }).click();
@@ -164,19 +164,19 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     await outcomeOf('Asha')
       .getByRole('textbox', { name: /^Measured sizes/ })
       .fill('69,8 × 25.1');
-    await outcomeOf('Asha').getByRole('button', { name: 'Write down' }).click();
+    await outcomeOf('Asha').getByRole('button', { name: 'Save the outcome' }).click();
     await expect(outcomeOf('Asha')).toContainText('good');
     await expect(outcomeOf('Asha')).toContainText('measured 69.8 × 25.1 mm, designed');
     await outcomeOf('Femi').getByRole('combobox').selectOption('knocked');
-    await outcomeOf('Femi').getByRole('button', { name: 'Write down' }).click();
-    await expect(outcomeOf('Femi').getByRole('button', { name: 'Write down' })).toHaveCount(0);
-    await expect(outcomeOf('Femi')).toContainText('was knocked off');
+    await outcomeOf('Femi').getByRole('button', { name: 'Save the outcome' }).click();
+    await expect(outcomeOf('Femi').getByRole('button', { name: 'Save the outcome' })).toHaveCount(0);
+    await expect(outcomeOf('Femi')).toContainText('got knocked off');
     await outcomeOf('Luca').getByRole('combobox').first().selectOption('tight');
     await outcomeOf('Luca').getByRole('combobox', { name: 'Then' }).selectOption('student');
     await outcomeOf('Luca').getByRole('textbox', { name: 'Note' }).fill('Make the hole wider.');
-    await outcomeOf('Luca').getByRole('button', { name: 'Write down' }).click();
-    await expect(outcomeOf('Luca').getByRole('button', { name: 'Write down' })).toHaveCount(0);
-    await expect(outcomeOf('Luca')).toContainText('too tight');
+    await outcomeOf('Luca').getByRole('button', { name: 'Save the outcome' }).click();
+    await expect(outcomeOf('Luca').getByRole('button', { name: 'Save the outcome' })).toHaveCount(0);
+    await expect(outcomeOf('Luca')).toContainText('fits too tightly');
     await helper.goto('/queue');
     await expect(helper.locator('[data-entry]')).toHaveCount(1);
     await expect(helper.locator('[data-entry=Femi]')).toBeVisible();

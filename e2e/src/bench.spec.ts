@@ -120,7 +120,7 @@ test('what cannot be is said at the number, and the last good solid stays', asyn
   await expect(page.getByTestId('solid-view')).toBeVisible();
   await corner.fill('wide');
   await corner.press('Enter');
-  await expect(page.locator('[data-step=s1]').getByRole('alert')).toHaveText(/no measure called “wide”/);
+  await expect(page.locator('[data-step=s1]').getByRole('alert')).toHaveText(/“wide” is not a number/);
   await expect(corner).toHaveAttribute('aria-invalid', 'true');
   await corner.fill('4');
   await corner.press('Enter');
@@ -220,7 +220,7 @@ test('the bench has no serious fault of accessibility', async ({ as }) => {
     ['the plan', () => student.getByRole('button', { name: 'Plan large' }).click()],
     ['the export', () => student.getByRole('button', { name: 'Export' }).click()],
     ['the versions', () => student.getByRole('button', { name: 'Versions' }).click()],
-    ['the keys', () => student.getByRole('button', { name: 'Keys' }).click()],
+    ['the keys', () => student.getByRole('button', { name: 'Keyboard keys' }).click()],
     [
       'a drawing',
       async () => {

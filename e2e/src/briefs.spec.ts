@@ -104,7 +104,7 @@ test('a task is formatted and illustrated, a brief is kept and set again, and st
     await teacher.getByRole('button', { name: 'Keep in the library' }).click();
     await expect(teacher.getByText('It is in your library now.')).toBeVisible();
     await teacher.getByRole('link', { name: 'Library of briefs' }).click();
-    await teacher.getByRole('button', { name: 'Set it' }).click();
+    await teacher.getByRole('button', { name: 'Use it' }).click();
     await expect(task.getByRole('img', { name: 'A sketch of a clip' })).toBeVisible();
     await expect(teacher.getByText('Nobody has begun it yet.')).toBeVisible();
     await teacher.goto('/library');

@@ -202,8 +202,8 @@ test('a mirrored outline is drawn on the plan and extruded', async ({ as }) => {
   const shape = await add(page, 'Extrude a shape');
   await choose(shape, 'shape', 'a drawn outline');
   await shape.getByRole('button', { name: 'Draw the outline on the plan' }).click();
-  await page.getByRole('checkbox', { name: 'mirrored' }).check();
-  await page.getByRole('button', { name: 'Begin anew' }).click();
+  await page.getByRole('checkbox', { name: 'Mirrored' }).check();
+  await page.getByRole('button', { name: 'Start again' }).click();
   const drawing = page.getByTestId('drawing');
   const click = async (x: number, y: number) => {
     const box = (await drawing.boundingBox())!;

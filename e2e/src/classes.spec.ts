@@ -64,7 +64,7 @@ test('students get new PINs, are archived, renamed, moved and deleted', async ({
   await expect(page.getByLabel('Choose Noor')).toBeChecked();
   await page.getByRole('button', { name: 'Archive' }).click();
   await expect(row('Noor')).toContainText('archived');
-  await page.getByRole('button', { name: 'Take back' }).click();
+  await page.getByRole('button', { name: 'Bring back' }).click();
   await expect(row('Noor')).not.toContainText('archived');
 
   await page.getByRole('button', { name: 'Rename Noor' }).click();
@@ -99,7 +99,7 @@ test('what is chosen for a class is still shown when it is saved once more', asy
   await page.goto('/class');
   await page.getByRole('link', { name: 'Year 8, Wren group' }).click();
   const card = page.getByLabel('Limits card');
-  const pattern = page.getByLabel('How the files of this class are called');
+  const pattern = page.getByLabel('What the files of this class are called');
   const inUse = await card.inputValue();
   const cards = await card
     .locator('option')
@@ -108,7 +108,7 @@ test('what is chosen for a class is still shown when it is saved once more', asy
   await card.selectOption(other);
   await pattern.fill('{student}-{brief}');
   for (let times = 0; times < 2; times++) {
-    for (const button of ['Go by it', 'Save']) {
+    for (const button of ['Use this card', 'Save']) {
       const answered = page.waitForResponse((answer) => answer.request().method() === 'POST');
       const news = page.waitForResponse('**/__data.json*');
       await page.getByRole('button', { name: button, exact: true }).click();
@@ -122,7 +122,7 @@ test('what is chosen for a class is still shown when it is saved once more', asy
   const elsewhere = await as('teacher');
   await elsewhere.goto(page.url());
   await elsewhere.getByLabel('Limits card').selectOption(inUse);
-  await elsewhere.getByRole('button', { name: 'Go by it' }).click();
+  await elsewhere.getByRole('button', { name: 'Use this card' }).click();
   await expect(card).toHaveValue(inUse);
 });
 
@@ -153,7 +153,7 @@ test('a brief is written with requirements, copied, and held against what is des
   const page = await as('teacher');
   await page.goto('/class');
   await page.getByRole('link', { name: 'Edit the brief' }).last().click();
-  const wanted = page.getByRole('region', { name: 'The part …' });
+  const wanted = page.getByRole('region', { name: 'The part must …' });
   await wanted.getByRole('button', { name: 'An object that it holds' }).click();
   const object = wanted.locator('[data-requirement=object]');
   const across = object.getByRole('spinbutton', { name: 'diameter of the object' });
@@ -192,7 +192,7 @@ test('a brief is written with requirements, copied, and held against what is des
     await student.getByRole('button', { name: 'Ask for help' }).click();
     await expect(page.getByRole('row').nth(1)).toContainText(/(Asha|Maren).*asks for help/);
     await expect(row).toContainText('asks for help');
-    await row.getByRole('button', { name: 'Helped' }).click();
+    await row.getByRole('button', { name: 'I have helped' }).click();
     await expect(student.getByRole('button', { name: 'Ask for help' })).toBeVisible();
 
     const hole = student.locator('[data-step=s2]');

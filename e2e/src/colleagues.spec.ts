@@ -81,7 +81,9 @@ test('the bench says what the teacher has and what was changed since', async ({ 
   await teacher.goto('/review');
   await expect(teacher.getByRole('link', { name: 'Luca', exact: true })).toHaveCount(1);
   await teacher.getByRole('link', { name: 'Luca', exact: true }).click();
-  await expect(teacher.getByRole('heading', { name: 'Luca: Seed-tray labels, “Label”, v2' })).toBeVisible();
+  await expect(
+    teacher.getByRole('heading', { name: 'Luca: Seed-tray labels, “Label”, hand-in 2' }),
+  ).toBeVisible();
   await width.fill('97');
   await width.press('Enter');
   await expect(since).toContainText('Your teacher is looking at it: hand in again when it comes back.');

@@ -108,7 +108,7 @@ test('on every page what people write stays words, and axe finds nothing serious
     .getByRole('checkbox', { name: /^Choose .* part$/ })
     .first()
     .check();
-  await teacher.getByRole('button', { name: 'Lay one part' }).click();
+  await teacher.getByRole('button', { name: 'Put one part' }).click();
   await teacher.waitForURL('**/batch/*');
   const batch = new URL(teacher.url()).pathname;
   const pages = [

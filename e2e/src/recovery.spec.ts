@@ -55,9 +55,9 @@ test('the web app ends as soon as it is asked to, though pages follow it, and th
   await expect(first).toBeVisible();
   expect(await kelbrin.end('web')).toBe(true);
   await kelbrin.startWeb();
-  await first.getByRole('button', { name: 'Hold back' }).click();
-  await expect(first).toContainText('held back');
-  await first.getByRole('button', { name: 'Let go on' }).click();
+  await first.getByRole('button', { name: 'Hold' }).click();
+  await expect(first).toContainText('on hold');
+  await first.getByRole('button', { name: 'Release' }).click();
 });
 
 test('a page stays when the server is away just when it asks for its data', async ({ as }) => {
@@ -73,7 +73,7 @@ test('a page stays when the server is away just when it asks for its data', asyn
     },
     (await first.locator('input[name=entry]').first().getAttribute('value'))!,
   );
-  await expect(first).toContainText('held back');
+  await expect(first).toContainText('on hold');
   expect(refused).toBeGreaterThan(2);
 });
 
@@ -154,16 +154,16 @@ test('rolls of one box are added one after another, and one that was taken for u
   }
   const roll = helper.getByRole('listitem', { name: `Spool ${numbers[1]}`, exact: true });
   await expect(roll).toContainText('PETG, slate');
-  await roll.getByRole('button', { name: 'is used up' }).click();
+  await roll.getByRole('button', { name: /^Mark as empty: spool/ }).click();
   // Nothing is done before it was asked.
-  await expect(helper.getByRole('dialog')).toContainText('750 g are noted on it still');
+  await expect(helper.getByRole('dialog')).toContainText('750 g are left on it');
   await helper.keyboard.press('Escape');
   await expect(roll).toBeVisible();
-  await roll.getByRole('button', { name: 'is used up' }).click();
-  await helper.getByRole('dialog').getByRole('button', { name: 'Used up' }).click();
+  await roll.getByRole('button', { name: /^Mark as empty: spool/ }).click();
+  await helper.getByRole('dialog').getByRole('button', { name: 'Mark as empty' }).click();
   await expect(roll).toHaveCount(0);
-  await helper.getByText('Used up lately').click();
-  const gone = helper.getByRole('listitem', { name: `Spool ${numbers[1]}, used up` });
+  await helper.getByText('Emptied lately').click();
+  const gone = helper.getByRole('listitem', { name: `Spool ${numbers[1]}, empty` });
   await gone.getByRole('button', { name: 'Bring back' }).click();
   await expect(roll).toBeVisible();
 });

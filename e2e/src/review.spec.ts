@@ -44,12 +44,12 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
     await expect(shown(page)).toContainText('Bruno');
     // Nothing is marked, so the remark is on the whole.
     await keyboard.press('r');
-    await expect(page.getByLabel('What to change, on the whole')).toBeFocused();
+    await expect(page.getByLabel('What to change overall')).toBeFocused();
     await keyboard.press('Escape');
     await keyboard.type('a us wa', { delay: 20 });
     await keyboard.press('Escape');
     await expect(shown(page)).toContainText('Bruno');
-    await page.getByLabel('What to change, on the whole').fill('');
+    await page.getByLabel('What to change overall').fill('');
     await page.locator('h1').click();
   });
 
@@ -57,7 +57,7 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
     await expect(shown(page)).toContainText('Bruno');
     await keyboard.press('f');
     await keyboard.press('p');
-    await expect(page.getByLabel('Remark at this place')).toBeFocused();
+    await expect(page.getByLabel('Remark on this place')).toBeFocused();
     await keyboard.type('From here on the word hangs in the air.');
     await keyboard.press('Control+Enter');
     await expect(page.getByRole('list', { name: 'Remarks' })).toContainText('Place A: From here on');
@@ -77,7 +77,7 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
       await keyboard.press('ArrowDown');
       await keyboard.press('ArrowDown');
       await keyboard.press('r');
-      await expect(page.getByLabel('Remark at step 2')).toBeFocused();
+      await expect(page.getByLabel('Remark on step 2')).toBeFocused();
       await keyboard.type(words);
       await keyboard.press('Control+Enter');
       await expect(page.locator('[data-step=s2]')).toContainText(words);
@@ -96,7 +96,7 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
     await keyboard.press('Tab');
     await keyboard.type('The wire is thin enough.');
     await keyboard.press('Enter');
-    await expect(page.getByRole('button', { name: 'Approve with the waiver' })).toBeFocused();
+    await expect(page.getByRole('button', { name: 'Approve, though it fails' })).toBeFocused();
     await keyboard.press('Enter');
   });
 
@@ -147,16 +147,16 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
   await test.step('the teacher compares the two and approves', async () => {
     await page.goto('/review');
     await page
-      .getByRole('row', { name: /Dario.*v2/ })
+      .getByRole('row', { name: /Dario.*hand-in 2/ })
       .getByRole('link', { name: 'Dario', exact: true })
       .click();
-    await expect(page.getByRole('list', { name: 'Changed since v1' })).toHaveText(
+    await expect(page.getByRole('list', { name: 'Changed since hand-in 1' })).toHaveText(
       'Step 2: diameter Ø 5 → Ø 4 mm',
     );
     await expect(page.getByText('It is 4 mm now.')).toBeVisible();
     await expect(student.getByText('Your teacher is looking at it.')).toBeVisible();
     await keyboard.press('d');
-    for (const name of ['v1, before', 'v2, now']) {
+    for (const name of ['Hand-in 1, before', 'Hand-in 2, now']) {
       await expect(page.getByRole('figure', { name }).getByTestId('solid-view')).toBeVisible();
     }
     await keyboard.press('Control+Enter');

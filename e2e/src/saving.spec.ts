@@ -26,7 +26,7 @@ test('two tabs cannot overwrite each other silently, and neither state is lost',
   const dialog = second.getByRole('dialog', { name: 'Changed somewhere else' });
   await expect(dialog).toBeVisible();
 
-  await dialog.getByRole('button', { name: 'Take the other state' }).click();
+  await dialog.getByRole('button', { name: 'Take the other one' }).click();
   await expect(width(second)).toHaveValue('81');
   await second.getByRole('button', { name: 'Undo' }).click();
   await expect(width(second)).toHaveValue('66');
@@ -35,7 +35,7 @@ test('two tabs cannot overwrite each other silently, and neither state is lost',
   // The first tab now has the older state; keeping its own leaves the other one within reach.
   await type(first, 'width', '90');
   const again = first.getByRole('dialog', { name: 'Changed somewhere else' });
-  await again.getByRole('button', { name: 'Keep what is here' }).click();
+  await again.getByRole('button', { name: 'Keep mine' }).click();
   await saved(first);
   await first.getByRole('button', { name: 'Undo' }).click();
   await expect(width(first)).toHaveValue('66');
@@ -97,13 +97,13 @@ test('a part is copied before a bold change, versions are kept, compared and gon
 
   // A link shows the version to whoever has it, until it is taken back.
   await versions.getByRole('button', { name: 'Make the link' }).click();
-  const link = versions.getByRole('list', { name: 'Links that hold' }).getByRole('link');
+  const link = versions.getByRole('list', { name: 'Links that work now' }).getByRole('link');
   const visitor = await as();
   const path = (await link.getAttribute('href'))!;
   await visitor.goto(path);
   await expect(visitor.getByRole('list', { name: 'Recipe' })).toContainText('Write “Chives”');
   await expect(visitor.getByTestId('solid-view')).toBeVisible();
-  await versions.getByRole('button', { name: 'Take back' }).click();
+  await versions.getByRole('button', { name: 'End the link' }).click();
   await expect(link).toHaveCount(0);
   await visitor.goto(path);
   await expect(visitor.getByText('This link leads nowhere')).toBeVisible();

@@ -22,7 +22,7 @@ test('a school begins with nothing, and its first prints come to be judged', asy
   });
 
   await test.step('a printer is noted, and a spool is put on it', async () => {
-    await teacher.getByRole('link', { name: 'Note your printers' }).click();
+    await teacher.getByRole('link', { name: 'Add your printers' }).click();
     const add = teacher.getByRole('form', { name: 'Add a printer' });
     await add.getByLabel('Name').fill('Birch');
     await add.getByLabel('Address').fill('127.0.0.1');
@@ -82,7 +82,7 @@ test('a school begins with nothing, and its first prints come to be judged', asy
   await test.step('one is sent back and mended, both are approved', async () => {
     await teacher.goto('/review');
     await teacher.getByRole('link', { name: 'Bruno', exact: true }).click();
-    await teacher.getByLabel('What to change, on the whole').fill('Make it shorter.');
+    await teacher.getByLabel('What to change overall').fill('Make it shorter.');
     await teacher.getByRole('button', { name: 'Send back' }).click();
     await expect(bruno.locator('[data-state=sent_back]')).toBeVisible();
     await bruno.goto('/home');
@@ -110,7 +110,7 @@ test('a school begins with nothing, and its first prints come to be judged', asy
     await setFarBells(teacher);
     await teacher.goto('/queue');
     await expect(teacher.locator('[data-proposal=Birch]')).toContainText('2 parts');
-    await teacher.locator('[data-proposal=Birch]').getByRole('button', { name: 'Lay this batch' }).click();
+    await teacher.locator('[data-proposal=Birch]').getByRole('button', { name: 'Make this batch' }).click();
     await teacher.waitForURL('**/batch/*');
     await teacher.getByRole('button', { name: 'Start on Birch' }).click();
     const dialog = teacher.getByRole('dialog');
@@ -127,16 +127,16 @@ test('a school begins with nothing, and its first prints come to be judged', asy
   await test.step('what came of each part is written down, and its student reads it', async () => {
     const outcomeOf = (name: string) => teacher.getByRole('listitem', { name: `Outcome of ${name}’s part` });
     await outcomeOf('Asha').getByRole('combobox').selectOption('good');
-    await outcomeOf('Asha').getByRole('button', { name: 'Write down' }).click();
+    await outcomeOf('Asha').getByRole('button', { name: 'Save the outcome' }).click();
     await outcomeOf('Bruno').getByRole('combobox').first().selectOption('broke');
     await outcomeOf('Bruno').getByRole('combobox', { name: 'Then' }).selectOption('student');
     await outcomeOf('Bruno').getByRole('textbox', { name: 'Note' }).fill('It broke at the hole.');
-    await outcomeOf('Bruno').getByRole('button', { name: 'Write down' }).click();
-    await expect(outcomeOf('Bruno').getByRole('button', { name: 'Write down' })).toHaveCount(0);
+    await outcomeOf('Bruno').getByRole('button', { name: 'Save the outcome' }).click();
+    await expect(outcomeOf('Bruno').getByRole('button', { name: 'Save the outcome' })).toHaveCount(0);
     await asha.goto('/home');
-    await expect(asha.getByText('The print: good.')).toBeVisible();
+    await expect(asha.getByText('How the print came out: good.')).toBeVisible();
     await bruno.goto('/home');
     await expect(bruno.getByText('It broke at the hole.')).toBeVisible();
-    await expect(bruno.getByText('The print: broke.')).toBeVisible();
+    await expect(bruno.getByText('How the print came out: broke.')).toBeVisible();
   });
 });

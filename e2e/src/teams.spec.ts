@@ -11,13 +11,13 @@ test('two students work on one project: what one saves the other sees, and one t
   const alone = teacher.getByRole('region', { name: 'Who works alone' });
   await alone.getByLabel('Bruno').check();
   await alone.getByLabel('Dario').check();
-  await teacher.getByRole('button', { name: 'Make a team of the chosen' }).click();
+  await teacher.getByRole('button', { name: 'Make a team of these students' }).click();
   await expect(teacher.getByRole('alert')).toContainText('has handed in or kept versions alone already');
   await alone.getByLabel('Bruno').uncheck();
   await alone.getByLabel('Dario').uncheck();
   await alone.getByLabel('Luca').check();
   await alone.getByLabel('Noor').check();
-  await teacher.getByRole('button', { name: 'Make a team of the chosen' }).click();
+  await teacher.getByRole('button', { name: 'Make a team of these students' }).click();
   const team = teacher.getByRole('listitem', { name: 'Luca & Noor' });
   await expect(team).toBeVisible();
 

@@ -55,9 +55,9 @@ describe('a design', () => {
   });
 
   it('refuses what it does not know, in one sentence', () => {
-    expect(said(parseDesign({ ...clipAndLid(), version: 9 }))).toMatch(/^This is not a design of a kind/);
+    expect(said(parseDesign({ ...clipAndLid(), version: 9 }))).toMatch(/^Kelbrin cannot read this design/);
     expect(said(parseDesign({ ...clipAndLid(), chosen: 'p7' }))).toContain('the part to hand in');
-    expect(said(parseDesign(null))).toMatch(/^This is not a design/);
+    expect(said(parseDesign(null))).toMatch(/^Kelbrin cannot read this design/);
     const broken = clipAndLid();
     broken.parts[1].recipe.steps.push({ kind: 'dance' } as never);
     expect(said(parseDesign(broken))).toMatch(/^Step 2/);

@@ -74,7 +74,7 @@ export function parseDesign(data: unknown): ParsedDesign {
   const where = path.length > 0 ? ` (at ${path.join(' › ')})` : '';
   return {
     ok: false,
-    problem: { message: `This is not a design of a kind Kelbrin knows: ${message}${where}.` },
+    problem: { message: `Kelbrin cannot read this design: ${message}${where}.` },
   };
 }
 

@@ -56,15 +56,15 @@ describe('a formula', () => {
   });
 
   it.each([
-    ['', 'A number is missing'],
+    ['', 'Type a number'],
     ['cane +', 'missing at the end'],
-    ['cane wall', '“wall” is not expected there'],
-    ['pole * 2', 'There is no measure called “pole”'],
+    ['cane wall', 'does not understand “wall”'],
+    ['pole * 2', '“pole” is not a number, and no measure is called that'],
     ['(1 + 2', 'A bracket is not closed'],
-    ['1 + 2)', '“)” is not expected there'],
+    ['1 + 2)', 'does not understand “)”'],
     ['3 foot', '“foot” is no unit'],
-    ['5 / (cane - 8)', 'divides by zero'],
-    ['2 ^ 3', '“^” has no meaning here'],
+    ['5 / (cane - 8)', 'Nothing can be divided by 0'],
+    ['2 ^ 3', '“^” cannot stand in a number'],
   ])('%s is refused in a sentence', (formula, words) => {
     expect(workOut(formula, measures)).toMatchObject({
       ok: false,
@@ -116,7 +116,10 @@ describe('measures', () => {
     expect(values.ok && values.values.get('bore')).toBeCloseTo(8.4);
     expect(valuesOf([...recipe.measures].reverse())).toMatchObject({
       ok: false,
-      problem: { measure: 'bore', message: 'The measure “bore”: There is no measure called “cane”.' },
+      problem: {
+        measure: 'bore',
+        message: 'The measure “bore”: “cane” is not a number, and no measure is called that.',
+      },
     });
   });
 

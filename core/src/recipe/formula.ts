@@ -51,7 +51,7 @@ const KINDS: Readonly<Record<Unit, { readonly what: string; readonly units: stri
 export function workOut(formula: string, measures: ReadonlyMap<string, number>, unit?: Unit): Worked {
   try {
     const value = new Reader(formula, measures, unit).whole();
-    if (!Number.isFinite(value)) return { ok: false, message: 'That divides by zero.' };
+    if (!Number.isFinite(value)) return { ok: false, message: 'Nothing can be divided by 0.' };
     // A millionth of a millimetre is far below anything; it hides the noise of binary fractions.
     return { ok: true, value: Math.round(value * 1e6) / 1e6 };
   } catch (error) {
@@ -109,7 +109,7 @@ const PIECE = new RegExp(
 function tokensOf(formula: string): Token[] {
   const tokens: Token[] = [];
   for (const [, before, number, name, sign, other] of formula.matchAll(PIECE)) {
-    if (other !== undefined) throw new FormulaError(`“${other}” has no meaning here.`);
+    if (other !== undefined) throw new FormulaError(`“${other}” cannot stand in a number.`);
     const type = number !== undefined ? 'number' : name !== undefined ? 'name' : 'sign';
     tokens.push({
       type,
@@ -155,10 +155,10 @@ class Reader {
   }
 
   whole(): number {
-    if (this.#tokens.length === 0) throw new FormulaError('A number is missing.');
+    if (this.#tokens.length === 0) throw new FormulaError('Type a number, such as 12.5.');
     const value = this.#sum();
     const left = this.#tokens[this.#at];
-    if (left) throw new FormulaError(`“${left.text}” is not expected there.`);
+    if (left) throw new FormulaError(`Kelbrin does not understand “${left.text}” at this place.`);
     return value;
   }
 
@@ -188,7 +188,7 @@ class Reader {
 
   #atom(): number {
     const token = this.#tokens[this.#at++];
-    if (!token) throw new FormulaError('Something is missing at the end.');
+    if (!token) throw new FormulaError('A number is missing at the end.');
     if (token.type === 'number') {
       const next = this.#tokens[this.#at];
       if (next?.type !== 'name') return worthOf(token.text);
@@ -197,12 +197,14 @@ class Reader {
     }
     if (token.type === 'name') {
       const value = this.#measures.get(token.text);
-      if (value === undefined) throw new FormulaError(`There is no measure called “${token.text}”.`);
+      if (value === undefined)
+        throw new FormulaError(`“${token.text}” is not a number, and no measure is called that.`);
       return value;
     }
-    if (token.text !== '(') throw new FormulaError(`“${token.text}” is not expected there.`);
+    if (token.text !== '(')
+      throw new FormulaError(`Kelbrin does not understand “${token.text}” at this place.`);
     const value = this.#sum();
-    if (!this.#takes(')')) throw new FormulaError('A bracket is not closed.');
+    if (!this.#takes(')')) throw new FormulaError('A bracket is not closed: add “)”.');
     return value;
   }
 
@@ -210,7 +212,7 @@ class Reader {
   #factorOf(name: string): number {
     const found = unitNamed(name);
     const wanted = this.#unit === undefined ? undefined : KINDS[this.#unit];
-    if (!found && this.#unit === '') throw new FormulaError(`“${name}” has no meaning here.`);
+    if (!found && this.#unit === '') throw new FormulaError(`“${name}” cannot stand in a number.`);
     if (!found) {
       const known = wanted?.units || KINDS.mm.units;
       throw new FormulaError(`“${name}” is no unit: Kelbrin knows ${known.replace(' or ', ' and ')}.`);

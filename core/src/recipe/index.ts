@@ -1,3 +1,6 @@
+// First, so that every schema speaks in these words.
+import './schemaWords.ts';
+
 export * from './amount.ts';
 export * from './differences.ts';
 export * from './edits.ts';

@@ -145,7 +145,7 @@ export function letteringTokens(of: Lettering, path: FieldPath, context: Sentenc
       ],
       ({ value }) => (value as { by: string }).by === size.by,
     ),
-    ...(strokes ? [text(`(strokes from ${strokes(of.font)})`)] : []),
+    ...(strokes ? [text(`(thinnest stroke ${strokes(of.font)})`)] : []),
     ...(of.spacingMm === undefined
       ? []
       : clause(

@@ -6,8 +6,13 @@ import type { Problem } from './problem.ts';
 /** What a measure may be called: one word, which is not the name of a unit. */
 export const measureName = z
   .string()
-  .regex(/^[\p{L}_][\p{L}\p{N}_]{0,23}$/u, 'a measure is called by one word of at most 24 letters and digits')
-  .refine((name) => !unitNames.includes(name.toLowerCase()), 'a measure cannot be called like a unit');
+  .regex(
+    /^[\p{L}_][\p{L}\p{N}_]{0,23}$/u,
+    'the name of a measure is one word; it begins with a letter and has at most 24 letters and digits',
+  )
+  .refine((name) => !unitNames.includes(name.toLowerCase()), {
+    error: ({ input }) => `“${String(input)}” is a unit; choose another name`,
+  });
 
 /** A named number that steps can use: `cane = 8`. */
 export const measure = z.strictObject({

@@ -95,7 +95,7 @@ export function rangeOf(box: Box, axis: Axis): Range {
 
 /** The trade words of the two edges along an axis. */
 export const edgeWords = {
-  x: { low: 'left', high: 'right', both: 'left to right' },
-  y: { low: 'front', high: 'back', both: 'front to back' },
-  z: { low: 'bottom', high: 'top', both: 'bottom to top' },
+  x: { low: 'left', high: 'right', both: 'left to right', beyond: 'right of' },
+  y: { low: 'front', high: 'back', both: 'front to back', beyond: 'behind' },
+  z: { low: 'bottom', high: 'top', both: 'bottom to top', beyond: 'above' },
 } as const;

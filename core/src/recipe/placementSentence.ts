@@ -122,7 +122,7 @@ function optionsFor(axis: Axis, mm: Amount, onPlate: boolean, extent: Extent): O
   if (onPlate) {
     return [
       { label: `centred ${words.both}`, value: { relation: 'centred' } },
-      { label: `${words.high}wards of the middle`, value: { relation: 'at', own: 'middle', mm: off } },
+      { label: `${words.beyond} the middle`, value: { relation: 'at', own: 'middle', mm: off } },
     ];
   }
   const beside: Option[] = [
@@ -135,10 +135,10 @@ function optionsFor(axis: Axis, mm: Amount, onPlate: boolean, extent: Extent): O
     { label: `in from the ${words.low}`, value: { relation: 'inFrom', edge: 'low', mm: off } },
     { label: `in from the ${words.high}`, value: { relation: 'inFrom', edge: 'high', mm: off } },
     { label: `centred ${words.both}`, value: { relation: 'centred' } },
-    { label: `${words.high}wards of the middle`, value: { relation: 'centred', mm: off } },
+    { label: `${words.beyond} the middle`, value: { relation: 'centred', mm: off } },
     { label: `of the way ${words.low} to ${words.high}`, value: { relation: 'share', percent: 25 } },
     ...(extent === 'body' ? beside : []),
-    { label: `${words.high}wards of the plate’s middle`, value: { relation: 'at', own: 'middle', mm: off } },
+    { label: `${words.beyond} the middle of the plate`, value: { relation: 'at', own: 'middle', mm: off } },
   ];
 }
 
@@ -149,9 +149,9 @@ function heights(mm: Amount, extent: Extent): Option[] {
     return [{ label: 'above the plate', value: { relation: 'at', own: 'middle', mm: up } }];
   return [
     { label: 'from the plate', value: { relation: 'at', own: 'low', mm: 0 } },
-    { label: 'above the plate upwards', value: { relation: 'at', own: 'low', mm: up } },
-    { label: 'above the plate downwards', value: { relation: 'at', own: 'high', mm: up } },
-    { label: 'above the plate both ways', value: { relation: 'at', own: 'middle', mm: up } },
+    { label: 'above the plate at its bottom', value: { relation: 'at', own: 'low', mm: up } },
+    { label: 'above the plate at its top', value: { relation: 'at', own: 'high', mm: up } },
+    { label: 'above the plate at its middle', value: { relation: 'at', own: 'middle', mm: up } },
   ];
 }
 
@@ -168,8 +168,8 @@ function levels(mm: Amount, extent: Extent): Option[] {
     { label: 'on its top', value: { relation: 'beside', edge: 'high', overlapMm: 0 } },
     { label: 'into its top by', value: { relation: 'beside', edge: 'high', overlapMm: off } },
     { label: 'under its bottom', value: { relation: 'beside', edge: 'low', overlapMm: 0 } },
-    { label: 'down from its top', value: { relation: 'inFrom', edge: 'high', mm: 0 } },
-    { label: 'up from its bottom', value: { relation: 'inFrom', edge: 'low', mm: 0 } },
+    { label: 'starting at its top', value: { relation: 'inFrom', edge: 'high', mm: 0 } },
+    { label: 'starting at its bottom', value: { relation: 'inFrom', edge: 'low', mm: 0 } },
     ...within,
   ];
 }
@@ -202,7 +202,7 @@ function unofferedWords(axis: Axis, rule: Along): string {
   const words = edgeWords[axis];
   if (rule.relation === 'share') return `of the way ${words.low} to ${words.high}`;
   if (rule.relation === 'inFrom' || rule.relation === 'beside') return `from the ${words[rule.edge]}`;
-  return axis === 'z' ? 'above the plate' : `${words.high}wards of the plate’s middle`;
+  return axis === 'z' ? 'above the plate' : `${words.beyond} the middle of the plate`;
 }
 
 function distanceOf(rule: Along): Amount {

@@ -32,7 +32,7 @@ describe('sentences', () => {
     expect(sentences(label())).toEqual([
       'Extrude a rounded rectangle 84 mm × 28 mm, corners 5 mm, up 2.6 mm, from the plate, in the middle of the plate.',
       'Cut a hole of Ø 4.5 mm, right through from above, its middle 7 mm in from the left and centred front to back on step 1.',
-      'Write “Basil” in Sturdy, 12 mm tall (strokes from 1.6 mm), raised 1.2 mm on the top, centred left to right and centred front to back on step 1.',
+      'Write “Basil” in Sturdy, 12 mm tall (thinnest stroke 1.6 mm), raised 1.2 mm on the top, centred left to right and centred front to back on step 1.',
     ]);
   });
 
@@ -345,9 +345,9 @@ describe('reading a recipe', () => {
   });
 
   it.each([
-    ['nothing', null, 'not a recipe'],
-    ['another format', { format: 'other', version: 1, steps: [] }, 'not a recipe'],
-    ['a newer version', { ...emptyRecipe(), version: 99 }, 'not a recipe'],
+    ['nothing', null, 'cannot read this recipe'],
+    ['another format', { format: 'other', version: 1, steps: [] }, 'cannot read this recipe'],
+    ['a newer version', { ...emptyRecipe(), version: 99 }, 'cannot read this recipe'],
     ['an unknown kind of step', { ...emptyRecipe(), steps: [{ id: 's1', kind: 'magic' }] }, 'Step 1'],
     ['a field too many', { ...emptyRecipe(), steps: [{ ...label().steps[0], extra: 1 }] }, 'extra'],
     [

@@ -72,7 +72,7 @@ export function parseRecipe(data: unknown): ParsedRecipe {
     const where = path.length > 0 ? ` (at ${path.join(' › ')})` : '';
     return {
       ok: false,
-      problem: { message: `This is not a recipe of a kind Kelbrin knows: ${message}${where}.` },
+      problem: { message: `Kelbrin cannot read this recipe: ${message}${where}.` },
     };
   }
   const stepId = (current as { steps: { id?: unknown }[] }).steps[path[1]]?.id;

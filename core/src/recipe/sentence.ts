@@ -165,7 +165,8 @@ export function clause(tokens: readonly Token[], path: FieldPath, label: string)
 
 /** What an earlier step is called in other sentences: its name, or "step 3". */
 export function stepWords(steps: readonly NamedStep[], index: number): string {
-  return steps[index].name ?? `step ${index + 1}`;
+  const { name } = steps[index];
+  return name === undefined ? `step ${index + 1}` : `“${name}”`;
 }
 
 /** A step that cannot be named where it is, since it is gone or comes later. */

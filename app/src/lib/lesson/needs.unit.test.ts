@@ -34,13 +34,13 @@ it('puts those first who need the teacher most', () => {
   expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
   expect(new Set(ranks).size).toBe(ranks.length);
   expect(inOrder.map((each) => needOf(each, now).words)).toEqual([
-    'asks for help, since 6 min',
-    'asks for help, since 2 min',
-    'a check fails, and nothing was changed for 5 min',
+    'has been asking for help for 6 min',
+    'has been asking for help for 2 min',
+    'stuck for 5 min: a check fails',
     'has not begun',
     'a check fails',
     'nothing was changed for 12 min',
-    'designs',
+    'designing',
     'handed in',
   ]);
 });

@@ -38,7 +38,7 @@ describe('a number', () => {
     });
     expect(readNumber('2,5', { min: 1, max: 10, whole: true })).toMatchObject({ message: 'A whole number.' });
     expect(worth('many')).toMatchObject({ ok: false });
-    expect(worth('19,9o')).toEqual({ ok: false, message: '“o” has no meaning here.' });
+    expect(worth('19,9o')).toEqual({ ok: false, message: '“o” cannot stand in a number.' });
   });
 
   it('reads back as it is written', () => {

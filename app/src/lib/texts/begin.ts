@@ -1,9 +1,9 @@
 /** What the page says on which a new Kelbrin is begun. */
 export const beginTexts = {
   title: 'Begin',
-  what: 'This Kelbrin is new. Its first teacher makes classes, notes the printers, and asks others to help.',
+  what: 'This Kelbrin is new. Its first teacher makes classes, adds the printers, and asks others to help.',
   code: 'Code',
-  codeWhy: 'It is told where the server was started.',
+  codeWhy: 'You find it in the window where the server was started.',
   name: 'Your name, as students say it',
   email: 'E-mail',
   password: 'Password',

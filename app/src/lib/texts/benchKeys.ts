@@ -1,7 +1,7 @@
 /** The keys of the bench, and what they do. */
 export const benchKeys: readonly (readonly [string, string])[] = [
   ['Tab, Shift + Tab', 'from field to field, from sentence to sentence'],
-  ['↑ ↓ in a number', 'one step more or less; with Shift ten, with Alt a tenth'],
+  ['↑ ↓ in a number', 'a little more or less; with Shift ten times as much, with Alt a tenth'],
   ['Enter', 'takes what was typed; Escape leaves the number as it was'],
   ['↑ ↓ on a step’s grip', 'moves the step'],
   ['Ctrl + Z, Ctrl + Y', 'undo, redo'],
@@ -10,5 +10,5 @@ export const benchKeys: readonly (readonly [string, string])[] = [
   ['1 2 3 4', 'view from the top, front, side, corner'],
   ['Delete in a drawing', 'takes the chosen point out; Escape ends drawing'],
   ['↑ ↓ on the height ruler', 'raises and lowers the cut; Escape closes it'],
-  ['?', 'this sheet'],
+  ['?', 'this list'],
 ];

@@ -11,17 +11,17 @@ export const briefPage = {
   ownStarter: 'a recipe of its own',
   keep: 'Keep in the library',
   isKept: 'It is in your library now.',
-  requirements: 'The part …',
+  requirements: 'The part must …',
   requirementsWhat:
     'Each of these is checked while students design, and once more on the server when they hand in.',
   noRequirements: 'Nothing is asked that can be checked yet.',
   add: 'Add',
   leaveOut: (words: string) => `Leave out: ${words}`,
-  severalBodies: 'may come in several bodies',
-  forSmallHands: 'is for small hands: nothing sharp is let through',
+  severalBodies: 'may be made of several pieces',
+  forSmallHands: 'is for small children: nothing sharp passes',
   save: 'Save',
   unsaved: 'Not saved yet.',
-  leave: 'This brief is not saved yet. Leave all the same?',
+  leave: 'This brief is not saved yet. Leave without saving?',
   begun: (count: number) =>
     count === 0
       ? 'Nobody has begun it yet.'
@@ -33,7 +33,7 @@ export const briefPage = {
   remove: 'Delete this brief',
   removeTitle: 'Delete this brief?',
   removeWhat: 'It cannot be brought back. To use it again, keep it in the library first.',
-  saveAllTheSame: 'Save all the same',
+  saveAllTheSame: 'Save anyway',
   duePast: (day: string) => `${day} is over. Is that the day that you mean?`,
   notShown: 'Students do not see it before it is saved.',
   untitled: 'A new brief',

@@ -7,7 +7,7 @@ export const filamentTexts = {
   which: 'Which spool goes on?',
   spool: (number: number, material: string, colour: string, grams: number) =>
     `No. ${number}: ${material}, ${colour}, ${Math.round(grams)} g`,
-  none: 'There is no spool on the shelf that fits. Note one in “Spools”.',
+  none: 'There is no spool on the shelf that fits. Add one under “Spools”.',
   spools: 'Spools',
   begin: 'Heat the nozzle',
   stages: ['Heat', 'Draw out', 'Put in', 'Push through'],
@@ -30,5 +30,5 @@ export const filamentTexts = {
   pushIn: 'Push it in',
   more: 'Push more',
   clean: 'It runs clean',
-  giveUp: 'Give the change up',
+  giveUp: 'Stop changing',
 } as const;

@@ -9,5 +9,5 @@ export const frameTexts = {
   account: 'Your sign-in',
   signOut: 'Sign out',
   toStart: 'Back to the start',
-  keys: 'Keys',
+  keys: 'Keyboard keys',
 } as const;

@@ -7,7 +7,7 @@ export const guidanceTexts = {
   done: 'Done',
   showAll: 'All prompts',
   hideAll: 'Only the next',
-  byItself: (words: string) => `ticks itself off once ${words}`,
+  byItself: (words: string) => `Is ticked off when ${words}.`,
   isDone: 'done',
   isOpen: 'to do',
   tick: (words: string) => `Done: ${words}`,

@@ -12,12 +12,12 @@ export const homeTexts = {
   none: 'There is no brief for your class yet.',
   remarks: (count: number) =>
     count === 1
-      ? 'There is a remark at your design: read it on the bench.'
-      : `There are ${count} remarks at your design: read them on the bench.`,
-  cameOut: (outcome: string, note: string) => `The print: ${outcome}.${note ? ` ${note}` : ''}`,
+      ? 'Your teacher wrote a remark on your design. Read it on the bench.'
+      : `Your teacher wrote ${count} remarks on your design. Read them on the bench.`,
+  cameOut: (outcome: string, note: string) => `How the print came out: ${outcome}.${note ? ` ${note}` : ''}`,
   asksForHelp: 'You asked for help.',
   next: {
-    designing: 'Go on designing, then hand it in.',
+    designing: 'Finish your design, then hand it in.',
     checking: 'It is being checked.',
     waiting: 'Your teacher will look at it.',
     sent_back: 'Read what to change, and hand it in again.',

@@ -1,7 +1,7 @@
 /** What the library of briefs says. */
 export const libraryTexts = {
   title: 'Library of briefs',
-  what: 'Briefs that you keep, to be set again for any class: each as it was when you kept it.',
+  what: 'Briefs that you keep and can use again in any class, as they were when you kept them.',
   back: 'Classes',
   none: 'You keep no brief yet: open one and choose “Keep in the library”.',
   kept: (day: string) => `kept on ${day}`,
@@ -11,8 +11,8 @@ export const libraryTexts = {
       prompts === 1 ? 'one prompt' : `${prompts} prompts`,
     ].join(', '),
   forClass: 'For',
-  set: 'Set it',
-  setFor: (title: string) => `Set “${title}” for`,
+  set: 'Use it',
+  setFor: (title: string) => `Use “${title}” for`,
   drop: 'Take out',
   dropIt: (title: string) => `Take “${title}” out of the library`,
 } as const;

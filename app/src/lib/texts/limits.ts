@@ -1,12 +1,12 @@
 /** What the pages of limits cards say. */
 export const limitsTexts = {
   title: 'Limits cards',
-  what: 'What a printer can make, and what a class allows. Students’ designs are held against the card of their class.',
+  what: 'What a printer can make, and what a class allows. Students’ designs are checked against the card of their class.',
   back: 'Limits cards',
   create: 'New card',
   copy: 'Copy',
   open: (name: string) => `Open ${name}`,
-  usedBy: (classes: readonly string[]) => (classes.length === 0 ? 'no class goes by it' : classes.join(', ')),
+  usedBy: (classes: readonly string[]) => (classes.length === 0 ? 'no class uses it' : classes.join(', ')),
   school: 'the school’s',
   own: 'yours',
   name: 'Name',
@@ -18,11 +18,11 @@ export const limitsTexts = {
   save: 'Save',
   saved: 'Saved.',
   unsaved: 'Not saved yet.',
-  leave: 'This card is not saved yet. Leave all the same?',
+  leave: 'This card is not saved yet. Leave without saving?',
   effect:
-    'When you save, benches that are open and hand-ins that wait are inspected anew, and approvals that no longer hold are marked in the queue.',
+    'When you save, open projects and waiting hand-ins are checked again. Approved parts that now fail are marked in the queue.',
   remove: 'Delete this card',
-  notWhole: 'The card did not arrive whole: save it again.',
+  notWhole: 'The card was not saved completely. Save it again.',
   ofClass: 'Limits card',
-  choose: 'Go by it',
+  choose: 'Use this card',
 } as const;

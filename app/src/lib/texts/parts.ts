@@ -11,7 +11,7 @@ export const partTexts = {
   copyPart: 'Copy this part',
   copyPartWhy: 'Copy this part before a bold change',
   deletePart: 'Delete this part',
-  thisIsHandedIn: 'This part is handed in; the others stay in your project.',
-  otherIsHandedIn: (part: string) => `“${part}” is handed in.`,
+  thisIsHandedIn: 'This part is the one that you will hand in; the others stay in your project.',
+  otherIsHandedIn: (part: string) => `“${part}” is the one that you will hand in.`,
   handInThis: 'Hand in this one instead',
 } as const;

@@ -16,7 +16,7 @@ export const people = {
   chosen: (count: number) => (count === 1 ? 'one student chosen' : `${count} students chosen`),
   newPins: 'New PINs and cards',
   archive: 'Archive',
-  restore: 'Take back',
+  restore: 'Bring back',
   rename: 'Rename',
   save: 'Save',
   cancel: 'Cancel',
@@ -59,15 +59,16 @@ export const people = {
     count === 1
       ? 'One line has to be mended first; nobody is added until then.'
       : `${count} lines have to be mended first; nobody is added until then.`,
-  addThem: (count: number) => (count === 1 ? 'Add one student' : `Add ${count} students`),
+  addThem: (count: number) =>
+    count === 0 ? 'Add students' : count === 1 ? 'Add one student' : `Add ${count} students`,
   cardsTitle: 'Sign-in cards',
   cardsOnce:
-    'Print these now, or write them down: a PIN is kept in a form that nobody can read, so that it is shown this once. Whoever loses a card gets a new PIN.',
+    'Print these now, or write them down. Nobody can look up a PIN later, so it is shown only now. Whoever loses a card gets a new PIN.',
   print: 'Print',
   done: 'Done',
   cardHow: (address: string) => `Open ${address}, choose Students, and type:`,
   helpers: 'Helpers',
-  helpersWhat: 'Helpers run the print room; they approve nothing.',
+  helpersWhat: 'Helpers run the print room; they cannot approve anything.',
   noHelpers: 'This class has no helper.',
   shutNames: (names: readonly string[]) =>
     `Too many wrong tries: ${names.length === 1 ? `${names[0]} has` : `${names.join(', ')} have`} to wait a few minutes.`,
@@ -79,12 +80,12 @@ export const people = {
   noShares: 'There are none.',
   share: (student: string, brief: string, version: number) => `${student}: ${brief}, version ${version}`,
   shareUntil: (day: string) => `until ${day}`,
-  revoke: 'Take back',
-  revokeNamed: (student: string, version: number) => `Take back the link to ${student}’s version ${version}`,
+  revoke: 'End the link',
+  revokeNamed: (student: string, version: number) => `End the link to ${student}’s version ${version}`,
   helperName: 'Name',
   helperEmail: 'E-mail address',
   addHelper: 'Add a helper',
-  removeHelper: (name: string) => `End ${name}’s help`,
+  removeHelper: (name: string) => `Remove ${name} as helper`,
   helperPassword: (email: string, password: string) =>
     `${email} signs in with the password ${password}. It is shown this once.`,
   helperKnown: (email: string) => `${email} helps in this class now too, with the password they have.`,

@@ -3,10 +3,10 @@ export const printFiguresTexts = {
   title: 'How prints come out',
   back: 'Print room',
   link: 'Figures',
-  none: 'No outcome is written down yet. Open a printed batch and say what came of its parts.',
+  none: 'No outcome has been noted yet. Open a printed batch and note how its parts came out.',
   byVerdict: 'Usable parts, by what the inspection said of them',
   byPrinter: 'Usable parts, by printer',
-  verdicts: { pass: 'passed', warn: 'passed with warnings', fail: 'failed, and waived' } as Record<
+  verdicts: { pass: 'passed', warn: 'passed with warnings', fail: 'failed, and allowed' } as Record<
     string,
     string
   >,
@@ -18,11 +18,11 @@ export const printFiguresTexts = {
   noFailures: 'Nothing has failed.',
   worked: 'What the printers have done',
   printer: 'Printer',
-  runs: 'Runs',
+  runs: 'Prints',
   finished: 'Finished',
   hours: 'Hours',
   grams: 'Grams',
   sizes: 'Measured sizes',
   offBy: (medianMm: number, count: number) =>
-    `${medianMm < 0 ? '−' : '+'}${Math.abs(medianMm).toFixed(2)} mm, median of ${count}`,
+    `${medianMm < 0 ? '−' : '+'}${Math.abs(medianMm).toFixed(2)} mm, middle value of ${count}`,
 } as const;

@@ -1,4 +1,4 @@
-/** What is said where printers are noted. */
+/** What is said where printers are added. */
 export const printersTexts = {
   title: 'Printers',
   what: 'Where each printer answers on the school’s network. The names are on the printers, too.',
@@ -11,13 +11,13 @@ export const printersTexts = {
   answers: 'answers',
   silent: 'does not answer',
   save: 'Save',
-  retire: 'No longer used',
-  retireNamed: (name: string) => `${name} is no longer used`,
-  retireTitle: (name: string) => `Is ${name} no longer used?`,
+  retire: 'Retire this printer',
+  retireNamed: (name: string) => `Retire this printer: ${name}`,
+  retireTitle: (name: string) => `Retire ${name}?`,
   retireWhat:
     'It is no longer offered for printing. What it has printed is kept, and it can be brought back.',
   retired: 'No longer used',
   bringBack: (name: string) => `Use ${name} again`,
-  none: 'No printer is noted yet.',
+  none: 'No printer has been added yet.',
   add: 'Add a printer',
 } as const;

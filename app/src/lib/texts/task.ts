@@ -10,7 +10,7 @@ export const taskTexts = {
   linkTo: 'Where does the link lead? (empty for none)',
   picture: 'Add a picture',
   pictureWords: 'What does the picture show? Students who cannot see it hear this.',
-  ok: 'Put it in',
+  ok: 'Add',
   cancel: 'Cancel',
   notALink: 'A link begins with https:// or http://.',
   read: 'Task',

@@ -6,9 +6,9 @@ export const versionTexts = {
   keep: 'Keep',
   changes: 'What changed',
   goBack: 'Go back to it',
-  between: 'Between this version and',
-  here: 'what is here now',
+  between: 'Compare this version with',
+  here: 'the project now',
   same: 'Nothing is different.',
-  comparing: 'Being compared …',
+  comparing: 'Comparing …',
   none: 'No version is kept yet. Every hand-in becomes one, and you can keep one before a bold change.',
 } as const;

@@ -28,8 +28,8 @@ describe('reading an amount', () => {
   });
 
   it.each([
-    ['', 'A number is missing'],
-    ['wide', 'no measure called “wide”'],
+    ['', 'Type a number'],
+    ['wide', '“wide” is not a number'],
     ['0', 'At least 0.1 mm'],
     ['2 m', 'At most 1000 mm'],
     ['cane - 8', 'At least 0.1 mm'],

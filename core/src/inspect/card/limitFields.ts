@@ -29,11 +29,11 @@ export const limitFields: readonly { readonly title: string; readonly fields: re
       { path: ['minWallMm'], label: 'Thinnest wall', unit: 'mm' },
       { path: ['minHoleMm'], label: 'Smallest hole', unit: 'mm' },
       { path: ['minGapMm'], label: 'Narrowest gap', unit: 'mm' },
-      { path: ['minReliefMm'], label: 'Lowest relief', unit: 'mm' },
+      { path: ['minReliefMm'], label: 'Lowest letters and shapes', unit: 'mm' },
       { path: ['maxOverhangDeg'], label: 'Steepest overhang', unit: '°' },
       { path: ['maxBridgeMm'], label: 'Longest bridge', unit: 'mm' },
-      { path: ['minBaseMm2'], label: 'Least area on the plate', unit: 'mm²' },
-      { path: ['maxSlenderness'], label: 'Height over width, at most', unit: '' },
+      { path: ['minBaseMm2'], label: 'Smallest area on the plate', unit: 'mm²' },
+      { path: ['maxSlenderness'], label: 'Tallest, as a multiple of its width', unit: '' },
     ],
   },
   {
@@ -51,7 +51,7 @@ export const limitFields: readonly { readonly title: string; readonly fields: re
     fields: [
       { path: ['maxMinutes'], label: 'Longest print', unit: 'min' },
       { path: ['maxGrams'], label: 'Most filament', unit: 'g' },
-      { path: ['filamentPricePerKg'], label: 'Price of filament, a kilogram', unit: '' },
+      { path: ['filamentPricePerKg'], label: 'Price of 1 kg of filament', unit: '' },
     ],
   },
 ];

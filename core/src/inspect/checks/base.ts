@@ -27,14 +27,14 @@ export const base: Check = {
     const triangles = contact.length > 0 ? contact : at.triangles;
     const measured = rounded(area);
     const across = formatMm(Math.round(10 * narrowestWidth(seenFromAbove(mesh, contact))) / 10);
-    const touches = `${formatMm(Math.round(10 * area) / 10)} mm² touch the plate, ${across} mm across where they are narrowest`;
+    const touches = `${formatMm(area < 10 ? Math.round(10 * area) / 10 : Math.round(area))} mm² rest on the plate; the narrowest place is ${across} mm wide`;
     const message =
       area === 0
         ? 'Nothing flat touches the plate: the part stands on a line or a point and will roll or come loose.'
         : verdict === 'fail'
-          ? `Only ${touches}; at least ${formatMm(minBaseMm2)} mm² are needed to hold on.`
+          ? `Only ${touches}. At least ${formatMm(minBaseMm2)} mm² are needed to hold on.`
           : verdict === 'warn'
-            ? `${touches}: only just enough to hold on.`
+            ? `${touches}. That is only just enough to hold on.`
             : `${touches}.`;
     return {
       verdict,

@@ -40,7 +40,7 @@ export const bodies: Check = {
           measured: rounded(areaMm2),
           unit: 'mm²',
           at: middleOf(subject, triangles[0]),
-          message: `This piece, with ${area} mm² of surface, touches the rest nowhere: it would come off as a part of its own.`,
+          message: `This piece, with ${area} mm² of surface, does not touch the rest: it would come off as a separate piece.`,
           steps: subject.stepsOf(triangles),
           triangles,
         };
@@ -68,13 +68,13 @@ function thinJoints(subject: Subject, minWallMm: number): Finding[] {
       (other) => Math.hypot(other.at[0] - at[0], other.at[1] - at[1]) < SAME_PLACE_MM,
     );
     if (isTold) continue;
-    const is = `Two lumps hang together by only ${formatMm(Math.round(100 * mm) / 100)} mm here`;
+    const is = `Two pieces are joined by only ${formatMm(Math.round(100 * mm) / 100)} mm here`;
     findings.push({
       verdict: 'fail',
       measured: rounded(mm),
       unit: 'mm',
       at: at.map(rounded) as Finding['at'],
-      message: `${is}; they would break apart, since a joint takes at least ${formatMm(minWallMm)} mm.`,
+      message: `${is} and would break apart; a joint needs at least ${formatMm(minWallMm)} mm.`,
       steps: subject.stepsOf(faces),
       triangles: [...faces],
     });

@@ -66,7 +66,7 @@ function findingOf(index: number, asked: Requirement, answer: Answer, middle: Fi
     measured,
     unit,
     at: (at?.map(rounded) as Finding['at'] | undefined) ?? middle,
-    message: `${isMet ? 'As the brief asks, the part' : 'The brief asks for a part that'} ${words}${said ? `; ${said}` : ''}.`,
+    message: `${isMet ? 'Met' : 'Not met'}: the part ${words}.${said ? ` ${said[0].toUpperCase()}${said.slice(1)}.` : ''}`,
     steps: [],
     triangles: [...triangles],
     ...(limit === undefined ? {} : { limit }),

@@ -44,13 +44,13 @@ export const hole: Check = {
 function ofWidth(subject: Subject, found: RoundHole, { minHoleMm, shrinkagePercent }: LimitsCard): Finding {
   const verdict = judge(found.diameterMm, 'atLeast', minHoleMm);
   const printedMm = found.diameterMm * (1 - shrinkagePercent / 100);
-  const what = `This hole is Ø ${hundredths(found.diameterMm)} mm`;
+  const size = `Ø ${hundredths(found.diameterMm)} mm`;
   const depth = hundredths(found.depthMm);
-  const where = `${found.through ? `right through ${depth} mm` : `${depth} mm deep`}, ${direction(found.axis)}`;
+  const reach = found.through ? `goes through ${depth} mm` : `is ${depth} mm deep`;
   const message = {
-    fail: `${what}; it will close up, because the smallest that prints open is Ø ${formatMm(minHoleMm)} mm.`,
-    warn: `${what}, only just over the smallest that prints open, Ø ${formatMm(minHoleMm)} mm.`,
-    pass: `${what}, ${where}; it comes out at about Ø ${hundredths(printedMm)} mm.`,
+    fail: `This hole is ${size} and will close up: the smallest that prints open is Ø ${formatMm(minHoleMm)} mm.`,
+    warn: `This hole is ${size}, only just over the smallest that prints open, Ø ${formatMm(minHoleMm)} mm.`,
+    pass: `This ${direction(found.axis)} hole is ${size} and ${reach}. Printed, it will be about Ø ${hundredths(printedMm)} mm.`,
   }[verdict];
   return {
     verdict,

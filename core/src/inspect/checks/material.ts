@@ -23,10 +23,10 @@ export const material = needOfPrint({
   say: (grams, verdict, { maxGrams, filamentPricePerKg, currency }) => {
     const cost = inMoney((grams * filamentPricePerKg) / 1000, currency);
     const is = `The print takes ${formatMm(Math.round(10 * grams) / 10)} g of filament, about ${cost}`;
-    const bound = `${formatMm(maxGrams)} g for one part`;
+    const bound = `the ${formatMm(maxGrams)} g that the class allows for one part`;
     return {
-      fail: `${is}; the class has ${bound}.`,
-      warn: `${is}; that is close to the ${bound}.`,
+      fail: `${is}, more than ${bound}.`,
+      warn: `${is}, close to ${bound}.`,
       pass: `${is}.`,
     }[verdict];
   },

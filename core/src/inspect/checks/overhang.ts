@@ -38,21 +38,21 @@ export const overhang: Check = {
       if (deg > steepest && isOfNote && !bridged.has(f)) steepest = deg;
     });
 
-    const bound = `the printer manages ${formatMm(maxOverhangDeg)}°`;
+    const bound = `Printed without support, a face may lean out by ${formatMm(maxOverhangDeg)}° at most.`;
     const findings = [...hanging, ...near].map(({ faces, steepestFace, steepestDeg }) => {
       const verdict = verdictOf(steepestDeg);
       const measured = rounded(steepestDeg);
       const leans =
         measured > 89.5
-          ? 'A level face hangs here with nothing under it'
-          : `A face leans out by ${formatMm(Math.round(measured))}° here with nothing under it`;
+          ? 'Nothing is under this flat face'
+          : `This face leans out by ${formatMm(Math.round(measured))}° with nothing under it`;
       return {
         verdict,
         measured,
         unit: '°' as const,
         at: middleOf(subject, steepestFace),
         message:
-          verdict === 'fail' ? `${leans}; ${bound}.` : `${leans}, which is close to the limit: ${bound}.`,
+          verdict === 'fail' ? `${leans}. ${bound}` : `${leans}, which is close to the limit. ${bound}`,
         steps: subject.stepsOf(faces),
         triangles: [...faces],
       };

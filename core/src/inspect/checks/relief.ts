@@ -23,6 +23,7 @@ export const relief: Check = {
     const reliefs = subject.about.origin?.reliefs ?? [];
     const measured = reliefs.flatMap((each) => measuredRelief(subject, each) ?? []);
     const heights = measured.flatMap(({ mm }) => mm ?? []);
+    const isCutOff = measured.some(({ relief, runningOut: cut }) => relief.isLettering && cut.length > 0);
     const findings = measured.flatMap((each): Finding[] => [
       ...tooFlat(each, minReliefMm),
       ...runningOut(each),
@@ -30,7 +31,8 @@ export const relief: Check = {
     for (const finding of findings) finding.at = finding.at.map(rounded) as Finding['at'];
     return {
       verdict: worst(findings.map(({ verdict }) => verdict)),
-      measured: heights.length > 0 ? rounded(Math.min(...heights)) : null,
+      // Letters that are cut off fail at whatever height they stand: their height is no reason then.
+      measured: heights.length > 0 && !isCutOff ? rounded(Math.min(...heights)) : null,
       limit: minReliefMm,
       unit: 'mm',
       rule: 'atLeast',
@@ -63,7 +65,7 @@ export const relief: Check = {
           unit: '',
           at: middleOf(subject, triangles[0]),
           message:
-            'These letters run over an edge, into a hole or into something else: a part of them is lost.',
+            'These letters run over an edge, into a hole or into something else: some of them is lost.',
           steps: stepOf(of.step),
           triangles: [...triangles],
         },
@@ -83,11 +85,17 @@ function sentence(
   leastMm: number,
   verdict: Verdict,
 ): string {
-  const what = isLettering ? 'These letters' : 'This figure';
-  const verb = isLettering ? '' : 's';
-  if (mm === 0) return `${what} cannot be seen: nothing of ${isLettering ? 'them stands' : 'it stands'} out.`;
-  const is = `${what} ${effect === 'sunk' ? `lie${verb}` : `stand${verb}`} ${formatMm(Math.round(100 * mm) / 100)} mm ${effect === 'sunk' ? 'deep' : 'high'}`;
+  if (mm === 0) {
+    return isLettering
+      ? 'These letters cannot be seen: they do not stand out.'
+      : 'This shape cannot be seen: it does not stand out.';
+  }
+  const height = `${formatMm(Math.round(100 * mm) / 100)} mm`;
+  const is = {
+    sunk: isLettering ? `These letters lie ${height} deep` : `This shape lies ${height} deep`,
+    raised: isLettering ? `These letters stand ${height} high` : `This shape stands ${height} high`,
+  }[effect === 'sunk' ? 'sunk' : 'raised'];
   return verdict === 'fail'
-    ? `${is}; less than ${formatMm(leastMm)} mm hardly shows in print.`
-    : `${is}, only just enough to show, ${formatMm(leastMm)} mm.`;
+    ? `${is}. Less than ${formatMm(leastMm)} mm hardly shows in print.`
+    : `${is}, only just over ${formatMm(leastMm)} mm, the least that shows.`;
 }

@@ -78,13 +78,13 @@ export const size: Check = {
 
 /** What the part measures when the plastic has shrunk. */
 function asPrinted(sizeMm: readonly number[], shrinkagePercent: number): Finding {
-  const [x, y, z] = sizeMm.map((mm) => formatMm(Math.round(100 * mm * (1 - shrinkagePercent / 100)) / 100));
+  const [x, y, z] = sizeMm.map((mm) => formatMm(Math.round(10 * mm * (1 - shrinkagePercent / 100)) / 10));
   return {
     verdict: 'pass',
     measured: Math.max(...sizeMm),
     unit: 'mm',
     at: [0, 0, 0],
-    message: `It comes out at about ${x} × ${y} × ${z} mm, as the plastic shrinks.`,
+    message: `Printed, it will be about ${x} × ${y} × ${z} mm, because plastic shrinks as it cools.`,
     steps: [],
     triangles: [],
   };

@@ -62,11 +62,11 @@ function sentence(
   isClose: boolean,
 ): string {
   const times = formatMm(Math.round(10 * slenderness) / 10);
-  const what = isWhole ? 'The part stands' : 'This rises';
-  const is = `${what} ${formatMm(Math.round(10 * heightMm) / 10)} mm tall on ${formatMm(Math.round(100 * widthMm) / 100)} mm, ${times} times its width`;
+  const what = isWhole ? 'The part' : 'This';
+  const is = `${what} is ${formatMm(Math.round(10 * heightMm) / 10)} mm tall but only ${formatMm(Math.round(100 * widthMm) / 100)} mm wide, ${times} times as tall as wide`;
   return isClose
-    ? `${is}, which is close to the most that stays up, ${formatMm(most)} times.`
-    : `${is}; the nozzle would knock it off, since the most that stays up is ${formatMm(most)} times.`;
+    ? `${is}. That is close to the most that stays up, ${formatMm(most)} times.`
+    : `${is}. The nozzle knocks off anything over ${formatMm(most)} times.`;
 }
 
 /** A part whose weight is not over what touches the plate falls over as it grows. */

@@ -20,9 +20,7 @@ export const time = needOfPrint({
   unit: 'min',
   say: (minutes, verdict, { maxMinutes }) => {
     const is = `The print takes about ${inHours(60 * minutes)}`;
-    const bound = `${inHours(60 * maxMinutes)} for one part`;
-    return { fail: `${is}; the class has ${bound}.`, warn: `${is}, close to the ${bound}.`, pass: `${is}.` }[
-      verdict
-    ];
+    const bound = `the ${inHours(60 * maxMinutes)} that the class allows for one part`;
+    return { fail: `${is}, more than ${bound}.`, warn: `${is}, close to ${bound}.`, pass: `${is}.` }[verdict];
   },
 });

@@ -19,9 +19,13 @@ export const hole: RequirementKind<Hole> = {
   create: () => ({ kind: 'hole', reach: 'through', atLeastMm: 4 }),
   sentence: ({ reach, atLeastMm }) => [
     text('has'),
-    oneOf(['reach'], 'which hole', reach, { through: 'a hole right through', any: 'a hole' }),
-    text('of at least'),
+    oneOf(['reach'], 'which hole', reach, {
+      through: 'a hole that goes right through,',
+      any: 'a hole,',
+    }),
+    text('at least'),
     millimetres(['atLeastMm'], atLeastMm, 'diameter', { sign: 'Ø', max: 500 }),
+    text('wide'),
   ],
   ofPart({ reach, atLeastMm }, subject) {
     const fitting = findRoundHoles(subject).filter(({ through }) => through || reach === 'any');

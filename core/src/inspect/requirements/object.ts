@@ -22,7 +22,7 @@ export const object: RequirementKind<FittedObject> = {
   label: 'An object that it holds',
   create: () => ({ kind: 'object', acrossMm: 8, fit: 'sliding' }),
   sentence: ({ acrossMm, fit: how }) => [
-    text('fits an object of'),
+    text('holds an object of'),
     millimetres(['acrossMm'], acrossMm, 'diameter of the object', { sign: 'Ø', min: 0.5, max: 500 }),
     text(','),
     oneOf(['fit'], 'how tightly', how, { loose: 'loose', sliding: 'sliding', snug: 'snug', press: 'press' }),

@@ -54,7 +54,7 @@ describe('a hole', () => {
     const small = asked(atLeast(4), plateWithHole(kernel, 3.9))!;
     expect(small.verdict).toBe('fail');
     expect(small.message).toBe(
-      'The brief asks for a part that has a hole right through of at least Ø 4 mm; the widest is Ø 3.9 mm.',
+      'Not met: the part has a hole that goes right through, at least Ø 4 mm wide. The widest is Ø 3.9 mm.',
     );
     expect(small.triangles.length).toBeGreaterThan(0);
   });
@@ -76,7 +76,7 @@ describe('a largest size', () => {
     expect(asked(room, cube(60, 40, 8))!.verdict).toBe('pass');
     expect(asked(room, cube(8, 60, 40))!.verdict).toBe('pass');
     expect(asked(room, cube(41, 41, 8))).toMatchObject({ verdict: 'fail', measured: 41 });
-    expect(asked(room, cube(30, 30, 8.2))!.message).toContain('it is 30 × 30 × 8.2 mm');
+    expect(asked(room, cube(30, 30, 8.2))!.message).toContain('It is 30 × 30 × 8.2 mm');
   });
 });
 
@@ -125,7 +125,7 @@ describe('letters', () => {
       lettering: { words: 'I', font: 'sturdy', size: { by: 'height', mm: 9 } },
     });
     expect(askedOf(tall, [block, level])).toMatchObject({ verdict: 'fail', measured: 0 });
-    expect(askedOf(tall, [block])!.message).toContain('there are none');
+    expect(askedOf(tall, [block])!.message).toContain('There are none');
   });
 
   it('cannot be told of a bare mesh', () => {
@@ -225,14 +225,14 @@ describe('an object that it holds', () => {
 describe('a list of requirements', () => {
   it('reads as sentences about the part', () => {
     expect(requirementKinds.map((kind) => requirementWords(kind.create()))).toEqual([
-      'has a hole right through of at least Ø 4 mm',
+      'has a hole that goes right through, at least Ø 4 mm wide',
       'fits in 60 mm × 40 mm × 8 mm',
       'carries letters at least 8 mm tall',
       'takes at most 12 g',
       'prints within 40 min',
-      'has all its outer edges rounded or chamfered, but for those on the plate',
+      'has no sharp outer edge, except where it lies on the plate',
       'is one body',
-      'fits an object of Ø 8 mm, sliding',
+      'holds an object of Ø 8 mm, sliding',
     ]);
   });
 

@@ -14,7 +14,7 @@ export const roundedEdges: RequirementKind<z.infer<typeof schema>> = {
   kind: 'rounded',
   label: 'Rounded edges',
   create: () => ({ kind: 'rounded' }),
-  sentence: () => [text('has all its outer edges rounded or chamfered, but for those on the plate')],
+  sentence: () => [text('has no sharp outer edge, except where it lies on the plate')],
   ofPart(_, subject) {
     const sharp = sharpOuterEdges(subject);
     const isMet = sharp.mm < LEAST_MM;

@@ -219,7 +219,11 @@ function sizeTokens(of: Size, { recipe, printer = classroomPrinter }: SentenceCo
       by,
       oneOf(['size', 'screw'], 'screw', of.screw, names),
       text(','),
-      oneOf(['size', 'play'], 'play', of.play, { close: 'close', normal: 'normal', loose: 'loose' }),
+      oneOf(['size', 'play'], 'play', of.play, {
+        close: 'with little room',
+        normal: 'with normal room',
+        loose: 'with much room',
+      }),
       text(`(Ø ${formatMm(clearanceMm[of.screw][of.play])} mm)`),
     ];
   }
@@ -247,7 +251,7 @@ function addedWords(
   const drawn = fittedDiameter(worth.value, how, printer);
   const play = printer.fitAllowanceMm[how];
   const shrinkage = drawn - worth.value - play;
-  return `(Ø ${formatMm(Math.round(drawn * 100) / 100)} mm: ${formatMm(play)} for the fit and ${formatMm(Math.round(shrinkage * 100) / 100)} for shrinking)`;
+  return `(drawn Ø ${formatMm(Math.round(drawn * 100) / 100)} mm: ${formatMm(play)} mm more for room, ${formatMm(Math.round(shrinkage * 100) / 100)} mm for shrinking)`;
 }
 
 function rimTokens(of: Rim | undefined): Token[] {

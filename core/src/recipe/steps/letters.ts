@@ -76,9 +76,9 @@ export const letters: StepKind<LettersStep> = {
       ...(step.free
         ? clause(
             [
-              text('centred in what is free of'),
+              text('in the middle of the free space on'),
               targetToken(['placement', 'on'], step.placement.on, context),
-              text(', clear of its edges by'),
+              text(', away from its edges by at least'),
               millimetres(['free', 'marginMm'], step.free.marginMm, 'margin', { min: 0, max: 100 }),
             ],
             ['free'],
@@ -97,7 +97,7 @@ export const letters: StepKind<LettersStep> = {
     ...placementAdditions(step.placement, spreadOf(step.facing)),
     ...(step.free || 'plate' in step.placement.on
       ? []
-      : [{ label: 'centre it in what is free', path: ['free'], value: { marginMm: 1 } }]),
+      : [{ label: 'put it in the middle of the free space', path: ['free'], value: { marginMm: 1 } }]),
     ...letteringAdditions(step.lettering, ['lettering']),
     ...(step.effect === 'through' ? [] : edgeAddition(step.top, ['top'], 'edges of the letters')),
   ],

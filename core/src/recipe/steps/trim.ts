@@ -32,7 +32,7 @@ export const trim: StepKind<TrimStep> = {
   create: (id) => ({ id, kind: 'trim', away: 'below', atMm: 1 }),
 
   sentence: (step) => [
-    text('Trim off what is'),
+    text('Cut away everything'),
     oneOf(['away'], 'what is cut away', step.away, {
       below: 'below',
       above: 'above',
