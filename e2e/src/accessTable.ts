@@ -142,6 +142,7 @@ export const accessTable: readonly Line[] = [
     body: () => ({ revision: 999_999, name: 'x' }),
     may: own,
   },
+  { route: '/bench/[project]/versions/[number]', call: 'DELETE', may: own },
   { route: '/bench/[project]/shares', call: 'POST', body: () => ({ version: 1, days: 400 }), may: own },
   { route: '/bench/[project]/shares', call: 'DELETE', body: ({ brief }) => ({ id: brief }), may: own },
   { route: '/bench/[project]/files', call: 'POST', may: own },

@@ -61,7 +61,7 @@ export async function fileFrom(request: Request, mostBytes: number): Promise<Sen
   const name = decoded(request.headers.get(FILE_NAME_HEADER) ?? '');
   if (!name) error(400, 'There is no file in the request.');
   const sent = await SentBytes.gather(request.body ?? [], mostBytes);
-  if (!sent) throw new CannotNow(`${name} is larger than ${mostBytes / 1e6} MB.`);
+  if (!sent) throw new CannotNow(`${name} is larger than ${mostBytes / 1e6} MB: save it with less detail.`);
   return { name, sent };
 }
 

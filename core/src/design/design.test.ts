@@ -71,11 +71,15 @@ describe('a design', () => {
       ['p2', 'Lid'],
     ]);
     expect(recipeOf(copied.design, 'p3')).toEqual(recipeOf(copied.design, 'p1'));
-    expect(said(renamePart(copied.design, 'p3', 'Lid'))).toBe('There is a part called “Lid” already.');
-    expect(said(renamePart(copied.design, 'p3', '  '))).toBe('A part has a name.');
+    expect(said(renamePart(copied.design, 'p3', 'Lid'))).toBe(
+      'There is a part called “Lid” already: choose another name.',
+    );
+    expect(said(renamePart(copied.design, 'p3', '  '))).toBe('Type a name for the part.');
     const chosen = choosePart(copied.design, 'p2');
     expect(taken(removePart(chosen, 'p2')).design.chosen).toBe('p1');
-    expect(said(removePart(designOf(label()), 'p1'))).toBe('A project has at least one part.');
+    expect(said(removePart(designOf(label()), 'p1'))).toBe(
+      'A project has at least one part: add another before you delete this one.',
+    );
   });
 
   it('keeps a part’s recipe and takes it back as it is', () => {
@@ -103,14 +107,14 @@ describe('a shared measure', () => {
       expect(valuesIn(renamed, partId)[1]).toEqual(['gap', { formula: 'pole / 20' }, false]);
     }
     expect(said(setMeasure(shared(), 'p2', 'cane', { name: 'gap' }))).toBe(
-      'There is a measure called “gap” already.',
+      'There is a measure called “gap” already: choose another name.',
     );
     const apart = withRecipe(shared(), 'p1', {
       ...recipeOf(shared(), 'p1'),
       measures: [{ name: 'pole', value: 1 }, ...recipeOf(shared(), 'p1').measures],
     });
     expect(said(setMeasure(apart, 'p2', 'cane', { name: 'pole' }))).toBe(
-      'The part “Clip” has a measure called “pole” already.',
+      'The part “Clip” has a measure called “pole” already: choose another name.',
     );
   });
 
@@ -119,7 +123,9 @@ describe('a shared measure', () => {
       '“gap” uses “cane”, which is not shared: share that one first.',
     );
     const both = taken(shareMeasure(shared(), 'p1', 'gap')).design;
-    expect(said(unshareMeasure(both, 'p1', 'cane'))).toBe('The shared measure “gap” uses “cane”.');
+    expect(said(unshareMeasure(both, 'p1', 'cane'))).toBe(
+      'The shared measure “gap” uses “cane”: change “gap” first.',
+    );
   });
 
   it('becomes the own measure of every part that uses it when it is shared no more', () => {

@@ -16,7 +16,8 @@ export function addPart(
   wishedName: string,
   recipe: Recipe,
 ): { ok: true; design: Design; partId: string } | { ok: false; problem: Problem } {
-  if (design.parts.length >= MOST_PARTS) return refused(`A project holds at most ${MOST_PARTS} parts.`);
+  if (design.parts.length >= MOST_PARTS)
+    return refused(`A project holds at most ${MOST_PARTS} parts: delete one first.`);
   const partId = nextId(design);
   const shared = new Set(design.measures.map((each) => each.name));
   const own = recipe.measures.flatMap(({ name, value }) => (shared.has(name) ? [] : { name, value }));
@@ -40,9 +41,9 @@ export function copyPart(design: Design, partId: string): ReturnType<typeof addP
 /** Calls a part something else. */
 export function renamePart(design: Design, partId: string, name: string): EditedDesign {
   const called = name.trim().slice(0, 40);
-  if (called === '') return refused('A part has a name.');
+  if (called === '') return refused('Type a name for the part.');
   if (design.parts.some((part) => part.id !== partId && part.name === called)) {
-    return refused(`There is a part called “${called}” already.`);
+    return refused(`There is a part called “${called}” already: choose another name.`);
   }
   return { ok: true, design: withPart(design, { ...partOf(design, partId), name: called }) };
 }
@@ -50,7 +51,8 @@ export function renamePart(design: Design, partId: string, name: string): Edited
 /** Takes a part out; if it was to be handed in, the first of the others is now. */
 export function removePart(design: Design, partId: string): EditedDesign {
   const parts = design.parts.filter(({ id }) => id !== partId);
-  if (parts.length === 0) return refused('A project has at least one part.');
+  if (parts.length === 0)
+    return refused('A project has at least one part: add another before you delete this one.');
   const chosen = design.chosen === partId ? parts[0].id : design.chosen;
   return { ok: true, design: { ...design, parts, chosen } };
 }

@@ -37,7 +37,8 @@ export function unshareMeasure(design: Design, partId: string, name: string): Ed
   const measure = design.measures.find((each) => each.name === name);
   if (!measure) return refused(name, `No measure “${name}” is shared.`);
   const user = design.measures.find((each) => each.name !== name && measuresUsedIn(each).has(name));
-  if (user) return refused(name, `The shared measure “${user.name}” uses “${name}”.`);
+  if (user)
+    return refused(name, `The shared measure “${user.name}” uses “${name}”: change “${user.name}” first.`);
   return {
     ok: true,
     design: {
@@ -67,7 +68,11 @@ export function setMeasure(
   const to = change.name;
   if (!isShared || to === undefined || to === name) return { ok: true, design: changed };
   const clash = changed.parts.find((part) => part.recipe.measures.some((each) => each.name === to));
-  if (clash) return refused(name, `The part “${clash.name}” has a measure called “${to}” already.`);
+  if (clash)
+    return refused(
+      name,
+      `The part “${clash.name}” has a measure called “${to}” already: choose another name.`,
+    );
   return {
     ok: true,
     design: changed.parts

@@ -112,7 +112,7 @@ export function setMeasure(recipe: Recipe, name: string, change: Partial<Measure
   const refuse = (message: string): Edited => ({ ok: false, problem: { message } });
   if (!parsed.success) return refuse(`“${change.name ?? name}”: ${parsed.error.issues[0].message}.`);
   const isTaken = recipe.measures.some((each, i) => i !== index && each.name === parsed.data.name);
-  if (isTaken) return refuse(`There is a measure called “${parsed.data.name}” already.`);
+  if (isTaken) return refuse(`There is a measure called “${parsed.data.name}” already: choose another name.`);
   const changed = { ...recipe, measures: recipe.measures.with(index, parsed.data) };
   return {
     ok: true,

@@ -137,7 +137,7 @@ describe('edits', () => {
     const moved = moveStep(label(), 's2', -1);
     expect(referenceProblem(moved)).toMatchObject({
       stepId: 's2',
-      message: 'Step 1 names step 2, which does not come before it.',
+      message: 'Step 1 names step 2, which does not come before it: move that step up, or choose an earlier one.',
     });
   });
 });

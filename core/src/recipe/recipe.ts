@@ -106,7 +106,7 @@ export function referenceProblem({ steps }: Recipe): Problem | undefined {
           ? 'a step that is no longer there'
           : at < index
             ? `step ${at + 1}, which is switched off`
-            : `step ${at + 1}, which does not come before it`;
+            : `step ${at + 1}, which does not come before it: move that step up, or choose an earlier one`;
       return { stepId: each.id, path, message: `Step ${index + 1} names ${what}.` };
     }
     earlier.add(each.id);

@@ -26,7 +26,7 @@ describe('a recipe that multiplies', () => {
     expect(problem(recipe)).toEqual({
       stepId: 's3',
       path: ['pattern'],
-      message: 'Step 3: That makes 159,600 copies in all; a part can have 2,000.',
+      message: 'Step 3: That makes 159,600 copies in all; a part can have 2,000. Lower one of the numbers.',
     });
   });
 

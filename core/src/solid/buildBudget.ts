@@ -19,7 +19,7 @@ const grouped = (count: number) => count.toLocaleString('en-GB');
 /** What to say at a step by which a recipe comes to too many copies; undefined while it does not. */
 export function tooManyCopies(copies: number, budget: BuildBudget): string | undefined {
   if (copies <= budget.copies) return undefined;
-  return `That makes ${grouped(copies)} copies in all; a part can have ${grouped(budget.copies)}.`;
+  return `That makes ${grouped(copies)} copies in all; a part can have ${grouped(budget.copies)}. Lower one of the numbers.`;
 }
 
 /** What to say at a step that comes to too many triangles; undefined for one that does not. */

@@ -65,7 +65,7 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
   };
   const traceOf = ({ step }: StepRef): Trace => {
     const trace = traces.get(step);
-    return trace ?? fail([], 'it names a step that is not there.');
+    return trace ?? fail([], 'it names a step that is not there. Choose another step.');
   };
   const heard = (body: Manifold): Manifold => {
     place.drew(body.originalID());
@@ -100,7 +100,8 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
 
     letters(lettering) {
       const font = fonts(lettering.font);
-      if (!font) return fail(['lettering', 'font'], 'this font is not loaded.');
+      if (!font)
+        return fail(['lettering', 'font'], 'this font is not loaded. Wait a moment, or choose another font.');
       const { region, capMm, missing } = memo.data(['letters', lettering], () => {
         const set = font.outlines(lettering);
         return { ...set, region: math.joined([set.region]) };
@@ -145,7 +146,7 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     },
     imported(asset) {
       const mesh = assets.get(asset);
-      if (!mesh) return fail(['asset'], 'its file is not loaded.');
+      if (!mesh) return fail(['asset'], 'its file is not loaded. Choose the file again.');
       return drawn(['imported', asset], (inner) => fromMesh(kernel, inner, mesh));
     },
     posed: posedBody,
@@ -180,7 +181,13 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     },
     outlineOf(ref) {
       const { outline } = traceOf(ref);
-      return outline ?? fail(['outline', 'of'], 'that step has no outline of its own.');
+      return (
+        outline ??
+        fail(
+          ['outline', 'of'],
+          'that step has no outline of its own. Choose a step that was raised from a shape.',
+        )
+      );
     },
   };
 }

@@ -26,10 +26,10 @@ function nothingChanged(step: Step, effect: StepFacts['effect']): string {
   }
   switch (effect) {
     case 'cut':
-      return 'This cuts nothing: it lies beside the part.';
+      return 'This cuts nothing, because it lies beside the part. Move it over the part.';
     case 'keep':
       return 'This takes nothing away: all of the part lies inside it.';
     default:
-      return 'This adds nothing to the part: there is material already.';
+      return 'This adds nothing, because there is material already. Make it larger, or delete it.';
   }
 }

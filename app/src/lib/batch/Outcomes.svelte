@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$lib/ui/enhance';
+  import { enhance, whenTaken } from '$lib/ui/enhance';
   import Camera from '@lucide/svelte/icons/camera';
   import { Button } from 'flowbite-svelte';
   import { formatMm } from '@kelbrin/core/recipe';
@@ -13,6 +13,8 @@
   const sizes = (mm: readonly number[]) => mm.map((each) => formatMm(Math.round(each * 10) / 10)).join(' × ');
 
   let chosen = $state<Record<string, OutcomeKind | ''>>({});
+  /** The part of which what was written down is being corrected. */
+  let changing = $state<string>();
   /** What the photos that were chosen are called. */
   let photos = $state<Record<string, string | undefined>>({});
 </script>
@@ -25,7 +27,7 @@
       <li class="flex flex-wrap items-center gap-4 px-4 py-3" aria-label={say.outcome(part.student)}>
         <img src="/picture/hand-in/{part.handInId}" alt="" width="80" height="50" />
         <strong class="w-28">{part.student}</strong>
-        {#if part.outcome}
+        {#if part.outcome && changing !== part.entryId}
           <span class={isUsable(part.outcome) ? 'text-pass' : 'text-fail'}>{say.outcomes[part.outcome]}</span>
           <span class="text-ink-soft">{part.outcomeNote}</span>
           {#if part.measuredMm}
@@ -40,8 +42,18 @@
               alt={say.photoOf(part.student)}
             />
           {/if}
+          <Button
+            size="xs"
+            color="alternative"
+            class="ml-auto"
+            aria-label={say.changeOf(part.student)}
+            onclick={() => {
+              changing = part.entryId;
+              chosen[part.entryId] = part.outcome ?? '';
+            }}>{say.change}</Button
+          >
           {#if isUsable(part.outcome)}
-            <form method="POST" action="?/repeat" use:enhance class="ml-auto">
+            <form method="POST" action="?/repeat" use:enhance>
               <input type="hidden" name="entry" value={part.entryId} />
               <Button type="submit" size="xs" color="alternative">{say.oneMore}</Button>
             </form>
@@ -51,7 +63,7 @@
             method="POST"
             action="?/outcome"
             enctype="multipart/form-data"
-            use:enhance
+            use:enhance={whenTaken(() => (changing = undefined))}
             class="flex flex-1 flex-wrap items-center gap-3"
           >
             <input type="hidden" name="entry" value={part.entryId} />
@@ -72,6 +84,7 @@
               maxlength="400"
               placeholder={say.noteHint}
               aria-label={say.note}
+              value={part.outcomeNote}
             />
             {#if picked !== '' && !isUsable(picked)}
               <select name="next" class="border-hairline rounded px-2 py-1" aria-label={say.next} required>
@@ -87,6 +100,7 @@
                 class="measured border-hairline w-44 rounded px-2 py-1"
                 maxlength="60"
                 placeholder={part.designedMm ? sizes(part.designedMm) : ''}
+                value={part.measuredMm ? sizes(part.measuredMm) : ''}
                 aria-label={say.measuredOf(part.student)}
               />
               mm
@@ -106,6 +120,11 @@
               />
             </label>
             <Button type="submit" size="xs">{say.write}</Button>
+            {#if part.outcome}
+              <Button type="button" size="xs" color="alternative" onclick={() => (changing = undefined)}
+                >{say.leave}</Button
+              >
+            {/if}
           </form>
         {/if}
       </li>

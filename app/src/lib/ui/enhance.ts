@@ -11,6 +11,19 @@ export function enhance(form: HTMLFormElement, submit: SubmitFunction = takeAnsw
   return enhanceForm(form, submit);
 }
 
+/** The same, and does something more once the form was taken: `use:enhance={whenTaken(close)}`. */
+export function whenTaken(done: () => void): SubmitFunction {
+  return (input) => {
+    const take = takeAnswer(input);
+    return async (answer) => {
+      if (answer.result.type === 'success') done();
+      await (
+        await take
+      )?.(answer);
+    };
+  };
+}
+
 const takeAnswer: SubmitFunction = ({ formElement }) => {
   return async ({ result, update }) => {
     const focused = document.activeElement;

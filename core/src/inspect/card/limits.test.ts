@@ -52,8 +52,8 @@ describe('a limits card', () => {
     ['words for a number', { layerMm: '0.2' }, 'layerMm'],
     ['two of three lengths', { buildVolumeMm: [200, 200] }, 'buildVolumeMm'],
     ['an angle past a ceiling', { maxOverhangDeg: 91 }, 'maxOverhangDeg'],
-    ['a list', [], 'expected object'],
-    ['nothing', null, 'expected object'],
+    ['a list', [], 'another kind'],
+    ['nothing', null, 'another kind'],
   ])('is refused with %s, which is named', (_, data, words) => {
     expect(parseLimits(data)).toMatchObject({ ok: false, message: expect.stringContaining(words) as string });
   });

@@ -31,7 +31,8 @@ export const ofStep: OutlineKind<z.infer<typeof schema>> = {
   region({ of, growMm }, kit) {
     const own = kit.outlineOf(of);
     const region = growMm === 0 ? own : kit.grown(own, growMm, 'sharp');
-    if (region.length === 0) kit.fail(['growMm'], 'Shrunk by so much, nothing is left of the outline.');
+    if (region.length === 0)
+      kit.fail(['growMm'], 'Shrunk by so much, nothing is left of the outline: take less off.');
     return region;
   },
 };

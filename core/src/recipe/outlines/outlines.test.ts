@@ -236,7 +236,7 @@ describe('outlines that cannot be', () => {
 
   it('say where they cross themselves', () => {
     const bow = refused(drawn([[0, 0], [10, 10], [10, 0], [0, 10]])); // prettier-ignore
-    expect(bow.message).toBe('The outline crosses itself at 5, 5.');
+    expect(bow.message).toBe('The outline crosses itself at 5, 5: move a point so that the lines do not cross.');
     expect(bow.at).toEqual([5, 5]);
   });
 
@@ -249,8 +249,8 @@ describe('outlines that cannot be', () => {
   it.each<[string, Resolved<OutlineSpec>, string]>([
     ['corners', { shape: 'roundedRectangle', widthMm: 30, depthMm: 20, cornerMm: 10.5 }, 'at most 10 mm'],
     ['a slot', { shape: 'slot', lengthMm: 3, widthMm: 4 }, 'at least as long'],
-    ['a ring', { shape: 'ring', outerMm: 10, innerMm: 10 }, 'smaller inside'],
-    ['a star', { shape: 'star', points: 5, outerMm: 10, innerMm: 11 }, 'smaller inside'],
+    ['a ring', { shape: 'ring', outerMm: 10, innerMm: 10 }, 'inside smaller than the outside'],
+    ['a star', { shape: 'star', points: 5, outerMm: 10, innerMm: 11 }, 'inside smaller than the outside'],
     ['a drop', { shape: 'drop', diameterMm: 10, lengthMm: 9 }, 'longer than'],
     ['two points', drawn([[0, 0], [1, 1]]), 'too few points'], // prettier-ignore
     ['a border that is all of it', { shape: 'ofStep', of: { step: 's1' }, growMm: -10 }, 'nothing is left'],

@@ -76,22 +76,26 @@ export const points: OutlineKind<PointsOutline> = {
   region(outline, kit) {
     const { nodes, closed, smooth, mirrored } = outline;
     if (nodes.length < (mirrored ? 2 : 3))
-      kit.fail(['nodes'], 'The outline has too few points to enclose anything.');
+      kit.fail(['nodes'], 'The outline has too few points: put at least three.');
     const all = mirrored ? mirrorOf(nodes) : nodes;
     if (!closed && !mirrored) {
       const [first, last] = [pointOf(nodes[0]), pointOf(nodes.at(-1)!)];
       const gap = Math.hypot(first[0] - last[0], first[1] - last[1]);
       if (gap > JOINED_MM) {
-        const message = `The outline is not closed: a gap of ${formatMm(gap)} mm is left between its ends.`;
+        const message = `The outline is not closed: a gap of ${formatMm(gap)} mm is left between its ends. Click the first point again.`;
         kit.fail(['nodes'], message, [(first[0] + last[0]) / 2, (first[1] + last[1]) / 2]);
       }
     }
     const drawn = withoutRepeats(smooth ? smoothCurve(all.map(pointOf)) : edges(all), JOINED_MM / 10);
-    if (drawn.length < 3) kit.fail(['nodes'], 'The outline has too few points to enclose anything.');
+    if (drawn.length < 3) kit.fail(['nodes'], 'The outline has too few points: put at least three.');
     const crossing = crossingOf([drawn]);
     if (crossing) {
       const at = crossing.map((mm) => formatMm(Math.round(mm * 10) / 10)).join(', ');
-      kit.fail(['nodes'], `The outline crosses itself at ${at}.`, crossing);
+      kit.fail(
+        ['nodes'],
+        `The outline crosses itself at ${at}: move a point so that the lines do not cross.`,
+        crossing,
+      );
     }
     return [counterClockwise(drawn)];
   },

@@ -18,7 +18,8 @@ export const ring: OutlineKind<z.infer<typeof schema>> = {
   ],
   sizes: () => [{ path: ['outerMm'], axis: 'x' }],
   region({ outerMm, innerMm }, kit) {
-    if (innerMm >= outerMm) kit.fail(['innerMm'], 'A ring is smaller inside than outside.');
+    if (innerMm >= outerMm)
+      kit.fail(['innerMm'], 'Make the inside smaller than the outside, or the outside larger.');
     return [circlePoints(outerMm / 2), circlePoints(innerMm / 2).reverse()];
   },
 };

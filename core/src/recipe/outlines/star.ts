@@ -26,7 +26,8 @@ export const star: OutlineKind<z.infer<typeof schema>> = {
   ],
   sizes: () => [{ path: ['outerMm'], axis: 'x' }],
   region({ points, outerMm, innerMm }, kit) {
-    if (innerMm >= outerMm) kit.fail(['innerMm'], 'A star is smaller inside than outside.');
+    if (innerMm >= outerMm)
+      kit.fail(['innerMm'], 'Make the inside smaller than the outside, or the outside larger.');
     return [
       Array.from({ length: 2 * points }, (_, i): Point => {
         const radius = (i % 2 === 0 ? outerMm : innerMm) / 2;

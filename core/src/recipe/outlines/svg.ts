@@ -37,7 +37,7 @@ export const svg: OutlineKind<SvgOutline> = {
       Array.from({ length: Math.floor(flat.length / 2) }, (_, i): Point => [flat[2 * i], flat[2 * i + 1]]),
     );
     const drawn = kit.joined([read]);
-    if (drawn.length === 0) kit.fail(['outlines'], 'The drawing encloses nothing.');
+    if (drawn.length === 0) kit.fail(['outlines'], 'The drawing encloses nothing: fill a shape in it.');
     const { x } = extentOf(drawn);
     return scaled(centred(drawn), widthMm / Math.max(1e-6, x.high - x.low));
   },

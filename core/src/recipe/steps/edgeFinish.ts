@@ -121,7 +121,7 @@ function refuseTooLarge<Body>(kit: BuildKit<Body>, region: Region, side: Side): 
       [path, 'mm'],
       most > 0.04
         ? `The largest ${what} that fits here is ${formatMm(most)} mm.`
-        : `There is no room for a ${what} here.`,
+        : `There is no room for a ${what} here: leave it out, or make the part larger.`,
     );
   }
 }

@@ -314,11 +314,15 @@ function rimmed(
   fail: (path: readonly string[], message: string) => never,
 ): Point[] {
   const { wide, deep } = rimSize(of, radius);
-  if (wide <= radius) return fail(['rim', 'acrossMm'], 'It must be wider than the hole itself.');
+  if (wide <= radius)
+    return fail(
+      ['rim', 'acrossMm'],
+      `It must be wider than the hole itself: more than ${formatMm(2 * radius)} mm.`,
+    );
   if (face - deep < from) {
     return fail(
       ['rim', of.type === 'counterbore' ? 'deepMm' : of.type === 'chamfer' ? 'mm' : 'acrossMm'],
-      'It reaches deeper than the hole.',
+      'It reaches deeper than the hole: make it shallower, or the hole deeper.',
     );
   }
   const foot: Point[] = of.type === 'counterbore' ? [[radius, face - deep], [wide, face - deep]] : [[radius, face - deep]]; // prettier-ignore

@@ -104,7 +104,7 @@ export const letters: StepKind<LettersStep> = {
 
   build(step, kit) {
     if (step.lettering.words.trim() === '') {
-      return kit.fail(['lettering', 'words'], 'There are no letters to write yet.');
+      return kit.fail(['lettering', 'words'], 'There are no letters yet: type a word.');
     }
     if (step.effect !== 'raised' && !kit.partBox()) {
       const message =

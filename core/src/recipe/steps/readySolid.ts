@@ -187,7 +187,10 @@ function made<Body>(of: Resolved<Solid>, kit: BuildKit<Body>): Body {
     case 'ring': {
       const [middle, rod] = [(of.outerMm - of.rodMm) / 2, of.rodMm / 2];
       if (middle < rod)
-        return kit.fail(['solid', 'rodMm'], 'The rod is too thick for a ring of that diameter.');
+        return kit.fail(
+          ['solid', 'rodMm'],
+          'The rod is too thick for a ring of that diameter: make it thinner, or the ring larger.',
+        );
       return kit.revolved([circlePoints(rod).map(([x, y]): Point => [x + middle, y])], 360);
     }
     case 'wedge': {

@@ -91,7 +91,7 @@ export const repeat: StepKind<RepeatStep> = {
     if (poses.length > MOST_COPIES) {
       return kit.fail(
         ['pattern'],
-        `That makes ${poses.length} copies; Kelbrin makes at most ${MOST_COPIES}.`,
+        `That makes ${poses.length} copies; Kelbrin makes at most ${MOST_COPIES}. Lower one of the numbers.`,
       );
     }
     return { operations: kit.repeated(step.of, poses), copies: { of: step.of, poses } };

@@ -89,7 +89,8 @@ export const revolve: StepKind<RevolveStep> = {
         'The profile crosses its axis: keep all of it on one side, at 0 or more.',
       );
     }
-    if (x.high < 1e-6) return kit.fail(['profile', 'nodes'], 'The profile has no width to turn.');
+    if (x.high < 1e-6)
+      return kit.fail(['profile', 'nodes'], 'The profile has no width: move a point away from the axis.');
     if (step.effect !== 'add' && !kit.partBox()) {
       return kit.fail(['effect'], 'There is no material yet: put this step after one that adds some.');
     }

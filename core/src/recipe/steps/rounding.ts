@@ -35,7 +35,7 @@ export function roundedOff(region: Region, of: Resolved<Rounding> | undefined, k
   if (rounded.length === 0) {
     return kit.fail(
       ['rounding', 'outerMm'],
-      'The outline is thinner than that: nothing is left when it is rounded.',
+      'The outline is thinner than that, so nothing is left when it is rounded: round by less.',
     );
   }
   if (innerMm > 0) rounded = kit.grown(kit.grown(rounded, innerMm, 'round'), -innerMm, 'round');

@@ -87,7 +87,7 @@ export const sweep: StepKind<SweepStep> = {
   build(step, kit) {
     const { of, heightMm, towards } = step;
     if (of.type === 'letters' && of.lettering.words.trim() === '') {
-      return kit.fail(['of', 'lettering', 'words'], 'There are no letters to write yet.');
+      return kit.fail(['of', 'lettering', 'words'], 'There are no letters yet: type a word.');
     }
     const written = of.type === 'letters' ? kit.letters(of.lettering) : undefined;
     const region =

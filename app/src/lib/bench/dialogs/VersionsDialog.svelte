@@ -4,6 +4,7 @@
   import ShareLinks from '$lib/sharing/ShareLinks.svelte';
   import type { Autosave } from '../state/autosave.svelte';
   import type { BenchState } from '../state/bench.svelte';
+  import { askTexts } from '$lib/texts/ask';
   import { versionTexts as say } from '$lib/texts/versions';
 
   interface Props {
@@ -24,6 +25,8 @@
 
   let name = $state('');
   let problem = $state<string>();
+  /** The version that is to be deleted, once that is confirmed. */
+  let leaving = $state<number>();
   /** The version whose differences are read, and the one it is compared with; 0 is what is on the bench now. */
   let from = $state<number>();
   let to = $state(0);
@@ -56,6 +59,18 @@
       return;
     }
     name = '';
+    await onkept();
+  }
+
+  async function remove(number: number): Promise<void> {
+    leaving = undefined;
+    const response = await fetch(`/bench/${projectId}/versions/${number}`, { method: 'DELETE' }).catch(
+      () => undefined,
+    );
+    const answer = (await response?.json().catch(() => undefined)) as { message?: string } | undefined;
+    problem = response?.ok
+      ? undefined
+      : (answer?.message ?? 'There is no connection: try again when it is back.');
     await onkept();
   }
 
@@ -119,7 +134,28 @@
             >{say.changes}</Button
           >
           <Button size="xs" color="alternative" onclick={() => restore(version.number)}>{say.goBack}</Button>
+          <Button
+            size="xs"
+            color="alternative"
+            class="text-fail"
+            aria-label={say.removeTitle(version.name)}
+            onclick={() => (leaving = version.number)}>{say.remove}</Button
+          >
         </div>
+        {#if leaving === version.number}
+          <div
+            class="border-fail bg-fail-wash mt-2 flex items-center gap-3 border-l-4 px-3 py-2"
+            role="alert"
+          >
+            <span class="flex-1">{say.removeWhat}</span>
+            <Button size="xs" color="alternative" onclick={() => (leaving = undefined)}>{askTexts.no}</Button>
+            <Button
+              size="xs"
+              class="bg-fail hover:bg-fail text-white hover:opacity-90"
+              onclick={() => remove(version.number)}>{say.remove}</Button
+            >
+          </div>
+        {/if}
         {#if isOpen}
           <div class="border-hairline mt-2 border-t pt-2">
             <label class="text-sm">

@@ -216,7 +216,7 @@ describe('several parts', () => {
     bench.addPart();
     expect(shown()).toBe('Label 2');
     expect(bench.recipe).toEqual(label());
-    expect(bench.renamePart('Label')).toBe('There is a part called “Label” already.');
+    expect(bench.renamePart('Label')).toBe('There is a part called “Label” already: choose another name.');
     expect(bench.renamePart('Thin label')).toBeUndefined();
     bench.choosePart();
     bench.removePart();

@@ -143,9 +143,9 @@ describe('a picture in a task', () => {
     [
       'a page that is called a picture',
       new TextEncoder().encode('<svg onload="alert(1)">'),
-      ': this is no PNG, JPEG or WebP picture',
+      ': this is no PNG, JPEG or WebP picture: save it as one of these',
     ],
-    ['one that is too large', large, ' is larger than 2 MB'],
+    ['one that is too large', large, ' is larger than 2 MB: take a smaller picture'],
   ])('refuses %s', async (_, bytes, message) => {
     await expect(
       addTaskPicture(test.db, teacher, { name: 'x.png', sent: new SentBytes(bytes) }),

@@ -87,7 +87,7 @@ export async function deleteBrief(db: Database, teacher: Person, briefId: string
       .where(eq(projects.briefId, brief.id));
     if (begun > 0) {
       throw new CannotNow(
-        `${begun === 1 ? 'A student has' : `${begun} students have`} begun this brief, so it stays.`,
+        `${begun === 1 ? 'A student has' : `${begun} students have`} begun this brief, so it stays. Set its due date to a day that is over instead.`,
       );
     }
     await tx.delete(briefs).where(eq(briefs.id, brief.id));

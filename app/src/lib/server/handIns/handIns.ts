@@ -30,7 +30,7 @@ export async function handIn(
   const recipe = recipeOf(project.design);
   const partId = project.design.chosen;
   const { name: part } = partOf(project.design, partId);
-  if (recipe.steps.length === 0) throw new CannotNow('There is nothing to hand in yet.');
+  if (recipe.steps.length === 0) throw new CannotNow('There is nothing to hand in yet: add a step first.');
   const limits = await limitsOf(db, limitsCardId);
   return db.transaction(async (tx) => {
     // One hand-in at a time a project: its row is locked until this one is in.
@@ -55,7 +55,9 @@ export async function handIn(
     const isSame = last?.partId === partId && sameRecipe(last.recipe, recipe);
     if (last?.state === 'checking' || last?.state === 'waiting') {
       if (isSame) {
-        throw new CannotNow('This is handed in already; your teacher has not looked at it yet.');
+        throw new CannotNow(
+          'This is handed in already; your teacher has not looked at it yet. Take it back if you want to change it.',
+        );
       }
       // The new state takes the place of the one that nobody has looked at.
       if (!(await takenBack(tx, person, project.id))) {
@@ -88,7 +90,9 @@ export async function withdraw(db: Database, person: Person, projectId: string):
   const { project } = await ownProject(db, person, projectId);
   await db.transaction(async (tx) => {
     if (!(await takenBack(tx, person, project.id))) {
-      throw new CannotNow('Your teacher is looking at it already, so it cannot be taken back.');
+      throw new CannotNow(
+        'Your teacher is looking at it already, so it cannot be taken back: ask your teacher to send it back.',
+      );
     }
   });
 }

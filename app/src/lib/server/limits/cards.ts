@@ -90,7 +90,10 @@ export async function deleteCard(db: Database, teacher: Person, cardId: string):
       .from(classes)
       .where(eq(classes.limitsCardId, id))
       .limit(1);
-    if (using.length > 0) throw new CannotNow(`${using[0].name} goes by this card, so it stays.`);
+    if (using.length > 0)
+      throw new CannotNow(
+        `${using[0].name} uses this card, so it stays: give that class another card first.`,
+      );
     await tx.delete(limitsCards).where(inArray(limitsCards.id, [id]));
     await record(tx, teacher, 'delete-card', null, [id]);
   });

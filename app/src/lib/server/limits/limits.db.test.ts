@@ -48,7 +48,7 @@ it('is created like another, changed, and deleted unless a class goes by it', as
   expect((await cardsOf(test.db, teacher)).find((card) => card.id === id)!.classes).toEqual([
     'Year 7, Heron group',
   ]);
-  await expect(deleteCard(test.db, teacher, id)).rejects.toThrow('Year 7, Heron group goes by this card');
+  await expect(deleteCard(test.db, teacher, id)).rejects.toThrow('Year 7, Heron group uses this card');
   await chooseCard(test.db, teacher, other, cardId);
   await deleteCard(test.db, teacher, id);
   await expect(cardToEdit(test.db, teacher, id)).rejects.toThrow(NotAllowed);
@@ -91,7 +91,7 @@ it('has what waits inspected anew, and marks approvals that no longer hold until
     .set({ status: { online: true, nozzleC: 20, nozzleTargetC: 0, bedC: 20, bedTargetC: 0 } })
     .where(eq(printers.id, printer.id));
   await expect(startPart(test.db, teacher, doubted.id, printer.id, startChecks)).rejects.toThrow(
-    'decide on it anew',
+    'decide on it again',
   );
 
   await undoDecision(test.db, teacher, approved[0]);

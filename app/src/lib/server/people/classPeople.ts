@@ -79,7 +79,8 @@ export async function addListed(
   reading?: ListReading,
 ): Promise<SignInCard[]> {
   const group = await classToTeach(db, teacher, classId);
-  if (words.length > LONGEST_LIST) throw new CannotNow('The list is longer than that of any class.');
+  if (words.length > LONGEST_LIST)
+    throw new CannotNow('The list is longer than that of any class: add the students in several lists.');
   const { students, problems } = readStudentList(words, await signInNamesOf(db, group.id), reading);
   if (problems.length > 0) {
     const [{ line, message }] = [...problems].sort((a, b) => a.line - b.line);
@@ -97,7 +98,9 @@ export async function addListed(
     const taken = await signInNamesOf(tx, group.id);
     const late = added.find(({ signInName }) => taken.has(signInName));
     if (late)
-      throw new CannotNow(`The sign-in name “${late.signInName}” was taken a moment ago. Nobody was added.`);
+      throw new CannotNow(
+        `The sign-in name “${late.signInName}” was taken a moment ago. Nobody was added: choose another sign-in name.`,
+      );
     const ids = await addStudents(tx, group.id, added);
     await record(tx, teacher, 'add-student', group.id, ids);
     await announce(tx, `class:${group.id}`);

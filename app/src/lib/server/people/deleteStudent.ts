@@ -62,7 +62,7 @@ export async function deleteStudent(
         .limit(1);
       if (going)
         throw new CannotNow(
-          `A part of ${student.name} is on a printer: cancel that run, or wait until it is done.`,
+          `A part of ${student.name} is on a printer: cancel that print, or wait until it is done.`,
         );
     }
     await tx.delete(users).where(eq(users.id, student.id));

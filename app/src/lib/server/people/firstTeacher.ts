@@ -29,7 +29,7 @@ export async function beginKelbrin(db: Database, data: unknown): Promise<FirstTe
     throw new CannotNow('Too many tries: wait five minutes.');
   }
   if (!isCode(read.data.code)) {
-    throw new CannotNow('The code is not right: it is told where the server was started.');
+    throw new CannotNow('The code is not right: you find it in the window where the server was started.');
   }
   await db.transaction(async (tx) => {
     // Of two who begin at once, one is first.

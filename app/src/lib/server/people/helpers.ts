@@ -30,9 +30,11 @@ export async function addHelper(
   const group = await classToTeach(db, teacher, classId);
   const email = helper.email.trim().toLowerCase();
   const name = helper.name.trim().replace(/\s+/g, ' ');
-  if (!z.email().max(200).safeParse(email).success) throw new CannotNow(`“${email}” is no e-mail address.`);
+  if (!z.email().max(200).safeParse(email).success)
+    throw new CannotNow(`“${email}” is no e-mail address: look for a missing @ or full stop.`);
   const [known] = await db.select().from(users).where(eq(users.email, email));
-  if (known && known.role !== 'helper') throw new CannotNow(`${known.name} is a teacher and no helper.`);
+  if (known && known.role !== 'helper')
+    throw new CannotNow(`${known.name} is a teacher, and can use the print room already.`);
   if (!known && (name === '' || name.length > LONGEST_NAME)) {
     throw new CannotNow(`Say what the helper is called, in at most ${LONGEST_NAME} letters.`);
   }

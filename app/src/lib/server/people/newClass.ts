@@ -15,7 +15,8 @@ export async function createClass(db: Database, teacher: Person, name: string): 
   demandRole(teacher, 'teacher');
   const called = name.trim().replace(/\s+/g, ' ');
   if (called === '') throw new CannotNow('Say what the class is called.');
-  if (called.length > LONGEST_NAME) throw new CannotNow(`The name is longer than ${LONGEST_NAME} letters.`);
+  if (called.length > LONGEST_NAME)
+    throw new CannotNow(`The name has ${called.length} letters; shorten it to ${LONGEST_NAME}.`);
   return db.transaction(async (tx) => {
     const [card] = await tx
       .select({ id: limitsCards.id })
@@ -23,7 +24,10 @@ export async function createClass(db: Database, teacher: Person, name: string): 
       .where(or(isNull(limitsCards.ownerId), eq(limitsCards.ownerId, teacher.id)))
       .orderBy(asc(limitsCards.name))
       .limit(1);
-    if (!card) throw new CannotNow('There is no limits card yet that a class could take.');
+    if (!card)
+      throw new CannotNow(
+        'There is no limits card yet that a class could use: make one under “Limits cards” first.',
+      );
     for (;;) {
       const code = Array.from({ length: CODE_LENGTH }, () => CLEAR_SIGNS[randomInt(CLEAR_SIGNS.length)]).join(
         '',

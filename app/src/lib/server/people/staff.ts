@@ -137,7 +137,7 @@ export async function enter(
       .delete(entryLinks)
       .where(and(eq(entryLinks.tokenHash, sha256(token)), gt(entryLinks.expiresAt, sql`now()`)))
       .returning();
-    if (!link) throw new CannotNow('This link was used a moment ago.');
+    if (!link) throw new CannotNow('This link was used a moment ago: sign in.');
     if (link.userId) {
       const [person] = await tx
         .select()

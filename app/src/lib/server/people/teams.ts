@@ -83,7 +83,9 @@ export async function makeTeam(
     );
     const teams = begun.filter(({ mates }) => mates > 0);
     if (teams.length > 1) {
-      throw new CannotNow(`${teams[0].names} are a team already, and so are ${teams[1].names}.`);
+      throw new CannotNow(
+        `${teams[0].names} are a team already, and so are ${teams[1].names}: take one of them out of the team first.`,
+      );
     }
     // A team's project goes on; else the one that cannot move, else the first.
     const [goesOn] = [...teams, ...begun.filter(({ isKept }) => isKept), ...begun];

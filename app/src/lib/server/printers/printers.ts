@@ -65,7 +65,8 @@ export async function addPrinter(db: Database, person: Person, data: unknown): P
       setWhere: isNotNull(printers.retiredAt),
     })
     .returning({ id: printers.id });
-  if (added.length === 0) throw new CannotNow(`There is a printer called ${draft.name} already.`);
+  if (added.length === 0)
+    throw new CannotNow(`There is a printer called ${draft.name} already: choose another name.`);
   await record(db, person, 'add-printer', null, [added[0].id]);
   await announce(db, 'printroom', 'orders');
 }
@@ -83,7 +84,7 @@ export async function changePrinter(
     const printer = await idlePrinter(tx, printerId);
     const sameName = and(eq(printers.name, draft.name), ne(printers.id, printer.id));
     if ((await tx.$count(printers, sameName)) > 0)
-      throw new CannotNow(`There is or was another printer called ${draft.name}.`);
+      throw new CannotNow(`There is or was another printer called ${draft.name}: choose another name.`);
     await tx.update(printers).set(draft).where(eq(printers.id, printer.id));
     await record(tx, person, 'edit-printer', null, [printer.id]);
     await announce(tx, 'printroom', 'orders');

@@ -75,11 +75,11 @@ it('starts nothing that would run out, and nothing in the wrong material', async
   const petg = (await spoolsOf(test.db, helper)).find(({ spool }) => spool.material === 'PETG')!;
   await loadSpool(test.db, helper, petg.spool.id, birch.id);
   await expect(startPart(test.db, helper, id, birch.id, startChecks)).rejects.toThrow(
-    'This is for PLA, and there is PETG on Birch.',
+    'This is for PLA, and there is PETG on Birch',
   );
   await unloadSpool(test.db, helper, petg.spool.id);
   await expect(startPart(test.db, helper, id, birch.id, startChecks)).rejects.toThrow(
-    'No spool is noted for Birch',
+    'does not know which spool is on Birch',
   );
   expect((await waiting()).id).toBe(id);
 });

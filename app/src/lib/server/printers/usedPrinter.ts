@@ -25,7 +25,10 @@ export function demandOnline({ name, status }: Printer): void {
 /** Throws if somebody is changing the filament of a printer. */
 export async function demandNoChange(tx: Database, { id, name }: Printer): Promise<void> {
   const changes = await tx.$count(filamentChanges, eq(filamentChanges.printerId, id));
-  if (changes > 0) throw new CannotNow(`The filament of ${name} is being changed.`);
+  if (changes > 0)
+    throw new CannotNow(
+      `The filament of ${name} is being changed: finish that in the print room, or stop it there.`,
+    );
 }
 
 /** Throws while a printer prints or its filament is changed. */

@@ -1,12 +1,14 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { designOf } from '@kelbrin/core/design';
 import { writeObj, writeStl } from '@kelbrin/core/format';
 import { boundsOf, sizeOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { createStep, emptyRecipe, type Recipe } from '@kelbrin/core/recipe';
 import { classroomLimits } from '@kelbrin/core/inspect';
 import { NotAllowed, type Person } from '../platform/auth/access.ts';
 import { Compute } from '../platform/compute/compute.ts';
-import { projects } from '../platform/db/schema/index.ts';
+import { projectFiles, projects } from '../platform/db/schema/index.ts';
 import { addFile, fileOf, filesFor } from './projectFiles.ts';
+import { keepVersion } from './versions.ts';
 import { SentBytes } from '../platform/sent/sentBytes.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { eq } from 'drizzle-orm';
@@ -132,5 +134,31 @@ describe('a file that is imported', () => {
     expect((await filesFor(test.db, other, importing(hash, 'mm'))).size).toBe(0);
     const teacher = await test.person('Ms Fenwick');
     expect((await fileOf(test.db, teacher, project, hash)).length).toBeGreaterThan(84);
+  });
+
+  it('makes room for another once nothing of the project uses it', async () => {
+    const used = await addFile(test.db, asha, project, file(box(31, 10, 5)));
+    const [{ design }] = await test.db
+      .select({ design: projects.design })
+      .from(projects)
+      .where(eq(projects.id, project));
+    const withFile = designOf(importing(used.hash, 'mm'), 'Box');
+    await test.db.update(projects).set({ design: withFile }).where(eq(projects.id, project));
+    const count = () => test.db.$count(projectFiles, eq(projectFiles.projectId, project));
+    const stl = writeStl(box(1, 1, 1));
+    for (let i = await count(); i < 20; i++)
+      await test.db.insert(projectFiles).values({ projectId: project, hash: `unused ${i}`, stl });
+    const added = await addFile(test.db, asha, project, file(box(32, 10, 5)));
+    expect((await filesFor(test.db, project, importing(used.hash, 'mm'))).size).toBe(1);
+    expect((await filesFor(test.db, project, importing(added.hash, 'mm'))).size).toBe(1);
+    expect(await count()).toBe(2);
+    // What a version holds is used, too, whatever the project is by now.
+    const [{ revision }] = await test.db.select().from(projects).where(eq(projects.id, project));
+    await keepVersion(test.db, asha, project, revision, 'with a box');
+    await test.db.update(projects).set({ design }).where(eq(projects.id, project));
+    for (let i = await count(); i < 20; i++)
+      await test.db.insert(projectFiles).values({ projectId: project, hash: `unused ${i}`, stl });
+    await addFile(test.db, asha, project, file(box(33, 10, 5)));
+    expect((await filesFor(test.db, project, importing(used.hash, 'mm'))).size).toBe(1);
   });
 });

@@ -1,9 +1,9 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, notInArray } from 'drizzle-orm';
 import type { FileUnit } from '@kelbrin/core/format';
 import { filesIn, type Recipe } from '@kelbrin/core/recipe';
 import { maySeeProject, NotAllowed, ownProject, type Person } from '../platform/auth/access.ts';
 import type { Database } from '../platform/db/database.ts';
-import { projectFiles, projects } from '../platform/db/schema/index.ts';
+import { handIns, projectFiles, projects, versions } from '../platform/db/schema/index.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import { compute } from '../platform/compute/compute.ts';
 import { ofStudent } from '../platform/compute/fairQueue.ts';
@@ -55,11 +55,31 @@ export async function addFile(
   return { hash, unit, notes };
 }
 
-/** Throws unless a project can take another file. */
+/** Throws unless a project can take another file. Where it is full, files that nothing uses any more make room. */
 async function demandRoom(db: Database, projectId: string): Promise<void> {
-  const files = await db.$count(projectFiles, eq(projectFiles.projectId, projectId));
-  if (files >= MOST_FILES)
-    throw new CannotNow(`A project can hold ${MOST_FILES} files; this one does already.`);
+  const count = () => db.$count(projectFiles, eq(projectFiles.projectId, projectId));
+  if ((await count()) >= MOST_FILES) await forgetUnusedFiles(db, projectId);
+  if ((await count()) >= MOST_FILES)
+    throw new CannotNow(
+      `A project can hold ${MOST_FILES} files, and this one does already: delete a step that imports a file first.`,
+    );
+}
+
+/** Deletes the files of a project that neither the project nor a version or a hand-in of it uses. */
+async function forgetUnusedFiles(db: Database, projectId: string): Promise<void> {
+  const [now, kept, handedIn] = await Promise.all([
+    db.select({ design: projects.design }).from(projects).where(eq(projects.id, projectId)),
+    db.select({ design: versions.design }).from(versions).where(eq(versions.projectId, projectId)),
+    db.select({ recipe: handIns.recipe }).from(handIns).where(eq(handIns.projectId, projectId)),
+  ]);
+  const recipes = [
+    ...[...now, ...kept].flatMap(({ design }) => design.parts.map(({ recipe }) => recipe)),
+    ...handedIn.map(({ recipe }) => recipe),
+  ];
+  const used = recipes.flatMap(({ steps }) => filesIn(steps));
+  await db
+    .delete(projectFiles)
+    .where(and(eq(projectFiles.projectId, projectId), notInArray(projectFiles.hash, used)));
 }
 
 /** A file of a project that a person may see. */

@@ -4,14 +4,14 @@ import { designDifferences, designOf, partOf, recipeOf } from '@kelbrin/core/des
 import { NotAllowed, type Person } from '../platform/auth/access.ts';
 import { setFilePattern } from '../people/classes.ts';
 import { compute } from '../platform/compute/compute.ts';
-import { classes, handIns, printFiles } from '../platform/db/schema/index.ts';
+import { classes, handIns, printFiles, projects, users } from '../platform/db/schema/index.ts';
 import { labelRecipe } from '../demo/labels.ts';
 import { handIn } from '../handIns/handIns.ts';
 import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { saveDesign } from './projects.ts';
 import { approve } from '../review/decide.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
-import { designOfVersion, keepVersion, versionsOf } from './versions.ts';
+import { deleteVersion, designOfVersion, keepVersion, versionsOf } from './versions.ts';
 
 let test: TestDatabase;
 let luca: Person;
@@ -49,6 +49,34 @@ describe('versions', () => {
     const { id, revision } = await test.projectOf(asha);
     await Promise.all(Array.from({ length: 6 }, (_, i) => keepVersion(test.db, asha, id, revision, `v${i}`)));
     expect((await versionsOf(test.db, asha, id)).map(({ number }) => number)).toEqual([6, 5, 4, 3, 2, 1]);
+  });
+
+  it('are deleted by their student, and numbers go on', async () => {
+    const { id, revision } = await test.projectOf(asha);
+    const before = await versionsOf(test.db, asha, id);
+    await deleteVersion(test.db, asha, id, before[0].number);
+    await deleteVersion(test.db, asha, id, 2);
+    expect((await versionsOf(test.db, asha, id)).map(({ number }) => number)).toEqual([5, 4, 3, 1]);
+    expect(await keepVersion(test.db, asha, id, revision, '')).toMatchObject({
+      number: 6,
+      name: 'Version 6',
+    });
+    await expect(deleteVersion(test.db, asha, id, 2)).rejects.toThrow(NotAllowed);
+    await expect(deleteVersion(test.db, luca, id, 3)).rejects.toThrow(NotAllowed);
+    await expect(deleteVersion(test.db, teacher, id, 3)).rejects.toThrow(NotAllowed);
+  });
+
+  it('stay where they were handed in', async () => {
+    const [handedIn] = await test.db.select().from(handIns).limit(1);
+    const [owner] = await test.db.select().from(projects).where(eq(projects.id, handedIn.projectId));
+    const [{ name }] = await test.db.select().from(users).where(eq(users.id, owner.studentId));
+    const student = await test.person(name);
+    const lines = await versionsOf(test.db, student, handedIn.projectId);
+    const { number } = lines.find(({ id }) => id === handedIn.versionId)!;
+    await expect(deleteVersion(test.db, student, handedIn.projectId, number)).rejects.toThrow(
+      'was handed in',
+    );
+    expect(await versionsOf(test.db, student, handedIn.projectId)).toHaveLength(lines.length);
   });
 
   it('are nobody else’s to see or keep', async () => {

@@ -3,7 +3,7 @@ import type { Design } from '@kelbrin/core/design';
 import { maySeeProject, NotAllowed, ownProject, type Person } from '../platform/auth/access.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
-import { projects, versions } from '../platform/db/schema/index.ts';
+import { handIns, projects, versions } from '../platform/db/schema/index.ts';
 
 /** More than a term of lessons keeps. */
 const MOST_VERSIONS = 200;
@@ -28,19 +28,20 @@ const line = {
 /** What a transaction and the database itself have in common. */
 type Writer = Pick<Database, 'select' | 'insert'>;
 
-/** Adds a version of a project as it is saved; the caller holds the project's row. */
+/** Adds a version of a project as it is saved, called by its number unless it has a name; the caller holds the project's row. */
 export async function addVersion(
   db: Writer,
   project: { readonly id: string; readonly design: Design },
-  name: string,
+  name?: string,
 ): Promise<VersionLine> {
   const [{ last }] = await db
     .select({ last: max(versions.number) })
     .from(versions)
     .where(eq(versions.projectId, project.id));
+  const number = (last ?? 0) + 1;
   const [added] = await db
     .insert(versions)
-    .values({ projectId: project.id, number: (last ?? 0) + 1, name, design: project.design })
+    .values({ projectId: project.id, number, name: name ?? `Version ${number}`, design: project.design })
     .returning(line);
   return added;
 }
@@ -63,8 +64,38 @@ export async function keepVersion(
       throw new CannotNow('The project was changed in another tab: look at it again, then keep it.');
     }
     const kept = await tx.$count(versions, eq(versions.projectId, projectId));
-    if (kept >= MOST_VERSIONS) throw new CannotNow(`A project keeps at most ${MOST_VERSIONS} versions.`);
-    return addVersion(tx, project, name.trim().slice(0, 60) || `Version ${kept + 1}`);
+    if (kept >= MOST_VERSIONS)
+      throw new CannotNow(
+        `A project keeps at most ${MOST_VERSIONS} versions: delete one that you do not need first.`,
+      );
+    return addVersion(tx, project, name.trim().slice(0, 60) || undefined);
+  });
+}
+
+/**
+ * Deletes a version of a student's own project, with the links to it. Throws {@link CannotNow} for one that was handed in:
+ * the teacher's decision is about it.
+ */
+export async function deleteVersion(
+  db: Database,
+  person: Person,
+  projectId: string,
+  number: number,
+): Promise<void> {
+  await ownProject(db, person, projectId);
+  const isIt = and(eq(versions.projectId, projectId), eq(versions.number, demandNumber(number)));
+  await db.transaction(async (tx) => {
+    // Whoever hands in holds the project's row, so that no version is handed in meanwhile.
+    await tx
+      .select({ id: projects.id })
+      .from(projects)
+      .where(eq(projects.id, projectId))
+      .for('no key update');
+    const [found] = await tx.select({ id: versions.id }).from(versions).where(isIt);
+    if (!found) throw new NotAllowed();
+    if ((await tx.$count(handIns, eq(handIns.versionId, found.id))) > 0)
+      throw new CannotNow('This version was handed in, so it stays: delete another one.');
+    await tx.delete(versions).where(isIt);
   });
 }
 
@@ -85,12 +116,17 @@ export async function designOfVersion(
   projectId: string,
   number: number,
 ): Promise<Design> {
-  if (!Number.isInteger(number) || number < 1 || number > MOST_VERSIONS_EVER) throw new NotAllowed();
   if (!(await maySeeProject(db, person, projectId))) throw new NotAllowed();
   const [found] = await db
     .select({ design: versions.design })
     .from(versions)
-    .where(and(eq(versions.projectId, projectId), eq(versions.number, number)));
+    .where(and(eq(versions.projectId, projectId), eq(versions.number, demandNumber(number))));
   if (!found) throw new NotAllowed();
   return found.design;
+}
+
+/** A number that a version can have; throws {@link NotAllowed} for others. */
+function demandNumber(number: number): number {
+  if (!Number.isInteger(number) || number < 1 || number > MOST_VERSIONS_EVER) throw new NotAllowed();
+  return number;
 }

@@ -29,7 +29,7 @@ export async function sendBack(
   const said = comment.trim();
   await db.transaction(async (tx) => {
     if (said === '' && (await tx.$count(remarks, eq(remarks.handInId, handIn.id))) === 0) {
-      throw new CannotNow('Say in a sentence what to change, or write a remark at a step.');
+      throw new CannotNow('Say in a sentence what to change, or write a remark on a step.');
     }
     await decide(tx, person, handIn.id, 'sendBack', said || null);
   });
@@ -58,7 +58,7 @@ export async function approve(
     const reason = waived.find(({ check }) => check === id)?.reason.trim() ?? '';
     if (reason === '') {
       throw new CannotNow(
-        `“${checkTitle(id)}” fails, so the printer cannot make this: send it back, or say why you waive it.`,
+        `“${checkTitle(id)}” fails, so the printer cannot make this: send it back, or say why it may fail.`,
       );
     }
     return { handInId: handIn.id, check: id, reason: reason.slice(0, 400), waivedBy: person.id };
@@ -67,7 +67,9 @@ export async function approve(
     await decide(tx, person, handIn.id, 'approve', null);
     const [solid] = await tx.select().from(solids).where(eq(solids.hash, solidHash));
     if (sha256(solid.threeMf) !== solid.hash || sha256(solid.stl) !== solid.stlHash) {
-      throw new CannotNow('The stored solid was altered after its inspection, so it cannot be approved.');
+      throw new CannotNow(
+        'The stored solid was altered after its inspection, so it cannot be approved. Send it back; the student hands it in again.',
+      );
     }
     if (letThrough.length > 0) await tx.insert(waivers).values(letThrough);
     const replaced = await waitingFileOf(tx, project.id);
@@ -107,7 +109,8 @@ export async function approveAll(
   for (const { id, solidHash } of chosen) {
     const { handIn, student } = await handInToTeach(db, person, id);
     try {
-      if (handIn.inspection?.verdict !== 'pass') throw new CannotNow('it does not pass every check.');
+      if (handIn.inspection?.verdict !== 'pass')
+        throw new CannotNow('It does not pass every check: open it to decide on it alone.');
       await approve(db, person, id, solidHash);
       approved++;
     } catch (problem) {
@@ -131,7 +134,7 @@ export async function undoDecision(db: Database, person: Person, handInId: strin
       .where(eq(handIns.id, handIn.id))
       .for('no key update');
     if (state !== 'approved' && state !== 'sent_back') {
-      throw new CannotNow('There is no decision to undo.');
+      throw new CannotNow('There is no decision to undo: load the page again.');
     }
     const [latest] = await tx
       .select({ number: handIns.number })
@@ -140,7 +143,9 @@ export async function undoDecision(db: Database, person: Person, handInId: strin
       .orderBy(desc(handIns.number))
       .limit(1);
     if (latest.number !== handIn.number) {
-      throw new CannotNow('The student handed in again since, so this decision stands.');
+      throw new CannotNow(
+        'The student has handed in again since, so this decision stands: decide on the new hand-in.',
+      );
     }
     const isIt = eq(handIns.id, handIn.id);
     if (state === 'sent_back' && (await tx.$count(printFiles, eq(printFiles.handInId, handIn.id))) > 0) {
@@ -173,5 +178,8 @@ async function decide(
 ): Promise<void> {
   const also = { comment, decidedBy: person.id, decidedAt: new Date() };
   const decided = await moveHandIns(tx, decision, person, eq(handIns.id, handInId), also);
-  if (decided.length === 0) throw new CannotNow('This hand-in is not waiting for a decision any more.');
+  if (decided.length === 0)
+    throw new CannotNow(
+      'This hand-in is not waiting for a decision any more. Somebody decided it, or the student took it back: go to the next one.',
+    );
 }

@@ -46,12 +46,12 @@ export async function addRemark(
   if (!read.success) throw new CannotNow(read.error.issues[0].message);
   const { words, anchor } = read.data;
   if ('step' in anchor && !handIn.recipe.steps.some(({ id }) => id === anchor.step)) {
-    throw new CannotNow('The recipe has no such step.');
+    throw new CannotNow('The recipe has no such step: load the page again.');
   }
   return db.transaction(async (tx) => {
     await demandWaiting(tx, handIn.id);
     if ((await tx.$count(remarks, eq(remarks.handInId, handIn.id))) >= MOST_REMARKS) {
-      throw new CannotNow(`A hand-in has at most ${MOST_REMARKS} remarks.`);
+      throw new CannotNow(`A hand-in has at most ${MOST_REMARKS} remarks: delete one first.`);
     }
     const [{ id }] = await tx
       .insert(remarks)
@@ -82,7 +82,10 @@ async function demandWaiting(tx: Database, handInId: string): Promise<void> {
     .from(handIns)
     .where(eq(handIns.id, handInId))
     .for('no key update');
-  if (state !== 'waiting') throw new CannotNow('This hand-in is not waiting for a decision any more.');
+  if (state !== 'waiting')
+    throw new CannotNow(
+      'This hand-in is not waiting for a decision any more. Somebody decided it, or the student took it back: go to the next one.',
+    );
 }
 
 /** The remarks that a teacher keeps, the newest first. */

@@ -132,11 +132,11 @@ describe('a waiver', () => {
     expect(failing.length).toBeGreaterThan(1);
     const all = failing.map((check) => ({ check, reason: 'We try it once, with supports.' }));
     await expect(approve(test.db, teacher, id, solidHash!, all.slice(1))).rejects.toThrow(
-      'say why you waive it',
+      'say why it may fail',
     );
     await expect(
       approve(test.db, teacher, id, solidHash!, [{ ...all[0], reason: '  ' }, ...all.slice(1)]),
-    ).rejects.toThrow('say why you waive it');
+    ).rejects.toThrow('say why it may fail');
     await approve(test.db, teacher, id, solidHash!, [...all, { check: 'size', reason: 'That one passes.' }]);
 
     const stored = await test.db.select().from(waivers).where(eq(waivers.handInId, id));
@@ -260,7 +260,7 @@ describe('the stack', () => {
     const passing = waiting.filter(({ verdict }) => verdict === 'pass');
     const { approved, refused } = await approveAll(test.db, teacher, chosen);
     expect(approved).toBe(passing.length);
-    expect(refused).toContain('Bruno: it does not pass every check.');
+    expect(refused).toContain('Bruno: It does not pass every check: open it to decide on it alone.');
     for (const { id } of passing) expect(await inQueue(id)).toBeDefined();
     await expect(approveAll(test.db, helper, chosen)).rejects.toThrow(NotAllowed);
   });

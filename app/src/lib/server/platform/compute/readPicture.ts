@@ -8,15 +8,16 @@ const LONGEST_SIDE_PX = 6_000;
 /** What kind of picture somebody sent, if it is one that can be shown: a PNG, JPEG or WebP file of sensible size. */
 export function readPicture(bytes: Uint8Array): Answers['readPicture'] {
   const mediaType = mediaTypeOf(bytes);
-  if (!mediaType) return { ok: false, problem: 'this is no PNG, JPEG or WebP picture' };
+  if (!mediaType)
+    return { ok: false, problem: 'this is no PNG, JPEG or WebP picture: save it as one of these' };
   let size: { width: number; height: number };
   try {
     size = imageSize(bytes);
   } catch {
-    return { ok: false, problem: 'the picture is damaged or cut short' };
+    return { ok: false, problem: 'the picture is damaged or cut short: save it again' };
   }
   const longest = Math.max(size.width, size.height);
-  if (!(longest > 0)) return { ok: false, problem: 'the picture is damaged or cut short' };
+  if (!(longest > 0)) return { ok: false, problem: 'the picture is damaged or cut short: save it again' };
   if (longest > LONGEST_SIDE_PX) {
     return {
       ok: false,

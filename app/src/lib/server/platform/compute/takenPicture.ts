@@ -9,7 +9,8 @@ export async function takenPicture({ name, sent }: SentFile): Promise<{
   readonly mediaType: string;
   readonly picture: Uint8Array;
 }> {
-  if (sent.bytes.length > LARGEST_PICTURE_BYTES) throw new CannotNow(`${name} is larger than 2 MB.`);
+  if (sent.bytes.length > LARGEST_PICTURE_BYTES)
+    throw new CannotNow(`${name} is larger than 2 MB: take a smaller picture.`);
   const reading = compute().run<'readPicture'>({ kind: 'readPicture', sent });
   const { mediaType } = await readSent(name, reading);
   return { mediaType, picture: sent.bytes };

@@ -61,9 +61,12 @@ export type BatchPart = Awaited<ReturnType<typeof partsOf>>[number];
 export async function openBatch(tx: Database, batchId: string): Promise<typeof batches.$inferSelect> {
   const [batch] = await tx.select().from(batches).where(isId(batchId, batches.id)).for('no key update');
   if (!batch) throw new NotAllowed();
-  if (batch.state === 'printing') throw new CannotNow(`Batch ${batch.number} is on a printer.`);
-  if (batch.state === 'printed') throw new CannotNow(`Batch ${batch.number} is printed.`);
-  if (batch.state === 'discarded') throw new CannotNow(`Batch ${batch.number} was taken apart.`);
+  if (batch.state === 'printing')
+    throw new CannotNow(`Batch ${batch.number} is on a printer: put the parts in a new batch.`);
+  if (batch.state === 'printed')
+    throw new CannotNow(`Batch ${batch.number} is printed: put the parts in a new batch.`);
+  if (batch.state === 'discarded')
+    throw new CannotNow(`Batch ${batch.number} was broken up: put the parts in a new batch.`);
   return batch;
 }
 

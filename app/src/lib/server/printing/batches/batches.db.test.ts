@@ -14,7 +14,7 @@ import {
   queueEntries,
   runs,
 } from '../../platform/db/schema/index.ts';
-import { holdEntry, queue, repeatPrint } from '../queue/queue.ts';
+import { dropEntry, holdEntry, queue, repeatPrint } from '../queue/queue.ts';
 import { standings } from '../../projects/projects.ts';
 import { school } from '../../demo/school.ts';
 import { undoDecision } from '../../review/decide.ts';
@@ -242,7 +242,12 @@ describe('what came of it', () => {
     expect(Buffer.from(await outcomePhoto(test.db, helper, batchId, ids[0])).equals(Buffer.from(png))).toBe(
       true,
     );
-    await expect(note(ids[0], { outcome: 'good' })).rejects.toThrow('written down already');
+    // A slip of the hand is corrected: what was to follow from it follows no more, and the photo stays.
+    await note(ids[0], { outcome: 'loose', next: 'again', measuredMm });
+    expect(await statesOf([ids[0]])).toEqual(new Set(['waiting']));
+    await note(ids[0], { outcome: 'good', note: 'hole 4.1 mm', measuredMm });
+    expect(await statesOf([ids[0]])).toEqual(new Set(['printed']));
+    expect((await outcomePhoto(test.db, helper, batchId, ids[0])).length).toBe(png.length);
 
     await note(ids[1], { outcome: 'knocked', next: 'again' });
     expect(await statesOf([ids[1]])).toEqual(new Set(['waiting']));
@@ -256,6 +261,7 @@ describe('what came of it', () => {
       comment: 'The hole is too tight for the cane.',
     });
     expect(await test.db.$count(notices, eq(notices.kind, 'sent_back'))).toBeGreaterThan(0);
+    await expect(note(ids[2], { outcome: 'good' })).rejects.toThrow('Undo that in the review first');
     const figures = await printFigures(test.db, helper);
     const birch = figures.worked.find(({ printer }) => printer === 'Birch')!;
     expect(birch.sizes).toEqual({ medianMm: expect.closeTo(-0.05, 6), count: 2 });
@@ -266,6 +272,20 @@ describe('what came of it', () => {
     await expect(printFigures(test.db, await test.person('Asha'))).rejects.toThrow(NotAllowed);
     const outcomes = (await batchToSee(test.db, helper, batchId)).parts.map(({ outcome }) => outcome);
     expect(outcomes.toSorted()).toEqual(['good', 'knocked', 'tight']);
+  });
+
+  it('stays once the part is in another batch, or was taken out of the queue', async () => {
+    const [id] = await waitingIds();
+    const batchId = await printed([id]);
+    const note = (data: object) => noteOutcome(test.db, helper, batchId, id, data);
+    await note({ outcome: 'loose', next: 'again' });
+    await dropEntry(test.db, await test.person('Ms Fenwick'), id, true);
+    await expect(note({ outcome: 'good' })).rejects.toThrow('taken out of the queue');
+    await dropEntry(test.db, await test.person('Ms Fenwick'), id, false);
+    const second = await layBatch(test.db, helper, [id]);
+    await expect(note({ outcome: 'good' })).rejects.toThrow('in another batch since');
+    await takeOffBatch(test.db, helper, second.batchId, id);
+    expect(await statesOf([id])).toEqual(new Set(['waiting']));
   });
 
   it('is asked of printed batches alone', async () => {

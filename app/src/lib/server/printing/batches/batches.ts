@@ -42,7 +42,10 @@ export async function layBatch(
   const { limits } = parts[0];
   demandOneKind(parts);
   const { placed, left } = await layOut(parts, limits, choice);
-  if (placed.length === 0) throw new CannotNow(`${parts[0].name} has no room on the plate.`);
+  if (placed.length === 0)
+    throw new CannotNow(
+      `${parts[0].name} has no room on the plate: take a batch with fewer parts, or a printer with a larger plate.`,
+    );
   return db.transaction(async (tx) => {
     const batchId = await newBatch(tx, person, {
       choice,
@@ -63,7 +66,8 @@ export async function addToBatch(
 ): Promise<number> {
   const { batch, parts } = await batchToSee(db, person, batchId);
   const before = parts.filter(({ isCurrent }) => isCurrent);
-  if (before.length === 0) throw new CannotNow(`Batch ${batch.number} is printed.`);
+  if (before.length === 0)
+    throw new CannotNow(`Batch ${batch.number} is printed: put the parts in a new batch.`);
   const more = await waitingParts(db, entryIds);
   demandOneKind([...before, ...more]);
   const { placed, left } = await layOut(more, before[0].limits, batch.choice, before.map(asPlaced));
@@ -80,7 +84,8 @@ export async function addToBatch(
 export async function arrangeBatch(db: Database, person: Person, batchId: string): Promise<number> {
   const { batch, parts: all } = await batchToSee(db, person, batchId);
   const parts = all.filter(({ isCurrent }) => isCurrent);
-  if (parts.length === 0) throw new CannotNow(`Batch ${batch.number} is printed.`);
+  if (parts.length === 0)
+    throw new CannotNow(`Batch ${batch.number} is printed: put the parts in a new batch.`);
   const { placed, left } = await layOut(parts.map(asPlaced), parts[0].limits, batch.choice);
   await db.transaction(async (tx) => {
     await openBatch(tx, batchId);
@@ -104,7 +109,8 @@ export async function movePart(
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   const read = placementDraft.safeParse(data);
-  if (!read.success) throw new CannotNow('That place is not on the plate.');
+  if (!read.success)
+    throw new CannotNow('That place is not on the plate: put the part down inside its edge.');
   await db.transaction(async (tx) => {
     const batch = await openBatch(tx, batchId);
     const moved = await tx
@@ -127,7 +133,7 @@ export async function chooseForBatch(
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   const read = printChoice.safeParse(data);
-  if (!read.success) throw new CannotNow('These print settings cannot be.');
+  if (!read.success) throw new CannotNow('These print settings cannot be used: load the page again.');
   await db.transaction(async (tx) => {
     const batch = await openBatch(tx, batchId);
     await tx.update(batches).set({ choice: read.data, estimate: null }).where(eq(batches.id, batch.id));
@@ -245,9 +251,14 @@ async function waitingParts(db: Database, entryIds: readonly string[]) {
     )
     .orderBy(asc(queueEntries.position));
   if (found.length < new Set(entryIds).size)
-    throw new CannotNow('Some of these parts are not waiting any more.');
+    throw new CannotNow(
+      'Some of these parts are not waiting any more: load the page again to see where they are.',
+    );
   const doubted = found.find(({ doubt }) => doubt);
-  if (doubted) throw new CannotNow(`${doubted.doubt} The teacher has to decide on it anew first.`);
+  if (doubted)
+    throw new CannotNow(
+      `${doubted.doubt} The teacher has to decide on it again first; until then, leave it out.`,
+    );
   return found;
 }
 
@@ -283,7 +294,10 @@ async function takeIn(
   if (placed.length === 0) return;
   const ids = placed.map(({ id }) => id);
   const taken = await moveEntries(tx, 'lay', person, inArray(queueEntries.id, ids));
-  if (taken.length < ids.length) throw new CannotNow('Some of these parts are not waiting any more.');
+  if (taken.length < ids.length)
+    throw new CannotNow(
+      'Some of these parts are not waiting any more: load the page again to see where they are.',
+    );
   await tx
     .insert(batchParts)
     .values(placed.map(({ id, xMm, yMm, turnDeg }) => ({ batchId, queueEntryId: id, xMm, yMm, turnDeg })));

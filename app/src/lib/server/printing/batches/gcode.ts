@@ -60,7 +60,9 @@ async function filesOf(db: Database, parts: readonly BatchPart[]): Promise<Map<s
     );
   for (const { hash, threeMf } of rows) {
     if (sha256(threeMf) !== hash) {
-      throw new CannotNow('The print file is not the one that was approved, so it is not printed.');
+      throw new CannotNow(
+        'The print file is not the one that was approved, so it is not printed. Send the hand-in back; the student hands it in again.',
+      );
     }
   }
   return new Map(rows.map(({ hash, threeMf }) => [hash, threeMf]));

@@ -51,7 +51,10 @@ export async function beginChange(
       spoolId: spool.id,
       nozzleC: Math.max(...[old, spool].map(({ material }) => materialNamed(material).nozzleC)),
     });
-    if (!isBegun) throw new CannotNow(`The filament of ${printer.name} is being changed already.`);
+    if (!isBegun)
+      throw new CannotNow(
+        `The filament of ${printer.name} is being changed already: finish that in the print room, or stop it there.`,
+      );
   });
 }
 
@@ -85,6 +88,6 @@ async function stepOn(db: Database, move: ChangeMove, person: Person, printerId:
   await db.transaction(async (tx) => {
     const printer = await usedPrinter(tx, printerId);
     if (!(await moveChange(tx, move, person, printer.id)))
-      throw new CannotNow('The change of filament is at another step by now.');
+      throw new CannotNow('The change of filament is at another step by now: load the page again.');
   });
 }

@@ -64,6 +64,13 @@ export const entryLife = lifecycle({
       when: 'what came of it failed, its approval holds, and it is to be printed as it is',
       announced: ['project', 'class', 'printroom'],
     },
+    countAsPrinted: {
+      from: ['waiting'],
+      to: 'printed',
+      by: ['teacher', 'helper'],
+      when: 'what came of it is corrected, and it has no place on a batch since',
+      announced: ['project', 'class', 'printroom'],
+    },
     drop: {
       from: ['waiting'],
       to: 'dropped',

@@ -55,7 +55,7 @@ export async function countWaiting(db: Database, person: Person): Promise<number
 export async function orderQueue(db: Database, person: Person, entryIds: readonly string[]): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   const ids = z.array(z.uuid()).max(5000).safeParse(entryIds);
-  if (!ids.success) throw new CannotNow('This order names parts that do not exist.');
+  if (!ids.success) throw new CannotNow('This order names parts that do not exist: load the page again.');
   await db.transaction(async (tx) => {
     await tx.update(queueEntries).set({ handOrder: null }).where(isNotNull(queueEntries.handOrder));
     if (ids.data.length > 0) {
@@ -89,7 +89,9 @@ export async function dropEntry(
       isId(entryId, queueEntries.id),
     );
     if (moved.length === 0)
-      throw new CannotNow(`This part is not ${isDropped ? 'waiting' : 'out of the queue'} any more.`);
+      throw new CannotNow(
+        `This part is not ${isDropped ? 'waiting' : 'out of the queue'} any more: load the page again to see where it is.`,
+      );
   });
 }
 
@@ -106,7 +108,8 @@ export async function repeatPrint(db: Database, person: Person, entryId: string)
       // Of two who press at once, the second counts the copy of the first.
       .for('update', { of: printFiles });
     if (!printed) throw new NotAllowed();
-    if (printed.handIn !== 'approved') throw new CannotNow('This part went back to its student.');
+    if (printed.handIn !== 'approved')
+      throw new CannotNow('This part went back to its student: it can be printed when it is approved again.');
     const [{ last }] = await tx
       .select({ last: max(queueEntries.copy) })
       .from(queueEntries)
@@ -129,7 +132,8 @@ export async function holdEntry(
     .set({ heldAt: isHeld ? new Date() : null })
     .where(and(isId(entryId, queueEntries.id), eq(queueEntries.state, 'waiting')))
     .returning({ id: queueEntries.id });
-  if (held.length === 0) throw new CannotNow('This part is not waiting any more.');
+  if (held.length === 0)
+    throw new CannotNow('This part is not waiting any more: load the page again to see where it is.');
   await record(db, person, isHeld ? 'hold-entry' : 'release-entry', null, [entryId]);
   await announce(db, 'printroom');
 }

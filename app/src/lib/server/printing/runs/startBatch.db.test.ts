@@ -80,7 +80,7 @@ it('asks for every look before the start, and notes them with the run and in the
 
 it('starts nothing on a printer that is printing', async () => {
   await start(startChecks);
-  await expect(start(startChecks)).rejects.toThrow('Birch is printing already.');
+  await expect(start(startChecks)).rejects.toThrow('Birch is printing already');
   await giveUp();
 });
 

@@ -54,19 +54,25 @@ export async function startBatch(
     demandOnline(printer);
     await demandNoChange(tx, printer);
     const busy = await tx.$count(runs, and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
-    if (busy > 0) throw new CannotNow(`${printer.name} is printing already.`);
+    if (busy > 0)
+      throw new CannotNow(
+        `${printer.name} is printing already: plan the batch for it, or choose another printer.`,
+      );
     const batch = await openBatch(tx, batchId);
     const parts = await currentParts(tx, batch.id);
     demandGoodPlaces(parts, batch.choice);
     const doubted = parts.find(({ doubt }) => doubt);
-    if (doubted) throw new CannotNow(`${doubted.doubt} The teacher has to decide on it anew first.`);
+    if (doubted)
+      throw new CannotNow(
+        `${doubted.doubt} The teacher has to decide on it again first; until then, take it off the batch.`,
+      );
     const needs = batch.estimate ?? sumOf(parts);
     await demandFilament(tx, printer, parts[0].limits.material, needs.grams);
     const entryIds = parts.map(({ entryId }) => entryId);
     await moveBatch(tx, 'start', person, batch.id);
     const started = await moveEntries(tx, 'start', person, inArray(queueEntries.id, entryIds));
     if (started.length < entryIds.length)
-      throw new CannotNow('Some of these parts are not on this batch any more.');
+      throw new CannotNow('Some of these parts are not on this batch any more: load the page again.');
     // Who ticks that the plate is empty says so of all that was printed there before.
     await clearPlate(tx, printer.id);
     await newRun(tx, person, {
@@ -119,7 +125,7 @@ export async function cancelRun(db: Database, person: Person, runId: string): Pr
     .set({ cancelAskedAt: new Date() })
     .where(and(isId(runId, runs.id), inArray(runs.state, ACTIVE_RUN)))
     .returning({ id: runs.id });
-  if (asked.length === 0) throw new CannotNow('This run is over already.');
+  if (asked.length === 0) throw new CannotNow('This print is over already: load the page again.');
   await record(db, person, 'cancel-run', null, [runId]);
   await announce(db, 'printroom', 'orders');
 }
@@ -138,7 +144,7 @@ export async function wishForRun(
       .set({ wish })
       .where(and(isId(runId, runs.id), eq(runs.state, 'printing')))
       .returning();
-    if (!run) throw new CannotNow('This run is not printing.');
+    if (!run) throw new CannotNow('This is not printing now: load the page again.');
     const [printer] = await tx.select().from(printers).where(eq(printers.id, run.printerId));
     await demandNoChange(tx, printer);
     await announce(tx, 'printroom', 'orders');
@@ -175,9 +181,11 @@ async function demandFilament(
   grams: number,
 ): Promise<void> {
   const [spool] = spoolId ? await tx.select().from(spools).where(eq(spools.id, spoolId)) : [];
-  if (!spool) throw new CannotNow(`No spool is noted for ${name}: say in “Spools” which one is on it.`);
+  if (!spool) throw new CannotNow(`Kelbrin does not know which spool is on ${name}: say so under “Spools”.`);
   if (!sameMaterial(spool.material, material)) {
-    throw new CannotNow(`This is for ${material}, and there is ${spool.material} on ${name}.`);
+    throw new CannotNow(
+      `This is for ${material}, and there is ${spool.material} on ${name}: change the filament, or choose another printer.`,
+    );
   }
   if (spool.gramsLeft < grams) {
     throw new CannotNow(

@@ -54,7 +54,7 @@ it('leads nowhere once it was taken back or its time is over', async () => {
 });
 
 it('is made for a time that is offered, of a version that is there, and not without end', async () => {
-  await expect(share(test.db, luca, projectId, version, 400)).rejects.toThrow('holds for 1, 7, 30 days');
+  await expect(share(test.db, luca, projectId, version, 400)).rejects.toThrow('works for 1, 7, 30 days');
   await expect(share(test.db, luca, projectId, 99, 7)).rejects.toThrow(NotAllowed);
   const held = (await sharesOf(test.db, luca, projectId)).length;
   for (let i = held; i < 20; i++) await share(test.db, luca, projectId, version, 1);

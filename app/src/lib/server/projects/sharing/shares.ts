@@ -26,7 +26,7 @@ export async function share(
 ): Promise<string> {
   const { project } = await ownProject(db, person, projectId);
   if (!SHARE_DAYS.some((each) => each === days)) {
-    throw new CannotNow(`A link holds for ${SHARE_DAYS.join(', ')} days.`);
+    throw new CannotNow(`A link works for ${SHARE_DAYS.join(', ')} days: choose one of these.`);
   }
   const [version] = await db
     .select({ id: versions.id })
@@ -34,7 +34,7 @@ export async function share(
     .where(and(eq(versions.projectId, project.id), eq(versions.number, versionNumber)));
   if (!version) throw new NotAllowed();
   if ((await sharesOf(db, person, projectId)).length >= MOST_SHARES) {
-    throw new CannotNow(`A project has at most ${MOST_SHARES} links: take one back first.`);
+    throw new CannotNow(`A project has at most ${MOST_SHARES} links: end one first.`);
   }
   const token = randomBytes(18).toString('base64url');
   await db.transaction(async (tx) => {
