@@ -1,4 +1,4 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, desc, eq, inArray } from 'drizzle-orm';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { conflictsOf } from '@kelbrin/core/plate';
 import { plateOf, gapOf } from '../../../shared/plate.ts';
@@ -301,6 +301,32 @@ describe('what came of it', () => {
     expect(new Set(all.map(({ number }) => number)).size).toBe(all.length);
     const files = await test.db.select().from(printFiles);
     for (const { footprint } of files) expect(footprint.length).toBeGreaterThan(0);
+  });
+
+  it('is what an approval waits for that is to be undone, unless the part is only laid', async () => {
+    const [id] = await waitingIds();
+    const handInOf = async () => (await queue(test.db, helper)).find((entry) => entry.id === id)!.handInId;
+    const handInId = await handInOf();
+    const teacher = await test.person(school.teacher.name);
+    const { batchId } = await layBatch(test.db, helper, [id]);
+    const { batch } = await batchToSee(test.db, helper, batchId);
+    await expect(undoDecision(test.db, teacher, handInId)).rejects.toThrow(
+      `It is in batch ${batch.number}: take it off there first`,
+    );
+    await takeOffBatch(test.db, helper, batchId, id);
+    const [other] = await test.db
+      .select({ number: batches.number, handInId: printFiles.handInId })
+      .from(batchParts)
+      .innerJoin(batches, and(eq(batches.id, batchParts.batchId), eq(batches.state, 'printed')))
+      .innerJoin(
+        queueEntries,
+        and(eq(queueEntries.id, batchParts.queueEntryId), eq(queueEntries.state, 'printed')),
+      )
+      .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+      .orderBy(desc(batches.number));
+    await expect(undoDecision(test.db, teacher, other.handInId)).rejects.toThrow(
+      `It went to a printer in batch ${other.number}, so the approval stands.`,
+    );
   });
 
   it('that sends a part back takes its other copies out of queue and batches, and is undone to what was printed', async () => {

@@ -1,9 +1,9 @@
-import { and, asc, eq, inArray, max } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, max } from 'drizzle-orm';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import type { Mover } from '../../platform/lifecycle.ts';
 import { joinQueue, leaveQueue } from './lifecycle.ts';
-import { handIns, batchParts, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
+import { batches, batchParts, handIns, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
 
 /** The file of an earlier version of a project that still waits, with its places in the queue; they are held. */
 export async function waitingFileOf(
@@ -56,11 +56,18 @@ export async function leavePlaces(tx: Database, mover: Mover, handInId: string):
     .orderBy(asc(queueEntries.copy))
     .for('update', { of: queueEntries });
   const entryIds = places.map(({ entryId }) => entryId);
-  const wasStarted =
-    places.length === 0 ||
-    places.some(({ state }) => state !== 'waiting' && state !== 'dropped') ||
-    (await tx.$count(batchParts, inArray(batchParts.queueEntryId, entryIds))) > 0;
-  if (wasStarted) throw new CannotNow('It was laid on a batch already, so the approval stands.');
+  const [batch] = await tx
+    .select({ number: batches.number, state: batches.state })
+    .from(batchParts)
+    .innerJoin(batches, eq(batches.id, batchParts.batchId))
+    .where(inArray(batchParts.queueEntryId, entryIds))
+    .orderBy(desc(batches.number))
+    .limit(1);
+  if (batch?.state === 'laid')
+    throw new CannotNow(`It is in batch ${batch.number}: take it off there first, then undo this decision.`);
+  if (batch) throw new CannotNow(`It went to a printer in batch ${batch.number}, so the approval stands.`);
+  if (places.length === 0 || places.some(({ state }) => state !== 'waiting' && state !== 'dropped'))
+    throw new CannotNow('It is not waiting in the queue any more, so the approval stands.');
   const [{ fileId, replaces }] = places;
   if (replaces) {
     // Copies of the earlier version that were printed before keep their numbers.
