@@ -165,7 +165,7 @@ test('the ruler cuts the part and shows the section; thickness and overhang are 
   await expect(page.getByLabel('Legend')).toContainText('too thin, under 0.9 mm');
   await expect.poll(async () => (await view.locator('canvas').screenshot()).equals(plain)).toBe(false);
   await page.getByRole('button', { name: 'As printed' }).click();
-  await expect(page.getByText('plastic shrinks by 0.3 %')).toBeVisible();
+  await expect(page.getByText('plastic shrinks by 0.3%')).toBeVisible();
   await page.getByRole('button', { name: 'Overhang' }).click();
   await expect(page.getByLabel('Legend')).toContainText('steeper than the printer manages');
 });
@@ -181,7 +181,7 @@ test('a finding says why, offers changes that mend it, and one is taken and take
   await expect(hole.locator('[data-verdict=fail]')).toHaveCount(0);
   // The brief asks for more than the printer does.
   const brief = page.locator('[data-check=brief]');
-  await brief.getByRole('button', { name: /The brief asks for a part that has a hole/ }).click();
+  await brief.getByRole('button', { name: /Not met: the part has a hole/ }).click();
   const wider = brief.getByRole('button', { name: /In step 2, make the diameter 3/ }).first();
   await expect(wider).toContainText('nothing fails then');
   await wider.click();

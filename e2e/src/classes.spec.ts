@@ -178,7 +178,7 @@ test('a brief is written with requirements, copied, and held against what is des
   await expect(page.getByText('13 students have begun it.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Delete this brief' })).toBeDisabled();
   await page.reload();
-  await expect(object).toContainText('fits an object of');
+  await expect(object).toContainText('holds an object of');
   await expect(across).toHaveValue('6');
 
   await test.step('a student follows the prompts to a hand-in while the teacher watches', async () => {
@@ -200,7 +200,7 @@ test('a brief is written with requirements, copied, and held against what is des
     await hole.getByLabel('fit', { exact: true }).selectOption({ label: 'snugly' });
     await hole.getByRole('spinbutton', { name: 'diameter' }).fill('6');
     await hole.getByRole('spinbutton', { name: 'diameter' }).press('Enter');
-    await expect(student.locator('[data-check=brief]')).toContainText('fits an object of Ø 6 mm, snug');
+    await expect(student.locator('[data-check=brief]')).toContainText('holds an object of Ø 6 mm, snug');
     await expect(guide).toContainText('Measure your cane');
     await expect(row).toContainText('5 of 5');
     await student.getByRole('button', { name: 'Add a measure' }).click();

@@ -177,7 +177,7 @@ export async function setFarBells(teacher: Page): Promise<void> {
     .join(' ');
   await teacher.goto('/print-room');
   await teacher.getByText('The school day').click();
-  await teacher.getByLabel(/When lessons begin and end/).fill(bells);
+  await teacher.getByLabel(/One lesson per line/).fill(bells);
   const answered = teacher.waitForResponse((answer) => answer.request().method() === 'POST');
   await teacher.getByRole('button', { name: 'Save the bells' }).click();
   await answered;

@@ -80,7 +80,7 @@ describe('a condition', () => {
   it('reads as the end of a sentence, and takes no value that it cannot have', () => {
     expect(conditionKinds.map((kind) => conditionWords(kind.create()))).toEqual([
       'the measure “cane” is written down',
-      'the recipe has “Extrude a shape” at least 1 time',
+      'the recipe has at least 1 step “Extrude a shape”',
       'the check “Holes” does not fail',
       'no check fails',
     ]);

@@ -137,7 +137,8 @@ describe('edits', () => {
     const moved = moveStep(label(), 's2', -1);
     expect(referenceProblem(moved)).toMatchObject({
       stepId: 's2',
-      message: 'Step 1 names step 2, which does not come before it: move that step up, or choose an earlier one.',
+      message:
+        'Step 1 names step 2, which does not come before it: move that step up, or choose an earlier one.',
     });
   });
 });

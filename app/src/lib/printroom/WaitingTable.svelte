@@ -86,7 +86,6 @@
       <TableHeadCell>{say.class}</TableHeadCell>
       <TableHeadCell>{say.takes}</TableHeadCell>
       <TableHeadCell>{say.due}</TableHeadCell>
-      <TableHeadCell>{say.printFile}</TableHeadCell>
       <TableHeadCell>{say.startOn}</TableHeadCell>
     </TableHead>
     <TableBody>
@@ -150,9 +149,6 @@
             <span class="measured">{entry.estimate.grams.toFixed(1)}</span> g
           </TableBodyCell>
           <TableBodyCell>{entry.dueOn ? shortDay(entry.dueOn) : ''}</TableBodyCell>
-          <TableBodyCell
-            ><span class="measured" title={entry.hash}>{entry.hash.slice(0, 8)}</span></TableBodyCell
-          >
           <TableBodyCell>
             <div class="flex flex-wrap items-center gap-2">
               {#if entry.heldAt}

@@ -17,7 +17,7 @@ const starter = z.unknown().transform((data, context): Recipe | null => {
 
 /** What a teacher writes of a brief. */
 export const briefDraft = z.strictObject({
-  title: z.string().trim().min(1, 'give it a title').max(80, 'a title has at most 80 letters'),
+  title: z.string().trim().min(1, 'give it a title').max(80, 'a title has at most 80 characters'),
   task: taskText,
   dueOn: z.iso.date('that is no date').nullable(),
   rules: briefRules,

@@ -3,9 +3,9 @@ import { limitLabel, limitsCard } from '@kelbrin/core/inspect';
 
 /** What a teacher writes on a limits card. */
 export const cardDraft = z.strictObject({
-  name: z.string().trim().min(1, 'say what it is called').max(80, 'it has at most 80 letters'),
+  name: z.string().trim().min(1, 'say what it is called').max(80, 'it has at most 80 characters'),
   /** The printers that it is for, as they are called. */
-  printerModel: z.string().trim().max(60, 'it has at most 60 letters'),
+  printerModel: z.string().trim().max(60, 'it has at most 60 characters'),
   card: limitsCard.refine(({ layerMm, layerHeightsMm }) => layerHeightsMm.includes(layerMm), {
     path: ['layerHeightsMm'],
     message: 'the usual layer height has to be one of them',

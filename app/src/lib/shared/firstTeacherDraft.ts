@@ -11,7 +11,7 @@ export const firstTeacherDraft = z.object({
     .string()
     .trim()
     .min(1, 'Say what your students call you.')
-    .max(LONGEST_NAME, `The name is longer than ${LONGEST_NAME} letters.`),
+    .max(LONGEST_NAME, `The name is longer than ${LONGEST_NAME} characters.`),
   email: z
     .string()
     .trim()
@@ -19,7 +19,7 @@ export const firstTeacherDraft = z.object({
     .pipe(z.email('That is no e-mail address.').max(200, 'The e-mail address is too long.')),
   password: z
     .string()
-    .min(SHORTEST_PASSWORD, `The password needs at least ${SHORTEST_PASSWORD} letters.`)
-    .max(128, 'The password is longer than 128 letters.'),
+    .min(SHORTEST_PASSWORD, `The password needs at least ${SHORTEST_PASSWORD} characters.`)
+    .max(128, 'The password is longer than 128 characters.'),
 });
 export type FirstTeacherDraft = z.infer<typeof firstTeacherDraft>;

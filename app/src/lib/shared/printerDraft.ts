@@ -9,8 +9,8 @@ export const printerDraft = z.strictObject({
     .string()
     .trim()
     .min(1, 'Say what the printer is called.')
-    .max(24, 'The name is longer than 24 letters.'),
-  model: z.string().trim().max(60, 'The model is longer than 60 letters.'),
+    .max(24, 'The name is longer than 24 characters.'),
+  model: z.string().trim().max(60, 'The model is longer than 60 characters.'),
   host: z
     .string()
     .trim()

@@ -11,7 +11,7 @@ export type Anchor = z.infer<typeof anchor>;
 
 /** A remark as it is written. */
 export const remarkDraft = z.strictObject({
-  words: z.string().trim().min(1, 'Write the remark first.').max(600, 'A remark has at most 600 letters.'),
+  words: z.string().trim().min(1, 'Write the remark first.').max(600, 'A remark has at most 600 characters.'),
   anchor,
 });
 export type RemarkDraft = z.infer<typeof remarkDraft>;

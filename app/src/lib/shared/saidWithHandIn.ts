@@ -4,13 +4,17 @@ import * as z from 'zod';
 export const argument = z.strictObject({
   /** The id of the check. */
   check: z.string().max(24),
-  words: z.string().trim().min(1, 'Say why it has to be so.').max(400, 'A reason has at most 400 letters.'),
+  words: z
+    .string()
+    .trim()
+    .min(1, 'Write why it should stay like this.')
+    .max(400, 'A reason has at most 400 characters.'),
 });
 export type Argument = z.infer<typeof argument>;
 
 /** What a student says with a hand-in. */
 export const saidWithHandIn = z.strictObject({
-  note: z.string().trim().max(1000, 'A note has at most 1000 letters.'),
+  note: z.string().trim().max(1000, 'A note has at most 1000 characters.'),
   arguments: z.array(argument).max(40),
 });
 export type SaidWithHandIn = z.infer<typeof saidWithHandIn>;

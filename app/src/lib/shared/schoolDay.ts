@@ -5,17 +5,17 @@ const timeOfDay = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time is writt
 /** A lesson between two bells. */
 export const lesson = z
   .strictObject({ from: timeOfDay, to: timeOfDay })
-  .refine(({ from, to }) => from < to, 'A lesson ends after it begins.');
+  .refine(({ from, to }) => from < to, 'A lesson has to end later than it begins.');
 export type Lesson = z.infer<typeof lesson>;
 
 /** The lessons of a day in their order. */
 export const schoolDay = z
   .array(lesson)
-  .min(1, 'A day has a lesson at least.')
-  .max(16, 'A day has 16 lessons at most.')
+  .min(1, 'Enter at least one lesson.')
+  .max(16, 'Enter at most 16 lessons.')
   .refine(
     (lessons) => lessons.every(({ from }, i) => i === 0 || lessons[i - 1].to <= from),
-    'Each lesson begins after the one before it.',
+    'Each lesson has to begin after the one before it ends.',
   );
 export type SchoolDay = z.infer<typeof schoolDay>;
 

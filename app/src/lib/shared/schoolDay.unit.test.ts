@@ -13,9 +13,9 @@ describe('a school day', () => {
 
   it.each([
     ['8:40 9:30\n10:00', 'Line 2: A time is written like 08:30.'],
-    ['9:30 8:40', 'Line 1: A lesson ends after it begins.'],
-    ['8:40 9:30\n9:20 10:00', 'Each lesson begins after the one before it.'],
-    ['', 'A day has a lesson at least.'],
+    ['9:30 8:40', 'Line 1: A lesson has to end later than it begins.'],
+    ['8:40 9:30\n9:20 10:00', 'Each lesson has to begin after the one before it ends.'],
+    ['', 'Enter at least one lesson.'],
     ['25:00 26:00', 'Line 1: A time is written like 08:30.'],
   ])('names what is wrong with %j', (words, problem) => {
     expect(parseSchoolDay(words)).toEqual({ ok: false, problem });

@@ -24,7 +24,7 @@ export interface StudentList {
 /** The most students that one class takes. */
 export const MOST_STUDENTS = 60;
 export const LONGEST_NAME = 60;
-/** The most letters of a list. */
+/** The most characters of a list. */
 export const LONGEST_LIST = 20_000;
 const SIGN_IN_NAME = /^[\p{L}\p{N}](?:[\p{L}\p{N}._-]{0,18}[\p{L}\p{N}])?$/u;
 const PIN = /^\d{6}$/;
@@ -69,7 +69,7 @@ export function readStudentList(
     if (cells.length > Math.max(reading.columns.length, reading.hasHeading ? 0 : 1))
       say('there is more here than a name, a sign-in name and a PIN');
     if (name === '') say('the name is missing');
-    else if (name.length > LONGEST_NAME) say(`the name is longer than ${LONGEST_NAME} letters`);
+    else if (name.length > LONGEST_NAME) say(`the name is longer than ${LONGEST_NAME} characters`);
     if (wished !== '') {
       if (!SIGN_IN_NAME.test(wished))
         say(`“${shown(wished)}” cannot be a sign-in name: take up to 20 letters and digits`);

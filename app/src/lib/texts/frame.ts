@@ -10,4 +10,6 @@ export const frameTexts = {
   signOut: 'Sign out',
   toStart: 'Back to the start',
   keys: 'Keyboard keys',
+  noPage: 'There is no such page, or it is not yours.',
+  wentWrong: 'Something went wrong. What you had saved is kept: load the page again.',
 } as const;

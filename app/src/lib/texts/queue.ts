@@ -9,7 +9,6 @@ export const queueTexts = {
   student: 'Student',
   class: 'Class',
   takes: 'Time and filament',
-  printFile: 'Print file',
   startOn: 'Start on',
   copy: (copy: number, copies: number) => `copy ${copy} of ${copies}`,
   printOn: (student: string, printer: string) => `Print ${student}’s part on ${printer}`,

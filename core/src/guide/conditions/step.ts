@@ -17,7 +17,9 @@ export const step: ConditionKind<StepCondition> = {
   label: 'a step',
   create: () => ({ kind: 'step', step: 'extrude', atLeast: 1 }),
   sentence: ({ step: kind, atLeast }) => [
-    text('the recipe has'),
+    text('the recipe has at least'),
+    many(['atLeast'], atLeast, 'how many', { max: 20 }),
+    text(atLeast === 1 ? 'step' : 'steps'),
     oneOf(
       ['step'],
       'kind of step',
@@ -27,9 +29,6 @@ export const step: ConditionKind<StepCondition> = {
         string
       >,
     ),
-    text('at least'),
-    many(['atLeast'], atLeast, 'how often', { max: 20 }),
-    text(atLeast === 1 ? 'time' : 'times'),
   ],
   holds: ({ step: kind, atLeast }, { recipe }) =>
     recipe.steps.filter((each) => each.kind === kind && !each.off && !isUnwritten(each)).length >= atLeast,

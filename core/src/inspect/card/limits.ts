@@ -47,7 +47,10 @@ export const limitsCard = z.strictObject({
   maxGrams: positive.default(60),
   /** What a kilogram of filament costs, in the currency of that code (ISO 4217). */
   filamentPricePerKg: z.number().min(0).max(10_000).default(20),
-  currency: z.string().regex(CURRENCY, 'a currency is a code of three capitals, such as EUR').default('EUR'),
+  currency: z
+    .string()
+    .regex(CURRENCY, 'write the currency as three capital letters, such as EUR')
+    .default('EUR'),
   /** By how much plastic shrinks as it cools, in per cent of a length. */
   shrinkagePercent: z.number().min(0).max(10).default(classroomPrinter.shrinkagePercent),
   /** What is added to the diameter of an object for the hole that it shall fit into. */

@@ -52,7 +52,9 @@ export type CheckResult = z.infer<typeof checkResult>;
 
 /** A measured value with its unit as people write it, to two decimals: "1.6 mm", "45°". */
 export function measuredWords(value: number, of: CheckResult['unit']): string {
-  return `${formatNumber(Math.round(value * 100) / 100)}${of === '°' || of === '' ? '' : ' '}${of}`;
+  // Minutes are rounded up, as they are everywhere else.
+  const shown = of === 'min' ? Math.ceil(Math.round(100 * value) / 100) : Math.round(value * 100) / 100;
+  return `${formatNumber(shown)}${of === '°' || of === '' ? '' : ' '}${of}`;
 }
 
 /** What a part is, whatever its limits. */

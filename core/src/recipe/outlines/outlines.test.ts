@@ -236,7 +236,9 @@ describe('outlines that cannot be', () => {
 
   it('say where they cross themselves', () => {
     const bow = refused(drawn([[0, 0], [10, 10], [10, 0], [0, 10]])); // prettier-ignore
-    expect(bow.message).toBe('The outline crosses itself at 5, 5: move a point so that the lines do not cross.');
+    expect(bow.message).toBe(
+      'The outline crosses itself at 5, 5: move a point so that the lines do not cross.',
+    );
     expect(bow.at).toEqual([5, 5]);
   });
 

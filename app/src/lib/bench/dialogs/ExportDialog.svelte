@@ -82,7 +82,7 @@
     />
   </Label>
   {#if !isDrawing}
-    <Label>{say.detail}<Select class="mt-1" bind:value={detail} items={details} /></Label>
+    <Label>{say.detail}<Select class="mt-1" placeholder="" bind:value={detail} items={details} /></Label>
   {/if}
   <p>
     <span class="measured break-all">{name}</span><br />

@@ -36,7 +36,7 @@ export async function addHelper(
   if (known && known.role !== 'helper')
     throw new CannotNow(`${known.name} is a teacher, and can use the print room already.`);
   if (!known && (name === '' || name.length > LONGEST_NAME)) {
-    throw new CannotNow(`Say what the helper is called, in at most ${LONGEST_NAME} letters.`);
+    throw new CannotNow(`Say what the helper is called, in at most ${LONGEST_NAME} characters.`);
   }
   const password = known ? undefined : newPassword();
   await db.transaction(async (tx) => {

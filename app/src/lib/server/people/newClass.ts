@@ -16,7 +16,7 @@ export async function createClass(db: Database, teacher: Person, name: string): 
   const called = name.trim().replace(/\s+/g, ' ');
   if (called === '') throw new CannotNow('Say what the class is called.');
   if (called.length > LONGEST_NAME)
-    throw new CannotNow(`The name has ${called.length} letters; shorten it to ${LONGEST_NAME}.`);
+    throw new CannotNow(`The name has ${called.length} characters; shorten it to ${LONGEST_NAME}.`);
   return db.transaction(async (tx) => {
     const [card] = await tx
       .select({ id: limitsCards.id })

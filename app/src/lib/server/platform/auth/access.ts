@@ -14,7 +14,7 @@ export interface Person {
 
 /** Refusal of what a person may not see or do. Pages answer it like something that does not exist. */
 export class NotAllowed extends Error {
-  constructor(message = 'There is nothing here that you may see.') {
+  constructor(message = 'There is no such page, or it is not yours.') {
     super(message);
     this.name = 'NotAllowed';
   }

@@ -14,7 +14,7 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
   const { project, brief, student, limitsCardId } = await orNotFound(
     projectToWatch(db, locals.person!, params.project),
   );
-  if (brief.id !== params.brief) error(404, 'There is nothing here that you may see.');
+  if (brief.id !== params.brief) error(404, 'There is no such page, or it is not yours.');
   return {
     project: {
       id: project.id,
