@@ -172,7 +172,7 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     await expect(outcomeOf('Femi').getByRole('button', { name: 'Save the outcome' })).toHaveCount(0);
     await expect(outcomeOf('Femi')).toContainText('got knocked off');
     await outcomeOf('Luca').getByRole('combobox').first().selectOption('tight');
-    await outcomeOf('Luca').getByRole('combobox', { name: 'Then' }).selectOption('student');
+    await outcomeOf('Luca').getByRole('combobox', { name: 'What happens next' }).selectOption('student');
     await outcomeOf('Luca').getByRole('textbox', { name: 'Note' }).fill('Make the hole wider.');
     await outcomeOf('Luca').getByRole('button', { name: 'Save the outcome' }).click();
     await expect(outcomeOf('Luca').getByRole('button', { name: 'Save the outcome' })).toHaveCount(0);

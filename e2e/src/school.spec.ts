@@ -129,7 +129,7 @@ test('a school begins with nothing, and its first prints come to be judged', asy
     await outcomeOf('Asha').getByRole('combobox').selectOption('good');
     await outcomeOf('Asha').getByRole('button', { name: 'Save the outcome' }).click();
     await outcomeOf('Bruno').getByRole('combobox').first().selectOption('broke');
-    await outcomeOf('Bruno').getByRole('combobox', { name: 'Then' }).selectOption('student');
+    await outcomeOf('Bruno').getByRole('combobox', { name: 'What happens next' }).selectOption('student');
     await outcomeOf('Bruno').getByRole('textbox', { name: 'Note' }).fill('It broke at the hole.');
     await outcomeOf('Bruno').getByRole('button', { name: 'Save the outcome' }).click();
     await expect(outcomeOf('Bruno').getByRole('button', { name: 'Save the outcome' })).toHaveCount(0);
