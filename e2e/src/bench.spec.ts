@@ -136,7 +136,7 @@ test('a surface leads to its sentence and a sentence to its surface', async ({ a
   await page.getByRole('button', { name: 'Top' }).click();
   await page.waitForTimeout(500);
   const box = (await view.boundingBox())!;
-  // Seen from above, the batch's own surface lies between its letters and its front edge.
+  // Seen from above, the label's own surface lies between its letters and its front edge.
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2 + 50);
   await expect(page.locator('[data-step=s1]')).toHaveAttribute('aria-current', 'step');
 

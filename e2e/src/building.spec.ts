@@ -61,18 +61,18 @@ async function exported(page: Page, format: string): Promise<{ name: string; tex
 test('a row label with letters and an eyelet', async ({ as }) => {
   const page = await as('luca');
   await emptyBench(page);
-  const batch = await add(page, 'Extrude a shape');
-  await put(batch, 'width', '60');
-  await put(batch, 'depth', '18');
-  await more(batch, 'chamfer or round the top edge');
-  await put(batch, 'size at the top edge', '0.5');
+  const plate = await add(page, 'Extrude a shape');
+  await put(plate, 'width', '60');
+  await put(plate, 'depth', '18');
+  await more(plate, 'chamfer or round the top edge');
+  await put(plate, 'size at the top edge', '0.5');
   const loop = await add(page, 'Add an eyelet');
   await put(loop, 'diameter of the hole', '5');
   const words = await add(page, 'Write letters');
   await words.getByRole('textbox', { name: 'words to write' }).fill('Row 7');
   await words.getByRole('combobox', { name: 'placed on' }).selectOption({ label: 'step 1' });
-  await more(words, 'centre it in what is free');
-  // 60 mm of batch, and 10 mm of eyelet that overlap it by 2.5 mm.
+  await more(words, 'put it in the middle of the free space');
+  // 60 mm of plate, and 10 mm of eyelet that overlap it by 2.5 mm.
   await expect(foot(page)).toContainText('67.5 × 18 × 3.8');
   await expect(page.getByRole('region', { name: 'Inspection' }).locator('[data-verdict=fail]')).toHaveCount(
     0,
@@ -112,7 +112,7 @@ test('a turned pot foot with six notches', async ({ as }) => {
   await choose(notch, 'add, cut or keep', 'Cut');
   await put(notch, 'diameter', '6');
   await choose(notch, 'how deep', 'right through');
-  await choose(notch, 'position left to right', 'rightwards of the batch’s middle');
+  await choose(notch, 'position left to right', 'right of the middle of the plate');
   await put(notch, 'distance, left to right', '20');
   const ring = await add(page, 'Repeat steps');
   await choose(ring, 'how it is repeated', 'around an axis');
@@ -130,10 +130,10 @@ test('a turned pot foot with six notches', async ({ as }) => {
 test('a hose hook with a gusset and two screw holes', async ({ as }) => {
   const page = await as('asha');
   await emptyBench(page);
-  const batch = await add(page, 'Extrude a shape');
-  await put(batch, 'width', '60');
-  await put(batch, 'depth', '30');
-  await put(batch, 'height', '4');
+  const plate = await add(page, 'Extrude a shape');
+  await put(plate, 'width', '60');
+  await put(plate, 'depth', '30');
+  await put(plate, 'height', '4');
   const arm = await add(page, 'Place a ready solid');
   await put(arm, 'width', '6');
   await put(arm, 'depth', '20');
@@ -145,8 +145,8 @@ test('a hose hook with a gusset and two screw holes', async ({ as }) => {
   await put(gusset, 'height', '16');
   await gusset.getByRole('combobox', { name: 'placed on' }).selectOption({ label: 'step 2' });
   await choose(gusset, 'position left to right', 'overlapping the right by');
-  await choose(gusset, 'position bottom to top', 'above the batch upwards');
-  await put(gusset, 'height above the batch', '3.5');
+  await choose(gusset, 'position bottom to top', 'above the plate at its bottom');
+  await put(gusset, 'height above the plate', '3.5');
   const screw = await add(page, 'Cut a hole');
   await choose(screw, 'sized by', 'for a screw');
   await screw.getByRole('combobox', { name: 'placed on' }).selectOption({ label: 'step 1' });

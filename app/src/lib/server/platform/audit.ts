@@ -70,7 +70,7 @@ export const actions = {
   'drop-entry': 'took a part out of the queue',
   'put-back-entry': 'put a part back into the queue',
   'lay-batch': 'laid a batch',
-  'discard-batch': 'took a batch apart',
+  'discard-batch': 'broke up a batch',
   'add-spool': 'noted a new spool',
   'weigh-spool': 'weighed a spool',
   'load-spool': 'put a spool on a printer',
