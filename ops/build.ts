@@ -14,6 +14,12 @@ export async function buildAll(): Promise<void> {
   await holdingLock('build', buildChanged);
 }
 
+/** The program that builds the app, or serves its sources; npm may put it beside the app or at the top. */
+export function viteProgram(): string {
+  const place = createRequire(join(root, 'app/package.json')).resolve('vite/package.json');
+  return join(dirname(place), 'bin/vite.js');
+}
+
 async function buildChanged(): Promise<void> {
   const stamp = join(root, 'app/build/.built');
   if (existsSync(stamp) && newest(sources.map((each) => join(root, each))) < statSync(stamp).mtimeMs) return;
@@ -28,12 +34,7 @@ async function buildChanged(): Promise<void> {
       },
     );
   };
-  // npm may put it beside the app or at the top.
-  const vite = join(
-    dirname(createRequire(join(root, 'app/package.json')).resolve('vite/package.json')),
-    'bin/vite.js',
-  );
-  await run([vite, 'build', '--logLevel', 'warn'], join(root, 'app'));
+  await run([viteProgram(), 'build', '--logLevel', 'warn'], join(root, 'app'));
   await run(['--import', 'tsx', 'ops/bundle.ts']);
   writeFileSync(stamp, '');
 }

@@ -10,7 +10,7 @@ const run = (...words: string[]) => {
   return { status, said: stdout + stderr };
 };
 
-it.each(['demo', 'test', 'bench', 'db', 'docs', 'screenshots', 'serve', 'backup', 'restore'])(
+it.each(['demo', 'dev', 'test', 'bench', 'db', 'docs', 'screenshots', 'serve', 'backup', 'restore'])(
   'says what ./run %s takes',
   (command) => {
     const { status, said } = run(command, '--help');

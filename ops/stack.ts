@@ -2,7 +2,9 @@ import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import type { Server } from 'node:net';
 import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { startBalancer } from './balancer.ts';
+import { viteProgram } from './build.ts';
 import { freePort, root, secret } from './state.ts';
 
 /** What to start. */
@@ -26,6 +28,8 @@ export interface StackOptions {
   readonly printers?: boolean;
   /** Whether a process that ends by itself is started again. */
   readonly supervised?: boolean;
+  /** Whether the web app is served from its sources and follows their changes, instead of as it was built. */
+  readonly fromSources?: boolean;
 }
 
 const printerNames = ['Alder', 'Birch'] as const;
@@ -45,6 +49,8 @@ export class Stack {
   readonly #options: StackOptions;
   /** Where the printers answer. */
   readonly printerPorts: readonly number[];
+  /** What the simulated printers are called. */
+  readonly printers = printerNames;
   readonly #processes = new Map<ProcessName, ChildProcess>();
   readonly #webPorts: readonly number[];
   #balancer: Server | undefined;
@@ -107,13 +113,16 @@ export class Stack {
     const port = this.#webPorts[i];
     const address = this.#options.address ?? '127.0.0.1';
     const reached = address === '0.0.0.0' || address === '::' ? '127.0.0.1' : address;
-    this.#run(name, ['app/serve.mjs'], {
-      HOST: address,
-      PORT: String(port),
-      // Files that are imported are larger than forms; the routes themselves set the limit that people are told of.
-      BODY_SIZE_LIMIT: '21M',
-    });
-    for (let tries = 0; tries < 200; tries++) {
+    if (this.#options.fromSources) this.#runFromSources(name, address, port);
+    else {
+      this.#run(name, ['app/serve.mjs'], {
+        HOST: address,
+        PORT: String(port),
+        // Files that are imported are larger than forms; the routes themselves set the limit that people are told of.
+        BODY_SIZE_LIMIT: '21M',
+      });
+    }
+    for (let tries = 0; tries < 600; tries++) {
       const answers = await fetch(`http://${reached}:${port}/sign-in`).then(
         ({ ok }) => ok,
         () => false,
@@ -123,6 +132,16 @@ export class Stack {
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
     throw new Error('The web app did not start.');
+  }
+
+  #runFromSources(name: ProcessName, address: string, port: number): void {
+    const args = [viteProgram(), 'dev', '--host', address, '--port', String(port), '--strictPort'];
+    const environment = {
+      NODE_ENV: 'development',
+      // Seen from the app's folder, where the server for its sources wants to be started.
+      KELBRIN_COMPUTE_WORKER: join(root, 'app/dist/computeWorker.js'),
+    };
+    this.#run(name, args, environment, join(root, 'app'));
   }
 
   /** How much memory a process holds, MB. */
@@ -176,12 +195,12 @@ export class Stack {
     return this.#pausesMs.get(name) ?? FIRST_PAUSE_MS;
   }
 
-  #run(name: ProcessName, args: string[], extra: Record<string, string> = {}): void {
+  #run(name: ProcessName, args: string[], extra: Record<string, string> = {}, cwd: string = root): void {
     const startedMs = performance.now();
     // It is ended by the kernel if this process is gone without having ended it.
     const words = ['--pdeathsig', 'TERM', process.execPath, '--enable-source-maps', ...args];
     const child = spawn('setpriv', words, {
-      cwd: root,
+      cwd,
       env: {
         ...serverEnvironment(this.#options.databaseUrl, this.origin),
         KELBRIN_LOG_LEVEL: this.#options.verbose ? 'info' : 'warn',
@@ -201,7 +220,7 @@ export class Stack {
       this.#pausesMs.set(name, Math.min(2 * pauseMs, LONGEST_PAUSE_MS));
       console.error(`${how}; it is started again in ${pauseMs / 1000} s.`);
       setTimeout(() => {
-        if (!this.#isStopping) this.#run(name, args, extra);
+        if (!this.#isStopping) this.#run(name, args, extra, cwd);
       }, pauseMs);
     });
   }

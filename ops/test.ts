@@ -4,6 +4,7 @@ import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildAll } from './build.ts';
+import { lastChange } from './changed.ts';
 import { createDatabase, onDatabase, startCluster, type Cluster } from './postgres.ts';
 import { prepareDatabase } from './stack.ts';
 import { root, secret } from './state.ts';
@@ -12,6 +13,8 @@ import { wordsOf } from './words.ts';
 /*
  * Runs every check and test, or the stages that are named: lint types boundaries unit database browser. With
  * `--processes 2` the browser stage has two web and two job processes on each database.
+ * With `--changed` only what touches the files that are not committed yet, or those of the last commit, and nothing that
+ * needs what was built: a look before a commit, and no substitute for the whole.
  * Databases are made anew on a cluster of the tests' own, or on the server that DATABASE_URL names; there, only
  * databases whose names begin with kelbrin_test are touched.
  */
@@ -77,7 +80,9 @@ function endGroup({ pid }: ChildProcess): void {
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void stopAll());
 
 /** Runs programs one after the other beside whatever else runs, and says what they said when all are done. */
-async function commands(...calls: readonly [program: string, ...args: string[]][]): Promise<boolean> {
+async function commands(
+  ...calls: readonly (readonly [program: string, ...args: string[]])[]
+): Promise<boolean> {
   let words = '';
   let ok = true;
   for (const [program, ...args] of calls) {
@@ -92,11 +97,16 @@ async function commands(...calls: readonly [program: string, ...args: string[]][
 }
 
 /** Runs projects of Vitest side by side and adds up what they counted. */
-async function vitest(projects: readonly string[], env: Record<string, string> = {}): Promise<boolean> {
+async function vitest(
+  projects: readonly string[],
+  env: Record<string, string> = {},
+  more: readonly string[] = [],
+): Promise<boolean> {
   const report = join(tmpdir(), `kelbrin-vitest-${process.pid}.json`);
   const args = [
     'run',
     ...projects.flatMap((project) => ['--project', project]),
+    ...more,
     '--reporter=default',
     '--reporter=json',
     `--outputFile.json=${report}`,
@@ -164,16 +174,52 @@ const stages: Stage[] = [
   { name: 'browser', needs: 'database', run: () => playwright(testEnvironment()) },
 ];
 
+/** What touches the files that were changed, as far as it needs nothing that has to be built. */
+function stagesOfChange(): Stage[] {
+  const { since, files } = lastChange();
+  const scripts = files.filter((file) => /\.(ts|mjs|svelte)$/.test(file));
+  const isOfApp = scripts.some((file) => file.startsWith('app/') || file.startsWith('core/'));
+  const left = files.filter((file) => /\.(db\.test|spec)\.ts$/.test(file));
+  if (left.length > 0) console.log(`Not run, since it needs a database: ${left.join(', ')}`);
+  return [
+    {
+      name: 'lint',
+      run: () =>
+        commands(...(scripts.length > 0 ? [['eslint', '--no-warn-ignored', ...scripts] as const] : []), [
+          'prettier',
+          '--check',
+          '--log-level=warn',
+          '--ignore-unknown',
+          ...files,
+        ]),
+    },
+    {
+      name: 'types',
+      run: () =>
+        commands(
+          [TSC, '-p', 'core'],
+          [TSC, '-p', '.'],
+          ...(isOfApp ? [['npm', 'run', '--silent', 'types', '-w', 'app'] as const] : []),
+        ),
+    },
+    { name: 'unit', run: () => vitest(['unit'], {}, ['--changed', since, '--passWithNoTests']) },
+  ];
+}
+
 const { values, positionals: wanted } = wordsOf({
   allowPositionals: true,
-  options: { processes: { type: 'string', default: '1' } },
+  options: {
+    processes: { type: 'string', default: '1' },
+    changed: { type: 'boolean', default: false },
+  },
 });
 const unknown = wanted.filter((name) => !stages.some((stage) => stage.name === name));
 if (unknown.length > 0) {
   console.error(`There is no stage “${unknown[0]}”; there are ${stages.map(({ name }) => name).join(', ')}.`);
   process.exit(2);
 }
-const chosen = stages.filter(({ name }) => wanted.length === 0 || wanted.includes(name));
+const offered = values.changed ? stagesOfChange() : stages;
+const chosen = offered.filter(({ name }) => wanted.length === 0 || wanted.includes(name));
 const [unit, database] = ['unit', 'database'].map((name) => chosen.findIndex((stage) => stage.name === name));
 // Some tests of databases wait for printers, and those of units fill the gaps.
 if (unit >= 0 && database >= 0) {
