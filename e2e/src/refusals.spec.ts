@@ -210,7 +210,7 @@ test('what is too large is answered in a sentence, and the page goes on', async 
       },
       { url: to, bytes: megabytes * 1e6 },
     );
-  expect(await send(`${path}/files`, 20.5)).toBe('409 ł.stl is larger than 20 MB.');
+  expect(await send(`${path}/files`, 20.5)).toBe('409 ł.stl is larger than 20 MB: save it with less detail.');
   // Nothing is taken of a file for a project that is somebody else's, or from somebody who may be anybody.
   expect(await send(`/bench/${crypto.randomUUID()}/files`, 20)).toMatch(/^404/);
   await page.context().clearCookies();

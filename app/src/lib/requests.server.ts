@@ -5,6 +5,7 @@ import { CannotNow } from './server/platform/basics/cannotNow';
 import { isImpossibleData } from './server/platform/basics/impossibleData';
 import { SentBytes, type SentFile } from './server/platform/sent/sentBytes';
 import { FILE_NAME_HEADER } from './shared/fileNameHeader';
+import { tooLargeWords } from './shared/tooLarge';
 
 /** Answers what a person may not see as if it did not exist. */
 export async function orNotFound<T>(work: Promise<T>): Promise<T> {
@@ -61,7 +62,7 @@ export async function fileFrom(request: Request, mostBytes: number): Promise<Sen
   const name = decoded(request.headers.get(FILE_NAME_HEADER) ?? '');
   if (!name) error(400, 'There is no file in the request.');
   const sent = await SentBytes.gather(request.body ?? [], mostBytes);
-  if (!sent) throw new CannotNow(`${name} is larger than ${mostBytes / 1e6} MB: save it with less detail.`);
+  if (!sent) throw new CannotNow(tooLargeWords(name, mostBytes));
   return { name, sent };
 }
 

@@ -11,6 +11,7 @@
 
 <script lang="ts">
   import { FormatError, recipeInThreeMf, sentFile } from '@kelbrin/core/format';
+  import { tooLargeWords } from '$lib/shared/tooLarge';
   import { parseDesign } from '@kelbrin/core/design';
   import { parseRecipe, type FieldPath, type Token } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
@@ -105,7 +106,7 @@
     const file = taken(event);
     if (!file || !target) return;
     const { stepId } = target;
-    if (file.size > sentFile.bytes) return say(`${file.name} is larger than 20 MB.`);
+    if (file.size > sentFile.bytes) return say(tooLargeWords(file.name, sentFile.bytes));
     let read: z.infer<typeof takenFile>;
     try {
       read = takenFile.parse(await sendFile(`/bench/${projectId}/files`, file));
