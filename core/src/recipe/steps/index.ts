@@ -33,7 +33,10 @@ export const step = z.discriminatedUnion('kind', [
 export type Step = z.infer<typeof step>;
 type Kind = Step['kind'];
 
-const kinds = {
+/** The step of a kind. Written so that the compiler knows that a step and its kind belong together. */
+type StepOf<K extends Kind> = { [P in K]: { readonly kind: P } & Extract<Step, { kind: P }> }[K];
+
+const kinds: { readonly [K in Kind]: StepKind<StepOf<K>> } = {
   extrude,
   letters,
   solid: readySolid,
@@ -45,7 +48,7 @@ const kinds = {
   trim,
   repeat,
   setDown,
-} as unknown as Record<Kind, StepKind<Step>>;
+};
 
 /** The kinds in the order in which they are offered. */
 export const stepKinds: readonly { kind: Kind; label: string; group: Group }[] = Object.values(kinds).map(
@@ -58,17 +61,17 @@ export function createStep(kind: Kind, id: string, on?: string): Step {
 }
 
 /** A step in words, every number of it a field. */
-export function sentenceOf(of: Step, context: SentenceContext): Token[] {
+export function sentenceOf<K extends Kind>(of: StepOf<K>, context: SentenceContext): Token[] {
   return kinds[of.kind].sentence(of, context);
 }
 
 /** Clauses that a step's sentence could also have. */
-export function additionsOf(of: Step): Addition[] {
+export function additionsOf<K extends Kind>(of: StepOf<K>): Addition[] {
   return kinds[of.kind].additions?.(of) ?? [];
 }
 
 /** The sizes of a step that a handle on the plan can drag. */
-export function sizesOf(of: Step): SizeField[] {
+export function sizesOf<K extends Kind>(of: StepOf<K>): SizeField[] {
   return kinds[of.kind].sizes?.(of) ?? [];
 }
 
@@ -79,7 +82,9 @@ export function isPlacedByMiddle({ kind }: Step): boolean {
 
 /** What a step adds or cuts. */
 export function buildStep<Body>(of: Resolved<Step>, kit: BuildKit<Body>): Built<Body> {
-  return kinds[of.kind].build(of, kit);
+  // That a step whose formulas are worked out is of its kind still is more than the compiler can follow.
+  const kind: Pick<StepKind<Step>, 'build'> = kinds[of.kind] as StepKind<Step>;
+  return kind.build(of, kit);
 }
 
 /** Whether a step writes, and nobody has said yet what. */
