@@ -2,7 +2,7 @@ import {
   inspectInSteps,
   type CheckResult,
   type Inspection,
-  type Known,
+  type InspectionContext,
   type LimitsCard,
 } from '@kelbrin/core/inspect';
 import { setDown, type SolidMesh } from '@kelbrin/core/mesh';
@@ -60,7 +60,7 @@ export async function inspectCommand(request: InspectRequest, output: Output): P
 function inspected(
   mesh: SolidMesh,
   limits: LimitsCard,
-  known: Known,
+  known: InspectionContext,
   tell: (words: string) => void,
 ): Inspection {
   const steps = inspectInSteps(mesh, limits, known);

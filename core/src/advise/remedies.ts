@@ -47,7 +47,7 @@ export function* remediesFor(
   const { now, check, finding } = trouble;
   let offered = 0;
   for (const kind of kinds) {
-    if (!kind.checks.includes(check.id)) continue;
+    if (!kind.checks.some((id) => id === check.id)) continue;
     const proposals = kind.proposals(trouble);
     let left = kind.most ?? 1;
     for (let next = proposals.next(); !next.done && left > 0;) {

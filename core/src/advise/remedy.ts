@@ -1,4 +1,4 @@
-import type { BriefRules, CheckResult, Finding, Inspection, LimitsCard } from '../inspect/index.ts';
+import type { BriefRules, CheckId, CheckResult, Finding, Inspection, LimitsCard } from '../inspect/index.ts';
 import type { SolidMesh } from '../mesh/index.ts';
 import type { Recipe } from '../recipe/index.ts';
 
@@ -31,7 +31,7 @@ export interface Proposal {
 export interface RemedyKind {
   readonly id: string;
   /** The checks whose findings it may mend. */
-  readonly checks: readonly string[];
+  readonly checks: readonly CheckId[];
   /**
    * Changes to try, the best first; the first that works is offered, or as many as `most` says. Each `yield` answers
    * whether the change worked.

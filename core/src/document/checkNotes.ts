@@ -1,4 +1,4 @@
-import { requirementKinds, requirementWords } from '../inspect/index.ts';
+import { requirementKinds, requirementWords, type CheckId } from '../inspect/index.ts';
 import { listWords } from '../recipe/index.ts';
 
 /** What the document of the inspection says of a check beyond what the check itself knows. */
@@ -11,7 +11,7 @@ export interface CheckNotes {
 }
 
 /** The notes of every check, by its id. */
-export const checkNotes: Readonly<Record<string, CheckNotes>> = {
+export const checkNotes: Readonly<Record<CheckId, CheckNotes>> = {
   mesh: {
     measures:
       'Edges that have a triangle on one side only, and places where an edge of one triangle passes through another by more than 0.002 mm. Bodies that pass through each other are joined by the slicer and only warn.',

@@ -8,7 +8,7 @@ import { subjectOf } from './measure/subject.ts';
 import { worst } from './result/verdict.ts';
 
 /** What an inspection is told beyond the surface and the card; checks of what is not known measure nothing. */
-export interface Known extends AboutPart {
+export interface InspectionContext extends AboutPart {
   readonly brief?: BriefRules;
 }
 
@@ -26,7 +26,7 @@ export interface Progress {
  * @example
  * inspect(mesh, classroomLimits).verdict // 'pass'
  */
-export function inspect(mesh: SolidMesh, limits: LimitsCard, known: Known = {}): Inspection {
+export function inspect(mesh: SolidMesh, limits: LimitsCard, known: InspectionContext = {}): Inspection {
   const steps = inspectInSteps(mesh, limits, known);
   for (;;) {
     const step = steps.next();
@@ -38,7 +38,7 @@ export function inspect(mesh: SolidMesh, limits: LimitsCard, known: Known = {}):
 export function* inspectInSteps(
   mesh: SolidMesh,
   limits: LimitsCard,
-  { brief = {}, ...about }: Known = {},
+  { brief = {}, ...about }: InspectionContext = {},
 ): Generator<Progress, Inspection> {
   const subject = subjectOf(setDown(mesh), about);
   const results: CheckResult[] = [];

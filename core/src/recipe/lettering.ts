@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { distance, length, withUnit } from './amount.ts';
-import { valuesOf, worthOf } from './measures.ts';
+import { valuesOf, evaluateAmount } from './measures.ts';
 import {
   clause,
   choice,
@@ -80,7 +80,7 @@ function strokeWords(
 ): ((font: FontName) => string) | undefined {
   if (size.by !== 'height') return undefined;
   const values = valuesOf(recipe.measures);
-  const tall = worthOf(size.mm, values.ok ? values.values : new Map());
+  const tall = evaluateAmount(size.mm, values.ok ? values.values : new Map());
   if (!tall.ok) return undefined;
   return (font) => withUnit(Math.round(10 * thinnestStroke[font] * tall.value) / 10, 'mm');
 }

@@ -31,7 +31,7 @@ export type MeasureValues =
 export function valuesOf(measures: readonly Measure[]): MeasureValues {
   const values = new Map<string, number>();
   for (const { name, value } of measures) {
-    const worked = worthOf(value, values);
+    const worked = evaluateAmount(value, values);
     if (!worked.ok) {
       const message = `The measure “${name}”: ${worked.message}`;
       return { ok: false, problem: { measure: name, message } };
@@ -42,6 +42,6 @@ export function valuesOf(measures: readonly Measure[]): MeasureValues {
 }
 
 /** What an amount is worth, given the measures. */
-export function worthOf(value: Amount, measures: ReadonlyMap<string, number>) {
+export function evaluateAmount(value: Amount, measures: ReadonlyMap<string, number>) {
   return isFormula(value) ? workOut(value.formula, measures) : { ok: true as const, value };
 }

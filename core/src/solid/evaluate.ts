@@ -109,7 +109,7 @@ function build(
   const beganAt = performance.now();
   const steps = resolved(recipe);
   const keys = steps.map(({ step }) => JSON.stringify(step));
-  // Of the printer, only what steps look at makes one world different from another.
+  // Of the printer, only what steps look at belongs to the key.
   const { maxOverhangDeg, shrinkagePercent, fitAllowanceMm } = printer;
   const states = cache.begin(JSON.stringify([maxOverhangDeg, shrinkagePercent, fitAllowanceMm]), keys);
   const sources = { kernel, fonts, assets, printer, budget, memo: cache.memo, blocks: cache.blocks };

@@ -38,14 +38,14 @@ export interface StepState {
 export class SolidCache {
   readonly memo = new Memo();
   readonly blocks = new Blocks();
-  #world = '';
+  #cacheKey = '';
   #states: StepState[] = [];
 
   /** The states of the longest beginning of a list of steps that is known; the rest is let go. */
-  begin(world: string, keys: readonly string[]): StepState[] {
-    if (world !== this.#world) {
+  begin(cacheKey: string, keys: readonly string[]): StepState[] {
+    if (cacheKey !== this.#cacheKey) {
       this.close();
-      this.#world = world;
+      this.#cacheKey = cacheKey;
     }
     let known = 0;
     while (known < keys.length && this.#states[known]?.key === keys[known]) known++;

@@ -5,7 +5,7 @@ import {
   setField,
   valuesOf,
   withUnit,
-  worthOf,
+  evaluateAmount,
   type Amount,
   type Token,
 } from '../../recipe/index.ts';
@@ -58,7 +58,7 @@ function* changes(trouble: Trouble): Generator<Proposal & { change: number; fiel
     if (!finding.steps.includes(step.id)) continue;
     const numbers = sentenceOf(step, { recipe, index }).filter((token) => token.type === 'number');
     for (const token of numbers) {
-      const worth = worthOf(token.value, values.ok ? values.values : new Map());
+      const worth = evaluateAmount(token.value, values.ok ? values.values : new Map());
       if (!worth.ok) continue;
       for (const value of candidates(token, worth.value, trouble)) {
         if (value < token.min || value > token.max || value === worth.value) continue;

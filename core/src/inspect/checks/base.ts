@@ -6,7 +6,7 @@ import { judge } from '../result/verdict.ts';
 import { contactOf, seenFromAbove } from '../measure/plateContact.ts';
 
 /** Measures the area that touches the plate, and how narrow it is. A part that stands on a line or a point has none. */
-export const base: Check = {
+export const base: Check<'base'> = {
   id: 'base',
   title: 'Base',
   why: {

@@ -10,7 +10,7 @@ import { judge, worst } from '../result/verdict.ts';
  * Counts separate bodies, of which all but the one with the largest surface would come off the printer as loose pieces,
  * and looks for joints between two lumps of a body that are too thin to hold.
  */
-export const bodies: Check = {
+export const bodies: Check<'bodies'> = {
   id: 'bodies',
   title: 'Bodies',
   why: {

@@ -5,7 +5,7 @@ import { middleOf, rounded } from '../measure/subject.ts';
 import { judge, worst } from '../result/verdict.ts';
 
 /** Measures ceilings that are held at both ends by the longest line that has to be drawn through the air. */
-export const bridge: Check = {
+export const bridge: Check<'bridge'> = {
   id: 'bridge',
   title: 'Bridges',
   why: {

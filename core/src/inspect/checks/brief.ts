@@ -7,7 +7,7 @@ import { rounded } from '../measure/subject.ts';
 import { worst } from '../result/verdict.ts';
 
 /** Holds the part against what its brief asks. Requirements that are met are reported too, since pupils look for them. */
-export const brief: PrintCheck = {
+export const brief: PrintCheck<'brief'> = {
   id: 'brief',
   title: 'The brief',
   why: {

@@ -6,8 +6,8 @@ import type { Subject } from '../measure/subject.ts';
 import type { Why } from './why.ts';
 
 /** A check: one file in `checks/` that measures one thing and holds it against the limits card. */
-export interface Check {
-  readonly id: string;
+export interface Check<Id extends string = string> {
+  readonly id: Id;
   /** What it is called on screen. */
   readonly title: string;
   readonly why: Why;
@@ -15,7 +15,7 @@ export interface Check {
 }
 
 /** A check that looks at what printing the part takes, which is only known once it was sliced. */
-export interface PrintCheck extends Check {
+export interface PrintCheck<Id extends string = string> extends Check<Id> {
   /** Its result once that is known, from the one before. */
   withPrint(
     before: CheckResult,

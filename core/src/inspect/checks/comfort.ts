@@ -12,7 +12,7 @@ const BLUNT_DEG = 80;
 const BLUNT_FOR_SMALL_HANDS_DEG = 100;
 
 /** Measures how pointed the corners and edges are that a hand would meet. It only warns, unless small hands will hold it. */
-export const comfort: Check = {
+export const comfort: Check<'comfort'> = {
   id: 'comfort',
   title: 'In the hand',
   why: {

@@ -3,7 +3,7 @@ import type { Check } from './check.ts';
 import { thinIn, thinPlaces } from './thinPlaces.ts';
 
 /** Measures the narrowest slit, whose sides would grow together. */
-export const gap: Check = {
+export const gap: Check<'gap'> = {
   id: 'gap',
   title: 'Gaps',
   why: {

@@ -11,7 +11,7 @@ import { wallAround } from '../measure/wallAround.ts';
  * Measures every round hole and the wall that is left around it. Holes that pass are reported too, since pupils look for
  * them; each with the width that it comes out with as the plastic shrinks.
  */
-export const hole: Check = {
+export const hole: Check<'hole'> = {
   id: 'hole',
   title: 'Holes',
   why: {

@@ -17,8 +17,8 @@ import { stability } from './stability.ts';
 import { time } from './time.ts';
 import { wall } from './wall.ts';
 
-/** Every check, in the order in which they are reported. */
-export const checks: readonly Check[] = [
+/** The checks by their ids, in the order in which they are reported. A new check is a file and its name in this list. */
+const byId = {
   mesh,
   size,
   base,
@@ -35,7 +35,15 @@ export const checks: readonly Check[] = [
   time,
   material,
   brief,
-];
+} satisfies Record<string, Check>;
+
+/** What a check is called in code and in data. */
+export type CheckId = keyof typeof byId;
+
+/** Every check; the compiler sees to it that each stands under its own id. */
+export const checks: readonly Check<CheckId>[] = Object.values<Check<CheckId>>(
+  byId satisfies { readonly [Id in CheckId]: Check<Id> },
+);
 
 /** Those of the checks that have more to say once the part was sliced. */
 export const printChecks: readonly PrintCheck[] = [time, material, brief];

@@ -12,7 +12,7 @@ const DOWN = 1e-3;
  * Finds where material begins in mid-air: a corner, an edge or a face that everything around it lies higher than. The
  * floor of a pocket is as low, but it looks up.
  */
-export const island: Check = {
+export const island: Check<'island'> = {
   id: 'island',
   title: 'Begins in mid-air',
   why: {

@@ -11,7 +11,7 @@ const MOST_CROSSINGS = 50;
 const TINY_MM = 3;
 
 /** Looks whether the surface is that of a solid: closed, and nowhere passing through itself. */
-export const mesh: Check = {
+export const mesh: Check<'mesh'> = {
   id: 'mesh',
   title: 'Solid',
   why: {

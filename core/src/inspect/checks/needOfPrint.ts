@@ -6,8 +6,8 @@ import { rounded } from '../measure/subject.ts';
 import { judge, type Verdict } from '../result/verdict.ts';
 import type { Why } from './why.ts';
 
-interface Need {
-  readonly id: string;
+interface Need<Id extends string> {
+  readonly id: Id;
   readonly title: string;
   readonly why: Why;
   readonly unit: CheckResult['unit'];
@@ -18,7 +18,15 @@ interface Need {
 }
 
 /** Holds what the whole part needs against the most that the card allows; nothing is said while it is not known. */
-export function needOfPrint({ id, title, why, unit, needed, limit: mostOf, say }: Need): PrintCheck {
+export function needOfPrint<Id extends string>({
+  id,
+  title,
+  why,
+  unit,
+  needed,
+  limit: mostOf,
+  say,
+}: Need<Id>): PrintCheck<Id> {
   const against = (print: PrintNeeds | undefined, limits: LimitsCard): Omit<CheckResult, 'id' | 'title'> => {
     const limit = mostOf(limits);
     const plain = { limit, unit, rule: 'atMost' as const };

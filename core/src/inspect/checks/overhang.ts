@@ -8,7 +8,7 @@ import { judge, worst } from '../result/verdict.ts';
  * Finds downward faces that are held on one side only and measures how far they lean from the vertical. What is held at
  * both ends is a bridge.
  */
-export const overhang: Check = {
+export const overhang: Check<'overhang'> = {
   id: 'overhang',
   title: 'Overhang',
   why: {

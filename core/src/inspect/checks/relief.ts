@@ -6,7 +6,7 @@ import { middleOf, rounded } from '../measure/subject.ts';
 import { judge, worst, type Verdict } from '../result/verdict.ts';
 
 /** Measures how far letters and figures stand out of, or lie in, the surface around them, and whether letters are whole. */
-export const relief: Check = {
+export const relief: Check<'relief'> = {
   id: 'relief',
   title: 'Relief',
   why: {

@@ -13,7 +13,7 @@ const directions = ['left to right', 'front to back', 'up'] as const;
  * Holds the part's box, as it stands, against the build volume, and says if it would fit turned or laid down. A part
  * thinner than a line, or lower than a layer, is too small to print at all.
  */
-export const size: Check = {
+export const size: Check<'size'> = {
   id: 'size',
   title: 'Size',
   why: {

@@ -11,7 +11,7 @@ import { contactOf, seenFromAbove } from '../measure/plateContact.ts';
  * Measures how many times as tall as they are wide the part, and each thing that rises from something wider, are; and
  * whether the part's weight stands over its base.
  */
-export const stability: Check = {
+export const stability: Check<'stability'> = {
   id: 'stability',
   title: 'Stability',
   why: {

@@ -1,7 +1,7 @@
 import { sectionAt, type Vec3 } from '../../mesh/index.ts';
 import { thinWalls, type Region, type ThinWall } from '../../plane/index.ts';
 import type { Check } from './check.ts';
-import { closeWalls, LOOK_TO } from '../measure/closeWalls.ts';
+import { wallsNearLimit, LOOK_TO } from '../measure/wallsNearLimit.ts';
 import type { Finding } from '../result/inspection.ts';
 import { levelSections, type LevelSection } from '../measure/sections.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
@@ -43,7 +43,7 @@ export function thinIn(subject: Subject, what: 'walls' | 'slits', { limitMm, lay
       );
   const close =
     what === 'walls'
-      ? closeWalls(subject, limitMm).flatMap(({ section, walls }) => lasting(section, walls))
+      ? wallsNearLimit(subject, limitMm).flatMap(({ section, walls }) => lasting(section, walls))
       : levelSections(subject).flatMap((section) =>
           lasting(section, wallsIn(section, what, LOOK_TO * limitMm)),
         );

@@ -10,7 +10,7 @@ import { thinIn, thinPlaces } from './thinPlaces.ts';
 /** How many times the limit is looked up to for floors, so that a part that passes has a figure as well. */
 const LOOK_TO = 3;
 
-export const wall: Check = {
+export const wall: Check<'wall'> = {
   id: 'wall',
   title: 'Walls',
   why: {

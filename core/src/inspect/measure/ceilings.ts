@@ -1,6 +1,7 @@
 import { shortestSpan, type CeilingEdge, type Span } from './bridgeSpan.ts';
 import type { LimitsCard } from '../card/limits.ts';
 import { judge } from '../result/verdict.ts';
+import { memoizePerPart } from './memoizePerPart.ts';
 import { connectedIn } from './regions.ts';
 import type { Subject } from './subject.ts';
 import { restsOnPlate } from './plateContact.ts';
@@ -32,11 +33,14 @@ export interface Hanging {
   readonly steep: readonly Ceiling[];
 }
 
-const known = new WeakMap<Subject, Hanging>();
+/** What was worked out for a part, by all that it depends on of the card. */
+const known = memoizePerPart(() => new Map<string, Hanging>());
+const leansOf = memoizePerPart(leans);
 
 /** What hangs on a part; worked out once for each inspection, since several checks look at it. */
 export function hangingOf(subject: Subject, { maxOverhangDeg, lineWidthMm }: LimitsCard): Hanging {
-  let hanging = known.get(subject);
+  const key = JSON.stringify([maxOverhangDeg, lineWidthMm]);
+  let hanging = known(subject).get(key);
   if (!hanging) {
     const leanDeg = leansOf(subject);
     const verdictOf = (deg: number) => judge(deg, 'atMost', maxOverhangDeg);
@@ -45,12 +49,12 @@ export function hangingOf(subject: Subject, { maxOverhangDeg, lineWidthMm }: Lim
       tooSteep: ceilingsWhere(subject, leanDeg, (deg) => verdictOf(deg) === 'fail', lineWidthMm),
       steep: ceilingsWhere(subject, leanDeg, (deg) => verdictOf(deg) !== 'pass', lineWidthMm),
     };
-    known.set(subject, hanging);
+    known(subject).set(key, hanging);
   }
   return hanging;
 }
 
-function leansOf(subject: Subject): Float64Array {
+function leans(subject: Subject): Float64Array {
   const { mesh, faces } = subject;
   const leanDeg = new Float64Array(faces.areas.length);
   const leaning: number[] = [];

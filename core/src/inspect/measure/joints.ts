@@ -1,6 +1,6 @@
 import type { Vec3 } from '../../mesh/index.ts';
 import { signedAreaOf, type Outline, type Point, type ThinWall } from '../../plane/index.ts';
-import { closeWalls } from './closeWalls.ts';
+import { wallsNearLimit } from './wallsNearLimit.ts';
 import { slicesOf, type Slice } from './risers.ts';
 import type { Subject } from './subject.ts';
 
@@ -25,7 +25,7 @@ const HOLLOW = Math.sin((20 * Math.PI) / 180);
  */
 export function jointsOf(subject: Subject, upToMm: number): Joint[] {
   const slices = slicesOf(subject);
-  const necks = closeWalls(subject, upToMm).flatMap(({ section, walls }) =>
+  const necks = wallsNearLimit(subject, upToMm).flatMap(({ section, walls }) =>
     walls.flatMap((wall) => {
       const { points, faces } = section.outlines[wall.outline];
       const chord = wall.widthMm < upToMm ? chordAcross(points, wall) : undefined;

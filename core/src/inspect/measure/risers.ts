@@ -1,6 +1,6 @@
 import type { Vec3 } from '../../mesh/index.ts';
 import { extentOf, isInside, narrowestWidth, signedAreaOf, type Outline } from '../../plane/index.ts';
-import { perSubject } from './perSubject.ts';
+import { memoizePerPart } from './memoizePerPart.ts';
 import { sectionsBesideLevels } from './sections.ts';
 import type { Subject } from './subject.ts';
 
@@ -39,7 +39,7 @@ export interface Slice {
 }
 
 /** The pieces of the sections just above and below each level, from the bottom up. */
-export const slicesOf = perSubject((subject): Slice[] => {
+export const slicesOf = memoizePerPart((subject): Slice[] => {
   const levels = sectionsBesideLevels(subject).map(({ zMm, bottomMm, topMm, outlines }) =>
     outlines
       .filter(({ points }) => signedAreaOf(points) > 0)

@@ -1,5 +1,5 @@
 import { sectionAt, type SectionOutline } from '../../mesh/index.ts';
-import { perSubject } from './perSubject.ts';
+import { memoizePerPart } from './memoizePerPart.ts';
 import type { Subject } from './subject.ts';
 
 /** Heights closer than this are one, mm. */
@@ -24,7 +24,7 @@ const BESIDE_MM = 0.02;
 const BESIDE_SHARE = 0.1;
 
 /** Sections of a part half-way between the heights at which it has corners. */
-export const levelSections = perSubject((subject) =>
+export const levelSections = memoizePerPart((subject) =>
   levelsOf(subject).map((level) => sectionIn(subject, level, level.zMm, true)),
 );
 
@@ -32,7 +32,7 @@ export const levelSections = perSubject((subject) =>
  * Sections just above and just below each height at which the part has corners, from the bottom up; between the two of
  * one level its walls are straight.
  */
-export const sectionsBesideLevels = perSubject((subject) =>
+export const sectionsBesideLevels = memoizePerPart((subject) =>
   levelsOf(subject).flatMap((level) => {
     const reachMm = level.heightMm / 2 - Math.min(BESIDE_MM, BESIDE_SHARE * level.heightMm);
     return [
@@ -59,7 +59,7 @@ function sectionIn({ mesh }: Subject, level: Level, zMm: number, isFirst: boolea
   };
 }
 
-const levelsOf = perSubject(({ mesh: { positions } }): Level[] => {
+const levelsOf = memoizePerPart(({ mesh: { positions } }): Level[] => {
   const heights = new Float32Array(positions.length / 3);
   for (let i = 0; i < heights.length; i++) heights[i] = positions[3 * i + 2];
   heights.sort();

@@ -16,7 +16,7 @@ import {
   withRequirementField,
   withPrintNeeds,
   type Finding,
-  type Known,
+  type InspectionContext,
   type Requirement,
 } from '../index.ts';
 
@@ -28,7 +28,11 @@ beforeAll(async () => {
 });
 
 /** What the check says of one requirement; nothing where it cannot tell. */
-function asked(requirement: Requirement, mesh: SolidMesh, about: Known = {}): Finding | undefined {
+function asked(
+  requirement: Requirement,
+  mesh: SolidMesh,
+  about: InspectionContext = {},
+): Finding | undefined {
   const result = inspect(mesh, classroomLimits, { ...about, brief: { requirements: [requirement] } });
   return result.checks.find(({ id }) => id === 'brief')!.findings[0];
 }

@@ -3,7 +3,7 @@ import { circlePoints, type Point } from '../../plane/index.ts';
 import { boxUnder, combined, shift } from '../../mesh/index.ts';
 import { length, type Amount, type Resolved } from '../amount.ts';
 import { facing, facingPose, normalOf } from '../facing.ts';
-import { valuesOf, worthOf } from '../measures.ts';
+import { valuesOf, evaluateAmount } from '../measures.ts';
 import { axisIndex, centredOn, downFromTop, placement, shiftFor } from '../placement.ts';
 import { placementAdditions, placementTokens } from '../placementSentence.ts';
 import { classroomPrinter, fit, fittedDiameter, type PrinterTraits } from '../printer.ts';
@@ -246,7 +246,7 @@ function addedWords(
   printer: PrinterTraits,
 ): string {
   const values = valuesOf(measures);
-  const worth = worthOf(mm, values.ok ? values.values : new Map());
+  const worth = evaluateAmount(mm, values.ok ? values.values : new Map());
   if (!worth.ok) return '';
   const drawn = fittedDiameter(worth.value, how, printer);
   const play = printer.fitAllowanceMm[how];

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { worthOf, type Amount, type Node, type Point } from '@kelbrin/core/recipe';
+  import { evaluateAmount, type Amount, type Node, type Point } from '@kelbrin/core/recipe';
   import DimensionField from '$lib/ui/DimensionField.svelte';
   import { planTexts as say } from '$lib/texts/plan';
 
@@ -28,7 +28,7 @@
   ] as const);
 
   function worth(value: Amount): number | undefined {
-    const worked = worthOf(value, measures);
+    const worked = evaluateAmount(value, measures);
     return worked.ok ? worked.value : undefined;
   }
 </script>

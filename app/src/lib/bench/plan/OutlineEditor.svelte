@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Checkbox } from 'flowbite-svelte';
   import { bentEdge } from '@kelbrin/core/plane';
-  import { isFormula, worthOf, type Node, type Point, type PointsOutline } from '@kelbrin/core/recipe';
+  import { isFormula, evaluateAmount, type Node, type Point, type PointsOutline } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
   import Dimension from './Dimension.svelte';
   import { simplified } from './freehand';
@@ -34,7 +34,7 @@
   let isFreehand = $state(false);
 
   const worth = (value: Node['xMm']) => {
-    const worked = worthOf(value, bench.measures);
+    const worked = evaluateAmount(value, bench.measures);
     return worked.ok ? worked.value : 0;
   };
   const at = $derived(outline.nodes.map(({ xMm, yMm }): Point => [worth(xMm), worth(yMm)]));

@@ -4,7 +4,7 @@
   import MeasureTool from '$lib/ui/MeasureTool.svelte';
   import type { BenchState } from '../state/bench.svelte';
   import Dimension from './Dimension.svelte';
-  import { inOwnTask } from './ownTask';
+  import { coalesce } from './coalesce';
   import { fitted, paperLines, pathOf, rangeOf, toMillimetres, toPixels, type Sheet } from './sheet';
   import { gridFor, snapped, snappedBody, type SnapLine } from './snap';
   import { planTexts as say } from '$lib/texts/plan';
@@ -102,7 +102,7 @@
     follow(pointAt(event));
   }
 
-  const follow = inOwnTask((point: Point) => {
+  const follow = coalesce((point: Point) => {
     if (isMeasuring) pointer = snappedPoint(point);
     if (!drag) return;
     const { handle, box } = drag;

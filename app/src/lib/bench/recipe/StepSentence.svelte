@@ -24,7 +24,7 @@
   /** Marks stand right behind the word before them. */
   const gapBefore = (token: Token, i: number) =>
     i === 0 || (token.type === 'text' && /^[.,;]/.test(token.text)) ? '' : ' ';
-  function worthOf(value: Amount): number | undefined {
+  function evaluateAmount(value: Amount): number | undefined {
     if (!isFormula(value)) return value;
     const worked = workOut(value.formula, measures);
     return worked.ok ? worked.value : undefined;
@@ -36,7 +36,7 @@
           class="measured">{token.sign}&thinsp;</span
         >{/if}<DimensionField
         value={token.value}
-        worth={worthOf(token.value)}
+        worth={evaluateAmount(token.value)}
         label={token.label}
         unit={token.unit}
         min={token.min}

@@ -24,7 +24,7 @@ import {
   removeStep,
   setField,
   valuesOf,
-  worthOf,
+  evaluateAmount,
   type Edited,
   type FieldPath,
   type Measure,
@@ -136,7 +136,7 @@ export class BenchState {
 
   /** Has the part lie on the face that looks in a direction now, whatever face the step said before. */
   lieOn(step: SetDownStep, normal: Vec3): void {
-    const turned = step.turnDeg === undefined ? undefined : worthOf(step.turnDeg, this.measures);
+    const turned = step.turnDeg === undefined ? undefined : evaluateAmount(step.turnDeg, this.measures);
     const before = directionBefore(step, turned?.ok ? turned.value : 0, normal);
     this.setField(step.id, ['face'], { normal: [...before] });
   }

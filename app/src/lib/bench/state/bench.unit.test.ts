@@ -346,7 +346,7 @@ describe('what is shown', () => {
     // What printing took before is shown as what it is until there is something newer.
     answer({ kind: 'solid', job: 2, solid: shape(2) });
     expect(bench.showing.estimate?.seconds).toBe(60);
-    expect([bench.showing.isWeighed, bench.isChecked]).toEqual([false, false]);
+    expect([bench.showing.hasPrintNeeds, bench.isChecked]).toEqual([false, false]);
   });
 
   it('is exported only as it stands', () => {

@@ -32,7 +32,7 @@ export class Showing {
   }
 
   /** Whether the estimate is of the solid that is shown, and not of one shortly before. */
-  get isWeighed(): boolean {
+  get hasPrintNeeds(): boolean {
     return this.part?.estimate !== undefined;
   }
 
@@ -40,7 +40,7 @@ export class Showing {
   get isChecked(): boolean {
     if (!this.part) return false;
     const { solid } = this.part;
-    return solid.isInspected && (this.isWeighed || solid.mesh.triangles.length === 0);
+    return solid.isInspected && (this.hasPrintNeeds || solid.mesh.triangles.length === 0);
   }
 
   /** Asks for a part to be built and shown. */
@@ -112,7 +112,7 @@ export class Showing {
         const { inspection, steps } = message;
         const solid = { ...this.part.solid, inspection, steps, isInspected: true };
         this.#note({ solid, progress: undefined });
-        this.#weigh();
+        this.#applyPrintNeeds();
         break;
       }
       case 'progress':
@@ -120,7 +120,7 @@ export class Showing {
         break;
       case 'estimate':
         this.#note({ estimate: message.estimate });
-        this.#weigh();
+        this.#applyPrintNeeds();
         break;
       case 'section':
         if (this.cutMm !== undefined) this.#note({ section: message.section });
@@ -141,7 +141,7 @@ export class Showing {
   }
 
   /** Holds what the print takes against the card, now that it is known. */
-  #weigh(): void {
+  #applyPrintNeeds(): void {
     if (!this.part?.solid.isInspected || !this.part.estimate) return;
     const { solid, estimate } = this.part;
     const print = { minutes: estimate.seconds / 60, grams: estimate.grams };

@@ -1,5 +1,5 @@
 import { createHmac } from 'node:crypto';
-import { CLEAR_SIGNS } from '../platform/basics/clearSigns.ts';
+import { UNAMBIGUOUS_CHARACTERS } from '../platform/basics/clearSigns.ts';
 
 const LENGTH = 10;
 
@@ -9,5 +9,7 @@ const LENGTH = 10;
  */
 export function firstCode(secret: string): string {
   const bytes = createHmac('sha256', secret).update('the first teacher').digest();
-  return [...bytes.subarray(0, LENGTH)].map((byte) => CLEAR_SIGNS[byte % CLEAR_SIGNS.length]).join('');
+  return [...bytes.subarray(0, LENGTH)]
+    .map((byte) => UNAMBIGUOUS_CHARACTERS[byte % UNAMBIGUOUS_CHARACTERS.length])
+    .join('');
 }

@@ -4,7 +4,7 @@ import { LONGEST_NAME } from '../../shared/studentList.ts';
 import { record } from '../platform/audit.ts';
 import { demandRole, type Person } from '../platform/auth/access.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
-import { CLEAR_SIGNS } from '../platform/basics/clearSigns.ts';
+import { UNAMBIGUOUS_CHARACTERS } from '../platform/basics/clearSigns.ts';
 import type { Database } from '../platform/db/database.ts';
 import { classes, limitsCards } from '../platform/db/schema/index.ts';
 
@@ -29,9 +29,10 @@ export async function createClass(db: Database, teacher: Person, name: string): 
         'There is no limits card yet that a class could use: make one under “Limits cards” first.',
       );
     for (;;) {
-      const code = Array.from({ length: CODE_LENGTH }, () => CLEAR_SIGNS[randomInt(CLEAR_SIGNS.length)]).join(
-        '',
-      );
+      const code = Array.from(
+        { length: CODE_LENGTH },
+        () => UNAMBIGUOUS_CHARACTERS[randomInt(UNAMBIGUOUS_CHARACTERS.length)],
+      ).join('');
       const [created] = await tx
         .insert(classes)
         .values({ name: called, code, teacherId: teacher.id, limitsCardId: card.id })

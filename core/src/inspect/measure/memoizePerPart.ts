@@ -1,7 +1,7 @@
 import type { Subject } from './subject.ts';
 
 /** A function of the part under inspection that several checks ask for, worked out once for each part. */
-export function perSubject<T>(make: (subject: Subject) => T): (subject: Subject) => T {
+export function memoizePerPart<T>(make: (subject: Subject) => T): (subject: Subject) => T {
   const known = new WeakMap<Subject, { readonly value: T }>();
   return (subject) => {
     let made = known.get(subject);

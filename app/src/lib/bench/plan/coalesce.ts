@@ -10,7 +10,7 @@ export interface OwnTask<T> {
  * Takes values in tasks of their own, after the one that brought them. The browser hands pointer moves over in the task
  * that draws a frame; work done there and then would be added to the drawing, and both together keep the page waiting.
  */
-export function inOwnTask<T>(take: (value: T) => void): OwnTask<T> {
+export function coalesce<T>(take: (value: T) => void): OwnTask<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let newest: T;
   const finish = () => {

@@ -1,5 +1,5 @@
 import { thinWalls, type ThinWall } from '../../plane/index.ts';
-import { perSubject } from './perSubject.ts';
+import { memoizePerPart } from './memoizePerPart.ts';
 import { levelSections, type LevelSection } from './sections.ts';
 import type { Subject } from './subject.ts';
 
@@ -12,10 +12,10 @@ export interface SectionWalls {
   readonly walls: readonly ThinWall[];
 }
 
-const byLimit = perSubject(() => new Map<number, SectionWalls[]>());
+const byLimit = memoizePerPart(() => new Map<number, SectionWalls[]>());
 
 /** The walls of each section half-way between levels that are under a limit or near it; worked out once for each part. */
-export function closeWalls(subject: Subject, limitMm: number): SectionWalls[] {
+export function wallsNearLimit(subject: Subject, limitMm: number): SectionWalls[] {
   const known = byLimit(subject);
   let found = known.get(limitMm);
   if (!found) {

@@ -1,12 +1,12 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import { inOwnTask } from './ownTask';
+import { coalesce } from './coalesce';
 
 beforeEach(() => void vi.useFakeTimers());
 afterEach(() => void vi.useRealTimers());
 
 it('takes the newest of several values, and not in the task that brought them', () => {
   const taken: number[] = [];
-  const task = inOwnTask((value: number) => taken.push(value));
+  const task = coalesce((value: number) => taken.push(value));
   task(1);
   task(2);
   expect(taken).toEqual([]);
@@ -16,7 +16,7 @@ it('takes the newest of several values, and not in the task that brought them', 
 
 it('loses no last value when it is asked to finish, and takes none twice', () => {
   const taken: number[] = [];
-  const task = inOwnTask((value: number) => taken.push(value));
+  const task = coalesce((value: number) => taken.push(value));
   task(3);
   task.finish();
   task.finish();
