@@ -5,6 +5,7 @@ import {
   circlePoints,
   crossingOf,
   cubic,
+  isIntricate,
   mirrored,
   moved,
   quadratic,
@@ -91,6 +92,36 @@ describe('crossings', () => {
   it('count an edge that runs back over the one before it', () => {
     expect(crossingOf([[[0, 0], [10, 0], [4, 0], [4, 5]]])).toBeDefined(); // prettier-ignore
     expect(crossingOf([[[0, 0], [10, 0], [10, 5], [4, 5]]])).toBeUndefined(); // prettier-ignore
+  });
+});
+
+describe('what is intricate', () => {
+  /** Squares in a row, of which each crosses the next in two places. */
+  const chain = (count: number): Point[][] =>
+    Array.from({ length: count }, (_, i) => [[7 * i, 7 * i], [7 * i + 10, 7 * i], [7 * i + 10, 7 * i + 10], [7 * i, 7 * i + 10]]); // prettier-ignore
+
+  it('crosses more often than so many times', () => {
+    const region = chain(6);
+    // Each square also meets its own neighbouring edges at its four corners.
+    const own = 6 * 4;
+    const among = 2 * 5;
+    expect(isIntricate(region, { crossings: own + among, compared: 1e6 })).toBe(false);
+    expect(isIntricate(region, { crossings: own + among - 1, compared: 1e6 })).toBe(true);
+  });
+
+  it('or has more edges beside each other than are compared', () => {
+    const [square] = chain(1);
+    // All pairs of its edges have spans in x that overlap or touch, but for its left and its right: five.
+    expect(isIntricate([square], { crossings: 1e6, compared: 5 })).toBe(false);
+    expect(isIntricate([square], { crossings: 1e6, compared: 4 })).toBe(true);
+    expect(isIntricate([square, ...moved([square], 50, 0)], { crossings: 1e6, compared: 10 })).toBe(false);
+  });
+
+  it('is no outline by its own corners, the one where it closes included', () => {
+    expect(crossingOf([[[0, 0], [10, 0], [5, 8]]])).toBeUndefined(); // prettier-ignore
+    expect(crossingOf([[[0, 0], [10, 0], [10, 8], [0, 8], [-4, 4]]])).toBeUndefined(); // prettier-ignore
+    // An edge that is the last lies on the first.
+    expect(crossingOf([[[0, 0], [10, 0], [10, 5], [4, 0]]])).toBeDefined(); // prettier-ignore
   });
 });
 
