@@ -1,4 +1,6 @@
+import type { ProjectState } from '../server/projects/projects.ts';
 import type { BenchReport } from '../shared/benchReport.ts';
+import { stateWords } from '../texts/states.ts';
 import { lessonTexts as say } from '../texts/lesson.ts';
 
 /** What is known of a student's project during a lesson. */
@@ -6,7 +8,7 @@ export interface Begun {
   readonly updatedAt: Date;
   readonly helpAskedAt: Date | null;
   readonly report: BenchReport | null;
-  readonly state: string;
+  readonly state: ProjectState;
 }
 
 /** How much a student needs the teacher, and in words why. */
@@ -42,8 +44,7 @@ export function needOf(project: Begun | undefined, nowMs: number): Need {
     return { rank: -Math.min(minutes, 1440) / 1440, kind: 'asks', words: say.asks(minutes) };
   }
   if (state !== 'designing' && state !== 'sent_back') {
-    const isApproved = state !== 'checking' && state !== 'waiting';
-    return { rank: 6, kind: 'done', words: isApproved ? say.approved : say.handedIn };
+    return { rank: 6, kind: 'done', words: stateWords[state] };
   }
   const idle = minutesSince(project.updatedAt, nowMs);
   const isNow = idle < LESSON_MINUTES;
@@ -51,5 +52,5 @@ export function needOf(project: Begun | undefined, nowMs: number): Need {
   if (isFailing && isNow && idle >= STUCK_MINUTES) return { rank: 1, kind: 'stuck', words: say.stuck(idle) };
   if (isFailing) return { rank: 3, kind: 'fails', words: say.fails };
   if (isNow && idle >= QUIET_MINUTES) return { rank: 4, kind: 'quiet', words: say.quiet(idle) };
-  return { rank: 5, kind: 'designs', words: state === 'sent_back' ? say.sentBack : say.designing };
+  return { rank: 5, kind: 'designs', words: stateWords[state] };
 }

@@ -66,7 +66,7 @@
   /** Up to this share of a run its first layer can still be judged. */
   const FIRST_LAYER = 0.25;
   let isFirstBad = $state(false);
-  const wanted = (targetC: number) => (targetC > 0 ? ` of ${targetC}°` : '');
+  const wanted = (targetC: number) => (targetC > 0 ? say.ofDegrees(targetC) : '');
 </script>
 
 {#snippet pictures(parts: NonNullable<Printer['run']>['parts'])}

@@ -23,6 +23,7 @@ export const classPage = {
   review: (count: number) => `Review ${count} hand-in${count === 1 ? '' : 's'}`,
   filePattern: 'What the files of this class are called',
   forExample: 'For example',
+  exampleOfFile: { brief: 'Seed-tray labels', student: 'Asha', part: 'Label' },
   save: 'Save',
   toReview: 'To review',
   waits: (count: number) => (count === 1 ? 'One hand-in waits for you.' : `${count} hand-ins wait for you.`),

@@ -19,10 +19,6 @@ export const lessonTexts = {
   quiet: (minutes: number) => `nothing was changed for ${minutes} min`,
   fails: 'a check fails',
   notBegun: 'has not begun',
-  designing: 'designing',
-  handedIn: 'handed in',
-  sentBack: 'sent back',
-  approved: 'approved',
   helped: 'I have helped',
   watch: (name: string) => `Look at ${name}’s bench`,
   ago: (minutes: number) =>

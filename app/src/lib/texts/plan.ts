@@ -1,6 +1,18 @@
 /** What the plan says, and drawing on it. */
 export const planTexts = {
   plan: 'Plan',
+  middleOfPlate: 'middle of the plate',
+  middleOf: (step: string) => `middle of ${step}`,
+  edgeOf: (edge: 'left' | 'right' | 'front' | 'back', step: string) => `${edge} of ${step}`,
+  axis: 'axis',
+  fromAxis: 'distance from the axis',
+  right: 'right',
+  toRight: 'to the right',
+  back: 'back',
+  toBack: 'to the back',
+  height: 'height',
+  bendTitle: 'bend',
+  bendOfEdge: 'bend of the edge after it',
   drawing: 'Drawing',
   outline: 'Outline',
   profile: 'Profile',

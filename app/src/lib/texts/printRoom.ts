@@ -9,6 +9,7 @@ export const printRoomTexts = {
   printer: (name: string) => `Printer ${name}`,
   nozzle: 'nozzle',
   plate: 'plate',
+  ofDegrees: (targetC: number) => ` of ${targetC}°`,
   progressOf: (students: string) => `Progress of the print for ${students}`,
   parts: (count: number) => `${count} parts`,
   batch: (number: number, parts: number) => `Batch ${number}, ${parts === 1 ? 'one part' : `${parts} parts`}`,

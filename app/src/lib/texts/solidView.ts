@@ -11,6 +11,10 @@ export const solidTexts = {
   comesOut: (shrinkagePercent: string) =>
     `As drawn → as it comes out, in mm: plastic shrinks by ${shrinkagePercent}% as it cools.`,
   legend: 'Legend',
+  facesMeet: (degrees: string) => `the faces meet at ${degrees}°`,
+  facesApart: (mm: string) => `the faces are ${mm} apart`,
+  onePlane: 'both are in one plane',
+  along: (x: string, y: string, z: string) => `${x} across, ${y} deep, ${z} up`,
   measuring: 'measuring …',
   section: 'Section',
   sectionAt: 'Section at',

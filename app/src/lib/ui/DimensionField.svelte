@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { fieldTexts as say } from '$lib/texts/field';
   import { amountWords, formatNumber, isFormula, type Amount, type Unit } from '@kelbrin/core/recipe';
   import { nudged, readAmount } from './dimension';
 
@@ -46,8 +47,8 @@
   const shown = $derived(typed ?? (isFormula(value) ? value.formula : formatNumber(value)));
   const hint = $derived(
     isFormula(value)
-      ? `${label}: ${worth === undefined ? 'not known' : amountWords(worth, unit)}`
-      : `${label}: type, drag sideways, or use the arrow keys`,
+      ? `${label}: ${worth === undefined ? say.notKnown : amountWords(worth, unit)}`
+      : say.howToChange(label),
   );
 
   function factor(event: KeyboardEvent | PointerEvent): number {

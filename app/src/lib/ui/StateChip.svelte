@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { ProjectState } from '$lib/server/projects/projects';
+  import { stateWords } from '$lib/texts/states';
 
   interface Props {
     state: ProjectState;
@@ -8,20 +9,20 @@
   }
   let { state, words }: Props = $props();
 
-  const looks: Record<ProjectState, { words: string; tone: string }> = {
-    designing: { words: 'designing', tone: 'border-hairline text-ink' },
-    checking: { words: 'being checked', tone: 'border-hairline text-ink' },
-    waiting: { words: 'handed in', tone: 'border-primary-300 bg-primary-50 text-primary-900' },
-    sent_back: { words: 'sent back', tone: 'border-warn bg-warn-wash text-warn-ink' },
-    approved: { words: 'approved, in the queue', tone: 'border-pass bg-pass-wash text-pass' },
-    printing: { words: 'printing', tone: 'border-primary-700 bg-primary-700 text-white' },
-    printed: { words: 'printed', tone: 'border-pass bg-pass-wash text-pass' },
+  const tones: Record<ProjectState, string> = {
+    designing: 'border-hairline text-ink',
+    checking: 'border-hairline text-ink',
+    waiting: 'border-primary-300 bg-primary-50 text-primary-900',
+    sent_back: 'border-warn bg-warn-wash text-warn-ink',
+    approved: 'border-pass bg-pass-wash text-pass',
+    printing: 'border-primary-700 bg-primary-700 text-white',
+    printed: 'border-pass bg-pass-wash text-pass',
   };
 </script>
 
 <span
-  class="inline-block rounded border px-2 text-sm leading-6 whitespace-nowrap {looks[state].tone}"
+  class="inline-block rounded border px-2 text-sm leading-6 whitespace-nowrap {tones[state]}"
   data-state={state}
 >
-  {words ?? looks[state].words}
+  {words ?? stateWords[state]}
 </span>

@@ -22,19 +22,18 @@
   }
   let { open = $bindable(false), bench, brief, part, author, version, pattern, colour }: Props = $props();
 
-  const formats: Record<ExportWish['format'], { name: string; ending: string; type: string }> = {
-    '3mf': { name: '3MF, with the recipe inside', ending: '3mf', type: 'model/3mf' },
-    stl: { name: 'STL, binary', ending: 'stl', type: 'model/stl' },
-    'ascii-stl': { name: 'STL, as text', ending: 'stl', type: 'model/stl' },
-    obj: { name: 'OBJ', ending: 'obj', type: 'model/obj' },
-    'plan-svg': { name: 'SVG of the plan', ending: 'svg', type: 'image/svg+xml' },
-    'section-svg': { name: 'SVG of the section at the ruler’s cut', ending: 'svg', type: 'image/svg+xml' },
+  const formats: Record<ExportWish['format'], { ending: string; type: string }> = {
+    '3mf': { ending: '3mf', type: 'model/3mf' },
+    stl: { ending: 'stl', type: 'model/stl' },
+    'ascii-stl': { ending: 'stl', type: 'model/stl' },
+    obj: { ending: 'obj', type: 'model/obj' },
+    'plan-svg': { ending: 'svg', type: 'image/svg+xml' },
+    'section-svg': { ending: 'svg', type: 'image/svg+xml' },
   };
-  const details: { value: Detail; name: string }[] = [
-    { value: 'fine', name: 'fine, as it was built' },
-    { value: 'normal', name: 'normal, within 0.02 mm' },
-    { value: 'coarse', name: 'coarse, within 0.1 mm' },
-  ];
+  const details = (['fine', 'normal', 'coarse'] satisfies Detail[]).map((value) => ({
+    value,
+    name: say.details[value],
+  }));
 
   let format = $state<ExportWish['format']>('3mf');
   let detail = $state<Detail>('fine');
@@ -45,10 +44,7 @@
   const name = $derived(
     `${fileName(pattern, { brief, student: author, part, n: version })}.${formats[format].ending}`,
   );
-  const words = $derived(
-    file &&
-      `${isDrawing ? '' : `${file.triangles.toLocaleString('en-GB')} triangles, `}${(file.bytes.length / 1024).toLocaleString('en-GB', { maximumFractionDigits: 1 })} kB`,
-  );
+  const words = $derived(file && say.size(file.bytes.length / 1024, isDrawing ? undefined : file.triangles));
 
   function forget(): void {
     if (address) URL.revokeObjectURL(address);
@@ -78,7 +74,11 @@
     <Select
       class="mt-1"
       bind:value={format}
-      items={Object.entries(formats).map(([value, each]) => ({ value, name: each.name }))}
+      items={Object.keys(formats).map((value) => ({
+        value,
+        name: say.formats[value as ExportWish['format']],
+      }))}
+      placeholder=""
     />
   </Label>
   {#if !isDrawing}

@@ -45,7 +45,7 @@
     problem = undefined;
     // What is kept is what the server has, so everything must have arrived there first.
     if (!(await autosave.flush())) {
-      problem = 'Your last edits are not saved yet: try again in a moment.';
+      problem = say.unsaved;
       return;
     }
     const response = await fetch(`/bench/${projectId}/versions`, {
@@ -55,7 +55,7 @@
     }).catch(() => undefined);
     if (!response?.ok) {
       const answer = (await response?.json().catch(() => undefined)) as { message?: string } | undefined;
-      problem = answer?.message ?? 'There is no connection: try again when it is back.';
+      problem = answer?.message ?? say.offline;
       return;
     }
     name = '';
@@ -68,9 +68,7 @@
       () => undefined,
     );
     const answer = (await response?.json().catch(() => undefined)) as { message?: string } | undefined;
-    problem = response?.ok
-      ? undefined
-      : (answer?.message ?? 'There is no connection: try again when it is back.');
+    problem = response?.ok ? undefined : (answer?.message ?? say.offline);
     await onkept();
   }
 
@@ -78,7 +76,7 @@
   async function designOf(number: number): Promise<Design | undefined> {
     const response = await fetch(`/bench/${projectId}/versions/${number}`).catch(() => undefined);
     const parsed = parseDesign(await response?.json().catch(() => undefined));
-    problem = parsed.ok ? undefined : 'That version cannot be fetched just now: try again in a moment.';
+    problem = parsed.ok ? undefined : say.notFetched;
     return parsed.ok ? parsed.design : undefined;
   }
 
@@ -128,7 +126,7 @@
           <img src="/picture/version/{version.id}" alt="" width="96" height="60" loading="lazy" />
           <div class="min-w-0 flex-1">
             <strong class="block truncate">{version.name}</strong>
-            <span class="text-ink-soft text-sm">v{version.number}, {when(version.createdAt)}</span>
+            <span class="text-ink-soft text-sm">{say.short(version.number)}, {when(version.createdAt)}</span>
           </div>
           <Button size="xs" color="alternative" aria-expanded={isOpen} onclick={() => choose(version.number)}
             >{say.changes}</Button
@@ -163,7 +161,7 @@
               <select class="word" bind:value={to}>
                 <option value={0}>{say.here}</option>
                 {#each versions.filter(({ number }) => number !== version.number) as other (other.id)}
-                  <option value={other.number}>v{other.number}, {other.name}</option>
+                  <option value={other.number}>{say.short(other.number)}, {other.name}</option>
                 {/each}
               </select>
             </label>

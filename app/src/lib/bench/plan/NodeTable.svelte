@@ -20,11 +20,11 @@
   const columns = $derived([
     {
       key: 'xMm',
-      title: isProfile ? 'axis' : 'right',
-      words: isProfile ? 'distance from the axis' : 'to the right',
+      title: isProfile ? say.axis : say.right,
+      words: isProfile ? say.fromAxis : say.toRight,
     },
-    { key: 'yMm', title: isProfile ? 'height' : 'back', words: isProfile ? 'height' : 'to the back' },
-    { key: 'bend', title: 'bend', words: 'bend of the edge after it' },
+    { key: 'yMm', title: isProfile ? say.height : say.back, words: isProfile ? say.height : say.toBack },
+    { key: 'bend', title: say.bendTitle, words: say.bendOfEdge },
   ] as const);
 
   function worth(value: Amount): number | undefined {

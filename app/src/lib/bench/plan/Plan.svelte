@@ -1,6 +1,13 @@
 <script lang="ts">
   import type { Box } from '@kelbrin/core/mesh';
-  import { handlesOf, isPlacedByMiddle, plateBox, type Handle, type Point } from '@kelbrin/core/recipe';
+  import {
+    handlesOf,
+    isPlacedByMiddle,
+    plateBox,
+    stepWords,
+    type Handle,
+    type Point,
+  } from '@kelbrin/core/recipe';
   import MeasureTool from '$lib/ui/MeasureTool.svelte';
   import type { BenchState } from '../state/bench.svelte';
   import Dimension from './Dimension.svelte';
@@ -50,16 +57,16 @@
   function snapLines(axis: 0 | 1): SnapLine[] {
     const words = axis === 0 ? (['left', 'right'] as const) : (['front', 'back'] as const);
     return [
-      { at: 0, of: 'middle of the plate' },
+      { at: 0, of: say.middleOfPlate },
       ...outcomes
         .filter(({ stepId }) => stepId !== bench.marked)
         .flatMap(({ stepId, box }) => {
           const index = bench.recipe.steps.findIndex(({ id }) => id === stepId);
-          const name = bench.recipe.steps[index]?.name ?? `step ${index + 1}`;
+          const name = stepWords(bench.recipe.steps, index);
           return [
-            { at: box.min[axis], of: `${words[0]} of ${name}` },
-            { at: (box.min[axis] + box.max[axis]) / 2, of: `middle of ${name}` },
-            { at: box.max[axis], of: `${words[1]} of ${name}` },
+            { at: box.min[axis], of: say.edgeOf(words[0], name) },
+            { at: (box.min[axis] + box.max[axis]) / 2, of: say.middleOf(name) },
+            { at: box.max[axis], of: say.edgeOf(words[1], name) },
           ];
         }),
     ];

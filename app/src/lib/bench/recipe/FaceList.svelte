@@ -32,7 +32,7 @@
       onpointerenter={() => (bench.hatched = { triangles, verdict: 'pass' })}
       onpointerleave={() => (bench.hatched = undefined)}
     >
-      <span>{normal[2] < -0.999 ? 'the one it lies on now' : faceWords({ normal: [...normal] })}</span>
+      <span>{normal[2] < -0.999 ? say.facesDown : faceWords({ normal: [...normal] })}</span>
       <span class="measured">{areaMm2.toFixed(0)} mm²</span>
     </button>
   {/each}

@@ -61,7 +61,7 @@
     const file = taken(event);
     if (!file || !target) return;
     const { stepId, path } = target;
-    if (file.size > LARGEST_DRAWING_BYTES) return say(`${file.name} is larger than a drawing can be.`);
+    if (file.size > LARGEST_DRAWING_BYTES) return say(texts.drawingTooLarge(file.name));
     bench.showing.readDrawing(await file.text(), (read) => {
       if (!read.ok) return say(`${file.name}: ${read.reason}.`);
       const { outlines, widthMm, notes } = read.drawing;
@@ -77,25 +77,25 @@
     if (/\.json$/i.test(file.name)) return openDesign(file);
     try {
       const words = recipeInThreeMf(new Uint8Array(await file.arrayBuffer()));
-      if (words === undefined) return say(`${file.name} holds no recipe: it can be a step, by “import”.`);
+      if (words === undefined) return say(texts.noRecipeIn(file.name));
       const parsed = parseRecipe(JSON.parse(words));
       if (!parsed.ok) return say(`${file.name}: ${parsed.problem.message}`);
       bench.addPart({ name: file.name.replace(/\.3mf$/i, ''), recipe: parsed.recipe });
     } catch (error) {
       if (error instanceof FormatError) return say(`${file.name}: ${error.message}.`);
-      if (error instanceof SyntaxError) return say(`${file.name}: the recipe inside is damaged.`);
+      if (error instanceof SyntaxError) return say(texts.recipeDamaged(file.name));
       throw error;
     }
   }
 
   /** Opens a project that was kept as a file, in the place of what is shown; undo leads back. */
   async function openDesign(file: File): Promise<void> {
-    if (file.size > LARGEST_DESIGN_BYTES) return say(`${file.name} is larger than a project can be.`);
+    if (file.size > LARGEST_DESIGN_BYTES) return say(texts.projectTooLarge(file.name));
     const data: unknown = await file
       .text()
       .then(JSON.parse)
       .catch(() => undefined);
-    if (data === undefined) return say(`${file.name} is damaged: it cannot be read.`);
+    if (data === undefined) return say(texts.fileDamaged(file.name));
     const parsed = parseDesign(data);
     if (!parsed.ok) return say(`${file.name}: ${parsed.problem.message}`);
     bench.replace(parsed.design);
@@ -111,9 +111,7 @@
     try {
       read = takenFile.parse(await sendFile(`/bench/${projectId}/files`, file));
     } catch (problem) {
-      return say(
-        problem instanceof z.ZodError ? `${file.name} could not be taken in.` : (problem as Error).message,
-      );
+      return say(problem instanceof z.ZodError ? texts.notTaken(file.name) : (problem as Error).message);
     }
     const { hash, unit, notes } = read;
     bench.setFields(stepId, [

@@ -14,7 +14,7 @@
 
   const words = $derived(
     chosen.length === 0
-      ? 'steps to be chosen'
+      ? say.stepsToChoose
       : listWords(chosen.map((id) => offered.find((step) => step.id === id)?.label ?? '')),
   );
 

@@ -110,11 +110,11 @@
     const [x, y, z] = alongMm.map(mm);
     const faces =
       angleDeg !== undefined
-        ? `the faces meet at ${formatMm(Math.round(angleDeg * 10) / 10)}°`
+        ? say.facesMeet(formatMm(Math.round(angleDeg * 10) / 10))
         : facesMm! > 0.005
-          ? `the faces are ${mm(facesMm!)} apart`
-          : 'both are in one plane';
-    return { straight: mm(straightMm), along: `${x} across, ${y} deep, ${z} up`, faces };
+          ? say.facesApart(mm(facesMm!))
+          : say.onePlane;
+    return { straight: mm(straightMm), along: say.along(x, y, z), faces };
   });
   function addEnd(place: SurfacePoint): void {
     ends = ends.length === 1 ? [...ends, place] : [place];

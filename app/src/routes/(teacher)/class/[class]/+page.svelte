@@ -19,8 +19,7 @@
   follow(() => [`class:${group.id}`]);
 
   const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
-  const exampleName = (pattern: string) =>
-    fileName(pattern, { brief: 'Seed-tray labels', student: 'Asha', part: 'Label', n: 3 });
+  const exampleName = (pattern: string) => fileName(pattern, { ...say.exampleOfFile, n: 3 });
 </script>
 
 <svelte:head><title>{group.name} · Kelbrin</title></svelte:head>

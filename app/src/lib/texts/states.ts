@@ -1,0 +1,16 @@
+import type { Verdict } from '@kelbrin/core/inspect';
+import type { ProjectState } from '../server/projects/projects';
+
+/** How far a project is, in the words that are used for it everywhere. */
+export const stateWords: Record<ProjectState, string> = {
+  designing: 'designing',
+  checking: 'being checked',
+  waiting: 'handed in',
+  sent_back: 'sent back',
+  approved: 'approved, in the queue',
+  printing: 'printing',
+  printed: 'printed',
+};
+
+/** What a check says of a part, in a word. */
+export const verdictWords: Record<Verdict, string> = { pass: 'pass', warn: 'warn', fail: 'fail' };
