@@ -36,7 +36,12 @@ export const plainOutline = z.discriminatedUnion('shape', [
 export type PlainOutline = z.infer<typeof plainOutline>;
 type Shape = PlainOutline['shape'];
 
-const kinds = {
+/** The outline of a kind. Written so that the compiler knows that an outline and its kind belong together. */
+type OutlineOf<S extends Shape> = {
+  [P in S]: { readonly shape: P } & Extract<PlainOutline, { shape: P }>;
+}[S];
+
+const kinds: { readonly [S in Shape]: OutlineKind<OutlineOf<S>> } = {
   roundedRectangle: roundedRectangle.roundedRectangle,
   circle: circle.circle,
   ellipse: ellipse.ellipse,
@@ -50,7 +55,7 @@ const kinds = {
   points: points.points,
   svg: svg.svg,
   ofStep: ofStep.ofStep,
-} as unknown as Record<Shape, OutlineKind<PlainOutline>>;
+};
 
 const shapes = plainOutline.options.map(({ shape }) => shape.shape.value);
 
@@ -61,16 +66,22 @@ export function createPlain(shape: Shape, acrossMm: number): PlainOutline {
 
 /** The area of an outline. */
 export function plainRegion(outline: Resolved<PlainOutline>, kit: OutlineKit): Region {
-  return kinds[outline.shape].region(outline, kit);
+  // That an outline whose formulas are worked out is of its kind still is more than the compiler can follow.
+  const kind: Pick<OutlineKind<PlainOutline>, 'region'> = kinds[outline.shape] as OutlineKind<PlainOutline>;
+  return kind.region(outline, kit);
 }
 
 /** The sizes of an outline that a handle can drag. */
-export function plainSizes(outline: PlainOutline): SizeField[] {
+export function plainSizes<S extends Shape>(outline: OutlineOf<S>): SizeField[] {
   return kinds[outline.shape].sizes?.(outline) ?? [];
 }
 
 /** The outline's own sizes in words. */
-export function plainTokens(outline: PlainOutline, path: FieldPath, context: SentenceContext): Token[] {
+export function plainTokens<S extends Shape>(
+  outline: OutlineOf<S>,
+  path: FieldPath,
+  context: SentenceContext,
+): Token[] {
   return kinds[outline.shape].tokens(outline, path, context);
 }
 
