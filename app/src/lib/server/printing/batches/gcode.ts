@@ -2,7 +2,9 @@ import { eq, inArray } from 'drizzle-orm';
 import type { Estimate } from '@kelbrin/core/slice';
 import { NotAllowed } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
+import { log } from '../../platform/basics/log.ts';
 import { compute } from '../../platform/compute/compute.ts';
+import { TaskFailure } from '../../platform/compute/taskFailure.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { batches, printFiles } from '../../platform/db/schema/index.ts';
 import { sha256 } from '../../platform/basics/sha256.ts';
@@ -39,8 +41,11 @@ export async function gcodeOfBatch(
     ],
   });
   const { gcode, estimate } = await slicing.catch((problem: unknown) => {
+    // What went wrong in the program is for who looks after it, and not for who prints.
+    if (!(problem instanceof TaskFailure)) log.error({ err: problem, batch: batchId }, 'Slicing a batch');
+    const why = problem instanceof TaskFailure ? ` ${problem.message}` : '';
     throw new CannotNow(
-      `The batch could not be sliced: ${problem instanceof Error ? problem.message : String(problem)}`,
+      `The batch could not be sliced.${why} Arrange it again, or print its parts one by one.`,
     );
   });
   await db.update(batches).set({ estimate }).where(eq(batches.id, batchId));
