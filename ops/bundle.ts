@@ -1,4 +1,4 @@
-import { rmSync } from 'node:fs';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { build, type BuildOptions } from 'esbuild';
 
 /*
@@ -13,6 +13,7 @@ const common: BuildOptions = {
   target: 'node20',
   format: 'esm',
   sourcemap: 'linked',
+  metafile: true,
   logLevel: 'warning',
   absWorkingDir: new URL('..', import.meta.url).pathname,
 };
@@ -22,7 +23,7 @@ const server = 'app/src/lib/server';
 // Pieces of earlier builds have other names and would stay for ever.
 rmSync(new URL('../cli/dist', import.meta.url), { recursive: true, force: true });
 
-await Promise.all([
+const bundles = await Promise.all([
   build({
     ...common,
     entryPoints: { kelbrin: 'cli/src/main.ts' },
@@ -44,3 +45,10 @@ await Promise.all([
     external: ['pg-boss', 'pino', 'piscina'],
   }),
 ]);
+
+// What they take from packages is written down for the list of what ships; see `thirdParty.ts`.
+const inputs = bundles.flatMap(({ metafile }) => Object.keys(metafile!.inputs));
+const packages = inputs.flatMap((path) => /.*node_modules\/((?:@[^/]+\/)?[^/]+)/.exec(path)?.[1] ?? []);
+const used = new URL('../app/.svelte-kit/used-packages/', import.meta.url);
+mkdirSync(used, { recursive: true });
+writeFileSync(new URL('bundles.json', used), JSON.stringify([...new Set(packages)]));
