@@ -45,7 +45,7 @@ export default defineConfig({
             'fuzz/**/*.test.ts',
           ],
           setupFiles: ['core/test/seed.ts'],
-          testTimeout: 60_000,
+          testTimeout: 300_000,
           maxWorkers: WORKERS,
           // The core is pure, so its tests cannot disturb each other, and the kernel is loaded twice instead of 80 times.
           isolate: false,
@@ -60,8 +60,8 @@ export default defineConfig({
           // Each file has a database of its own.
           maxWorkers: WORKERS,
           isolate: false,
-          testTimeout: 120_000,
-          hookTimeout: 120_000,
+          testTimeout: 300_000,
+          hookTimeout: 300_000,
         },
       },
       {
@@ -69,8 +69,8 @@ export default defineConfig({
           name: 'database-process',
           include: usingTheProcess,
           maxWorkers: WORKERS,
-          testTimeout: 120_000,
-          hookTimeout: 120_000,
+          testTimeout: 300_000,
+          hookTimeout: 300_000,
         },
       },
     ],

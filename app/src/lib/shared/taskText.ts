@@ -14,7 +14,7 @@ const link = z.object({
   attrs: z.object({
     href: z
       .string()
-      .max(500, 'a link has at most 500 letters')
+      .max(500, 'a link has at most 500 characters')
       .regex(/^https?:\/\/[^\s]+$/i, 'a link begins with https:// or http://'),
   }),
 });
@@ -38,7 +38,7 @@ const image = z.object({
   type: z.literal('image'),
   attrs: z.object({
     src: z.string().regex(pictureSource, 'a picture has to be added with the button, not by its address'),
-    alt: z.string().max(200, 'the words of a picture have at most 200 letters').nullish(),
+    alt: z.string().max(200, 'the words of a picture have at most 200 characters').nullish(),
   }),
 });
 const listItem = z.object({
@@ -63,7 +63,7 @@ const PICTURES = 12;
 /** A task as it is kept: blocks of formatted words and pictures. */
 export const taskText = z
   .object({ type: z.literal('doc'), content: z.array(block).max(200, 'a task has at most 200 paragraphs') })
-  .refine((task) => wordsOf(task).length <= LETTERS, `a task has at most ${LETTERS} letters`)
+  .refine((task) => wordsOf(task).length <= LETTERS, `a task has at most ${LETTERS} characters`)
   .refine((task) => picturesIn(task).length <= PICTURES, `a task has at most ${PICTURES} pictures`)
   // The editor keeps a line to write on at the end.
   .transform((task) => ({ ...task, content: withoutEmptyEnd(task.content) }));

@@ -47,7 +47,7 @@ test.each([
 
 test('says how long a task may be', () => {
   expect(taskText.safeParse(taskOf('a'.repeat(4001))).error?.issues[0].message).toBe(
-    'a task has at most 4000 letters',
+    'a task has at most 4000 characters',
   );
   expect(taskText.safeParse(taskOf('a'.repeat(4000))).success).toBe(true);
 });

@@ -28,4 +28,4 @@ it('at least nine of ten things that fail in the demo class can be mended by one
   trials.close();
   expect(failing).toBeGreaterThanOrEqual(3);
   expect(unmended.length / failing, unmended.join('\n')).toBeLessThanOrEqual(0.1);
-}, 60_000);
+});

@@ -40,7 +40,7 @@ const isOnline = (expected: boolean) =>
       keeper!.nudge();
       expect((await byName('Cedar')).status?.online ?? false).toBe(expected);
     },
-    { timeout: 10_000, interval: 50 },
+    { timeout: 90_000, interval: 50 },
   );
 
 it('is noted, found where it answers, moved to another address, and retired with its past kept', async () => {

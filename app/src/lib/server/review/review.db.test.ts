@@ -89,7 +89,7 @@ describe('remarks', () => {
     const { id } = await lastOf('Elif');
     const attempts: [unknown, RegExp][] = [
       [{ words: '  ', anchor: { step: 's1' } }, /Write the remark first/],
-      [{ words: 'x'.repeat(601), anchor: { step: 's1' } }, /at most 600 letters/],
+      [{ words: 'x'.repeat(601), anchor: { step: 's1' } }, /at most 600 characters/],
       [{ words: 'Here.', anchor: { step: 's99' } }, /no such step/],
       [{ words: 'Here.', anchor: { at: [1, 2, 1e9] } }, /./],
       [{ words: 'Here.' }, /./],

@@ -65,7 +65,7 @@ describe('the worker', () => {
       expect(ofServer.inspection, id).toEqual(withPrintNeeds(ofBench, print, limits, brief));
     }
     trials.close();
-  }, 90_000);
+  });
 
   it('says what is wrong with a recipe that cannot be built or makes nothing', async () => {
     expect(await pool.run<'inspect'>(inspectTask('Ω'))).toMatchObject({ ok: false });

@@ -54,7 +54,7 @@ afterEach(async () => {
   await test.db.delete(filamentChanges);
 });
 
-const eventually = (check: () => Promise<void>) => vi.waitFor(check, { timeout: 20_000, interval: 50 });
+const eventually = (check: () => Promise<void>) => vi.waitFor(check, { timeout: 90_000, interval: 50 });
 const spool = async (id: string) => (await test.db.select().from(spools).where(eq(spools.id, id)))[0];
 const printer = async () => (await test.db.select().from(printers).where(eq(printers.id, printerId)))[0];
 const change = async () =>
