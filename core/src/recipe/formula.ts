@@ -122,7 +122,7 @@ function tokensOf(formula: string): Token[] {
 }
 
 /** The worth of a number as it was written. */
-function evaluateAmount(written: string): number {
+function numberWritten(written: string): number {
   const signs = written.replace(/[^.,]/g, '');
   const last = signs.at(-1);
   // A sign that comes more than once stands between thousands.
@@ -191,9 +191,9 @@ class Reader {
     if (!token) throw new FormulaError('A number is missing at the end.');
     if (token.type === 'number') {
       const next = this.#tokens[this.#at];
-      if (next?.type !== 'name') return evaluateAmount(token.text);
+      if (next?.type !== 'name') return numberWritten(token.text);
       this.#at++;
-      return evaluateAmount(token.text) * this.#factorOf(next.text);
+      return numberWritten(token.text) * this.#factorOf(next.text);
     }
     if (token.type === 'name') {
       const value = this.#measures.get(token.text);

@@ -65,7 +65,7 @@ export const relief: Check<'relief'> = {
           unit: '',
           at: middleOf(subject, triangles[0]),
           message:
-            'These letters run over an edge, into a hole or into something else: some of them is lost.',
+            'These letters run over an edge, into a hole or into something else, and are cut off there.',
           steps: stepOf(of.step),
           triangles: [...triangles],
         },
