@@ -5,6 +5,7 @@
   import { formatMm } from '@kelbrin/core/recipe';
   import type { BatchPart } from '$lib/server/printing/batches/batchParts';
   import { isUsable, outcomeKinds, type OutcomeKind } from '$lib/shared/outcome';
+  import { askTexts } from '$lib/texts/ask';
   import { batchTexts as say } from '$lib/texts/batch';
 
   let { parts }: { parts: BatchPart[] } = $props();
@@ -122,7 +123,7 @@
             <Button type="submit" size="xs">{say.write}</Button>
             {#if part.outcome}
               <Button type="button" size="xs" color="alternative" onclick={() => (changing = undefined)}
-                >{say.leave}</Button
+                >{askTexts.no}</Button
               >
             {/if}
           </form>

@@ -125,7 +125,6 @@ export const batchTexts = {
   write: 'Save the outcome',
   change: 'Change it',
   changeOf: (student: string) => `Change it: the outcome of ${student}’s part`,
-  leave: 'Leave it as it is',
   oneMore: 'Print one more',
   choose: 'choose',
   tries: 'Earlier tries',

@@ -6,7 +6,6 @@ export const versionTexts = {
   keep: 'Keep',
   short: (number: number) => `version ${number}`,
   unsaved: 'Your last edits are not saved yet: try again in a moment.',
-  offline: 'There is no connection: try again when it is back.',
   notFetched: 'That version cannot be fetched just now: try again in a moment.',
   changes: 'What changed',
   goBack: 'Go back to it',

@@ -5,6 +5,7 @@
   import type { Autosave } from '../state/autosave.svelte';
   import type { BenchState } from '../state/bench.svelte';
   import { askTexts } from '$lib/texts/ask';
+  import { sendJson } from '$lib/ui/send';
   import { versionTexts as say } from '$lib/texts/versions';
 
   interface Props {
@@ -48,27 +49,24 @@
       problem = say.unsaved;
       return;
     }
-    const response = await fetch(`/bench/${projectId}/versions`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ revision: autosave.revision, name }),
-    }).catch(() => undefined);
-    if (!response?.ok) {
-      const answer = (await response?.json().catch(() => undefined)) as { message?: string } | undefined;
-      problem = answer?.message ?? say.offline;
-      return;
-    }
+    const wish = { revision: autosave.revision, name };
+    if (!(await sent(sendJson('POST', `/bench/${projectId}/versions`, wish)))) return;
     name = '';
     await onkept();
   }
 
+  /** Whether a request was taken; if not, why is said. */
+  async function sent(request: Promise<void>): Promise<boolean> {
+    problem = await request.then(
+      () => undefined,
+      (error: Error) => error.message,
+    );
+    return problem === undefined;
+  }
+
   async function remove(number: number): Promise<void> {
     leaving = undefined;
-    const response = await fetch(`/bench/${projectId}/versions/${number}`, { method: 'DELETE' }).catch(
-      () => undefined,
-    );
-    const answer = (await response?.json().catch(() => undefined)) as { message?: string } | undefined;
-    problem = response?.ok ? undefined : (answer?.message ?? say.offline);
+    if (!(await sent(sendJson('DELETE', `/bench/${projectId}/versions/${number}`)))) return;
     await onkept();
   }
 
