@@ -98,6 +98,36 @@ test('what is typed while another form is answered arrives whole', async ({ as }
   await expect(first).toHaveValue('640');
 });
 
+test('a number in a brief is taken with Enter alone, and what is typed while the brief is saved arrives whole', async ({
+  as,
+}) => {
+  const teacher = await as('teacher');
+  await teacher.goto('/class');
+  await teacher.getByRole('link', { name: 'Edit the brief' }).last().click();
+  let sent = 0;
+  await teacher.route('**/brief/*?/save', async (route) => {
+    sent++;
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await route.continue();
+  });
+  const grams = teacher.getByRole('spinbutton', { name: 'grams of filament' });
+  await grams.fill('11');
+  await grams.press('Enter');
+  await expect(teacher.getByText('Not saved yet.')).toBeVisible();
+  expect(sent).toBe(0);
+  await teacher.getByRole('button', { name: 'Save' }).click();
+  const title = teacher.getByLabel('Title');
+  await title.fill('');
+  const answered = teacher.waitForResponse('**/brief/*?/save');
+  await title.pressSequentially('Labels for canes', { delay: 80 });
+  await answered;
+  await expect(title).toHaveValue('Labels for canes');
+  await expect(title).toBeFocused();
+  expect(sent).toBe(1);
+  await teacher.getByRole('button', { name: 'Save' }).click();
+  await expect(teacher.getByText('13 students have begun it.')).toBeVisible();
+});
+
 test('what is typed stays though another person changes the same number, and is shown when it is saved again', async ({
   as,
 }) => {

@@ -74,6 +74,8 @@
       // A formula is changed by writing it, so that no measure is lost by a slip of the hand.
       if (!isFormula(value)) onchange(nudged(value, way * nudge * factor(event), min, max));
     } else if (event.key === 'Enter') {
+      // Enter ends the number; a form around it is sent by its button.
+      event.preventDefault();
       commit();
       event.currentTarget.select();
     } else if (event.key === 'Escape') {

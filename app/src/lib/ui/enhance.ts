@@ -1,5 +1,4 @@
 import { enhance as enhanceForm } from '$app/forms';
-import { invalidateAll } from '$app/navigation';
 import type { SubmitFunction } from '@sveltejs/kit';
 
 /**
@@ -8,7 +7,10 @@ import type { SubmitFunction } from '@sveltejs/kit';
  * away, and what is typed with it.
  */
 export function enhance(form: HTMLFormElement, submit: SubmitFunction = takeAnswer): { destroy(): void } {
-  return enhanceForm(form, submit);
+  return enhanceForm(form, async (input) => {
+    const take = await submit(input);
+    return take && ((answer) => take({ ...answer, update: keepingFocus(answer.update) }));
+  });
 }
 
 /** The same, and does something more once the form was taken: `use:enhance={whenTaken(close)}`. */
@@ -26,11 +28,25 @@ export function whenTaken(done: () => void): SubmitFunction {
 
 const takeAnswer: SubmitFunction = ({ formElement }) => {
   return async ({ result, update }) => {
-    const focused = document.activeElement;
-    const isElsewhere = focused !== null && focused !== document.body && !formElement.contains(focused);
     if (result.type !== 'success') return update();
-    await (isElsewhere ? invalidateAll() : update({ reset: false }));
+    await update({ reset: false });
     // Last, so that the fields go on from what is kept now and not, for a moment, from what was kept before.
     formElement.reset();
   };
 };
+
+/** The framework's way to show an answer, with the focus given back at once to whatever had it last. */
+function keepingFocus<Options>(
+  update: (options?: Options) => Promise<void>,
+): (options?: Options) => Promise<void> {
+  return async (options) => {
+    let last = document.activeElement;
+    const follow = ({ target }: FocusEvent) => {
+      if (target instanceof Element && target !== document.body) last = target;
+    };
+    document.addEventListener('focusin', follow);
+    await update(options).finally(() => document.removeEventListener('focusin', follow));
+    const isLost = document.activeElement === null || document.activeElement === document.body;
+    if (isLost && last instanceof HTMLElement && last.isConnected) last.focus({ preventScroll: true });
+  };
+}
