@@ -18,32 +18,37 @@
 /** @type {readonly Room[]} */
 export const house = [
   { path: 'core', about: 'the computation: no interface, no database, no network, no file system' },
+  { path: 'core/src/words', about: 'what is said to people, in the language that was chosen', uses: [] },
   { path: 'core/src/mesh', about: 'triangles, and what is measured and found on them', uses: [] },
   { path: 'core/src/plane', about: 'points, curves and areas in a plane', uses: [] },
   {
     path: 'core/src/recipe',
     about: 'the schema of a recipe, its measures, sentences, edits and handles',
-    uses: ['mesh', 'plane'],
+    uses: ['words', 'mesh', 'plane'],
   },
   { path: 'core/src/recipe/outlines', about: 'one file for each kind of outline' },
   { path: 'core/src/recipe/steps', about: 'one file for each kind of step' },
   {
     path: 'core/src/design',
     about: 'the parts of a project, the measures they share, and what changed between two states',
-    uses: ['recipe'],
+    uses: ['words', 'recipe'],
   },
   {
     path: 'core/src/solid',
     about: 'recipe → solid; the only place that knows the geometry kernel',
-    uses: ['mesh', 'plane', 'recipe'],
+    uses: ['words', 'mesh', 'plane', 'recipe'],
   },
-  { path: 'core/src/starters', about: 'complete recipes to begin from', uses: ['recipe'] },
+  { path: 'core/src/starters', about: 'complete recipes to begin from', uses: ['words', 'recipe'] },
   {
     path: 'core/src/inspect',
     about: 'solid + limits card → inspection',
-    uses: ['mesh', 'plane', 'recipe'],
+    uses: ['words', 'mesh', 'plane', 'recipe'],
   },
-  { path: 'core/src/inspect/result', about: 'what an inspection says: verdict, findings, units', uses: [] },
+  {
+    path: 'core/src/inspect/result',
+    about: 'what an inspection says: verdict, findings, units',
+    uses: [],
+  },
   { path: 'core/src/inspect/card', about: 'the limits card and its fields', uses: ['result'] },
   {
     path: 'core/src/inspect/measure',
@@ -63,19 +68,19 @@ export const house = [
   {
     path: 'core/src/guide',
     about: 'prompts that lead through a brief',
-    uses: ['recipe', 'inspect'],
+    uses: ['words', 'recipe', 'inspect'],
   },
   { path: 'core/src/guide/conditions', about: 'one file for each way a prompt is ticked off' },
   {
     path: 'core/src/advise',
     about: 'remedies: edits of a recipe that were tried and mend what was found',
-    uses: ['mesh', 'plane', 'recipe', 'solid', 'inspect'],
+    uses: ['words', 'mesh', 'plane', 'recipe', 'solid', 'inspect'],
   },
   { path: 'core/src/advise/kinds', about: 'one file for each kind of remedy' },
   {
     path: 'core/src/slice',
     about: 'solid + print settings → layers → toolpaths → G-code and estimate',
-    uses: ['mesh', 'plane', 'recipe', 'solid'],
+    uses: ['words', 'mesh', 'plane', 'recipe', 'solid'],
   },
   { path: 'core/src/slice/settings', about: 'print settings, sets of them, materials', uses: [] },
   {
@@ -106,14 +111,14 @@ export const house = [
   {
     path: 'core/src/format',
     about: 'reading and writing STL, 3MF and OBJ',
-    uses: ['mesh', 'plane', 'solid'],
+    uses: ['words', 'mesh', 'plane', 'solid'],
   },
   { path: 'core/src/format/svg', about: 'reading drawings, area by area' },
   { path: 'core/src/picture', about: 'a solid as a PNG picture', uses: ['mesh'] },
   {
     path: 'core/src/document',
     about: 'the pages of docs/ that are made from the schema',
-    uses: ['recipe', 'starters', 'inspect', 'advise'],
+    uses: ['words', 'recipe', 'starters', 'inspect', 'advise'],
   },
   { path: 'core/node', about: 'loads kernel and fonts for hosts that run on Node' },
   { path: 'core/assets/fonts', about: 'the fonts that letters are written with' },

@@ -27,7 +27,7 @@ const names: readonly (readonly [name: RegExp, readBy: RegExp])[] = [
   [/\binfillPattern\b|\bsolidLayers\b|\bbridgeMmPerS\b/, /migrations\.db\.test\.ts$/],
   [/'grid', 'triangles'/, /^$/],
   [/how: '(join|cut)'/, /^$/],
-  [/set: '(draft|fine)'|\bDraft'|"draft"/, /migrations\.db\.test\.ts$/],
+  [/set: '(draft|fine)'|\bDraft'|"draft"|draft\|everyday/, /migrations\.db\.test\.ts$/],
   [/\b0\.28\b/, /card\/limits(\.test)?\.ts$/],
   [/\bM993\b/, /^$/],
   [/Metadata\//, /format\/(threeMfWrite|partFiles\.test|hostile\.test)\.ts$/],

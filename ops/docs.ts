@@ -3,6 +3,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { inspectionDocument } from '../core/src/document/inspectionDocument.ts';
 import { recipeDocument } from '../core/src/document/recipeDocument.ts';
+import { catalogueFile, speaking } from './messages.ts';
 import { housePages, withHouse } from './houseMap.ts';
 import { lifecyclesDocument } from './lifecyclesDocument.ts';
 import { root } from './state.ts';
@@ -22,3 +23,6 @@ for (const { page, shown } of housePages) {
   writeFileSync(file, withHouse(readFileSync(file, 'utf8'), shown()));
   execFileSync('npx', ['prettier', '--write', '--log-level=warn', file]);
 }
+
+for (const workspace of speaking)
+  writeFileSync(join(root, workspace, 'messages.json'), catalogueFile(workspace));

@@ -16,6 +16,8 @@ export interface StackOptions {
   readonly printerSpeed?: number;
   /** Whether an empty database is filled with the demo school; it is unless this is false. */
   readonly demo?: boolean;
+  /** The language of the school; English unless it is said. */
+  readonly language?: string;
   /** Whether the processes' own words are shown. */
   readonly verbose?: boolean;
   /** How many web and how many job processes there are; one of each, or as many as KELBRIN_TEST_PROCESSES says. */
@@ -80,7 +82,8 @@ export class Stack {
     const stack = new Stack(options, port, webPorts, [await freePort(), await freePort()]);
     const simulated = options.printers === false ? [] : stack.printerPorts;
     const printers = simulated.map((port, i) => `${printerNames[i]}=${port}`);
-    prepareDatabase(options.databaseUrl, { demo: options.demo ?? true, printers });
+    const { language } = options;
+    prepareDatabase(options.databaseUrl, { demo: options.demo ?? true, printers, language });
     for (const i of simulated.keys()) stack.startPrinter(i);
     for (let i = 0; i < count; i++) stack.startJobs(i);
     await Promise.all(Array.from({ length: count }, (_, i) => stack.startWeb(i)));
@@ -202,7 +205,7 @@ export class Stack {
     const child = spawn('setpriv', words, {
       cwd,
       env: {
-        ...serverEnvironment(this.#options.databaseUrl, this.origin),
+        ...serverEnvironment(this.#options.databaseUrl, this.origin, this.#options.language),
         KELBRIN_LOG_LEVEL: this.#options.verbose ? 'info' : 'warn',
         ...extra,
       },
@@ -237,23 +240,24 @@ function named<K extends 'web' | 'jobs'>(kind: K, i: number): ProcessName {
  */
 export function prepareDatabase(
   databaseUrl: string,
-  wish: { demo: boolean; printers?: readonly string[] },
+  wish: { demo: boolean; printers?: readonly string[]; language?: string },
 ): void {
   const places = (wish.printers ?? []).flatMap((place) => ['--printer', place]);
   const demo = wish.demo ? ['--demo'] : [];
   execFileSync(process.execPath, ['--enable-source-maps', 'app/dist/setup.js', ...demo, ...places], {
     cwd: root,
-    env: serverEnvironment(databaseUrl, 'http://127.0.0.1:3000'),
+    env: serverEnvironment(databaseUrl, 'http://127.0.0.1:3000', wish.language),
     stdio: 'inherit',
   });
 }
 
-function serverEnvironment(databaseUrl: string, origin: string): NodeJS.ProcessEnv {
+function serverEnvironment(databaseUrl: string, origin: string, language?: string): NodeJS.ProcessEnv {
   return {
     ...process.env,
     NODE_ENV: 'production',
     DATABASE_URL: databaseUrl,
     ORIGIN: origin,
     KELBRIN_SECRET: secret('session-secret'),
+    ...(language === undefined ? {} : { KELBRIN_LANGUAGE: language }),
   };
 }

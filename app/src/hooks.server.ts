@@ -4,9 +4,15 @@ import type { Person } from '$lib/server/platform/auth/access';
 import { personBehind } from '$lib/server/platform/auth/session';
 import { passOver } from '$lib/requests.server';
 import { log } from '$lib/server/platform/basics/log';
+import { speakAsSet } from '$lib/server/platform/basics/language';
 import { stopWhenAsked } from '$lib/server/platform/stop';
+import { say } from '@kelbrin/core/words';
+import { serverConfig } from '$lib/server/platform/basics/config';
 
-export const init: ServerInit = stopWhenAsked;
+export const init: ServerInit = () => {
+  speakAsSet();
+  stopWhenAsked();
+};
 
 /**
  * Who may enter which group of routes. A route lies in one of these folders or is closed to everyone, so that a new
@@ -51,7 +57,9 @@ const answer: Handle = async ({ event, resolve }) => {
       error(401, 'Sign in first.');
     }
   }
-  const response = await resolve(event);
+  const response = await resolve(event, {
+    transformPageChunk: ({ html }) => html.replace('%kelbrin.language%', serverConfig().KELBRIN_LANGUAGE),
+  });
   response.headers.set('X-Content-Type-Options', 'nosniff');
   response.headers.set('Referrer-Policy', 'same-origin');
   response.headers.set('Permissions-Policy', PERMISSIONS);
@@ -65,5 +73,7 @@ const answer: Handle = async ({ event, resolve }) => {
 export const handleError: HandleServerError = ({ error: err, event, status }) => {
   if (status !== 404)
     log.error({ err, route: event.route.id, status, person: event.locals.person?.id }, 'A request failed');
-  return { message: status === 404 ? 'There is nothing here.' : 'Something went wrong here. Try it again.' };
+  return {
+    message: status === 404 ? say('There is nothing here.') : say('Something went wrong here. Try it again.'),
+  };
 };

@@ -8,6 +8,7 @@ import {
 } from '@kelbrin/core/inspect';
 import { FormatError, readAndMend, type ReadSolid } from '@kelbrin/core/format';
 import { Unusable } from './outcome.ts';
+import { say } from '@kelbrin/core/words';
 
 /** The bytes of a file; throws {@link Unusable} when it cannot be read. */
 export async function readBytes(path: string): Promise<Uint8Array> {
@@ -24,7 +25,7 @@ export async function readJson(path: string): Promise<unknown> {
   try {
     return JSON.parse(new TextDecoder().decode(bytes));
   } catch (error) {
-    throw new Unusable(`${path}: the file is not JSON.`, { cause: error });
+    throw new Unusable(say('{path}: the file is not JSON.', { path }), { cause: error });
   }
 }
 
@@ -43,7 +44,10 @@ export async function readPart(path: string): Promise<ReadSolid> {
 export async function readLimits(path: string | undefined): Promise<LimitsCard> {
   if (path === undefined) return classroomLimits;
   const parsed = parseLimits(await readJson(path));
-  if (!parsed.ok) throw new Unusable(`${path}: this is not a limits card: ${parsed.message}.`);
+  if (!parsed.ok)
+    throw new Unusable(
+      say('{path}: this is not a limits card: {message}.', { path, message: parsed.message }),
+    );
   return parsed.limits;
 }
 
@@ -51,13 +55,16 @@ export async function readLimits(path: string | undefined): Promise<LimitsCard> 
 export async function readBriefRules(path: string | undefined): Promise<BriefRules> {
   if (path === undefined) return {};
   const parsed = parseBriefRules(await readJson(path));
-  if (!parsed.ok) throw new Unusable(`${path}: these are not the rules of a brief: ${parsed.message}.`);
+  if (!parsed.ok)
+    throw new Unusable(
+      say('{path}: these are not the rules of a brief: {message}.', { path, message: parsed.message }),
+    );
   return parsed.rules;
 }
 
 function readingProblem({ code, message }: NodeJS.ErrnoException): string {
-  if (code === 'ENOENT') return 'there is no such file';
-  if (code === 'EISDIR') return 'this is a folder, not a file';
-  if (code === 'EACCES') return 'the file may not be read';
+  if (code === 'ENOENT') return say('there is no such file');
+  if (code === 'EISDIR') return say('this is a folder, not a file');
+  if (code === 'EACCES') return say('the file may not be read');
   return message;
 }

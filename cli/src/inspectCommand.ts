@@ -8,6 +8,7 @@ import {
 import { setDown, type SolidMesh } from '@kelbrin/core/mesh';
 import { readBriefRules, readLimits, readPart } from './files.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
+import { say } from '@kelbrin/core/words';
 
 /** What `inspect` was asked to do. */
 export interface InspectRequest {
@@ -45,7 +46,7 @@ export async function inspectCommand(request: InspectRequest, output: Output): P
       const region = (faces: readonly number[]) => (request.region ? { region: cornersOf(mesh, faces) } : {});
       output.out(request.json ? jsonLine(file, result, region) : report(file, result));
       if (!isSliced && !request.json)
-        output.out('  Time and filament were not checked. For a part this large, add --print.');
+        output.out(say('  Time and filament were not checked. For a part this large, add --print.'));
       if (result.verdict === 'fail' && code === 0) code = 1;
     } catch (error) {
       if (!(error instanceof Unusable)) throw error;
@@ -70,7 +71,13 @@ function inspected(
       tell('');
       return step.value;
     }
-    tell(`${step.value.title} (${step.value.done + 1} of ${step.value.of})`);
+    tell(
+      say('{title} ({done} of {of})', {
+        title: step.value.title,
+        done: step.value.done + 1,
+        of: step.value.of,
+      }),
+    );
   }
 }
 
@@ -113,17 +120,25 @@ function jsonLine(
 function report(file: string, { verdict, part, checks }: Inspection): string {
   const size = part.sizeMm.map((mm) => mm.toFixed(2)).join(' × ');
   const cm3 = (part.volumeMm3 / 1000).toFixed(2);
-  const bodies = part.bodies === 1 ? 'one body' : `${part.bodies} bodies`;
+  const bodies = part.bodies === 1 ? say('one body') : say('{bodies} bodies', { bodies: part.bodies });
   return [
     `${file}: ${verdict}`,
-    `  ${size} mm, ${cm3} cm³, ${bodies}, ${part.triangles} triangles`,
+    say('  {size} mm, {cm3} cm³, {bodies}, {triangles} triangles', {
+      size,
+      cm3,
+      bodies,
+      triangles: part.triangles,
+    }),
     ...checks.flatMap(checkLines),
   ].join('\n');
 }
 
 function checkLines({ id, verdict, measured, limit, unit, rule, findings }: CheckResult): string[] {
   const value = measured === null ? 'none' : `${measured} ${unit}`;
-  const bound = `${rule === 'atLeast' ? 'at least' : 'at most'} ${limit} ${unit}`;
+  const bound = `${rule === 'atLeast' ? say('at least') : say('at most')} ${limit} ${unit}`;
   const head = `  ${verdict.padEnd(4)}  ${id.padEnd(9)} ${value} (${bound})`;
-  return [head, ...findings.map(({ message, at }) => `          ${message} At ${at.join(', ')}.`)];
+  return [
+    head,
+    ...findings.map(({ message, at }) => say('          {message} At {at}.', { message, at: at.join(', ') })),
+  ];
 }

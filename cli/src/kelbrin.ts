@@ -1,6 +1,7 @@
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { inspectCommand } from './inspectCommand.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
+import { say } from '@kelbrin/core/words';
 
 const usage = `usage:
   kelbrin inspect FILE… [--limits FILE] [--brief FILE] [--print] [--json [--region]]
@@ -8,7 +9,7 @@ const usage = `usage:
   kelbrin remedies RECIPE [--limits FILE] [--brief FILE] [--json]
                                                    list changes that mend what fails
   kelbrin build RECIPE --out PART.3mf|.stl         build the part of a recipe
-  kelbrin slice FILE --out PART.gcode [--limits FILE] [--set draft|everyday|fine]
+  kelbrin slice FILE --out PART.gcode [--limits FILE] [--set trial|everyday|detail]
                                                    slice an STL or 3MF file
 Exit 0: pass or warn; 1: a part fails; 2: something cannot be used.`;
 
@@ -33,7 +34,7 @@ export async function kelbrin(args: readonly string[], output: Output): Promise<
           json: { type: 'boolean' },
           region: { type: 'boolean' },
         });
-        if (positionals.length === 0) throw new Unusable('Name at least one file to inspect.');
+        if (positionals.length === 0) throw new Unusable(say('Name at least one file to inspect.'));
         const { json = false, region = false, print = false, ...files } = values as InspectFlags;
         return await inspectCommand({ files: positionals, ...files, json, region, print }, output);
       }
@@ -49,7 +50,7 @@ export async function kelbrin(args: readonly string[], output: Output): Promise<
           brief: { type: 'string' },
           json: { type: 'boolean' },
         });
-        if (positionals.length !== 1) throw new Unusable('Name one recipe file.');
+        if (positionals.length !== 1) throw new Unusable(say('Name one recipe file.'));
         const { json = false, ...files } = values as { limits?: string; brief?: string; json?: boolean };
         const { remediesCommand } = await import('./remediesCommand.ts');
         return await remediesCommand({ recipe: positionals[0], ...files, json }, output);
@@ -70,7 +71,7 @@ export async function kelbrin(args: readonly string[], output: Output): Promise<
         output.out(usage);
         return name === undefined ? 2 : 0;
       default:
-        throw new Unusable(`There is no command “${name}”; try “help”.`);
+        throw new Unusable(say('There is no command “{name}”; try “help”.', { name }));
     }
   } catch (error) {
     if (!(error instanceof Unusable)) throw error;
@@ -88,7 +89,7 @@ function parsed(args: string[], options: NonNullable<ParseArgsConfig['options']>
 }
 
 function oneFileTo(positionals: string[], out: unknown, what: string): [string, string] {
-  if (positionals.length !== 1) throw new Unusable(`Name one ${what} file.`);
-  if (typeof out !== 'string') throw new Unusable('Say where the result goes with --out FILE.');
+  if (positionals.length !== 1) throw new Unusable(say('Name one {what} file.', { what }));
+  if (typeof out !== 'string') throw new Unusable(say('Say where the result goes with --out FILE.'));
   return [positionals[0], out];
 }

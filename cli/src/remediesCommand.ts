@@ -3,6 +3,7 @@ import { nodeWorkshop } from '@kelbrin/core/node';
 import { parseRecipe } from '@kelbrin/core/recipe';
 import { readBriefRules, readJson, readLimits } from './files.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
+import { say } from '@kelbrin/core/words';
 
 /** Lists, for everything that fails in a recipe's part, the changes that mend it; exit 1 if something has none. */
 export async function remediesCommand(
@@ -22,7 +23,10 @@ export async function remediesCommand(
   try {
     const { recipe } = parsed;
     const now = trials.tried(recipe);
-    if (!now) throw new Unusable(`${request.recipe}: the recipe makes nothing that can be inspected.`);
+    if (!now)
+      throw new Unusable(
+        say('{recipe}: the recipe makes nothing that can be inspected.', { recipe: request.recipe }),
+      );
     const tried = (other: typeof recipe) => trials.tried(other);
     const failing = failingFindings(now.inspection).map(({ check, finding }) => ({
       check,
@@ -31,14 +35,14 @@ export async function remediesCommand(
         (each) => each !== undefined,
       ),
     }));
-    if (failing.length === 0) output.out(`${request.recipe}: nothing fails.`);
+    if (failing.length === 0) output.out(say('{recipe}: nothing fails.', { recipe: request.recipe }));
     for (const { check, finding, remedies } of failing) {
       output.out(
         request.json
           ? JSON.stringify({ file: request.recipe, check: check.id, message: finding.message, remedies })
           : [
               `${check.id}: ${finding.message}`,
-              ...(remedies.length > 0 ? remedies.map(line) : ['  no change was found that mends it']),
+              ...(remedies.length > 0 ? remedies.map(line) : [say('  no change was found that mends it')]),
             ].join('\n'),
       );
     }

@@ -5,6 +5,7 @@ import { nodeWorkshop } from '@kelbrin/core/node';
 import { allowedSets, estimate, settingsFor, slice, writeGcode } from '@kelbrin/core/slice';
 import { readLimits, readPart } from './files.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
+import { say } from '@kelbrin/core/words';
 
 /** What is sliced, where the G-code goes, and how it is printed. */
 export interface SliceRequest {
@@ -25,7 +26,10 @@ export async function sliceCommand(request: SliceRequest, output: Output): Promi
   const set = allowed.find(({ id }) => id === (request.set ?? 'everyday'));
   if (!set) {
     throw new Unusable(
-      `This limits card does not allow “${request.set}”. Choose ${choice.format(allowed.map(({ id }) => id))}.`,
+      say('This limits card does not allow “{set}”. Choose {sets}.', {
+        set: request.set ?? 'everyday',
+        sets: choice.format(allowed.map(({ id }) => id)),
+      }),
     );
   }
   const mesh = setDown((await readPart(request.file)).mesh);
@@ -35,12 +39,17 @@ export async function sliceCommand(request: SliceRequest, output: Output): Promi
   const offsetMm = [0, 1].map((axis) => limits.buildVolumeMm[axis] / 2 - (min[axis] + max[axis]) / 2);
   const gcode = writeGcode(toolpath, settings, {
     offsetMm: [offsetMm[0], offsetMm[1]],
-    notes: [basename(request.file), `printed as ${set.name.toLowerCase()}`],
+    notes: [basename(request.file), say('printed as {name}', { name: set.name.toLowerCase() })],
   });
   await writeFile(request.out, gcode);
   const { seconds, grams, layers } = estimate(toolpath, settings);
   output.out(
-    `${request.out}: ${layers} layers, about ${Math.ceil(seconds / 60)} minutes, ${grams.toFixed(1)} g`,
+    say('{out}: {layers} layers, about {minutes} minutes, {grams} g', {
+      out: request.out,
+      layers,
+      minutes: Math.ceil(seconds / 60),
+      grams: grams.toFixed(1),
+    }),
   );
   return 0;
 }

@@ -17,6 +17,8 @@ interface Kelbrin {
   printerSpeed: number;
   /** Whether the school is the demo's, or one that has just installed Kelbrin. */
   start: 'school' | 'empty';
+  /** The language of the school. One that is not English has a school of its own, whose findings are in it. */
+  language: string;
   /** A copy of the school's database, for the tests of one file. */
   databaseUrl: string;
   /** A running Kelbrin on that database. */
@@ -31,22 +33,25 @@ export const test = base.extend<
   file: ['', { option: true, scope: 'worker' }],
   printerSpeed: [400, { option: true, scope: 'worker' }],
   start: ['school', { option: true, scope: 'worker' }],
+  language: ['en', { option: true, scope: 'worker' }],
 
   databaseUrl: [
-    async ({ file, start }, use) => {
+    async ({ file, start, language }, use) => {
       const server = process.env.KELBRIN_TEST_SERVER;
       if (!server)
         throw new Error('These tests are run by “./run test browser”, which starts a server for them.');
       const databaseUrl = onDatabase(server, `kelbrin_test_${file}_${randomBytes(4).toString('hex')}`);
-      await createDatabase(databaseUrl, { template: `kelbrin_test_${start}` });
+      await createDatabase(databaseUrl, {
+        template: `kelbrin_test_${language === 'en' ? start : 'empty'}`,
+      });
       await use(databaseUrl);
     },
     { scope: 'worker' },
   ],
 
   kelbrin: [
-    async ({ databaseUrl, printerSpeed, start }, use) => {
-      const stack = await Stack.start({ databaseUrl, printerSpeed, demo: start === 'school' });
+    async ({ databaseUrl, printerSpeed, start, language }, use) => {
+      const stack = await Stack.start({ databaseUrl, printerSpeed, demo: start === 'school', language });
       await use(stack);
       expect(await stack.stop(), 'processes that did not heed that they should stop').toEqual([]);
     },

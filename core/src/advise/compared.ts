@@ -1,5 +1,6 @@
 import { measuredWords, type CheckResult, type Inspection } from '../inspect/index.ts';
 import { formatNumber } from '../recipe/index.ts';
+import { say } from '../words/index.ts';
 
 const rank = { pass: 0, warn: 1, fail: 2 };
 /** Changes of volume below this share are not worth a word. */
@@ -17,7 +18,7 @@ export function compared(before: Inspection, after: Inspection): { better: strin
   }
   const [from, to] = [before.part.volumeMm3, after.part.volumeMm3];
   if (Math.abs(to - from) > SAME_VOLUME * from) {
-    (to < from ? better : worse).push(`Volume ${cm3(from)} → ${cm3(to)} cm³`);
+    (to < from ? better : worse).push(say('Volume {cm3} → {cm32} cm³', { cm3: cm3(from), cm32: cm3(to) }));
   }
   return { better, worse };
 }

@@ -1,5 +1,6 @@
 import { measuredWords, type Inspection } from '../inspect/index.ts';
 import { setField, type Recipe } from '../recipe/index.ts';
+import { say } from '../words/index.ts';
 
 /** Something to say about a step that only shows when the whole part has been inspected. */
 export interface StepAdvice {
@@ -27,10 +28,20 @@ export function adviceOnScaling(
     const was = before.checks.find(({ id }) => id === now.id);
     if (now.verdict !== 'fail' || !was || was.verdict === 'fail' || now.measured === null) return [];
     const [is, limit] = [measuredWords(now.measured, now.unit), measuredWords(now.limit, now.unit)];
-    const bound = now.rule === 'atLeast' ? `at least ${limit} is needed` : `at most ${limit} is allowed`;
+    const bound =
+      now.rule === 'atLeast'
+        ? say('at least {limit} is needed', { limit })
+        : say('at most {limit} is allowed', { limit });
     const unscaledWords =
-      was.measured === null ? '' : `; unscaled it was ${measuredWords(was.measured, was.unit)}`;
-    return `Because of the scaling, “${now.title}” fails: it is ${is}, and ${bound}${unscaledWords}.`;
+      was.measured === null
+        ? ''
+        : say('; unscaled it was {measured}', { measured: measuredWords(was.measured, was.unit) });
+    return say('Because of the scaling, “{title}” fails: it is {is}, and {bound}{unscaledWords}.', {
+      title: now.title,
+      is,
+      bound,
+      unscaledWords,
+    });
   });
   return notes.length > 0 ? { stepId: scaling.id, notes } : undefined;
 }

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { measure, parseRecipe, recipe, emptyRecipe, type Problem, type Recipe } from '../recipe/index.ts';
 import { migrations } from './migrations.ts';
+import { say } from '../words/index.ts';
 
 /** The number of the design format that this code reads and writes; older ones are migrated on reading. */
 export const DESIGN_VERSION = 1;
@@ -19,23 +20,29 @@ const design = z
     format: z.literal('kelbrin-design'),
     version: z.literal(DESIGN_VERSION),
     /** The measures that every part has, above its own. */
-    measures: z.array(measure).max(50, 'all parts share at most 50 measures'),
-    parts: z.array(part).min(1).max(20, 'a project holds at most 20 parts'),
+    measures: z.array(measure).max(50, { error: () => say('all parts share at most 50 measures') }),
+    parts: z
+      .array(part)
+      .min(1)
+      .max(20, { error: () => say('a project holds at most 20 parts') }),
     /** The id of the part that is handed in. */
     chosen: z.string(),
   })
   .superRefine(({ measures, parts, chosen }, context) => {
     const complain = (message: string) => context.addIssue({ code: 'custom', message });
-    if (new Set(parts.map(({ id }) => id)).size < parts.length) complain('two parts have the same id');
-    if (new Set(parts.map(({ name }) => name)).size < parts.length) complain('two parts have the same name');
-    if (!parts.some(({ id }) => id === chosen)) complain('the part to hand in is not among the parts');
+    if (new Set(parts.map(({ id }) => id)).size < parts.length) complain(say('two parts have the same id'));
+    if (new Set(parts.map(({ name }) => name)).size < parts.length)
+      complain(say('two parts have the same name'));
+    if (!parts.some(({ id }) => id === chosen)) complain(say('the part to hand in is not among the parts'));
     for (const { name, recipe } of parts) {
       const names = [...measures, ...recipe.measures].map((each) => each.name);
       const twice = names.find((each, i) => names.indexOf(each) < i);
-      if (twice !== undefined) complain(`the part “${name}” has the measure “${twice}” twice`);
-      if (recipe.measures.some(({ shared }) => shared)) complain(`the part “${name}” keeps a shared measure`);
+      if (twice !== undefined)
+        complain(say('the part “{name}” has the measure “{twice}” twice', { name, twice }));
+      if (recipe.measures.some(({ shared }) => shared))
+        complain(say('the part “{name}” keeps a shared measure', { name }));
     }
-    if (measures.some(({ shared }) => shared)) complain('a measure of all parts needs no mark');
+    if (measures.some(({ shared }) => shared)) complain(say('a measure of all parts needs no mark'));
   });
 export type Design = z.infer<typeof design>;
 
@@ -71,10 +78,10 @@ export function parseDesign(data: unknown): ParsedDesign {
   const parsed = design.safeParse(current);
   if (parsed.success) return { ok: true, design: parsed.data };
   const { path, message } = parsed.error.issues[0];
-  const where = path.length > 0 ? ` (at ${path.join(' › ')})` : '';
+  const where = path.length > 0 ? say(' (at {path})', { path: path.join(' › ') }) : '';
   return {
     ok: false,
-    problem: { message: `Kelbrin cannot read this design: ${message}${where}.` },
+    problem: { message: say('Kelbrin cannot read this design: {message}{where}.', { message, where }) },
   };
 }
 
@@ -86,7 +93,7 @@ export function designProblem(of: Design): Problem | undefined {
   const parsed = design.safeParse(of);
   if (parsed.success) return undefined;
   const { message } = parsed.error.issues[0];
-  return { message: `That cannot be: ${message}.` };
+  return { message: say('That cannot be: {message}.', { message }) };
 }
 
 /** Whether two designs say the same, whatever the order of their keys. */

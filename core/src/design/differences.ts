@@ -1,5 +1,6 @@
 import { differencesOf, measureDifferences, type Change } from '../recipe/index.ts';
 import { partOf, recipeOf, type Design } from './design.ts';
+import { say } from '../words/index.ts';
 
 /** What is different in one part, or in the project as a whole where no part is named. */
 export interface DesignChanges {
@@ -11,18 +12,20 @@ export interface DesignChanges {
 export function designDifferences(before: Design, after: Design): DesignChanges[] {
   const old = new Map(before.parts.map((part) => [part.id, part]));
   const whole: Change[] = [
-    ...measureDifferences(before.measures, after.measures, 'shared measure'),
+    ...measureDifferences(before.measures, after.measures, say('shared measure')),
     ...after.parts.flatMap(({ id, name }) => {
       const was = old.get(id);
-      if (!was) return { words: `New part: ${name}` };
-      return was.name === name ? [] : { words: `The part ${was.name} is called ${name}` };
+      if (!was) return { words: say('New part: {name}', { name }) };
+      return was.name === name
+        ? []
+        : { words: say('The part {name} is called {name2}', { name: was.name, name2: name }) };
     }),
     ...before.parts
       .filter(({ id }) => !after.parts.some((part) => part.id === id))
-      .map(({ name }) => ({ words: `Gone: the part ${name}` })),
+      .map(({ name }) => ({ words: say('Gone: the part {name}', { name }) })),
   ];
   if (before.chosen !== after.chosen) {
-    whole.push({ words: `The part to hand in is ${partOf(after, after.chosen).name}` });
+    whole.push({ words: say('The part to hand in is {name}', { name: partOf(after, after.chosen).name }) });
   }
   const parts = after.parts.flatMap(({ id, name, recipe }): DesignChanges[] => {
     const was = old.get(id);

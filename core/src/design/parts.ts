@@ -1,5 +1,6 @@
 import type { Problem, Recipe } from '../recipe/index.ts';
 import { partOf, type Design, type Part } from './design.ts';
+import { say } from '../words/index.ts';
 
 /** A changed design, or why the change cannot be. The design that went in is never altered. */
 export type EditedDesign = { ok: true; design: Design } | { ok: false; problem: Problem };
@@ -17,7 +18,7 @@ export function addPart(
   recipe: Recipe,
 ): { ok: true; design: Design; partId: string } | { ok: false; problem: Problem } {
   if (design.parts.length >= MOST_PARTS)
-    return refused(`A project holds at most ${MOST_PARTS} parts: delete one first.`);
+    return refused(say('A project holds at most {most} parts: delete one first.', { most: MOST_PARTS }));
   const partId = nextId(design);
   const shared = new Set(design.measures.map((each) => each.name));
   const own = recipe.measures.flatMap(({ name, value }) => (shared.has(name) ? [] : { name, value }));
@@ -41,9 +42,9 @@ export function copyPart(design: Design, partId: string): ReturnType<typeof addP
 /** Calls a part something else. */
 export function renamePart(design: Design, partId: string, name: string): EditedDesign {
   const called = name.trim().slice(0, 40);
-  if (called === '') return refused('Type a name for the part.');
+  if (called === '') return refused(say('Type a name for the part.'));
   if (design.parts.some((part) => part.id !== partId && part.name === called)) {
-    return refused(`There is a part called “${called}” already: choose another name.`);
+    return refused(say('There is a part called “{called}” already: choose another name.', { called }));
   }
   return { ok: true, design: withPart(design, { ...partOf(design, partId), name: called }) };
 }
@@ -52,7 +53,7 @@ export function renamePart(design: Design, partId: string, name: string): Edited
 export function removePart(design: Design, partId: string): EditedDesign {
   const parts = design.parts.filter(({ id }) => id !== partId);
   if (parts.length === 0)
-    return refused('A project has at least one part: add another before you delete this one.');
+    return refused(say('A project has at least one part: add another before you delete this one.'));
   const chosen = design.chosen === partId ? parts[0].id : design.chosen;
   return { ok: true, design: { ...design, parts, chosen } };
 }

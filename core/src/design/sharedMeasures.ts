@@ -8,6 +8,7 @@ import {
 } from '../recipe/index.ts';
 import { partOf, recipeOf, withRecipe, type Design } from './design.ts';
 import { withPart, type EditedDesign } from './parts.ts';
+import { say } from '../words/index.ts';
 
 /**
  * Shares one of a part's measures with all parts. A part that has a measure of that name takes up the shared one
@@ -16,11 +17,18 @@ import { withPart, type EditedDesign } from './parts.ts';
 export function shareMeasure(design: Design, partId: string, name: string): EditedDesign {
   const part = partOf(design, partId);
   const measure = part.recipe.measures.find((each) => each.name === name);
-  if (!measure) return refused(name, `The part “${part.name}” has no measure “${name}” of its own.`);
+  if (!measure)
+    return refused(
+      name,
+      say('The part “{name}” has no measure “{name2}” of its own.', { name: part.name, name2: name }),
+    );
   const shared = new Set(design.measures.map((each) => each.name));
   const unshared = [...measuresUsedIn(measure)].find((each) => !shared.has(each));
   if (unshared !== undefined) {
-    return refused(name, `“${name}” uses “${unshared}”, which is not shared: share that one first.`);
+    return refused(
+      name,
+      say('“{name}” uses “{unshared}”, which is not shared: share that one first.', { name, unshared }),
+    );
   }
   return {
     ok: true,
@@ -35,10 +43,16 @@ export function shareMeasure(design: Design, partId: string, name: string): Edit
 /** Ends the sharing of a measure: every part that uses it has it as its own from now on, and so has the part named. */
 export function unshareMeasure(design: Design, partId: string, name: string): EditedDesign {
   const measure = design.measures.find((each) => each.name === name);
-  if (!measure) return refused(name, `No measure “${name}” is shared.`);
+  if (!measure) return refused(name, say('No measure “{name}” is shared.', { name }));
   const user = design.measures.find((each) => each.name !== name && measuresUsedIn(each).has(name));
   if (user)
-    return refused(name, `The shared measure “${user.name}” uses “${name}”: change “${user.name}” first.`);
+    return refused(
+      name,
+      say('The shared measure “{name}” uses “{name2}”: change “{name}” first.', {
+        name: user.name,
+        name2: name,
+      }),
+    );
   return {
     ok: true,
     design: {
@@ -71,7 +85,10 @@ export function setMeasure(
   if (clash)
     return refused(
       name,
-      `The part “${clash.name}” has a measure called “${to}” already: choose another name.`,
+      say('The part “{name}” has a measure called “{to}” already: choose another name.', {
+        name: clash.name,
+        to,
+      }),
     );
   return {
     ok: true,

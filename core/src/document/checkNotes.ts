@@ -1,5 +1,5 @@
 import { requirementKinds, requirementWords, type CheckId } from '../inspect/index.ts';
-import { listWords } from '../recipe/index.ts';
+import { sayList } from '../words/index.ts';
 
 /** What the document of the inspection says of a check beyond what the check itself knows. */
 export interface CheckNotes {
@@ -115,7 +115,7 @@ export const checkNotes: Readonly<Record<CheckId, CheckNotes>> = {
     blindSpots: 'As for time.',
   },
   brief: {
-    measures: `How many of the brief’s requirements are met, of those that can be told. It can ask that a part ${listWords(
+    measures: `How many of the brief’s requirements are met, of those that can be told. It can ask that a part ${sayList(
       requirementKinds.map((kind) => requirementWords(kind.create())),
     )}.`,
     limit:

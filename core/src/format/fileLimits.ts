@@ -1,4 +1,5 @@
 import { FormatError } from './formatError.ts';
+import { locale, say } from '../words/index.ts';
 
 /** How much a file may hold; a reader stops as soon as it meets more. */
 export interface FileLimits {
@@ -38,21 +39,26 @@ export const ownFile: FileLimits = {
 /** Throws unless so many triangles may be in a file. */
 export function demandTriangles(triangles: number, limits: FileLimits): void {
   if (triangles > limits.triangles)
-    throw new FormatError(`the file has more than ${grouped(limits.triangles)} triangles`);
+    throw new FormatError(
+      say('the file has more than {grouped} triangles', { grouped: grouped(limits.triangles) }),
+    );
 }
 
 /** Throws unless so many corners may be in a file. */
 export function demandCorners(corners: number, limits: FileLimits): void {
   if (corners > limits.corners)
-    throw new FormatError(`the file has more than ${grouped(limits.corners)} corners`);
+    throw new FormatError(
+      say('the file has more than {grouped} corners', { grouped: grouped(limits.corners) }),
+    );
 }
 
 /** Throws unless the file as a whole may be so large. */
 export function demandBytes(bytes: number, limits: FileLimits): void {
-  if (bytes > limits.bytes) throw new FormatError(`the file is larger than ${limits.bytes / 1e6} MB`);
+  if (bytes > limits.bytes)
+    throw new FormatError(say('the file is larger than {bytes} MB', { bytes: limits.bytes / 1e6 }));
 }
 
 /** A count with its thousands apart: `200,000`. */
 export function grouped(count: number): string {
-  return count.toLocaleString('en-GB');
+  return count.toLocaleString(locale());
 }

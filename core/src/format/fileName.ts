@@ -1,4 +1,5 @@
 import { plainLetters } from './plainLetters.ts';
+import { say } from '../words/index.ts';
 
 /** What the parts of a file name can stand for. */
 export interface NameParts {
@@ -22,11 +23,13 @@ export function patternProblem(pattern: string): string | undefined {
   const words = [...pattern.matchAll(/\{(\w*)\}/g)].map(([, word]) => word);
   const unknown = words.find((word) => !['brief', 'student', 'part', 'n'].includes(word));
   if (unknown !== undefined) {
-    return `A file’s name can hold {brief}, {student}, {part} and {n}, but no {${unknown}}.`;
+    return say("A file’s name can hold '{brief}', '{student}', '{part}' and '{n}', but no '{'{unknown}'}'.", {
+      unknown,
+    });
   }
-  if (/[{}]/.test(pattern.replace(/\{\w*\}/g, ''))) return 'A bracket is open or closed twice.';
-  if (!words.includes('student')) return 'Without {student} the files of two students have one name.';
-  if (pattern.length > 80) return 'A pattern has at most 80 characters.';
+  if (/[{}]/.test(pattern.replace(/\{\w*\}/g, ''))) return say('A bracket is open or closed twice.');
+  if (!words.includes('student')) return say('Without {student} the files of two students have one name.');
+  if (pattern.length > 80) return say('A pattern has at most 80 characters.');
   return undefined;
 }
 

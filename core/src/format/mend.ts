@@ -1,5 +1,6 @@
 import { boundsOf, onlyFaces, topologyOf, volumeOf, type Box, type SolidMesh } from '../mesh/index.ts';
 import { FormatError } from './formatError.ts';
+import { say } from '../words/index.ts';
 
 /** A hole in a surface is closed if it has no more edges than this; a larger one is missing too much to guess. */
 const LARGEST_HOLE = 12;
@@ -20,32 +21,40 @@ export interface Mended {
 export function mend(given: SolidMesh): Mended {
   const mended: string[] = [];
   let mesh = given;
-  const say = (count: number, one: string, many: string) => {
-    if (count > 0) mended.push(count === 1 ? one : many.replace('N', String(count)));
+  const note = (count: number, words: (count: number) => string) => {
+    if (count > 0) mended.push(words(count));
   };
   if (topologyOf(mesh).openEdges > 0) {
     const { mesh: single, dropped } = withoutDuplicates(mesh);
-    say(
-      dropped,
-      'A triangle that was there twice was left out.',
-      'N triangles that were there twice were left out.',
+    note(dropped, (count) =>
+      say(
+        '{count, plural, one {A triangle that was there twice was left out.} other {# triangles that were there twice were left out.}}',
+        { count },
+      ),
     );
     const { mesh: facing, turned } = facingAlike(single);
-    say(
-      turned,
-      'A triangle that faced the wrong way was turned.',
-      'N triangles that faced the wrong way were turned.',
+    note(turned, (count) =>
+      say(
+        '{count, plural, one {A triangle that faced the wrong way was turned.} other {# triangles that faced the wrong way were turned.}}',
+        { count },
+      ),
     );
     const { mesh: closed, filled } = withHolesFilled(facing);
-    say(filled, 'A small hole in the surface was closed.', 'N small holes in the surface were closed.');
+    note(filled, (count) =>
+      say(
+        '{count, plural, one {A small hole in the surface was closed.} other {# small holes in the surface were closed.}}',
+        { count },
+      ),
+    );
     mesh = closed;
   }
   refuseOpen(mesh);
   const { mesh: outwards, bodies } = facingOutwards(mesh);
-  say(
-    bodies,
-    'The surface faced inwards and was turned about.',
-    'N bodies that faced inwards were turned about.',
+  note(bodies, (count) =>
+    say(
+      '{count, plural, one {The surface faced inwards and was turned about.} other {# bodies that faced inwards were turned about.}}',
+      { count },
+    ),
   );
   return { mesh: outwards, mended };
 }
@@ -57,7 +66,10 @@ function refuseOpen({ positions, triangles, ...rest }: SolidMesh): void {
   const from = 3 * triangles[edge];
   const at = [...positions.subarray(from, from + 3)].map((mm) => Math.round(100 * mm) / 100);
   throw new FormatError(
-    `the surface in the file does not close: ${openEdges} edges have a triangle on one side only, one of them at ${at.join(', ')}`,
+    say(
+      'the surface in the file does not close: {openEdges} edges have a triangle on one side only, one of them at {at}',
+      { openEdges, at: at.join(', ') },
+    ),
   );
 }
 

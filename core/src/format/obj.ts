@@ -3,6 +3,7 @@ import { demandCorners, demandTriangles, ownFile } from './fileLimits.ts';
 import { FloatList } from './floatList.ts';
 import { FormatError } from './formatError.ts';
 import { Tokens } from './tokens.ts';
+import { say } from '../words/index.ts';
 
 /** Writes a Wavefront OBJ file; its numbers are millimetres, which its head says, since the format has no units. */
 export function writeObj(mesh: SolidMesh, title: string): string {
@@ -43,7 +44,9 @@ export function readObj(content: string, limits = ownFile): SolidMesh {
       for (let axis = 0; axis < 3; axis++) {
         const value = Math.fround(Number(tokens.nextOnLine()));
         if (!Number.isFinite(value))
-          throw new FormatError(`line ${tokens.line} of the file has a corner that is not a number`);
+          throw new FormatError(
+            say('line {line} of the file has a corner that is not a number', { line: tokens.line }),
+          );
         vertices.push(value);
       }
       demandCorners(vertices.length / 3, limits);
@@ -53,7 +56,7 @@ export function readObj(content: string, limits = ownFile): SolidMesh {
     }
     tokens.skipLine();
   }
-  if (corners.length === 0) throw new FormatError('the file holds no faces');
+  if (corners.length === 0) throw new FormatError(say('the file holds no faces'));
   return weld(corners.toArray());
 }
 
@@ -79,4 +82,4 @@ function readFace(tokens: Tokens, vertices: FloatList, corners: FloatList): void
 }
 
 const notThere = ({ line }: Tokens) =>
-  new FormatError(`line ${line} of the file has a face that names corners which are not there`);
+  new FormatError(say('line {line} of the file has a face that names corners which are not there', { line }));

@@ -1,6 +1,7 @@
 import { Unzip, UnzipInflate, type UnzipFile } from 'fflate';
 import { grouped, type FileLimits } from './fileLimits.ts';
 import { FormatError } from './formatError.ts';
+import { say } from '../words/index.ts';
 
 /** How much of a package is handed to the decompressor at a time, so that it can be stopped in between. */
 const PIECE_BYTES = 16_384;
@@ -28,7 +29,8 @@ export function unpack(
     throw (refusal ??= new FormatError(message));
   };
   const unzip = new Unzip((file) => {
-    if (++entries > limits.entries) refuse(`the package holds more than ${grouped(limits.entries)} files`);
+    if (++entries > limits.entries)
+      refuse(say('the package holds more than {grouped} files', { grouped: grouped(limits.entries) }));
     const take = takerOf(file.name);
     if (!take) return;
     open.add(file);
@@ -36,7 +38,11 @@ export function unpack(
       if (error) throw damaged(error);
       unpacked += piece.length;
       if (unpacked > limits.unpackedBytes)
-        refuse(`the file unpacks to more than ${limits.unpackedBytes / 1e6} MB`);
+        refuse(
+          say('the file unpacks to more than {unpackedBytes} MB', {
+            unpackedBytes: limits.unpackedBytes / 1e6,
+          }),
+        );
       if (isLast) open.delete(file);
       try {
         take(piece, isLast);
@@ -72,5 +78,5 @@ function hasEnd(bytes: Uint8Array): boolean {
 }
 
 function damaged(cause?: unknown): FormatError {
-  return new FormatError('the package is damaged or cut short', { cause });
+  return new FormatError(say('the package is damaged or cut short'), { cause });
 }

@@ -5,6 +5,7 @@ import { mend } from './mend.ts';
 import { looksLikeObj, readObj } from './obj.ts';
 import { readStl } from './stl.ts';
 import { readThreeMf } from './threeMfRead.ts';
+import { say } from '../words/index.ts';
 
 /** Corners up to this far apart are joined when the surface does not close without it. */
 const SEAM_MM = 1e-3;
@@ -36,17 +37,21 @@ export function readAndMend(bytes: Uint8Array, limits = ownFile): ReadSolid {
   const { bodies, openEdges } = topologyOf(mesh);
   if (bodies > limits.bodies)
     throw new FormatError(
-      `the file holds ${grouped(bodies)} pieces that do not touch, more than ${grouped(limits.bodies)}`,
+      say('the file holds {grouped} pieces that do not touch, more than {grouped2}', {
+        grouped: grouped(bodies),
+        grouped2: grouped(limits.bodies),
+      }),
     );
   if (openEdges > 0) {
     const joined = rewelded(mesh, SEAM_MM);
     const left = topologyOf(joined).openEdges;
     if (left < openEdges) {
       mesh = joined;
-      if (left === 0) mended.push(`Seams that stood open at ${openEdges} edges were joined.`);
+      if (left === 0)
+        mended.push(say('Seams that stood open at {openEdges} edges were joined.', { openEdges }));
     }
   }
-  if (mesh.triangles.length === 0) throw new FormatError('the triangles in the file have no size');
+  if (mesh.triangles.length === 0) throw new FormatError(say('the triangles in the file have no size'));
   const result = mend(mesh);
   return { mesh: result.mesh, mended: [...mended, ...result.mended] };
 }

@@ -3,6 +3,7 @@ import { demandTriangles, ownFile, type FileLimits } from './fileLimits.ts';
 import { FloatList } from './floatList.ts';
 import { FormatError } from './formatError.ts';
 import { Tokens } from './tokens.ts';
+import { say } from '../words/index.ts';
 
 const HEADER_BYTES = 80;
 const FACET_BYTES = 50;
@@ -13,17 +14,20 @@ const FACET_BYTES = 50;
  * all.
  */
 export function readStl(bytes: Uint8Array, limits = ownFile): SolidMesh {
-  if (bytes.length === 0) throw new FormatError('the file is empty');
+  if (bytes.length === 0) throw new FormatError(say('the file is empty'));
   // Many binary files begin with the word of the ASCII form, so the length decides before the words do.
   if (declaredLength(bytes) === bytes.length) {
     demandTriangles((bytes.length - HEADER_BYTES) / FACET_BYTES, limits);
     return solidFrom(binaryCorners(bytes));
   }
   if (looksLikeText(bytes)) return solidFrom(asciiCorners(new TextDecoder().decode(bytes), limits));
-  if (bytes.length < HEADER_BYTES + 4) throw new FormatError('the file is too short to be an STL file');
+  if (bytes.length < HEADER_BYTES + 4) throw new FormatError(say('the file is too short to be an STL file'));
   const facets = new DataView(bytes.buffer, bytes.byteOffset).getUint32(HEADER_BYTES, true);
   throw new FormatError(
-    `the file says it holds ${facets} triangles, which would take ${declaredLength(bytes)} bytes, but it has ${bytes.length}`,
+    say(
+      'the file says it holds {facets} triangles, which would take {declaredLength} bytes, but it has {count}',
+      { facets, declaredLength: declaredLength(bytes), count: bytes.length },
+    ),
   );
 }
 
@@ -107,7 +111,9 @@ function asciiCorners(content: string, limits: FileLimits): Float32Array {
         demandTriangles(facets, limits);
         if (corners.length !== 9 * facets)
           throw new FormatError(
-            `line ${tokens.line} of the file ends a facet that does not have three corners`,
+            say('line {line} of the file ends a facet that does not have three corners', {
+              line: tokens.line,
+            }),
           );
         break;
       case 'endsolid':
@@ -115,9 +121,9 @@ function asciiCorners(content: string, limits: FileLimits): Float32Array {
         passName(tokens);
     }
   }
-  if (!hasEnd) throw new FormatError('the file is cut short: its closing “endsolid” is missing');
+  if (!hasEnd) throw new FormatError(say('the file is cut short: its closing “endsolid” is missing'));
   if (corners.length !== 9 * facets)
-    throw new FormatError('the file has a facet that does not have three corners');
+    throw new FormatError(say('the file has a facet that does not have three corners'));
   return corners.toArray();
 }
 
@@ -129,8 +135,8 @@ function passName(tokens: Tokens): void {
 }
 
 function solidFrom(corners: Float32Array): SolidMesh {
-  if (corners.length === 0) throw new FormatError('the file holds no triangles');
-  if (!areFinite(corners)) throw new FormatError('the file has a corner that is not a number');
+  if (corners.length === 0) throw new FormatError(say('the file holds no triangles'));
+  if (!areFinite(corners)) throw new FormatError(say('the file has a corner that is not a number'));
   return weld(corners);
 }
 

@@ -3,6 +3,7 @@ import { demandCorners, demandTriangles, grouped, type FileLimits } from './file
 import { FloatList } from './floatList.ts';
 import { FormatError } from './formatError.ts';
 import { XmlScanner } from './xml.ts';
+import { say } from '../words/index.ts';
 
 const millimetresPer: Record<string, number> = {
   micron: 0.001,
@@ -57,7 +58,7 @@ export class ThreeMfModel {
 
   constructor(limits: FileLimits) {
     this.#limits = limits;
-    this.#scanner = new XmlScanner('the model inside the 3MF file', {
+    this.#scanner = new XmlScanner(say('the model inside the 3MF file'), {
       open: (name, attributes) => this.#open(name, attributes),
       close: (name) => {
         if (name === 'object') this.#object = undefined;
@@ -73,15 +74,18 @@ export class ThreeMfModel {
 
   /** What the model builds, in millimetres; call it when the whole file was taken. */
   mesh(): SolidMesh {
-    if (!this.#hasBuild) throw malformed('nothing says what to build');
+    if (!this.#hasBuild) throw malformed(say('nothing says what to build'));
     const positions = new FloatList();
     const triangles: number[] = [];
     let places = 0;
     const put = ({ objectId, matrix }: Place, around: readonly Matrix[], depth: number): void => {
       const object = this.#objects.get(objectId);
-      if (!object) throw new FormatError(`the 3MF file builds object ${objectId}, which it does not contain`);
+      if (!object)
+        throw new FormatError(
+          say('the 3MF file builds object {objectId}, which it does not contain', { objectId }),
+        );
       if (depth > DEEPEST_NESTING)
-        throw new FormatError('the objects inside the 3MF file contain each other');
+        throw new FormatError(say('the objects inside the 3MF file contain each other'));
       // A few objects that hold each other many times over would come to more than any memory holds.
       if (++places > MOST_PLACES) throw tooManyPlaces();
       const matrices = matrix ? [matrix, ...around] : around;
@@ -90,10 +94,10 @@ export class ThreeMfModel {
     };
     for (const item of this.#built) put(item, [], 0);
 
-    if (triangles.length === 0) throw new FormatError('the 3MF file builds nothing');
+    if (triangles.length === 0) throw new FormatError(say('the 3MF file builds nothing'));
     const moved = positions.toArray();
     if (!moved.every(Number.isFinite))
-      throw new FormatError('the 3MF file has a corner that is not a number');
+      throw new FormatError(say('the 3MF file has a corner that is not a number'));
     return { positions: moved, triangles: Uint32Array.from(triangles) };
   }
 
@@ -115,7 +119,7 @@ export class ThreeMfModel {
     for (let i = 0; i < own.length; i += 3) {
       const [a, b, c] = [own[i], own[i + 1], own[i + 2]];
       if (Math.max(a, b, c) >= count)
-        throw new FormatError('the 3MF file has a triangle with a corner that does not exist');
+        throw new FormatError(say('the 3MF file has a triangle with a corner that does not exist'));
       if (a !== b && b !== c && c !== a) triangles.push(base + a, base + b, base + c);
     }
   }
@@ -131,19 +135,21 @@ export class ThreeMfModel {
         demandTriangles(++this.#triangles, this.#limits);
         return;
     }
-    if (++this.#others > MOST_OTHER_ELEMENTS) throw malformed('it has too many elements');
+    if (++this.#others > MOST_OTHER_ELEMENTS) throw malformed(say('it has too many elements'));
     if (!this.#hasRoot) {
-      if (name !== 'model') throw malformed('it does not begin with a model');
+      if (name !== 'model') throw malformed(say('it does not begin with a model'));
       this.#hasRoot = true;
       const unit = attributes.unit ?? 'millimeter';
       if (!Object.hasOwn(millimetresPer, unit))
-        throw new FormatError(`the model inside the 3MF file is in an unknown unit, “${unit.slice(0, 40)}”`);
+        throw new FormatError(
+          say('the model inside the 3MF file is in an unknown unit, “{unit}”', { unit: unit.slice(0, 40) }),
+        );
       this.#scale = millimetresPer[unit];
       return;
     }
     switch (name) {
       case 'object':
-        if (attributes.id === undefined) throw malformed('an object has no number');
+        if (attributes.id === undefined) throw malformed(say('an object has no number'));
         if (++this.#places > MOST_PLACES) throw tooManyPlaces();
         this.#object = { corners: new FloatList(), triangles: [], parts: [] };
         this.#objects.set(attributes.id, this.#object);
@@ -160,32 +166,32 @@ export class ThreeMfModel {
   }
 
   #inObject(): ModelObject {
-    if (!this.#object) throw malformed('a part of an object stands outside of all objects');
+    if (!this.#object) throw malformed(say('a part of an object stands outside of all objects'));
     return this.#object;
   }
 
   #placeFrom({ objectid, transform }: Readonly<Record<string, string>>): Place {
-    if (objectid === undefined) throw malformed('it does not say which object is built');
+    if (objectid === undefined) throw malformed(say('it does not say which object is built'));
     if (++this.#places > MOST_PLACES) throw tooManyPlaces();
     return { objectId: objectid, matrix: transform === undefined ? undefined : matrixFrom(transform) };
   }
 }
 
 function coordinate(value: string | undefined): number {
-  if (value === undefined) throw malformed('a corner has no place');
+  if (value === undefined) throw malformed(say('a corner has no place'));
   return value.trim() === '' ? NaN : Number(value);
 }
 
 function index(value: string | undefined): number {
   const number = Number(value);
-  if (!Number.isInteger(number) || number < 0) throw malformed('a triangle names no corners');
+  if (!Number.isInteger(number) || number < 0) throw malformed(say('a triangle names no corners'));
   return number;
 }
 
 function matrixFrom(transform: string): Matrix {
   const numbers = transform.trim().split(/\s+/, 13).map(Number);
   if (numbers.length !== 12 || !numbers.every(Number.isFinite))
-    throw new FormatError('the 3MF file has a transform that is not twelve numbers');
+    throw new FormatError(say('the 3MF file has a transform that is not twelve numbers'));
   return numbers;
 }
 
@@ -198,6 +204,8 @@ function transformed([x, y, z]: [number, number, number], m: Matrix): [number, n
 }
 
 const malformed = (why: string) =>
-  new FormatError(`the model inside the 3MF file is not as the format has it: ${why}`);
+  new FormatError(say('the model inside the 3MF file is not as the format has it: {why}', { why }));
 const tooManyPlaces = () =>
-  new FormatError(`the 3MF file puts more than ${grouped(MOST_PLACES)} objects together`);
+  new FormatError(
+    say('the 3MF file puts more than {grouped} objects together', { grouped: grouped(MOST_PLACES) }),
+  );

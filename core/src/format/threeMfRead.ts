@@ -5,6 +5,7 @@ import { unpack } from './package.ts';
 import { ThreeMfModel } from './threeMfModel.ts';
 import { MODEL_RELATION, RECIPE_PART, RECIPE_PART_BEFORE } from './threeMfWrite.ts';
 import { XmlScanner } from './xml.ts';
+import { say } from '../words/index.ts';
 
 /** Where the model lies unless the package says otherwise. */
 const USUAL_MODEL_PART = '3D/3dmodel.model';
@@ -28,7 +29,7 @@ export function readThreeMf(bytes: Uint8Array, limits = ownFile): SolidMesh {
     const reading = (model = new ThreeMfModel(limits));
     return (piece, isLast) => reading.take(piece, isLast);
   });
-  if (!model) throw new FormatError('the 3MF file has no model inside');
+  if (!model) throw new FormatError(say('the 3MF file has no model inside'));
   return model.mesh();
 }
 
@@ -42,9 +43,9 @@ export function recipeInThreeMf(bytes: Uint8Array): string | undefined {
 }
 
 function demandPackage(bytes: Uint8Array, limits: FileLimits): void {
-  if (bytes.length === 0) throw new FormatError('the file is empty');
+  if (bytes.length === 0) throw new FormatError(say('the file is empty'));
   demandBytes(bytes.length, limits);
-  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) throw new FormatError('the file is not a 3MF file');
+  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) throw new FormatError(say('the file is not a 3MF file'));
 }
 
 /** The root model: the target of the package's start relationship, or the usual place. */
@@ -52,7 +53,7 @@ function modelPart(bytes: Uint8Array, limits: FileLimits): string {
   const relations = textOf(bytes, limits, RELATIONS_PART, LARGEST_RELATIONS_BYTES);
   let target = USUAL_MODEL_PART;
   if (relations === undefined) return target;
-  const scanner = new XmlScanner('the list of contents inside the 3MF file', {
+  const scanner = new XmlScanner(say('the list of contents inside the 3MF file'), {
     open(name, { Type, Target }) {
       if (name === 'Relationship' && Type === MODEL_RELATION && Target)
         target = Target.startsWith('/') ? Target.slice(1) : Target;
@@ -78,7 +79,8 @@ function textOf(
     words = '';
     return (piece, isLast) => {
       length += piece.length;
-      if (length > largestBytes) throw new FormatError(`${wanted} inside the file is too large`);
+      if (length > largestBytes)
+        throw new FormatError(say('{wanted} inside the file is too large', { wanted }));
       words += decoder.decode(piece, { stream: !isLast });
     };
   });

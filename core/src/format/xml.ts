@@ -1,5 +1,6 @@
 import { SaxesParser, type SaxesTagPlain } from 'saxes';
 import { FormatError } from './formatError.ts';
+import { say } from '../words/index.ts';
 
 /** What a reader of XML is told of, in the order of the file. Names come without the prefix of their name space. */
 export interface XmlEvents {
@@ -27,16 +28,20 @@ export class XmlScanner {
   constructor(what: string, { open, close, text }: XmlEvents) {
     const parser = this.#parser;
     parser.on('error', (error) => {
-      throw new FormatError(`${what} is not well-formed XML`, { cause: error });
+      throw new FormatError(say('{what} is not well-formed XML', { what }), { cause: error });
     });
     parser.on('opentagstart', () => (this.#attributes = 0));
     parser.on('attribute', () => {
       if (++this.#attributes > MOST_ATTRIBUTES)
-        throw new FormatError(`${what} has an element with more than ${MOST_ATTRIBUTES} attributes`);
+        throw new FormatError(
+          say('{what} has an element with more than {most} attributes', { what, most: MOST_ATTRIBUTES }),
+        );
     });
     parser.on('opentag', ({ name, attributes }: SaxesTagPlain) => {
       if (++this.#depth > DEEPEST)
-        throw new FormatError(`${what} has elements that lie more than ${DEEPEST} deep in each other`);
+        throw new FormatError(
+          say('{what} has elements that lie more than {least} deep in each other', { what, least: DEEPEST }),
+        );
       open(localName(name), attributes);
     });
     parser.on('closetag', ({ name }: SaxesTagPlain) => {
@@ -82,7 +87,7 @@ function declareEntities(
       get(): string {
         characters += words.length;
         if (words.includes('&') || characters > MOST_ENTITY_CHARACTERS)
-          throw new FormatError(`${what} has entities that would make it much larger`);
+          throw new FormatError(say('{what} has entities that would make it much larger', { what }));
         return words;
       },
     });

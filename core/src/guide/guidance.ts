@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { condition, holds, type Progress } from './conditions/index.ts';
+import { say } from '../words/index.ts';
 
 /** The most prompts that one brief gives; more is a lesson of its own. */
 export const MOST_PROMPTS = 20;
@@ -8,7 +9,11 @@ export const MOST_PROMPTS = 20;
 export const prompt = z.strictObject({
   /** It is ticked by this name, so that prompts can be reordered and reworded while a class works. */
   id: z.string().regex(/^[a-z0-9]{1,12}$/),
-  words: z.string().trim().min(1, 'say what to do').max(240, 'a prompt has at most 240 letters'),
+  words: z
+    .string()
+    .trim()
+    .min(1, { error: () => say('say what to do') })
+    .max(240, { error: () => say('a prompt has at most 240 letters') }),
   /** Ticks it off by itself; without one the student does. */
   until: condition.optional(),
 });
@@ -17,8 +22,10 @@ export type Prompt = z.infer<typeof prompt>;
 /** The prompts of a brief, in order. */
 export const guidance = z
   .array(prompt)
-  .max(MOST_PROMPTS, `a brief gives at most ${MOST_PROMPTS} prompts`)
-  .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, 'two prompts have the same name')
+  .max(MOST_PROMPTS, { error: () => say('a brief gives at most {most} prompts', { most: MOST_PROMPTS }) })
+  .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, {
+    error: () => say('two prompts have the same name'),
+  })
   .readonly();
 export type Guidance = z.infer<typeof guidance>;
 
@@ -29,7 +36,7 @@ export function parseGuidance(
   const parsed = guidance.safeParse(data);
   if (parsed.success) return { ok: true, guidance: parsed.data };
   const { path, message } = parsed.error.issues[0];
-  const at = typeof path[0] === 'number' ? `prompt ${path[0] + 1}: ` : '';
+  const at = typeof path[0] === 'number' ? say('prompt {path}: ', { path: path[0] + 1 }) : '';
   return { ok: false, message: `${at}${message}` };
 }
 

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { say } from '../words/index.ts';
 
 /** A number that is worked out from measures: `{ formula: 'cane + 0.4' }`. */
 export const formula = z.strictObject({ formula: z.string().min(1).max(120) });
@@ -29,9 +30,11 @@ function amount(bounds: Bounds) {
     .superRefine((value, context) => {
       if (typeof value !== 'number') return;
       const complain = (message: string) => context.addIssue({ code: 'custom', message });
-      if (!(value >= minimum)) complain(`it must be at least ${withUnit(minimum, unit)}`);
-      else if (value > maximum) complain(`it can be at most ${withUnit(maximum, unit)}`);
-      else if (whole && !Number.isInteger(value)) complain('it must be a whole number');
+      if (!(value >= minimum))
+        complain(say('it must be at least {minimum}', { minimum: withUnit(minimum, unit) }));
+      else if (value > maximum)
+        complain(say('it can be at most {maximum}', { maximum: withUnit(maximum, unit) }));
+      else if (whole && !Number.isInteger(value)) complain(say('it must be a whole number'));
     })
     .meta({ ...bounds });
 }

@@ -3,6 +3,7 @@ import type { Recipe } from './recipe.ts';
 import { plainSentence, type FieldPath, type SentenceContext, type Token } from './sentence.ts';
 import { isFormula, withUnit } from './amount.ts';
 import { sentenceOf, type Step } from './steps/index.ts';
+import { say } from '../words/index.ts';
 
 /** One thing that is different in a later recipe, in words, and the step it is about while that is still there. */
 export interface Change {
@@ -25,12 +26,16 @@ export function differencesOf(before: Recipe, after: Recipe): Change[] {
     ...after.steps.flatMap((step, index): Change[] => {
       const at = idsBefore.indexOf(step.id);
       const to: SentenceContext = { recipe: after, index };
-      const say = (words: string): Change => ({ stepId: step.id, words: `Step ${index + 1}${words}` });
-      if (at < 0) return [say(` is new: ${plainSentence(sentenceOf(step, to))}`)];
+      const change = (words: string): Change => ({
+        stepId: step.id,
+        words: say('Step {index}{words}', { index: index + 1, words }),
+      });
+      if (at < 0)
+        return [change(say(' is new: {sentence}', { sentence: plainSentence(sentenceOf(step, to)) }))];
       return [
-        ...(moved.has(step.id) ? [say(` was step ${at + 1}`)] : []),
+        ...(moved.has(step.id) ? [change(say(' was step {number}', { number: at + 1 }))] : []),
         ...stepDifferences(before.steps[at], { recipe: before, index: at }, step, to).map((words) =>
-          say(words),
+          change(words),
         ),
       ];
     }),
@@ -38,7 +43,10 @@ export function differencesOf(before: Recipe, after: Recipe): Change[] {
       after.steps.some(({ id }) => id === step.id)
         ? []
         : {
-            words: `Gone: step ${index + 1}, ${plainSentence(sentenceOf(step, { recipe: before, index }))}`,
+            words: say('Gone: step {number}, {sentence}', {
+              number: index + 1,
+              sentence: plainSentence(sentenceOf(step, { recipe: before, index })),
+            }),
           },
     ),
   ];
@@ -54,13 +62,31 @@ export function measureDifferences(
   return [
     ...after.flatMap((measure): Change[] => {
       const was = before.find(({ name }) => name === measure.name);
-      if (!was) return [{ words: `New ${kind}: ${measure.name} = ${valueOf(measure)}` }];
+      if (!was)
+        return [
+          {
+            words: say('New {kind}: {name} = {value}', {
+              kind,
+              name: measure.name,
+              value: valueOf(measure),
+            }),
+          },
+        ];
       if (valueOf(was) === valueOf(measure)) return [];
-      return [{ words: `The ${kind} ${measure.name}: ${valueOf(was)} → ${valueOf(measure)}` }];
+      return [
+        {
+          words: say('The {kind} {name}: {before} → {after}', {
+            kind,
+            name: measure.name,
+            before: valueOf(was),
+            after: valueOf(measure),
+          }),
+        },
+      ];
     }),
     ...before
       .filter(({ name }) => !after.some((other) => other.name === name))
-      .map(({ name }) => ({ words: `Gone: the ${kind} ${name}` })),
+      .map(({ name }) => ({ words: say('Gone: the {kind} {name}', { kind, name }) })),
   ];
 }
 
@@ -69,10 +95,13 @@ function stepDifferences(before: Step, from: SentenceContext, after: Step, to: S
   const words: string[] = [];
   if (before.name !== after.name) {
     words.push(
-      after.name === undefined ? ` is not called “${before.name}” any more` : ` is called “${after.name}”`,
+      after.name === undefined
+        ? say(' is not called “{name}” any more', { name: before.name! })
+        : say(' is called “{name}”', { name: after.name }),
     );
   }
-  if (before.off !== after.off) words.push(after.off ? ' is switched off' : ' is switched on again');
+  if (before.off !== after.off)
+    words.push(after.off ? say(' is switched off') : say(' is switched on again'));
   const rest = (step: Step) => JSON.stringify({ ...step, name: undefined, off: undefined });
   if (rest(before) === rest(after)) return words;
 
@@ -84,7 +113,12 @@ function stepDifferences(before: Step, from: SentenceContext, after: Step, to: S
   );
   if (changed.length > 0) words.push(`: ${changed.join('; ')}`);
   // Another clause, another shape: single fields no longer answer to each other, so the whole sentence is read.
-  else words.push(isSameSentence ? ' was changed' : ` now reads: ${plainSentence(sentenceOf(after, to))}`);
+  else
+    words.push(
+      isSameSentence
+        ? say(' was changed')
+        : say(' now reads: {sentence}', { sentence: plainSentence(sentenceOf(after, to)) }),
+    );
   return words;
 }
 
@@ -98,7 +132,7 @@ const keyOf = ({ type, path }: Field) => `${type} ${path.join(' ')}`;
 function fieldDifference(before: Step, old: Field, after: Step, now: Field): string[] {
   if (JSON.stringify(valueAt(before, old.path)) === JSON.stringify(valueAt(after, now.path))) return [];
   if (now.type === 'drawing')
-    return [now.kind === 'svg' ? 'another drawing' : 'the outline is drawn differently'];
+    return [now.kind === 'svg' ? say('another drawing') : say('the outline is drawn differently')];
   const was = plainSentence([old]);
   const is = plainSentence([now]);
   // What a choice stands for may hold other fields, which speak for themselves.

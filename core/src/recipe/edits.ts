@@ -6,6 +6,7 @@ import type { Recipe } from './recipe.ts';
 import { referencesOf } from './references.ts';
 import type { FieldPath } from './sentence.ts';
 import { canCarry, createStep, step as stepSchema, type Step } from './steps/index.ts';
+import { say } from '../words/index.ts';
 
 /** A changed recipe, or why the change cannot be. The recipe that went in is never altered. */
 export type Edited = { ok: true; recipe: Recipe } | { ok: false; problem: Problem };
@@ -18,11 +19,14 @@ export type Edited = { ok: true; recipe: Recipe } | { ok: false; problem: Proble
  */
 export function setField(recipe: Recipe, stepId: string, path: FieldPath, value: unknown): Edited {
   const index = recipe.steps.findIndex(({ id }) => id === stepId);
-  if (index < 0) return { ok: false, problem: { message: 'That step is no longer there.' } };
+  if (index < 0) return { ok: false, problem: { message: say('That step is no longer there.') } };
   const parsed = stepSchema.safeParse(withValue(recipe.steps[index], path, value));
   if (!parsed.success) {
     const { message } = parsed.error.issues[0];
-    return { ok: false, problem: { stepId, path, message: `That does not work here: ${message}.` } };
+    return {
+      ok: false,
+      problem: { stepId, path, message: say('That does not work here: {message}.', { message }) },
+    };
   }
   return { ok: true, recipe: withSteps(recipe, recipe.steps.with(index, parsed.data)) };
 }
@@ -112,7 +116,10 @@ export function setMeasure(recipe: Recipe, name: string, change: Partial<Measure
   const refuse = (message: string): Edited => ({ ok: false, problem: { message } });
   if (!parsed.success) return refuse(`“${change.name ?? name}”: ${parsed.error.issues[0].message}.`);
   const isTaken = recipe.measures.some((each, i) => i !== index && each.name === parsed.data.name);
-  if (isTaken) return refuse(`There is a measure called “${parsed.data.name}” already: choose another name.`);
+  if (isTaken)
+    return refuse(
+      say('There is a measure called “{name}” already: choose another name.', { name: parsed.data.name }),
+    );
   const changed = { ...recipe, measures: recipe.measures.with(index, parsed.data) };
   return {
     ok: true,

@@ -1,4 +1,5 @@
 import type { Unit } from './amount.ts';
+import { said, say } from '../words/index.ts';
 
 /** The value of a formula, or one sentence that says what is wrong with it. */
 export type Worked = { ok: true; value: number } | { ok: false; message: string };
@@ -28,14 +29,14 @@ const UNITS: Readonly<Record<string, KnownUnit>> = {
 export const unitNames: readonly string[] = ['mm', 'cm', 'm', 'in', 'inch', '"', '°', '%'];
 
 /** What is counted in each unit, and which units may be typed for it. */
-const KINDS: Readonly<Record<Unit, { readonly what: string; readonly units: string }>> = {
+const KINDS: Readonly<Record<Unit, { readonly what: string; readonly units: string }>> = said({
   mm: { what: 'a length', units: 'mm, cm, m or in' },
   '°': { what: 'an angle', units: '°' },
   '%': { what: 'a share', units: '%' },
   g: { what: 'a weight', units: 'g or kg' },
   min: { what: 'a time', units: 'min or h' },
   '': { what: 'a number without a unit', units: '' },
-};
+});
 
 /**
  * Works out plain arithmetic: + − × ÷ (also `*`, `/`, `:`), brackets, numbers as people write them anywhere (decimal points
@@ -51,7 +52,7 @@ const KINDS: Readonly<Record<Unit, { readonly what: string; readonly units: stri
 export function workOut(formula: string, measures: ReadonlyMap<string, number>, unit?: Unit): Worked {
   try {
     const value = new Reader(formula, measures, unit).whole();
-    if (!Number.isFinite(value)) return { ok: false, message: 'Nothing can be divided by 0.' };
+    if (!Number.isFinite(value)) return { ok: false, message: say('Nothing can be divided by 0.') };
     // A millionth of a millimetre is far below anything; it hides the noise of binary fractions.
     return { ok: true, value: Math.round(value * 1e6) / 1e6 };
   } catch (error) {
@@ -109,7 +110,7 @@ const PIECE = new RegExp(
 function tokensOf(formula: string): Token[] {
   const tokens: Token[] = [];
   for (const [, before, number, name, sign, other] of formula.matchAll(PIECE)) {
-    if (other !== undefined) throw new FormulaError(`“${other}” cannot stand in a number.`);
+    if (other !== undefined) throw new FormulaError(say('“{other}” cannot stand in a number.', { other }));
     const type = number !== undefined ? 'number' : name !== undefined ? 'name' : 'sign';
     tokens.push({
       type,
@@ -155,10 +156,11 @@ class Reader {
   }
 
   whole(): number {
-    if (this.#tokens.length === 0) throw new FormulaError('Type a number, such as 12.5.');
+    if (this.#tokens.length === 0) throw new FormulaError(say('Type a number, such as 12.5.'));
     const value = this.#sum();
     const left = this.#tokens[this.#at];
-    if (left) throw new FormulaError(`Kelbrin does not understand “${left.text}” at this place.`);
+    if (left)
+      throw new FormulaError(say('Kelbrin does not understand “{text}” at this place.', { text: left.text }));
     return value;
   }
 
@@ -188,7 +190,7 @@ class Reader {
 
   #atom(): number {
     const token = this.#tokens[this.#at++];
-    if (!token) throw new FormulaError('A number is missing at the end.');
+    if (!token) throw new FormulaError(say('A number is missing at the end.'));
     if (token.type === 'number') {
       const next = this.#tokens[this.#at];
       if (next?.type !== 'name') return numberWritten(token.text);
@@ -198,13 +200,17 @@ class Reader {
     if (token.type === 'name') {
       const value = this.#measures.get(token.text);
       if (value === undefined)
-        throw new FormulaError(`“${token.text}” is not a number, and no measure is called that.`);
+        throw new FormulaError(
+          say('“{text}” is not a number, and no measure is called that.', { text: token.text }),
+        );
       return value;
     }
     if (token.text !== '(')
-      throw new FormulaError(`Kelbrin does not understand “${token.text}” at this place.`);
+      throw new FormulaError(
+        say('Kelbrin does not understand “{text}” at this place.', { text: token.text }),
+      );
     const value = this.#sum();
-    if (!this.#takes(')')) throw new FormulaError('A bracket is not closed: add “)”.');
+    if (!this.#takes(')')) throw new FormulaError(say('A bracket is not closed: add “)”.'));
     return value;
   }
 
@@ -212,13 +218,22 @@ class Reader {
   #factorOf(name: string): number {
     const found = unitNamed(name);
     const wanted = this.#unit === undefined ? undefined : KINDS[this.#unit];
-    if (!found && this.#unit === '') throw new FormulaError(`“${name}” cannot stand in a number.`);
+    if (!found && this.#unit === '')
+      throw new FormulaError(say('“{name}” cannot stand in a number.', { name }));
     if (!found) {
       const known = wanted?.units || KINDS.mm.units;
-      throw new FormulaError(`“${name}” is no unit: Kelbrin knows ${known.replace(' or ', ' and ')}.`);
+      throw new FormulaError(
+        say('“{name}” is no unit: Kelbrin knows {known}.', { name, known: known.replace(' or ', ' and ') }),
+      );
     }
     if (wanted && found.of !== this.#unit)
-      throw new FormulaError(`“${name}” is for ${KINDS[found.of].what}, and this is ${wanted.what}.`);
+      throw new FormulaError(
+        say('“{name}” is for {what}, and this is {what2}.', {
+          name,
+          what: KINDS[found.of].what,
+          what2: wanted.what,
+        }),
+      );
     return found.factor;
   }
 

@@ -4,6 +4,7 @@ import { isFormula } from './amount.ts';
 import { axisIndex, type Along, type Placement } from './placement.ts';
 import type { FieldPath } from './sentence.ts';
 import { sizesOf, type Step } from './steps/index.ts';
+import { say } from '../words/index.ts';
 
 /** A change of one field. */
 export interface FieldChange {
@@ -42,7 +43,7 @@ export function handlesOf(step: Step, box: Box, host: Box): Handle[] {
       ...moved(placed, 'x', x - middle[0], host),
       ...moved(placed, 'y', y - middle[1], host),
     ];
-    handles.push({ kind: 'move', label: 'Move', at: middle, to });
+    handles.push({ kind: 'move', label: say('Move'), at: middle, to });
   }
   for (const { path, axis } of sizesOf(step)) {
     const value = fieldAt(step, path);
@@ -60,7 +61,7 @@ export function handlesOf(step: Step, box: Box, host: Box): Handle[] {
     };
     handles.push({
       kind: 'size',
-      label: `Size ${axis === 'x' ? 'left to right' : 'front to back'}`,
+      label: axis === 'x' ? say('Size left to right') : say('Size front to back'),
       at,
       along: axis,
       to,
@@ -76,7 +77,7 @@ export function handlesOf(step: Step, box: Box, host: Box): Handle[] {
       const turn = ((deg % 360) + 360) % 360;
       return [{ path: ['turnDeg'], value: turn === 0 ? undefined : turn > 180 ? turn - 360 : turn }];
     };
-    handles.push({ kind: 'turn', label: 'Turn', at, to });
+    handles.push({ kind: 'turn', label: say('Turn'), at, to });
   }
   return handles;
 }

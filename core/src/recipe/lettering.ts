@@ -12,9 +12,10 @@ import {
   type SentenceContext,
   type Token,
 } from './sentence.ts';
+import { said, say } from '../words/index.ts';
 
 /** The fonts that ship with Kelbrin, each with strokes that print. */
-export const fontNames = {
+export const fontNames = said({
   sturdy: 'Sturdy',
   rounded: 'Rounded',
   slab: 'Slab',
@@ -23,7 +24,7 @@ export const fontNames = {
   script: 'Script',
   typewriter: 'Typewriter',
   hand: 'Hand',
-} as const;
+} as const);
 export type FontName = keyof typeof fontNames;
 
 /** The thinnest stroke among a font's letters and figures, as a share of the height of a capital. A test measures it. */
@@ -107,7 +108,9 @@ export function letteringTokens(of: Lettering, path: FieldPath, context: Sentenc
   // The others are offered with the strokes that they would have.
   const named = (Object.keys(fontNames) as FontName[]).map((name) => [
     name,
-    name === of.font || !strokes ? fontNames[name] : `${fontNames[name]}, strokes ${strokes(name)}`,
+    name === of.font || !strokes
+      ? fontNames[name]
+      : say('{fontNames}, strokes {strokes}', { fontNames: fontNames[name], strokes: strokes(name) }),
   ]);
   const fonts = oneOf(
     [...path, 'font'],
@@ -120,7 +123,7 @@ export function letteringTokens(of: Lettering, path: FieldPath, context: Sentenc
       type: 'words',
       path: [...path, 'words'],
       value: of.words,
-      label: 'words to write',
+      label: say('words to write'),
       maxLength: 200,
       lines: true,
     },
@@ -145,7 +148,7 @@ export function letteringTokens(of: Lettering, path: FieldPath, context: Sentenc
       ],
       ({ value }) => (value as { by: string }).by === size.by,
     ),
-    ...(strokes ? [text(`(thinnest stroke ${strokes(of.font)})`)] : []),
+    ...(strokes ? [text(say('(thinnest stroke {strokes})', { strokes: strokes(of.font) }))] : []),
     ...(of.spacingMm === undefined
       ? []
       : clause(
@@ -190,12 +193,17 @@ export function letteringTokens(of: Lettering, path: FieldPath, context: Sentenc
 /** Clauses that lettering can have. */
 export function letteringAdditions(of: Lettering, path: FieldPath): Addition[] {
   const offers: (Addition & { has: boolean })[] = [
-    { has: of.spacingMm !== undefined, label: 'space the letters', path: [...path, 'spacingMm'], value: 0.5 },
-    { has: of.align !== undefined, label: 'align the lines', path: [...path, 'align'], value: 'left' },
-    { has: of.arcMm !== undefined, label: 'write along a circle', path: [...path, 'arcMm'], value: 20 },
+    {
+      has: of.spacingMm !== undefined,
+      label: say('space the letters'),
+      path: [...path, 'spacingMm'],
+      value: 0.5,
+    },
+    { has: of.align !== undefined, label: say('align the lines'), path: [...path, 'align'], value: 'left' },
+    { has: of.arcMm !== undefined, label: say('write along a circle'), path: [...path, 'arcMm'], value: 20 },
     {
       has: of.mirrored !== undefined,
-      label: 'mirror it for a stamp',
+      label: say('mirror it for a stamp'),
       path: [...path, 'mirrored'],
       value: true,
     },

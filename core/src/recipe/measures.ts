@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { formula, isFormula, type Amount } from './amount.ts';
 import { unitNames, workOut } from './formula.ts';
 import type { Problem } from './problem.ts';
+import { say } from '../words/index.ts';
 
 /** What a measure may be called: one word, which is not the name of a unit. */
 export const measureName = z
@@ -11,7 +12,7 @@ export const measureName = z
     'the name of a measure is one word; it begins with a letter and has at most 24 letters and digits',
   )
   .refine((name) => !unitNames.includes(name.toLowerCase()), {
-    error: ({ input }) => `“${String(input)}” is a unit; choose another name`,
+    error: ({ input }) => say('“{input}” is a unit; choose another name', { input: String(input) }),
   });
 
 /** A named number that steps can use: `cane = 8`. */
@@ -33,7 +34,7 @@ export function valuesOf(measures: readonly Measure[]): MeasureValues {
   for (const { name, value } of measures) {
     const worked = evaluateAmount(value, values);
     if (!worked.ok) {
-      const message = `The measure “${name}”: ${worked.message}`;
+      const message = say('The measure “{name}”: {message}', { name, message: worked.message });
       return { ok: false, problem: { measure: name, message } };
     }
     values.set(name, worked.value);

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import type { Box, Vec3 } from '../mesh/solidMesh.ts';
 import type { Range } from '../plane/index.ts';
 import { distance, percent, type Resolved } from './amount.ts';
+import { said } from '../words/index.ts';
 
 /** Left to right is x, front to back is y, upwards is z. */
 export type Axis = 'x' | 'y' | 'z';
@@ -94,8 +95,8 @@ export function rangeOf(box: Box, axis: Axis): Range {
 }
 
 /** The trade words of the two edges along an axis. */
-export const edgeWords = {
+export const edgeWords = said({
   x: { low: 'left', high: 'right', both: 'left to right', beyond: 'right of' },
   y: { low: 'front', high: 'back', both: 'front to back', beyond: 'behind' },
   z: { low: 'bottom', high: 'top', both: 'bottom to top', beyond: 'above' },
-} as const;
+} as const);

@@ -13,10 +13,11 @@ import {
   type Token,
 } from './sentence.ts';
 import type { FieldPath } from './sentence.ts';
+import { say } from '../words/index.ts';
 
 /** The step or plate that something is placed on; every earlier step can be chosen. */
 export function targetToken(path: FieldPath, on: Target, { recipe, index }: SentenceContext): Token {
-  const options: Option[] = [{ label: 'the plate', value: { plate: true } }];
+  const options: Option[] = [{ label: say('the plate'), value: { plate: true } }];
   for (let i = 0; i < index; i++) {
     options.push({ label: stepWords(recipe.steps, i), value: { step: recipe.steps[i].id } });
   }
@@ -52,7 +53,7 @@ export function placementTokens(
 export function placementAdditions(placed: Placement, spread: readonly [Axis, Axis]): Addition[] {
   if (!isInMiddle(placed, spread)) return [];
   return spread.map((axis) => ({
-    label: `move it ${edgeWords[axis].both}`,
+    label: say('move it {both}', { both: edgeWords[axis].both }),
     path: ['placement', axis],
     value: { relation: 'at', own: 'middle', mm: 10 },
   }));
@@ -77,7 +78,7 @@ export function alongTokens(
   // A rule that is not offered here, since what it was made for has changed, still has words.
   const isOffered = offered.some(({ value }) => isSame(value as Along, rule));
   const options = isOffered ? offered : [...offered, { label: unofferedWords(axis, rule), value: rule }];
-  const relation = choice(path, `position ${words.both}`, options, ({ value }) =>
+  const relation = choice(path, say('position {both}', { both: words.both }), options, ({ value }) =>
     isSame(value as Along, rule),
   );
   const any = { min: -1000 };
@@ -85,21 +86,45 @@ export function alongTokens(
     case 'centred':
       return rule.mm === undefined
         ? [relation]
-        : [millimetres([...path, 'mm'], rule.mm, `distance from the middle, ${words.both}`, any), relation];
+        : [
+            millimetres(
+              [...path, 'mm'],
+              rule.mm,
+              say('distance from the middle, {both}', { both: words.both }),
+              any,
+            ),
+            relation,
+          ];
     case 'inFrom':
       // Flush with an edge is said without a number.
       return rule.mm === 0 && axis === 'z'
         ? [relation]
-        : [millimetres([...path, 'mm'], rule.mm, `distance from the ${words[rule.edge]}`, any), relation];
+        : [
+            millimetres(
+              [...path, 'mm'],
+              rule.mm,
+              say('distance from the {words}', { words: words[rule.edge] }),
+              any,
+            ),
+            relation,
+          ];
     case 'beside':
       return rule.overlapMm === 0
         ? [relation]
         : [
             relation,
-            millimetres([...path, 'overlapMm'], rule.overlapMm, `overlap at the ${words[rule.edge]}`, any),
+            millimetres(
+              [...path, 'overlapMm'],
+              rule.overlapMm,
+              say('overlap at the {words}', { words: words[rule.edge] }),
+              any,
+            ),
           ];
     case 'share':
-      return [share([...path, 'percent'], rule.percent, `share of the way, ${words.both}`), relation];
+      return [
+        share([...path, 'percent'], rule.percent, say('share of the way, {both}', { both: words.both })),
+        relation,
+      ];
     case 'at':
       return rule.mm === 0 && axis === 'z'
         ? [relation]
@@ -107,7 +132,7 @@ export function alongTokens(
             millimetres(
               [...path, 'mm'],
               rule.mm,
-              axis === 'z' ? 'height above the plate' : `distance, ${words.both}`,
+              axis === 'z' ? 'height above the plate' : say('distance, {both}', { both: words.both }),
               any,
             ),
             relation,
@@ -121,24 +146,51 @@ function optionsFor(axis: Axis, mm: Amount, onPlate: boolean, extent: Extent): O
   const off = mm === 0 ? 5 : mm;
   if (onPlate) {
     return [
-      { label: `centred ${words.both}`, value: { relation: 'centred' } },
-      { label: `${words.beyond} the middle`, value: { relation: 'at', own: 'middle', mm: off } },
+      { label: say('centred {both}', { both: words.both }), value: { relation: 'centred' } },
+      {
+        label: say('{beyond} the middle', { beyond: words.beyond }),
+        value: { relation: 'at', own: 'middle', mm: off },
+      },
     ];
   }
   const beside: Option[] = [
-    { label: `beside the ${words.low}`, value: { relation: 'beside', edge: 'low', overlapMm: 0 } },
-    { label: `beside the ${words.high}`, value: { relation: 'beside', edge: 'high', overlapMm: 0 } },
-    { label: `overlapping the ${words.low} by`, value: { relation: 'beside', edge: 'low', overlapMm: 1 } },
-    { label: `overlapping the ${words.high} by`, value: { relation: 'beside', edge: 'high', overlapMm: 1 } },
+    {
+      label: say('beside the {low}', { low: words.low }),
+      value: { relation: 'beside', edge: 'low', overlapMm: 0 },
+    },
+    {
+      label: say('beside the {high}', { high: words.high }),
+      value: { relation: 'beside', edge: 'high', overlapMm: 0 },
+    },
+    {
+      label: say('overlapping the {low} by', { low: words.low }),
+      value: { relation: 'beside', edge: 'low', overlapMm: 1 },
+    },
+    {
+      label: say('overlapping the {high} by', { high: words.high }),
+      value: { relation: 'beside', edge: 'high', overlapMm: 1 },
+    },
   ];
   return [
-    { label: `in from the ${words.low}`, value: { relation: 'inFrom', edge: 'low', mm: off } },
-    { label: `in from the ${words.high}`, value: { relation: 'inFrom', edge: 'high', mm: off } },
-    { label: `centred ${words.both}`, value: { relation: 'centred' } },
-    { label: `${words.beyond} the middle`, value: { relation: 'centred', mm: off } },
-    { label: `of the way ${words.low} to ${words.high}`, value: { relation: 'share', percent: 25 } },
+    {
+      label: say('in from the {low}', { low: words.low }),
+      value: { relation: 'inFrom', edge: 'low', mm: off },
+    },
+    {
+      label: say('in from the {high}', { high: words.high }),
+      value: { relation: 'inFrom', edge: 'high', mm: off },
+    },
+    { label: say('centred {both}', { both: words.both }), value: { relation: 'centred' } },
+    { label: say('{beyond} the middle', { beyond: words.beyond }), value: { relation: 'centred', mm: off } },
+    {
+      label: say('of the way {low} to {high}', { low: words.low, high: words.high }),
+      value: { relation: 'share', percent: 25 },
+    },
     ...(extent === 'body' ? beside : []),
-    { label: `${words.beyond} the middle of the plate`, value: { relation: 'at', own: 'middle', mm: off } },
+    {
+      label: say('{beyond} the middle of the plate', { beyond: words.beyond }),
+      value: { relation: 'at', own: 'middle', mm: off },
+    },
   ];
 }
 
@@ -146,12 +198,12 @@ function optionsFor(axis: Axis, mm: Amount, onPlate: boolean, extent: Extent): O
 function heights(mm: Amount, extent: Extent): Option[] {
   const up = mm === 0 ? 5 : mm;
   if (extent === 'middle')
-    return [{ label: 'above the plate', value: { relation: 'at', own: 'middle', mm: up } }];
+    return [{ label: say('above the plate'), value: { relation: 'at', own: 'middle', mm: up } }];
   return [
-    { label: 'from the plate', value: { relation: 'at', own: 'low', mm: 0 } },
-    { label: 'above the plate at its bottom', value: { relation: 'at', own: 'low', mm: up } },
-    { label: 'above the plate at its top', value: { relation: 'at', own: 'high', mm: up } },
-    { label: 'above the plate at its middle', value: { relation: 'at', own: 'middle', mm: up } },
+    { label: say('from the plate'), value: { relation: 'at', own: 'low', mm: 0 } },
+    { label: say('above the plate at its bottom'), value: { relation: 'at', own: 'low', mm: up } },
+    { label: say('above the plate at its top'), value: { relation: 'at', own: 'high', mm: up } },
+    { label: say('above the plate at its middle'), value: { relation: 'at', own: 'middle', mm: up } },
   ];
 }
 
@@ -159,17 +211,17 @@ function heights(mm: Amount, extent: Extent): Option[] {
 function levels(mm: Amount, extent: Extent): Option[] {
   const off = mm === 0 ? 1 : mm;
   const within: Option[] = [
-    { label: 'half way up', value: { relation: 'centred' } },
-    { label: 'below its top', value: { relation: 'inFrom', edge: 'high', mm: off } },
-    { label: 'above its bottom', value: { relation: 'inFrom', edge: 'low', mm: off } },
+    { label: say('half way up'), value: { relation: 'centred' } },
+    { label: say('below its top'), value: { relation: 'inFrom', edge: 'high', mm: off } },
+    { label: say('above its bottom'), value: { relation: 'inFrom', edge: 'low', mm: off } },
   ];
   if (extent === 'middle') return within;
   return [
-    { label: 'on its top', value: { relation: 'beside', edge: 'high', overlapMm: 0 } },
-    { label: 'into its top by', value: { relation: 'beside', edge: 'high', overlapMm: off } },
-    { label: 'under its bottom', value: { relation: 'beside', edge: 'low', overlapMm: 0 } },
-    { label: 'starting at its top', value: { relation: 'inFrom', edge: 'high', mm: 0 } },
-    { label: 'starting at its bottom', value: { relation: 'inFrom', edge: 'low', mm: 0 } },
+    { label: say('on its top'), value: { relation: 'beside', edge: 'high', overlapMm: 0 } },
+    { label: say('into its top by'), value: { relation: 'beside', edge: 'high', overlapMm: off } },
+    { label: say('under its bottom'), value: { relation: 'beside', edge: 'low', overlapMm: 0 } },
+    { label: say('starting at its top'), value: { relation: 'inFrom', edge: 'high', mm: 0 } },
+    { label: say('starting at its bottom'), value: { relation: 'inFrom', edge: 'low', mm: 0 } },
     ...within,
   ];
 }
@@ -200,9 +252,13 @@ function isSame(option: Along, rule: Along): boolean {
 
 function unofferedWords(axis: Axis, rule: Along): string {
   const words = edgeWords[axis];
-  if (rule.relation === 'share') return `of the way ${words.low} to ${words.high}`;
-  if (rule.relation === 'inFrom' || rule.relation === 'beside') return `from the ${words[rule.edge]}`;
-  return axis === 'z' ? 'above the plate' : `${words.beyond} the middle of the plate`;
+  if (rule.relation === 'share')
+    return say('of the way {low} to {high}', { low: words.low, high: words.high });
+  if (rule.relation === 'inFrom' || rule.relation === 'beside')
+    return say('from the {words}', { words: words[rule.edge] });
+  return axis === 'z'
+    ? say('above the plate')
+    : say('{beyond} the middle of the plate', { beyond: words.beyond });
 }
 
 function distanceOf(rule: Along): Amount {

@@ -4,6 +4,7 @@ import { migrations } from './migrations.ts';
 import { referencesOf } from './references.ts';
 import { step } from './steps/index.ts';
 import type { Problem } from './problem.ts';
+import { say } from '../words/index.ts';
 
 /** The number of the recipe format that this code reads and writes; older ones are migrated on reading. */
 export const RECIPE_VERSION = 4;
@@ -18,8 +19,12 @@ export const recipe = z
     format: z.literal('kelbrin-recipe'),
     version: z.literal(RECIPE_VERSION),
     /** Named numbers, each of which may use those above it. */
-    measures: z.array(measure).max(MOST_MEASURES, `a part has at most ${MOST_MEASURES} measures`),
-    steps: z.array(step).max(MOST_STEPS, `a recipe has at most ${MOST_STEPS} steps`),
+    measures: z.array(measure).max(MOST_MEASURES, {
+      error: () => say('a part has at most {most} measures', { most: MOST_MEASURES }),
+    }),
+    steps: z
+      .array(step)
+      .max(MOST_STEPS, { error: () => say('a recipe has at most {most} steps', { most: MOST_STEPS }) }),
   })
   .superRefine(({ steps, measures }, context) => {
     measures.forEach(({ name }, index) => {
@@ -27,7 +32,7 @@ export const recipe = z
         context.addIssue({
           code: 'custom',
           path: ['measures', index],
-          message: `there are two measures called “${name}”`,
+          message: say('there are two measures called “{name}”', { name }),
         });
       }
     });
@@ -37,7 +42,7 @@ export const recipe = z
         context.addIssue({
           code: 'custom',
           path: ['steps', index, 'id'],
-          message: 'is the id of an earlier step too',
+          message: say('is the id of an earlier step too'),
         });
       }
       seen.add(id);
@@ -69,10 +74,10 @@ export function parseRecipe(data: unknown): ParsedRecipe {
   if (parsed.success) return { ok: true, recipe: parsed.data };
   const { path, message } = parsed.error.issues[0];
   if (path.length === 0 || path[0] !== 'steps' || typeof path[1] !== 'number') {
-    const where = path.length > 0 ? ` (at ${path.join(' › ')})` : '';
+    const where = path.length > 0 ? say(' (at {path})', { path: path.join(' › ') }) : '';
     return {
       ok: false,
-      problem: { message: `Kelbrin cannot read this recipe: ${message}${where}.` },
+      problem: { message: say('Kelbrin cannot read this recipe: {message}{where}.', { message, where }) },
     };
   }
   const stepId = (current as { steps: { id?: unknown }[] }).steps[path[1]]?.id;
@@ -82,7 +87,11 @@ export function parseRecipe(data: unknown): ParsedRecipe {
     problem: {
       stepId: typeof stepId === 'string' ? stepId : undefined,
       path: inner,
-      message: `Step ${path[1] + 1}${inner.length > 0 ? `, ${inner.join(' › ')}` : ''}: ${message}.`,
+      message: say('Step {number}{place}: {message}.', {
+        number: path[1] + 1,
+        place: inner.length > 0 ? `, ${inner.join(' › ')}` : '',
+        message,
+      }),
     },
   };
 }
@@ -103,11 +112,17 @@ export function referenceProblem({ steps }: Recipe): Problem | undefined {
       const at = steps.findIndex((other) => other.id === id);
       const what =
         at < 0
-          ? 'a step that is no longer there'
+          ? say('a step that is no longer there')
           : at < index
-            ? `step ${at + 1}, which is switched off`
-            : `step ${at + 1}, which does not come before it: move that step up, or choose an earlier one`;
-      return { stepId: each.id, path, message: `Step ${index + 1} names ${what}.` };
+            ? say('step {at}, which is switched off', { at: at + 1 })
+            : say('step {at}, which does not come before it: move that step up, or choose an earlier one', {
+                at: at + 1,
+              });
+      return {
+        stepId: each.id,
+        path,
+        message: say('Step {index} names {what}.', { index: index + 1, what }),
+      };
     }
     earlier.add(each.id);
   }

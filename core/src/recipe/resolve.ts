@@ -5,6 +5,7 @@ import type { FieldPath } from './sentence.ts';
 import { step as stepSchema, type Step } from './steps/index.ts';
 import { workOut } from './formula.ts';
 import type { Recipe } from './recipe.ts';
+import { say } from '../words/index.ts';
 
 /**
  * The steps that are switched on, every formula in them worked out.
@@ -20,7 +21,11 @@ export function resolved(recipe: Recipe): { step: Resolved<Step>; index: number 
 
 function resolvedStep(step: Step, index: number, measures: ReadonlyMap<string, number>): Resolved<Step> {
   const fail = (path: FieldPath, message: string): never => {
-    throw new RecipeError({ stepId: step.id, path, message: `Step ${index + 1}: ${message}` });
+    throw new RecipeError({
+      stepId: step.id,
+      path,
+      message: say('Step {index}: {message}', { index: index + 1, message }),
+    });
   };
   let hasFormula = false;
   const walk = (data: unknown, path: FieldPath): unknown => {

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { said, say } from '../words/index.ts';
 
 /*
  * What a schema says of data that does not fit, wherever the schema has no sentence of its own: words for people, without
@@ -11,38 +12,40 @@ function wordsOf(issue: Issue): string {
   switch (issue.code) {
     case 'invalid_type':
       return issue.input === undefined
-        ? 'something is missing here'
-        : (kinds[issue.expected] ?? ANOTHER_KIND);
+        ? say('something is missing here')
+        : (kinds[issue.expected] ?? say('this is of another kind than what belongs here'));
     case 'too_big':
-      return tooMuch[issue.origin]?.(String(issue.maximum)) ?? 'it is too large';
+      return tooMuch[issue.origin]?.(String(issue.maximum)) ?? say('it is too large');
     case 'too_small':
-      if (issue.origin === 'string' && Number(issue.minimum) === 1) return 'it is empty';
-      return tooLittle[issue.origin]?.(String(issue.minimum), issue.inclusive !== false) ?? 'it is too small';
+      if (issue.origin === 'string' && Number(issue.minimum) === 1) return say('it is empty');
+      return (
+        tooLittle[issue.origin]?.(String(issue.minimum), issue.inclusive !== false) ?? say('it is too small')
+      );
     case 'unrecognized_keys':
-      return `“${issue.keys.join('”, “')}” is not known here`;
+      return say('“{keys}” is not known here', { keys: issue.keys.join('”, “') });
     case 'invalid_format':
-      return 'it is not written as it should be';
+      return say('it is not written as it should be');
     default:
-      return 'that cannot be used here';
+      return say('that cannot be used here');
   }
 }
 
-const ANOTHER_KIND = 'this is of another kind than what belongs here';
-const kinds: Readonly<Record<string, string>> = {
+const kinds: Readonly<Record<string, string>> = said({
   number: 'a number belongs here',
   int: 'a whole number belongs here',
   string: 'words belong here',
   array: 'a list belongs here',
-};
+});
 const tooMuch: Readonly<Record<string, (most: string) => string>> = {
-  string: (most) => `it has more than ${most} characters`,
-  array: (most) => `there are more than ${most}`,
-  number: (most) => `it is more than ${most}`,
+  string: (most) => say('it has more than {most} characters', { most }),
+  array: (most) => say('there are more than {most}', { most }),
+  number: (most) => say('it is more than {most}', { most }),
 };
 const tooLittle: Readonly<Record<string, (least: string, orEqual: boolean) => string>> = {
-  string: (least) => `it has fewer than ${least} characters`,
-  array: (least) => `there are fewer than ${least}`,
-  number: (least, orEqual) => (orEqual ? `it is less than ${least}` : `it must be more than ${least}`),
+  string: (least) => say('it has fewer than {least} characters', { least }),
+  array: (least) => say('there are fewer than {least}', { least }),
+  number: (least, orEqual) =>
+    orEqual ? say('it is less than {least}', { least }) : say('it must be more than {least}', { least }),
 };
 
 z.config({ customError: wordsOf });

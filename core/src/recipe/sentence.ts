@@ -1,6 +1,7 @@
 import { formatNumber, isFormula, withUnit, type Amount, type Unit } from './amount.ts';
 import type { Measure } from './measures.ts';
 import type { PrinterTraits } from './printer.ts';
+import { say, sayList } from '../words/index.ts';
 
 /** The keys that lead from a step to one of its fields. */
 export type FieldPath = readonly (string | number)[];
@@ -97,9 +98,9 @@ export interface SentenceContext {
   readonly printer?: PrinterTraits;
 }
 
-/** Plain words. */
+/** Plain words, said in the language of the catalogue where they are in it. */
 export function text(words: string): Token {
-  return { type: 'text', text: words };
+  return { type: 'text', text: say(words) };
 }
 
 interface NumberOptions {
@@ -116,22 +117,52 @@ export function millimetres(
   label: string,
   options: NumberOptions = {},
 ): Token {
-  return { type: 'number', path, value, label, unit: 'mm', min: 0.1, max: 1000, nudge: 0.1, ...options };
+  return {
+    type: 'number',
+    path,
+    value,
+    label: say(label),
+    unit: 'mm',
+    min: 0.1,
+    max: 1000,
+    nudge: 0.1,
+    ...options,
+  };
 }
 
 /** An angle in degrees. */
 export function degrees(path: FieldPath, value: Amount, label: string, options: NumberOptions = {}): Token {
-  return { type: 'number', path, value, label, unit: '°', min: -360, max: 360, nudge: 1, ...options };
+  return {
+    type: 'number',
+    path,
+    value,
+    label: say(label),
+    unit: '°',
+    min: -360,
+    max: 360,
+    nudge: 1,
+    ...options,
+  };
 }
 
 /** A number of things. */
 export function many(path: FieldPath, value: Amount, label: string, options: NumberOptions): Token {
-  return { type: 'number', path, value, label, unit: '', min: 1, max: 100, nudge: 1, ...options };
+  return { type: 'number', path, value, label: say(label), unit: '', min: 1, max: 100, nudge: 1, ...options };
 }
 
 /** A share of a whole. */
 export function share(path: FieldPath, value: Amount, label: string, options: NumberOptions = {}): Token {
-  return { type: 'number', path, value, label, unit: '%', min: 0, max: 100, nudge: 1, ...options };
+  return {
+    type: 'number',
+    path,
+    value,
+    label: say(label),
+    unit: '%',
+    min: 0,
+    max: 100,
+    nudge: 1,
+    ...options,
+  };
 }
 
 /**
@@ -144,7 +175,9 @@ export function choice(
   options: readonly Option[],
   isChosen: (option: Option) => boolean,
 ): Token {
-  return { type: 'choice', path, label, options, chosen: Math.max(0, options.findIndex(isChosen)) };
+  const chosen = Math.max(0, options.findIndex(isChosen));
+  const shown = options.map((option) => ({ ...option, label: say(option.label) }));
+  return { type: 'choice', path, label: say(label), options: shown, chosen };
 }
 
 /** A choice among named values of one field. */
@@ -160,19 +193,21 @@ export function oneOf<Value extends string>(
 
 /** A clause that can be left out again, with its tokens. */
 export function clause(tokens: readonly Token[], path: FieldPath, label: string): Token[] {
-  return [...tokens, { type: 'drop', path, label }];
+  return [...tokens, { type: 'drop', path, label: say(label) }];
 }
 
 /** What an earlier step is called in other sentences: its name, or "step 3". */
 export function stepWords(steps: readonly NamedStep[], index: number): string {
   const { name } = steps[index];
-  return name === undefined ? `step ${index + 1}` : `“${name}”`;
+  return name === undefined ? say('step {index}', { index: index + 1 }) : `“${name}”`;
 }
 
 /** A step that cannot be named where it is, since it is gone or comes later. */
 export function missingStepWords(steps: readonly NamedStep[], id: string): string {
   const at = steps.findIndex((step) => step.id === id);
-  return at < 0 ? 'a step that is gone' : `${stepWords(steps, at)}, which comes later`;
+  return at < 0
+    ? say('a step that is gone')
+    : say('{step}, which comes later', { step: stepWords(steps, at) });
 }
 
 /** A sentence as plain text, for files, lists and people who read rather than edit. */
@@ -188,7 +223,7 @@ export function plainSentence(tokens: readonly Token[]): string {
       case 'words':
         return `“${token.value.replaceAll('\n', ' / ')}”`;
       case 'steps':
-        return listWords(token.chosen.map((id) => token.offered.find((step) => step.id === id)?.label ?? ''));
+        return sayList(token.chosen.map((id) => token.offered.find((step) => step.id === id)?.label ?? ''));
       case 'face':
       case 'file':
         return token.words;
@@ -207,12 +242,6 @@ export function plainSentence(tokens: readonly Token[]): string {
 export function amountWords(value: Amount, unit: Unit): string {
   if (!isFormula(value)) return withUnit(value, unit);
   return unit === '' ? value.formula : `${value.formula} ${unit}`;
-}
-
-/** "a", "a and b", "a, b and c". */
-export function listWords(words: readonly string[]): string {
-  if (words.length < 2) return words.join('');
-  return `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 }
 
 /** A length as people write it, without its unit. */

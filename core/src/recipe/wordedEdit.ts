@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import { withUnit } from './amount.ts';
 import type { FieldPath, Token } from './sentence.ts';
+import { say } from '../words/index.ts';
 
 /**
  * Something that reads as a sentence, with one of its fields put to another value.
@@ -21,6 +22,12 @@ export function withWordedField<T>(
   if (parsed.success) return { ok: true, changed: parsed.data };
   const token = tokens.find((each) => 'path' in each && each.path.join() === path.join());
   return token?.type === 'number'
-    ? { ok: false, message: `from ${withUnit(token.min, token.unit)} to ${withUnit(token.max, token.unit)}` }
-    : { ok: false, message: 'that cannot be chosen' };
+    ? {
+        ok: false,
+        message: say('from {min} to {max}', {
+          min: withUnit(token.min, token.unit),
+          max: withUnit(token.max, token.unit),
+        }),
+      }
+    : { ok: false, message: say('that cannot be chosen') };
 }

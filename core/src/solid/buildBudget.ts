@@ -1,3 +1,5 @@
+import { locale, say } from '../words/index.ts';
+
 /**
  * How much one recipe may come to. Each bound is far above what a printable part needs, and low enough that a browser
  * and the server can both build whatever stays within it.
@@ -14,22 +16,30 @@ export interface BuildBudget {
 /** The budget of every recipe, on the bench and on the server alike. */
 export const buildBudget: BuildBudget = { copies: 2_000, triangles: 300_000, ms: 10_000 };
 
-const grouped = (count: number) => count.toLocaleString('en-GB');
+const grouped = (count: number) => count.toLocaleString(locale());
 
 /** What to say at a step by which a recipe comes to too many copies; undefined while it does not. */
 export function tooManyCopies(copies: number, budget: BuildBudget): string | undefined {
   if (copies <= budget.copies) return undefined;
-  return `That makes ${grouped(copies)} copies in all; a part can have ${grouped(budget.copies)}. Lower one of the numbers.`;
+  return say('That makes {grouped} copies in all; a part can have {grouped2}. Lower one of the numbers.', {
+    grouped: grouped(copies),
+    grouped2: grouped(budget.copies),
+  });
 }
 
 /** What to say at a step that comes to too many triangles; undefined for one that does not. */
 export function tooManyTriangles(triangles: number, budget: BuildBudget): string | undefined {
   if (triangles <= budget.triangles) return undefined;
-  return `That comes to ${grouped(triangles)} triangles; a part can have ${grouped(budget.triangles)}. Use fewer copies, or a plainer shape.`;
+  return say(
+    'That comes to {grouped} triangles; a part can have {grouped2}. Use fewer copies, or a plainer shape.',
+    { grouped: grouped(triangles), grouped2: grouped(budget.triangles) },
+  );
 }
 
 /** What to say at a step after which building has taken too long; undefined while it has not. */
 export function tookTooLong(ms: number, budget: BuildBudget): string | undefined {
   if (ms <= budget.ms) return undefined;
-  return `Building the part up to here takes longer than ${budget.ms / 1000} s. Use fewer copies, or a plainer shape.`;
+  return say('Building the part up to here takes longer than {ms} s. Use fewer copies, or a plainer shape.', {
+    ms: budget.ms / 1000,
+  });
 }

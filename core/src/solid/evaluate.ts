@@ -27,6 +27,7 @@ import { SolidCache, type StepState } from './solidCache.ts';
 import { notesOn } from './stepNotes.ts';
 import { toMesh } from './toMesh.ts';
 import { boxOfAll, operationsNow, rectangleOf, scaleOf, turnedTrace, type Trace } from './trace.ts';
+import { say } from '../words/index.ts';
 
 /** What evaluation needs from its host, loaded once. */
 export interface Workshop {
@@ -366,7 +367,11 @@ function overlap(a: Box, b: Box): boolean {
 }
 
 function problemAt(stepId: string, index: number, message: string): RecipeError {
-  return new RecipeError({ stepId, path: [], message: `Step ${index + 1}: ${message}` });
+  return new RecipeError({
+    stepId,
+    path: [],
+    message: say('Step {index}: {message}', { index: index + 1, message }),
+  });
 }
 
 function emptyMesh(): SolidMesh {

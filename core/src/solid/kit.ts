@@ -22,6 +22,7 @@ import { inScope, type Scope } from './scope.ts';
 import { sectionsOf } from './stack.ts';
 import { fromMesh } from './toMesh.ts';
 import { operationsNow, type Trace } from './trace.ts';
+import { say } from '../words/index.ts';
 
 /** What a kit is made of. */
 export interface KitSources {
@@ -61,11 +62,16 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
   const math = new RegionMath(kernel);
 
   const fail = (path: FieldPath, message: string, at?: readonly [number, number]): never => {
-    throw new RecipeError({ stepId, path, message: `Step ${index + 1}: ${message}`, at });
+    throw new RecipeError({
+      stepId,
+      path,
+      message: say('Step {index}: {message}', { index: index + 1, message }),
+      at,
+    });
   };
   const traceOf = ({ step }: StepRef): Trace => {
     const trace = traces.get(step);
-    return trace ?? fail([], 'it names a step that is not there. Choose another step.');
+    return trace ?? fail([], say('it names a step that is not there. Choose another step.'));
   };
   const heard = (body: Manifold): Manifold => {
     place.drew(body.originalID());
@@ -101,12 +107,16 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     letters(lettering) {
       const font = fonts(lettering.font);
       if (!font)
-        return fail(['lettering', 'font'], 'this font is not loaded. Wait a moment, or choose another font.');
+        return fail(
+          ['lettering', 'font'],
+          say('this font is not loaded. Wait a moment, or choose another font.'),
+        );
       const { region, capMm, missing } = memo.data(['letters', lettering], () => {
         const set = font.outlines(lettering);
         return { ...set, region: math.joined([set.region]) };
       });
-      if (missing.length > 0) fail(['lettering', 'words'], `the font has no “${missing.join('”, “')}”.`);
+      if (missing.length > 0)
+        fail(['lettering', 'words'], say('the font has no “{missing}”.', { missing: missing.join('”, “') }));
       return { region, capMm };
     },
 
@@ -146,7 +156,7 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     },
     imported(asset) {
       const mesh = assets.get(asset);
-      if (!mesh) return fail(['asset'], 'its file is not loaded. Choose the file again.');
+      if (!mesh) return fail(['asset'], say('its file is not loaded. Choose the file again.'));
       return drawn(['imported', asset], (inner) => fromMesh(kernel, inner, mesh));
     },
     posed: posedBody,
@@ -185,7 +195,7 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
         outline ??
         fail(
           ['outline', 'of'],
-          'that step has no outline of its own. Choose a step that was raised from a shape.',
+          say('that step has no outline of its own. Choose a step that was raised from a shape.'),
         )
       );
     },

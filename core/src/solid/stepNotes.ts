@@ -1,4 +1,5 @@
 import { isUnwritten, PLACEHOLDER, type Step } from '../recipe/index.ts';
+import { say } from '../words/index.ts';
 
 /** What was found out about a step once the whole part was built. */
 export interface StepFacts {
@@ -14,22 +15,25 @@ export interface StepFacts {
 export function notesOn(step: Step, { changed, effect, filled, floats }: StepFacts): string[] {
   const notes: string[] = [];
   if (!changed) notes.push(nothingChanged(step, effect));
-  if (filled) notes.push('A later step fills this opening again: move that step before it.');
-  if (isUnwritten(step)) notes.push(`“${PLACEHOLDER}” stands here until you write words of your own.`);
-  if (floats) notes.push('This touches nothing: it would come off the printer as a piece of its own.');
+  if (filled) notes.push(say('A later step fills this opening again: move that step before it.'));
+  if (isUnwritten(step))
+    notes.push(
+      say('“{placeholder}” stands here until you write words of your own.', { placeholder: PLACEHOLDER }),
+    );
+  if (floats) notes.push(say('This touches nothing: it would come off the printer as a piece of its own.'));
   return notes;
 }
 
 function nothingChanged(step: Step, effect: StepFacts['effect']): string {
   if (step.kind === 'letters' && effect === 'add') {
-    return 'These letters are level with what they stand on, so nothing of them shows.';
+    return say('These letters are level with what they stand on, so nothing of them shows.');
   }
   switch (effect) {
     case 'cut':
-      return 'This cuts nothing, because it lies beside the part. Move it over the part.';
+      return say('This cuts nothing, because it lies beside the part. Move it over the part.');
     case 'keep':
-      return 'This takes nothing away: all of the part lies inside it.';
+      return say('This takes nothing away: all of the part lies inside it.');
     default:
-      return 'This adds nothing, because there is material already. Make it larger, or delete it.';
+      return say('This adds nothing, because there is material already. Make it larger, or delete it.');
   }
 }

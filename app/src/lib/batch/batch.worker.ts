@@ -5,6 +5,10 @@ import { plateToolpath, slicePart, type SlicedPart } from '@kelbrin/core/plate';
 import { cutThrough, estimate, hangingOf, printClock, settingsOf, type Toolpath } from '@kelbrin/core/slice';
 import { loadKernel } from '@kelbrin/core/solid';
 import type { FromBatchWorker, ToBatchWorker } from './messages';
+import { languageOf, speak } from '@kelbrin/core/words';
+
+// The page that starts it gives it the language for a name.
+speak(languageOf(self.name));
 
 const starting = loadKernel({ url: wasmUrl });
 const meshes = new Map<string, SolidMesh>();

@@ -128,7 +128,7 @@ export class BatchSlicing {
   #post(message: ToBatchWorker): void {
     // Plain copies: what Svelte watches cannot be sent.
     if (!this.#worker) {
-      this.#worker = new BatchWorker();
+      this.#worker = new BatchWorker({ name: document.documentElement.lang });
       this.#worker.addEventListener('message', ({ data }: MessageEvent<FromBatchWorker>) => this.#hear(data));
     }
     this.#worker.postMessage(message.kind === 'file' ? message : $state.snapshot(message));

@@ -92,7 +92,12 @@
       put: (body) => fetch(`/bench/${projectId}/design`, asJson('PUT', body)),
     });
     const setting = { limits, brief, filesAt: `/file/${projectId}` };
-    const state = new BenchState(design, setting, new SolidWorker(), (changed) => saving.changed(changed));
+    const state = new BenchState(
+      design,
+      setting,
+      new SolidWorker({ name: document.documentElement.lang }),
+      (changed) => saving.changed(changed),
+    );
     const draft = saving.recover({ revision, design });
     if (draft) state.replace(draft, 'saved');
     const keeping = new KeptHistory(projectId);

@@ -47,7 +47,7 @@
   let solid = $state.raw<ShownSolid>();
   const client = untrack(() => {
     const setting = { limits, brief, filesAt };
-    return new SolidClient(new SolidWorker(), setting, (message) => {
+    return new SolidClient(new SolidWorker({ name: document.documentElement.lang }), setting, (message) => {
       if (message.kind === 'solid') {
         solid = message.solid;
         if (solid.isInspected) oninspected?.(solid.inspection, undefined);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { locale } from '@kelbrin/core/words';
   import { checkTitle } from '@kelbrin/core/inspect';
   import { reviewTexts as say } from '$lib/texts/review';
 
@@ -11,7 +12,7 @@
     }[];
   }
   let { waivers }: Props = $props();
-  const day = (at: Date) => at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+  const day = (at: Date) => at.toLocaleDateString(locale(), { day: 'numeric', month: 'short' });
 </script>
 
 {#each waivers as { check, reason, by, at } (check)}

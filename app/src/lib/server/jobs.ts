@@ -6,6 +6,7 @@ import { recheckApproval } from './handIns/recheck.ts';
 import { LiveHub } from './platform/live/hub.ts';
 import { PrinterKeeper } from './printing/keeping/keeper.ts';
 import { SerialDriver } from './printers/serialDriver.ts';
+import { speakAsSet } from './platform/basics/language.ts';
 import { log } from './platform/basics/log.ts';
 import { askForInspection, INSPECT, RECHECK, startBoss, type InspectJob } from './handIns/boss.ts';
 import { forgottenHandIns, inspectHandIn } from './handIns/inspectHandIn.ts';
@@ -15,6 +16,7 @@ import { forgottenHandIns, inspectHandIn } from './handIns/inspectHandIn.ts';
  * wait for the other and either can be restarted alone.
  */
 
+speakAsSet();
 const { sql, db } = connection();
 const keepers = new Map<string, PrinterKeeper>();
 

@@ -3,6 +3,7 @@ import { guidance } from '@kelbrin/core/guide';
 import { briefRules } from '@kelbrin/core/inspect';
 import { parseRecipe, type Recipe } from '@kelbrin/core/recipe';
 import { taskText } from './taskText.ts';
+import { say } from '@kelbrin/core/words';
 
 export const MOST_COPIES = 20;
 
@@ -17,16 +18,22 @@ const starter = z.unknown().transform((data, context): Recipe | null => {
 
 /** What a teacher writes of a brief. */
 export const briefDraft = z.strictObject({
-  title: z.string().trim().min(1, 'give it a title').max(80, 'a title has at most 80 characters'),
+  title: z
+    .string()
+    .trim()
+    .min(1, { error: () => say('give it a title') })
+    .max(80, { error: () => say('a title has at most 80 characters') }),
   task: taskText,
-  dueOn: z.iso.date('that is no date').nullable(),
+  dueOn: z.iso.date({ error: () => say('that is no date') }).nullable(),
   rules: briefRules,
   guidance,
   starter,
   copies: z
-    .int('say how many')
-    .min(1, 'each part is printed once at least')
-    .max(MOST_COPIES, `each part is printed ${MOST_COPIES} times at most`),
+    .int({ error: () => say('say how many') })
+    .min(1, { error: () => say('each part is printed once at least') })
+    .max(MOST_COPIES, {
+      error: () => say('each part is printed {most} times at most', { most: MOST_COPIES }),
+    }),
 });
 export type BriefDraft = z.infer<typeof briefDraft>;
 
@@ -38,15 +45,15 @@ export function readBriefDraft(
   if (parsed.success) return { ok: true, draft: parsed.data };
   const { path, message } = parsed.error.issues[0];
   const words: Record<string, string> = {
-    title: 'Title',
-    task: 'Task',
-    dueOn: 'Due date',
-    rules: 'Requirements',
-    guidance: 'Prompts',
-    starter: 'What students begin with',
-    copies: 'Copies',
+    title: say('Title'),
+    task: say('Task'),
+    dueOn: say('Due date'),
+    rules: say('Requirements'),
+    guidance: say('Prompts'),
+    starter: say('What students begin with'),
+    copies: say('Copies'),
   };
-  return { ok: false, message: `${words[String(path[0])] ?? 'The brief'}: ${message}.` };
+  return { ok: false, message: `${words[String(path[0])] ?? say('The brief')}: ${message}.` };
 }
 
 /** What a brief says, apart from when it is due and for whom it is set. */

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { LONGEST_NAME } from './studentList.ts';
+import { say } from '@kelbrin/core/words';
 
 /** A shorter password is guessed. */
 export const SHORTEST_PASSWORD = 10;
@@ -10,16 +11,24 @@ export const firstTeacherDraft = z.object({
   name: z
     .string()
     .trim()
-    .min(1, 'Say what your students call you.')
-    .max(LONGEST_NAME, `The name is longer than ${LONGEST_NAME} characters.`),
+    .min(1, { error: () => say('Say what your students call you.') })
+    .max(LONGEST_NAME, {
+      error: () => say('The name is longer than {most} characters.', { most: LONGEST_NAME }),
+    }),
   email: z
     .string()
     .trim()
     .toLowerCase()
-    .pipe(z.email('That is no e-mail address.').max(200, 'The e-mail address is too long.')),
+    .pipe(
+      z
+        .email({ error: () => say('That is no e-mail address.') })
+        .max(200, { error: () => say('The e-mail address is too long.') }),
+    ),
   password: z
     .string()
-    .min(SHORTEST_PASSWORD, `The password needs at least ${SHORTEST_PASSWORD} characters.`)
-    .max(128, 'The password is longer than 128 characters.'),
+    .min(SHORTEST_PASSWORD, {
+      error: () => say('The password needs at least {least} characters.', { least: SHORTEST_PASSWORD }),
+    })
+    .max(128, { error: () => say('The password is longer than 128 characters.') }),
 });
 export type FirstTeacherDraft = z.infer<typeof firstTeacherDraft>;

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { formatNumber, withUnit, workOut, type Unit } from '@kelbrin/core/recipe';
+import { say } from '@kelbrin/core/words';
 
 /** What a number may be. */
 export interface NumberRules {
@@ -27,9 +28,9 @@ export function readNumber(typed: string, { unit = '', min, max, whole = false }
   const worked = workOut(typed.replace(CURRENCIES, ' ').trim(), new Map(), unit);
   if (!worked.ok) return worked;
   const value = Math.round(worked.value * 1000) / 1000;
-  if (value < min) return { ok: false, message: `At least ${withUnit(min, unit)}.` };
-  if (value > max) return { ok: false, message: `At most ${withUnit(max, unit)}.` };
-  if (whole && !Number.isInteger(value)) return { ok: false, message: 'A whole number.' };
+  if (value < min) return { ok: false, message: say('At least {min}.', { min: withUnit(min, unit) }) };
+  if (value > max) return { ok: false, message: say('At most {max}.', { max: withUnit(max, unit) }) };
+  if (whole && !Number.isInteger(value)) return { ok: false, message: say('A whole number.') };
   return { ok: true, value };
 }
 
@@ -39,10 +40,10 @@ export function writtenNumber(value: number | null | undefined): string {
 }
 
 /** A field of a form that holds a number, read on the server as in the browser; `missing` says what to do when it is empty. */
-export function numberField(rules: NumberRules, missing: string) {
+export function numberField(rules: NumberRules, missing: () => string) {
   return optionalNumberField(rules).transform((value, context): number => {
     if (value !== null) return value;
-    context.addIssue({ code: 'custom', message: missing });
+    context.addIssue({ code: 'custom', message: missing() });
     return z.NEVER;
   });
 }

@@ -54,7 +54,10 @@ describe('a number', () => {
   });
 
   it('is read from a form by the same rules', () => {
-    const grams = numberField({ unit: 'g', min: 0, max: 10_000 }, 'Say how many grams there are on it.');
+    const grams = numberField(
+      { unit: 'g', min: 0, max: 10_000 },
+      () => 'Say how many grams there are on it.',
+    );
     expect(grams.parse('1 000')).toBe(1000);
     expect(grams.safeParse('').error?.issues[0].message).toBe('Say how many grams there are on it.');
     expect(grams.safeParse(undefined).success).toBe(false);

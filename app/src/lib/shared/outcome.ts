@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { say } from '@kelbrin/core/words';
 
 /** What can come of a printed part. */
 export const outcomeKinds = [
@@ -42,14 +43,20 @@ const measuredMm = z
       .map((piece) => Number(piece.replace(',', '.')));
     if (sizes.length >= 1 && sizes.length <= 3 && sizes.every((size) => size > 0 && size <= 1000))
       return sizes;
-    context.addIssue('Write the sizes that were measured as up to three numbers, such as 69.8 × 25.1 × 2.4.');
+    context.addIssue(
+      say('Write the sizes that were measured as up to three numbers, such as 69.8 × 25.1 × 2.4.'),
+    );
     return z.NEVER;
   });
 
 /** What is written down of a part when it comes off the plate. */
 export const outcomeDraft = z.strictObject({
   outcome: z.enum(outcomeKinds, 'Say what came of the part.'),
-  note: z.string().trim().max(400, 'A note has at most 400 characters.').default(''),
+  note: z
+    .string()
+    .trim()
+    .max(400, { error: () => say('A note has at most 400 characters.') })
+    .default(''),
   next: afterFailure.optional(),
   measuredMm,
 });

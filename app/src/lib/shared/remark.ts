@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { say } from '@kelbrin/core/words';
 
 const coordinate = z.number().min(-2000).max(2000);
 
@@ -11,7 +12,11 @@ export type Anchor = z.infer<typeof anchor>;
 
 /** A remark as it is written. */
 export const remarkDraft = z.strictObject({
-  words: z.string().trim().min(1, 'Write the remark first.').max(600, 'A remark has at most 600 characters.'),
+  words: z
+    .string()
+    .trim()
+    .min(1, { error: () => say('Write the remark first.') })
+    .max(600, { error: () => say('A remark has at most 600 characters.') }),
   anchor,
 });
 export type RemarkDraft = z.infer<typeof remarkDraft>;

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { say } from '@kelbrin/core/words';
 
 /** Why a student wants something that a check fails. */
 export const argument = z.strictObject({
@@ -7,14 +8,17 @@ export const argument = z.strictObject({
   words: z
     .string()
     .trim()
-    .min(1, 'Write why it should stay like this.')
-    .max(400, 'A reason has at most 400 characters.'),
+    .min(1, { error: () => say('Write why it should stay like this.') })
+    .max(400, { error: () => say('A reason has at most 400 characters.') }),
 });
 export type Argument = z.infer<typeof argument>;
 
 /** What a student says with a hand-in. */
 export const saidWithHandIn = z.strictObject({
-  note: z.string().trim().max(1000, 'A note has at most 1000 characters.'),
+  note: z
+    .string()
+    .trim()
+    .max(1000, { error: () => say('A note has at most 1000 characters.') }),
   arguments: z.array(argument).max(40),
 });
 export type SaidWithHandIn = z.infer<typeof saidWithHandIn>;

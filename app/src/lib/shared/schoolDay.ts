@@ -1,22 +1,24 @@
 import * as z from 'zod';
+import { say } from '@kelbrin/core/words';
 
-const timeOfDay = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time is written like 08:30.');
+const timeOfDay = z
+  .string()
+  .regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: () => say('A time is written like 08:30.') });
 
 /** A lesson between two bells. */
 export const lesson = z
   .strictObject({ from: timeOfDay, to: timeOfDay })
-  .refine(({ from, to }) => from < to, 'A lesson has to end later than it begins.');
+  .refine(({ from, to }) => from < to, { error: () => say('A lesson has to end later than it begins.') });
 export type Lesson = z.infer<typeof lesson>;
 
 /** The lessons of a day in their order. */
 export const schoolDay = z
   .array(lesson)
-  .min(1, 'Enter at least one lesson.')
-  .max(16, 'Enter at most 16 lessons.')
-  .refine(
-    (lessons) => lessons.every(({ from }, i) => i === 0 || lessons[i - 1].to <= from),
-    'Each lesson has to begin after the one before it ends.',
-  );
+  .min(1, { error: () => say('Enter at least one lesson.') })
+  .max(16, { error: () => say('Enter at most 16 lessons.') })
+  .refine((lessons) => lessons.every(({ from }, i) => i === 0 || lessons[i - 1].to <= from), {
+    error: () => say('Each lesson has to begin after the one before it ends.'),
+  });
 export type SchoolDay = z.infer<typeof schoolDay>;
 
 export const ordinaryDay: SchoolDay = [
@@ -41,7 +43,7 @@ export function parseSchoolDay(words: string): { ok: true; day: SchoolDay } | { 
   const read = schoolDay.safeParse(day);
   if (read.success) return { ok: true, day: read.data };
   const { path, message } = read.error.issues[0];
-  const at = typeof path[0] === 'number' ? `Line ${path[0] + 1}: ` : '';
+  const at = typeof path[0] === 'number' ? say('Line {path}: ', { path: path[0] + 1 }) : '';
   return { ok: false, problem: at + message };
 }
 

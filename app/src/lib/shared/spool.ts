@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { numberField, optionalNumberField, type NumberRules } from './number.ts';
+import { say } from '@kelbrin/core/words';
 
 /** What a roll can hold, and what a kilogram can cost in the school's money. */
 export const spoolGrams: NumberRules = { unit: 'g', min: 0, max: 10_000 };
@@ -7,10 +8,18 @@ export const spoolPrice: NumberRules = { min: 0, max: 10_000 };
 
 /** A new roll as it says on its label. */
 export const spoolDraft = z.strictObject({
-  material: z.string().trim().min(1, 'Say what it is made of, such as PLA.').max(24),
-  colour: z.string().regex(/^#[0-9a-f]{6}$/i, 'Choose a colour.'),
-  colourName: z.string().trim().min(1, 'Say what the colour is called.').max(40),
-  gramsLeft: numberField(spoolGrams, 'Say how many grams there are on it.'),
+  material: z
+    .string()
+    .trim()
+    .min(1, { error: () => say('Say what it is made of, such as PLA.') })
+    .max(24),
+  colour: z.string().regex(/^#[0-9a-f]{6}$/i, { error: () => say('Choose a colour.') }),
+  colourName: z
+    .string()
+    .trim()
+    .min(1, { error: () => say('Say what the colour is called.') })
+    .max(40),
+  gramsLeft: numberField(spoolGrams, () => say('Say how many grams there are on it.')),
   /** What a kilogram cost; a form leaves it empty where nobody knows. */
   pricePerKg: optionalNumberField(spoolPrice),
 });

@@ -1,4 +1,5 @@
 import { guessReading, linesOf, type ListColumn, type ListReading } from './listReading.ts';
+import { say } from '@kelbrin/core/words';
 
 /** A student as one line of a list has them; a PIN that is not given is made. */
 export interface ListedStudent {
@@ -64,20 +65,34 @@ export function readStudentList(
       .trim();
     const wished = cellOf(cells, 'signInName').toLowerCase();
     const pin = cellOf(cells, 'pin').replace(/\s/g, '');
-    const say = (message: string) => problems.push({ line, message });
+    const complain = (message: string) => problems.push({ line, message });
     const before = problems.length;
     if (cells.length > Math.max(reading.columns.length, reading.hasHeading ? 0 : 1))
-      say('there is more here than a name, a sign-in name and a PIN');
-    if (name === '') say('the name is missing');
-    else if (name.length > LONGEST_NAME) say(`the name is longer than ${LONGEST_NAME} characters`);
+      complain(say('there is more here than a name, a sign-in name and a PIN'));
+    if (name === '') complain(say('the name is missing'));
+    else if (name.length > LONGEST_NAME)
+      complain(say('the name is longer than {most} characters', { most: LONGEST_NAME }));
     if (wished !== '') {
       if (!SIGN_IN_NAME.test(wished))
-        say(`“${shown(wished)}” cannot be a sign-in name: take up to 20 letters and digits`);
-      else if (taken.has(wished)) say(`the sign-in name “${shown(wished)}” is taken by someone in the class`);
+        complain(
+          say('“{wished}” cannot be a sign-in name: take up to 20 letters and digits', {
+            wished: shown(wished),
+          }),
+        );
+      else if (taken.has(wished))
+        complain(
+          say('the sign-in name “{wished}” is taken by someone in the class', { wished: shown(wished) }),
+        );
       else if (given.get(wished) !== line)
-        say(`the sign-in name “${wished}” is that of line ${given.get(wished)} already`);
+        complain(
+          say('the sign-in name “{wished}” is that of line {line} already', {
+            wished,
+            line: given.get(wished)!,
+          }),
+        );
     }
-    if (pin !== '' && !PIN.test(pin)) say(`“${shown(pin)}” is no PIN: that has six digits`);
+    if (pin !== '' && !PIN.test(pin))
+      complain(say('“{pin}” is no PIN: that has six digits', { pin: shown(pin) }));
     if (problems.length > before) continue;
     const isTaken = (each: string) => taken.has(each) || given.has(each) || made.has(each);
     const signInName = wished || signInNameFor(name, isTaken);
@@ -87,7 +102,10 @@ export function readStudentList(
   const last = lines.at(-1);
   // A class may have more already, by students who were moved there.
   if (last && taken.size + students.length > MOST_STUDENTS) {
-    problems.push({ line: last.line, message: `a class takes at most ${MOST_STUDENTS} students` });
+    problems.push({
+      line: last.line,
+      message: say('a class takes at most {most} students', { most: MOST_STUDENTS }),
+    });
   }
   return { students, problems };
 }

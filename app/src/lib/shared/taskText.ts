@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { say } from '@kelbrin/core/words';
 
 /*
  * The task of a brief: formatted text, kept as the tree that the editor makes of it (ProseMirror's JSON). No HTML is
@@ -14,8 +15,8 @@ const link = z.object({
   attrs: z.object({
     href: z
       .string()
-      .max(500, 'a link has at most 500 characters')
-      .regex(/^https?:\/\/[^\s]+$/i, 'a link begins with https:// or http://'),
+      .max(500, { error: () => say('a link has at most 500 characters') })
+      .regex(/^https?:\/\/[^\s]+$/i, { error: () => say('a link begins with https:// or http://') }),
   }),
 });
 const mark = z.discriminatedUnion('type', [
@@ -38,7 +39,10 @@ const image = z.object({
   type: z.literal('image'),
   attrs: z.object({
     src: z.string().regex(pictureSource, 'a picture has to be added with the button, not by its address'),
-    alt: z.string().max(200, 'the words of a picture have at most 200 characters').nullish(),
+    alt: z
+      .string()
+      .max(200, { error: () => say('the words of a picture have at most 200 characters') })
+      .nullish(),
   }),
 });
 const listItem = z.object({
@@ -62,9 +66,16 @@ const PICTURES = 12;
 
 /** A task as it is kept: blocks of formatted words and pictures. */
 export const taskText = z
-  .object({ type: z.literal('doc'), content: z.array(block).max(200, 'a task has at most 200 paragraphs') })
-  .refine((task) => wordsOf(task).length <= LETTERS, `a task has at most ${LETTERS} characters`)
-  .refine((task) => picturesIn(task).length <= PICTURES, `a task has at most ${PICTURES} pictures`)
+  .object({
+    type: z.literal('doc'),
+    content: z.array(block).max(200, { error: () => say('a task has at most 200 paragraphs') }),
+  })
+  .refine((task) => wordsOf(task).length <= LETTERS, {
+    error: () => say('a task has at most {most} characters', { most: LETTERS }),
+  })
+  .refine((task) => picturesIn(task).length <= PICTURES, {
+    error: () => say('a task has at most {most} pictures', { most: PICTURES }),
+  })
   // The editor keeps a line to write on at the end.
   .transform((task) => ({ ...task, content: withoutEmptyEnd(task.content) }));
 export type TaskText = z.infer<typeof taskText>;

@@ -1,4 +1,9 @@
+import { say } from '@kelbrin/core/words';
+
 /** What is said of a file that is too large to be sent or taken. */
 export function tooLargeWords(name: string, mostBytes: number): string {
-  return `${name} is larger than ${mostBytes / 1e6} MB: save it with less detail.`;
+  return say('{name} is larger than {mostBytes} MB: save it with less detail.', {
+    name,
+    mostBytes: mostBytes / 1e6,
+  });
 }

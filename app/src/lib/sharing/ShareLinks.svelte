@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { locale } from '@kelbrin/core/words';
   import { Button } from 'flowbite-svelte';
   import { SHARE_DAYS } from '$lib/shared/shareDays';
   import { sharingTexts as say } from '$lib/texts/sharing';
@@ -25,7 +26,7 @@
   const chosen = $derived(version || versions[0]?.number);
   const path = $derived(`/bench/${projectId}/shares`);
   const address = (token: string) => `${location.origin}/shared/${token}`;
-  const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+  const day = (iso: string) => new Date(iso).toLocaleDateString(locale(), { day: 'numeric', month: 'short' });
 
   async function load(): Promise<void> {
     const answer = await fetch(path).catch(() => undefined);

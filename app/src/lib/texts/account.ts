@@ -1,5 +1,7 @@
+import { said, say } from '@kelbrin/core/words';
+
 /** What the page of one's own sign-in says. */
-export const accountTexts = {
+export const accountTexts = said({
   title: 'Your sign-in',
   change: { student: 'Change your PIN', staff: 'Change your password' },
   before: { student: 'Your PIN now', staff: 'Your password now' },
@@ -8,10 +10,10 @@ export const accountTexts = {
   changed: 'It is changed. Wherever else you were signed in, you are signed out.',
   where: 'Where you are signed in',
   here: 'here',
-  since: (when: string) => `since ${when}`,
-  used: (when: string) => `last used ${when}`,
+  since: (when: string) => say('since {when}', { when }),
+  used: (when: string) => say('last used {when}', { when }),
   end: 'Sign out there',
-  endNamed: (device: string) => `Sign out on ${device}`,
+  endNamed: (device: string) => say('Sign out on {device}', { device }),
   endOthers: 'Sign out everywhere else',
   unknown: 'an unknown browser',
-} as const;
+} as const);

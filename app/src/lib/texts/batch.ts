@@ -1,8 +1,9 @@
+import { said, say } from '@kelbrin/core/words';
 import { inHours } from '@kelbrin/core/inspect';
 import type { OutcomeKind } from '../shared/outcome';
 import type { Role } from '@kelbrin/core/slice';
 
-const roles: Record<Role, string> = {
+const roles: Record<Role, string> = said({
   skirt: 'skirt',
   brim: 'brim',
   wall: 'walls',
@@ -10,9 +11,9 @@ const roles: Record<Role, string> = {
   closed: 'closed areas',
   span: 'spans',
   inside: 'inside',
-};
+});
 
-const outcomes: Record<OutcomeKind, string> = {
+const outcomes: Record<OutcomeKind, string> = said({
   good: 'good',
   sanded: 'usable after sanding',
   loose: 'came loose',
@@ -24,25 +25,29 @@ const outcomes: Record<OutcomeKind, string> = {
   broke: 'broke',
   colour: 'wrong colour',
   other: 'something else',
-};
+});
 
 /** What the page of a batch says. */
-export const batchTexts = {
-  title: (number: number) => `Batch ${number}`,
+export const batchTexts = said({
+  title: (number: number) => say('Batch {number}', { number }),
   queue: 'Queue',
-  count: (parts: number) => (parts === 1 ? 'one part' : `${parts} parts`),
+  count: (parts: number) => say('{parts, plural, one {one part} other {# parts}}', { parts }),
   left: (count: number) =>
-    count === 1 ? 'One part found no room and waits again.' : `${count} parts found no room and wait again.`,
+    say(
+      '{count, plural, one {One part found no room and waits again.} other {# parts found no room and wait again.}}',
+      { count },
+    ),
   views: 'View',
   plate: 'Plate',
   layers: 'Layers',
   section: 'Section',
   sectionOf: 'Through the part of',
   fromFront: 'From the front',
-  plateOf: (width: number, depth: number) => `Plate, ${width} × ${depth} mm, seen from above`,
+  plateOf: (width: number, depth: number) =>
+    say('Plate, {width} × {depth} mm, seen from above', { width, depth }),
   howToMove:
     'Drag a part, or choose it and move it with the arrow keys. R turns it by 15°, Shift+R the other way. Parts move apart by themselves. Hold Alt to leave them exactly where you drop them.',
-  part: (student: string) => `Part of ${student}`,
+  part: (student: string) => say('Part of {student}', { student }),
   turn: 'Turn 15°',
   takeOff: 'Take off the batch',
   arrange: 'Arrange again',
@@ -61,20 +66,21 @@ export const batchTexts = {
   colourAt: 'Change colour at',
   colourWhy: 'The print stops there until somebody has changed the filament.',
   takes: 'Time and filament',
-  slicing: (done: number, of: number) => `slicing, ${done} of ${of}`,
+  slicing: (done: number, of: number) => say('slicing, {done} of {of}', { done, of }),
   callOff: 'Stop',
   calledOff: 'Not sliced since the last change.',
   sliceAgain: 'Slice it',
   metres: 'm of filament',
   grams: 'g',
-  thenGrams: (grams: readonly string[]) => grams.join(' g, then '),
-  doneAt: (time: string) => `If you start it now, it ends at ${time}`,
-  beforeBell: (bell: string) => `, before the bell at ${bell}.`,
-  afterBell: (seconds: number, bell: string) => `, ${inHours(seconds)} after the bell at ${bell}.`,
-  costs: (money: string, spool: number) => `${money} from spool ${spool}`,
+  thenGrams: (grams: readonly string[]) => grams.join(say(' g, then ')),
+  doneAt: (time: string) => say('If you start it now, it ends at {time}', { time }),
+  beforeBell: (bell: string) => say(', before the bell at {bell}.', { bell }),
+  afterBell: (seconds: number, bell: string) =>
+    say(', {seconds} after the bell at {bell}.', { seconds: inHours(seconds), bell }),
+  costs: (money: string, spool: number) => say('{money} from spool {spool}', { money, spool }),
   noBell: ', after school.',
   start: 'Start',
-  startOn: (printer: string) => `Start on ${printer}`,
+  startOn: (printer: string) => say('Start on {printer}', { printer }),
   sheet: 'Batch sheet',
   gcode: 'G-code',
   plannedFor: 'Planned for',
@@ -82,24 +88,29 @@ export const batchTexts = {
   noneFree: 'No printer is free.',
   isPrinting: 'This batch is on a printer.',
   watch: 'Print room',
-  before: (printer: string) => `Before ${printer} starts`,
+  before: (printer: string) => say('Before {printer} starts', { printer }),
   checks: {
-    spool: (material: string, colour: string) => `${material}, ${colour}, is on the printer`,
+    spool: (material: string, colour: string) =>
+      say('{material}, {colour}, is on the printer', { material, colour }),
     plate: 'The plate is empty and wiped',
-    plateOf: (batch: number) => `Batch ${batch} was taken off; the plate is empty and wiped`,
+    plateOf: (batch: number) => say('Batch {batch} was taken off; the plate is empty and wiped', { batch }),
     sheet: 'The print sheet that belongs to this printer lies flat',
     watch: 'Somebody stays and watches the first layer',
   },
   wrongMaterial: (wanted: string, printer: string, loaded: string | undefined) =>
     loaded
-      ? `This is for ${wanted}, and there is ${loaded} on ${printer}.`
-      : `Kelbrin does not know which spool is on ${printer}: say so under “Spools”.`,
+      ? say('This is for {wanted}, and there is {loaded} on {printer}.', { wanted, loaded, printer })
+      : say('Kelbrin does not know which spool is on {printer}: say so under “Spools”.', { printer }),
   tooLittle: (needed: number, left: number) =>
-    `This takes ${needed.toFixed(1)} g, and there are ${left.toFixed(1)} g on the spool.`,
+    say('This takes {needed} g, and there are {left} g on the spool.', {
+      needed: needed.toFixed(1),
+      left: left.toFixed(1),
+    }),
   cancel: 'Not yet',
   go: 'Start printing',
-  layer: (index: number, of: number, height: string) => `layer ${index} of ${of}, ${height} mm`,
-  minute: (minute: number, of: number) => `Minute ${minute} of ${of}`,
+  layer: (index: number, of: number, height: string) =>
+    say('layer {index} of {of}, {height} mm', { index, of, height }),
+  minute: (minute: number, of: number) => say('Minute {minute} of {of}', { minute, of }),
   minutes: 'Minute of the print',
   height: 'Height of the layer',
   heightHow: 'Drag to the height that you want to see',
@@ -110,25 +121,27 @@ export const batchTexts = {
   hanging: 'hangs in the air',
   outcomeTitle: 'How it came out',
   outcomes,
-  outcome: (student: string) => `Outcome of ${student}’s part`,
+  outcome: (student: string) => say('Outcome of {student}’s part', { student }),
   note: 'Note',
   noteHint: 'what you saw',
   measured: 'measured',
-  measuredOf: (student: string) => `Measured sizes of ${student}’s part, mm`,
+  measuredOf: (student: string) => say('Measured sizes of {student}’s part, mm', { student }),
   measuredWas: (measured: string, designed: string | undefined) =>
-    `measured ${measured} mm${designed ? `, designed ${designed}` : ''}`,
+    designed
+      ? say('measured {measured} mm, designed {designed}', { measured, designed })
+      : say('measured {measured} mm', { measured }),
   photo: 'Add a photo',
-  photoOf: (student: string) => `Photo of ${student}’s part`,
+  photoOf: (student: string) => say('Photo of {student}’s part', { student }),
   next: 'What happens next',
   again: 'print it again',
   student: 'back to the student, with the note',
   write: 'Save the outcome',
   change: 'Change it',
-  changeOf: (student: string) => `Change it: the outcome of ${student}’s part`,
+  changeOf: (student: string) => say('Change it: the outcome of {student}’s part', { student }),
   oneMore: 'Print one more',
   choose: 'choose',
   tries: 'Earlier tries',
-  sheetTitle: (number: number) => `Batch ${number}: whose is what`,
+  sheetTitle: (number: number) => say('Batch {number}: whose is what', { number }),
   sheetWhat: 'The plate seen from above, its front at the bottom.',
   print: 'Print this page',
-} as const;
+} as const);

@@ -1,12 +1,15 @@
-import { listWords } from '@kelbrin/core/recipe';
+import { sayList, said, say } from '@kelbrin/core/words';
 
 /** "Step 4 is", "Steps 4 and 5 are", by their numbers as they will be. */
 function inSteps(places: readonly number[]): string {
-  return places.length === 1 ? `Step ${places[0]} is` : `Steps ${listWords(places.map(String))} are`;
+  return say('{count, plural, one {Step {places} is} other {Steps {places} are}}', {
+    count: places.length,
+    places: sayList(places.map(String)),
+  });
 }
 
 /** What the bench says around recipe, solid and inspection. */
-export const benchTexts = {
+export const benchTexts = said({
   recipe: 'Recipe',
   inspection: 'Inspection',
   part: 'Part',
@@ -36,7 +39,7 @@ export const benchTexts = {
   keepAsFile: 'Keep as a file',
   throwAway: 'Throw away',
   isFull: (most: number, what: string) =>
-    `There are ${most} ${what} already, which is as many as there can be.`,
+    say('There are {most} {what} already, which is as many as there can be.', { most, what }),
   whichState:
     'A team-mate or another tab changed this project while you did. Which of the two do you want to keep?',
   notLost: 'The other one is not lost: Undo brings it back.',
@@ -55,56 +58,62 @@ export const benchTexts = {
   fromExample: 'Begin from an example',
   exampleWhat:
     'Every number of an example can be changed. If this part has steps already, the example becomes a part beside it.',
-  moveStep: (number: number) => `Move step ${number}: drag it, or press the up and down arrows`,
+  moveStep: (number: number) =>
+    say('Move step {number}: drag it, or press the up and down arrows', { number }),
   moveStepHow: 'Drag to move, or press the up and down arrows',
-  nameStep: (number: number) => `Name step ${number}`,
+  nameStep: (number: number) => say('Name step {number}', { number }),
   giveName: 'Give it a name',
-  nameOfStep: (number: number) => `name of step ${number}`,
-  copyStep: (number: number) => `Copy step ${number}`,
+  nameOfStep: (number: number) => say('name of step {number}', { number }),
+  copyStep: (number: number) => say('Copy step {number}', { number }),
   copy: 'Copy',
-  stepOn: (number: number) => `Switch step ${number} on`,
-  stepOff: (number: number) => `Switch step ${number} off`,
+  stepOn: (number: number) => say('Switch step {number} on', { number }),
+  stepOff: (number: number) => say('Switch step {number} off', { number }),
   switchOn: 'Switch on',
   switchOff: 'Switch off',
   isOff: 'Switched off.',
   switchedOff: 'switched off',
-  deleteStep: (number: number) => `Delete step ${number}`,
+  deleteStep: (number: number) => say('Delete step {number}', { number }),
   remove: 'Delete',
   breaks: {
-    delete: (step: number) => `Delete step ${step}?`,
-    move: (step: number) => `Move step ${step}?`,
+    delete: (step: number) => say('Delete step {step}?', { step }),
+    move: (step: number) => say('Move step {step}?', { step }),
   },
   breaksWhat: {
     delete: (broken: readonly number[]) =>
-      `${inSteps(broken)} then without what it names, and the part cannot be built until that is mended.`,
+      say('{inSteps} then without what it names, and the part cannot be built until that is mended.', {
+        inSteps: inSteps(broken),
+      }),
     move: (broken: readonly number[]) =>
-      `${inSteps(broken)} then naming what comes later, and the part cannot be built until that is mended.`,
+      say('{inSteps} then naming what comes later, and the part cannot be built until that is mended.', {
+        inSteps: inSteps(broken),
+      }),
   },
   breaksYes: { delete: 'Delete it', move: 'Move it' },
   breaksNo: 'Leave it',
-  foldStep: (number: number) => `Step ${number}, fold`,
-  unfoldStep: (number: number) => `Step ${number}, unfold`,
-  moreFor: (number: number) => `More for step ${number}`,
+  foldStep: (number: number) => say('Step {number}, fold', { number }),
+  unfoldStep: (number: number) => say('Step {number}, unfold', { number }),
+  moreFor: (number: number) => say('More for step {number}', { number }),
   more: 'more',
   stepsToChoose: 'steps to be chosen',
   noStepBefore: 'No step comes before this one.',
   measures: 'Measures',
   addMeasure: 'Add a measure',
   nameOfMeasure: 'name of the measure',
-  share: (measure: string) => `Share ${measure} with all parts`,
+  share: (measure: string) => say('Share {measure} with all parts', { measure }),
   shareIt: 'Share it with all parts',
   isShared: 'All parts have this measure',
-  deleteMeasure: (measure: string) => `Delete the measure ${measure}`,
+  deleteMeasure: (measure: string) => say('Delete the measure {measure}', { measure }),
   faces: 'Faces that it can lie on',
   chooseFace: 'Click a face, or choose one',
   svgFile: 'SVG file',
   fileToImport: 'File to import',
   fileOfPart: 'File of a part',
-  drawingTooLarge: (file: string) => `${file} is larger than a drawing can be: save it with fewer shapes.`,
-  projectTooLarge: (file: string) => `${file} is larger than a project can be.`,
-  noRecipeIn: (file: string) => `${file} holds no recipe: it can be a step, by “import”.`,
-  recipeDamaged: (file: string) => `${file}: the recipe inside is damaged. Save it again.`,
-  fileDamaged: (file: string) => `${file} is damaged and cannot be read. Save it again.`,
-  notTaken: (file: string) => `${file} could not be taken in: try again in a moment.`,
+  drawingTooLarge: (file: string) =>
+    say('{file} is larger than a drawing can be: save it with fewer shapes.', { file }),
+  projectTooLarge: (file: string) => say('{file} is larger than a project can be.', { file }),
+  noRecipeIn: (file: string) => say('{file} holds no recipe: it can be a step, by “import”.', { file }),
+  recipeDamaged: (file: string) => say('{file}: the recipe inside is damaged. Save it again.', { file }),
+  fileDamaged: (file: string) => say('{file} is damaged and cannot be read. Save it again.', { file }),
+  notTaken: (file: string) => say('{file} could not be taken in: try again in a moment.', { file }),
   facesDown: 'the one it lies on now',
-} as const;
+} as const);

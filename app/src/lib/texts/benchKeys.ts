@@ -1,5 +1,7 @@
+import { said } from '@kelbrin/core/words';
+
 /** The keys of the bench, and what they do. */
-export const benchKeys: readonly (readonly [string, string])[] = [
+export const benchKeys: readonly (readonly [string, string])[] = said([
   ['Tab, Shift + Tab', 'from field to field, from sentence to sentence'],
   ['↑ ↓ in a number', 'a little more or less; with Shift ten times as much, with Alt a tenth'],
   ['Enter', 'takes what was typed; Escape leaves the number as it was'],
@@ -11,4 +13,4 @@ export const benchKeys: readonly (readonly [string, string])[] = [
   ['Delete in a drawing', 'takes the chosen point out; Escape ends drawing'],
   ['↑ ↓ on the height ruler', 'raises and lowers the cut; Escape closes it'],
   ['?', 'this list'],
-];
+]);

@@ -1,7 +1,9 @@
+import { said, say } from '@kelbrin/core/words';
+
 /** What the page of a brief says. */
-export const briefPage = {
+export const briefPage = said({
   back: 'Class',
-  of: (className: string) => `a brief for ${className}`,
+  of: (className: string) => say('a brief for {className}', { className }),
   title: 'Title',
   task: 'The task, as students read it',
   dueOn: 'Due on',
@@ -16,7 +18,7 @@ export const briefPage = {
     'Each of these is checked while students design, and once more on the server when they hand in.',
   noRequirements: 'Nothing is asked that can be checked yet.',
   add: 'Add',
-  leaveOut: (words: string) => `Leave out: ${words}`,
+  leaveOut: (words: string) => say('Leave out: {words}', { words }),
   severalBodies: 'may be made of several pieces',
   forSmallHands: 'is for small children: nothing sharp passes',
   save: 'Save',
@@ -24,17 +26,15 @@ export const briefPage = {
   leave: 'This brief is not saved yet. Leave without saving?',
   begun: (count: number) =>
     count === 0
-      ? 'Nobody has begun it yet.'
-      : count === 1
-        ? 'One student has begun it.'
-        : `${count} students have begun it.`,
+      ? say('Nobody has begun it yet.')
+      : say('{count, plural, one {One student has begun it.} other {# students have begun it.}}', { count }),
   copyTo: 'Copy for',
   copy: 'Copy',
   remove: 'Delete this brief',
   removeTitle: 'Delete this brief?',
   removeWhat: 'It cannot be brought back. To use it again, keep it in the library first.',
   saveAllTheSame: 'Save anyway',
-  duePast: (day: string) => `${day} is over. Is that the day that you mean?`,
+  duePast: (day: string) => say('{day} is over. Is that the day that you mean?', { day }),
   notShown: 'Students do not see it before it is saved.',
   untitled: 'A new brief',
-} as const;
+} as const);

@@ -1,5 +1,7 @@
+import { locale, said, say } from '@kelbrin/core/words';
+
 /** What the dialog for exporting a part says. */
-export const exportTexts = {
+export const exportTexts = said({
   exportPart: 'Export this part',
   format: 'Format',
   formats: {
@@ -17,10 +19,17 @@ export const exportTexts = {
     coarse: 'coarse, within 0.1 mm',
   },
   size: (kilobytes: number, triangles: number | undefined) => {
-    const size = `${kilobytes.toLocaleString('en-GB', { maximumFractionDigits: 1 })} kB`;
-    return triangles === undefined ? size : `${triangles.toLocaleString('en-GB')} triangles, ${size}`;
+    const size = say('{kilobytes} kB', {
+      kilobytes: kilobytes.toLocaleString(locale(), { maximumFractionDigits: 1 }),
+    });
+    return triangles === undefined
+      ? size
+      : say('{triangles} triangles, {size}', {
+          triangles: triangles.toLocaleString(locale()),
+          size,
+        });
   },
   beingWritten: 'being written …',
   download: 'Download',
   close: 'Close',
-} as const;
+} as const);

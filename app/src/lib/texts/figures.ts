@@ -1,13 +1,15 @@
+import { said, say } from '@kelbrin/core/words';
+
 /** What the page of a class's figures says. */
-export const figuresTexts = {
+export const figuresTexts = said({
   title: 'Figures',
-  of: (className: string) => `${className}: figures`,
+  of: (className: string) => say('{className}: figures', { className }),
   back: 'Class',
   brief: 'Brief',
   noBrief: 'There is no brief for this class yet.',
   progress: 'How far the class has come, day by day',
   progressOf: (day: string, begun: number, approved: number) =>
-    `By ${day} ${begun} had begun and ${approved} were approved.`,
+    say('By {day} {begun} had begun and {approved} were approved.', { day, begun, approved }),
   begun: 'begun',
   handedIn: 'handed in',
   approved: 'approved',
@@ -20,16 +22,16 @@ export const figuresTexts = {
   failedIn: 'Failed in',
   failsStill: 'Still fails in',
   mended: 'Usually mended after',
-  projects: (count: number) => (count === 1 ? 'one project' : `${count} projects`),
+  projects: (count: number) => say('{count, plural, one {one project} other {# projects}}', { count }),
   notMended: 'not mended yet',
   grams: 'Filament printed for each class, in grams',
   noGrams: 'Nothing was printed yet.',
   lasted: (minutes: number) =>
     minutes < 1
-      ? 'a minute'
+      ? say('a minute')
       : minutes < 90
-        ? `${Math.round(minutes)} min`
+        ? say('{minutes} min', { minutes: Math.round(minutes) })
         : minutes < 36 * 60
-          ? `${Math.round(minutes / 60)} hours`
-          : `${Math.round(minutes / 60 / 24)} days`,
-} as const;
+          ? say('{minutes} hours', { minutes: Math.round(minutes / 60) })
+          : say('{minutes} days', { minutes: Math.round(minutes / 60 / 24) }),
+} as const);

@@ -1,12 +1,18 @@
+import { said, say } from '@kelbrin/core/words';
 import type { ChangeStep } from '../server/printing/filament/lifecycle';
 
 /** What is said while filament is changed. */
-export const filamentTexts = {
+export const filamentTexts = said({
   open: 'Change filament',
-  title: (printer: string) => `Change the filament of ${printer}`,
+  title: (printer: string) => say('Change the filament of {printer}', { printer }),
   which: 'Which spool goes on?',
   spool: (number: number, material: string, colour: string, grams: number) =>
-    `No. ${number}: ${material}, ${colour}, ${Math.round(grams)} g`,
+    say('No. {number}: {material}, {colour}, {grams} g', {
+      number,
+      material,
+      colour,
+      grams: Math.round(grams),
+    }),
   none: 'There is no spool on the shelf that fits. Add one under “Spools”.',
   spools: 'Spools',
   begin: 'Heat the nozzle',
@@ -23,7 +29,7 @@ export const filamentTexts = {
     cooling: 'Done; the printer takes over.',
   } satisfies Record<ChangeStep, string>,
   coming: 'Comes on:',
-  degrees: (nowC: number, wantedC: number) => `${nowC}° of ${wantedC}°`,
+  degrees: (nowC: number, wantedC: number) => say('{nowC}° of {wantedC}°', { nowC, wantedC }),
   hot: 'The nozzle is hot: do not touch it.',
   drawOut: 'Draw it out',
   nothingIn: 'Nothing is in it',
@@ -31,4 +37,4 @@ export const filamentTexts = {
   more: 'Push more',
   clean: 'It runs clean',
   giveUp: 'Stop changing',
-} as const;
+} as const);

@@ -1,5 +1,7 @@
+import { said } from '@kelbrin/core/words';
+
 /** What the frame around every page says. */
-export const frameTexts = {
+export const frameTexts = said({
   main: 'Main',
   home: 'My projects',
   classes: 'Classes',
@@ -12,4 +14,4 @@ export const frameTexts = {
   keys: 'Keyboard keys',
   noPage: 'There is no such page, or it is not yours.',
   wentWrong: 'Something went wrong. What you had saved is kept: load the page again.',
-} as const;
+} as const);

@@ -1,29 +1,31 @@
+import { said, say } from '@kelbrin/core/words';
+
 /** What is said about prompts, on the bench and where a brief is written. */
-export const guidanceTexts = {
+export const guidanceTexts = said({
   heading: 'Prompts',
-  next: (at: number, of: number) => `Next: ${at} of ${of}`,
+  next: (at: number, of: number) => say('Next: {at} of {of}', { at, of }),
   allDone: 'Every prompt is done: look at the inspection, then hand in.',
   allHandedIn: 'Every prompt is done, and your part is handed in.',
   done: 'Done',
   showAll: 'All prompts',
   hideAll: 'Only the next',
-  byItself: (words: string) => `Is ticked off when ${words}.`,
+  byItself: (words: string) => say('Is ticked off when {words}.', { words }),
   isDone: 'done',
   isOpen: 'to do',
-  tick: (words: string) => `Done: ${words}`,
+  tick: (words: string) => say('Done: {words}', { words }),
   asked: 'Prompts that lead through it',
   askedWhat: 'Students see the next one beside the recipe; you see in the lesson how far each has come.',
   none: 'There are no prompts: students find their own way.',
   add: 'Add a prompt',
-  words: (at: number) => `Prompt ${at}`,
+  words: (at: number) => say('Prompt {at}', { at }),
   until: 'Is done once',
   byHand: 'the student says so',
-  untilKind: (at: number) => `What ticks prompt ${at} off`,
-  up: (at: number) => `Move prompt ${at} up`,
-  down: (at: number) => `Move prompt ${at} down`,
-  remove: (at: number) => `Leave out prompt ${at}`,
+  untilKind: (at: number) => say('What ticks prompt {at} off', { at }),
+  up: (at: number) => say('Move prompt {at} up', { at }),
+  down: (at: number) => say('Move prompt {at} down', { at }),
+  remove: (at: number) => say('Leave out prompt {at}', { at }),
   help: 'Ask for help',
   helpAsked: 'Help is asked for',
   helpWhat: 'Your teacher sees that you ask. Press again when you do not need it any more.',
   example: 'Measure your cane and write it down as a measure.',
-} as const;
+} as const);

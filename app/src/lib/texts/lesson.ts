@@ -1,6 +1,8 @@
+import { said, say } from '@kelbrin/core/words';
+
 /** What the lesson view says. */
-export const lessonTexts = {
-  title: (brief: string) => `Lesson: ${brief}`,
+export const lessonTexts = said({
+  title: (brief: string) => say('Lesson: {brief}', { brief }),
   back: 'Class',
   backToLesson: 'Lesson',
   columns: {
@@ -13,29 +15,36 @@ export const lessonTexts = {
   },
   noPrompts: 'no prompts',
   allPrompts: 'all done',
-  prompt: (at: number, of: number) => `${at} of ${of}`,
-  asks: (minutes: number) => (minutes < 1 ? 'asks for help' : `has been asking for help for ${minutes} min`),
-  stuck: (minutes: number) => `stuck for ${minutes} min: a check fails`,
-  quiet: (minutes: number) => `nothing was changed for ${minutes} min`,
+  prompt: (at: number, of: number) => say('{at} of {of}', { at, of }),
+  asks: (minutes: number) =>
+    minutes < 1 ? say('asks for help') : say('has been asking for help for {minutes} min', { minutes }),
+  stuck: (minutes: number) => say('stuck for {minutes} min: a check fails', { minutes }),
+  quiet: (minutes: number) => say('nothing was changed for {minutes} min', { minutes }),
   fails: 'a check fails',
   notBegun: 'has not begun',
   helped: 'I have helped',
-  watch: (name: string) => `Look at ${name}’s bench`,
+  watch: (name: string) => say('Look at {name}’s bench', { name }),
   ago: (minutes: number) =>
     minutes < 1
-      ? 'just now'
+      ? say('just now')
       : minutes < 60
-        ? `${minutes} min ago`
+        ? say('{minutes} min ago', { minutes })
         : minutes < 48 * 60
-          ? `${Math.round(minutes / 60)} h ago`
-          : `${Math.round(minutes / (24 * 60))} days ago`,
+          ? say('{minutes} h ago', { minutes: Math.round(minutes / 60) })
+          : say('{minutes} days ago', { minutes: Math.round(minutes / (24 * 60)) }),
   summary: {
-    asks: (count: number) => `${count} ask${count === 1 ? 's' : ''} for help`,
-    fail: (count: number) => `${count} ${count === 1 ? 'has' : 'have'} a check that fails`,
-    notBegun: (count: number) => `${count} ${count === 1 ? 'has' : 'have'} not begun`,
-    toReview: (count: number) => `${count} to review`,
+    asks: (count: number) => say('{count, plural, one {# asks for help} other {# ask for help}}', { count }),
+    fail: (count: number) =>
+      say('{count, plural, one {# has} other {# have}} a check that fails', {
+        count,
+      }),
+    notBegun: (count: number) =>
+      say('{count, plural, one {# has} other {# have}} not begun', {
+        count,
+      }),
+    toReview: (count: number) => say('{count} to review', { count }),
   },
   readOnly: 'Live, as it is on the student’s bench. Nothing can be changed here.',
   notBuilt: 'The recipe cannot be built as it is now:',
   nobody: 'There are no students in this class yet.',
-} as const;
+} as const);

@@ -1,12 +1,15 @@
+import { said, say } from '@kelbrin/core/words';
+
 /** What the pages of limits cards say. */
-export const limitsTexts = {
+export const limitsTexts = said({
   title: 'Limits cards',
   what: 'What a printer can make, and what a class allows. Students’ designs are checked against the card of their class.',
   back: 'Limits cards',
   create: 'New card',
   copy: 'Copy',
-  open: (name: string) => `Open ${name}`,
-  usedBy: (classes: readonly string[]) => (classes.length === 0 ? 'no class uses it' : classes.join(', ')),
+  open: (name: string) => say('Open {name}', { name }),
+  usedBy: (classes: readonly string[]) =>
+    classes.length === 0 ? say('no class uses it') : classes.join(', '),
   school: 'the school’s',
   own: 'yours',
   name: 'Name',
@@ -25,4 +28,4 @@ export const limitsTexts = {
   notWhole: 'The card was not saved completely. Save it again.',
   ofClass: 'Limits card',
   choose: 'Use this card',
-} as const;
+} as const);

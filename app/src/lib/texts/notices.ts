@@ -1,3 +1,4 @@
+import { said, say } from '@kelbrin/core/words';
 import type { BriefNews, ProjectNews } from '../server/platform/notices.ts';
 
 interface About {
@@ -7,21 +8,38 @@ interface About {
 }
 
 /** What notices say. */
-export const noticeTexts = {
+export const noticeTexts = said({
   title: 'Notices',
-  unseen: (count: number) => (count === 1 ? 'Notices, one of them new' : `Notices, ${count} of them new`),
+  unseen: (count: number) =>
+    say('{count, plural, one {Notices, one of them new} other {Notices, # of them new}}', { count }),
   none: 'There is nothing to tell you yet.',
   isNew: 'new',
   says: {
-    sent_back: ({ brief }) => `“${brief}” came back: read what to change, and hand it in again.`,
-    refused: ({ brief }) => `“${brief}” could not be handed in: open the bench to read why.`,
-    approved: ({ brief }) => `“${brief}” is approved and waits for a printer.`,
-    printed: ({ brief }) => `“${brief}” is printed: fetch it from the print room.`,
+    sent_back: ({ brief }) =>
+      say('“{brief}” came back: read what to change, and hand it in again.', { brief }),
+    refused: ({ brief }) => say('“{brief}” could not be handed in: open the bench to read why.', { brief }),
+    approved: ({ brief }) => say('“{brief}” is approved and waits for a printer.', { brief }),
+    printed: ({ brief }) => say('“{brief}” is printed: fetch it from the print room.', { brief }),
     handed_in: ({ count, brief, className }) =>
-      `${count === 1 ? 'A hand-in' : `${count} hand-ins`} for “${brief}” in ${className}.`,
+      say('{count, plural, one {A hand-in} other {# hand-ins}} for “{brief}” in {className}.', {
+        count,
+        brief,
+        className,
+      }),
     in_doubt: ({ count, brief, className }) =>
-      `${count === 1 ? 'An approval' : `${count} approvals`} for “${brief}” in ${className} may not hold since the limits card was changed.`,
+      say(
+        '{count, plural, one {An approval} other {# approvals}} for “{brief}” in {className} may not hold since the limits card was changed.',
+        {
+          count,
+          brief,
+          className,
+        },
+      ),
     run_failed: ({ count, brief, className }) =>
-      `${count === 1 ? 'A print' : `${count} prints`} for “${brief}” in ${className} failed.`,
+      say('{count, plural, one {A print} other {# prints}} for “{brief}” in {className} failed.', {
+        count,
+        brief,
+        className,
+      }),
   } satisfies Record<ProjectNews | BriefNews, (about: About) => string>,
-} as const;
+} as const);

@@ -1,5 +1,7 @@
+import { said, say } from '@kelbrin/core/words';
+
 /** Words for what the print of a part takes. */
-export const partTakesTexts = {
+export const partTakesTexts = said({
   grams: 'g',
-  together: (copies: number) => `${copies} copies together:`,
-} as const;
+  together: (copies: number) => say('{copies} copies together:', { copies }),
+} as const);

@@ -1,7 +1,9 @@
+import { said, say } from '@kelbrin/core/words';
+
 /** What the page of a class's people says. */
-export const people = {
+export const people = said({
   title: 'People',
-  ofClass: (name: string) => `${name}: people`,
+  ofClass: (name: string) => say('{name}: people', { name }),
   classCode: 'class code',
   back: 'Class',
   students: 'Students',
@@ -12,8 +14,9 @@ export const people = {
   line: 'Line',
   archived: 'archived',
   chooseAll: 'Choose all students',
-  choose: (name: string) => `Choose ${name}`,
-  chosen: (count: number) => (count === 1 ? 'one student chosen' : `${count} students chosen`),
+  choose: (name: string) => say('Choose {name}', { name }),
+  chosen: (count: number) =>
+    say('{count, plural, one {one student chosen} other {# students chosen}}', { count }),
   newPins: 'New PINs and cards',
   archive: 'Archive',
   restore: 'Bring back',
@@ -23,10 +26,10 @@ export const people = {
   moveTo: 'Move to',
   move: 'Move',
   remove: 'Delete …',
-  removeTitle: (name: string) => `Delete ${name} with all work?`,
+  removeTitle: (name: string) => say('Delete {name} with all work?', { name }),
   removeWhat:
     'Sign-in, designs, versions, hand-ins, print files and their places in the queue go for good. Nothing of it can be brought back.',
-  removeConfirm: (name: string) => `Type “${name}” to say that you mean it`,
+  removeConfirm: (name: string) => say('Type “{name}” to say that you mean it', { name }),
   removeNow: 'Delete for good',
   add: 'Add students',
   listLabel: 'One student a line: name, sign-in name, PIN. The last two may be left out.',
@@ -44,7 +47,10 @@ export const people = {
   delimiter: 'Between columns',
   delimiters: { ',': 'a comma', ';': 'a semicolon', '\t': 'a tab' },
   column: (number: number, example: string) =>
-    `Column ${number}${example === '' ? '' : `, “${example.length > 18 ? `${example.slice(0, 17)}…` : example}”`}`,
+    say('Column {number}{example}', {
+      number,
+      example: example === '' ? '' : `, “${example.length > 18 ? `${example.slice(0, 17)}…` : example}”`,
+    }),
   columns: {
     name: 'name',
     familyName: 'family name',
@@ -56,37 +62,49 @@ export const people = {
   hasHeading: 'The first line is a heading',
   pinMade: 'made',
   linesWrong: (count: number) =>
-    count === 1
-      ? 'One line has to be mended first; nobody is added until then.'
-      : `${count} lines have to be mended first; nobody is added until then.`,
+    say(
+      '{count, plural, one {One line has to be mended first; nobody is added until then.} other {# lines have to be mended first; nobody is added until then.}}',
+      { count },
+    ),
   addThem: (count: number) =>
-    count === 0 ? 'Add students' : count === 1 ? 'Add one student' : `Add ${count} students`,
+    count === 0
+      ? say('Add students')
+      : say('{count, plural, one {Add one student} other {Add # students}}', { count }),
   cardsTitle: 'Sign-in cards',
   cardsOnce:
     'Print these now, or write them down. Nobody can look up a PIN later, so it is shown only now. Whoever loses a card gets a new PIN.',
   print: 'Print',
   done: 'Done',
-  cardHow: (address: string) => `Open ${address}, choose Students, and type:`,
+  cardHow: (address: string) => say('Open {address}, choose Students, and type:', { address }),
   helpers: 'Helpers',
   helpersWhat: 'Helpers run the print room; they cannot approve anything.',
   noHelpers: 'This class has no helper.',
   shutNames: (names: readonly string[]) =>
-    `Too many wrong tries: ${names.length === 1 ? `${names[0]} has` : `${names.join(', ')} have`} to wait a few minutes.`,
+    say(
+      'Too many wrong tries: {count, plural, one {{names} has} other {{names} have}} to wait a few minutes.',
+      {
+        count: names.length,
+        names: names.join(', '),
+      },
+    ),
   shutClass:
     'Somebody has tried very many PINs today. Whoever signs in on a device that nobody of the class used before has to wait until tomorrow.',
   unlock: 'Let them try again',
   shares: 'Links to students’ work',
   sharesWhat: 'Whoever has such a link sees the version it leads to, without signing in.',
   noShares: 'There are none.',
-  share: (student: string, brief: string, version: number) => `${student}: ${brief}, version ${version}`,
-  shareUntil: (day: string) => `until ${day}`,
+  share: (student: string, brief: string, version: number) =>
+    say('{student}: {brief}, version {version}', { student, brief, version }),
+  shareUntil: (day: string) => say('until {day}', { day }),
   revoke: 'End the link',
-  revokeNamed: (student: string, version: number) => `End the link to ${student}’s version ${version}`,
+  revokeNamed: (student: string, version: number) =>
+    say('End the link to {student}’s version {version}', { student, version }),
   helperName: 'Name',
   helperEmail: 'E-mail address',
   addHelper: 'Add a helper',
-  removeHelper: (name: string) => `Remove ${name} as helper`,
+  removeHelper: (name: string) => say('Remove {name} as helper', { name }),
   helperPassword: (email: string, password: string) =>
-    `${email} signs in with the password ${password}. It is shown this once.`,
-  helperKnown: (email: string) => `${email} helps in this class now too, with the password they have.`,
-} as const;
+    say('{email} signs in with the password {password}. It is shown this once.', { email, password }),
+  helperKnown: (email: string) =>
+    say('{email} helps in this class now too, with the password they have.', { email }),
+} as const);

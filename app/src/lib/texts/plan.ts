@@ -1,9 +1,12 @@
+import { said, say } from '@kelbrin/core/words';
+
 /** What the plan says, and drawing on it. */
-export const planTexts = {
+export const planTexts = said({
   plan: 'Plan',
   middleOfPlate: 'middle of the plate',
-  middleOf: (step: string) => `middle of ${step}`,
-  edgeOf: (edge: 'left' | 'right' | 'front' | 'back', step: string) => `${edge} of ${step}`,
+  middleOf: (step: string) => say('middle of {step}', { step }),
+  edgeOf: (edge: 'left' | 'right' | 'front' | 'back', step: string) =>
+    say('{edge} of {step}', { edge, step }),
   axis: 'axis',
   fromAxis: 'distance from the axis',
   right: 'right',
@@ -25,7 +28,7 @@ export const planTexts = {
   bend: 'Drag to bend the edge',
   how: 'Click to put points; click the first one again to close the outline.',
   points: 'Points',
-  point: (number: number, words: string) => `point ${number}, ${words}`,
+  point: (number: number, words: string) => say('point {number}, {words}', { number, words }),
   addPoint: 'point',
-  deletePoint: (number: number) => `Delete point ${number}`,
-} as const;
+  deletePoint: (number: number) => say('Delete point {number}', { number }),
+} as const);

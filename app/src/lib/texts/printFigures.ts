@@ -1,5 +1,7 @@
+import { said, say } from '@kelbrin/core/words';
+
 /** What the print room's page of figures says. */
-export const printFiguresTexts = {
+export const printFiguresTexts = said({
   title: 'How prints come out',
   back: 'Print room',
   link: 'Figures',
@@ -12,7 +14,8 @@ export const printFiguresTexts = {
   >,
   usable: 'usable',
   failed: 'failed',
-  share: (name: string, usable: number, all: number) => `${name}: ${usable} of ${all}`,
+  share: (name: string, usable: number, all: number) =>
+    say('{name}: {usable} of {all}', { name, usable, all }),
   why: 'What failed, and how',
   parts: 'parts',
   noFailures: 'Nothing has failed.',
@@ -24,5 +27,9 @@ export const printFiguresTexts = {
   grams: 'Grams',
   sizes: 'Measured sizes',
   offBy: (medianMm: number, count: number) =>
-    `${medianMm < 0 ? '−' : '+'}${Math.abs(medianMm).toFixed(2)} mm, middle value of ${count}`,
-} as const;
+    say('{sign}{medianMm} mm, middle value of {count}', {
+      sign: medianMm < 0 ? '−' : '+',
+      medianMm: Math.abs(medianMm).toFixed(2),
+      count,
+    }),
+} as const);

@@ -1,39 +1,53 @@
+import { said, say } from '@kelbrin/core/words';
 import type { PauseReason } from '../shared/pauseReason';
 
 /** What the print room says. */
-export const printRoomTexts = {
+export const printRoomTexts = said({
   title: 'Print room',
-  waiting: (count: number) => (count === 1 ? 'one part waiting' : `${count} parts waiting`),
+  waiting: (count: number) =>
+    say('{count, plural, one {one part waiting} other {# parts waiting}}', { count }),
   openQueue: 'Open the queue',
   noPrinter: 'There is no printer yet.',
-  printer: (name: string) => `Printer ${name}`,
+  printer: (name: string) => say('Printer {name}', { name }),
   nozzle: 'nozzle',
   plate: 'plate',
-  ofDegrees: (targetC: number) => ` of ${targetC}°`,
-  progressOf: (students: string) => `Progress of the print for ${students}`,
-  parts: (count: number) => `${count} parts`,
-  batch: (number: number, parts: number) => `Batch ${number}, ${parts === 1 ? 'one part' : `${parts} parts`}`,
+  ofDegrees: (targetC: number) => say(' of {targetC}°', { targetC }),
+  progressOf: (students: string) => say('Progress of the print for {students}', { students }),
+  parts: (count: number) => say('{count} parts', { count }),
+  batch: (number: number, parts: number) =>
+    say('Batch {number}, {parts, plural, one {one part} other {# parts}}', {
+      number,
+      parts,
+    }),
   and: ' and ',
-  andMore: (names: readonly string[], more: number) => `${names.join(', ')} and ${more} more`,
+  andMore: (names: readonly string[], more: number) =>
+    say('{names} and {more} more', { names: names.join(', '), more }),
   about: 'about',
   left: 'left',
   spoolLeft: (needed: number, left: number) =>
-    `${needed.toFixed(1)} g of the ${left.toFixed(0)} g on the spool still needed`,
-  dayLane: (printer: string) => `${printer} along the school day`,
-  bell: (time: string) => `bell at ${time}`,
+    say('{needed} g of the {left} g on the spool still needed', {
+      needed: needed.toFixed(1),
+      left: left.toFixed(0),
+    }),
+  dayLane: (printer: string) => say('{printer} along the school day', { printer }),
+  bell: (time: string) => say('bell at {time}', { time }),
   now: 'now',
-  runBlock: (names: string, from: string, to: string) => `${names}, ${from} to ${to}`,
-  planned: (batch: number, from: string, to: string) => `Batch ${batch}, planned from ${from} to ${to}`,
+  runBlock: (names: string, from: string, to: string) => say('{names}, {from} to {to}', { names, from, to }),
+  planned: (batch: number, from: string, to: string) =>
+    say('Batch {batch}, planned from {from} to {to}', { batch, from, to }),
   dayTitle: 'The school day',
   dayWhat: 'One lesson per line, when it begins and ends: 08:40 09:30',
   daySave: 'Save the bells',
 
   cancel: 'Cancel the print',
-  cancelTitle: (batch: number) => `Cancel batch ${batch}?`,
+  cancelTitle: (batch: number) => say('Cancel batch {batch}?', { batch }),
   cancelWhat: (percent: number) =>
-    `${percent}% of it is printed. It cannot go on afterwards: the batch has to be printed again from the beginning.`,
+    say(
+      '{percent}% of it is printed. It cannot go on afterwards: the batch has to be printed again from the beginning.',
+      { percent },
+    ),
   toClear: 'to be cleared',
-  lies: (batch: number, names: string) => `Batch ${batch} lies on the plate: ${names}`,
+  lies: (batch: number, names: string) => say('Batch {batch} lies on the plate: {names}', { batch, names }),
   clearFirst: 'Take it off when the plate is cool, and wipe the plate. Nothing else is started before.',
   isClear: 'The plate is clear',
   noteOutcome: 'Note the outcome',
@@ -55,7 +69,10 @@ export const printRoomTexts = {
   pause: 'Pause',
   resume: 'Resume',
   silent: (since: string) =>
-    `No answer since ${since}. It may still be printing: look at the printer, its cable and the network. This page goes on when it answers. If the print is lost, end it here.`,
+    say(
+      'No answer since {since}. It may still be printing: look at the printer, its cable and the network. This page goes on when it answers. If the print is lost, end it here.',
+      { since },
+    ),
   giveUp: 'End this print',
   whyPaused: {
     user: 'Somebody paused it. The plate stays warm, so do not wait too long.',
@@ -82,4 +99,4 @@ export const printRoomTexts = {
     ],
   ],
   goOn: 'Keep printing',
-} as const;
+} as const);

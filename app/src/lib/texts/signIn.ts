@@ -1,5 +1,7 @@
+import { said } from '@kelbrin/core/words';
+
 /** What the page for signing in says. */
-export const signInTexts = {
+export const signInTexts = said({
   what: 'Design it, see that it prints, hand it in.',
   signIn: 'Sign in',
   students: 'Students',
@@ -9,4 +11,4 @@ export const signInTexts = {
   staff: 'Teachers and helpers',
   email: 'E-mail',
   password: 'Password',
-} as const;
+} as const);

@@ -1,6 +1,9 @@
+import { said, say } from '@kelbrin/core/words';
+
 /** What is said in and beside the view of a solid. */
-export const solidTexts = {
+export const solidTexts = said({
   view: 'View',
+  views: { Top: 'Top', Front: 'Front', Side: 'Side', Corner: 'Corner' },
   measure: 'Measure',
   pressTwo: 'Press two places on the part; near a corner, the corner counts.',
   pressOther: 'Press the other place; near a corner, the corner counts.',
@@ -9,12 +12,14 @@ export const solidTexts = {
   overhang: 'Overhang',
   asPrinted: 'As printed',
   comesOut: (shrinkagePercent: string) =>
-    `As drawn → as it comes out, in mm: plastic shrinks by ${shrinkagePercent}% as it cools.`,
+    say('As drawn → as it comes out, in mm: plastic shrinks by {shrinkagePercent}% as it cools.', {
+      shrinkagePercent,
+    }),
   legend: 'Legend',
-  facesMeet: (degrees: string) => `the faces meet at ${degrees}°`,
-  facesApart: (mm: string) => `the faces are ${mm} apart`,
+  facesMeet: (degrees: string) => say('the faces meet at {degrees}°', { degrees }),
+  facesApart: (mm: string) => say('the faces are {mm} apart', { mm }),
   onePlane: 'both are in one plane',
-  along: (x: string, y: string, z: string) => `${x} across, ${y} deep, ${z} up`,
+  along: (x: string, y: string, z: string) => say('{x} across, {y} deep, {z} up', { x, y, z }),
   measuring: 'measuring …',
   section: 'Section',
   sectionAt: 'Section at',
@@ -22,6 +27,6 @@ export const solidTexts = {
   tooThin: 'Red size: too thin',
   cutHeight: 'Cut height',
   notCut: 'not cut',
-  cutAt: (mm: string) => `cut at ${mm} mm`,
+  cutAt: (mm: string) => say('cut at {mm} mm', { mm }),
   cutHow: 'Drag to cut the part at a height; double-click to close it again',
-} as const;
+} as const);

@@ -1,31 +1,38 @@
+import { said, say } from '@kelbrin/core/words';
+
 /** What is said of spools. */
-export const spoolTexts = {
+export const spoolTexts = said({
   title: 'Spools',
   what: 'Every roll of filament with what is left on it: counted down by what is printed, corrected by weighing.',
   back: 'Print room',
-  number: (number: number) => `No. ${number}`,
+  number: (number: number) => say('No. {number}', { number }),
   spool: 'Spool',
   filament: 'Filament',
   left: 'Left',
   where: 'Where',
   shelf: 'on the shelf',
-  on: (printer: string) => `on ${printer}`,
-  grams: (grams: number) => `${Math.round(grams)} g`,
+  on: (printer: string) => say('on {printer}', { printer }),
+  grams: (grams: number) => say('{grams} g', { grams: Math.round(grams) }),
   low: (printer: string, grams: number, colour: string) =>
-    `${printer} has ${Math.round(grams)} g of ${colour} left`,
-  noneOn: (printer: string) => `Kelbrin does not know which spool is on ${printer}`,
+    say('{printer} has {grams} g of {colour} left', { printer, grams: Math.round(grams), colour }),
+  noneOn: (printer: string) => say('Kelbrin does not know which spool is on {printer}', { printer }),
   none: 'no spool',
   weigh: 'Save the weight',
-  weighed: (number: number) => `Grams of filament on spool ${number}, without the roll`,
-  load: (printer: string) => `Put on ${printer}`,
+  weighed: (number: number) => say('Grams of filament on spool {number}, without the roll', { number }),
+  load: (printer: string) => say('Put on {printer}', { printer }),
   unload: 'Take off',
   gone: 'Mark as empty',
-  goneNamed: (number: number) => `Mark as empty: spool ${number}`,
-  goneTitle: (number: number) => `Is spool ${number} empty?`,
+  goneNamed: (number: number) => say('Mark as empty: spool {number}', { number }),
+  goneTitle: (number: number) => say('Is spool {number} empty?', { number }),
   goneWhat: (printer: string | null, grams: number) =>
-    `By what was printed, ${grams} g are left on it${printer ? `, and it is taken off ${printer}` : ''}. It can be brought back.`,
+    printer
+      ? say(
+          'By what was printed, {grams} g are left on it, and it is taken off {printer}. It can be brought back.',
+          { grams, printer },
+        )
+      : say('By what was printed, {grams} g are left on it. It can be brought back.', { grams }),
   goneList: 'Emptied lately',
-  goneSpool: (number: number) => `Spool ${number}, empty`,
+  goneSpool: (number: number) => say('Spool {number}, empty', { number }),
   bringBack: 'Bring back',
   add: 'Add a spool',
   material: 'Material',
@@ -33,7 +40,7 @@ export const spoolTexts = {
   colourName: 'Colour in words',
   gramsLeft: 'Grams on it',
   price: 'Price of 1 kg',
-  perKg: (price: string) => `${price} a kg`,
-  sticker: (number: number) => `Write No. ${number} on the roll, so that it is found.`,
-  isPrinting: (printer: string) => `${printer} is printing: wait until it is done.`,
-} as const;
+  perKg: (price: string) => say('{price} a kg', { price }),
+  sticker: (number: number) => say('Write No. {number} on the roll, so that it is found.', { number }),
+  isPrinting: (printer: string) => say('{printer} is printing: wait until it is done.', { printer }),
+} as const);

@@ -1,8 +1,9 @@
+import { said } from '@kelbrin/core/words';
 import type { Verdict } from '@kelbrin/core/inspect';
 import type { ProjectState } from '../server/projects/projects';
 
 /** How far a project is, in the words that are used for it everywhere. */
-export const stateWords: Record<ProjectState, string> = {
+export const stateWords: Record<ProjectState, string> = said({
   designing: 'designing',
   checking: 'being checked',
   waiting: 'handed in',
@@ -10,7 +11,7 @@ export const stateWords: Record<ProjectState, string> = {
   approved: 'approved, in the queue',
   printing: 'printing',
   printed: 'printed',
-};
+});
 
 /** What a check says of a part, in a word. */
-export const verdictWords: Record<Verdict, string> = { pass: 'pass', warn: 'warn', fail: 'fail' };
+export const verdictWords: Record<Verdict, string> = said({ pass: 'pass', warn: 'warn', fail: 'fail' });

@@ -1,5 +1,7 @@
+import { said } from '@kelbrin/core/words';
+
 /** What is said where a task is written, and where it is read. */
-export const taskTexts = {
+export const taskTexts = said({
   tools: 'Format the task',
   bold: 'Bold',
   italic: 'Italic',
@@ -14,4 +16,4 @@ export const taskTexts = {
   cancel: 'Cancel',
   notALink: 'A link begins with https:// or http://.',
   read: 'Task',
-} as const;
+} as const);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { inspectionTexts } from '$lib/texts/inspection';
   import { measuredWords, type CheckResult } from '@kelbrin/core/inspect';
 
   let { check }: { check: CheckResult } = $props();
@@ -21,7 +22,7 @@
     {/if}
   </svg>
   <div class="flex justify-between">
-    <span>{check.measured === null ? 'none' : measuredWords(check.measured, check.unit)}</span>
+    <span>{check.measured === null ? inspectionTexts.none : measuredWords(check.measured, check.unit)}</span>
     <span class="text-ink-soft"
       >{check.rule === 'atLeast' ? '≥' : '≤'} {measuredWords(check.limit, check.unit)}</span
     >

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { locale } from '@kelbrin/core/words';
   import { logTexts as say } from '$lib/texts/log';
 
   interface Props {
@@ -13,7 +14,7 @@
   let { lines }: Props = $props();
 
   const when = (at: Date) =>
-    at.toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+    at.toLocaleString(locale(), { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 </script>
 
 {#if lines.length === 0}

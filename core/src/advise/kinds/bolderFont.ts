@@ -1,6 +1,7 @@
 import { fontNames, setField, thinnestStroke, type FontName } from '../../recipe/index.ts';
 import type { Proposal, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
+import { say } from '../../words/index.ts';
 
 /** Writes in a font with thicker strokes, the next bolder one first. */
 export const bolderFont: RemedyKind = {
@@ -16,7 +17,13 @@ export const bolderFont: RemedyKind = {
       for (const font of bolder) {
         const edited = setField(recipe, step.id, ['lettering', 'font'], font);
         if (edited.ok)
-          yield { words: `${numbered(recipe, step.id)}, write in ${fontNames[font]}`, recipe: edited.recipe };
+          yield {
+            words: say('{numbered}, write in {fontNames}', {
+              numbered: numbered(recipe, step.id),
+              fontNames: fontNames[font],
+            }),
+            recipe: edited.recipe,
+          };
       }
     }
   },

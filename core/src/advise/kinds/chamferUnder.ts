@@ -2,6 +2,7 @@ import { setField } from '../../recipe/index.ts';
 import { sizeOf, boundsOf } from '../../mesh/index.ts';
 import type { Proposal, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
+import { say } from '../../words/index.ts';
 
 /** Puts a slope under a ledge, so that each layer reaches out only a little further than the one before. */
 export const chamferUnder: RemedyKind = {
@@ -18,7 +19,10 @@ export const chamferUnder: RemedyKind = {
         const edited = setField(recipe, step.id, ['bottom'], { finish: 'chamfer', mm });
         if (!edited.ok) continue;
         yield {
-          words: `${numbered(recipe, step.id)}, chamfer the bottom edge ${mm} mm`,
+          words: say('{numbered}, chamfer the bottom edge {mm} mm', {
+            numbered: numbered(recipe, step.id),
+            mm,
+          }),
           recipe: edited.recipe,
         };
       }

@@ -1,6 +1,7 @@
 import { setField } from '../../recipe/index.ts';
 import type { Proposal, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
+import { say } from '../../words/index.ts';
 
 /** Sizes a hole for the object that the brief wants it to hold. */
 export const fitObject: RemedyKind = {
@@ -13,7 +14,11 @@ export const fitObject: RemedyKind = {
     for (const step of recipe.steps) {
       if (step.kind !== 'hole' || !finding.steps.includes(step.id)) continue;
       const sized = setField(recipe, step.id, ['size'], { by: 'fit', mm: acrossMm, fit });
-      const words = `${numbered(recipe, step.id)}, size the hole to fit an object of Ø ${acrossMm} mm, ${fit}`;
+      const words = say('{numbered}, size the hole to fit an object of Ø {acrossMm} mm, {fit}', {
+        numbered: numbered(recipe, step.id),
+        acrossMm,
+        fit,
+      });
       if (sized.ok) yield { words, recipe: sized.recipe };
     }
   },

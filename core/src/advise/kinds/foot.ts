@@ -2,6 +2,7 @@ import { boundsOf } from '../../mesh/index.ts';
 import { addStep } from '../../recipe/index.ts';
 import type { Proposal, RemedyKind } from '../remedy.ts';
 import { withFields } from './withFields.ts';
+import { say } from '../../words/index.ts';
 
 /** As thin as the card allows, so that it is cut off easily; a little more, so that it does not only just pass. */
 const THICK = 1.08;
@@ -24,7 +25,7 @@ export const foot: RemedyKind = {
         mm: Math.round(50 * (low + high)) / 100,
       });
       const recipeWithFoot = withFields(added, added.steps.at(-1)!.id, {
-        name: 'foot',
+        name: say('foot'),
         outline: { shape: 'circle', diameterMm: diameter },
         depth: { type: 'by', mm: heightMm },
         placement: {
@@ -34,7 +35,10 @@ export const foot: RemedyKind = {
           z: { relation: 'at', own: 'low', mm: 0 },
         },
       });
-      yield { words: `Add a foot of Ø ${diameter} mm under it, ${heightMm} mm high`, recipe: recipeWithFoot };
+      yield {
+        words: say('Add a foot of Ø {diameter} mm under it, {heightMm} mm high', { diameter, heightMm }),
+        recipe: recipeWithFoot,
+      };
     }
   },
 };

@@ -1,6 +1,7 @@
 import { setField } from '../../recipe/index.ts';
 import type { Proposal, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
+import { say } from '../../words/index.ts';
 
 /** Shares of their height that letters are made smaller by, if they do not fit into what is free. */
 const SHARES = [1, 0.92, 0.85, 0.78, 0.71, 0.65, 0.6, 0.55];
@@ -22,9 +23,16 @@ export const inFreePlace: RemedyKind = {
         const edited = setField(placed.recipe, step.id, ['lettering', 'size', 'mm'], size);
         if (!edited.ok || (share === 1 && step.free)) continue;
         const smaller =
-          share < 1 ? `, ${size as number} mm ${step.lettering.size.by === 'height' ? 'tall' : 'wide'}` : '';
+          share < 1
+            ? step.lettering.size.by === 'height'
+              ? say(', {sizeMm} mm tall', { sizeMm: size as number })
+              : say(', {sizeMm} mm wide', { sizeMm: size as number })
+            : '';
         yield {
-          words: `${numbered(recipe, step.id)}, centre the letters in what is free${smaller}`,
+          words: say('{numbered}, centre the letters in what is free{smaller}', {
+            numbered: numbered(recipe, step.id),
+            smaller,
+          }),
           recipe: edited.recipe,
         };
       }

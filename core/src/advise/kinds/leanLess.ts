@@ -1,6 +1,7 @@
 import { setField } from '../../recipe/index.ts';
 import type { Proposal, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
+import { say } from '../../words/index.ts';
 
 /** How far under the limit a lean is taken back, °. */
 const SPARE_DEG = 3;
@@ -21,7 +22,13 @@ export const leanLess: RemedyKind = {
               ? setField(recipe, step.id, ['taperDeg'], -deg)
               : undefined;
         if (edited?.ok)
-          yield { words: `${numbered(recipe, step.id)}, let it lean by ${deg}° only`, recipe: edited.recipe };
+          yield {
+            words: say('{numbered}, let it lean by {deg}° only', {
+              numbered: numbered(recipe, step.id),
+              deg,
+            }),
+            recipe: edited.recipe,
+          };
       }
     }
   },

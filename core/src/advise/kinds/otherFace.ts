@@ -3,6 +3,7 @@ import type { Inspection } from '../../inspect/index.ts';
 import { addStep } from '../../recipe/index.ts';
 import type { Proposal, RemedyKind } from '../remedy.ts';
 import { withFields } from './withFields.ts';
+import { say } from '../../words/index.ts';
 
 /** Lays the part on another of its flat faces: the one on which most checks pass. */
 export const otherFace: RemedyKind = {
@@ -14,7 +15,10 @@ export const otherFace: RemedyKind = {
       .map(({ normal, areaMm2 }) => {
         const added = addStep(recipe, 'setDown');
         const changed = withFields(added, added.steps.at(-1)!.id, { face: { normal: [...normal] } });
-        return { words: `Lay it on its face of ${Math.round(areaMm2)} mm²`, recipe: changed };
+        return {
+          words: say('Lay it on its face of {areaMm2} mm²', { areaMm2: Math.round(areaMm2) }),
+          recipe: changed,
+        };
       });
     const ranked = laid
       .map((proposal) => ({ proposal, marks: marksOf(tried(proposal.recipe)?.inspection) }))

@@ -11,6 +11,7 @@ import {
 } from '../../recipe/index.ts';
 import type { Proposal, RemedyKind, Trouble } from '../remedy.ts';
 import { numbered } from './words.ts';
+import { say } from '../../words/index.ts';
 
 type NumberToken = Extract<Token, { type: 'number' }>;
 
@@ -64,7 +65,11 @@ function* changes(trouble: Trouble): Generator<Proposal & { change: number; fiel
         if (value < token.min || value > token.max || value === worth.value) continue;
         const edited = setField(recipe, step.id, token.path, amountOf(token.value, worth.value, value));
         if (!edited.ok) continue;
-        const words = `${numbered(recipe, step.id)}, make the ${token.label} ${withUnit(value, token.unit)}`;
+        const words = say('{numbered}, make the {label} {value}', {
+          numbered: numbered(recipe, step.id),
+          label: token.label,
+          value: withUnit(value, token.unit),
+        });
         const change = Math.abs(value - worth.value) / Math.max(1, Math.abs(worth.value));
         yield { words, recipe: edited.recipe, change, field: `${step.id} ${token.path.join(' ')}` };
       }

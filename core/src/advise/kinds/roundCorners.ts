@@ -1,6 +1,7 @@
 import { setField } from '../../recipe/index.ts';
 import type { Proposal, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
+import { say } from '../../words/index.ts';
 
 /** Radii to try, the smallest first, mm. */
 const RADII_MM = [1, 2, 3];
@@ -21,7 +22,10 @@ export const roundCorners: RemedyKind = {
         });
         if (rounded.ok)
           yield {
-            words: `${numbered(recipe, step.id)}, round the corners by ${mm} mm`,
+            words: say('{numbered}, round the corners by {mm} mm', {
+              numbered: numbered(recipe, step.id),
+              mm,
+            }),
             recipe: rounded.recipe,
           };
       }
@@ -29,7 +33,10 @@ export const roundCorners: RemedyKind = {
         const eased = setField(recipe, step.id, ['top'], { finish: 'fillet', mm });
         if (eased.ok)
           yield {
-            words: `${numbered(recipe, step.id)}, round the top edge by ${mm} mm`,
+            words: say('{numbered}, round the top edge by {mm} mm', {
+              numbered: numbered(recipe, step.id),
+              mm,
+            }),
             recipe: eased.recipe,
           };
       }

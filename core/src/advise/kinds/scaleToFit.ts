@@ -1,6 +1,7 @@
 import { addStep } from '../../recipe/index.ts';
 import type { Proposal, RemedyKind } from '../remedy.ts';
 import { withFields } from './withFields.ts';
+import { say } from '../../words/index.ts';
 
 /** Less than all the room, so that a skirt fits around it. */
 const SHARE = 0.94;
@@ -18,7 +19,11 @@ export const scaleToFit: RemedyKind = {
     const mm = Math.floor(share * sizeMm[axis]);
     const added = addStep(recipe, 'setDown');
     yield {
-      words: `Scale the whole part until it is ${mm} mm ${['wide', 'deep', 'tall'][axis]}`,
+      words: [
+        say('Scale the whole part until it is {mm} mm wide', { mm }),
+        say('Scale the whole part until it is {mm} mm deep', { mm }),
+        say('Scale the whole part until it is {mm} mm tall', { mm }),
+      ][axis],
       recipe: withFields(added, added.steps.at(-1)!.id, { scaleTo: { axis: AXES[axis], mm } }),
     };
   },

@@ -2,6 +2,7 @@ import { addStep, type Recipe, type Step } from '../../recipe/index.ts';
 import { boundsOf, onlyFaces, sizeOf } from '../../mesh/index.ts';
 import type { Proposal, RemedyKind } from '../remedy.ts';
 import { withFields } from './withFields.ts';
+import { say } from '../../words/index.ts';
 
 /** The wall is thicker than the thinnest that prints by so many times. */
 const THICK = 1.4;
@@ -31,8 +32,11 @@ export const support: RemedyKind = {
           (made, by) => withWall(made, middle.with(across, middle[across] + by), size, lowest),
           recipe,
         );
-        const what = places.length === 1 ? `a wall of ${thick} mm` : `${places.length} walls of ${thick} mm`;
-        yield { words: `Add ${what} under it`, recipe: supported };
+        const what = say('{count, plural, one {a wall} other {# walls}} of {thick} mm', {
+          count: places.length,
+          thick,
+        });
+        yield { words: say('Add {what} under it', { what }), recipe: supported };
       }
     }
   },
@@ -48,7 +52,7 @@ function withWall(
   const added = addStep(recipe, 'extrude');
   const id = added.steps.at(-1)!.id;
   const fields: Partial<Extract<Step, { kind: 'extrude' }>> = {
-    name: 'support',
+    name: say('support'),
     outline: {
       shape: 'roundedRectangle',
       widthMm: hundredth(widthMm),

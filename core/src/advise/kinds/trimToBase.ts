@@ -3,6 +3,7 @@ import { boundsOf, sectionAt, sizeOf } from '../../mesh/index.ts';
 import { addStep } from '../../recipe/index.ts';
 import type { Proposal, RemedyKind } from '../remedy.ts';
 import { withFields } from './withFields.ts';
+import { say } from '../../words/index.ts';
 
 /** A little more than needed, since the area is that of a polygon. */
 const MARGIN = 1.08;
@@ -28,7 +29,10 @@ export const trimToBase: RemedyKind = {
         const added = addStep(recipe, 'trim');
         const trimmed = withFields(added, added.steps.at(-1)!.id, { away: 'below', atMm: height });
         yield {
-          words: `Trim off the lowest ${height} mm, for a flat base of ${Math.round(areaMm2)} mm² or more`,
+          words: say('Trim off the lowest {height} mm, for a flat base of {areaMm2} mm² or more', {
+            height,
+            areaMm2: Math.round(areaMm2),
+          }),
           recipe: trimmed,
         };
       }

@@ -8,6 +8,7 @@ import { curvesOf, pathDataOf } from './shapes.ts';
 import { Styles, type Look } from './styles.ts';
 import { hrefOf, type SvgElement, type SvgTree } from './tree.ts';
 import { fitted, viewBoxOf, type Viewport } from './viewBox.ts';
+import { say } from '../../words/index.ts';
 
 /** One thing that a drawing draws: a path that is filled, or one along which a line runs. */
 export interface Mark {
@@ -96,36 +97,39 @@ class Drawing {
   /** What was left out, a sentence each. */
   notes(): string[] {
     const { text, image, clipped, outside } = this.#leftOut;
-    const counted = (count: number, one: string, many: string) =>
-      count === 0 ? [] : [count === 1 ? one : many.replace('#', String(count))];
+    const leftOut = (count: number, words: (count: number) => string) => (count === 0 ? [] : [words(count)]);
     const hasPaper = this.marks.some(({ paint }) => paint === 'paper');
     const hasInk = this.marks.some(({ paint }) => paint === 'ink');
     return [
-      ...counted(
-        text,
-        'A text is left out: turn it into paths first.',
-        '# texts are left out: turn them into paths first.',
+      ...leftOut(text, (count) =>
+        say(
+          '{count, plural, one {A text is left out: turn it into paths first.} other {# texts are left out: turn them into paths first.}}',
+          { count },
+        ),
       ),
-      ...counted(
-        image,
-        'A picture is left out: it has no outlines.',
-        '# pictures are left out: they have no outlines.',
+      ...leftOut(image, (count) =>
+        say(
+          '{count, plural, one {A picture is left out: it has no outlines.} other {# pictures are left out: they have no outlines.}}',
+          { count },
+        ),
       ),
-      ...counted(
-        clipped,
-        'A clip or mask is left out: what it hides is drawn.',
-        '# clips or masks are left out: what they hide is drawn.',
+      ...leftOut(clipped, (count) =>
+        say(
+          '{count, plural, one {A clip or mask is left out: what it hides is drawn.} other {# clips or masks are left out: what they hide is drawn.}}',
+          { count },
+        ),
       ),
-      ...counted(
-        outside,
-        'A shape that is not in the file is left out.',
-        '# shapes that are not in the file are left out.',
+      ...leftOut(outside, (count) =>
+        say(
+          '{count, plural, one {A shape that is not in the file is left out.} other {# shapes that are not in the file are left out.}}',
+          { count },
+        ),
       ),
-      ...(this.#isDashed ? ['Dashed lines are drawn through.'] : []),
-      ...(this.#isMarked ? ['Arrowheads and other marks on lines are left out.'] : []),
-      ...(this.#styles.hasOthers ? ['Some of the styles are not understood and are left out.'] : []),
-      ...(hasPaper && hasInk ? ['White is taken as paper: it cuts away what lies under it.'] : []),
-      ...(hasPaper && !hasInk ? ['All is white: it is taken as if it were black.'] : []),
+      ...(this.#isDashed ? [say('Dashed lines are drawn through.')] : []),
+      ...(this.#isMarked ? [say('Arrowheads and other marks on lines are left out.')] : []),
+      ...(this.#styles.hasOthers ? [say('Some of the styles are not understood and are left out.')] : []),
+      ...(hasPaper && hasInk ? [say('White is taken as paper: it cuts away what lies under it.')] : []),
+      ...(hasPaper && !hasInk ? [say('All is white: it is taken as if it were black.')] : []),
     ];
   }
 
@@ -139,8 +143,8 @@ class Drawing {
     const isDrawn = GROUPS.has(name) || SHAPES.has(name) || name === 'use';
     if (!isDrawn && name !== 'text' && name !== 'image' && name !== 'foreignObject') return;
     if (++this.#drawn > MOST_DRAWN)
-      throw new FormatError('the drawing has more than 5,000 shapes: simplify it first');
-    if (outer.depth > DEEPEST) throw new FormatError('the drawing uses a shape within itself');
+      throw new FormatError(say('the drawing has more than 5,000 shapes: simplify it first'));
+    if (outer.depth > DEEPEST) throw new FormatError(say('the drawing uses a shape within itself'));
     const look = this.#styles.of(element, outer.look);
     if (isHidden(look)) return;
     if (name === 'text') this.#leftOut.text++;
@@ -199,7 +203,7 @@ class Drawing {
     if (d === undefined || d.trim() === 'none') return;
     this.#pathCharacters += d.length;
     if (this.#pathCharacters > MOST_PATH_CHARACTERS)
-      throw new FormatError('the drawing has paths that are too long: simplify it first');
+      throw new FormatError(say('the drawing has paths that are too long: simplify it first'));
     const path = curvesOf(d);
     if (fill !== 'none') {
       const rule = look['fill-rule'] === 'evenodd' ? 'evenodd' : 'nonzero';

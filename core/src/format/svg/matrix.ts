@@ -1,6 +1,7 @@
 import type { Point } from '../../plane/index.ts';
 import { FormatError } from '../formatError.ts';
 import { numbersOf } from './lengths.ts';
+import { say } from '../../words/index.ts';
 
 /** A map of the plane: x' = a x + c y + e, y' = b x + d y + f, as SVG writes it. */
 export type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
@@ -71,5 +72,5 @@ function radians(deg: number): number {
 }
 
 function unreadable(): FormatError {
-  return new FormatError('the drawing has a transformation that cannot be read');
+  return new FormatError(say('the drawing has a transformation that cannot be read'));
 }

@@ -14,6 +14,7 @@ import { handlesOf, linesOf } from './shapes.ts';
 import { Sheet, type DrawingMath } from './sheet.ts';
 import { treeOf, type SvgElement } from './tree.ts';
 import { viewBoxOf } from './viewBox.ts';
+import { say } from '../../words/index.ts';
 
 /** Closed outlines read from an SVG file. */
 export interface SvgDrawing {
@@ -46,11 +47,11 @@ export function readSvg(source: string, math: DrawingMath): SvgDrawing {
   const { marks, notes } = marksOf(tree);
   if (marks.length === 0)
     throw new FormatError(
-      'the drawing has no filled shapes and no lines with a width: turn its texts into paths',
+      say('the drawing has no filled shapes and no lines with a width: turn its texts into paths'),
     );
   const { x, y } = roughExtent(marks);
   const size = Math.max(x.high - x.low, y.high - y.low);
-  if (!(size > 0 && Number.isFinite(size))) throw new FormatError('the drawing encloses nothing');
+  if (!(size > 0 && Number.isFinite(size))) throw new FormatError(say('the drawing encloses nothing'));
   const scale = WORKING_SIZE / size;
   // A drawing that is white all over was meant for dark paper.
   const isAllPaper = marks.every(({ paint }) => paint === 'paper');
@@ -72,10 +73,12 @@ export function readSvg(source: string, math: DrawingMath): SvgDrawing {
   const region = sheet
     .finished()
     .filter((outline) => Math.abs(signedAreaOf(outline)) > DUST * WORKING_SIZE ** 2);
-  if (region.length === 0) throw new FormatError('the drawing encloses nothing');
+  if (region.length === 0) throw new FormatError(say('the drawing encloses nothing'));
   if (pointsOf(region) > MOST_POINTS) throw tooManyPoints();
   if (region.length > MOST_OUTLINES)
-    throw new FormatError(`the drawing has more than ${MOST_OUTLINES} outlines: simplify it first`);
+    throw new FormatError(
+      say('the drawing has more than {most} outlines: simplify it first', { most: MOST_OUTLINES }),
+    );
   const grain = 10 ** Math.ceil(Math.log10(size) - 7);
   const back = (value: number, low: number) => Math.round((value / scale + low) / grain) * grain;
   const width = extentOf(region).x;
@@ -119,12 +122,12 @@ function roughExtent(marks: readonly Mark[]): ReturnType<typeof extentOf> {
     if (ends.length > 2 * MOST_POINTS_DRAWN) throw tooManyPoints();
   }
   if (ends.some((point) => !point.every(Number.isFinite)))
-    throw new FormatError('the drawing has a number that is too large');
+    throw new FormatError(say('the drawing has a number that is too large'));
   return extentOf([ends]);
 }
 
 function tooManyPoints(): FormatError {
-  return new FormatError('the drawing has too many points: simplify it first');
+  return new FormatError(say('the drawing has too many points: simplify it first'));
 }
 
 /** How large a unit of the drawing's own measure is on paper. */

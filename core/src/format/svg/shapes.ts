@@ -4,6 +4,7 @@ import { FormatError } from '../formatError.ts';
 import { numbersOf, unitsOf } from './lengths.ts';
 import type { SvgElement } from './tree.ts';
 import type { Viewport } from './viewBox.ts';
+import { say } from '../../words/index.ts';
 
 /** A line of a path, in its own units. */
 export interface PathLine {
@@ -61,7 +62,7 @@ function rectangle([x, y]: Point, [w, h]: Point, roundX: number, roundY: number)
 export function curvesOf(d: string): ReturnType<typeof svgpath> {
   const path = svgpath(d);
   if ((path as unknown as { err: string }).err)
-    throw new FormatError('the drawing has a path that cannot be read');
+    throw new FormatError(say('the drawing has a path that cannot be read'));
   return path.abs().unshort().unarc();
 }
 
@@ -88,7 +89,7 @@ export function linesOf(path: ReturnType<typeof svgpath>, errorBy: number, mostP
   };
   path.iterate((segment, _, x, y) => {
     const [command, ...n] = segment as [string, ...number[]];
-    if (!n.every(Number.isFinite)) throw new FormatError('the drawing has a path that cannot be read');
+    if (!n.every(Number.isFinite)) throw new FormatError(say('the drawing has a path that cannot be read'));
     const from: Point = [x, y];
     if (command === 'Z') {
       finish(true);
@@ -99,7 +100,7 @@ export function linesOf(path: ReturnType<typeof svgpath>, errorBy: number, mostP
     else if (points.length === 0) points.push(from);
     const added = pointsOf(command, n, from, errorBy);
     count += added.length;
-    if (count > mostPoints) throw new FormatError('the drawing has too many points: simplify it first');
+    if (count > mostPoints) throw new FormatError(say('the drawing has too many points: simplify it first'));
     points.push(...added);
   });
   finish(false);

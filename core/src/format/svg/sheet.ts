@@ -1,6 +1,7 @@
 import { isIntricate, pointsOf, type Region } from '../../plane/index.ts';
 import type { RegionMath } from '../../solid/index.ts';
 import { FormatError } from '../formatError.ts';
+import { say } from '../../words/index.ts';
 
 /** The arithmetic that a drawing needs. */
 export type DrawingMath = Pick<RegionMath, 'filled' | 'joined' | 'without'>;
@@ -30,7 +31,7 @@ export class Sheet {
     if (isPaper !== this.#isPaper) {
       this.#settle();
       if (++this.#layers > MOST_LAYERS)
-        throw new FormatError('the drawing lays white and black over each other too often');
+        throw new FormatError(say('the drawing lays white and black over each other too often'));
       this.#isPaper = isPaper;
     }
     demandPlain(outlines);
@@ -69,5 +70,5 @@ export class Sheet {
 function demandPlain(region: Region): void {
   if (pointsOf(region) < 300) return;
   if (isIntricate(region, { crossings: MOST_CROSSINGS, compared: MOST_COMPARED }))
-    throw new FormatError('the drawing has lines that cross too often: simplify it first');
+    throw new FormatError(say('the drawing has lines that cross too often: simplify it first'));
 }

@@ -1,5 +1,6 @@
 import { FormatError } from '../formatError.ts';
 import { XmlScanner } from '../xml.ts';
+import { say } from '../../words/index.ts';
 
 /** An element of a drawing with what lies in it. */
 export interface SvgElement {
@@ -22,16 +23,16 @@ const MOST_STYLE_CHARACTERS = 200_000;
 
 /** Reads the elements of a drawing. Throws a {@link FormatError} where it is no drawing, or too large. */
 export function treeOf(source: string): SvgTree {
-  if (source.length > MOST_CHARACTERS) throw new FormatError('the drawing is larger than 4 MB');
+  if (source.length > MOST_CHARACTERS) throw new FormatError(say('the drawing is larger than 4 MB'));
   const byId = new Map<string, SvgElement>();
   const open: SvgElement[] = [];
   let root: SvgElement | undefined;
   let elements = 0;
   let styleSheet = '';
-  const scanner = new XmlScanner('the drawing', {
+  const scanner = new XmlScanner(say('the drawing'), {
     open(name, attributes) {
-      if (++elements > MOST_ELEMENTS) throw new FormatError('the drawing has more than 20,000 elements');
-      if (!root && name !== 'svg') throw new FormatError('the file is not an SVG drawing');
+      if (++elements > MOST_ELEMENTS) throw new FormatError(say('the drawing has more than 20,000 elements'));
+      if (!root && name !== 'svg') throw new FormatError(say('the file is not an SVG drawing'));
       const element: SvgElement = { name, attributes, children: [] };
       root ??= element;
       open.at(-1)?.children.push(element);
@@ -45,12 +46,12 @@ export function treeOf(source: string): SvgTree {
       if (open.at(-1)?.name !== 'style') return;
       styleSheet += words;
       if (styleSheet.length > MOST_STYLE_CHARACTERS)
-        throw new FormatError('the drawing has more styles than can be read');
+        throw new FormatError(say('the drawing has more styles than can be read'));
     },
   });
   scanner.write(source);
   scanner.close();
-  if (!root) throw new FormatError('the file is not an SVG drawing');
+  if (!root) throw new FormatError(say('the file is not an SVG drawing'));
   return { root, byId, styleSheet };
 }
 

@@ -2,17 +2,22 @@ import * as z from 'zod';
 import { checks } from '../../inspect/index.ts';
 import { oneOf, text } from '../../recipe/index.ts';
 import type { ConditionKind } from './conditionKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({
   kind: z.literal('check'),
-  check: z.string().refine((id) => checks.some((check) => check.id === id), 'there is no such check'),
+  check: z
+    .string()
+    .refine((id) => checks.some((check) => check.id === id), { error: () => say('there is no such check') }),
 });
 type CheckCondition = z.infer<typeof schema>;
 
 /** One check that found nothing that fails. */
 export const check: ConditionKind<CheckCondition> = {
   kind: 'check',
-  label: 'a check',
+  get label() {
+    return say('a check');
+  },
   create: () => ({ kind: 'check', check: 'hole' }),
   sentence: ({ check: id }) => [
     text('the check'),

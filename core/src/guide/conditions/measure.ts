@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { measureName, measuresUsedIn, oneOf, text } from '../../recipe/index.ts';
 import type { ConditionKind } from './conditionKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({
   kind: z.literal('measure'),
@@ -12,11 +13,20 @@ type MeasureCondition = z.infer<typeof schema>;
 /** A measure of a certain name that is written down, or that a sentence uses as well. */
 export const measure: ConditionKind<MeasureCondition> = {
   kind: 'measure',
-  label: 'a measure',
+  get label() {
+    return say('a measure');
+  },
   create: () => ({ kind: 'measure', name: 'cane', how: 'written' }),
   sentence: ({ name, how }) => [
     text('the measure'),
-    { type: 'words', path: ['name'], value: name, label: 'name of the measure', maxLength: 24, lines: false },
+    {
+      type: 'words',
+      path: ['name'],
+      value: name,
+      label: say('name of the measure'),
+      maxLength: 24,
+      lines: false,
+    },
     oneOf(['how'], 'what is done with it', how, {
       written: 'is written down',
       used: 'is used by a step',

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { isUnwritten, many, oneOf, step as anyStep, stepKinds, text, type Step } from '../../recipe/index.ts';
 import type { ConditionKind } from './conditionKind.ts';
+import { say } from '../../words/index.ts';
 
 const kindsOfStep = anyStep.options.map(({ shape }) => shape.kind.value) as [Step['kind'], ...Step['kind'][]];
 
@@ -14,7 +15,9 @@ type StepCondition = z.infer<typeof schema>;
 /** Enough steps of one kind, switched on; letters count once somebody has written words. */
 export const step: ConditionKind<StepCondition> = {
   kind: 'step',
-  label: 'a step',
+  get label() {
+    return say('a step');
+  },
   create: () => ({ kind: 'step', step: 'extrude', atLeast: 1 }),
   sentence: ({ step: kind, atLeast }) => [
     text('the recipe has at least'),

@@ -1,5 +1,6 @@
 import type { Unit } from '../../recipe/index.ts';
 import type { LimitsCard } from './limits.ts';
+import { said, say } from '../../words/index.ts';
 
 /** A number on a limits card as people read it. */
 export interface LimitField {
@@ -11,50 +12,54 @@ export interface LimitField {
 }
 
 /** The numbers of a limits card, in the groups and the order in which they are read. */
-export const limitFields: readonly { readonly title: string; readonly fields: readonly LimitField[] }[] = [
-  {
-    title: 'The printer',
-    fields: [
-      { path: ['buildVolumeMm', 0], label: 'Usable width', unit: 'mm' },
-      { path: ['buildVolumeMm', 1], label: 'Usable depth', unit: 'mm' },
-      { path: ['buildVolumeMm', 2], label: 'Usable height', unit: 'mm' },
-      { path: ['nozzleMm'], label: 'Nozzle', unit: 'mm' },
-      { path: ['lineWidthMm'], label: 'Line width', unit: 'mm' },
-      { path: ['layerMm'], label: 'Layer height', unit: 'mm' },
+export const limitFields: readonly { readonly title: string; readonly fields: readonly LimitField[] }[] =
+  said(
+    [
+      {
+        title: 'The printer',
+        fields: [
+          { path: ['buildVolumeMm', 0], label: 'Usable width', unit: 'mm' },
+          { path: ['buildVolumeMm', 1], label: 'Usable depth', unit: 'mm' },
+          { path: ['buildVolumeMm', 2], label: 'Usable height', unit: 'mm' },
+          { path: ['nozzleMm'], label: 'Nozzle', unit: 'mm' },
+          { path: ['lineWidthMm'], label: 'Line width', unit: 'mm' },
+          { path: ['layerMm'], label: 'Layer height', unit: 'mm' },
+        ],
+      },
+      {
+        title: 'What it can make',
+        fields: [
+          { path: ['minWallMm'], label: 'Thinnest wall', unit: 'mm' },
+          { path: ['minHoleMm'], label: 'Smallest hole', unit: 'mm' },
+          { path: ['minGapMm'], label: 'Narrowest gap', unit: 'mm' },
+          { path: ['minReliefMm'], label: 'Lowest letters and shapes', unit: 'mm' },
+          { path: ['maxOverhangDeg'], label: 'Steepest overhang', unit: '°' },
+          { path: ['maxBridgeMm'], label: 'Longest bridge', unit: 'mm' },
+          { path: ['minBaseMm2'], label: 'Smallest area on the plate', unit: 'mm²' },
+          { path: ['maxSlenderness'], label: 'Tallest, as a multiple of its width', unit: '' },
+        ],
+      },
+      {
+        title: 'How plastic comes out',
+        fields: [
+          { path: ['shrinkagePercent'], label: 'Shrinkage', unit: '%' },
+          { path: ['fitAllowanceMm', 'loose'], label: 'Added for a loose fit', unit: 'mm' },
+          { path: ['fitAllowanceMm', 'sliding'], label: 'Added for a sliding fit', unit: 'mm' },
+          { path: ['fitAllowanceMm', 'snug'], label: 'Added for a snug fit', unit: 'mm' },
+          { path: ['fitAllowanceMm', 'press'], label: 'Added for a press fit', unit: 'mm' },
+        ],
+      },
+      {
+        title: 'What the class allows',
+        fields: [
+          { path: ['maxMinutes'], label: 'Longest print', unit: 'min' },
+          { path: ['maxGrams'], label: 'Most filament', unit: 'g' },
+          { path: ['filamentPricePerKg'], label: 'Price of 1 kg of filament', unit: '' },
+        ],
+      },
     ],
-  },
-  {
-    title: 'What it can make',
-    fields: [
-      { path: ['minWallMm'], label: 'Thinnest wall', unit: 'mm' },
-      { path: ['minHoleMm'], label: 'Smallest hole', unit: 'mm' },
-      { path: ['minGapMm'], label: 'Narrowest gap', unit: 'mm' },
-      { path: ['minReliefMm'], label: 'Lowest letters and shapes', unit: 'mm' },
-      { path: ['maxOverhangDeg'], label: 'Steepest overhang', unit: '°' },
-      { path: ['maxBridgeMm'], label: 'Longest bridge', unit: 'mm' },
-      { path: ['minBaseMm2'], label: 'Smallest area on the plate', unit: 'mm²' },
-      { path: ['maxSlenderness'], label: 'Tallest, as a multiple of its width', unit: '' },
-    ],
-  },
-  {
-    title: 'How plastic comes out',
-    fields: [
-      { path: ['shrinkagePercent'], label: 'Shrinkage', unit: '%' },
-      { path: ['fitAllowanceMm', 'loose'], label: 'Added for a loose fit', unit: 'mm' },
-      { path: ['fitAllowanceMm', 'sliding'], label: 'Added for a sliding fit', unit: 'mm' },
-      { path: ['fitAllowanceMm', 'snug'], label: 'Added for a snug fit', unit: 'mm' },
-      { path: ['fitAllowanceMm', 'press'], label: 'Added for a press fit', unit: 'mm' },
-    ],
-  },
-  {
-    title: 'What the class allows',
-    fields: [
-      { path: ['maxMinutes'], label: 'Longest print', unit: 'min' },
-      { path: ['maxGrams'], label: 'Most filament', unit: 'g' },
-      { path: ['filamentPricePerKg'], label: 'Price of 1 kg of filament', unit: '' },
-    ],
-  },
-];
+    ['title', 'label'],
+  );
 
 /** What a field of the card says. */
 export function limitAt(card: LimitsCard, { path }: LimitField): number {
@@ -74,6 +79,6 @@ export function withLimit(card: LimitsCard, { path }: LimitField, value: number)
 export function limitLabel(path: readonly PropertyKey[]): string {
   const key = path.join();
   const field = limitFields.flatMap(({ fields }) => fields).find((each) => each.path.join() === key);
-  if (path[0] === 'layerHeightsMm') return 'Layer heights allowed';
+  if (path[0] === 'layerHeightsMm') return say('Layer heights allowed');
   return field?.label ?? path.map(String).join(' › ');
 }

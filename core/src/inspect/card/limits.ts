@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { classroomPrinter } from '../../recipe/index.ts';
 import { CURRENCY } from '../result/inWords.ts';
+import { say } from '../../words/index.ts';
 
 const positive = z.number().positive().max(10_000);
 
@@ -22,12 +23,12 @@ export const limitsCard = z.strictObject({
   layerHeightsMm: z
     .array(
       z
-        .number('say them as numbers, such as 0.15, 0.2')
-        .positive('a layer is higher than 0')
-        .max(2, 'a layer is at most 2 mm high'),
+        .number({ error: () => say('say them as numbers, such as 0.15, 0.2') })
+        .positive({ error: () => say('a layer is higher than 0') })
+        .max(2, { error: () => say('a layer is at most 2 mm high') }),
     )
-    .min(1, 'allow at least one')
-    .max(6, 'allow at most six')
+    .min(1, { error: () => say('allow at least one') })
+    .max(6, { error: () => say('allow at most six') })
     .transform((heights) => [...new Set(heights)].sort((a, b) => a - b))
     .default([0.15, 0.2, 0.3]),
   minWallMm: positive.default(0.9),
@@ -49,7 +50,7 @@ export const limitsCard = z.strictObject({
   filamentPricePerKg: z.number().min(0).max(10_000).default(20),
   currency: z
     .string()
-    .regex(CURRENCY, 'write the currency as three capital letters, such as EUR')
+    .regex(CURRENCY, { error: () => say('write the currency as three capital letters, such as EUR') })
     .default('EUR'),
   /** By how much plastic shrinks as it cools, in per cent of a length. */
   shrinkagePercent: z.number().min(0).max(10).default(classroomPrinter.shrinkagePercent),

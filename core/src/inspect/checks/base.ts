@@ -4,16 +4,19 @@ import type { Check } from './check.ts';
 import { rounded } from '../measure/subject.ts';
 import { judge } from '../result/verdict.ts';
 import { contactOf, seenFromAbove } from '../measure/plateContact.ts';
+import { said, say } from '../../words/index.ts';
 
 /** Measures the area that touches the plate, and how narrow it is. A part that stands on a line or a point has none. */
 export const base: Check<'base'> = {
   id: 'base',
-  title: 'Base',
+  get title() {
+    return say('Base');
+  },
   why: {
-    words: [
+    words: said([
       'The first layer has to hold on to the plate while the nozzle pulls at it.',
       'Too little area, or only a line or a point, comes loose in the middle of the print.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M60 14a19 19 0 1 1 -0.01 0Z'],
       ['trouble', 'M54 49h12v3h-12z'],
@@ -27,14 +30,22 @@ export const base: Check<'base'> = {
     const triangles = contact.length > 0 ? contact : at.triangles;
     const measured = rounded(area);
     const across = formatMm(Math.round(10 * narrowestWidth(seenFromAbove(mesh, contact))) / 10);
-    const touches = `${formatMm(area < 10 ? Math.round(10 * area) / 10 : Math.round(area))} mm² rest on the plate; the narrowest place is ${across} mm wide`;
+    const touches = say('{value} mm² rest on the plate; the narrowest place is {across} mm wide', {
+      value: formatMm(area < 10 ? Math.round(10 * area) / 10 : Math.round(area)),
+      across,
+    });
     const message =
       area === 0
-        ? 'Nothing flat touches the plate: the part stands on a line or a point and will roll or come loose.'
+        ? say(
+            'Nothing flat touches the plate: the part stands on a line or a point and will roll or come loose.',
+          )
         : verdict === 'fail'
-          ? `Only ${touches}. At least ${formatMm(minBaseMm2)} mm² are needed to hold on.`
+          ? say('Only {touches}. At least {minBaseMm2} mm² are needed to hold on.', {
+              touches,
+              minBaseMm2: formatMm(minBaseMm2),
+            })
           : verdict === 'warn'
-            ? `${touches}. That is only just enough to hold on.`
+            ? say('{touches}. That is only just enough to hold on.', { touches })
             : `${touches}.`;
     return {
       verdict,

@@ -5,6 +5,7 @@ import type { Finding } from '../result/inspection.ts';
 import { jointsOf } from '../measure/joints.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
 import { judge, worst } from '../result/verdict.ts';
+import { said, say } from '../../words/index.ts';
 
 /**
  * Counts separate bodies, of which all but the one with the largest surface would come off the printer as loose pieces,
@@ -12,12 +13,14 @@ import { judge, worst } from '../result/verdict.ts';
  */
 export const bodies: Check<'bodies'> = {
   id: 'bodies',
-  title: 'Bodies',
+  get title() {
+    return say('Bodies');
+  },
   why: {
-    words: [
+    words: said([
       'What does not touch the rest comes off the plate as a piece of its own.',
       'Pieces that hang together by a hair break apart in your hand.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M16 52V24H52V52Z'],
       ['trouble', 'M62 52V24H100V52Z'],
@@ -40,7 +43,10 @@ export const bodies: Check<'bodies'> = {
           measured: rounded(areaMm2),
           unit: 'mm²',
           at: middleOf(subject, triangles[0]),
-          message: `This piece, with ${area} mm² of surface, does not touch the rest: it would come off as a separate piece.`,
+          message: say(
+            'This piece, with {area} mm² of surface, does not touch the rest: it would come off as a separate piece.',
+            { area },
+          ),
           steps: subject.stepsOf(triangles),
           triangles,
         };
@@ -68,13 +74,18 @@ function thinJoints(subject: Subject, minWallMm: number): Finding[] {
       (other) => Math.hypot(other.at[0] - at[0], other.at[1] - at[1]) < SAME_PLACE_MM,
     );
     if (isTold) continue;
-    const is = `Two pieces are joined by only ${formatMm(Math.round(100 * mm) / 100)} mm here`;
+    const is = say('Two pieces are joined by only {mm} mm here', {
+      mm: formatMm(Math.round(100 * mm) / 100),
+    });
     findings.push({
       verdict: 'fail',
       measured: rounded(mm),
       unit: 'mm',
       at: at.map(rounded) as Finding['at'],
-      message: `${is} and would break apart; a joint needs at least ${formatMm(minWallMm)} mm.`,
+      message: say('{is} and would break apart; a joint needs at least {minWallMm} mm.', {
+        is,
+        minWallMm: formatMm(minWallMm),
+      }),
       steps: subject.stepsOf(faces),
       triangles: [...faces],
     });

@@ -3,16 +3,19 @@ import { hangingOf } from '../measure/ceilings.ts';
 import type { Check } from './check.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
 import { judge, worst } from '../result/verdict.ts';
+import { said, say } from '../../words/index.ts';
 
 /** Measures ceilings that are held at both ends by the longest line that has to be drawn through the air. */
 export const bridge: Check<'bridge'> = {
   id: 'bridge',
-  title: 'Bridges',
+  get title() {
+    return say('Bridges');
+  },
   why: {
-    words: [
+    words: said([
       'Between two supports the plastic can be drawn through the air like a rope.',
       'If the way is too long, the rope sags before it is hard.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M20 52V14H100V52H88V24H32V52Z'],
       ['trouble', 'M32 24H88C80 34 40 34 32 24Z'],
@@ -29,14 +32,19 @@ export const bridge: Check<'bridge'> = {
     const findings = spans.flatMap(({ faces, steepestFace, span }) => {
       const verdict = judge(span.mm, 'atMost', maxBridgeMm);
       if (verdict === 'pass') return [];
-      const is = `The plastic has to cross ${formatMm(Math.round(10 * span.mm) / 10)} mm of air here`;
-      const bound = `the printer bridges ${formatMm(maxBridgeMm)} mm`;
+      const is = say('The plastic has to cross {mm} mm of air here', {
+        mm: formatMm(Math.round(10 * span.mm) / 10),
+      });
+      const bound = say('the printer bridges {maxBridgeMm} mm', { maxBridgeMm: formatMm(maxBridgeMm) });
       return {
         verdict,
         measured: rounded(span.mm),
         unit: 'mm' as const,
         at: middleOf(subject, steepestFace),
-        message: verdict === 'fail' ? `${is}; ${bound}.` : `${is}, which is close to the limit: ${bound}.`,
+        message:
+          verdict === 'fail'
+            ? `${is}; ${bound}.`
+            : say('{is}, which is close to the limit: {bound}.', { is, bound }),
         steps: subject.stepsOf(faces),
         triangles: [...faces],
       };

@@ -5,16 +5,19 @@ import type { CheckResult, Finding } from '../result/inspection.ts';
 import { kindOf, requirementWords, type Answer, type Requirement } from '../requirements/index.ts';
 import { rounded } from '../measure/subject.ts';
 import { worst } from '../result/verdict.ts';
+import { said, say } from '../../words/index.ts';
 
 /** Holds the part against what its brief asks. Requirements that are met are reported too, since pupils look for them. */
 export const brief: PrintCheck<'brief'> = {
   id: 'brief',
-  title: 'The brief',
+  get title() {
+    return say('The brief');
+  },
   why: {
-    words: [
+    words: said([
       'The brief says what the part is for.',
       'A part that misses what it asks may print well and still be of no use.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M30 52V30H90V52ZM52 52V40H68V52Z'],
       ['line', 'M18 10H74M18 18H62'],
@@ -66,7 +69,7 @@ function findingOf(index: number, asked: Requirement, answer: Answer, middle: Fi
     measured,
     unit,
     at: (at?.map(rounded) as Finding['at'] | undefined) ?? middle,
-    message: `${isMet ? 'Met' : 'Not met'}: the part ${words}.${said ? ` ${said[0].toUpperCase()}${said.slice(1)}.` : ''}`,
+    message: `${isMet ? say('Met: the part {words}.', { words }) : say('Not met: the part {words}.', { words })}${said ? ` ${said[0].toUpperCase()}${said.slice(1)}.` : ''}`,
     steps: [],
     triangles: [...triangles],
     ...(limit === undefined ? {} : { limit }),

@@ -3,6 +3,7 @@ import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
 import { judge, worst } from '../result/verdict.ts';
+import { said, say } from '../../words/index.ts';
 
 /**
  * What is more pointed than this hurts a hand, °: anything sharper than the corner of a box, which has 90°. Small hands
@@ -14,12 +15,14 @@ const BLUNT_FOR_SMALL_HANDS_DEG = 100;
 /** Measures how pointed the corners and edges are that a hand would meet. It only warns, unless small hands will hold it. */
 export const comfort: Check<'comfort'> = {
   id: 'comfort',
-  title: 'In the hand',
+  get title() {
+    return say('In the hand');
+  },
   why: {
-    words: [
+    words: said([
       'A hand that picks the part up closes around its corners.',
       'Sharp points and blades prick and cut.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M16 52L104 52L104 30Z'],
       ['trouble', 'M16 52L40 52L40 46Z'],
@@ -65,8 +68,8 @@ function grouped(subject: Subject, corners: readonly Corner[]): Corner[][] {
 
 function sentence(group: readonly Corner[]): string {
   const [{ kind }] = group;
-  if (kind === 'edge') return 'This edge is as sharp as a blade; a hand would meet it.';
+  if (kind === 'edge') return say('This edge is as sharp as a blade; a hand would meet it.');
   return group.length === 1
-    ? 'This corner is a point that a hand would meet; round it.'
-    : `These ${group.length} corners are points that a hand would meet; round them.`;
+    ? say('This corner is a point that a hand would meet; round it.')
+    : say('These {count} corners are points that a hand would meet; round them.', { count: group.length });
 }

@@ -1,16 +1,19 @@
 import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from './check.ts';
 import { thinIn, thinPlaces } from './thinPlaces.ts';
+import { said, say } from '../../words/index.ts';
 
 /** Measures the narrowest slit, whose sides would grow together. */
 export const gap: Check<'gap'> = {
   id: 'gap',
-  title: 'Gaps',
+  get title() {
+    return say('Gaps');
+  },
   why: {
-    words: [
+    words: said([
       'Lines of plastic spread a little to both sides.',
       'Across a very narrow gap they touch and grow together.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M20 52V18H58V52ZM61 52V18H100V52Z'],
       ['trouble', 'M58 52V18H61V52Z'],
@@ -19,10 +22,16 @@ export const gap: Check<'gap'> = {
   inspect(subject, { minGapMm, layerMm }) {
     const slits = thinIn(subject, 'slits', { limitMm: minGapMm, layerMm });
     return thinPlaces(subject, slits, minGapMm, (widthMm, verdict) => {
-      const is = `This gap is ${formatMm(Math.round(100 * widthMm) / 100)} mm wide`;
+      const is = say('This gap is {widthMm} mm wide', { widthMm: formatMm(Math.round(100 * widthMm) / 100) });
       return verdict === 'fail'
-        ? `${is}; its sides would grow together, since the narrowest that stays open is ${formatMm(minGapMm)} mm.`
-        : `${is}, only just over the narrowest that stays open, ${formatMm(minGapMm)} mm.`;
+        ? say('{is}; its sides would grow together, since the narrowest that stays open is {minGapMm} mm.', {
+            is,
+            minGapMm: formatMm(minGapMm),
+          })
+        : say('{is}, only just over the narrowest that stays open, {minGapMm} mm.', {
+            is,
+            minGapMm: formatMm(minGapMm),
+          });
     });
   },
 };

@@ -6,6 +6,7 @@ import { findRoundHoles, type RoundHole } from '../measure/roundHoles.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
 import { judge, worst } from '../result/verdict.ts';
 import { wallAround } from '../measure/wallAround.ts';
+import { said, say } from '../../words/index.ts';
 
 /**
  * Measures every round hole and the wall that is left around it. Holes that pass are reported too, since pupils look for
@@ -13,12 +14,14 @@ import { wallAround } from '../measure/wallAround.ts';
  */
 export const hole: Check<'hole'> = {
   id: 'hole',
-  title: 'Holes',
+  get title() {
+    return say('Holes');
+  },
   why: {
-    words: [
+    words: said([
       'Molten plastic swells a little to the inside of a curve and shrinks as it cools, so every hole comes out smaller.',
       'A very small one closes up, and a thin wall beside a hole breaks out.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M14 52V28H56V52ZM64 52V28H106V52Z'],
       ['trouble', 'M56 52V28H64V52Z'],
@@ -44,13 +47,26 @@ export const hole: Check<'hole'> = {
 function ofWidth(subject: Subject, found: RoundHole, { minHoleMm, shrinkagePercent }: LimitsCard): Finding {
   const verdict = judge(found.diameterMm, 'atLeast', minHoleMm);
   const printedMm = found.diameterMm * (1 - shrinkagePercent / 100);
-  const size = `Ø ${hundredths(found.diameterMm)} mm`;
+  const size = say('Ø {diameterMm} mm', { diameterMm: hundredths(found.diameterMm) });
   const depth = hundredths(found.depthMm);
-  const reach = found.through ? `goes through ${depth} mm` : `is ${depth} mm deep`;
+  const reach = found.through
+    ? say('goes through {depth} mm', { depth })
+    : say('is {depth} mm deep', { depth });
   const message = {
-    fail: `This hole is ${size} and will close up: the smallest that prints open is Ø ${formatMm(minHoleMm)} mm.`,
-    warn: `This hole is ${size}, only just over the smallest that prints open, Ø ${formatMm(minHoleMm)} mm.`,
-    pass: `This ${direction(found.axis)} hole is ${size} and ${reach}. Printed, it will be about Ø ${hundredths(printedMm)} mm.`,
+    fail: say('This hole is {size} and will close up: the smallest that prints open is Ø {minHoleMm} mm.', {
+      size,
+      minHoleMm: formatMm(minHoleMm),
+    }),
+    warn: say('This hole is {size}, only just over the smallest that prints open, Ø {minHoleMm} mm.', {
+      size,
+      minHoleMm: formatMm(minHoleMm),
+    }),
+    pass: say('This {direction} hole is {size} and {reach}. Printed, it will be about Ø {printedMm} mm.', {
+      direction: direction(found.axis),
+      size,
+      reach,
+      printedMm: hundredths(printedMm),
+    }),
   }[verdict];
   return {
     verdict,
@@ -74,7 +90,7 @@ function ofWall(subject: Subject, found: RoundHole, { minWallMm }: LimitsCard): 
   const wall = wallAround(subject, found, 2 * minWallMm);
   const verdict = wall ? judge(wall.mm, 'atLeast', minWallMm) : 'pass';
   if (!wall || verdict === 'pass') return [];
-  const is = `Only ${hundredths(wall.mm)} mm of wall is left beside this hole`;
+  const is = say('Only {mm} mm of wall is left beside this hole', { mm: hundredths(wall.mm) });
   const triangles = [...found.triangles, wall.face];
   return [
     {
@@ -84,8 +100,14 @@ function ofWall(subject: Subject, found: RoundHole, { minWallMm }: LimitsCard): 
       at: wall.at.map(rounded) as Finding['at'],
       message:
         verdict === 'fail'
-          ? `${is}; it would break out, since a wall takes at least ${formatMm(minWallMm)} mm.`
-          : `${is}, only just over the ${formatMm(minWallMm)} mm that a wall takes.`,
+          ? say('{is}; it would break out, since a wall takes at least {minWallMm} mm.', {
+              is,
+              minWallMm: formatMm(minWallMm),
+            })
+          : say('{is}, only just over the {minWallMm} mm that a wall takes.', {
+              is,
+              minWallMm: formatMm(minWallMm),
+            }),
       steps: subject.stepsOf(triangles),
       triangles,
     },
@@ -96,8 +118,8 @@ const hundredths = (mm: number) => formatMm(Math.round(mm * 100) / 100);
 
 function direction([x, y, z]: RoundHole['axis']): string {
   const nearly = Math.cos((5 * Math.PI) / 180);
-  if (Math.abs(z) > nearly) return 'upright';
-  if (Math.abs(x) > nearly) return 'lying left to right';
-  if (Math.abs(y) > nearly) return 'lying front to back';
-  return 'slanted';
+  if (Math.abs(z) > nearly) return say('upright');
+  if (Math.abs(x) > nearly) return say('lying left to right');
+  if (Math.abs(y) > nearly) return say('lying front to back');
+  return say('slanted');
 }

@@ -2,6 +2,7 @@ import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from './check.ts';
 import { CONTACT_MM } from '../measure/plateContact.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
+import { said, say } from '../../words/index.ts';
 
 /** Corners this close in height lie in one layer. */
 const LEVEL_MM = 1e-3;
@@ -14,12 +15,14 @@ const DOWN = 1e-3;
  */
 export const island: Check<'island'> = {
   id: 'island',
-  title: 'Begins in mid-air',
+  get title() {
+    return say('Begins in mid-air');
+  },
   why: {
-    words: [
+    words: said([
       'The nozzle builds from the bottom up.',
       'What begins in mid-air has nothing to lie on and falls down.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M20 52V12H100V52H88V22H32V52Z'],
       ['trouble', 'M54 22H66V40H54Z'],
@@ -37,7 +40,10 @@ export const island: Check<'island'> = {
         measured: rounded(zMm),
         unit: 'mm' as const,
         at: middleOf(subject, faces[0]),
-        message: `Something begins in mid-air here, ${formatMm(Math.round(100 * zMm) / 100)} mm above the plate: its first layer has nothing to lie on.`,
+        message: say(
+          'Something begins in mid-air here, {zMm} mm above the plate: its first layer has nothing to lie on.',
+          { zMm: formatMm(Math.round(100 * zMm) / 100) },
+        ),
         steps: subject.stepsOf(faces),
         triangles: faces,
       };

@@ -1,16 +1,19 @@
 import { formatMm } from '../../recipe/sentence.ts';
 import { inMoney } from '../result/inWords.ts';
 import { needOfPrint } from './needOfPrint.ts';
+import { said, say } from '../../words/index.ts';
 
 /** Holds the filament that a print takes against what the class allows for one part, and says what it costs. */
 export const material = needOfPrint({
   id: 'material',
-  title: 'Filament',
+  get title() {
+    return say('Filament');
+  },
   why: {
-    words: [
+    words: said([
       'Filament is bought by weight.',
       'A part that needs more than its share leaves less for everyone else.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M60 10a21 21 0 1 1 -0.01 0Z'],
       ['air', 'M60 23a8 8 0 1 1 -0.01 0Z'],
@@ -22,11 +25,16 @@ export const material = needOfPrint({
   unit: 'g',
   say: (grams, verdict, { maxGrams, filamentPricePerKg, currency }) => {
     const cost = inMoney((grams * filamentPricePerKg) / 1000, currency);
-    const is = `The print takes ${formatMm(Math.round(10 * grams) / 10)} g of filament, about ${cost}`;
-    const bound = `the ${formatMm(maxGrams)} g that the class allows for one part`;
+    const is = say('The print takes {grams} g of filament, about {cost}', {
+      grams: formatMm(Math.round(10 * grams) / 10),
+      cost,
+    });
+    const bound = say('the {maxGrams} g that the class allows for one part', {
+      maxGrams: formatMm(maxGrams),
+    });
     return {
-      fail: `${is}, more than ${bound}.`,
-      warn: `${is}, close to ${bound}.`,
+      fail: say('{is}, more than {bound}.', { is, bound }),
+      warn: say('{is}, close to {bound}.', { is, bound }),
       pass: `${is}.`,
     }[verdict];
   },

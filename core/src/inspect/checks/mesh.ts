@@ -4,6 +4,7 @@ import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
 import { worst } from '../result/verdict.ts';
+import { said, say } from '../../words/index.ts';
 
 /** So many crossings tell enough. */
 const MOST_CROSSINGS = 50;
@@ -13,12 +14,14 @@ const TINY_MM = 3;
 /** Looks whether the surface is that of a solid: closed, and nowhere passing through itself. */
 export const mesh: Check<'mesh'> = {
   id: 'mesh',
-  title: 'Solid',
+  get title() {
+    return say('Solid');
+  },
   why: {
-    words: [
+    words: said([
       'A printer needs to know what is inside and what is outside.',
       'Where the surface is open or passes through itself, nobody can tell, and layers go missing.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M30 52V14H55V19H35V47H85V19H65V14H90V52Z'],
       ['trouble', 'M55 14H65V19H55Z'],
@@ -48,7 +51,9 @@ function openEdges(subject: Subject): Finding[] {
       measured: topology.openEdges,
       unit: '',
       at: middleOf(subject, open[0]),
-      message: `The surface is open here, at ${topology.openEdges} edges: nothing says what is inside.`,
+      message: say('The surface is open here, at {openEdges} edges: nothing says what is inside.', {
+        openEdges: topology.openEdges,
+      }),
       steps: subject.stepsOf(open),
       triangles: open,
     },
@@ -94,12 +99,12 @@ function crossings(subject: Subject): Finding[] {
     ...told(
       ofOne,
       'fail',
-      'The surface passes through itself here, so that inside and outside cannot be told apart.',
+      say('The surface passes through itself here, so that inside and outside cannot be told apart.'),
     ),
     ...told(
       ofTwo,
       'warn',
-      'Two bodies pass through each other here; they are printed as one, but are counted twice.',
+      say('Two bodies pass through each other here; they are printed as one, but are counted twice.'),
     ),
   ];
 }
@@ -111,8 +116,8 @@ function unit(subject: Subject): Finding[] {
   const words = formatMm(rounded(longest));
   const other =
     longest > 0.3
-      ? `in inches it would be ${formatMm(Math.round(254 * longest) / 10)} mm`
-      : `in metres it would be ${formatMm(Math.round(1000 * longest))} mm`;
+      ? say('in inches it would be {longest} mm', { longest: formatMm(Math.round(254 * longest) / 10) })
+      : say('in metres it would be {longest} mm', { longest: formatMm(Math.round(1000 * longest)) });
   const all = [...subject.topology.bodyOf.keys()];
   return [
     {
@@ -120,7 +125,10 @@ function unit(subject: Subject): Finding[] {
       measured: rounded(longest),
       unit: 'mm',
       at: middleOf(subject, 0),
-      message: `The whole part is only ${words} mm long: was it drawn in another unit? Taken ${other}.`,
+      message: say('The whole part is only {words} mm long: was it drawn in another unit? Taken {other}.', {
+        words,
+        other,
+      }),
       steps: [],
       triangles: all,
     },

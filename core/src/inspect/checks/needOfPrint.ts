@@ -18,29 +18,24 @@ interface Need<Id extends string> {
 }
 
 /** Holds what the whole part needs against the most that the card allows; nothing is said while it is not known. */
-export function needOfPrint<Id extends string>({
-  id,
-  title,
-  why,
-  unit,
-  needed,
-  limit: mostOf,
-  say,
-}: Need<Id>): PrintCheck<Id> {
+export function needOfPrint<Id extends string>(need: Need<Id>): PrintCheck<Id> {
   const against = (print: PrintNeeds | undefined, limits: LimitsCard): Omit<CheckResult, 'id' | 'title'> => {
-    const limit = mostOf(limits);
+    const { unit } = need;
+    const limit = need.limit(limits);
     const plain = { limit, unit, rule: 'atMost' as const };
     if (!print) return { ...plain, verdict: 'pass', measured: null, findings: [] };
-    const measured = rounded(needed(print));
+    const measured = rounded(need.needed(print));
     const verdict = judge(measured, 'atMost', limit);
-    const message = say(measured, verdict, limits);
+    const message = need.say(measured, verdict, limits);
     const finding = { verdict, measured, unit, at: [0, 0, 0] as [number, number, number], message };
     return { ...plain, verdict, measured, findings: [{ ...finding, steps: [], triangles: [] }] };
   };
   return {
-    id,
-    title,
-    why,
+    id: need.id,
+    get title() {
+      return need.title;
+    },
+    why: need.why,
     inspect: ({ about }, limits) => against(about.print, limits),
     withPrint: (_, print, limits) => against(print, limits),
   };

@@ -3,6 +3,7 @@ import { hangingOf } from '../measure/ceilings.ts';
 import type { Check } from './check.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
 import { judge, worst } from '../result/verdict.ts';
+import { said, say } from '../../words/index.ts';
 
 /**
  * Finds downward faces that are held on one side only and measures how far they lean from the vertical. What is held at
@@ -10,12 +11,14 @@ import { judge, worst } from '../result/verdict.ts';
  */
 export const overhang: Check<'overhang'> = {
   id: 'overhang',
-  title: 'Overhang',
+  get title() {
+    return say('Overhang');
+  },
   why: {
-    words: [
+    words: said([
       'Each layer lies on the one below it.',
       'Where a layer reaches out too far over nothing, the plastic curls up or hangs down in threads.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M28 52V14H92V22H46V52Z'],
       ['trouble', 'M46 22H92V28H46Z'],
@@ -38,21 +41,27 @@ export const overhang: Check<'overhang'> = {
       if (deg > steepest && isOfNote && !bridged.has(f)) steepest = deg;
     });
 
-    const bound = `Printed without support, a face may lean out by ${formatMm(maxOverhangDeg)}° at most.`;
+    const bound = say('Printed without support, a face may lean out by {maxOverhangDeg}° at most.', {
+      maxOverhangDeg: formatMm(maxOverhangDeg),
+    });
     const findings = [...hanging, ...near].map(({ faces, steepestFace, steepestDeg }) => {
       const verdict = verdictOf(steepestDeg);
       const measured = rounded(steepestDeg);
       const leans =
         measured > 89.5
-          ? 'Nothing is under this flat face'
-          : `This face leans out by ${formatMm(Math.round(measured))}° with nothing under it`;
+          ? say('Nothing is under this flat face')
+          : say('This face leans out by {measured}° with nothing under it', {
+              measured: formatMm(Math.round(measured)),
+            });
       return {
         verdict,
         measured,
         unit: '°' as const,
         at: middleOf(subject, steepestFace),
         message:
-          verdict === 'fail' ? `${leans}. ${bound}` : `${leans}, which is close to the limit. ${bound}`,
+          verdict === 'fail'
+            ? `${leans}. ${bound}`
+            : say('{leans}, which is close to the limit. {bound}', { leans, bound }),
         steps: subject.stepsOf(faces),
         triangles: [...faces],
       };

@@ -4,16 +4,19 @@ import type { Finding } from '../result/inspection.ts';
 import { measuredRelief, type MeasuredRelief } from '../measure/reliefs.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
 import { judge, worst, type Verdict } from '../result/verdict.ts';
+import { said, say } from '../../words/index.ts';
 
 /** Measures how far letters and figures stand out of, or lie in, the surface around them, and whether letters are whole. */
 export const relief: Check<'relief'> = {
   id: 'relief',
-  title: 'Relief',
+  get title() {
+    return say('Relief');
+  },
   why: {
-    words: [
+    words: said([
       'Letters show by the shadow at their edges.',
       'If they stand out by less than a few layers, or run over an edge, nobody can read them.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M14 52V40H106V52Z'],
       ['trouble', 'M36 40V38H52V40ZM64 40V38H80V40Z'],
@@ -64,8 +67,9 @@ export const relief: Check<'relief'> = {
           measured: triangles.length,
           unit: '',
           at: middleOf(subject, triangles[0]),
-          message:
+          message: say(
             'These letters run over an edge, into a hole or into something else, and are cut off there.',
+          ),
           steps: stepOf(of.step),
           triangles: [...triangles],
         },
@@ -87,15 +91,19 @@ function sentence(
 ): string {
   if (mm === 0) {
     return isLettering
-      ? 'These letters cannot be seen: they do not stand out.'
-      : 'This shape cannot be seen: it does not stand out.';
+      ? say('These letters cannot be seen: they do not stand out.')
+      : say('This shape cannot be seen: it does not stand out.');
   }
-  const height = `${formatMm(Math.round(100 * mm) / 100)} mm`;
+  const height = say('{mm} mm', { mm: formatMm(Math.round(100 * mm) / 100) });
   const is = {
-    sunk: isLettering ? `These letters lie ${height} deep` : `This shape lies ${height} deep`,
-    raised: isLettering ? `These letters stand ${height} high` : `This shape stands ${height} high`,
+    sunk: isLettering
+      ? say('These letters lie {height} deep', { height })
+      : say('This shape lies {height} deep', { height }),
+    raised: isLettering
+      ? say('These letters stand {height} high', { height })
+      : say('This shape stands {height} high', { height }),
   }[effect === 'sunk' ? 'sunk' : 'raised'];
   return verdict === 'fail'
-    ? `${is}. Less than ${formatMm(leastMm)} mm hardly shows in print.`
-    : `${is}, only just over ${formatMm(leastMm)} mm, the least that shows.`;
+    ? say('{is}. Less than {leastMm} mm hardly shows in print.', { is, leastMm: formatMm(leastMm) })
+    : say('{is}, only just over {leastMm} mm, the least that shows.', { is, leastMm: formatMm(leastMm) });
 }

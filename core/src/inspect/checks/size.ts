@@ -6,8 +6,9 @@ import type { Finding } from '../result/inspection.ts';
 import { rounded } from '../measure/subject.ts';
 import { judge, worst } from '../result/verdict.ts';
 import { seenFromAbove } from '../measure/plateContact.ts';
+import { said, say } from '../../words/index.ts';
 
-const directions = ['left to right', 'front to back', 'up'] as const;
+const directions = said(['left to right', 'front to back', 'up'] as const);
 
 /**
  * Holds the part's box, as it stands, against the build volume, and says if it would fit turned or laid down. A part
@@ -15,12 +16,14 @@ const directions = ['left to right', 'front to back', 'up'] as const;
  */
 export const size: Check<'size'> = {
   id: 'size',
-  title: 'Size',
+  get title() {
+    return say('Size');
+  },
   why: {
-    words: [
+    words: said([
       'The nozzle reaches only so far to each side and upwards.',
       'What sticks out of that space cannot be drawn at all.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M8 52V38H112V52Z'],
       ['trouble', 'M8 52V38H24V52ZM96 52V38H112V52Z'],
@@ -44,14 +47,23 @@ export const size: Check<'size'> = {
       ];
       at[axis] = box.max[axis];
       const triangles = trianglesAt(mesh.positions, mesh.triangles, axis, box.max[axis]);
-      const length = `The part is ${formatMm(rounded(sizeMm[axis]))} mm ${directions[axis]}`;
-      const room = `the printer has ${formatMm(buildVolumeMm[axis])} mm`;
+      const length = say('The part is {sizeMm} mm {directions}', {
+        sizeMm: formatMm(rounded(sizeMm[axis])),
+        directions: directions[axis],
+      });
+      const room = say('the printer has {buildVolumeMm} mm', {
+        buildVolumeMm: formatMm(buildVolumeMm[axis]),
+      });
       if (verdicts[axis] === 'fail') remedy ??= wouldFit(mesh, sizeMm, buildVolumeMm);
       const message = isTooSmall
-        ? `${length}: too small to print, since ${axis === 2 ? 'one layer' : 'one line of plastic'} takes ${formatMm(leastMm[axis])} mm.`
+        ? say('{length}: too small to print, since {least} takes {leastMm} mm.', {
+            length,
+            least: axis === 2 ? say('one layer') : say('one line of plastic'),
+            leastMm: formatMm(leastMm[axis]),
+          })
         : verdicts[axis] === 'warn'
-          ? `${length}, which only just fits: ${room}.`
-          : `${length}, but ${room}${remedy ?? ''}.`;
+          ? say('{length}, which only just fits: {room}.', { length, room })
+          : say('{length}, but {room}{remedy}.', { length, room, remedy: remedy ?? '' });
       return [
         {
           verdict: isTooSmall ? ('fail' as const) : verdicts[axis],
@@ -84,7 +96,11 @@ function asPrinted(sizeMm: readonly number[], shrinkagePercent: number): Finding
     measured: Math.max(...sizeMm),
     unit: 'mm',
     at: [0, 0, 0],
-    message: `Printed, it will be about ${x} × ${y} × ${z} mm, because plastic shrinks as it cools.`,
+    message: say('Printed, it will be about {x} × {y} × {z} mm, because plastic shrinks as it cools.', {
+      x,
+      y,
+      z,
+    }),
     steps: [],
     triangles: [],
   };
@@ -94,14 +110,15 @@ function asPrinted(sizeMm: readonly number[], shrinkagePercent: number): Finding
 function wouldFit(mesh: SolidMesh, sizeMm: readonly number[], roomMm: readonly number[]): string {
   const fits = (size: readonly number[]) => size.every((length, axis) => length <= roomMm[axis]);
   const [x, y, z] = sizeMm;
-  if (fits([y, x, z])) return '; turned by a quarter it would fit';
+  if (fits([y, x, z])) return say('; turned by a quarter it would fit');
   const hull = convexHull(seenFromAbove(mesh, [...Array(mesh.triangles.length / 3).keys()]));
   for (let deg = 5; deg < 90; deg += 5) {
     const { x: across, y: deep } = extentOf(turned([hull], deg));
-    if (fits([across.high - across.low, deep.high - deep.low, z])) return `; turned by ${deg}° it would fit`;
+    if (fits([across.high - across.low, deep.high - deep.low, z]))
+      return say('; turned by {deg}° it would fit', { deg });
   }
   const laid = [[x, z, y], [z, y, x], [z, x, y], [y, z, x]]; // prettier-ignore
-  return laid.some(fits) ? '; laid down it would fit' : '';
+  return laid.some(fits) ? say('; laid down it would fit') : '';
 }
 
 /** The triangles at the far end of an axis, or those that reach it in a point: the surface that would have to move. */

@@ -6,6 +6,7 @@ import { overlap, risersOf, type Riser } from '../measure/risers.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
 import { judge, worst } from '../result/verdict.ts';
 import { contactOf, seenFromAbove } from '../measure/plateContact.ts';
+import { said, say } from '../../words/index.ts';
 
 /**
  * Measures how many times as tall as they are wide the part, and each thing that rises from something wider, are; and
@@ -13,12 +14,14 @@ import { contactOf, seenFromAbove } from '../measure/plateContact.ts';
  */
 export const stability: Check<'stability'> = {
   id: 'stability',
-  title: 'Stability',
+  get title() {
+    return say('Stability');
+  },
   why: {
-    words: [
+    words: said([
       'The nozzle bumps against what it prints, and the taller a thing is, the more it sways.',
       'Tall thin things are knocked off, and what leans beyond its base tips over.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M36 52V46H84V52Z'],
       ['trouble', 'M58 46V6H62V46Z'],
@@ -62,11 +65,16 @@ function sentence(
   isClose: boolean,
 ): string {
   const times = formatMm(Math.round(10 * slenderness) / 10);
-  const what = isWhole ? 'The part' : 'This';
-  const is = `${what} is ${formatMm(Math.round(10 * heightMm) / 10)} mm tall but only ${formatMm(Math.round(100 * widthMm) / 100)} mm wide, ${times} times as tall as wide`;
+  const what = isWhole ? say('The part') : say('This');
+  const is = say('{what} is {heightMm} mm tall but only {widthMm} mm wide, {times} times as tall as wide', {
+    what,
+    heightMm: formatMm(Math.round(10 * heightMm) / 10),
+    widthMm: formatMm(Math.round(100 * widthMm) / 100),
+    times,
+  });
   return isClose
-    ? `${is}. That is close to the most that stays up, ${formatMm(most)} times.`
-    : `${is}. The nozzle knocks off anything over ${formatMm(most)} times.`;
+    ? say('{is}. That is close to the most that stays up, {most} times.', { is, most: formatMm(most) })
+    : say('{is}. The nozzle knocks off anything over {most} times.', { is, most: formatMm(most) });
 }
 
 /** A part whose weight is not over what touches the plate falls over as it grows. */
@@ -85,7 +93,9 @@ function tipping(subject: Subject): Finding[] {
       measured: rounded(-insideMm),
       unit: 'mm',
       at: [rounded(x), rounded(y), rounded(z)],
-      message: `The part would tip over: its weight lies ${beyond} mm beyond what touches the plate.`,
+      message: say('The part would tip over: its weight lies {beyond} mm beyond what touches the plate.', {
+        beyond,
+      }),
       steps: subject.stepsOf(contact),
       triangles: contact,
     },

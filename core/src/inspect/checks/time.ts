@@ -1,15 +1,18 @@
 import { inHours } from '../result/inWords.ts';
 import { needOfPrint } from './needOfPrint.ts';
+import { said, say } from '../../words/index.ts';
 
 /** Holds the minutes that a print takes against what the class allows for one part. */
 export const time = needOfPrint({
   id: 'time',
-  title: 'Time',
+  get title() {
+    return say('Time');
+  },
   why: {
-    words: [
+    words: said([
       'The class shares its printers.',
       'A print that takes too long does not finish before the bell, and others wait.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M60 10a21 21 0 1 1 -0.01 0Z'],
       ['line', 'M60 18V31L70 38'],
@@ -19,8 +22,14 @@ export const time = needOfPrint({
   needed: ({ minutes }) => minutes,
   unit: 'min',
   say: (minutes, verdict, { maxMinutes }) => {
-    const is = `The print takes about ${inHours(60 * minutes)}`;
-    const bound = `the ${inHours(60 * maxMinutes)} that the class allows for one part`;
-    return { fail: `${is}, more than ${bound}.`, warn: `${is}, close to ${bound}.`, pass: `${is}.` }[verdict];
+    const is = say('The print takes about {minutes}', { minutes: inHours(60 * minutes) });
+    const bound = say('the {maxMinutes} that the class allows for one part', {
+      maxMinutes: inHours(60 * maxMinutes),
+    });
+    return {
+      fail: say('{is}, more than {bound}.', { is, bound }),
+      warn: say('{is}, close to {bound}.', { is, bound }),
+      pass: `${is}.`,
+    }[verdict];
   },
 });

@@ -2,6 +2,7 @@ import { formatMm } from '../../recipe/sentence.ts';
 import type { Check } from './check.ts';
 import { thinFloors } from './thinFloors.ts';
 import { thinIn, thinPlaces } from './thinPlaces.ts';
+import { said, say } from '../../words/index.ts';
 
 /**
  * Measures the thinnest wall or letter stroke as seen from above, and the thinnest floor from top to bottom. Corners and
@@ -12,12 +13,14 @@ const LOOK_TO = 3;
 
 export const wall: Check<'wall'> = {
   id: 'wall',
-  title: 'Walls',
+  get title() {
+    return say('Walls');
+  },
   why: {
-    words: [
+    words: said([
       'A line of plastic is only as thin as the nozzle lets it be.',
       'A wall that is thinner than two lines comes out with holes, or not at all.',
-    ],
+    ]),
     drawing: [
       ['solid', 'M20 52V44H58V12H61V44H100V52Z'],
       ['trouble', 'M58 44V12H61V44Z'],
@@ -27,11 +30,19 @@ export const wall: Check<'wall'> = {
     const walls = thinIn(subject, 'walls', { limitMm: minWallMm, layerMm });
     const floors = thinFloors(subject, LOOK_TO * minWallMm);
     return thinPlaces(subject, [...walls, ...floors], minWallMm, (widthMm, verdict, isFloor) => {
-      const size = `${formatMm(Math.round(100 * widthMm) / 100)} mm thick`;
-      const is = isFloor ? `From top to bottom this is only ${size}` : `This wall is ${size}`;
+      const size = say('{widthMm} mm thick', { widthMm: formatMm(Math.round(100 * widthMm) / 100) });
+      const is = isFloor
+        ? say('From top to bottom this is only {size}', { size })
+        : say('This wall is {size}', { size });
       return verdict === 'fail'
-        ? `${is}; the thinnest that prints well is ${formatMm(minWallMm)} mm.`
-        : `${is}, only just over the thinnest that prints well, ${formatMm(minWallMm)} mm.`;
+        ? say('{is}; the thinnest that prints well is {minWallMm} mm.', {
+            is,
+            minWallMm: formatMm(minWallMm),
+          })
+        : say('{is}, only just over the thinnest that prints well, {minWallMm} mm.', {
+            is,
+            minWallMm: formatMm(minWallMm),
+          });
     });
   },
 };

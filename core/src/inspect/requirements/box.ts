@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { formatMm, millimetres, text } from '../../recipe/index.ts';
 import { judge } from '../result/verdict.ts';
 import { hundredths, type RequirementKind } from './requirementKind.ts';
+import { say } from '../../words/index.ts';
 
 const sizeMm = z.number().min(1).max(1000);
 
@@ -14,7 +15,9 @@ type Box = z.infer<typeof schema>;
 /** A box that the part goes into, whichever of its sides it is laid on. */
 export const box: RequirementKind<Box> = {
   kind: 'box',
-  label: 'A largest size',
+  get label() {
+    return say('A largest size');
+  },
   create: () => ({ kind: 'box', sizeMm: [60, 40, 8] }),
   sentence: ({ sizeMm: [x, y, z] }) => [
     text('fits in'),
@@ -37,7 +40,9 @@ export const box: RequirementKind<Box> = {
       isMet: !worst,
       measured: worst?.own ?? own[0],
       unit: 'mm',
-      said: `it is ${facts.sizeMm.map((mm) => formatMm(hundredths(mm))).join(' × ')} mm`,
+      said: say('it is {sizeMm} mm', {
+        sizeMm: facts.sizeMm.map((mm) => formatMm(hundredths(mm))).join(' × '),
+      }),
     };
   },
 };

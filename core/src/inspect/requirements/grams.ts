@@ -3,6 +3,7 @@ import { formatMm, text } from '../../recipe/index.ts';
 import { rounded } from '../measure/subject.ts';
 import { judge } from '../result/verdict.ts';
 import type { RequirementKind } from './requirementKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({ kind: z.literal('grams'), atMostG: z.number().min(0.1).max(2000) });
 type Grams = z.infer<typeof schema>;
@@ -10,7 +11,9 @@ type Grams = z.infer<typeof schema>;
 /** The most filament that the print may take. */
 export const grams: RequirementKind<Grams> = {
   kind: 'grams',
-  label: 'Most filament',
+  get label() {
+    return say('Most filament');
+  },
   create: () => ({ kind: 'grams', atMostG: 12 }),
   sentence: ({ atMostG }) => [
     text('takes at most'),
@@ -18,7 +21,7 @@ export const grams: RequirementKind<Grams> = {
       type: 'number',
       path: ['atMostG'],
       value: atMostG,
-      label: 'grams of filament',
+      label: say('grams of filament'),
       unit: 'g',
       min: 0.1,
       max: 2000,
@@ -30,6 +33,6 @@ export const grams: RequirementKind<Grams> = {
     measured: rounded(g),
     limit: atMostG,
     unit: 'g',
-    said: `it takes ${formatMm(Math.round(10 * g) / 10)} g`,
+    said: say('it takes {g} g', { g: formatMm(Math.round(10 * g) / 10) }),
   }),
 };

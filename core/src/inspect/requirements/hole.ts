@@ -4,6 +4,7 @@ import { findRoundHoles } from '../measure/roundHoles.ts';
 import { rounded } from '../measure/subject.ts';
 import { judge } from '../result/verdict.ts';
 import { hundredths, type RequirementKind } from './requirementKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({
   kind: z.literal('hole'),
@@ -15,7 +16,9 @@ type Hole = z.infer<typeof schema>;
 /** A round hole that is wide enough, as it was designed. */
 export const hole: RequirementKind<Hole> = {
   kind: 'hole',
-  label: 'A hole',
+  get label() {
+    return say('A hole');
+  },
   create: () => ({ kind: 'hole', reach: 'through', atLeastMm: 4 }),
   sentence: ({ reach, atLeastMm }) => [
     text('has'),
@@ -30,13 +33,13 @@ export const hole: RequirementKind<Hole> = {
   ofPart({ reach, atLeastMm }, subject) {
     const fitting = findRoundHoles(subject).filter(({ through }) => through || reach === 'any');
     const [widest] = fitting.sort((a, b) => b.diameterMm - a.diameterMm);
-    if (!widest) return { isMet: false, measured: 0, unit: 'mm', said: 'there is none' };
+    if (!widest) return { isMet: false, measured: 0, unit: 'mm', said: say('there is none') };
     return {
       isMet: judge(widest.diameterMm, 'atLeast', atLeastMm) !== 'fail',
       measured: rounded(widest.diameterMm),
       limit: atLeastMm,
       unit: 'mm',
-      said: `the widest is Ø ${formatMm(hundredths(widest.diameterMm))} mm`,
+      said: say('the widest is Ø {diameterMm} mm', { diameterMm: formatMm(hundredths(widest.diameterMm)) }),
       at: widest.middle,
       triangles: widest.triangles,
     };

@@ -4,6 +4,7 @@ import { measuredRelief } from '../measure/reliefs.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
 import { judge } from '../result/verdict.ts';
 import { hundredths, type RequirementKind } from './requirementKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({
   kind: z.literal('letters'),
@@ -14,7 +15,9 @@ type Letters = z.infer<typeof schema>;
 /** Letters that are tall enough, by the height of their capitals as they come out; only a recipe tells of them. */
 export const letters: RequirementKind<Letters> = {
   kind: 'letters',
-  label: 'Letters',
+  get label() {
+    return say('Letters');
+  },
   create: () => ({ kind: 'letters', tallMm: 8 }),
   sentence: ({ tallMm }) => [
     text('carries letters at least'),
@@ -28,7 +31,9 @@ export const letters: RequirementKind<Letters> = {
     const [tallest] = written.sort((a, b) => b.capMm - a.capMm);
     if (!tallest) {
       const said =
-        origin.writings.length > 0 ? `“${PLACEHOLDER}” is no word of your own yet` : 'there are none';
+        origin.writings.length > 0
+          ? say('“{placeholder}” is no word of your own yet', { placeholder: PLACEHOLDER })
+          : say('there are none');
       return { isMet: false, measured: 0, unit: 'mm', said };
     }
     const triangles: number[] = [];
@@ -36,14 +41,14 @@ export const letters: RequirementKind<Letters> = {
     const relief = origin.reliefs.find(({ step }) => step === tallest.step);
     // What was written may be gone again: cut away, or level with the surface it stands on.
     if (triangles.length === 0 || (relief && measuredRelief(subject, relief)?.mm === 0)) {
-      return { isMet: false, measured: 0, unit: 'mm', said: 'none of them show' };
+      return { isMet: false, measured: 0, unit: 'mm', said: say('none of them show') };
     }
     return {
       isMet: judge(tallest.capMm, 'atLeast', tallMm) !== 'fail',
       measured: rounded(tallest.capMm),
       limit: tallMm,
       unit: 'mm',
-      said: `the tallest are ${formatMm(hundredths(tallest.capMm))} mm tall`,
+      said: say('the tallest are {capMm} mm tall', { capMm: formatMm(hundredths(tallest.capMm)) }),
       at: middleOf(subject, triangles[0]),
       triangles,
     };

@@ -4,6 +4,7 @@ import { inHours } from '../result/inWords.ts';
 import { rounded } from '../measure/subject.ts';
 import { judge } from '../result/verdict.ts';
 import type { RequirementKind } from './requirementKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({ kind: z.literal('minutes'), within: z.number().min(1).max(2880) });
 type Minutes = z.infer<typeof schema>;
@@ -11,7 +12,9 @@ type Minutes = z.infer<typeof schema>;
 /** The longest that the print may take. */
 export const minutes: RequirementKind<Minutes> = {
   kind: 'minutes',
-  label: 'Most time',
+  get label() {
+    return say('Most time');
+  },
   create: () => ({ kind: 'minutes', within: 40 }),
   sentence: ({ within }) => [
     text('prints within'),
@@ -19,7 +22,7 @@ export const minutes: RequirementKind<Minutes> = {
       type: 'number',
       path: ['within'],
       value: within,
-      label: 'minutes of printing',
+      label: say('minutes of printing'),
       unit: 'min',
       min: 1,
       max: 2880,
@@ -31,6 +34,6 @@ export const minutes: RequirementKind<Minutes> = {
     measured: rounded(m),
     limit: within,
     unit: 'min',
-    said: `it takes ${inHours(60 * m)}`,
+    said: say('it takes {m}', { m: inHours(60 * m) }),
   }),
 };

@@ -3,6 +3,7 @@ import { fit, formatMm, millimetres, oneOf, text, type Fit, type PrinterTraits }
 import { findRoundHoles } from '../measure/roundHoles.ts';
 import { rounded } from '../measure/subject.ts';
 import { hundredths, type RequirementKind } from './requirementKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({
   kind: z.literal('object'),
@@ -19,7 +20,9 @@ const MORE_PLAY_MM = 0.4;
 /** A round hole, or a clip, that holds an object of a diameter as it comes out of the printer. */
 export const object: RequirementKind<FittedObject> = {
   kind: 'object',
-  label: 'An object that it holds',
+  get label() {
+    return say('An object that it holds');
+  },
   create: () => ({ kind: 'object', acrossMm: 8, fit: 'sliding' }),
   sentence: ({ acrossMm, fit: how }) => [
     text('holds an object of'),
@@ -35,16 +38,18 @@ export const object: RequirementKind<FittedObject> = {
     }));
     const [nearest] = holes.sort((a, b) => Math.abs(a.playMm - wished) - Math.abs(b.playMm - wished));
     if (!nearest)
-      return { isMet: false, measured: 0, unit: 'mm', said: 'there is nothing round to put it into' };
+      return { isMet: false, measured: 0, unit: 'mm', said: say('there is nothing round to put it into') };
     const comes = fitOf(nearest.playMm, limits);
     const printedMm = nearest.playMm + acrossMm;
-    const is = `the hole nearest to it comes out at Ø ${formatMm(hundredths(printedMm))} mm`;
+    const is = say('the hole nearest to it comes out at Ø {printedMm} mm', {
+      printedMm: formatMm(hundredths(printedMm)),
+    });
     return {
       isMet: comes === how,
       measured: rounded(printedMm),
       limit: rounded(acrossMm + wished),
       unit: 'mm',
-      said: `${is}, ${comes === 'tight' ? 'too tight' : comes === 'wide' ? 'too wide' : `which is ${comes}`}`,
+      said: `${is}, ${comes === 'tight' ? say('too tight') : comes === 'wide' ? say('too wide') : say('which is {fit}', { fit: say(comes) })}`,
       at: nearest.middle,
       triangles: nearest.triangles,
     };

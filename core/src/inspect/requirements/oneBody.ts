@@ -2,13 +2,16 @@ import * as z from 'zod';
 import { text } from '../../recipe/index.ts';
 import { middleOf } from '../measure/subject.ts';
 import type { RequirementKind } from './requirementKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({ kind: z.literal('oneBody') });
 
 /** One piece that holds together. */
 export const oneBody: RequirementKind<z.infer<typeof schema>> = {
   kind: 'oneBody',
-  label: 'One body',
+  get label() {
+    return say('One body');
+  },
   create: () => ({ kind: 'oneBody' }),
   sentence: () => [text('is one body')],
   ofPart(_, subject) {
@@ -23,7 +26,7 @@ export const oneBody: RequirementKind<z.infer<typeof schema>> = {
       isMet: false,
       measured: bodies,
       unit: '',
-      said: `there are ${bodies}`,
+      said: say('there are {bodies}', { bodies }),
       at: middleOf(subject, apart[0]),
       triangles: apart,
     };

@@ -3,6 +3,7 @@ import { formatMm, text } from '../../recipe/index.ts';
 import { sharpOuterEdges } from '../measure/corners.ts';
 import { middleOf } from '../measure/subject.ts';
 import type { RequirementKind } from './requirementKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({ kind: z.literal('rounded') });
 
@@ -12,7 +13,9 @@ const LEAST_MM = 1;
 /** Nothing sharp where a hand closes around the part; the edges on the plate have to be sharp, or they would hang. */
 export const roundedEdges: RequirementKind<z.infer<typeof schema>> = {
   kind: 'rounded',
-  label: 'Rounded edges',
+  get label() {
+    return say('Rounded edges');
+  },
   create: () => ({ kind: 'rounded' }),
   sentence: () => [text('has no sharp outer edge, except where it lies on the plate')],
   ofPart(_, subject) {
@@ -22,7 +25,7 @@ export const roundedEdges: RequirementKind<z.infer<typeof schema>> = {
       isMet,
       measured: Math.round(sharp.mm),
       unit: 'mm',
-      said: isMet ? undefined : `${formatMm(Math.round(sharp.mm))} mm of them are sharp`,
+      said: isMet ? undefined : say('{mm} mm of them are sharp', { mm: formatMm(Math.round(sharp.mm)) }),
       at: sharp.faces.length > 0 ? middleOf(subject, sharp.faces[0]) : undefined,
       triangles: sharp.faces,
     };

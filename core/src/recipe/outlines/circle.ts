@@ -3,12 +3,15 @@ import { circlePoints } from '../../plane/index.ts';
 import { length } from '../amount.ts';
 import { millimetres } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({ shape: z.literal('circle'), diameterMm: length() });
 
 export const circle: OutlineKind<z.infer<typeof schema>> = {
   shape: 'circle',
-  label: 'a circle',
+  get label() {
+    return say('a circle');
+  },
   create: (across) => ({ shape: 'circle', diameterMm: across }),
   tokens: ({ diameterMm }, path) => [
     millimetres([...path, 'diameterMm'], diameterMm, 'diameter', { sign: 'Ø', nudge: 0.5 }),

@@ -4,6 +4,7 @@ import { angle, distance } from '../amount.ts';
 import { degrees, millimetres, oneOf, text } from '../sentence.ts';
 import { createPlain, plainOutline, plainRegion, plainShapeTokens } from './plain.ts';
 import type { OutlineKind } from './outlineKind.ts';
+import { say } from '../../words/index.ts';
 
 /** One of the outlines that are put together. */
 export const piece = z.strictObject({
@@ -26,7 +27,9 @@ export const schema = z.strictObject({
 /** Several outlines joined into one or cut out of each other. */
 export const combined: OutlineKind<z.infer<typeof schema>> = {
   shape: 'combined',
-  label: 'a combined outline',
+  get label() {
+    return say('a combined outline');
+  },
   create: (across) => ({
     shape: 'combined',
     pieces: [
@@ -55,7 +58,11 @@ export const combined: OutlineKind<z.infer<typeof schema>> = {
         oneOf([...at, 'how'], 'joined or cut away', each.how, joins),
         ...shape,
         ...place,
-        { type: 'drop', path: at, label: `Leave out this ${each.outline.shape}` } as const,
+        {
+          type: 'drop',
+          path: at,
+          label: say('Leave out this {shape}', { shape: each.outline.shape }),
+        } as const,
       ];
     }),
   additions: ({ pieces }, path) => {
@@ -68,8 +75,8 @@ export const combined: OutlineKind<z.infer<typeof schema>> = {
       yMm: 0,
     });
     return [
-      { label: 'join another outline', path: at, value: another('and') },
-      { label: 'cut another outline away', path: at, value: another('without') },
+      { label: say('join another outline'), path: at, value: another('and') },
+      { label: say('cut another outline away'), path: at, value: another('without') },
     ];
   },
   region({ pieces }, kit) {

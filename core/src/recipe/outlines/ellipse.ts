@@ -3,12 +3,15 @@ import { segmentsFor, type Point } from '../../plane/index.ts';
 import { length } from '../amount.ts';
 import { millimetres, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({ shape: z.literal('ellipse'), widthMm: length(), depthMm: length() });
 
 export const ellipse: OutlineKind<z.infer<typeof schema>> = {
   shape: 'ellipse',
-  label: 'an ellipse',
+  get label() {
+    return say('an ellipse');
+  },
   create: (across) => ({ shape: 'ellipse', widthMm: across, depthMm: across * 0.6 }),
   tokens: ({ widthMm, depthMm }, path) => [
     millimetres([...path, 'widthMm'], widthMm, 'width', { nudge: 1 }),

@@ -3,13 +3,16 @@ import { fineArc, withoutRepeats } from '../../plane/index.ts';
 import { length } from '../amount.ts';
 import { millimetres, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({ shape: z.literal('heart'), widthMm: length() });
 
 /** A square on its corner with a half circle on each of its upper sides. */
 export const heart: OutlineKind<z.infer<typeof schema>> = {
   shape: 'heart',
-  label: 'a heart',
+  get label() {
+    return say('a heart');
+  },
   create: (across) => ({ shape: 'heart', widthMm: across }),
   tokens: ({ widthMm }, path) => [
     millimetres([...path, 'widthMm'], widthMm, 'width', { nudge: 1 }),

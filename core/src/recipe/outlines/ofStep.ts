@@ -3,13 +3,16 @@ import { distance } from '../amount.ts';
 import { stepRef } from '../placement.ts';
 import { choice, millimetres, missingStepWords, stepWords, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({ shape: z.literal('ofStep'), of: stepRef, growMm: distance() });
 
 /** The outline of an earlier step, grown or shrunk: for borders and lids. */
 export const ofStep: OutlineKind<z.infer<typeof schema>> = {
   shape: 'ofStep',
-  label: 'an outline like that',
+  get label() {
+    return say('an outline like that');
+  },
   create: () => ({ shape: 'ofStep', of: { step: 's1' }, growMm: -2 }),
   tokens({ of, growMm }, path, { recipe, index }) {
     const options = recipe.steps
@@ -32,7 +35,7 @@ export const ofStep: OutlineKind<z.infer<typeof schema>> = {
     const own = kit.outlineOf(of);
     const region = growMm === 0 ? own : kit.grown(own, growMm, 'sharp');
     if (region.length === 0)
-      kit.fail(['growMm'], 'Shrunk by so much, nothing is left of the outline: take less off.');
+      kit.fail(['growMm'], say('Shrunk by so much, nothing is left of the outline: take less off.'));
     return region;
   },
 };

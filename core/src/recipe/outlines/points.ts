@@ -11,6 +11,7 @@ import {
 import { distance, percent, type Resolved } from '../amount.ts';
 import { choice, formatMm, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
+import { say } from '../../words/index.ts';
 
 /** A point of a drawn outline; `bend` bends the edge that leaves it: 0 % is straight, ±100 % a half circle. */
 export const node = z.strictObject({
@@ -38,7 +39,9 @@ const JOINED_MM = 0.01;
 
 export const points: OutlineKind<PointsOutline> = {
   shape: 'points',
-  label: 'a drawn outline',
+  get label() {
+    return say('a drawn outline');
+  },
   create: (across) => ({
     shape: 'points',
     nodes: [
@@ -51,8 +54,8 @@ export const points: OutlineKind<PointsOutline> = {
     mirrored: false,
   }),
   tokens: (outline, path) => [
-    { type: 'drawing', path, label: 'Draw the outline on the plan', kind: 'points' },
-    text(`with ${outline.nodes.length} points,`),
+    { type: 'drawing', path, label: say('Draw the outline on the plan'), kind: 'points' },
+    text(say('with {count} points,', { count: outline.nodes.length })),
     choice(
       [...path, 'smooth'],
       'edges',
@@ -76,24 +79,27 @@ export const points: OutlineKind<PointsOutline> = {
   region(outline, kit) {
     const { nodes, closed, smooth, mirrored } = outline;
     if (nodes.length < (mirrored ? 2 : 3))
-      kit.fail(['nodes'], 'The outline has too few points: put at least three.');
+      kit.fail(['nodes'], say('The outline has too few points: put at least three.'));
     const all = mirrored ? mirrorOf(nodes) : nodes;
     if (!closed && !mirrored) {
       const [first, last] = [pointOf(nodes[0]), pointOf(nodes.at(-1)!)];
       const gap = Math.hypot(first[0] - last[0], first[1] - last[1]);
       if (gap > JOINED_MM) {
-        const message = `The outline is not closed: a gap of ${formatMm(gap)} mm is left between its ends. Click the first point again.`;
+        const message = say(
+          'The outline is not closed: a gap of {gap} mm is left between its ends. Click the first point again.',
+          { gap: formatMm(gap) },
+        );
         kit.fail(['nodes'], message, [(first[0] + last[0]) / 2, (first[1] + last[1]) / 2]);
       }
     }
     const drawn = withoutRepeats(smooth ? smoothCurve(all.map(pointOf)) : edges(all), JOINED_MM / 10);
-    if (drawn.length < 3) kit.fail(['nodes'], 'The outline has too few points: put at least three.');
+    if (drawn.length < 3) kit.fail(['nodes'], say('The outline has too few points: put at least three.'));
     const crossing = crossingOf([drawn]);
     if (crossing) {
       const at = crossing.map((mm) => formatMm(Math.round(mm * 10) / 10)).join(', ');
       kit.fail(
         ['nodes'],
-        `The outline crosses itself at ${at}: move a point so that the lines do not cross.`,
+        say('The outline crosses itself at {at}: move a point so that the lines do not cross.', { at }),
         crossing,
       );
     }

@@ -3,6 +3,7 @@ import type { Point } from '../../plane/index.ts';
 import { count, length } from '../amount.ts';
 import { many, millimetres, oneOf, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({
   shape: z.literal('polygon'),
@@ -14,13 +15,15 @@ export const schema = z.strictObject({
 
 export const polygon: OutlineKind<z.infer<typeof schema>> = {
   shape: 'polygon',
-  label: 'a regular polygon',
+  get label() {
+    return say('a regular polygon');
+  },
   create: (across) => ({ shape: 'polygon', sides: 6, across: 'flats', acrossMm: across }),
   tokens: ({ sides, across, acrossMm }, path) => [
     text('of'),
     many([...path, 'sides'], sides, 'number of sides', { min: 3, max: 60 }),
     text('sides,'),
-    millimetres([...path, 'acrossMm'], acrossMm, `size across ${across}`, { nudge: 0.5 }),
+    millimetres([...path, 'acrossMm'], acrossMm, say('size across {across}', { across }), { nudge: 0.5 }),
     oneOf([...path, 'across'], 'how it is measured', across, {
       flats: 'across flats',
       corners: 'across corners',

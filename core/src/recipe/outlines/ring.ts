@@ -3,12 +3,15 @@ import { circlePoints } from '../../plane/index.ts';
 import { length } from '../amount.ts';
 import { millimetres, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({ shape: z.literal('ring'), outerMm: length(), innerMm: length() });
 
 export const ring: OutlineKind<z.infer<typeof schema>> = {
   shape: 'ring',
-  label: 'a ring',
+  get label() {
+    return say('a ring');
+  },
   create: (across) => ({ shape: 'ring', outerMm: across, innerMm: across * 0.7 }),
   tokens: ({ outerMm, innerMm }, path) => [
     millimetres([...path, 'outerMm'], outerMm, 'outer diameter', { sign: 'Ø', nudge: 0.5 }),
@@ -19,7 +22,7 @@ export const ring: OutlineKind<z.infer<typeof schema>> = {
   sizes: () => [{ path: ['outerMm'], axis: 'x' }],
   region({ outerMm, innerMm }, kit) {
     if (innerMm >= outerMm)
-      kit.fail(['innerMm'], 'Make the inside smaller than the outside, or the outside larger.');
+      kit.fail(['innerMm'], say('Make the inside smaller than the outside, or the outside larger.'));
     return [circlePoints(outerMm / 2), circlePoints(innerMm / 2).reverse()];
   },
 };

@@ -3,6 +3,7 @@ import { fineArc, withoutRepeats, type Outline, type Point } from '../../plane/i
 import { length } from '../amount.ts';
 import { formatMm, millimetres, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({
   shape: z.literal('roundedRectangle'),
@@ -13,7 +14,9 @@ export const schema = z.strictObject({
 
 export const roundedRectangle: OutlineKind<z.infer<typeof schema>> = {
   shape: 'roundedRectangle',
-  label: 'a rounded rectangle',
+  get label() {
+    return say('a rounded rectangle');
+  },
   create: (across) => ({
     shape: 'roundedRectangle',
     widthMm: across,
@@ -34,7 +37,12 @@ export const roundedRectangle: OutlineKind<z.infer<typeof schema>> = {
   region({ widthMm, depthMm, cornerMm }, kit) {
     const largest = Math.min(widthMm, depthMm) / 2;
     if (cornerMm > largest + 1e-9) {
-      kit.fail(['cornerMm'], `The corners can be at most ${formatMm(largest)} mm, half of the shorter side.`);
+      kit.fail(
+        ['cornerMm'],
+        say('The corners can be at most {largest} mm, half of the shorter side.', {
+          largest: formatMm(largest),
+        }),
+      );
     }
     return [roundedRectangleOutline(widthMm, depthMm, cornerMm)];
   },

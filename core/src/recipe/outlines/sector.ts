@@ -3,6 +3,7 @@ import { circlePoints, fineArc } from '../../plane/index.ts';
 import { angle, length } from '../amount.ts';
 import { degrees, millimetres, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({
   shape: z.literal('sector'),
@@ -12,7 +13,9 @@ export const schema = z.strictObject({
 
 export const sector: OutlineKind<z.infer<typeof schema>> = {
   shape: 'sector',
-  label: 'a sector',
+  get label() {
+    return say('a sector');
+  },
   create: (across) => ({ shape: 'sector', diameterMm: across, deg: 90 }),
   tokens: ({ diameterMm, deg }, path) => [
     text('of'),

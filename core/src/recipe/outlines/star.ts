@@ -3,6 +3,7 @@ import type { Point } from '../../plane/index.ts';
 import { count, length } from '../amount.ts';
 import { many, millimetres, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({
   shape: z.literal('star'),
@@ -13,7 +14,9 @@ export const schema = z.strictObject({
 
 export const star: OutlineKind<z.infer<typeof schema>> = {
   shape: 'star',
-  label: 'a star',
+  get label() {
+    return say('a star');
+  },
   create: (across) => ({ shape: 'star', points: 5, outerMm: across, innerMm: across / 2 }),
   tokens: ({ points, outerMm, innerMm }, path) => [
     text('of'),
@@ -27,7 +30,7 @@ export const star: OutlineKind<z.infer<typeof schema>> = {
   sizes: () => [{ path: ['outerMm'], axis: 'x' }],
   region({ points, outerMm, innerMm }, kit) {
     if (innerMm >= outerMm)
-      kit.fail(['innerMm'], 'Make the inside smaller than the outside, or the outside larger.');
+      kit.fail(['innerMm'], say('Make the inside smaller than the outside, or the outside larger.'));
     return [
       Array.from({ length: 2 * points }, (_, i): Point => {
         const radius = (i % 2 === 0 ? outerMm : innerMm) / 2;

@@ -3,6 +3,7 @@ import { centred, extentOf, scaled, type Point } from '../../plane/index.ts';
 import { length } from '../amount.ts';
 import { millimetres, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({
   shape: z.literal('svg'),
@@ -18,7 +19,9 @@ export type SvgOutline = z.infer<typeof schema>;
 /** Outlines read from an SVG file, made as wide as the sentence says. */
 export const svg: OutlineKind<SvgOutline> = {
   shape: 'svg',
-  label: 'a drawing from a file',
+  get label() {
+    return say('a drawing from a file');
+  },
   create: (across) => ({
     shape: 'svg',
     name: 'leaf',
@@ -26,7 +29,7 @@ export const svg: OutlineKind<SvgOutline> = {
     outlines: [LEAF],
   }),
   tokens: ({ name, widthMm }, path) => [
-    { type: 'drawing', path, label: 'Choose an SVG file', kind: 'svg' },
+    { type: 'drawing', path, label: say('Choose an SVG file'), kind: 'svg' },
     text(`(${name}),`),
     millimetres([...path, 'widthMm'], widthMm, 'width', { nudge: 1 }),
     text('wide'),
@@ -37,7 +40,7 @@ export const svg: OutlineKind<SvgOutline> = {
       Array.from({ length: Math.floor(flat.length / 2) }, (_, i): Point => [flat[2 * i], flat[2 * i + 1]]),
     );
     const drawn = kit.joined([read]);
-    if (drawn.length === 0) kit.fail(['outlines'], 'The drawing encloses nothing: fill a shape in it.');
+    if (drawn.length === 0) kit.fail(['outlines'], say('The drawing encloses nothing: fill a shape in it.'));
     const { x } = extentOf(drawn);
     return scaled(centred(drawn), widthMm / Math.max(1e-6, x.high - x.low));
   },

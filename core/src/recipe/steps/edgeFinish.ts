@@ -12,6 +12,7 @@ import {
   type Token,
 } from '../sentence.ts';
 import { type BuildKit, type Level } from './stepKind.ts';
+import { say } from '../../words/index.ts';
 
 /** What is done to an edge: a slope of 45°, or a quarter round. */
 export const edgeFinish = z.strictObject({ finish: z.enum(['chamfer', 'fillet']), mm: length(0.05, 100) });
@@ -23,15 +24,15 @@ export function edgeTokens(finish: EdgeFinish | undefined, path: FieldPath, whic
   return clause(
     [
       text(';'),
-      oneOf([...path, 'finish'], `finish of the ${which}`, finish.finish, {
+      oneOf([...path, 'finish'], say('finish of the {which}', { which }), finish.finish, {
         chamfer: 'chamfer',
         fillet: 'round',
       }),
-      text(`the ${which}`),
-      millimetres([...path, 'mm'], finish.mm, `size at the ${which}`, { min: 0.05, max: 100 }),
+      text(say('the {which}', { which })),
+      millimetres([...path, 'mm'], finish.mm, say('size at the {which}', { which }), { min: 0.05, max: 100 }),
     ],
     path,
-    `Leave the ${which} sharp`,
+    say('Leave the {which} sharp', { which }),
   );
 }
 
@@ -39,7 +40,13 @@ export function edgeTokens(finish: EdgeFinish | undefined, path: FieldPath, whic
 export function edgeAddition(finish: EdgeFinish | undefined, path: FieldPath, which: string): Addition[] {
   return finish
     ? []
-    : [{ label: `chamfer or round the ${which}`, path, value: { finish: 'chamfer', mm: 0.6 } }];
+    : [
+        {
+          label: say('chamfer or round the {which}', { which }),
+          path,
+          value: { finish: 'chamfer', mm: 0.6 },
+        },
+      ];
 }
 
 /** What shapes the side of an extruded outline. */
@@ -96,7 +103,7 @@ function refuseTooLarge<Body>(kit: BuildKit<Body>, region: Region, side: Side): 
     const deg = Math.floor((Math.atan2(most, heightMm) * 1800) / Math.PI) / 10;
     kit.fail(
       ['taperDeg'],
-      `The outline closes up before the top: the taper can be at most ${formatMm(deg)}°.`,
+      say('The outline closes up before the top: the taper can be at most {deg}°.', { deg: formatMm(deg) }),
     );
   }
   const edges = [
@@ -116,12 +123,12 @@ function refuseTooLarge<Body>(kit: BuildKit<Body>, region: Region, side: Side): 
     if (!isOver && kit.canGrow(region, way * (finish.mm + taken))) continue;
     const room = kit.mostGrowth(region, way, Math.max(0, Math.min(finish.mm, byHeight) + taken)) - taken;
     const most = Math.floor(100 * Math.min(byHeight, room) + 1e-6) / 100;
-    const what = finish.finish === 'chamfer' ? 'chamfer' : 'rounding';
+    const what = finish.finish === 'chamfer' ? say('chamfer') : say('rounding');
     kit.fail(
       [path, 'mm'],
       most > 0.04
-        ? `The largest ${what} that fits here is ${formatMm(most)} mm.`
-        : `There is no room for a ${what} here: leave it out, or make the part larger.`,
+        ? say('The largest {what} that fits here is {most} mm.', { what, most: formatMm(most) })
+        : say('There is no room for a {what} here: leave it out, or make the part larger.', { what }),
     );
   }
 }

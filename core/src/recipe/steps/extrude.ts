@@ -11,6 +11,7 @@ import { edgeAddition, edgeFinish, edgeTokens, sideLevels } from './edgeFinish.t
 import { facedPlacementTokens, facingToken, isFlush, isOnFace, placedPose, spreadOf } from './placed.ts';
 import { roundedOff, rounding, roundingTokens } from './rounding.ts';
 import { stepSchema, type BuildKit, type Built, type Level, type StepKind } from './stepKind.ts';
+import { said, say } from '../../words/index.ts';
 
 export const depth = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('by'), mm: length() }),
@@ -44,7 +45,9 @@ export const CLEAR_MM = 1;
 /** Raises an outline, adding, cutting, or keeping only what lies inside. */
 export const extrude: StepKind<ExtrudeStep> = {
   kind: 'extrude',
-  label: 'Extrude a shape',
+  get label() {
+    return say('Extrude a shape');
+  },
   group: 'shape',
 
   create: (id, on) => ({
@@ -85,8 +88,8 @@ export const extrude: StepKind<ExtrudeStep> = {
             ['taperDeg'],
             'Do not taper it',
           )),
-      ...edgeTokens(step.top, ['top'], 'top edge'),
-      ...edgeTokens(step.bottom, ['bottom'], 'bottom edge'),
+      ...edgeTokens(step.top, ['top'], say('top edge')),
+      ...edgeTokens(step.bottom, ['bottom'], say('bottom edge')),
       ...(step.finishes === undefined
         ? []
         : clause(
@@ -112,17 +115,17 @@ export const extrude: StepKind<ExtrudeStep> = {
   additions: (step) => [
     ...placementAdditions(step.placement, spreadOf(step.facing)),
     ...outlineAdditions(step.outline, ['outline']),
-    ...edgeAddition(step.top, ['top'], 'top edge'),
-    ...edgeAddition(step.bottom, ['bottom'], 'bottom edge'),
+    ...edgeAddition(step.top, ['top'], say('top edge')),
+    ...edgeAddition(step.bottom, ['bottom'], say('bottom edge')),
     ...(step.rounding
       ? []
-      : [{ label: 'round the corners', path: ['rounding'], value: { outerMm: 1, innerMm: 1 } }]),
-    ...(step.turnDeg === undefined ? [{ label: 'turn it', path: ['turnDeg'], value: 45 }] : []),
-    ...(step.taperDeg === undefined ? [{ label: 'taper it', path: ['taperDeg'], value: 10 }] : []),
+      : [{ label: say('round the corners'), path: ['rounding'], value: { outerMm: 1, innerMm: 1 } }]),
+    ...(step.turnDeg === undefined ? [{ label: say('turn it'), path: ['turnDeg'], value: 45 }] : []),
+    ...(step.taperDeg === undefined ? [{ label: say('taper it'), path: ['taperDeg'], value: 10 }] : []),
     ...((step.top || step.bottom) && step.finishes === undefined
       ? [
-          { label: 'finish the outside only', path: ['finishes'], value: 'outer' },
-          { label: 'finish the rims of openings only', path: ['finishes'], value: 'openings' },
+          { label: say('finish the outside only'), path: ['finishes'], value: 'outer' },
+          { label: say('finish the rims of openings only'), path: ['finishes'], value: 'openings' },
         ]
       : []),
   ],
@@ -134,7 +137,7 @@ export const extrude: StepKind<ExtrudeStep> = {
     });
     const region = turned(roundedOff(drawn, step.rounding, kit), step.turnDeg ?? 0);
     if (step.effect !== 'add' && !kit.partBox()) {
-      return kit.fail(['effect'], 'There is no material yet: put this step after one that adds some.');
+      return kit.fail(['effect'], say('There is no material yet: put this step after one that adds some.'));
     }
     return { ...extruded(step, region, kit), relief: reliefOf(step) };
   },
@@ -160,13 +163,13 @@ function depthTokens(step: ExtrudeStep): Token[] {
   const ways: Record<Facing, string> = {
     up: 'up',
     down: 'down',
-    front: 'towards the front',
-    back: 'towards the back',
-    left: 'towards the left',
-    right: 'towards the right',
+    front: say('towards the front'),
+    back: say('towards the back'),
+    left: say('towards the left'),
+    right: say('towards the right'),
   };
   if (effect === 'add' && depth.type === 'by') {
-    return [facingToken(step, 'which way', ways), millimetres(['depth', 'mm'], depth.mm, 'height')];
+    return [facingToken(step, say('which way'), ways), millimetres(['depth', 'mm'], depth.mm, 'height')];
   }
   return [
     ...(depth.type === 'by' ? [millimetres(['depth', 'mm'], depth.mm, 'depth')] : []),
@@ -179,19 +182,19 @@ function depthTokens(step: ExtrudeStep): Token[] {
       ],
       ({ value }) => (value as { type: string }).type === depth.type,
     ),
-    facingToken(step, 'from which side', fromSide),
+    facingToken(step, say('from which side'), fromSide),
   ];
 }
 
 /** From which side something is cut, in words. */
-export const fromSide: Record<Facing, string> = {
+export const fromSide: Record<Facing, string> = said({
   up: 'from above',
   down: 'from below',
   front: 'from the front',
   back: 'from the back',
   left: 'from the left',
   right: 'from the right',
-};
+});
 
 /** What the fields that all flat things share make of a region. */
 export function extruded<Body>(
@@ -262,7 +265,7 @@ function refuseVanishing<Body>(
   const least = Math.min(...levels.map(({ growMm }) => growMm));
   if (least >= 0 || kit.canGrow(region, least)) return;
   const path = taperDeg === 0 ? ['bottom', 'mm'] : ['taperDeg'];
-  kit.fail(path, 'The outline closes up: make the taper smaller, or what is done to its edges.');
+  kit.fail(path, say('The outline closes up: make the taper smaller, or what is done to its edges.'));
 }
 
 /** How long a cut must be to go right through a part, and where it starts along the side's axis. */

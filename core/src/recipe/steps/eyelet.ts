@@ -7,6 +7,7 @@ import { placementAdditions } from '../placementSentence.ts';
 import { millimetres, text } from '../sentence.ts';
 import { facedPlacementTokens, facingToken, placedPose, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
+import { said, say } from '../../words/index.ts';
 
 export const schema = stepSchema('eyelet', {
   holeMm: length(0.2, 200),
@@ -19,19 +20,21 @@ export const schema = stepSchema('eyelet', {
 });
 export type EyeletStep = z.infer<typeof schema>;
 
-const STANCE: Record<Facing, string> = {
+const STANCE: Record<Facing, string> = said({
   up: 'lying flat',
   down: 'lying flat, face down',
   front: 'upright, facing the front',
   back: 'upright, facing the back',
   left: 'upright, facing the left',
   right: 'upright, facing the right',
-};
+});
 
 /** A hanging loop that merges with the part by an overlap; its opening is as long as the loop is thick. */
 export const eyelet: StepKind<EyeletStep> = {
   kind: 'eyelet',
-  label: 'Add an eyelet',
+  get label() {
+    return say('Add an eyelet');
+  },
   group: 'shape',
 
   create: (id, on) => ({
@@ -60,7 +63,7 @@ export const eyelet: StepKind<EyeletStep> = {
     text('of material around it,'),
     millimetres(['thickMm'], step.thickMm, 'thickness'),
     text('thick,'),
-    facingToken(step, 'how it stands', STANCE),
+    facingToken(step, say('how it stands'), STANCE),
     text(','),
     ...facedPlacementTokens(step, context),
     text('.'),
@@ -81,7 +84,7 @@ export const eyelet: StepKind<EyeletStep> = {
       straight(step.thickMm + FLUSH_MM, step.thickMm + BESIDE_MM),
     ];
     if (beyond.some((levels) => kit.boxWithin(kit.posed(kit.stack(opening, levels), pose)))) {
-      kit.note('Something lies before its opening: cut a hole there if one shall see through.');
+      kit.note(say('Something lies before its opening: cut a hole there if one shall see through.'));
     }
     return {
       operations: [

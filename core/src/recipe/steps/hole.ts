@@ -20,6 +20,7 @@ import {
 import { CLEAR_MM, fromSide, throughPart } from './extrude.ts';
 import { facingToken, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
+import { say } from '../../words/index.ts';
 
 /** Clearance holes for metric screws, mm: fine, medium and coarse series of ISO 273:1979. */
 export const clearanceMm = {
@@ -70,7 +71,9 @@ export type HoleStep = z.infer<typeof schema>;
 /** Cuts a round hole, right through or to a depth, square into any side. */
 export const hole: StepKind<HoleStep> = {
   kind: 'hole',
-  label: 'Cut a hole',
+  get label() {
+    return say('Cut a hole');
+  },
   group: 'cut',
   placedByMiddle: true,
 
@@ -102,7 +105,7 @@ export const hole: StepKind<HoleStep> = {
       ],
       ({ value }) => (value as { type: string }).type === step.depth.type,
     ),
-    facingToken(step, 'from which side', fromSide),
+    facingToken(step, say('from which side'), fromSide),
     ...rimTokens(step.rim),
     text(', its middle'),
     ...placementTokens(step.placement, context, spreadOf(step.facing), 'middle'),
@@ -117,14 +120,14 @@ export const hole: StepKind<HoleStep> = {
     ...(step.rim
       ? []
       : [
-          { label: 'chamfer its rim', path: ['rim'], value: { type: 'chamfer', mm: 0.5 } },
+          { label: say('chamfer its rim'), path: ['rim'], value: { type: 'chamfer', mm: 0.5 } },
           {
-            label: 'countersink it',
+            label: say('countersink it'),
             path: ['rim'],
             value: { type: 'countersink', acrossMm: 2 * roughly(step.size) },
           },
           {
-            label: 'counterbore it',
+            label: say('counterbore it'),
             path: ['rim'],
             value: { type: 'counterbore', acrossMm: 2 * roughly(step.size), deepMm: 2 },
           },
@@ -136,7 +139,7 @@ export const hole: StepKind<HoleStep> = {
     if (!part) {
       return kit.fail(
         [],
-        'There is nothing to cut a hole in yet: put this step after one that adds material.',
+        say('There is nothing to cut a hole in yet: put this step after one that adds material.'),
       );
     }
     const { axis, isHigh } = normalOf[step.facing];
@@ -172,7 +175,7 @@ export const hole: StepKind<HoleStep> = {
         { atMm: face, growMm: 0 },
       ]);
       const met = kit.boxWithin(kit.posed(column, pose));
-      if (!met) kit.note('Its rim does nothing: there is no surface around the hole.');
+      if (!met) kit.note(say('Its rim does nothing: there is no surface around the hole.'));
       const surface = met ? outward(isHigh ? met.max[axisIndex[axis]] : met.min[axisIndex[axis]]) : face;
       return kit.revolved([rimmed(of, radius, from, surface, to, kit.fail)], 360);
     }
@@ -224,7 +227,7 @@ function sizeTokens(of: Size, { recipe, printer = classroomPrinter }: SentenceCo
         normal: 'with normal room',
         loose: 'with much room',
       }),
-      text(`(Ø ${formatMm(clearanceMm[of.screw][of.play])} mm)`),
+      text(say('(Ø {clearanceMm} mm)', { clearanceMm: formatMm(clearanceMm[of.screw][of.play]) })),
     ];
   }
   const diameter = millimetres(['size', 'mm'], of.mm, 'diameter', { sign: 'Ø', max: 500 });
@@ -251,7 +254,11 @@ function addedWords(
   const drawn = fittedDiameter(worth.value, how, printer);
   const play = printer.fitAllowanceMm[how];
   const shrinkage = drawn - worth.value - play;
-  return `(drawn Ø ${formatMm(Math.round(drawn * 100) / 100)} mm: ${formatMm(play)} mm more for room, ${formatMm(Math.round(shrinkage * 100) / 100)} mm for shrinking)`;
+  return say('(drawn Ø {drawn} mm: {play} mm more for room, {shrinkage} mm for shrinking)', {
+    drawn: formatMm(Math.round(drawn * 100) / 100),
+    play: formatMm(play),
+    shrinkage: formatMm(Math.round(shrinkage * 100) / 100),
+  });
 }
 
 function rimTokens(of: Rim | undefined): Token[] {
@@ -317,12 +324,12 @@ function rimmed(
   if (wide <= radius)
     return fail(
       ['rim', 'acrossMm'],
-      `It must be wider than the hole itself: more than ${formatMm(2 * radius)} mm.`,
+      say('It must be wider than the hole itself: more than {radius} mm.', { radius: formatMm(2 * radius) }),
     );
   if (face - deep < from) {
     return fail(
       ['rim', of.type === 'counterbore' ? 'deepMm' : of.type === 'chamfer' ? 'mm' : 'acrossMm'],
-      'It reaches deeper than the hole: make it shallower, or the hole deeper.',
+      say('It reaches deeper than the hole: make it shallower, or the hole deeper.'),
     );
   }
   const foot: Point[] = of.type === 'counterbore' ? [[radius, face - deep], [wide, face - deep]] : [[radius, face - deep]]; // prettier-ignore

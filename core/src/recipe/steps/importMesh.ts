@@ -6,6 +6,7 @@ import { oneOf, text } from '../sentence.ts';
 import { effect } from './extrude.ts';
 import { turnAdditions, turns, turnsPose, turnTokens } from './readySolid.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
+import { say } from '../../words/index.ts';
 
 /** Millimetres in each unit that a file may be drawn in. */
 export const fileUnitsMm = { mm: 1, cm: 10, m: 1000, in: 25.4 } as const;
@@ -25,7 +26,9 @@ export type ImportStep = z.infer<typeof schema>;
 /** Takes in a mesh from a file. */
 export const importMesh: StepKind<ImportStep> = {
   kind: 'import',
-  label: 'Import a file',
+  get label() {
+    return say('Import a file');
+  },
   group: 'shape',
 
   create: (id) => ({
@@ -40,7 +43,7 @@ export const importMesh: StepKind<ImportStep> = {
 
   sentence: (step, context) => [
     oneOf(['effect'], 'add, cut or keep', step.effect, { add: 'Import', cut: 'Cut away', keep: 'Keep only' }),
-    { type: 'file', path: [], label: 'file to import', words: step.fileName },
+    { type: 'file', path: [], label: say('file to import'), words: step.fileName },
     text(', drawn in'),
     oneOf(['unit'], 'unit of the file', step.unit, {
       mm: 'millimetres',
@@ -59,7 +62,7 @@ export const importMesh: StepKind<ImportStep> = {
   additions: (step) => [...placementAdditions(step.placement, ['x', 'y']), ...turnAdditions(step.turns)],
 
   build(step, kit) {
-    if (step.asset === '') return kit.fail(['asset'], 'Choose a file to import.');
+    if (step.asset === '') return kit.fail(['asset'], say('Choose a file to import.'));
     const mesh = kit.posed(
       kit.imported(step.asset),
       combined(turnsPose(step.turns), scale(fileUnitsMm[step.unit])),

@@ -11,6 +11,7 @@ import { edgeAddition, edgeFinish, edgeTokens } from './edgeFinish.ts';
 import { extruded } from './extrude.ts';
 import { facingToken, isOnFace, spreadOf } from './placed.ts';
 import { stepSchema, type BuildKit, type StepKind } from './stepKind.ts';
+import { said, say } from '../../words/index.ts';
 
 export const schema = stepSchema('letters', {
   lettering,
@@ -24,19 +25,21 @@ export const schema = stepSchema('letters', {
 });
 export type LettersStep = z.infer<typeof schema>;
 
-const ONTO: Record<Facing, string> = {
+const ONTO: Record<Facing, string> = said({
   up: 'on the top',
   down: 'on the underside',
   front: 'on the front',
   back: 'on the back',
   left: 'on the left side',
   right: 'on the right side',
-};
+});
 
 /** Writes raised, sunk or cut-out letters on a face of an earlier step, or on the plate as objects of their own. */
 export const letters: StepKind<LettersStep> = {
   kind: 'letters',
-  label: 'Write letters',
+  get label() {
+    return say('Write letters');
+  },
   group: 'shape',
 
   create: (id, on) => ({
@@ -68,7 +71,7 @@ export const letters: StepKind<LettersStep> = {
               max: 300,
             }),
           ]),
-      facingToken(step, 'on which side', ONTO),
+      facingToken(step, say('on which side'), ONTO),
       ...(step.effect === 'raised' && !isPlain
         ? [text(','), ...alongTokens(axis, step.placement[axis], step.placement.on, ['placement', axis])]
         : []),
@@ -85,7 +88,7 @@ export const letters: StepKind<LettersStep> = {
             'Say where it is instead',
           )
         : placementTokens(step.placement, context, spreadOf(step.facing))),
-      ...edgeTokens(step.top, ['top'], 'edges of the letters'),
+      ...edgeTokens(step.top, ['top'], say('edges of the letters')),
       text('.'),
     ];
   },
@@ -97,18 +100,19 @@ export const letters: StepKind<LettersStep> = {
     ...placementAdditions(step.placement, spreadOf(step.facing)),
     ...(step.free || 'plate' in step.placement.on
       ? []
-      : [{ label: 'put it in the middle of the free space', path: ['free'], value: { marginMm: 1 } }]),
+      : [{ label: say('put it in the middle of the free space'), path: ['free'], value: { marginMm: 1 } }]),
     ...letteringAdditions(step.lettering, ['lettering']),
-    ...(step.effect === 'through' ? [] : edgeAddition(step.top, ['top'], 'edges of the letters')),
+    ...(step.effect === 'through' ? [] : edgeAddition(step.top, ['top'], say('edges of the letters'))),
   ],
 
   build(step, kit) {
     if (step.lettering.words.trim() === '') {
-      return kit.fail(['lettering', 'words'], 'There are no letters yet: type a word.');
+      return kit.fail(['lettering', 'words'], say('There are no letters yet: type a word.'));
     }
     if (step.effect !== 'raised' && !kit.partBox()) {
-      const message =
-        'There is nothing to sink letters into yet: put this step after one that adds material.';
+      const message = say(
+        'There is nothing to sink letters into yet: put this step after one that adds material.',
+      );
       return kit.fail(['effect'], message);
     }
     const { axis, isHigh } = normalOf[step.facing];
@@ -156,7 +160,9 @@ function inFree<Body>(
   if (room.length === 0) {
     return kit.fail(
       ['free', 'marginMm'],
-      'There is no place that is free and large enough for these letters: make them smaller, or the margin.',
+      say(
+        'There is no place that is free and large enough for these letters: make them smaller, or the margin.',
+      ),
     );
   }
   const at = middleOf(room, face);

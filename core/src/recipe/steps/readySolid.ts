@@ -7,6 +7,7 @@ import { alongTokens, placementAdditions, placementTokens } from '../placementSe
 import { clause, choice, degrees, millimetres, oneOf, text, type Token } from '../sentence.ts';
 import { effect } from './extrude.ts';
 import { stepSchema, type BuildKit, type StepKind } from './stepKind.ts';
+import { said, say } from '../../words/index.ts';
 
 const solid = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('box'), widthMm: length(), depthMm: length(), heightMm: length() }),
@@ -34,7 +35,7 @@ export type Turns = z.infer<typeof turns>;
 export const schema = stepSchema('solid', { effect, solid, turns: turns.optional(), placement });
 export type ReadySolidStep = z.infer<typeof schema>;
 
-const LABELS: Record<Solid['type'], string> = {
+const LABELS: Record<Solid['type'], string> = said({
   box: 'box',
   cylinder: 'cylinder',
   cone: 'cone',
@@ -42,12 +43,14 @@ const LABELS: Record<Solid['type'], string> = {
   ring: 'ring of round rod',
   wedge: 'wedge',
   dome: 'dome',
-};
+});
 
 /** Puts a ready solid anywhere, turned any way. */
 export const readySolid: StepKind<ReadySolidStep> = {
   kind: 'solid',
-  label: 'Place a ready solid',
+  get label() {
+    return say('Place a ready solid');
+  },
   group: 'shape',
 
   create: (id, on) => ({
@@ -80,7 +83,7 @@ export const readySolid: StepKind<ReadySolidStep> = {
 
   build(step, kit) {
     if (step.effect !== 'add' && !kit.partBox()) {
-      return kit.fail(['effect'], 'There is no material yet: put this step after one that adds some.');
+      return kit.fail(['effect'], say('There is no material yet: put this step after one that adds some.'));
     }
     const body = kit.posed(made(step.solid, kit), turnsPose(step.turns));
     const by = shiftFor(step.placement, kit.boxOf(body), kit.hostBox(step.placement.on));
@@ -101,12 +104,12 @@ export function turnsPose(of: Resolved<Turns> | undefined): Pose {
 /** ", turned 0° about left–right, …". */
 export function turnTokens(of: Turns | undefined): Token[] {
   if (!of) return [];
-  const words = { x: 'about left to right,', y: 'about front to back,', z: 'about upright' };
+  const words = { x: say('about left to right,'), y: say('about front to back,'), z: say('about upright') };
   return clause(
     [
       text(', turned'),
       ...axes.flatMap((axis) => [
-        degrees(['turns', axis], of[axis], `turn ${words[axis]}`),
+        degrees(['turns', axis], of[axis], say('turn {words}', { words: words[axis] })),
         text(words[axis]),
       ]),
     ],
@@ -116,7 +119,7 @@ export function turnTokens(of: Turns | undefined): Token[] {
 }
 
 export function turnAdditions(of: Turns | undefined) {
-  return of ? [] : [{ label: 'turn it', path: ['turns'], value: { x: 0, y: 0, z: 45 } }];
+  return of ? [] : [{ label: say('turn it'), path: ['turns'], value: { x: 0, y: 0, z: 45 } }];
 }
 
 function solidTokens(of: Solid): Token[] {
@@ -152,7 +155,7 @@ function solidTokens(of: Solid): Token[] {
   return [kind, ...numbers.slice(0, -1), text(FIELDS[Object.keys(of).at(-1)!].after.replace(',', ''))];
 }
 
-const FIELDS: Record<string, { label: string; sign?: string; after: string }> = {
+const FIELDS: Record<string, { label: string; sign?: string; after: string }> = said({
   widthMm: { label: 'width', after: 'wide,' },
   depthMm: { label: 'depth', after: 'deep,' },
   heightMm: { label: 'height', after: 'high,' },
@@ -160,7 +163,7 @@ const FIELDS: Record<string, { label: string; sign?: string; after: string }> = 
   topMm: { label: 'diameter at the top', sign: 'Ø', after: 'at the top,' },
   outerMm: { label: 'outer diameter', sign: 'Ø', after: 'outside,' },
   rodMm: { label: 'diameter of the rod', sign: 'Ø', after: 'through the rod,' },
-};
+});
 
 function made<Body>(of: Resolved<Solid>, kit: BuildKit<Body>): Body {
   const straight = (region: Region, heightMm: number) =>
@@ -189,7 +192,7 @@ function made<Body>(of: Resolved<Solid>, kit: BuildKit<Body>): Body {
       if (middle < rod)
         return kit.fail(
           ['solid', 'rodMm'],
-          'The rod is too thick for a ring of that diameter: make it thinner, or the ring larger.',
+          say('The rod is too thick for a ring of that diameter: make it thinner, or the ring larger.'),
         );
       return kit.revolved([circlePoints(rod).map(([x, y]): Point => [x + middle, y])], 360);
     }

@@ -16,6 +16,7 @@ import {
   type Token,
 } from '../sentence.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
+import { say } from '../../words/index.ts';
 
 const axis = z.enum(['x', 'y', 'z']);
 
@@ -44,7 +45,9 @@ const MOST_COPIES = 400;
 /** Repeats what earlier steps added and cut. */
 export const repeat: StepKind<RepeatStep> = {
   kind: 'repeat',
-  label: 'Repeat steps',
+  get label() {
+    return say('Repeat steps');
+  },
   group: 'repeat',
 
   create: (id, on) => ({
@@ -59,7 +62,7 @@ export const repeat: StepKind<RepeatStep> = {
     {
       type: 'steps',
       path: ['of'],
-      label: 'steps to repeat',
+      label: say('steps to repeat'),
       chosen: step.of.map(({ step: id }) => id),
       offered: context.recipe.steps
         .slice(0, context.index)
@@ -86,12 +89,15 @@ export const repeat: StepKind<RepeatStep> = {
   ],
 
   build(step, kit) {
-    if (step.of.length === 0) return kit.fail(['of'], 'Choose the steps to repeat.');
+    if (step.of.length === 0) return kit.fail(['of'], say('Choose the steps to repeat.'));
     const poses = posesOf(step.pattern, (on) => kit.hostBox(on));
     if (poses.length > MOST_COPIES) {
       return kit.fail(
         ['pattern'],
-        `That makes ${poses.length} copies; Kelbrin makes at most ${MOST_COPIES}. Lower one of the numbers.`,
+        say('That makes {count} copies; Kelbrin makes at most {most}. Lower one of the numbers.', {
+          count: poses.length,
+          most: MOST_COPIES,
+        }),
       );
     }
     return { operations: kit.repeated(step.of, poses), copies: { of: step.of, poses } };

@@ -10,6 +10,7 @@ import { degrees, oneOf, text } from '../sentence.ts';
 import { effect } from './extrude.ts';
 import { facedPlacementTokens, facingToken, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
+import { said, say } from '../../words/index.ts';
 
 export const schema = stepSchema('revolve', {
   effect,
@@ -21,19 +22,21 @@ export const schema = stepSchema('revolve', {
 });
 export type RevolveStep = z.infer<typeof schema>;
 
-const AXIS: Record<Facing, string> = {
+const AXIS: Record<Facing, string> = said({
   up: 'upright',
   down: 'upright, upside down',
   front: 'lying, towards the front',
   back: 'lying, towards the back',
   left: 'lying, towards the left',
   right: 'lying, towards the right',
-};
+});
 
 /** Turns a half profile about an axis. */
 export const revolve: StepKind<RevolveStep> = {
   kind: 'revolve',
-  label: 'Turn a profile',
+  get label() {
+    return say('Turn a profile');
+  },
   group: 'shape',
 
   create: (id, on) => ({
@@ -86,13 +89,16 @@ export const revolve: StepKind<RevolveStep> = {
     if (x.low < -1e-6) {
       return kit.fail(
         ['profile', 'nodes'],
-        'The profile crosses its axis: keep all of it on one side, at 0 or more.',
+        say('The profile crosses its axis: keep all of it on one side, at 0 or more.'),
       );
     }
     if (x.high < 1e-6)
-      return kit.fail(['profile', 'nodes'], 'The profile has no width: move a point away from the axis.');
+      return kit.fail(
+        ['profile', 'nodes'],
+        say('The profile has no width: move a point away from the axis.'),
+      );
     if (step.effect !== 'add' && !kit.partBox()) {
-      return kit.fail(['effect'], 'There is no material yet: put this step after one that adds some.');
+      return kit.fail(['effect'], say('There is no material yet: put this step after one that adds some.'));
     }
     const turned = kit.posed(kit.revolved(profile, step.deg), facingPose(step.facing));
     const by = shiftFor(step.placement, kit.boxOf(turned), kit.hostBox(step.placement.on));

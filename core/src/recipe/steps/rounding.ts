@@ -3,6 +3,7 @@ import type { Region } from '../../plane/index.ts';
 import { length, type Resolved } from '../amount.ts';
 import type { OutlineKit } from '../outlines/index.ts';
 import { clause, millimetres, text, type Token } from '../sentence.ts';
+import { say } from '../../words/index.ts';
 
 /** How round the corners of an outline are made; 0 leaves them as they are. */
 export const rounding = z.strictObject({ outerMm: length(0, 100), innerMm: length(0, 100) });
@@ -35,7 +36,7 @@ export function roundedOff(region: Region, of: Resolved<Rounding> | undefined, k
   if (rounded.length === 0) {
     return kit.fail(
       ['rounding', 'outerMm'],
-      'The outline is thinner than that, so nothing is left when it is rounded: round by less.',
+      say('The outline is thinner than that, so nothing is left when it is rounded: round by less.'),
     );
   }
   if (innerMm > 0) rounded = kit.grown(kit.grown(rounded, innerMm, 'round'), -innerMm, 'round');

@@ -15,6 +15,7 @@ import { angle, length } from '../amount.ts';
 import { axisIndex } from '../placement.ts';
 import { clause, degrees, formatMm, millimetres, oneOf, text } from '../sentence.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
+import { said, say } from '../../words/index.ts';
 
 const face = z.union([
   z.strictObject({ kept: z.literal(true) }),
@@ -34,14 +35,16 @@ export type SetDownStep = z.infer<typeof schema>;
 /** Says which face of the whole part lies on the plate, turns it there, and scales it. */
 export const setDown: StepKind<SetDownStep> = {
   kind: 'setDown',
-  label: 'Set the part down',
+  get label() {
+    return say('Set the part down');
+  },
   group: 'whole',
 
   create: (id) => ({ id, kind: 'setDown', face: { kept: true } }),
 
   sentence: (step) => [
     text('Set the part down on'),
-    { type: 'face', path: ['face'], label: 'face that lies on the plate', words: faceWords(step.face) },
+    { type: 'face', path: ['face'], label: say('face that lies on the plate'), words: faceWords(step.face) },
     ...(step.turnDeg === undefined
       ? []
       : clause(
@@ -68,18 +71,23 @@ export const setDown: StepKind<SetDownStep> = {
   ],
 
   additions: (step) => [
-    ...(step.turnDeg === undefined ? [{ label: 'turn it on the plate', path: ['turnDeg'], value: 90 }] : []),
+    ...(step.turnDeg === undefined
+      ? [{ label: say('turn it on the plate'), path: ['turnDeg'], value: 90 }]
+      : []),
     ...(step.scaleTo === undefined
-      ? [{ label: 'scale it to a length', path: ['scaleTo'], value: { axis: 'x', mm: 50 } }]
+      ? [{ label: say('scale it to a length'), path: ['scaleTo'], value: { axis: 'x', mm: 50 } }]
       : []),
   ],
 
   build(step, kit) {
     const before = kit.partBox();
     if (!before)
-      return kit.fail([], 'There is nothing to set down yet: put this step after one that adds material.');
+      return kit.fail(
+        [],
+        say('There is nothing to set down yet: put this step after one that adds material.'),
+      );
     const down = 'normal' in step.face ? downFrom(step.face.normal) : unmoved;
-    if (!down) return kit.fail(['face'], 'That is no direction: choose a face.');
+    if (!down) return kit.fail(['face'], say('That is no direction: choose a face.'));
     const turned = combined(turn('z', step.turnDeg ?? 0), down);
     let pose = turned;
     if (step.scaleTo) {
@@ -88,7 +96,11 @@ export const setDown: StepKind<SetDownStep> = {
       const now = box.max[axisIndex[axis]] - box.min[axisIndex[axis]];
       pose = combined(scale(mm / now), turned);
       const percent = Math.round((1000 * mm) / now) / 10;
-      kit.note(`Everything becomes ${formatMm(percent)} % of its size, thin walls and holes as well.`);
+      kit.note(
+        say('Everything becomes {percent} % of its size, thin walls and holes as well.', {
+          percent: formatMm(percent),
+        }),
+      );
     }
     const box = kit.partBoxUnder(pose);
     // It stands where it stood, about the middle of the plate, with its lowest point on it.
@@ -110,19 +122,19 @@ function downFrom(normal: readonly [number, number, number]): Pose | undefined {
   return Math.hypot(...normal) < 1e-6 ? undefined : turnDown(normal);
 }
 
-const WORDS: [readonly [number, number, number], string][] = [
+const WORDS: [readonly [number, number, number], string][] = said([
   [[0, 0, -1], 'its underside'],
   [[0, 0, 1], 'its top'],
   [[0, -1, 0], 'its front'],
   [[0, 1, 0], 'its back'],
   [[-1, 0, 0], 'its left side'],
   [[1, 0, 0], 'its right side'],
-];
+]);
 
 /** A face in words: by its side if it lies square to one. */
 export function faceWords(of: Face): string {
-  if ('kept' in of) return 'the face it stands on';
+  if ('kept' in of) return say('the face it stands on');
   const long = Math.hypot(...of.normal) || 1;
   const found = WORDS.find(([way]) => way.every((part, i) => Math.abs(part - of.normal[i] / long) < 1e-3));
-  return found?.[1] ?? 'a slanting face';
+  return found?.[1] ?? say('a slanting face');
 }

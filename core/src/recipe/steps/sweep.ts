@@ -8,6 +8,7 @@ import { centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.t
 import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
 import { choice, degrees, formatMm, millimetres, oneOf, text } from '../sentence.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = stepSchema('sweep', {
   of: z.discriminatedUnion('type', [
@@ -27,7 +28,9 @@ const WAY = { front: [0, -1], back: [0, 1], left: [-1, 0], right: [1, 0] } as co
 /** Sweeps an outline or letters upwards along an arc, so that they rise and lean. Every level section is the outline. */
 export const sweep: StepKind<SweepStep> = {
   kind: 'sweep',
-  label: 'Sweep along an arc',
+  get label() {
+    return say('Sweep along an arc');
+  },
   group: 'shape',
 
   create: (id, on) => ({
@@ -87,7 +90,7 @@ export const sweep: StepKind<SweepStep> = {
   build(step, kit) {
     const { of, heightMm, towards } = step;
     if (of.type === 'letters' && of.lettering.words.trim() === '') {
-      return kit.fail(['of', 'lettering', 'words'], 'There are no letters yet: type a word.');
+      return kit.fail(['of', 'lettering', 'words'], say('There are no letters yet: type a word.'));
     }
     const written = of.type === 'letters' ? kit.letters(of.lettering) : undefined;
     const region =
@@ -101,7 +104,10 @@ export const sweep: StepKind<SweepStep> = {
     const leanDeg = Math.min(step.leanDeg, most);
     if (step.leanDeg > most) {
       kit.note(
-        `It leans ${formatMm(most)}°, not ${formatMm(step.leanDeg)}°: the limits card allows no more.`,
+        say('It leans {most}°, not {leanDeg}°: the limits card allows no more.', {
+          most: formatMm(most),
+          leanDeg: formatMm(step.leanDeg),
+        }),
       );
     }
     const lean = (leanDeg * Math.PI) / 180;

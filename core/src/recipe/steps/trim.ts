@@ -3,6 +3,7 @@ import { combined, shift, turn, type Box } from '../../mesh/index.ts';
 import { angle, distance } from '../amount.ts';
 import { clause, degrees, millimetres, oneOf, text } from '../sentence.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
+import { say } from '../../words/index.ts';
 
 export const schema = stepSchema('trim', {
   /** What is cut away. */
@@ -17,16 +18,36 @@ export type TrimStep = z.infer<typeof schema>;
 const SIDES = {
   below: { axis: 'z', keepsHigh: true, words: 'below' },
   above: { axis: 'z', keepsHigh: false, words: 'above' },
-  left: { axis: 'x', keepsHigh: true, words: 'left of' },
-  right: { axis: 'x', keepsHigh: false, words: 'right of' },
-  front: { axis: 'y', keepsHigh: true, words: 'in front of' },
+  left: {
+    axis: 'x',
+    keepsHigh: true,
+    get words() {
+      return say('left of');
+    },
+  },
+  right: {
+    axis: 'x',
+    keepsHigh: false,
+    get words() {
+      return say('right of');
+    },
+  },
+  front: {
+    axis: 'y',
+    keepsHigh: true,
+    get words() {
+      return say('in front of');
+    },
+  },
   back: { axis: 'y', keepsHigh: false, words: 'behind' },
 } as const;
 
 /** Cuts away all that lies to one side of a plane: to make a flat base, say. */
 export const trim: StepKind<TrimStep> = {
   kind: 'trim',
-  label: 'Trim off a side',
+  get label() {
+    return say('Trim off a side');
+  },
   group: 'cut',
 
   create: (id) => ({ id, kind: 'trim', away: 'below', atMm: 1 }),
@@ -53,12 +74,12 @@ export const trim: StepKind<TrimStep> = {
   ],
 
   additions: (step) =>
-    step.tiltDeg === undefined ? [{ label: 'tilt the cut', path: ['tiltDeg'], value: 10 }] : [],
+    step.tiltDeg === undefined ? [{ label: say('tilt the cut'), path: ['tiltDeg'], value: 10 }] : [],
 
   build(step, kit) {
     const part = kit.partBox();
     if (!part)
-      return kit.fail([], 'There is nothing to trim yet: put this step after one that adds material.');
+      return kit.fail([], say('There is nothing to trim yet: put this step after one that adds material.'));
     const { axis, keepsHigh } = SIDES[step.away];
     // A block larger than the part, whose one face is the cut.
     const size = 3 * reachOf(part) + 10;

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { materialNamed } from './materials.ts';
 import { everydaySettings, printSettings, type PrintSettings } from './printSettings.ts';
+import { said } from '../../words/index.ts';
 
 /** A named way to print, of which a few numbers differ from the everyday one. */
 export interface SettingSet {
@@ -12,21 +13,29 @@ export interface SettingSet {
 }
 
 /** The ways to print, the everyday one first. */
-export const settingSets: readonly SettingSet[] = [
-  { id: 'everyday', name: 'Everyday', what: 'For most parts.', changes: {} },
-  {
-    id: 'trial',
-    name: 'Trial',
-    what: 'Thick layers and a loose inside: done soonest, for trying a shape.',
-    changes: { layerMm: 0.3, infillShare: 0.1 },
-  },
-  {
-    id: 'detail',
-    name: 'Detail',
-    what: 'Thin layers, printed slowly: for slopes and small letters.',
-    changes: { layerMm: 0.15, wallMmPerS: 30, closedLayers: 5 },
-  },
-];
+export const settingSets: readonly SettingSet[] = said(
+  [
+    {
+      id: 'everyday',
+      name: 'Everyday',
+      what: 'For most parts.',
+      changes: {},
+    },
+    {
+      id: 'trial',
+      name: 'Trial',
+      what: 'Thick layers and a loose inside: done soonest, for trying a shape.',
+      changes: { layerMm: 0.3, infillShare: 0.1 },
+    },
+    {
+      id: 'detail',
+      name: 'Detail',
+      what: 'Thin layers, printed slowly: for slopes and small letters.',
+      changes: { layerMm: 0.15, wallMmPerS: 30, closedLayers: 5 },
+    },
+  ],
+  ['name', 'what'],
+);
 
 /** What a limits card says of the printer and of what may be chosen. */
 interface Printer {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { locale } from '@kelbrin/core/words';
   import { Button, Input, Modal } from 'flowbite-svelte';
   import { designDifferences, parseDesign, type Design, type DesignChanges } from '@kelbrin/core/design';
   import ShareLinks from '$lib/sharing/ShareLinks.svelte';
@@ -34,7 +35,7 @@
   let changes = $state.raw<readonly DesignChanges[]>();
 
   const when = (date: Date) =>
-    new Date(date).toLocaleString('en-GB', {
+    new Date(date).toLocaleString(locale(), {
       day: 'numeric',
       month: 'short',
       hour: '2-digit',

@@ -36,6 +36,7 @@
             <button
               type="button"
               class="hover:bg-primary-50 text-primary-800 rounded px-1.5 py-0.5 text-sm"
+              data-add={kind}
               onclick={() => onadd(kind)}>{label}</button
             >
           {/each}

@@ -64,7 +64,7 @@
       <Plus size={16} />
     </button>
     <Dropdown simple bind:isOpen={isAdding} class="border-hairline w-56 border" aria-label={say.addPart}>
-      <DropdownItem onclick={() => add(() => bench.addPart({ name: 'Part', recipe: emptyRecipe() }))}>
+      <DropdownItem onclick={() => add(() => bench.addPart({ name: say.newPart, recipe: emptyRecipe() }))}>
         {say.emptyPart}
       </DropdownItem>
       <DropdownItem onclick={() => add(() => bench.addPart())}>{say.copyOfPart}</DropdownItem>

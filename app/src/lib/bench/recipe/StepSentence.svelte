@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { sentenceTexts as say } from '$lib/texts/sentence';
   import PenLine from '@lucide/svelte/icons/pen-line';
   import X from '@lucide/svelte/icons/x';
   import { isFormula, workOut, type Amount, type FieldPath, type Token } from '@kelbrin/core/recipe';
@@ -86,9 +87,9 @@
         class:wrong={problemAt(token.path) !== undefined}
         aria-label={token.label}
         title={token.label}
-        onclick={() => onopen(token)}><PenLine size={14} class="inline" /> {token.kind === 'svg' ? 'file' : 'draw'}</button
+        onclick={() => onopen(token)}><PenLine size={14} class="inline" /> {token.kind === 'svg' ? say.file : say.draw}</button
       >{:else}<button type="button" class="word" aria-label={token.label} onclick={() => onopen(token)}
-        >{token.words || 'a file to be chosen'}</button
+        >{token.words || say.noFile}</button
       >{/if}{/snippet}
 
 <!-- What leaves a clause out stays on the line of the word that it follows. -->

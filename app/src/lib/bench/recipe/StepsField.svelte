@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Checkbox, Dropdown } from 'flowbite-svelte';
-  import { listWords } from '@kelbrin/core/recipe';
+  import { sayList } from '@kelbrin/core/words';
   import { benchTexts as say } from '$lib/texts/bench';
 
   interface Props {
@@ -15,7 +15,7 @@
   const words = $derived(
     chosen.length === 0
       ? say.stepsToChoose
-      : listWords(chosen.map((id) => offered.find((step) => step.id === id)?.label ?? '')),
+      : sayList(chosen.map((id) => offered.find((step) => step.id === id)?.label ?? '')),
   );
 
   function toggle(id: string): void {

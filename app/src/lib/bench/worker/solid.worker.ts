@@ -25,8 +25,12 @@ import {
 } from '@kelbrin/core/solid';
 import { fontFiles } from './fontFiles';
 import { written } from './exportFile';
+import { languageOf, speak } from '@kelbrin/core/words';
 import { inRounds } from './inRounds';
 import type { FromWorker, ReadDrawing, ShownSolid, ToWorker } from './messages';
+
+// The page that starts it gives it the language for a name.
+speak(languageOf(self.name));
 
 /** How long edits must pause before the print is estimated, which takes longer than all the rest. */
 const ESTIMATE_AFTER_MS = 350;

@@ -9,6 +9,7 @@ import type { Database } from '../platform/db/database.ts';
 import { briefs, projects } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';
 import { demandPictures } from './taskPictures.ts';
+import { say } from '@kelbrin/core/words';
 
 /** A brief of the teacher's, with how many have begun it. */
 export async function briefToEdit(db: Database, teacher: Person, briefId: string) {
@@ -23,7 +24,7 @@ export async function createBrief(db: Database, teacher: Person, classId: string
   return db.transaction(async (tx) => {
     const [{ id }] = await tx
       .insert(briefs)
-      .values({ classId: group.id, title: 'New brief', task: taskOf(''), shownAt: null })
+      .values({ classId: group.id, title: say('New brief'), task: taskOf(''), shownAt: null })
       .returning({ id: briefs.id });
     await record(tx, teacher, 'create-brief', group.id, [id]);
     await announce(tx, `class:${group.id}`);
@@ -87,7 +88,10 @@ export async function deleteBrief(db: Database, teacher: Person, briefId: string
       .where(eq(projects.briefId, brief.id));
     if (begun > 0) {
       throw new CannotNow(
-        `${begun === 1 ? 'A student has' : `${begun} students have`} begun this brief, so it stays. Set its due date to a day that is over instead.`,
+        say(
+          '{begun, plural, one {A student has} other {# students have}} begun this brief, so it stays. Set its due date to a day that is over instead.',
+          { begun },
+        ),
       );
     }
     await tx.delete(briefs).where(eq(briefs.id, brief.id));

@@ -12,6 +12,7 @@ import { filesFor } from '../projects/projectFiles.ts';
 import { sha256 } from '../platform/basics/sha256.ts';
 import { log } from '../platform/basics/log.ts';
 import { moveHandIns } from './lifecycle.ts';
+import { say } from '@kelbrin/core/words';
 
 /** Who inspects says so this often, ms; an inspection of which nobody says so for this long was lost, seconds. */
 const SAID_EVERY_MS = 2_000;
@@ -71,7 +72,7 @@ async function inspectBegun(
   const task = { kind: 'inspect', recipe, files, limits, brief: rules, title } as const;
   const result =
     tries > MOST_TRIES
-      ? notInspected('Each try ended before it was done.')
+      ? notInspected(say('Each try ended before it was done.'))
       : await compute()
           .run<'inspect'>(task, ofStudent(studentId))
           .catch((problem: unknown) => {
@@ -79,7 +80,9 @@ async function inspectBegun(
             if (problem instanceof TaskFailure && problem.reason === 'stopped') throw problem;
             if (!(problem instanceof TaskFailure))
               log.error({ err: problem, handIn: handInId }, 'Inspecting a hand-in');
-            return notInspected(problem instanceof TaskFailure ? problem.message : 'The geometry gave up.');
+            return notInspected(
+              problem instanceof TaskFailure ? problem.message : say('The geometry gave up.'),
+            );
           });
   await db.transaction(async (tx) => {
     const problem = result.ok ? notArgued(result.inspection, handIn.arguments) : result.problem;
@@ -124,7 +127,10 @@ const isLost = lt(handIns.inspectingSince, sql`now() - make_interval(secs => ${L
 const notInspected = (why: string) =>
   ({
     ok: false,
-    problem: `Kelbrin could not inspect this part. ${why} Use fewer copies or plainer shapes, then hand in again.`,
+    problem: say(
+      'Kelbrin could not inspect this part. {why} Use fewer copies or plainer shapes, then hand in again.',
+      { why },
+    ),
   }) as const;
 
 /** What to say of a check that fails and that the student did not argue for; undefined when there is none. */
@@ -132,7 +138,12 @@ function notArgued({ checks }: Inspection, args: readonly Argument[]): string | 
   const check = checks.find(
     ({ id, verdict }) => verdict === 'fail' && !args.some((each) => each.check === id),
   );
-  return check && `“${check.title}” fails: mend that, or say why it has to be so when you hand in again.`;
+  return (
+    check &&
+    say('“{title}” fails: mend that, or say why it has to be so when you hand in again.', {
+      title: check.title,
+    })
+  );
 }
 
 /** Hand-ins whose inspection nobody has begun, or began and lost, so long ago that the job for it must be gone. */

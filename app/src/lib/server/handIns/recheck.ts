@@ -18,6 +18,7 @@ import { tellTeacher } from '../platform/notices.ts';
 import { filesFor } from '../projects/projectFiles.ts';
 import { moveHandIns } from './lifecycle.ts';
 import { waiversOf } from './waivers.ts';
+import { say } from '@kelbrin/core/words';
 
 /** Hand-ins that have to be inspected again since their limits changed. */
 export interface ToRecheck {
@@ -101,10 +102,12 @@ export async function recheckApproval(db: Database, handInId: string): Promise<v
     : [];
   const titles = failing.map(({ id }) => `“${checkTitle(id)}”`).join(', ');
   const doubt = !result.ok
-    ? `Since the limits card was changed, it could not be inspected: ${result.problem}`
+    ? say('Since the limits card was changed, it could not be inspected: {problem}', {
+        problem: result.problem,
+      })
     : titles === ''
       ? null
-      : `Since the limits card was changed, this fails: ${titles}.`;
+      : say('Since the limits card was changed, this fails: {titles}.', { titles });
   await db.update(handIns).set({ doubt }).where(eq(handIns.id, handIn.id));
   if (doubt !== null && handIn.doubt === null) await tellTeacher(db, briefId, 'in_doubt');
   await announce(db, `class:${classId}`, `project:${projectId}`, 'printroom');

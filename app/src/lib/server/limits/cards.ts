@@ -8,6 +8,7 @@ import { currencyOf } from './currency.ts';
 import type { Database } from '../platform/db/database.ts';
 import { classes, limitsCards } from '../platform/db/schema/index.ts';
 import { holdAgainst, type ToRecheck } from '../handIns/recheck.ts';
+import { say } from '@kelbrin/core/words';
 
 /** The school's cards and the teacher's own. */
 const visibleTo = ({ id }: Person) => or(isNull(limitsCards.ownerId), eq(limitsCards.ownerId, id));
@@ -45,7 +46,7 @@ export async function createCard(db: Database, teacher: Person, likeId?: string)
   const [{ id }] = await db
     .insert(limitsCards)
     .values({
-      name: like ? `${like.name} (copy)`.slice(0, 80) : 'New limits card',
+      name: like ? say('{name} (copy)', { name: like.name }).slice(0, 80) : say('New limits card'),
       printerModel: like?.printerModel ?? '',
       card: { ...(like?.card ?? classroomLimits), currency: await currencyOf(db) },
       ownerId: teacher.id,
@@ -92,7 +93,9 @@ export async function deleteCard(db: Database, teacher: Person, cardId: string):
       .limit(1);
     if (using.length > 0)
       throw new CannotNow(
-        `${using[0].name} uses this card, so it stays: give that class another card first.`,
+        say('{name} uses this card, so it stays: give that class another card first.', {
+          name: using[0].name,
+        }),
       );
     await tx.delete(limitsCards).where(inArray(limitsCards.id, [id]));
     await record(tx, teacher, 'delete-card', null, [id]);

@@ -12,6 +12,7 @@ import { accounts, classes, classMembers, users } from '../platform/db/schema/in
 import { forgetTriesIn, shutIn } from '../platform/auth/throttle.ts';
 import { endSharesOf, sharesInClass } from '../projects/sharing/shares.ts';
 import { announce } from '../platform/live/topics.ts';
+import { say } from '@kelbrin/core/words';
 
 /** What a sign-in card says; a PIN is kept as a hash alone, so that it is known only when it was just made. */
 export interface SignInCard {
@@ -80,13 +81,13 @@ export async function addListed(
 ): Promise<SignInCard[]> {
   const group = await classToTeach(db, teacher, classId);
   if (words.length > LONGEST_LIST)
-    throw new CannotNow('The list is longer than that of any class: add the students in several lists.');
+    throw new CannotNow(say('The list is longer than that of any class: add the students in several lists.'));
   const { students, problems } = readStudentList(words, await signInNamesOf(db, group.id), reading);
   if (problems.length > 0) {
     const [{ line, message }] = [...problems].sort((a, b) => a.line - b.line);
-    throw new CannotNow(`Line ${line}: ${message}. Nobody was added.`);
+    throw new CannotNow(say('Line {line}: {message}. Nobody was added.', { line, message }));
   }
-  if (students.length === 0) throw new CannotNow('There is nobody on the list.');
+  if (students.length === 0) throw new CannotNow(say('There is nobody on the list.'));
   const added = await Promise.all(
     students.map(async ({ name, signInName, pin = newPin() }): Promise<NewStudent & SignInCard> => {
       return { name, signInName, pin, pinHash: await hashPassword(pin) };
@@ -99,7 +100,10 @@ export async function addListed(
     const late = added.find(({ signInName }) => taken.has(signInName));
     if (late)
       throw new CannotNow(
-        `The sign-in name “${late.signInName}” was taken a moment ago. Nobody was added: choose another sign-in name.`,
+        say(
+          'The sign-in name “{signInName}” was taken a moment ago. Nobody was added: choose another sign-in name.',
+          { signInName: late.signInName },
+        ),
       );
     const ids = await addStudents(tx, group.id, added);
     await record(tx, teacher, 'add-student', group.id, ids);
@@ -120,7 +124,9 @@ export async function renameStudent(
   const { students, problems } = readStudentList(name.replace(/[\n\t,;]/g, ' '), new Set());
   if (problems.length > 0 || students.length !== 1) {
     throw new CannotNow(
-      problems[0] ? `That cannot be: ${problems[0].message}.` : 'Say what the student is called.',
+      problems[0]
+        ? say('That cannot be: {message}.', { message: problems[0].message })
+        : say('Say what the student is called.'),
     );
   }
   await db.transaction(async (tx) => {
@@ -192,11 +198,19 @@ export async function moveStudents(
     await tx.select({ id: classes.id }).from(classes).where(eq(classes.id, to.id)).for('no key update');
     const taken = await signInNamesOf(tx, to.id);
     if (taken.size + students.length > MOST_STUDENTS)
-      throw new CannotNow(`${to.name} would have more than ${MOST_STUDENTS} students. Nobody was moved.`);
+      throw new CannotNow(
+        say('{name} would have more than {most} students. Nobody was moved.', {
+          name: to.name,
+          most: MOST_STUDENTS,
+        }),
+      );
     const clash = students.find(({ signInName }) => taken.has(signInName ?? ''));
     if (clash)
       throw new CannotNow(
-        `${to.name} has somebody with the sign-in name “${clash.signInName}” already. Nobody was moved.`,
+        say('{name} has somebody with the sign-in name “{signInName}” already. Nobody was moved.', {
+          name: to.name,
+          signInName: clash.signInName!,
+        }),
       );
     const ids = students.map(({ id }) => id);
     await tx
@@ -216,7 +230,7 @@ export async function studentsIn(
   studentIds: readonly string[],
 ) {
   const { id } = await classToTeach(db, teacher, classId);
-  if (studentIds.length === 0) throw new CannotNow('Choose a student first.');
+  if (studentIds.length === 0) throw new CannotNow(say('Choose a student first.'));
   const found = await db
     .select({ id: users.id, name: users.name, signInName: classMembers.signInName })
     .from(classMembers)

@@ -9,11 +9,16 @@ import { serverConfig } from '../platform/basics/config.ts';
 import type { Database } from '../platform/db/database.ts';
 import { limitsCards, users } from '../platform/db/schema/index.ts';
 import { firstCode } from './firstCode.ts';
+import { say } from '@kelbrin/core/words';
 
 /** Any number will do; it is asked for nowhere else. */
 const LOCK = 6127;
 
-const FIRST_TEACHER = { key: 'the first teacher', most: TRIES, windowMinutes: WINDOW_MINUTES };
+const FIRST_TEACHER = {
+  key: 'the first teacher',
+  most: TRIES,
+  windowMinutes: WINDOW_MINUTES,
+};
 
 /** Whether there is nobody yet who could teach. */
 export async function isNew(db: Database): Promise<boolean> {
@@ -22,21 +27,25 @@ export async function isNew(db: Database): Promise<boolean> {
 
 /** Makes somebody the first teacher of a new Kelbrin, and a limits card for an ordinary printer. */
 export async function beginKelbrin(db: Database, data: unknown): Promise<FirstTeacherDraft> {
-  if (!(await isNew(db))) throw new CannotNow('Kelbrin has a teacher already: sign in.');
+  if (!(await isNew(db))) throw new CannotNow(say('Kelbrin has a teacher already: sign in.'));
   const read = firstTeacherDraft.safeParse(data);
   if (!read.success) throw new CannotNow(read.error.issues[0].message);
   if (await reachedLimit(db, [FIRST_TEACHER])) {
-    throw new CannotNow('Too many tries: wait five minutes.');
+    throw new CannotNow(say('Too many tries: wait five minutes.'));
   }
   if (!isCode(read.data.code)) {
-    throw new CannotNow('The code is not right: you find it in the window where the server was started.');
+    throw new CannotNow(
+      say('The code is not right: you find it in the window where the server was started.'),
+    );
   }
   await db.transaction(async (tx) => {
     // Of two who begin at once, one is first.
     await tx.execute(sql`select pg_advisory_xact_lock(${LOCK})`);
-    if (!(await isNew(tx))) throw new CannotNow('Kelbrin has a teacher already: sign in.');
+    if (!(await isNew(tx))) throw new CannotNow(say('Kelbrin has a teacher already: sign in.'));
     await addStaff(tx, 'server', { ...read.data, role: 'teacher' });
-    await tx.insert(limitsCards).values({ name: 'Classroom printer, 0.4 mm nozzle', card: classroomLimits });
+    await tx
+      .insert(limitsCards)
+      .values({ name: say('Classroom printer, 0.4 mm nozzle'), card: classroomLimits });
   });
   return read.data;
 }

@@ -7,6 +7,7 @@ import { CannotNow } from '../platform/basics/cannotNow.ts';
 import { UNAMBIGUOUS_CHARACTERS } from '../platform/basics/clearSigns.ts';
 import type { Database } from '../platform/db/database.ts';
 import { classes, limitsCards } from '../platform/db/schema/index.ts';
+import { say } from '@kelbrin/core/words';
 
 const CODE_LENGTH = 6;
 
@@ -14,9 +15,14 @@ const CODE_LENGTH = 6;
 export async function createClass(db: Database, teacher: Person, name: string): Promise<string> {
   demandRole(teacher, 'teacher');
   const called = name.trim().replace(/\s+/g, ' ');
-  if (called === '') throw new CannotNow('Say what the class is called.');
+  if (called === '') throw new CannotNow(say('Say what the class is called.'));
   if (called.length > LONGEST_NAME)
-    throw new CannotNow(`The name has ${called.length} characters; shorten it to ${LONGEST_NAME}.`);
+    throw new CannotNow(
+      say('The name has {count} characters; shorten it to {most}.', {
+        count: called.length,
+        most: LONGEST_NAME,
+      }),
+    );
   return db.transaction(async (tx) => {
     const [card] = await tx
       .select({ id: limitsCards.id })
@@ -26,7 +32,7 @@ export async function createClass(db: Database, teacher: Person, name: string): 
       .limit(1);
     if (!card)
       throw new CannotNow(
-        'There is no limits card yet that a class could use: make one under “Limits cards” first.',
+        say('There is no limits card yet that a class could use: make one under “Limits cards” first.'),
       );
     for (;;) {
       const code = Array.from(

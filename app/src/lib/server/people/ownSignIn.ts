@@ -8,6 +8,7 @@ import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { accounts, sessions } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';
+import { say } from '@kelbrin/core/words';
 
 /** Where somebody is signed in, the last used first. */
 export async function sessionsOf(db: Database, { id }: Person) {
@@ -55,10 +56,11 @@ export async function changePassword(
   const read = (isStudent ? newPinField : passwordField).safeParse(plain(next));
   if (!read.success) throw new CannotNow(read.error.issues[0].message);
   const limit = { key: `own password ${person.id}`, most: TRIES, windowMinutes: WINDOW_MINUTES };
-  if (await reachedLimit(db, [limit])) throw new CannotNow(`Too many tries: wait ${WINDOW_MINUTES} minutes.`);
+  if (await reachedLimit(db, [limit]))
+    throw new CannotNow(say('Too many tries: wait {minutes} minutes.', { minutes: WINDOW_MINUTES }));
   const [account] = await db.select().from(accounts).where(eq(accounts.userId, person.id));
   if (!(await verifyPassword({ hash: account.password!, password: plain(before) })))
-    throw new CannotNow(isStudent ? 'That is not your PIN.' : 'That is not your password.');
+    throw new CannotNow(isStudent ? say('That is not your PIN.') : say('That is not your password.'));
   await forgetTries(db, [limit]);
   const hash = await hashPassword(read.data);
   await db.transaction(async (tx) => {

@@ -17,6 +17,7 @@ import {
 import { announce } from '../platform/live/topics.ts';
 import { endProject, newProject } from '../projects/lifecycle.ts';
 import { studentsIn } from './classPeople.ts';
+import { say } from '@kelbrin/core/words';
 
 /** The students of a brief's class: those in a team with their team's project, and all others. */
 export async function teamsOf(db: Database, teacher: Person, briefId: string) {
@@ -73,7 +74,7 @@ export async function makeTeam(
 ): Promise<void> {
   const { brief } = await briefToTeach(db, teacher, briefId);
   const students = await studentsIn(db, teacher, brief.classId, studentIds);
-  if (students.length < 2) throw new CannotNow('A team is two students or more: choose another one.');
+  if (students.length < 2) throw new CannotNow(say('A team is two students or more: choose another one.'));
   await db.transaction(async (tx) => {
     await holdBrief(tx, brief.id);
     const begun = await begunBy(
@@ -84,7 +85,10 @@ export async function makeTeam(
     const teams = begun.filter(({ mates }) => mates > 0);
     if (teams.length > 1) {
       throw new CannotNow(
-        `${teams[0].names} are a team already, and so are ${teams[1].names}: take one of them out of the team first.`,
+        say('{names} are a team already, and so are {names2}: take one of them out of the team first.', {
+          names: teams[0].names,
+          names2: teams[1].names,
+        }),
       );
     }
     // A team's project goes on; else the one that cannot move, else the first.
@@ -93,7 +97,10 @@ export async function makeTeam(
     for (const own of begun.filter((each) => each.project.id !== project.id)) {
       if (own.isKept) {
         throw new CannotNow(
-          `${own.names} has handed in or kept versions alone already, so cannot join ${goesOn.names}.`,
+          say('{names} has handed in or kept versions alone already, so cannot join {names2}.', {
+            names: own.names,
+            names2: goesOn.names,
+          }),
         );
       }
       project.design = await takeAlong(tx, teacher, project, own.project, own.names);
@@ -213,7 +220,8 @@ async function takeAlong(
   const own = from.revision === 0 ? [] : from.design.parts.filter(({ id }) => !isEmptyPart(from.design, id));
   for (const part of own) {
     const added = addPart(design, `${part.name}, ${name}`, recipeOf(from.design, part.id));
-    if (!added.ok) throw new CannotNow(`${name} cannot join: ${added.problem.message}`);
+    if (!added.ok)
+      throw new CannotNow(say('{name} cannot join: {message}', { name, message: added.problem.message }));
     design = { ...added.design, chosen: design.chosen };
   }
   await copyFiles(tx, from.id, into.id);

@@ -17,9 +17,10 @@ import {
   spools,
   users,
 } from './db/schema/index.ts';
+import { said, say } from '@kelbrin/core/words';
 
 /** What is written down, in words for whoever reads the log. */
-export const actions = {
+export const actions = said({
   'hand-in': 'handed in',
   withdraw: 'took a hand-in back',
   share: 'made a link to a version',
@@ -83,7 +84,7 @@ export const actions = {
   'bring-back-printer': 'brought a printer back',
   'set-bells': 'changed when the bells ring',
   'set-currency': 'changed the currency',
-} as const;
+} as const);
 export type Action = keyof typeof actions;
 
 /** Writes down who did what; inside a transaction it is there when that is committed, and not at all otherwise. */
@@ -141,9 +142,10 @@ async function linesWhere(db: Database, where: SQL | undefined, beforeId?: numbe
       // there is no name.
       about: sql<string | null>`coalesce(
         ${student.name} || ', v' || ${handIns.number}, ${subject.name}, ${briefs.title}, ${limitsCards.name},
-        ${sharer.name}, ${classes.name}, ${printers.name}, 'spool ' || ${spools.number}, 'batch ' || ${batches.number},
-        ${printFiles.name}, ${runPrinter.name}
+        ${sharer.name}, ${classes.name}, ${printers.name}, ${printFiles.name}, ${runPrinter.name}
       )`,
+      spool: spools.number,
+      batch: batches.number,
     })
     .from(auditLog)
     .leftJoin(actor, eq(actor.id, auditLog.actorId))
@@ -167,8 +169,14 @@ async function linesWhere(db: Database, where: SQL | undefined, beforeId?: numbe
     .orderBy(desc(auditLog.id))
     .limit(PAGE + 1);
   return {
-    lines: lines.slice(0, PAGE).map(({ action, ...line }) => ({
+    lines: lines.slice(0, PAGE).map(({ action, about, spool, batch, ...line }) => ({
       ...line,
+      about:
+        spool !== null
+          ? say('spool {number}', { number: spool })
+          : batch !== null
+            ? say('batch {number}', { number: batch })
+            : about,
       did: actions[action as Action] ?? action,
     })),
     /** The line from before which there is more. */

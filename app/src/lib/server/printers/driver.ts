@@ -1,4 +1,5 @@
 import type { PauseReason } from '../../shared/pauseReason.ts';
+import { say } from '@kelbrin/core/words';
 
 /** What a printer says of itself. */
 export interface DeviceStatus {
@@ -21,7 +22,7 @@ export interface DeviceStatus {
 /** A file that the printer does not have. */
 export class FileNotFound extends Error {
   constructor() {
-    super('The printer does not find the file that was sent to it.');
+    super(say('The printer does not find the file that was sent to it.'));
     this.name = 'FileNotFound';
   }
 }

@@ -1,6 +1,7 @@
 import { and, eq, lt, sql } from 'drizzle-orm';
 import type { Database } from '../platform/db/database.ts';
 import { printerLeases } from '../platform/db/schema/index.ts';
+import { say } from '@kelbrin/core/words';
 
 /** How long a lease holds after it was last renewed. Whoever is killed or hangs is succeeded within this and a round. */
 const LEASE_MS = 3_000;
@@ -12,7 +13,7 @@ const MARGIN_MS = 500;
 /** What a keeper gets that goes on after its lease has gone to another. */
 export class LeaseLost extends Error {
   constructor() {
-    super('Another process keeps this printer by now.');
+    super(say('Another process keeps this printer by now.'));
     this.name = 'LeaseLost';
   }
 }

@@ -1,4 +1,5 @@
 import { connect, type Socket } from 'node:net';
+import { say } from '@kelbrin/core/words';
 
 /** How long a printer may take over one answer. */
 const ANSWER_MS = 5_000;
@@ -34,8 +35,8 @@ export class SerialLink {
     this.#mayWrite = mayWrite;
     socket.setNoDelay(true).setEncoding('utf8');
     socket.on('data', (chunk: string) => this.#hear(chunk));
-    socket.on('error', () => this.#fail('The connection to the printer broke.'));
-    socket.on('close', () => this.#fail('The connection to the printer was closed.'));
+    socket.on('error', () => this.#fail(say('The connection to the printer broke.')));
+    socket.on('close', () => this.#fail(say('The connection to the printer was closed.')));
   }
 
   /**
@@ -103,7 +104,7 @@ export class SerialLink {
   }
 
   close(): void {
-    this.#fail('The connection to the printer was closed.');
+    this.#fail(say('The connection to the printer was closed.'));
     this.#socket.destroy();
   }
 
@@ -150,7 +151,7 @@ export class SerialLink {
   #watch(): void {
     clearTimeout(this.#timer);
     if (this.#inFlight.length === 0) return;
-    this.#timer = setTimeout(() => this.#fail('The printer stopped answering.'), ANSWER_MS);
+    this.#timer = setTimeout(() => this.#fail(say('The printer stopped answering.')), ANSWER_MS);
   }
 
   #fail(message: string): void {

@@ -10,6 +10,7 @@ import { ofStudent } from '../platform/compute/fairQueue.ts';
 import { readSent } from '../platform/compute/readSent.ts';
 import type { SentFile } from '../platform/sent/sentBytes.ts';
 import { sha256 } from '../platform/basics/sha256.ts';
+import { say } from '@kelbrin/core/words';
 
 const MOST_FILES = 20;
 
@@ -61,7 +62,10 @@ async function demandRoom(db: Database, projectId: string): Promise<void> {
   if ((await count()) >= MOST_FILES) await forgetUnusedFiles(db, projectId);
   if ((await count()) >= MOST_FILES)
     throw new CannotNow(
-      `A project can hold ${MOST_FILES} files, and this one does already: delete a step that imports a file first.`,
+      say(
+        'A project can hold {most} files, and this one does already: delete a step that imports a file first.',
+        { most: MOST_FILES },
+      ),
     );
 }
 

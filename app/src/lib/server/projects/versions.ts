@@ -4,6 +4,7 @@ import { maySeeProject, NotAllowed, ownProject, type Person } from '../platform/
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { handIns, projects, versions } from '../platform/db/schema/index.ts';
+import { say } from '@kelbrin/core/words';
 
 /** More than a term of lessons keeps. */
 const MOST_VERSIONS = 200;
@@ -41,7 +42,12 @@ export async function addVersion(
   const number = (last ?? 0) + 1;
   const [added] = await db
     .insert(versions)
-    .values({ projectId: project.id, number, name: name ?? `Version ${number}`, design: project.design })
+    .values({
+      projectId: project.id,
+      number,
+      name: name ?? say('Version {number}', { number }),
+      design: project.design,
+    })
     .returning(line);
   return added;
 }
@@ -61,12 +67,14 @@ export async function keepVersion(
   return db.transaction(async (tx) => {
     const [project] = await tx.select().from(projects).where(eq(projects.id, projectId)).for('no key update');
     if (project.revision !== revision) {
-      throw new CannotNow('The project was changed in another tab: look at it again, then keep it.');
+      throw new CannotNow(say('The project was changed in another tab: look at it again, then keep it.'));
     }
     const kept = await tx.$count(versions, eq(versions.projectId, projectId));
     if (kept >= MOST_VERSIONS)
       throw new CannotNow(
-        `A project keeps at most ${MOST_VERSIONS} versions: delete one that you do not need first.`,
+        say('A project keeps at most {most} versions: delete one that you do not need first.', {
+          most: MOST_VERSIONS,
+        }),
       );
     return addVersion(tx, project, name.trim().slice(0, 60) || undefined);
   });
@@ -94,7 +102,7 @@ export async function deleteVersion(
     const [found] = await tx.select({ id: versions.id }).from(versions).where(isIt);
     if (!found) throw new NotAllowed();
     if ((await tx.$count(handIns, eq(handIns.versionId, found.id))) > 0)
-      throw new CannotNow('This version was handed in, so it stays: delete another one.');
+      throw new CannotNow(say('This version was handed in, so it stays: delete another one.'));
     await tx.delete(versions).where(isIt);
   });
 }

@@ -6,6 +6,7 @@ import { parseArgs } from 'node:util';
 import { closePasswords } from '../platform/auth/passwords.ts';
 import { compute } from '../platform/compute/compute.ts';
 import { serverConfig } from '../platform/basics/config.ts';
+import { speakAsSet } from '../platform/basics/language.ts';
 import { connection } from '../platform/db/database.ts';
 import { printers } from '../platform/db/schema/index.ts';
 import { isEmpty, loadDemo } from '../demo/load.ts';
@@ -26,6 +27,7 @@ const { values } = parseArgs({
   },
 });
 
+speakAsSet();
 const single = postgres(serverConfig().DATABASE_URL, { max: 1, onnotice: () => {} });
 await migrate(drizzle(single), { migrationsFolder: values.migrations });
 await single.end();

@@ -3,7 +3,7 @@
   import { NoToneMapping, WebGLRenderer } from 'three';
   import { printedSizes, type Inspection, type LimitsCard, type ThicknessMap } from '@kelbrin/core/inspect';
   import { boundsOf, distanceBetween, type SolidMesh, type SurfacePoint } from '@kelbrin/core/mesh';
-  import { formatMm, type Region } from '@kelbrin/core/recipe';
+  import { formatMm, withUnit, type Region } from '@kelbrin/core/recipe';
   import MeasureTool from '../MeasureTool.svelte';
   import Scene from './Scene.svelte';
   import { drawsInSoftware } from './fineness';
@@ -106,7 +106,7 @@
   const measured = $derived.by(() => {
     if (ends.length < 2) return undefined;
     const { straightMm, alongMm, facesMm, angleDeg } = distanceBetween(ends[0], ends[1]);
-    const mm = (value: number) => `${formatMm(Math.round(value * 100) / 100)} mm`;
+    const mm = (value: number) => withUnit(Math.round(value * 100) / 100, 'mm');
     const [x, y, z] = alongMm.map(mm);
     const faces =
       angleDeg !== undefined
@@ -244,13 +244,13 @@
       role="group"
       aria-label={say.view}
     >
-      {#each Object.keys(views) as name (name)}
+      {#each Object.keys(views) as View[] as name (name)}
         <button
           type="button"
           class="hover:bg-primary-50 border-hairline px-2.5 py-1 text-sm not-first:border-l"
-          onclick={() => (view = { name: name as View, turns: view.turns + 1 })}
+          onclick={() => (view = { name, turns: view.turns + 1 })}
         >
-          {name}
+          {say.views[name]}
         </button>
       {/each}
     </div>

@@ -3,6 +3,7 @@ import type { LimitsCard, ThicknessMap } from '@kelbrin/core/inspect';
 import { facesOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { formatMm } from '@kelbrin/core/recipe';
 import { drawable } from './geometry';
+import { say } from '@kelbrin/core/words';
 
 /** A range of values that is painted in one colour, and what the legend calls it. */
 export interface Band {
@@ -22,8 +23,10 @@ export function thicknessBands({ minWallMm }: LimitsCard): Band[] {
     colour: COLOURS[i],
     words:
       upTo === Infinity
-        ? `over ${formatMm(edges[3])} mm`
-        : `${i === 1 ? 'too thin, ' : ''}under ${formatMm(upTo)} mm`,
+        ? say('over {edges} mm', { edges: formatMm(edges[3]) })
+        : i === 1
+          ? say('too thin, under {upTo} mm', { upTo: formatMm(upTo) })
+          : say('under {upTo} mm', { upTo: formatMm(upTo) }),
   }));
 }
 
@@ -31,10 +34,14 @@ export function thicknessBands({ minWallMm }: LimitsCard): Band[] {
 export function overhangBands({ maxOverhangDeg }: LimitsCard): Band[] {
   const near = Math.max(0, maxOverhangDeg - 10);
   return [
-    { upTo: near, colour: COLOURS[4], words: `under ${formatMm(near)}°` },
-    { upTo: maxOverhangDeg, colour: COLOURS[3], words: `up to ${formatMm(maxOverhangDeg)}°` },
-    { upTo: 80, colour: COLOURS[2], words: 'steeper than the printer manages' },
-    { upTo: Infinity, colour: COLOURS[0], words: 'level: a bridge, or in the air' },
+    { upTo: near, colour: COLOURS[4], words: say('under {near}°', { near: formatMm(near) }) },
+    {
+      upTo: maxOverhangDeg,
+      colour: COLOURS[3],
+      words: say('up to {maxOverhangDeg}°', { maxOverhangDeg: formatMm(maxOverhangDeg) }),
+    },
+    { upTo: 80, colour: COLOURS[2], words: say('steeper than the printer manages') },
+    { upTo: Infinity, colour: COLOURS[0], words: say('level: a bridge, or in the air') },
   ];
 }
 

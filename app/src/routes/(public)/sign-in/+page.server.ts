@@ -8,6 +8,7 @@ import { database } from '$lib/server/platform/db/database';
 import { isNew } from '$lib/server/people/firstTeacher';
 import type { Actions, PageServerLoad } from './$types';
 import type { Cookies } from '@sveltejs/kit';
+import { say } from '@kelbrin/core/words';
 
 const studentForm = z.object({
   code: z.string().min(1).max(40),
@@ -25,7 +26,7 @@ export const actions: Actions = {
   student: async ({ request, cookies, url }) => {
     const form = studentForm.safeParse(Object.fromEntries(await request.formData()));
     if (!form.success)
-      return fail(400, { who: 'student', message: 'Fill in the class code, your name and your PIN.' });
+      return fail(400, { who: 'student', message: say('Fill in the class code, your name and your PIN.') });
     const { code, name, pin } = form.data;
     const device = cookies.get(DEVICE_COOKIE);
     return finish('student', await signInStudent(database(), code, name, pin, device), cookies, url);
@@ -33,7 +34,7 @@ export const actions: Actions = {
   staff: async ({ request, cookies, url }) => {
     const form = staffForm.safeParse(Object.fromEntries(await request.formData()));
     if (!form.success)
-      return fail(400, { who: 'staff', message: 'Fill in your e-mail address and your password.' });
+      return fail(400, { who: 'staff', message: say('Fill in your e-mail address and your password.') });
     const { email, password } = form.data;
     const device = cookies.get(DEVICE_COOKIE);
     return finish('staff', await signInStaff(database(), email, password, device), cookies, url);

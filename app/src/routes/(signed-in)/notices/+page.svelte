@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { locale } from '@kelbrin/core/words';
   import { invalidate } from '$app/navigation';
   import { onMount, untrack } from 'svelte';
   import { noticeTexts as say } from '$lib/texts/notices';
@@ -28,7 +29,7 @@
   }
 
   const time = (at: Date) =>
-    at.toLocaleString('en-GB', {
+    at.toLocaleString(locale(), {
       weekday: 'short',
       day: 'numeric',
       month: 'short',

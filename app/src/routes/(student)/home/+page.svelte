@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { locale } from '@kelbrin/core/words';
   import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
   import TaskText from '$lib/task/TaskText.svelte';
@@ -15,7 +16,7 @@
   follow(() => data.briefs.flatMap(({ project }) => (project ? [`project:${project.id}`] : [])));
 
   const day = (iso: string) =>
-    new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
+    new Date(iso).toLocaleDateString(locale(), { weekday: 'long', day: 'numeric', month: 'long' });
 </script>
 
 <svelte:head><title>{say.title} · Kelbrin</title></svelte:head>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { locale } from '@kelbrin/core/words';
   import { enhance } from '$lib/ui/enhance';
   import Hand from '@lucide/svelte/icons/hand';
   import { Button, Input } from 'flowbite-svelte';
@@ -30,7 +31,7 @@
       0,
     ),
   );
-  const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+  const day = (iso: string) => new Date(iso).toLocaleDateString(locale(), { day: 'numeric', month: 'short' });
 </script>
 
 <svelte:head><title>{say.title} · Kelbrin</title></svelte:head>

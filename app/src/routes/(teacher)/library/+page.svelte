@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { locale } from '@kelbrin/core/words';
   import { enhance } from '$lib/ui/enhance';
   import { Button, Select } from 'flowbite-svelte';
   import { libraryTexts as say } from '$lib/texts/library';
@@ -6,7 +7,7 @@
   let { data } = $props();
 
   const items = $derived(data.classes.map(({ id, name }) => ({ value: id, name })));
-  const day = (date: Date) => date.toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
+  const day = (date: Date) => date.toLocaleDateString(locale(), { day: 'numeric', month: 'long' });
 </script>
 
 <svelte:head><title>{say.title} · Kelbrin</title></svelte:head>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { locale } from '@kelbrin/core/words';
   import { Table, TableBody, TableBodyCell, TableBodyRow, TableHead, TableHeadCell } from 'flowbite-svelte';
   import { reviewTexts as say } from '$lib/texts/review';
   import { follow } from '$lib/live/follow.svelte';
@@ -20,7 +21,7 @@
     },
   ]);
   const when = (at: Date) =>
-    at.toLocaleString('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+    at.toLocaleString(locale(), { weekday: 'short', hour: '2-digit', minute: '2-digit' });
 </script>
 
 <svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
@@ -65,7 +66,7 @@
                 <TableBodyCell
                   >{#if row.state !== 'refused' && row.state !== 'withdrawn'}<StateChip
                       state={row.state}
-                      words={row.state === 'approved' ? 'approved' : undefined}
+                      words={row.state === 'approved' ? say.isApproved : undefined}
                     />{/if}</TableBodyCell
                 >
               </TableBodyRow>

@@ -4,6 +4,7 @@ import { classesOf } from '$lib/server/people/classes';
 import { database } from '$lib/server/platform/db/database';
 import { inviteStaff, LINK_HOURS, resetLink, setDisabled, staffOf } from '$lib/server/people/staff';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
+import { say } from '@kelbrin/core/words';
 
 export const load: PageServerLoad = async ({ locals }) => {
   const db = database();
@@ -25,7 +26,7 @@ export const actions: Actions = {
     const data = await event.request.formData();
     const role = String(data.get('role') ?? '');
     const classId = data.get('class')?.toString();
-    if (role === '') return fail(400, { message: 'Say whether it is a teacher or a helper.' });
+    if (role === '') return fail(400, { message: say('Say whether it is a teacher or a helper.') });
     return made(event, inviteStaff(database(), event.locals.person!, role, classId));
   },
   reset: async (event) =>

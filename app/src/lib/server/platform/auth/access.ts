@@ -4,6 +4,7 @@ import type { Database } from '../db/database.ts';
 import { briefs, classes, classMembers, handIns, projects, versions } from '../db/schema/index.ts';
 import { namesOnProject, worksOn } from './team.ts';
 import { handInsWithOwner, projectsWithOwner } from './withOwner.ts';
+import { say } from '@kelbrin/core/words';
 
 /** The person behind a request. */
 export interface Person {
@@ -14,7 +15,7 @@ export interface Person {
 
 /** Refusal of what a person may not see or do. Pages answer it like something that does not exist. */
 export class NotAllowed extends Error {
-  constructor(message = 'There is no such page, or it is not yours.') {
+  constructor(message = say('There is no such page, or it is not yours.')) {
     super(message);
     this.name = 'NotAllowed';
   }

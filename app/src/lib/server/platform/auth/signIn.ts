@@ -17,6 +17,7 @@ import {
   WINDOW_MINUTES,
   type TryLimit,
 } from './throttle.ts';
+import { say } from '@kelbrin/core/words';
 
 /** Either the cookies of a new session and the number of the device, or a sentence that says why not. */
 export type SignedIn =
@@ -59,8 +60,8 @@ export async function signInStaff(
     userId: isStaff ? person.id : undefined,
     email: isStaff ? person.email : NOBODY,
     password,
-    wrong: 'The e-mail address or the password is not right.',
-    usedUp: 'Too many wrong tries today. Ask a colleague for a link to a new password.',
+    wrong: say('The e-mail address or the password is not right.'),
+    usedUp: say('Too many wrong tries today. Ask a colleague for a link to a new password.'),
     device,
   });
 }
@@ -100,8 +101,8 @@ export async function signInStudent(
     userId: student?.id,
     email: student?.email ?? NOBODY,
     password: pin.replace(/[\s-]/g, ''),
-    wrong: 'The class code, the name or the PIN is not right.',
-    usedUp: 'Too many wrong tries for this class today. Ask your teacher to let you in.',
+    wrong: say('The class code, the name or the PIN is not right.'),
+    usedUp: say('Too many wrong tries for this class today. Ask your teacher to let you in.'),
     device,
   });
 }
@@ -132,7 +133,9 @@ async function check(db: Database, attempt: Attempt): Promise<SignedIn> {
   if (reached) {
     return {
       ok: false,
-      message: `Too many tries for this name. Wait ${WINDOW_MINUTES} minutes, or ask your teacher.`,
+      message: say('Too many tries for this name. Wait {minutes} minutes, or ask your teacher.', {
+        minutes: WINDOW_MINUTES,
+      }),
     };
   }
   try {

@@ -1,3 +1,4 @@
+import { languages } from '@kelbrin/core/words';
 import * as z from 'zod';
 
 const environment = z.object({
@@ -6,6 +7,8 @@ const environment = z.object({
   ORIGIN: z.url().default('http://127.0.0.1:3000'),
   /** Signs the sessions; the commands make one at first start. */
   KELBRIN_SECRET: z.string().min(32),
+  /** The language of the school. */
+  KELBRIN_LANGUAGE: z.enum(languages.map(({ tag }) => tag)).default('en'),
   /** The bundled worker that builds and inspects solids. */
   KELBRIN_COMPUTE_WORKER: z.string().default('app/dist/computeWorker.js'),
 });

@@ -1,11 +1,13 @@
+import { said } from '@kelbrin/core/words';
+
 /** Why a task came to no answer at all. */
 export type FailureReason = 'time' | 'memory' | 'stopped';
 
-const SENTENCES: Record<FailureReason, string> = {
+const SENTENCES: Record<FailureReason, string> = said({
   time: 'It took too long, so it was given up.',
   memory: 'It needed too much memory, so it was given up.',
   stopped: 'The server is stopping.',
-};
+});
 
 /** A task that was given up. The message is a sentence for people. */
 export class TaskFailure extends Error {

@@ -15,8 +15,12 @@ import { drawPng } from '@kelbrin/core/picture';
 import { footprintOf, layOut, plateToolpath, slicePart } from '@kelbrin/core/plate';
 import { estimate, settingsFor, settingsOf, slice, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
+import { speakAsSet } from '../basics/language.ts';
 import { readPicture } from './readPicture.ts';
 import type { Answers, MeshFiles, Task } from './task.ts';
+import { say } from '@kelbrin/core/words';
+
+speakAsSet();
 
 let workshop: Promise<Workshop> | undefined;
 /** Kernel and fonts are loaded by the first task that builds something. */
@@ -46,7 +50,8 @@ function inspectRecipe(
 ): Answers['inspect'] {
   const built = evaluate(recipe, ready, { printer: limits, assets: meshesOf(files) });
   if (!built.ok) return { ok: false, problem: built.problem.message };
-  if (built.mesh.triangles.length === 0) return { ok: false, problem: 'The recipe leaves nothing to print.' };
+  if (built.mesh.triangles.length === 0)
+    return { ok: false, problem: say('The recipe leaves nothing to print.') };
   const settings = settingsFor(limits);
   const needs = estimate(slice(ready.kernel, built.mesh, settings), settings);
   return {
@@ -96,7 +101,14 @@ function readMesh(bytes: Uint8Array): Answers['readMesh'] {
     const size = sizeOf(boundsOf(mesh));
     const unit = guessUnit(Math.max(...size));
     const guessed =
-      unit === 'mm' ? [] : [`${size.map((mm) => mm.toPrecision(3)).join(' × ')} looked like ${unit}.`];
+      unit === 'mm'
+        ? []
+        : [
+            say('{size} looked like {unit}.', {
+              size: size.map((mm) => mm.toPrecision(3)).join(' × '),
+              unit,
+            }),
+          ];
     return { ok: true, stl: writeStl(mesh), unit, notes: [...mended, ...guessed] };
   } catch (problem) {
     if (problem instanceof FormatError) return { ok: false, problem: problem.message };

@@ -15,6 +15,7 @@ import {
   queueEntries,
   users,
 } from '../../platform/db/schema/index.ts';
+import { say } from '@kelbrin/core/words';
 
 /** The size that a hand-in was designed with, as its inspection found it. */
 export const designedMm = sql<readonly number[] | null>`${handIns.inspection} #> '{part,sizeMm}'`;
@@ -62,11 +63,17 @@ export async function openBatch(tx: Database, batchId: string): Promise<typeof b
   const [batch] = await tx.select().from(batches).where(isId(batchId, batches.id)).for('no key update');
   if (!batch) throw new NotAllowed();
   if (batch.state === 'printing')
-    throw new CannotNow(`Batch ${batch.number} is on a printer: put the parts in a new batch.`);
+    throw new CannotNow(
+      say('Batch {number} is on a printer: put the parts in a new batch.', { number: batch.number }),
+    );
   if (batch.state === 'printed')
-    throw new CannotNow(`Batch ${batch.number} is printed: put the parts in a new batch.`);
+    throw new CannotNow(
+      say('Batch {number} is printed: put the parts in a new batch.', { number: batch.number }),
+    );
   if (batch.state === 'discarded')
-    throw new CannotNow(`Batch ${batch.number} was broken up: put the parts in a new batch.`);
+    throw new CannotNow(
+      say('Batch {number} was broken up: put the parts in a new batch.', { number: batch.number }),
+    );
   return batch;
 }
 

@@ -22,6 +22,7 @@ import { moveEntries } from '../queue/lifecycle.ts';
 import { layOut } from './layOut.ts';
 import { endEmptyBatches, moveBatch, newBatch, takeBatchApart } from './lifecycle.ts';
 import { openBatch, partsOf } from './batchParts.ts';
+import { say } from '@kelbrin/core/words';
 
 /** What became of parts that were to be laid. */
 export interface Laid {
@@ -44,7 +45,10 @@ export async function layBatch(
   const { placed, left } = await layOut(parts, limits, choice);
   if (placed.length === 0)
     throw new CannotNow(
-      `${parts[0].name} has no room on the plate: take a batch with fewer parts, or a printer with a larger plate.`,
+      say(
+        '{name} has no room on the plate: take a batch with fewer parts, or a printer with a larger plate.',
+        { name: parts[0].name },
+      ),
     );
   return db.transaction(async (tx) => {
     const batchId = await newBatch(tx, person, {
@@ -67,7 +71,9 @@ export async function addToBatch(
   const { batch, parts } = await batchToSee(db, person, batchId);
   const before = parts.filter(({ isCurrent }) => isCurrent);
   if (before.length === 0)
-    throw new CannotNow(`Batch ${batch.number} is printed: put the parts in a new batch.`);
+    throw new CannotNow(
+      say('Batch {number} is printed: put the parts in a new batch.', { number: batch.number }),
+    );
   const more = await waitingParts(db, entryIds);
   demandOneKind([...before, ...more]);
   const { placed, left } = await layOut(more, before[0].limits, batch.choice, before.map(asPlaced));
@@ -85,7 +91,9 @@ export async function arrangeBatch(db: Database, person: Person, batchId: string
   const { batch, parts: all } = await batchToSee(db, person, batchId);
   const parts = all.filter(({ isCurrent }) => isCurrent);
   if (parts.length === 0)
-    throw new CannotNow(`Batch ${batch.number} is printed: put the parts in a new batch.`);
+    throw new CannotNow(
+      say('Batch {number} is printed: put the parts in a new batch.', { number: batch.number }),
+    );
   const { placed, left } = await layOut(parts.map(asPlaced), parts[0].limits, batch.choice);
   await db.transaction(async (tx) => {
     await openBatch(tx, batchId);
@@ -110,7 +118,7 @@ export async function movePart(
   demandRole(person, 'teacher', 'helper');
   const read = placementDraft.safeParse(data);
   if (!read.success)
-    throw new CannotNow('That place is not on the plate: put the part down inside its edge.');
+    throw new CannotNow(say('That place is not on the plate: put the part down inside its edge.'));
   await db.transaction(async (tx) => {
     const batch = await openBatch(tx, batchId);
     const moved = await tx
@@ -133,7 +141,7 @@ export async function chooseForBatch(
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   const read = printChoice.safeParse(data);
-  if (!read.success) throw new CannotNow('These print settings cannot be used: load the page again.');
+  if (!read.success) throw new CannotNow(say('These print settings cannot be used: load the page again.'));
   await db.transaction(async (tx) => {
     const batch = await openBatch(tx, batchId);
     await tx.update(batches).set({ choice: read.data, estimate: null }).where(eq(batches.id, batch.id));
@@ -234,7 +242,7 @@ export async function openBatches(db: Database, person: Person) {
 
 /** The files of parts that wait and may be printed, in the given order; throws if one of them does not or may not. */
 async function waitingParts(db: Database, entryIds: readonly string[]) {
-  if (entryIds.length === 0) throw new CannotNow('Choose the parts to lay.');
+  if (entryIds.length === 0) throw new CannotNow(say('Choose the parts to lay.'));
   const found = await entriesWithOwner(db, {
     id: queueEntries.id,
     name: printFiles.name,
@@ -252,12 +260,14 @@ async function waitingParts(db: Database, entryIds: readonly string[]) {
     .orderBy(asc(queueEntries.position));
   if (found.length < new Set(entryIds).size)
     throw new CannotNow(
-      'Some of these parts are not waiting any more: load the page again to see where they are.',
+      say('Some of these parts are not waiting any more: load the page again to see where they are.'),
     );
   const doubted = found.find(({ doubt }) => doubt);
   if (doubted)
     throw new CannotNow(
-      `${doubted.doubt} The teacher has to decide on it again first; until then, leave it out.`,
+      say('{doubt} The teacher has to decide on it again first; until then, leave it out.', {
+        doubt: doubted.doubt!,
+      }),
     );
   return found;
 }
@@ -269,8 +279,16 @@ function demandOneKind(parts: readonly { readonly name: string; readonly limits:
   if (!other) return;
   throw new CannotNow(
     sameMaterial(first.limits.material, other.limits.material)
-      ? `${first.name} and ${other.name} are printed in other layers or on another printer: lay them on two batches.`
-      : `${first.name} is for ${first.limits.material}, ${other.name} for ${other.limits.material}: lay them on two batches.`,
+      ? say(
+          '{name} and {name2} are printed in other layers or on another printer: lay them on two batches.',
+          { name: first.name, name2: other.name },
+        )
+      : say('{name} is for {material}, {name2} for {material2}: lay them on two batches.', {
+          name: first.name,
+          material: first.limits.material,
+          name2: other.name,
+          material2: other.limits.material,
+        }),
   );
 }
 
@@ -296,7 +314,7 @@ async function takeIn(
   const taken = await moveEntries(tx, 'lay', person, inArray(queueEntries.id, ids));
   if (taken.length < ids.length)
     throw new CannotNow(
-      'Some of these parts are not waiting any more: load the page again to see where they are.',
+      say('Some of these parts are not waiting any more: load the page again to see where they are.'),
     );
   await tx
     .insert(batchParts)

@@ -6,6 +6,7 @@ import type { Database } from '../../platform/db/database.ts';
 import { ACTIVE_RUN, printers, runs, spools } from '../../platform/db/schema/index.ts';
 import { demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
 import { moveChange, newChange, type ChangeMove } from './lifecycle.ts';
+import { say } from '@kelbrin/core/words';
 
 /** What somebody says at the printer, after which it does the next thing. */
 const turns = ['drawOut', 'nothingIn', 'pushIn', 'more'] as const satisfies readonly ChangeMove[];
@@ -39,10 +40,15 @@ export async function beginChange(
       .from(runs)
       .where(and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
     if (run && !CHANGEABLE.some((reason) => reason === run.pausedFor))
-      throw new CannotNow(`${printer.name} is printing: let it pause first.`);
+      throw new CannotNow(say('{name} is printing: let it pause first.', { name: printer.name }));
     const [elsewhere] = await tx.select().from(printers).where(eq(printers.spoolId, spool.id));
     if (elsewhere && elsewhere.id !== printer.id)
-      throw new CannotNow(`Spool ${spool.number} is on ${elsewhere.name}: take it off there first.`);
+      throw new CannotNow(
+        say('Spool {number} is on {name}: take it off there first.', {
+          number: spool.number,
+          name: elsewhere.name,
+        }),
+      );
     const [old] = printer.spoolId
       ? await tx.select().from(spools).where(eq(spools.id, printer.spoolId))
       : [spool];
@@ -53,7 +59,10 @@ export async function beginChange(
     });
     if (!isBegun)
       throw new CannotNow(
-        `The filament of ${printer.name} is being changed already: finish that in the print room, or stop it there.`,
+        say(
+          'The filament of {name} is being changed already: finish that in the print room, or stop it there.',
+          { name: printer.name },
+        ),
       );
   });
 }
@@ -88,6 +97,6 @@ async function stepOn(db: Database, move: ChangeMove, person: Person, printerId:
   await db.transaction(async (tx) => {
     const printer = await usedPrinter(tx, printerId);
     if (!(await moveChange(tx, move, person, printer.id)))
-      throw new CannotNow('The change of filament is at another step by now: load the page again.');
+      throw new CannotNow(say('The change of filament is at another step by now: load the page again.'));
   });
 }

@@ -17,6 +17,7 @@ import { gcodeOfBatch } from '../batches/gcode.ts';
 import { log } from '../../platform/basics/log.ts';
 import { FileNotFound, type DeviceStatus, type PrinterDriver } from '../../printers/driver.ts';
 import { LeaseLost, PrinterLease, RENEW_MS } from '../../printers/printerLease.ts';
+import { say } from '@kelbrin/core/words';
 
 const MOVES = { sending: 'send', printing: 'begin' } as const;
 
@@ -180,7 +181,10 @@ export class PrinterKeeper {
   async #carryOn(driver: PrinterDriver, run: Run, device: DeviceStatus): Promise<void> {
     const isOnPrinter = device.job?.fileName === run.fileName;
     if (device.halted) {
-      const problem = `The printer stopped itself (“${device.halted}”): switch it off, let it cool, and have somebody who knows it look at it.`;
+      const problem = say(
+        'The printer stopped itself (“{halted}”): switch it off, let it cool, and have somebody who knows it look at it.',
+        { halted: device.halted },
+      );
       await this.#end(run, { state: 'failed', problem });
     } else if (run.cancelAskedAt) {
       if (isOnPrinter) await driver.cancel();
@@ -193,11 +197,12 @@ export class PrinterKeeper {
         await this.#noteProgress(run, 'printing', doneBytes / totalBytes, pausedFor);
       }
     } else if (run.state === 'printing') {
-      const problem = 'The printer lost the file while printing: was it switched off or used by hand?';
+      const problem = say('The printer lost the file while printing: was it switched off or used by hand?');
       await this.#end(run, { state: 'failed', problem });
     } else if (device.job && device.job.doneBytes < device.job.totalBytes) {
-      const problem =
-        'The printer is at work on another file: let it end or stop it there, and clear the plate.';
+      const problem = say(
+        'The printer is at work on another file: let it end or stop it there, and clear the plate.',
+      );
       await this.#end(run, { state: 'failed', problem });
     } else {
       await this.#begin(driver, run);
@@ -247,7 +252,8 @@ export class PrinterKeeper {
     if (error instanceof LeaseLost) throw error;
     this.#hangUp();
     if (Date.now() - run.startedAt.getTime() < SENDING_MS) return;
-    const problem = error instanceof Error ? error.message : 'The batch could not be sent to the printer.';
+    const problem =
+      error instanceof Error ? error.message : say('The batch could not be sent to the printer.');
     await this.#end(run, { state: 'failed', problem });
   }
 
@@ -307,8 +313,9 @@ export class PrinterKeeper {
     await this.#noteStatus(printer, { ...before, online: false });
     // It may be printing all the same. Only a person who looks at it can tell, so the run is over when one says so.
     if (run?.cancelAskedAt) {
-      const problem =
-        'Given up while the printer did not answer: look at its plate before you print this again.';
+      const problem = say(
+        'Given up while the printer did not answer: look at its plate before you print this again.',
+      );
       await this.#end(run, { state: 'failed', problem });
     }
   }

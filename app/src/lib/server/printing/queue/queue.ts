@@ -10,6 +10,7 @@ import { briefs, classes, handIns, printFiles, queueEntries } from '../../platfo
 import { announce } from '../../platform/live/topics.ts';
 import { joinQueue, moveEntries } from './lifecycle.ts';
 import { waiversOf } from '../../handIns/waivers.ts';
+import { say } from '@kelbrin/core/words';
 
 /** The queue in its order, each entry with whose it is and what it takes. What is printed is no longer in it. */
 export async function queue(db: Database, person: Person) {
@@ -55,7 +56,8 @@ export async function countWaiting(db: Database, person: Person): Promise<number
 export async function orderQueue(db: Database, person: Person, entryIds: readonly string[]): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   const ids = z.array(z.uuid()).max(5000).safeParse(entryIds);
-  if (!ids.success) throw new CannotNow('This order names parts that do not exist: load the page again.');
+  if (!ids.success)
+    throw new CannotNow(say('This order names parts that do not exist: load the page again.'));
   await db.transaction(async (tx) => {
     await tx.update(queueEntries).set({ handOrder: null }).where(isNotNull(queueEntries.handOrder));
     if (ids.data.length > 0) {
@@ -90,7 +92,9 @@ export async function dropEntry(
     );
     if (moved.length === 0)
       throw new CannotNow(
-        `This part is not ${isDropped ? 'waiting' : 'out of the queue'} any more: load the page again to see where it is.`,
+        isDropped
+          ? say('This part is not waiting any more: load the page again to see where it is.')
+          : say('This part is not out of the queue any more: load the page again to see where it is.'),
       );
   });
 }
@@ -109,7 +113,9 @@ export async function repeatPrint(db: Database, person: Person, entryId: string)
       .for('update', { of: printFiles });
     if (!printed) throw new NotAllowed();
     if (printed.handIn !== 'approved')
-      throw new CannotNow('This part went back to its student: it can be printed when it is approved again.');
+      throw new CannotNow(
+        say('This part went back to its student: it can be printed when it is approved again.'),
+      );
     const [{ last }] = await tx
       .select({ last: max(queueEntries.copy) })
       .from(queueEntries)
@@ -133,7 +139,7 @@ export async function holdEntry(
     .where(and(isId(entryId, queueEntries.id), eq(queueEntries.state, 'waiting')))
     .returning({ id: queueEntries.id });
   if (held.length === 0)
-    throw new CannotNow('This part is not waiting any more: load the page again to see where it is.');
+    throw new CannotNow(say('This part is not waiting any more: load the page again to see where it is.'));
   await record(db, person, isHeld ? 'hold-entry' : 'release-entry', null, [entryId]);
   await announce(db, 'printroom');
 }

@@ -10,6 +10,7 @@ import type { Database } from '../../platform/db/database.ts';
 import { briefs, classes, limitsCards, projects, shares, versions } from '../../platform/db/schema/index.ts';
 import { endShares, newShare } from './lifecycle.ts';
 import { filesFor } from '../projectFiles.ts';
+import { say } from '@kelbrin/core/words';
 
 /** More links of one project than this nobody keeps in mind. */
 const MOST_SHARES = 20;
@@ -26,7 +27,9 @@ export async function share(
 ): Promise<string> {
   const { project } = await ownProject(db, person, projectId);
   if (!SHARE_DAYS.some((each) => each === days)) {
-    throw new CannotNow(`A link works for ${SHARE_DAYS.join(', ')} days: choose one of these.`);
+    throw new CannotNow(
+      say('A link works for {days} days: choose one of these.', { days: SHARE_DAYS.join(', ') }),
+    );
   }
   const [version] = await db
     .select({ id: versions.id })
@@ -34,7 +37,7 @@ export async function share(
     .where(and(eq(versions.projectId, project.id), eq(versions.number, versionNumber)));
   if (!version) throw new NotAllowed();
   if ((await sharesOf(db, person, projectId)).length >= MOST_SHARES) {
-    throw new CannotNow(`A project has at most ${MOST_SHARES} links: end one first.`);
+    throw new CannotNow(say('A project has at most {most} links: end one first.', { most: MOST_SHARES }));
   }
   const token = randomBytes(18).toString('base64url');
   await db.transaction(async (tx) => {
@@ -143,7 +146,7 @@ export async function sharedVersion(db: Database, token: string) {
     .innerJoin(shares, eq(shares.versionId, versions.id))
     .innerJoin(limitsCards, eq(limitsCards.id, classes.limitsCardId))
     .where(and(eq(shares.token, token), isLive));
-  if (!found) throw new NotAllowed('This link leads nowhere: it was taken back, or its time is over.');
+  if (!found) throw new NotAllowed(say('This link leads nowhere: it was taken back, or its time is over.'));
   const { design, ...rest } = found;
   return { ...rest, recipe: recipeOf(design), part: partOf(design, design.chosen).name };
 }

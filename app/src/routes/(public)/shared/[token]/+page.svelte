@@ -1,10 +1,11 @@
 <script lang="ts">
+  import { locale } from '@kelbrin/core/words';
   import PartToLookAt from '$lib/sharing/PartToLookAt.svelte';
   import { sharingTexts as say } from '$lib/texts/sharing';
 
   let { data } = $props();
 
-  const day = (at: Date) => at.toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
+  const day = (at: Date) => at.toLocaleDateString(locale(), { day: 'numeric', month: 'long' });
 </script>
 
 <svelte:head>

@@ -10,6 +10,7 @@ import { versionsOf } from '$lib/server/projects/versions';
 import { saidWithHandIn } from '$lib/shared/saidWithHandIn';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
+import { say } from '@kelbrin/core/words';
 
 export const load: PageServerLoad = async ({ params, locals, depends }) => {
   depends(LIVE);
@@ -39,7 +40,7 @@ export const actions: Actions = {
     const data = await request.formData();
     const revision = Number(data.get('revision'));
     const said = saidWithHandIn.safeParse(parsedJson(data.get('said')));
-    if (!Number.isInteger(revision)) return fail(400, { message: 'Say which revision is handed in.' });
+    if (!Number.isInteger(revision)) return fail(400, { message: say('Say which revision is handed in.') });
     if (!said.success) return fail(400, { message: said.error.issues[0].message });
     const result = await orSentence(handIn(database(), locals.person!, params.project, revision, said.data));
     if (typeof result !== 'string') return result;

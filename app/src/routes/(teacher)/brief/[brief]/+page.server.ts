@@ -6,6 +6,7 @@ import { classesOf } from '$lib/server/people/classes';
 import { database } from '$lib/server/platform/db/database';
 import { sayingOf } from '$lib/shared/briefDraft';
 import type { Actions, PageServerLoad } from './$types';
+import { say } from '@kelbrin/core/words';
 
 export const load: PageServerLoad = async ({ params, locals }) => {
   const db = database();
@@ -28,7 +29,8 @@ export const load: PageServerLoad = async ({ params, locals }) => {
 export const actions: Actions = {
   save: async ({ request, params, locals }) => {
     const draft = parsedJson((await request.formData()).get('draft'));
-    if (draft === undefined) return fail(400, { message: 'The brief did not arrive whole: save it again.' });
+    if (draft === undefined)
+      return fail(400, { message: say('The brief did not arrive whole: save it again.') });
     return (
       (await orSentence(saveBrief(database(), locals.person!, params.brief, draft))) ?? { isSaved: true }
     );

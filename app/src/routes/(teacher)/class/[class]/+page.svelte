@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { locale } from '@kelbrin/core/words';
   import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
   import { fileName } from '@kelbrin/core/format';
@@ -18,7 +19,7 @@
 
   follow(() => [`class:${group.id}`]);
 
-  const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
+  const day = (iso: string) => new Date(iso).toLocaleDateString(locale(), { day: 'numeric', month: 'long' });
   const exampleName = (pattern: string) => fileName(pattern, { ...say.exampleOfFile, n: 3 });
 </script>
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { locale } from '@kelbrin/core/words';
   import { goto } from '$app/navigation';
   import { Select } from 'flowbite-svelte';
   import type { ChartConfiguration } from 'chart.js';
@@ -10,7 +11,7 @@
   const { group, days, checks, grams } = $derived(data);
 
   const wholeNumbers = { beginAtZero: true, ticks: { precision: 0 } };
-  const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+  const day = (iso: string) => new Date(iso).toLocaleDateString(locale(), { day: 'numeric', month: 'short' });
 
   // Told apart by dashes as well as by colour.
   const stages = [

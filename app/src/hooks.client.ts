@@ -1,0 +1,3 @@
+import { languageOf, speak } from '@kelbrin/core/words';
+
+speak(languageOf(document.documentElement.lang));

@@ -1,0 +1,4 @@
+export { english, type Language } from './language.ts';
+export { languageOf, languages } from './languages.ts';
+export { pseudo, PSEUDO_SIGNS } from './pseudo.ts';
+export { locale, said, say, sayList, speak, type Values } from './say.ts';
