@@ -137,7 +137,7 @@
 </form>
 
 <div class="sheet mt-5 flex flex-wrap items-end gap-3 p-4">
-  <form method="POST" action="?/copy" class="flex items-end gap-3" use:enhance>
+  <form method="POST" action="?/copy" class="flex flex-wrap items-end gap-3" use:enhance>
     <label>
       {say.copyTo}
       <Select
@@ -150,7 +150,7 @@
     </label>
     <Button type="submit" color="alternative" disabled={toClass === '' || !isKept}>{say.copy}</Button>
   </form>
-  <form method="POST" action="?/keep" class="flex items-center gap-3" use:enhance>
+  <form method="POST" action="?/keep" class="flex flex-wrap items-center gap-3" use:enhance>
     <Button type="submit" color="alternative" disabled={!isKept}>{say.keep}</Button>
     <a class="text-primary-800 underline underline-offset-2" href="/library">{libraryTexts.title}</a>
   </form>

@@ -56,4 +56,7 @@
   });
 </script>
 
-<div role="img" aria-label={label} style="height: {heightPx}px"><canvas bind:this={canvas}></canvas></div>
+<!-- The canvas follows the width of what is around it only if that does not follow the canvas. -->
+<div class="relative overflow-hidden" role="img" aria-label={label} style="height: {heightPx}px">
+  <canvas bind:this={canvas}></canvas>
+</div>

@@ -118,7 +118,7 @@
   {/if}
 
   {#if waiting.length > 0}
-    <form method="POST" action="?/lay" use:enhance id="lay" class="mb-2 flex items-center gap-3">
+    <form method="POST" action="?/lay" use:enhance id="lay" class="mb-2 flex flex-wrap items-center gap-3">
       <Button type="submit" size="sm" disabled={toLay === 0}>{say.lay(toLay)}</Button>
       <label class="flex items-center gap-2"
         >{say.onBatch}

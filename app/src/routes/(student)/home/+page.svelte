@@ -31,7 +31,7 @@
     {/each}
   </div>
   {#each data.briefs as { id, title, task, dueOn, project } (id)}
-    <article class="sheet mb-4 flex gap-5 p-5">
+    <article class="sheet mb-4 flex flex-col gap-5 p-5 sm:flex-row">
       <div
         class="border-hairline flex h-[150px] w-[240px] shrink-0 items-center justify-center rounded border"
       >
@@ -46,7 +46,7 @@
           <span class="text-ink-soft">{say.notBegun}</span>
         {/if}
       </div>
-      <div class="flex flex-1 flex-col gap-2">
+      <div class="flex min-w-0 flex-1 flex-col gap-2">
         <div class="flex flex-wrap items-center gap-3">
           <h2>{title}</h2>
           {#if project}<StateChip state={project.state} />{/if}
@@ -77,7 +77,7 @@
         {/if}
         {#if project}<WaiverList waivers={project.waivers} />{/if}
         {#if project?.asksForHelp}<p class="text-warn-ink font-semibold">{say.asksForHelp}</p>{/if}
-        <div class="mt-auto flex items-center gap-4">
+        <div class="mt-auto flex flex-wrap items-center gap-4">
           {#if project}
             <Button href="/bench/{project.id}">{say.open}</Button>
             <span class="text-ink-soft">{say.next[project.state]}</span>

@@ -116,11 +116,11 @@
 <svelte:head><title>{say.title(data.batch.number)} · Kelbrin</title></svelte:head>
 
 <main class="mx-auto flex w-full max-w-7xl flex-col gap-4 p-6">
-  <div class="flex items-baseline gap-4">
+  <div class="flex flex-wrap items-baseline gap-4">
     <a href="/queue" class="text-primary-800 underline underline-offset-2">{say.queue}</a>
     <h1>{say.title(data.batch.number)}</h1>
     <span class="text-ink-soft">{say.count(parts.length)}, {limits.material}</span>
-    <span class="ml-auto flex gap-4">
+    <span class="ml-auto flex flex-wrap gap-4">
       <a class="text-primary-800 underline underline-offset-2" href="/batch/{data.batch.id}/sheet"
         >{say.sheet}</a
       >
@@ -137,9 +137,9 @@
 
   {#if isPrinted}<Outcomes {parts} />{/if}
 
-  <div class="grid gap-5 lg:grid-cols-[1fr_320px]">
-    <section class="sheet flex h-[560px] flex-col gap-3 p-4">
-      <div class="flex items-center gap-2" role="group" aria-label={say.views}>
+  <div class="grid grid-cols-1 gap-5 lg:grid-cols-[1fr_320px]">
+    <section class="sheet flex h-[560px] min-w-0 flex-col gap-3 p-4">
+      <div class="flex flex-wrap items-center gap-2" role="group" aria-label={say.views}>
         <Button
           size="xs"
           color={view === 'plate' ? 'primary' : 'alternative'}
@@ -157,7 +157,7 @@
         >
         {#if view === 'plate' && isOpen}
           {@const part = parts.find(({ entryId }) => entryId === chosen)}
-          <span class="ml-auto flex gap-2">
+          <span class="ml-auto flex flex-wrap gap-2">
             {#if part}
               <Button
                 size="xs"

@@ -95,26 +95,28 @@
   {/if}
   <section class="sheet p-5">
     <h2 class="mb-2">{say.worked}</h2>
-    <table class="w-full text-left">
-      <thead>
-        <tr class="text-ink-soft">
-          {#each [say.printer, say.runs, say.finished, say.hours, say.grams, say.sizes] as title (title)}
-            <th class="py-1 font-normal">{title}</th>
-          {/each}
-        </tr>
-      </thead>
-      <tbody>
-        {#each data.worked as { printer, runs, finished, hours, grams, sizes } (printer)}
-          <tr class="border-hairline border-t">
-            <th class="py-1 font-semibold">{printer}</th>
-            <td class="measured">{runs}</td>
-            <td class="measured">{finished}</td>
-            <td class="measured">{hours.toFixed(1)}</td>
-            <td class="measured">{grams.toFixed(1)}</td>
-            <td class="measured">{sizes ? say.offBy(sizes.medianMm, sizes.count) : ''}</td>
+    <div class="overflow-x-auto">
+      <table class="w-full text-left">
+        <thead>
+          <tr class="text-ink-soft">
+            {#each [say.printer, say.runs, say.finished, say.hours, say.grams, say.sizes] as title (title)}
+              <th class="py-1 font-normal">{title}</th>
+            {/each}
           </tr>
-        {/each}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {#each data.worked as { printer, runs, finished, hours, grams, sizes } (printer)}
+            <tr class="border-hairline border-t">
+              <th class="py-1 font-semibold">{printer}</th>
+              <td class="measured">{runs}</td>
+              <td class="measured">{finished}</td>
+              <td class="measured">{hours.toFixed(1)}</td>
+              <td class="measured">{grams.toFixed(1)}</td>
+              <td class="measured">{sizes ? say.offBy(sizes.medianMm, sizes.count) : ''}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
   </section>
 </main>

@@ -62,7 +62,7 @@
 <svelte:head><title>{say.of(group.name)} · Kelbrin</title></svelte:head>
 
 <main class="mx-auto w-full max-w-5xl p-6">
-  <div class="mb-4 flex items-baseline gap-4">
+  <div class="mb-4 flex flex-wrap items-baseline gap-4">
     <a href="/class/{group.id}" class="text-primary-800 underline underline-offset-2">{say.back}</a>
     <h1>{say.of(group.name)}</h1>
     {#if data.briefs.length > 0}
@@ -95,26 +95,28 @@
     <p class="text-ink-soft mb-2">{say.checksWhat}</p>
     {#if checks.length > 0}
       <Chart label={say.checksWhat} config={failing} heightPx={60 + 30 * checks.length} />
-      <table class="mt-3 w-full text-left">
-        <thead>
-          <tr class="text-ink-soft">
-            <th class="py-1 font-normal">{say.check}</th>
-            <th class="py-1 font-normal">{say.failedIn}</th>
-            <th class="py-1 font-normal">{say.failsStill}</th>
-            <th class="py-1 font-normal">{say.mended}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {#each checks as { check, projects, open, medianMinutes } (check)}
-            <tr class="border-hairline border-t">
-              <th class="py-1 font-semibold">{checkTitle(check)}</th>
-              <td>{say.projects(projects)}</td>
-              <td>{open === 0 ? '–' : say.projects(open)}</td>
-              <td>{medianMinutes === null ? say.notMended : say.lasted(medianMinutes)}</td>
+      <div class="mt-3 overflow-x-auto">
+        <table class="w-full text-left">
+          <thead>
+            <tr class="text-ink-soft">
+              <th class="py-1 font-normal">{say.check}</th>
+              <th class="py-1 font-normal">{say.failedIn}</th>
+              <th class="py-1 font-normal">{say.failsStill}</th>
+              <th class="py-1 font-normal">{say.mended}</th>
             </tr>
-          {/each}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {#each checks as { check, projects, open, medianMinutes } (check)}
+              <tr class="border-hairline border-t">
+                <th class="py-1 font-semibold">{checkTitle(check)}</th>
+                <td>{say.projects(projects)}</td>
+                <td>{open === 0 ? '–' : say.projects(open)}</td>
+                <td>{medianMinutes === null ? say.notMended : say.lasted(medianMinutes)}</td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      </div>
     {:else}<p class="text-ink-soft">{say.noChecks}</p>{/if}
   </section>
   <section class="sheet p-5" aria-labelledby="grams">

@@ -43,8 +43,8 @@
 
 <svelte:head><title>{data.student} · {say.title(brief.title)} · Kelbrin</title></svelte:head>
 
-<main class="flex h-[calc(100vh-var(--bar-height))] flex-col">
-  <div class="border-hairline flex h-12 shrink-0 items-center gap-3 border-b bg-white px-4">
+<main class="flex flex-col md:h-[calc(100vh-var(--bar-height))]">
+  <div class="border-hairline flex min-h-12 shrink-0 flex-wrap items-center gap-3 border-b bg-white px-4">
     <a href="/lesson/{brief.id}" class="text-primary-800 underline underline-offset-2">{say.backToLesson}</a>
     <h1 class="truncate text-lg">{data.student}: {brief.title}</h1>
     {#if inspection && problem === undefined}<VerdictChip verdict={inspection.verdict} />{/if}
@@ -57,9 +57,9 @@
     <span class="text-ink-soft ml-auto text-sm">{say.readOnly}</span>
   </div>
 
-  <div class="flex min-h-0 flex-1">
+  <div class="flex min-h-0 flex-1 flex-col md:flex-row">
     <section
-      class="border-hairline flex w-[360px] shrink-0 flex-col overflow-y-auto border-r bg-white"
+      class="border-hairline flex shrink-0 flex-col md:w-[300px] lg:w-[360px] overflow-y-auto border-r bg-white"
       aria-label={reviewTexts.recipe}
     >
       {#if problem !== undefined}
@@ -72,7 +72,7 @@
         </div>
       {/if}
     </section>
-    <section class="min-w-0 flex-1" aria-label={reviewTexts.solid}>
+    <section class="h-[420px] min-w-0 md:h-auto md:flex-1" aria-label={reviewTexts.solid}>
       {#key project.id}
         <RecipeSolid
           filesAt="/file/{project.id}"
@@ -87,7 +87,7 @@
       {/key}
     </section>
     <section
-      class="border-hairline w-[320px] shrink-0 overflow-y-auto border-l bg-white"
+      class="border-hairline shrink-0 overflow-y-auto border-l bg-white md:w-[260px] lg:w-[320px]"
       aria-label={reviewTexts.inspection}
     >
       {#if inspection}<InspectionList {inspection} {chosen} onchoose={choose} />{/if}
