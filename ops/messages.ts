@@ -23,7 +23,7 @@ const SENTENCE_HELPERS = new Set([
 
 /** Functions whose words are for programs, or for those who write them. */
 const FOR_PROGRAMS =
-  /^(\w*Error|literal|enum|regex|for|RegExp|split|startsWith|endsWith|includes|info|warn|error|debug|querySelector\w*|getAttribute|setAttribute|createElement|setHeader|matchMedia)$/;
+  /^(\w*Error|for|RegExp|split|startsWith|endsWith|includes|info|warn|error|debug|querySelector\w*|getAttribute|setAttribute|createElement|setHeader|matchMedia)$/;
 
 /** A message and the call that says it. */
 export interface Message {

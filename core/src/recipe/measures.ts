@@ -7,10 +7,10 @@ import { say } from '../words/index.ts';
 /** What a measure may be called: one word, which is not the name of a unit. */
 export const measureName = z
   .string()
-  .regex(
-    /^[\p{L}_][\p{L}\p{N}_]{0,23}$/u,
-    'the name of a measure is one word; it begins with a letter and has at most 24 letters and digits',
-  )
+  .regex(/^[\p{L}_][\p{L}\p{N}_]{0,23}$/u, {
+    error: () =>
+      say('the name of a measure is one word; it begins with a letter and has at most 24 letters and digits'),
+  })
   .refine((name) => !unitNames.includes(name.toLowerCase()), {
     error: ({ input }) => say('“{input}” is a unit; choose another name', { input: String(input) }),
   });

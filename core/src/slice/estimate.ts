@@ -2,18 +2,9 @@ import { colourOf } from './layers/colours.ts';
 import { movesOf } from './motion/motion.ts';
 import { MovementTime } from './motion/movementTime.ts';
 import { parkedMm } from './gcode/parking.ts';
+import type { Estimate } from './printEstimate.ts';
 import type { PrintSettings } from './settings/printSettings.ts';
 import type { Toolpath } from './paths/toolpath.ts';
-
-/** What a print takes. */
-export interface Estimate {
-  readonly seconds: number;
-  readonly filamentMm: number;
-  readonly grams: number;
-  /** The grams of each filament, in the order in which they are loaded; one unless the colour changes. */
-  readonly colourGrams: readonly number[];
-  readonly layers: number;
-}
 
 /** How fast a classroom printer warms up, °C a second, and the room it starts from. */
 const NOZZLE_C_PER_S = 2.5;

@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, ne } from 'drizzle-orm';
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { designOf } from '@kelbrin/core/design';
@@ -22,6 +22,7 @@ import {
   queueEntries,
   runs,
   users,
+  fieldOf,
 } from './platform/db/schema/index.ts';
 import { addToBatch, discardBatch, layBatch, takeOffBatch } from './printing/batches/batches.ts';
 import { dropEntry, holdEntry, queue, repeatPrint } from './printing/queue/queue.ts';
@@ -63,7 +64,7 @@ beforeAll(async () => {
   [inspected] = await test.db
     .select({ inspection: handIns.inspection, solidHash: handIns.solidHash })
     .from(handIns)
-    .where(and(isNotNull(handIns.solidHash), sql`${handIns.inspection} ->> 'verdict' <> 'fail'`))
+    .where(and(isNotNull(handIns.solidHash), ne(fieldOf(handIns.inspection, 'verdict'), 'fail')))
     .limit(1);
 });
 afterAll(async () => {

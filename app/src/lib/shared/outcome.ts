@@ -51,7 +51,7 @@ const measuredMm = z
 
 /** What is written down of a part when it comes off the plate. */
 export const outcomeDraft = z.strictObject({
-  outcome: z.enum(outcomeKinds, 'Say what came of the part.'),
+  outcome: z.enum(outcomeKinds, { error: () => say('Say what came of the part.') }),
   note: z
     .string()
     .trim()

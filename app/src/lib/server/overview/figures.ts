@@ -2,13 +2,14 @@ import { and, asc, eq, sql, type SQL } from 'drizzle-orm';
 import { classToTeach, demandRole, NotAllowed, type Person } from '../platform/auth/access.ts';
 import type { Database } from '../platform/db/database.ts';
 import {
+  batchParts,
   briefs,
   classes,
   failings,
+  fieldOf,
   handIns,
   printFiles,
   projects,
-  batchParts,
   queueEntries,
   runs,
 } from '../platform/db/schema/index.ts';
@@ -117,7 +118,7 @@ async function gramsByClass(db: Database, teacher: Person): Promise<{ name: stri
   return db
     .select({
       name: classes.name,
-      grams: sql<number>`sum((${printFiles.estimate} ->> 'grams')::float)`,
+      grams: sql<number>`sum((${fieldOf(printFiles.estimate, 'grams')})::float)`,
     })
     .from(classes)
     .innerJoin(briefs, eq(briefs.classId, classes.id))

@@ -5,14 +5,22 @@ import { namesOnProject } from '../platform/auth/team.ts';
 import { projectsWithOwner } from '../platform/auth/withOwner.ts';
 import { countsOfBriefs } from '../briefs/briefCounts.ts';
 import type { Database } from '../platform/db/database.ts';
-import { briefs, classes, classMembers, projects, pulses, users } from '../platform/db/schema/index.ts';
+import {
+  briefs,
+  classes,
+  classMembers,
+  fieldOf,
+  projects,
+  pulses,
+  users,
+} from '../platform/db/schema/index.ts';
 import { printersWithRuns } from '../printing/printRoom.ts';
 import { standings } from '../projects/projects.ts';
 import { countWaiting } from '../printing/queue/queue.ts';
 
 /** A check that fails, and no edit for a few minutes of a lesson: so much at least is needed to be stuck. */
 const mayBeStuck = and(
-  sql`coalesce(${pulses.report} ->> 'verdict', 'fail') = 'fail'`,
+  sql`coalesce(${fieldOf(pulses.report, 'verdict')}, 'fail') = 'fail'`,
   isNotNull(pulses.report),
   sql`${projects.updatedAt} between now() - interval '90 minutes' and now() - interval '2 minutes'`,
 );

@@ -7,6 +7,7 @@ import type { Database } from '../platform/db/database.ts';
 import {
   briefs,
   classMembers,
+  fieldOf,
   handIns,
   limitsCards,
   printFiles,
@@ -127,7 +128,7 @@ export async function standings(db: Database, projectIds: readonly string[]): Pr
       state: handIns.state,
       comment: handIns.comment,
       problem: handIns.problem,
-      verdict: sql<'pass' | 'warn' | 'fail' | null>`${handIns.inspection} ->> 'verdict'`,
+      verdict: fieldOf<'pass' | 'warn' | 'fail' | null>(handIns.inspection, 'verdict'),
       queue: copies.state,
     })
     .from(handIns)

@@ -3,7 +3,7 @@ import { demandRole, handInToTeach, type Person } from '../platform/auth/access.
 import { namesOnProject } from '../platform/auth/team.ts';
 import { handInsWithOwner } from '../platform/auth/withOwner.ts';
 import type { Database } from '../platform/db/database.ts';
-import { briefs, classes, handIns, solids } from '../platform/db/schema/index.ts';
+import { briefs, classes, fieldOf, handIns, solids } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';
 import { keptRemarksOf, remarksOf } from './remarks.ts';
 import { waiversOf } from '../handIns/waivers.ts';
@@ -21,7 +21,7 @@ export async function handInsToReview(db: Database, person: Person) {
     brief: briefs.title,
     classId: classes.id,
     className: classes.name,
-    verdict: sql<'pass' | 'warn' | 'fail' | null>`${handIns.inspection} ->> 'verdict'`,
+    verdict: fieldOf<'pass' | 'warn' | 'fail' | null>(handIns.inspection, 'verdict'),
   })
     .where(and(eq(classes.teacherId, person.id), ne(handIns.state, 'withdrawn')))
     .orderBy(desc(sql`${handIns.state} in ('waiting', 'checking')`), asc(handIns.createdAt));

@@ -1,7 +1,10 @@
-import { randomBytes } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import { eq } from 'drizzle-orm';
+import { drizzle } from 'drizzle-orm/postgres-js';
 import postgres, { type Sql } from 'postgres';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { batches, printFiles, runs } from './schema/index.ts';
 
 /*
  * What older data becomes: the database of an earlier day is made by the migrations up to then, filled, and brought up to
@@ -63,7 +66,7 @@ it('of plates, which are batches now, says where each stands, what was chosen an
     await plate({ set: 'everyday', infillPattern: 'lines', brimMm: 4 }, { runs: ['cancelled', 'finished'] }),
     await plate({ set: 'everyday', infillPattern: 'triangles' }, { runs: ['failed'] }),
   ];
-  await migrate('0031_staff-and-devices', tags.at(-1)!);
+  await migrate('0031_staff-and-devices', '0034_plates_are_batches');
   const rows = await sql<
     { id: string; state: string; choice: object }[]
   >`select id, state, choice from batches`;
@@ -77,4 +80,20 @@ it('of plates, which are batches now, says where each stands, what was chosen an
   expect(ticked.map(({ checks }) => checks)).toEqual(
     expect.arrayContaining([[], ['spool', 'plate', 'sheet', 'watch']]),
   );
+});
+
+it('of what is kept as JSON, is read as it is kept today', async () => {
+  const id = randomUUID();
+  await sql`insert into print_files (id, hand_in_id, name, hash, three_mf, stl_hash, stl, estimate, footprint)
+    values (${id}, ${id}, 'Label', '0', '', '0', '', ${sql.json({ seconds: 60, filamentMm: 900, grams: 2.5, layers: 9 })},
+      ${sql.json([[[0, 0], [20, 0], [0, 20]]])})`; // prettier-ignore
+  await migrate('0034_plates_are_batches', tags.at(-1)!);
+  const db = drizzle(sql);
+  const [file] = await db.select().from(printFiles).where(eq(printFiles.id, id));
+  expect(file.estimate).toEqual({ seconds: 60, filamentMm: 900, grams: 2.5, colourGrams: [2.5], layers: 9 });
+  expect(file.footprint).toEqual([[[0, 0], [20, 0], [0, 20]]]); // prettier-ignore
+  const laid = await db.select({ choice: batches.choice }).from(batches).where(eq(batches.state, 'laid'));
+  expect(laid).toEqual([{ choice: { set: 'trial', wallLines: 3 } }]);
+  const ticked = await db.select({ checks: runs.startChecks }).from(runs);
+  expect(ticked).toContainEqual({ checks: ['spool', 'plate', 'sheet', 'watch'] });
 });

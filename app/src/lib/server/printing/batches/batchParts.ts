@@ -18,7 +18,7 @@ import {
 import { say } from '@kelbrin/core/words';
 
 /** The size that a hand-in was designed with, as its inspection found it. */
-export const designedMm = sql<readonly number[] | null>`${handIns.inspection} #> '{part,sizeMm}'`;
+export const designedMm = sql<readonly number[] | null>`${handIns.inspection} #> '{value,part,sizeMm}'`;
 
 /** The parts that have or had a place on a batch, with whose they are. The files themselves are left out. */
 export async function partsOf(db: Database, batchIds: readonly string[]) {

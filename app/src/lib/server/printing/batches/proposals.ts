@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull, notInArray } from 'drizzle-orm';
 import { heatingSeconds, sameMaterial, settingsFor } from '@kelbrin/core/slice';
 import { kindOf } from '../../../shared/plate.ts';
 import { inFairOrder, partsWithin } from '../../../shared/proposal.ts';
@@ -10,6 +10,7 @@ import type { Database } from '../../platform/db/database.ts';
 import {
   ACTIVE_RUN,
   briefs,
+  fieldOf,
   filamentChanges,
   handIns,
   printers,
@@ -98,7 +99,7 @@ function freePrinters(db: Database) {
     .innerJoin(spools, eq(spools.id, printers.spoolId))
     .where(
       and(
-        sql`${printers.status} ->> 'online' = 'true'`,
+        eq(fieldOf(printers.status, 'online'), 'true'),
         notInArray(printers.id, busy),
         notInArray(printers.id, changing),
       ),

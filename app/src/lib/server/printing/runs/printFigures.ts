@@ -4,9 +4,10 @@ import { demandRole, type Person } from '../../platform/auth/access.ts';
 import { entriesWithOwner } from '../../platform/auth/withOwner.ts';
 import type { Database } from '../../platform/db/database.ts';
 import {
-  handIns,
-  batchParts,
   batches,
+  batchParts,
+  fieldOf,
+  handIns,
   printers,
   queueEntries,
   runs,
@@ -43,7 +44,7 @@ export async function printFigures(db: Database, person: Person) {
 async function outcomesOf(db: Database) {
   const rows = await entriesWithOwner(db, {
     outcome: batchParts.outcome,
-    verdict: sql<'pass' | 'warn' | 'fail' | null>`${handIns.inspection} ->> 'verdict'`,
+    verdict: fieldOf<'pass' | 'warn' | 'fail' | null>(handIns.inspection, 'verdict'),
     printer: printers.name,
     measuredMm: batchParts.measuredMm,
     designedMm,
@@ -63,7 +64,7 @@ async function workOf(db: Database) {
       runs: sql<number>`count(*)::int`,
       finished: sql<number>`(count(*) filter (where ${runs.state} = 'finished'))::int`,
       hours: sql<number>`coalesce(sum(extract(epoch from ${runs.endedAt} - ${runs.startedAt})) / 3600, 0)::float8`,
-      grams: sql<number>`coalesce(sum((${batches.estimate} ->> 'grams')::float8 * ${runs.progress}), 0)::float8`,
+      grams: sql<number>`coalesce(sum((${fieldOf(batches.estimate, 'grams')})::float8 * ${runs.progress}), 0)::float8`,
     })
     .from(runs)
     .innerJoin(printers, eq(printers.id, runs.printerId))

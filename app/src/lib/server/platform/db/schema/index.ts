@@ -1,5 +1,7 @@
 export * from './audit.ts';
 export * from './briefs.ts';
+export type { PrinterStatus } from './keptData.ts';
+export { fieldOf } from './keptJson.ts';
 export * from './limits.ts';
 export * from './notices.ts';
 export * from './people.ts';

@@ -4,7 +4,6 @@ import {
   boolean,
   index,
   integer,
-  jsonb,
   pgEnum,
   pgTable,
   primaryKey,
@@ -16,13 +15,19 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { Region } from '@kelbrin/core/plane';
-import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
 import type { OutcomeKind } from '../../../../shared/outcome.ts';
 import type { PauseReason } from '../../../../shared/pauseReason.ts';
-import type { SchoolDay } from '../../../../shared/schoolDay.ts';
-import type { StartCheck } from '../../../../shared/startChecks.ts';
 import { bytes } from './bytes.ts';
+import {
+  keptChoice,
+  keptDay,
+  keptEstimate,
+  keptFootprint,
+  keptSizes,
+  keptStartChecks,
+  keptStatus,
+} from './keptData.ts';
+import { NO_ENTRIES } from './keptJson.ts';
 import { users } from './users.ts';
 import { handIns } from './projects.ts';
 
@@ -40,9 +45,9 @@ export const printFiles = pgTable('print_files', {
   threeMf: bytes('three_mf').notNull(),
   stlHash: text('stl_hash').notNull(),
   stl: bytes('stl').notNull(),
-  estimate: jsonb('estimate').$type<Estimate>().notNull(),
+  estimate: keptEstimate('estimate').notNull(),
   /** What it covers of a plate; see `@kelbrin/core/plate`. */
-  footprint: jsonb('footprint').$type<Region>().notNull(),
+  footprint: keptFootprint('footprint').notNull(),
   frozenAt: timestamp('frozen_at', { withTimezone: true }).notNull().defaultNow(),
 });
 
@@ -69,15 +74,6 @@ export const queueEntries = pgTable(
   },
   (table) => [unique().on(table.printFileId, table.copy), index().on(table.state)],
 );
-
-/** What a printer last said of itself; see `printers/driver.ts`. */
-export interface PrinterStatus {
-  readonly online: boolean;
-  readonly nozzleC: number;
-  readonly nozzleTargetC: number;
-  readonly bedC: number;
-  readonly bedTargetC: number;
-}
 
 /** A real roll of filament. */
 export const spools = pgTable('spools', {
@@ -108,7 +104,7 @@ export const printers = pgTable('printers', {
   spoolId: uuid('spool_id')
     .unique()
     .references(() => spools.id, { onDelete: 'set null' }),
-  status: jsonb('status').$type<PrinterStatus>(),
+  status: keptStatus('status'),
   seenAt: timestamp('seen_at', { withTimezone: true }),
   /** Since when it is no longer used; what it has printed is kept. */
   retiredAt: timestamp('retired_at', { withTimezone: true }),
@@ -175,9 +171,9 @@ export const batches = pgTable('batches', {
   /** What people write on it and say: "batch 12". */
   number: serial('number').notNull().unique(),
   state: batchState('state').notNull().default('laid'),
-  choice: jsonb('choice').$type<PrintChoice>().notNull(),
+  choice: keptChoice('choice').notNull(),
   /** What it takes, by the server's own slicing; null until it was sliced as it is. */
-  estimate: jsonb('estimate').$type<Estimate>(),
+  estimate: keptEstimate('estimate'),
   /** The printer that it is meant for; it may be started on another. */
   plannedFor: uuid('planned_for').references(() => printers.id, { onDelete: 'set null' }),
   createdBy: text('created_by')
@@ -206,7 +202,7 @@ export const batchParts = pgTable(
     outcomeNote: text('outcome_note').notNull().default(''),
     outcomePhoto: bytes('outcome_photo'),
     /** Sizes that were measured: left to right, front to back and up, or the first of them. */
-    measuredMm: jsonb('measured_mm').$type<readonly number[]>(),
+    measuredMm: keptSizes('measured_mm'),
     outcomeAt: timestamp('outcome_at', { withTimezone: true }),
   },
   (table) => [
@@ -253,7 +249,7 @@ export const runs = pgTable(
       .notNull()
       .references(() => users.id),
     /** What they ticked off before it was started. */
-    startChecks: jsonb('start_checks').$type<readonly StartCheck[]>().notNull().default([]),
+    startChecks: keptStartChecks('start_checks').notNull().default(NO_ENTRIES),
     startedAt: timestamp('started_at', { withTimezone: true }).notNull().defaultNow(),
     endedAt: timestamp('ended_at', { withTimezone: true }),
     /** When somebody said that the plate is clear of it; null while the part may lie there. */
@@ -273,7 +269,7 @@ export const runs = pgTable(
 /** What holds for the whole school; there is one row. */
 export const schools = pgTable('school', {
   id: integer('id').primaryKey().default(1),
-  day: jsonb('day').$type<SchoolDay>().notNull(),
+  day: keptDay('day').notNull(),
   /** What money is counted in, by its code of ISO 4217. */
   currency: text('currency').notNull().default('EUR'),
 });

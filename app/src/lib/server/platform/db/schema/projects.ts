@@ -2,7 +2,6 @@ import { sql } from 'drizzle-orm';
 import {
   index,
   integer,
-  jsonb,
   pgEnum,
   pgTable,
   primaryKey,
@@ -12,14 +11,11 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { Inspection } from '@kelbrin/core/inspect';
-import type { Region } from '@kelbrin/core/plane';
-import type { Estimate } from '@kelbrin/core/slice';
-import type { BenchReport } from '../../../../shared/benchReport.ts';
-import type { Argument } from '../../../../shared/saidWithHandIn.ts';
 import { briefs } from './briefs.ts';
 import { bytes } from './bytes.ts';
 import { designDocument, limitsDocument, recipeDocument, rulesDocument } from './documents.ts';
+import { keptArguments, keptEstimate, keptFootprint, keptInspection, keptReport } from './keptData.ts';
+import { NO_ENTRIES } from './keptJson.ts';
 import { users } from './users.ts';
 
 /** One student's, or a team's, answer to a brief; a team's stands under the one who was in it first. */
@@ -68,7 +64,7 @@ export const pulses = pgTable('pulses', {
   projectId: uuid('project_id')
     .primaryKey()
     .references(() => projects.id, { onDelete: 'cascade' }),
-  report: jsonb('report').$type<BenchReport>().notNull(),
+  report: keptReport('report').notNull(),
   at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
 });
 
@@ -147,11 +143,11 @@ export const handIns = pgTable(
     inspectingSince: timestamp('inspecting_since', { withTimezone: true }),
     /** What the student wrote with it, and why something that fails has to be so. */
     note: text('note').notNull().default(''),
-    arguments: jsonb('arguments').$type<Argument[]>().notNull().default([]),
+    arguments: keptArguments('arguments').notNull().default(NO_ENTRIES),
     /** When the teacher first looked at it. */
     seenAt: timestamp('seen_at', { withTimezone: true }),
     /** The server's own inspection of exactly the solid with `solidHash`. */
-    inspection: jsonb('inspection').$type<Inspection>(),
+    inspection: keptInspection('inspection'),
     solidHash: text('solid_hash').references(() => solids.hash),
     /** Why the recipe could not be built, if it could not. */
     problem: text('problem'),
@@ -172,8 +168,8 @@ export const solids = pgTable('solids', {
   threeMf: bytes('three_mf').notNull(),
   stl: bytes('stl').notNull(),
   stlHash: text('stl_hash').notNull(),
-  estimate: jsonb('estimate').$type<Estimate>().notNull(),
-  footprint: jsonb('footprint').$type<Region>().notNull(),
+  estimate: keptEstimate('estimate').notNull(),
+  footprint: keptFootprint('footprint').notNull(),
 });
 
 /** Meshes that a project imports, as binary STL by the hash of that; only the project's own steps find them. */

@@ -1,5 +1,5 @@
-import { index, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
-import type { Anchor } from '../../../../shared/remark.ts';
+import { index, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import { keptAnchor } from './keptData.ts';
 import { users } from './users.ts';
 import { handIns } from './projects.ts';
 
@@ -16,7 +16,7 @@ export const remarks = pgTable(
       .references(() => users.id),
     words: text('words').notNull(),
     /** Where it stands. */
-    anchor: jsonb('anchor').$type<Anchor>().notNull(),
+    anchor: keptAnchor('anchor').notNull(),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [index().on(table.handInId)],

@@ -1,0 +1,57 @@
+import * as z from 'zod';
+import { inspection } from '@kelbrin/core/inspect';
+import { printChoice, printEstimate } from '@kelbrin/core/slice/kept';
+import { benchReport } from '../../../../shared/benchReport.ts';
+import { anchor } from '../../../../shared/remark.ts';
+import { argument } from '../../../../shared/saidWithHandIn.ts';
+import { schoolDay } from '../../../../shared/schoolDay.ts';
+import { startChecks } from '../../../../shared/startChecks.ts';
+import { keptJson, type Migration } from './keptJson.ts';
+
+/* What Kelbrin works out or notes, and keeps as JSON: each with its schema and what became of its older versions. */
+
+/** The server's own inspection of a solid. */
+export const keptInspection = keptJson('inspection', inspection);
+
+/** Before parts had several colours, an estimate said nothing of each. */
+const withColours: Migration = (value) => {
+  const estimate = value as { grams: number; colourGrams?: number[] };
+  return { ...estimate, colourGrams: estimate.colourGrams ?? [estimate.grams] };
+};
+/** What printing takes. */
+export const keptEstimate = keptJson('estimate', printEstimate, [withColours]);
+
+/** What a part covers of a plate: closed outlines, mm; see `@kelbrin/core/plate`. */
+export const keptFootprint = keptJson('footprint', z.array(z.array(z.tuple([z.number(), z.number()]))));
+
+/** How a batch is to be printed. */
+export const keptChoice = keptJson('choice of print settings', printChoice);
+
+/** What a printer last said of itself; see `printers/driver.ts`. */
+const printerStatus = z.strictObject({
+  online: z.boolean(),
+  nozzleC: z.number(),
+  nozzleTargetC: z.number(),
+  bedC: z.number(),
+  bedTargetC: z.number(),
+});
+export type PrinterStatus = z.infer<typeof printerStatus>;
+export const keptStatus = keptJson('status of a printer', printerStatus);
+
+/** Sizes that were measured on a part: left to right, front to back and up, or the first of them, mm. */
+export const keptSizes = keptJson('measured sizes', z.array(z.number()).min(1).max(3).readonly());
+
+/** What was ticked off before a print was started. */
+export const keptStartChecks = keptJson('checks before a start', z.array(z.enum(startChecks)).readonly());
+
+/** The lessons of a school's day. */
+export const keptDay = keptJson('school day', schoolDay);
+
+/** What a student's bench last said of itself. */
+export const keptReport = keptJson('report of a bench', benchReport);
+
+/** Why a student wants what checks fail. */
+export const keptArguments = keptJson('arguments of a student', z.array(argument));
+
+/** Where a remark stands. */
+export const keptAnchor = keptJson('place of a remark', anchor);

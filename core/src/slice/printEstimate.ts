@@ -1,0 +1,12 @@
+import * as z from 'zod';
+
+/** What a print takes. */
+export const printEstimate = z.strictObject({
+  seconds: z.number(),
+  filamentMm: z.number(),
+  grams: z.number(),
+  /** The grams of each filament, in the order in which they are loaded; one unless the colour changes. */
+  colourGrams: z.array(z.number()).readonly(),
+  layers: z.int(),
+});
+export type Estimate = Readonly<z.infer<typeof printEstimate>>;
