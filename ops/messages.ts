@@ -119,6 +119,8 @@ export function messagesIn(file: string, source: string): Found {
 
   function visit(node: ts.Node): void {
     if (ts.isImportDeclaration(node) || ts.isTypeNode(node) || ts.isTaggedTemplateExpression(node)) return;
+    // The notes of a check stand in the document of the inspection, which is written in English.
+    if (ts.isPropertyAssignment(node) && node.name.getText() === 'notes') return;
     if (ts.isCallExpression(node) || ts.isNewExpression(node)) {
       const name = ts.isPropertyAccessExpression(node.expression)
         ? node.expression.name.text

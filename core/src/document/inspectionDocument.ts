@@ -1,6 +1,5 @@
 import { checks, svgOf, WARN_BAND } from '../inspect/index.ts';
 import { remedyKinds } from '../advise/index.ts';
-import { checkNotes } from './checkNotes.ts';
 
 /** The document of the inspection in Markdown, and its pictures by their file names. */
 export interface InspectionDocument {
@@ -10,8 +9,8 @@ export interface InspectionDocument {
 
 /** Every check with its definition, limit, sources and blind spots, made from the checks themselves. */
 export function inspectionDocument(): InspectionDocument {
-  const sections = checks.map(({ id, title, why }) => {
-    const { measures, limit, source, blindSpots } = checkNotes[id];
+  const sections = checks.map(({ id, title, why, notes }) => {
+    const { measures, limit, source, blindSpots } = notes;
     const mended = remedyKinds.filter((kind) => kind.checks.includes(id)).map((kind) => `\`${kind.id}\``);
     return [
       `## \`${id}\`: ${title}`,

@@ -31,7 +31,7 @@
 <ol class="flex flex-col">
   {#each requirements as requirement, at (at)}
     <li class="border-hairline flex items-start gap-3 border-b py-1" data-requirement={requirement.kind}>
-      <div class="flex-1">
+      <div class="min-w-0 flex-1">
         <StepSentence
           tokens={requirementTokens(requirement)}
           measures={NO_MEASURES}

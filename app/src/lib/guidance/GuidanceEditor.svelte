@@ -70,7 +70,7 @@
   {#each prompts as prompt, at (prompt.id)}
     <li class="border-hairline flex items-start gap-3 border-b py-2" data-prompt={prompt.id}>
       <span class="measured text-ink-soft mt-2 w-5 text-right text-sm">{at + 1}</span>
-      <div class="flex flex-1 flex-col gap-1">
+      <div class="flex min-w-0 flex-1 flex-col gap-1">
         <Input
           aria-label={say.words(at + 1)}
           maxlength={240}

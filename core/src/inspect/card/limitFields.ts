@@ -1,65 +1,58 @@
-import type { Unit } from '../../recipe/index.ts';
-import type { LimitsCard } from './limits.ts';
+import * as z from 'zod';
+import { limitsCard, shownLimits, type LimitsCard, type ShownLimit } from './limits.ts';
 import { said, say } from '../../words/index.ts';
 
 /** A number on a limits card as people read it. */
-export interface LimitField {
+export interface LimitField extends ShownLimit {
   /** The keys that lead from the card to the number. */
   readonly path: readonly (string | number)[];
-  readonly label: string;
-  /** What it counts in; an area and a ratio count in nothing that is typed behind a number. */
-  readonly unit: Unit | 'mm²';
 }
+
+/** The numbers that a schema says are shown, each with where it is. */
+function fieldsIn(schema: z.core.$ZodType, path: LimitField['path'] = []): LimitField[] {
+  const shown = shownLimits.get(schema);
+  if (shown) {
+    const { group, unit, words } = shown;
+    return [
+      {
+        path,
+        group,
+        unit,
+        get label() {
+          return words.label;
+        },
+      },
+    ];
+  }
+  if (schema instanceof z.ZodDefault) return fieldsIn(schema.def.innerType, path);
+  if (schema instanceof z.ZodTuple)
+    return schema.def.items.flatMap((item, i) => fieldsIn(item, [...path, i]));
+  if (schema instanceof z.ZodObject) {
+    const { shape } = schema.def as z.core.$ZodObjectDef;
+    return Object.entries(shape).flatMap(([key, field]) => fieldsIn(field, [...path, key]));
+  }
+  return [];
+}
+
+const all = fieldsIn(limitsCard);
+const groups: readonly { readonly group: ShownLimit['group']; readonly title: string }[] = said(
+  [
+    { group: 'printer', title: 'The printer' },
+    { group: 'makes', title: 'What it can make' },
+    { group: 'plastic', title: 'How plastic comes out' },
+    { group: 'allows', title: 'What the class allows' },
+  ],
+  ['title'],
+);
 
 /** The numbers of a limits card, in the groups and the order in which they are read. */
 export const limitFields: readonly { readonly title: string; readonly fields: readonly LimitField[] }[] =
-  said(
-    [
-      {
-        title: 'The printer',
-        fields: [
-          { path: ['buildVolumeMm', 0], label: 'Usable width', unit: 'mm' },
-          { path: ['buildVolumeMm', 1], label: 'Usable depth', unit: 'mm' },
-          { path: ['buildVolumeMm', 2], label: 'Usable height', unit: 'mm' },
-          { path: ['nozzleMm'], label: 'Nozzle', unit: 'mm' },
-          { path: ['lineWidthMm'], label: 'Line width', unit: 'mm' },
-          { path: ['layerMm'], label: 'Layer height', unit: 'mm' },
-        ],
-      },
-      {
-        title: 'What it can make',
-        fields: [
-          { path: ['minWallMm'], label: 'Thinnest wall', unit: 'mm' },
-          { path: ['minHoleMm'], label: 'Smallest hole', unit: 'mm' },
-          { path: ['minGapMm'], label: 'Narrowest gap', unit: 'mm' },
-          { path: ['minReliefMm'], label: 'Lowest letters and shapes', unit: 'mm' },
-          { path: ['maxOverhangDeg'], label: 'Steepest overhang', unit: '°' },
-          { path: ['maxBridgeMm'], label: 'Longest bridge', unit: 'mm' },
-          { path: ['minBaseMm2'], label: 'Smallest area on the plate', unit: 'mm²' },
-          { path: ['maxSlenderness'], label: 'Tallest, as a multiple of its width', unit: '' },
-        ],
-      },
-      {
-        title: 'How plastic comes out',
-        fields: [
-          { path: ['shrinkagePercent'], label: 'Shrinkage', unit: '%' },
-          { path: ['fitAllowanceMm', 'loose'], label: 'Added for a loose fit', unit: 'mm' },
-          { path: ['fitAllowanceMm', 'sliding'], label: 'Added for a sliding fit', unit: 'mm' },
-          { path: ['fitAllowanceMm', 'snug'], label: 'Added for a snug fit', unit: 'mm' },
-          { path: ['fitAllowanceMm', 'press'], label: 'Added for a press fit', unit: 'mm' },
-        ],
-      },
-      {
-        title: 'What the class allows',
-        fields: [
-          { path: ['maxMinutes'], label: 'Longest print', unit: 'min' },
-          { path: ['maxGrams'], label: 'Most filament', unit: 'g' },
-          { path: ['filamentPricePerKg'], label: 'Price of 1 kg of filament', unit: '' },
-        ],
-      },
-    ],
-    ['title', 'label'],
-  );
+  groups.map((each) => ({
+    get title() {
+      return each.title;
+    },
+    fields: all.filter(({ group }) => group === each.group),
+  }));
 
 /** What a field of the card says. */
 export function limitAt(card: LimitsCard, { path }: LimitField): number {
@@ -78,7 +71,7 @@ export function withLimit(card: LimitsCard, { path }: LimitField, value: number)
 /** What a field of the card is called, by the keys that lead to it; the keys themselves for one that is none. */
 export function limitLabel(path: readonly PropertyKey[]): string {
   const key = path.join();
-  const field = limitFields.flatMap(({ fields }) => fields).find((each) => each.path.join() === key);
+  const field = all.find((each) => each.path.join() === key);
   if (path[0] === 'layerHeightsMm') return say('Layer heights allowed');
   return field?.label ?? path.map(String).join(' › ');
 }

@@ -22,6 +22,13 @@ export const base: Check<'base'> = {
       ['trouble', 'M54 49h12v3h-12z'],
     ],
   },
+  notes: {
+    measures:
+      'The area of the faces within 0.01 mm of the plate that are level within 1°, and the narrowest way across their hull.',
+    limit: '`minBaseMm2`.',
+    source: 'The narrowest way across: M. Shamos, Computational Geometry, 1978 (rotating calipers).',
+    blindSpots: 'A base of many small feet counts by its area alone, however far apart they are.',
+  },
   inspect({ mesh, faces, stepsOf, box }, { minBaseMm2 }) {
     const contact = contactOf(mesh, faces);
     const area = contact.reduce((sum, f) => sum + faces.areas[f], 0);

@@ -26,6 +26,12 @@ export const bodies: Check<'bodies'> = {
       ['trouble', 'M62 52V24H100V52Z'],
     ],
   },
+  notes: {
+    measures:
+      'Pieces whose surfaces touch nowhere; and joints: necks of a section from one hollow of its outline to another, and sections narrower than what is above and below them.',
+    limit: 'One body (more only warn where the brief allows them); `minWallMm` for joints.',
+    blindSpots: 'A joint counts where both sides are on average at least 1.6 times as wide.',
+  },
   inspect(subject, { minWallMm }, brief) {
     const { topology, facts } = subject;
     const sizes = new Float64Array(topology.bodies);

@@ -21,6 +21,13 @@ export const bridge: Check<'bridge'> = {
       ['trouble', 'M32 24H88C80 34 40 34 32 24Z'],
     ],
   },
+  notes: {
+    measures:
+      'Ceilings that are held at both ends: the shortest span, over all directions, by which every line across lands on something.',
+    limit: '`maxBridgeMm`.',
+    blindSpots:
+      'Directions are tried every 3° and around the best every 0.3°; what a wall’s own direction gives is always tried for outlines of up to 60 edges.',
+  },
   inspect(subject, limits) {
     const { maxBridgeMm } = limits;
     const spans = hangingOf(subject, limits)

@@ -2,10 +2,16 @@ import type { PrintNeeds } from '../measure/aboutPart.ts';
 import type { BriefRules } from '../requirements/briefRules.ts';
 import type { PrintCheck } from './check.ts';
 import type { CheckResult, Finding } from '../result/inspection.ts';
-import { kindOf, requirementWords, type Answer, type Requirement } from '../requirements/index.ts';
+import {
+  kindOf,
+  requirementKinds,
+  requirementWords,
+  type Answer,
+  type Requirement,
+} from '../requirements/index.ts';
 import { rounded } from '../measure/subject.ts';
 import { worst } from '../result/verdict.ts';
-import { said, say } from '../../words/index.ts';
+import { said, say, sayList } from '../../words/index.ts';
 
 /** Holds the part against what its brief asks. Requirements that are met are reported too, since pupils look for them. */
 export const brief: PrintCheck<'brief'> = {
@@ -23,6 +29,16 @@ export const brief: PrintCheck<'brief'> = {
       ['line', 'M18 10H74M18 18H62'],
       ['trouble', 'M52 52V40H68V52Z'],
     ],
+  },
+  notes: {
+    get measures() {
+      const asked = requirementKinds.map((kind) => requirementWords(kind.create()));
+      return `How many of the brief’s requirements are met, of those that can be told. It can ask that a part ${sayList(asked)}.`;
+    },
+    limit:
+      'Each as it says. An edge is sharp where the surface turns by more than 50°, and outer where nothing lies further out that way; an object fits as the allowance of `fitAllowanceMm` says that is nearest to the play of the printed hole.',
+    blindSpots:
+      'Letters are told by the recipe alone. A clip counts as a hole where it reaches around by at least 200°.',
   },
   inspect(subject, limits, { requirements = [] }) {
     const { print } = subject.about;

@@ -19,6 +19,11 @@ export const gap: Check<'gap'> = {
       ['trouble', 'M58 52V18H61V52Z'],
     ],
   },
+  notes: {
+    measures: 'The narrowest slit, as walls are measured, of the air.',
+    limit: '`minGapMm`.',
+    blindSpots: 'As for walls. Slits that lie level are not looked for.',
+  },
   inspect(subject, { minGapMm, layerMm }) {
     const slits = thinIn(subject, 'slits', { limitMm: minGapMm, layerMm });
     return thinPlaces(subject, slits, minGapMm, (widthMm, verdict) => {

@@ -27,6 +27,14 @@ export const hole: Check<'hole'> = {
       ['trouble', 'M56 52V28H64V52Z'],
     ],
   },
+  notes: {
+    measures:
+      'Every round wall that goes around its axis by at least 340°: diameter, depth, axis, whether it goes through, the thinnest wall beside it, and the diameter that is left when the plastic has shrunk.',
+    limit: '`minHoleMm` for the diameter, `minWallMm` for the wall; `shrinkagePercent` for what comes out.',
+    source: 'The circle through the corners of the wall: I. Kåsa, 1976.',
+    blindSpots:
+      'Holes of fewer than eight sides are taken for polygons. Cones, countersinks, slots and teardrops are no holes of their own. Walls are looked for square to the axis, at five depths and in 48 directions.',
+  },
   inspect(subject, limits) {
     const found = findRoundHoles(subject).sort((a, b) => a.diameterMm - b.diameterMm);
     const findings = found.flatMap((each) => [

@@ -28,6 +28,12 @@ export const island: Check<'island'> = {
       ['trouble', 'M54 22H66V40H54Z'],
     ],
   },
+  notes: {
+    measures:
+      'Corners, edges and faces that everything around them lies higher than, other than on the plate.',
+    limit: 'None.',
+    blindSpots: 'What touches another body only in a point counts as beginning there.',
+  },
   inspect(subject) {
     const findings = beginnings(subject).map((faces) => {
       const { mesh } = subject;

@@ -20,6 +20,11 @@ export const material = needOfPrint({
       ['line', 'M81 31C92 31 92 52 108 52'],
     ],
   },
+  notes: {
+    measures: 'The grams of filament of the sliced part; and what they cost at `filamentPricePerKg`.',
+    limit: '`maxGrams`.',
+    blindSpots: 'As for time.',
+  },
   limit: ({ maxGrams }) => maxGrams,
   needed: ({ grams }) => grams,
   unit: 'g',

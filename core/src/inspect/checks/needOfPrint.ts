@@ -1,5 +1,5 @@
 import type { PrintNeeds } from '../measure/aboutPart.ts';
-import type { PrintCheck } from './check.ts';
+import type { Notes, PrintCheck } from './check.ts';
 import type { CheckResult } from '../result/inspection.ts';
 import type { LimitsCard } from '../card/limits.ts';
 import { rounded } from '../measure/subject.ts';
@@ -10,6 +10,7 @@ interface Need<Id extends string> {
   readonly id: Id;
   readonly title: string;
   readonly why: Why;
+  readonly notes: Notes;
   readonly unit: CheckResult['unit'];
   needed(print: PrintNeeds): number;
   /** The most that the card allows. */
@@ -36,6 +37,7 @@ export function needOfPrint<Id extends string>(need: Need<Id>): PrintCheck<Id> {
       return need.title;
     },
     why: need.why,
+    notes: need.notes,
     inspect: ({ about }, limits) => against(about.print, limits),
     withPrint: (_, print, limits) => against(print, limits),
   };

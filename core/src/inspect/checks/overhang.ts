@@ -24,6 +24,13 @@ export const overhang: Check<'overhang'> = {
       ['trouble', 'M46 22H92V28H46Z'],
     ],
   },
+  notes: {
+    measures:
+      'Ceilings held on one side only: connected faces that look down, lean further than the limit and reach out further than one line of plastic. The figure is the steepest lean from the vertical, 90° for a level face.',
+    limit: '`maxOverhangDeg`.',
+    blindSpots:
+      'Reach is twice the area over the outline, exact for even ledges, strips and discs, and a fair guess for the rest.',
+  },
   inspect(subject, limits) {
     const { maxOverhangDeg } = limits;
     const { leanDeg, tooSteep, steep } = hangingOf(subject, limits);

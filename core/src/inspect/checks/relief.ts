@@ -22,6 +22,12 @@ export const relief: Check<'relief'> = {
       ['trouble', 'M36 40V38H52V40ZM64 40V38H80V40Z'],
     ],
   },
+  notes: {
+    measures:
+      'Letters and figures of a recipe: how far they stand out of, or lie in, the surface that their walls end at, and whether letters end at anything else.',
+    limit: '`minReliefMm`; letters must be whole.',
+    blindSpots: 'Looked for in recipes only: a bare file does not say what is a letter.',
+  },
   inspect(subject, { minReliefMm }) {
     const reliefs = subject.about.origin?.reliefs ?? [];
     const measured = reliefs.flatMap((each) => measuredRelief(subject, each) ?? []);

@@ -29,6 +29,14 @@ export const size: Check<'size'> = {
       ['trouble', 'M8 52V38H24V52ZM96 52V38H112V52Z'],
     ],
   },
+  notes: {
+    measures:
+      'The part’s box as it stands; the figure is the length along the axis that uses most of its room.',
+    limit:
+      '`buildVolumeMm`. A part thinner than `lineWidthMm`, or lower than `layerMm`, is too small to print.',
+    blindSpots:
+      'Whether it would fit turned is tried in steps of 5° about the upright axis, and laid down by quarter turns.',
+  },
   inspect({ box, facts, mesh, stepsOf }, { buildVolumeMm, lineWidthMm, layerMm, shrinkagePercent }) {
     const { sizeMm } = facts;
     const verdicts = sizeMm.map((length, axis) => judge(length, 'atMost', buildVolumeMm[axis]));

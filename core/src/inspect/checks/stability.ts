@@ -27,6 +27,13 @@ export const stability: Check<'stability'> = {
       ['trouble', 'M58 46V6H62V46Z'],
     ],
   },
+  notes: {
+    measures:
+      'For the part, and for each piece of a section that is narrower than what it stands on: height over the narrowest way across. And whether the centre of mass is over the hull of what touches the plate.',
+    limit: '`maxSlenderness`.',
+    blindSpots:
+      'Width is taken where a thing begins, or within as much height as it is wide; what holds a thing on top, as the beam of a portal, ends its height.',
+  },
   inspect(subject, { maxSlenderness }) {
     const risers = risersOf(subject);
     const told: Riser[] = [];

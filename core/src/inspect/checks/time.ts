@@ -18,6 +18,11 @@ export const time = needOfPrint({
       ['line', 'M60 18V31L70 38'],
     ],
   },
+  notes: {
+    measures: 'The minutes of the sliced part, heating included.',
+    limit: '`maxMinutes`.',
+    blindSpots: 'Known once the part was sliced, a moment after the rest.',
+  },
   limit: ({ maxMinutes }) => maxMinutes,
   needed: ({ minutes }) => minutes,
   unit: 'min',

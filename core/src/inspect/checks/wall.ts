@@ -26,6 +26,15 @@ export const wall: Check<'wall'> = {
       ['trouble', 'M58 44V12H61V44Z'],
     ],
   },
+  notes: {
+    measures:
+      'The thinnest wall in sections between the heights at which the part has corners: at each place of an outline the largest circle that fits, if it touches the other side opposite within 30°; and the thinnest floor, looking straight down. A wall goes on for at least twice its width, so that tips and corners of a sound shape are none.',
+    limit: '`minWallMm`. Passing parts get a figure up to two and a half times that.',
+    source:
+      'The circles: H. Blum, A Transformation for Extracting New Descriptors of Shape, 1967 (medial axis).',
+    blindSpots:
+      'At most 16 sections are looked at. A wall that leans is measured level and so seems a little thicker. Floors are looked for under 1,500 places.',
+  },
   inspect(subject, { minWallMm, layerMm }) {
     const walls = thinIn(subject, 'walls', { limitMm: minWallMm, layerMm });
     const floors = thinFloors(subject, LOOK_TO * minWallMm);
