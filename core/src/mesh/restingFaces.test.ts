@@ -2,7 +2,7 @@ import { beforeAll, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { block } from '../../test/block.ts';
 import { built, recipeWith, stepOf, withField } from '../../test/evaluated.ts';
-import { directionBefore, type SetDownStep } from '../recipe/index.ts';
+import { pickedFace } from '../recipe/index.ts';
 import type { Workshop } from '../solid/index.ts';
 import { on } from '../starters/places.ts';
 import { boundsOf, restingFaces, sizeOf } from './index.ts';
@@ -33,11 +33,11 @@ it('the face that is picked on a part as it lies is the one that lies down, what
   for (const pick of [1, 3, 2]) {
     const { mesh } = built(workshop, recipe);
     const { normal } = restingFaces(mesh)[pick];
-    const before = directionBefore(recipe.steps[2] as SetDownStep, 30, normal);
-    recipe = withField(recipe, 's3', ['face'], { normal: [...before] });
+    recipe = withField(recipe, 's3', ['face'], pickedFace(recipe.steps[2], normal, new Map()));
     const lying = restingFaces(built(workshop, recipe).mesh).find((face) => face.normal[2] < -0.999);
     expect(lying).toBeDefined();
   }
+  expect(pickedFace(recipe.steps[0], [0, 0, 1], new Map())).toBeUndefined();
   expect(
     sizeOf(boundsOf(built(workshop, withField(recipe, 's3', ['turnDeg'], undefined)).mesh))[2],
   ).toBeCloseTo(30, 3);

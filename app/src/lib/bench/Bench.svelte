@@ -8,7 +8,7 @@
   import { onDestroy, untrack, type ComponentProps, type Snippet } from 'svelte';
   import type { Finding, BriefRules, LimitsCard } from '@kelbrin/core/inspect';
   import { partOf, type Design } from '@kelbrin/core/design';
-  import type { PointsOutline, Token } from '@kelbrin/core/recipe';
+  import { turnsProfile, type PointsOutline, type Token } from '@kelbrin/core/recipe';
   import { facesOf } from '@kelbrin/core/mesh';
   import KeysSheet from '$lib/ui/KeysSheet.svelte';
   import { benchKeys } from '$lib/texts/benchKeys';
@@ -153,15 +153,13 @@
     ) as PointsOutline | undefined;
     if (outline?.shape !== 'points') return undefined;
     const problem = bench.problem?.stepId === drawing.stepId ? bench.problem : undefined;
-    return { ...drawing, outline, isProfile: step.kind === 'revolve', problem };
+    return { ...drawing, outline, isProfile: turnsProfile(step), problem };
   });
-  const faceStep = $derived(
-    bench.recipe.steps.find((step) => step.kind === 'setDown' && step.id === bench.pickingFace),
-  );
+  const isPickingFace = $derived(bench.recipe.steps.some(({ id }) => id === bench.pickingFace?.stepId));
 
   function open(stepId: string, token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void {
     if (token.type === 'face') {
-      bench.pickingFace = bench.pickingFace === stepId ? undefined : stepId;
+      bench.pickingFace = bench.pickingFace?.stepId === stepId ? undefined : { stepId, path: token.path };
       isPlanLarge = false;
     } else if (token.type === 'drawing' && token.kind === 'points') {
       bench.drawing = { stepId, path: token.path };
@@ -169,10 +167,10 @@
   }
 
   function pick(triangle: number | undefined): void {
-    if (faceStep?.kind === 'setDown' && triangle !== undefined && bench.solid) {
+    if (isPickingFace && triangle !== undefined && bench.solid) {
       const { normals } = facesOf(bench.solid.mesh);
       const normal = [normals[3 * triangle], normals[3 * triangle + 1], normals[3 * triangle + 2]] as const;
-      bench.lieOn(faceStep, normal);
+      bench.pickFace(normal);
       return;
     }
     const step = triangle === undefined ? undefined : bench.solid?.mesh.stepOf?.[triangle];
@@ -324,7 +322,7 @@
         {/if}
       {/if}
       {#if !drawn}<ShapeBefore {bench} />{/if}
-      {#if faceStep?.kind === 'setDown'}<FaceList {bench} step={faceStep} />{/if}
+      {#if isPickingFace}<FaceList {bench} />{/if}
     </section>
     <section
       class="border-hairline w-[300px] shrink-0 overflow-y-auto border-l bg-white max-[1150px]:w-[250px]"

@@ -1,5 +1,6 @@
 import { isPlaceholder } from '../lettering.ts';
 import * as z from 'zod';
+import type { Vec3 } from '../../mesh/index.ts';
 import type { Resolved } from '../amount.ts';
 import type { SizeField } from '../outlines/index.ts';
 import type { Addition, SentenceContext, Token } from '../sentence.ts';
@@ -51,9 +52,8 @@ const kinds: { readonly [K in Kind]: StepKind<StepOf<K>> } = {
 };
 
 /** The kinds in the order in which they are offered. */
-export const stepKinds: readonly { kind: Kind; label: string; group: Group }[] = Object.values(kinds).map(
-  ({ kind, label, group }) => ({ kind, label, group }),
-);
+export const stepKinds: readonly { readonly kind: Kind; readonly label: string; readonly group: Group }[] =
+  Object.values(kinds);
 
 /** A new step of the given kind; see {@link StepKind.create}. */
 export function createStep(kind: Kind, id: string, on?: string): Step {
@@ -80,6 +80,23 @@ export function isPlacedByMiddle({ kind }: Step): boolean {
   return kinds[kind].placedByMiddle === true;
 }
 
+/** Whether the outline that a step draws is half a profile, which is turned about an axis. */
+export function turnsProfile({ kind }: Step): boolean {
+  return kinds[kind].turnsProfile === true;
+}
+
+/**
+ * What the face of a step becomes when the one is picked that looks in a direction now; undefined for a step that asks for
+ * no face. Measures are by their values.
+ */
+export function pickedFace<K extends Kind>(
+  of: StepOf<K>,
+  normal: Vec3,
+  measures: ReadonlyMap<string, number>,
+): unknown {
+  return kinds[of.kind].pickedFace?.(of, normal, measures);
+}
+
 /** What a step adds or cuts. */
 export function buildStep<Body>(of: Resolved<Step>, kit: BuildKit<Body>): Built<Body> {
   // That a step whose formulas are worked out is of its kind still is more than the compiler can follow.
@@ -99,5 +116,5 @@ export function canCarry(kind: Kind): boolean {
 }
 
 export type { EdgeFinish } from './edgeFinish.ts';
-export { directionBefore, faceWords, type Face, type SetDownStep } from './setDown.ts';
+export { faceWords, type Face, type SetDownStep } from './setDown.ts';
 export type { BuildKit, Built, Group, Level, Operation, StepKind } from './stepKind.ts';

@@ -38,6 +38,7 @@ export const revolve: StepKind<RevolveStep> = {
     return say('Turn a profile');
   },
   group: 'shape',
+  turnsProfile: true,
 
   create: (id, on) => ({
     id,

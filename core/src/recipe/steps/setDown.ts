@@ -12,6 +12,7 @@ import {
   type Vec3,
 } from '../../mesh/index.ts';
 import { angle, length } from '../amount.ts';
+import { evaluateAmount } from '../measures.ts';
 import { axisIndex } from '../placement.ts';
 import { clause, degrees, formatMm, millimetres, oneOf, text } from '../sentence.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
@@ -41,6 +42,11 @@ export const setDown: StepKind<SetDownStep> = {
   group: 'whole',
 
   create: (id) => ({ id, kind: 'setDown', face: { kept: true } }),
+
+  pickedFace(step, normal, measures) {
+    const turned = step.turnDeg === undefined ? undefined : evaluateAmount(step.turnDeg, measures);
+    return { normal: [...directionBefore(step, turned?.ok ? turned.value : 0, normal)] };
+  },
 
   sentence: (step) => [
     text('Set the part down on'),
@@ -113,7 +119,7 @@ export const setDown: StepKind<SetDownStep> = {
  * The direction of a face before a part was set down, from the one it has as it lies: the turn is undone. The angle is
  * what `turnDeg` is worth.
  */
-export function directionBefore({ face: of }: SetDownStep, turnDeg: number, after: Vec3): Vec3 {
+function directionBefore({ face: of }: SetDownStep, turnDeg: number, after: Vec3): Vec3 {
   const m = combined(turn('z', turnDeg), ('normal' in of && downFrom(of.normal)) || unmoved);
   return posed(turnedBack(m), after);
 }

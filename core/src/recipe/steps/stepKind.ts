@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { Box, Pose } from '../../mesh/index.ts';
+import type { Box, Pose, Vec3 } from '../../mesh/index.ts';
 import type { Region } from '../../plane/index.ts';
 import type { Resolved } from '../amount.ts';
 import type { Facing } from '../facing.ts';
@@ -105,6 +105,10 @@ export interface StepKind<S extends { id: string; kind: string }> {
   sentence(step: S, context: SentenceContext): Token[];
   /** Its sentence measures to its middle and not to its edges. */
   readonly placedByMiddle?: true;
+  /** The outline that it draws is half a profile, which is turned about an axis. */
+  readonly turnsProfile?: true;
+  /** What its face becomes when the one is picked that looks in a direction now, with measures of these values. */
+  pickedFace?(step: S, normal: Vec3, measures: ReadonlyMap<string, number>): unknown;
   /** Its sizes that a handle on the plan can drag. */
   sizes?(step: S): SizeField[];
   /** Clauses that the sentence could also have. */

@@ -1,11 +1,11 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import { restingFaces } from '@kelbrin/core/mesh';
-  import { faceWords, type SetDownStep } from '@kelbrin/core/recipe';
+  import { faceWords } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
 
-  let { bench, step }: { bench: BenchState; step: SetDownStep } = $props();
+  let { bench }: { bench: BenchState } = $props();
 
   const faces = $derived(bench.solid ? restingFaces(bench.solid.mesh).slice(0, 12) : []);
 </script>
@@ -28,7 +28,7 @@
     <button
       type="button"
       class="hover:bg-primary-50 flex w-full justify-between rounded px-2 py-0.5 text-left"
-      onclick={() => bench.lieOn(step, normal)}
+      onclick={() => bench.pickFace(normal)}
       onpointerenter={() => (bench.hatched = { triangles, verdict: 'pass' })}
       onpointerleave={() => (bench.hatched = undefined)}
     >

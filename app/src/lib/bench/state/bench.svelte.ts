@@ -17,20 +17,18 @@ import {
 import {
   addMeasure,
   addStep,
-  directionBefore,
   duplicateStep,
   brokenBy,
   moveStep,
+  pickedFace,
   removeStep,
   setField,
   valuesOf,
-  evaluateAmount,
   type Edited,
   type FieldPath,
   type Measure,
   type Problem,
   type Recipe,
-  type SetDownStep,
   type Step,
 } from '@kelbrin/core/recipe';
 import type { Remedy } from '@kelbrin/core/advise';
@@ -77,7 +75,7 @@ export class BenchState {
   question = $state.raw<BenchQuestion>();
   fileNotes = $state.raw<{ readonly stepId: string; readonly notes: readonly string[] }>();
   /** The step whose face on the plate is being picked in the view. */
-  pickingFace = $state<string>();
+  pickingFace = $state.raw<{ readonly stepId: string; readonly path: FieldPath }>();
   /** What the measures are worth, by name; those that cannot be worked out are left out. */
   readonly measures: ReadonlyMap<string, number> = $derived.by(() => {
     const all = valuesOf(this.recipe.measures);
@@ -134,11 +132,11 @@ export class BenchState {
     this.#try(edited, `${stepId} ${changes.map(({ path }) => path.join(' ')).join(', ')}`, gesture);
   }
 
-  /** Has the part lie on the face that looks in a direction now, whatever face the step said before. */
-  lieOn(step: SetDownStep, normal: Vec3): void {
-    const turned = step.turnDeg === undefined ? undefined : evaluateAmount(step.turnDeg, this.measures);
-    const before = directionBefore(step, turned?.ok ? turned.value : 0, normal);
-    this.setField(step.id, ['face'], { normal: [...before] });
+  /** Has the step whose face is being picked take the one that looks in a direction now. */
+  pickFace(normal: Vec3): void {
+    const { stepId, path } = this.pickingFace!;
+    const step = this.recipe.steps.find(({ id }) => id === stepId);
+    if (step) this.setField(stepId, path, pickedFace(step, normal, this.measures));
   }
 
   /** Adds a step at the end and marks it. */
