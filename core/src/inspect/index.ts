@@ -14,7 +14,7 @@ export {
 export { limitAt, limitFields, limitLabel, withLimit, type LimitField } from './card/limitFields.ts';
 export { classroomLimits, limitsCard, parseLimits, type LimitsCard } from './card/limits.ts';
 export {
-  kindOf,
+  requirementKindOf,
   requirement,
   requirementKinds,
   requirementTokens,

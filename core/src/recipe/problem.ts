@@ -1,3 +1,5 @@
+import { say } from '../words/index.ts';
+
 /** Where in a recipe something is wrong, and one sentence that says what. */
 export interface Problem {
   /** The step it concerns, if it concerns one. */
@@ -17,4 +19,21 @@ export class RecipeError extends Error {
     super(problem.message);
     this.name = 'RecipeError';
   }
+}
+
+/**
+ * The error of a step, which the sentence names by its number.
+ *
+ * @param index where the step is in its recipe, from 0
+ * @param message what is wrong, in a sentence
+ * @param where the field of the step, and the place on its drawn outline, if it is about one
+ */
+export function errorInStep(
+  stepId: string,
+  index: number,
+  message: string,
+  { path = [], at }: Pick<Problem, 'path' | 'at'> = {},
+): RecipeError {
+  const words = say('Step {number}: {message}', { number: index + 1, message });
+  return new RecipeError({ stepId, path, message: words, ...(at && { at }) });
 }

@@ -1,17 +1,21 @@
 import { isFormula, type Resolved } from './amount.ts';
 import { valuesOf } from './measures.ts';
-import { RecipeError } from './problem.ts';
+import { errorInStep, RecipeError } from './problem.ts';
 import type { FieldPath } from './sentence.ts';
 import { step as stepSchema, type Step } from './steps/index.ts';
 import { workOut } from './formula.ts';
 import type { Recipe } from './recipe.ts';
-import { say } from '../words/index.ts';
+
+/** A step whose formulas are worked out. */
+export type ResolvedStep = Resolved<Step>;
+/** Steps in their order, each with its index in the recipe. */
+export type ResolvedSteps = readonly { readonly step: ResolvedStep; readonly index: number }[];
 
 /**
  * The steps that are switched on, every formula in them worked out.
  * Throws a {@link RecipeError} that names the field when a formula has no value or one out of bounds.
  */
-export function resolved(recipe: Recipe): { step: Resolved<Step>; index: number }[] {
+export function resolved(recipe: Recipe): ResolvedSteps {
   const measures = valuesOf(recipe.measures);
   if (!measures.ok) throw new RecipeError(measures.problem);
   return recipe.steps.flatMap((step, index) =>
@@ -19,13 +23,9 @@ export function resolved(recipe: Recipe): { step: Resolved<Step>; index: number 
   );
 }
 
-function resolvedStep(step: Step, index: number, measures: ReadonlyMap<string, number>): Resolved<Step> {
+function resolvedStep(step: Step, index: number, measures: ReadonlyMap<string, number>): ResolvedStep {
   const fail = (path: FieldPath, message: string): never => {
-    throw new RecipeError({
-      stepId: step.id,
-      path,
-      message: say('Step {index}: {message}', { index: index + 1, message }),
-    });
+    throw errorInStep(step.id, index, message, { path });
   };
   let hasFormula = false;
   const walk = (data: unknown, path: FieldPath): unknown => {

@@ -4,11 +4,11 @@ export {
   type Evaluated,
   type Evaluation,
   type EvaluationOptions,
-  type StepOutcome,
   type Workshop,
 } from './evaluate.ts';
 export { loadKernel, type Kernel, type KernelSource } from './kernel.ts';
 export { loadFont, type LetterFont, type LetterFonts } from './letters.ts';
+export type { StepOutcome } from './outcomes.ts';
 export { RegionMath } from './regionMath.ts';
 export { inScope, Scope } from './scope.ts';
 export { sectionView, type SectionView } from './sectionView.ts';

@@ -4,7 +4,7 @@ import { extentOf, pointsOf, segmentsFor, type Region } from '../plane/index.ts'
 import {
   facingPose,
   plateBox,
-  RecipeError,
+  errorInStep,
   type BuildKit,
   type FieldPath,
   type PrinterTraits,
@@ -62,12 +62,7 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
   const math = new RegionMath(kernel);
 
   const fail = (path: FieldPath, message: string, at?: readonly [number, number]): never => {
-    throw new RecipeError({
-      stepId,
-      path,
-      message: say('Step {index}: {message}', { index: index + 1, message }),
-      at,
-    });
+    throw errorInStep(stepId, index, message, { path, at });
   };
   const traceOf = ({ step }: StepRef): Trace => {
     const trace = traces.get(step);

@@ -24,7 +24,8 @@ import {
   users,
   fieldOf,
 } from './platform/db/schema/index.ts';
-import { addToBatch, discardBatch, layBatch, takeOffBatch } from './printing/batches/batches.ts';
+import { addToBatch, layBatch } from './printing/batches/laying.ts';
+import { discardBatch, takeOffBatch } from './printing/batches/changeBatch.ts';
 import { dropEntry, holdEntry, queue, repeatPrint } from './printing/queue/queue.ts';
 import { endRun, type Ending } from './printing/runs/endRun.ts';
 import { noteOutcome } from './printing/runs/outcomes.ts';

@@ -24,8 +24,8 @@ export const placementDraft = z.strictObject({
   turnDeg: z.number().min(0).max(360),
 });
 
-/** Parts can be printed together when they are for the same filament and are printed in the same lines. */
-export function kindOf({
+/** What parts have in common that can be printed together: they are for one filament and printed in the same lines. */
+export function printKeyOf({
   material,
   layerMm,
   lineWidthMm,

@@ -18,11 +18,11 @@ export type Condition = z.infer<typeof condition>;
 /** Every kind, in the order in which they are offered. */
 export const conditionKinds = [measure, step, check, noneFails] as readonly ConditionKind<Condition>[];
 
-const kindOf = ({ kind }: Condition) => conditionKinds.find((each) => each.kind === kind)!;
+const conditionKindOf = ({ kind }: Condition) => conditionKinds.find((each) => each.kind === kind)!;
 
 /** A condition as the end of a sentence, whose words and numbers can be changed where they stand. */
 export function conditionTokens(of: Condition): Token[] {
-  return kindOf(of).sentence(of);
+  return conditionKindOf(of).sentence(of);
 }
 
 /** A condition in plain words: "no check fails". */
@@ -37,7 +37,7 @@ export function withConditionField(of: Condition, path: FieldPath, value: unknow
 
 /** Whether a condition holds of a part as it is now. */
 export function holds(of: Condition, progress: Progress): boolean {
-  return kindOf(of).holds(of, progress);
+  return conditionKindOf(of).holds(of, progress);
 }
 
 export type { Progress } from './conditionKind.ts';

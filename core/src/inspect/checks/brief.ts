@@ -3,7 +3,7 @@ import type { BriefRules } from '../requirements/briefRules.ts';
 import type { PrintCheck } from './check.ts';
 import type { CheckResult, Finding } from '../result/inspection.ts';
 import {
-  kindOf,
+  requirementKindOf,
   requirementKinds,
   requirementWords,
   type Answer,
@@ -45,7 +45,7 @@ export const brief: PrintCheck<'brief'> = {
     const middle = subject.box.min.map((low, axis) => rounded((low + subject.box.max[axis]) / 2));
     return resultOf(
       requirements.flatMap((each, index): Finding[] => {
-        const { ofPart, ofPrint } = kindOf(each);
+        const { ofPart, ofPrint } = requirementKindOf(each);
         if (ofPrint && print) return [findingOf(index, each, ofPrint(each, print), NOWHERE)];
         const answer = ofPart?.(each, subject, limits);
         if (!answer) return [];
@@ -64,12 +64,12 @@ export const brief: PrintCheck<'brief'> = {
 
 function asksOfPrint(rules: BriefRules, index: number): boolean {
   const requirement = rules.requirements?.[index];
-  return requirement !== undefined && kindOf(requirement).ofPrint !== undefined;
+  return requirement !== undefined && requirementKindOf(requirement).ofPrint !== undefined;
 }
 
 function findingsOfPrint(rules: BriefRules, print: PrintNeeds): Finding[] {
   return (rules.requirements ?? []).flatMap((each, index) => {
-    const answer = kindOf(each).ofPrint?.(each, print);
+    const answer = requirementKindOf(each).ofPrint?.(each, print);
     return answer ? [findingOf(index, each, answer, NOWHERE)] : [];
   });
 }

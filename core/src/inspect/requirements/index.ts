@@ -36,13 +36,13 @@ export const requirementKinds = [
 ] as readonly RequirementKind<Requirement>[];
 
 /** The kind of a requirement. */
-export function kindOf({ kind }: Requirement): RequirementKind<Requirement> {
+export function requirementKindOf({ kind }: Requirement): RequirementKind<Requirement> {
   return requirementKinds.find((each) => each.kind === kind)!;
 }
 
 /** A requirement as a sentence about the part, whose numbers can be changed where they stand. */
 export function requirementTokens(of: Requirement): Token[] {
-  return kindOf(of).sentence(of);
+  return requirementKindOf(of).sentence(of);
 }
 
 /** A requirement in plain words: "has a hole right through of at least Ø 4 mm". */

@@ -24,7 +24,7 @@ import { handIn } from '../handIns/handIns.ts';
 import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { pictureOf } from '../projects/pictures.ts';
 import { closePlaces } from '../printing/batches/batchParts.ts';
-import { layBatch } from '../printing/batches/batches.ts';
+import { layBatch } from '../printing/batches/laying.ts';
 import { openProject, saveDesign } from '../projects/projects.ts';
 import { moveBatch } from '../printing/batches/lifecycle.ts';
 import { moveEntries } from '../printing/queue/lifecycle.ts';

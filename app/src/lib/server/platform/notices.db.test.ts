@@ -16,7 +16,7 @@ import { school } from '../demo/school.ts';
 import { handIn } from '../handIns/handIns.ts';
 import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { noticesOf, seeNotices, tellTeacher, unseenCount } from './notices.ts';
-import { layBatch } from '../printing/batches/batches.ts';
+import { layBatch } from '../printing/batches/laying.ts';
 import { joinQueue } from '../printing/queue/lifecycle.ts';
 import { endRun, type Ending } from '../printing/runs/endRun.ts';
 import { startBatch } from '../printing/runs/startBatch.ts';

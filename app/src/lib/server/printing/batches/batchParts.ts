@@ -1,5 +1,5 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
-import { isId, NotAllowed } from '../../platform/auth/access.ts';
+import { isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { namesOnProject } from '../../platform/auth/team.ts';
 import { entriesWithOwner } from '../../platform/auth/withOwner.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
@@ -15,6 +15,7 @@ import {
   queueEntries,
   users,
 } from '../../platform/db/schema/index.ts';
+import { moveEntries } from '../queue/lifecycle.ts';
 import { say } from '@kelbrin/core/words';
 
 /** The size that a hand-in was designed with, as its inspection found it. */
@@ -88,4 +89,21 @@ export async function closePlaces(tx: Database, batchId: string): Promise<void> 
     .update(batchParts)
     .set({ isCurrent: false })
     .where(and(eq(batchParts.batchId, batchId), batchParts.isCurrent));
+}
+
+/** Has a part wait again; its place is forgotten, or kept as one of the past. */
+export async function setBack(
+  tx: Database,
+  person: Person,
+  batchId: string,
+  entryId: string,
+  isPast = false,
+): Promise<void> {
+  const entry = isId(entryId, batchParts.queueEntryId);
+  const here = and(eq(batchParts.batchId, batchId), entry);
+  const left = isPast
+    ? await tx.update(batchParts).set({ isCurrent: false }).where(here).returning()
+    : await tx.delete(batchParts).where(here).returning();
+  if (left.length === 0) throw new NotAllowed();
+  await moveEntries(tx, 'takeOff', person, eq(queueEntries.id, entryId));
 }

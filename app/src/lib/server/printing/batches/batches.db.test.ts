@@ -23,19 +23,10 @@ import { onePixel } from '../../testing/onePixel.ts';
 import { endRun } from '../runs/endRun.ts';
 import { gcodeOfBatch } from './gcode.ts';
 import { noteOutcome, outcomePhoto } from '../runs/outcomes.ts';
-import {
-  addToBatch,
-  arrangeBatch,
-  chooseForBatch,
-  discardBatch,
-  fileOnBatch,
-  layBatch,
-  movePart,
-  openBatches,
-  planBatch,
-  batchToSee,
-  takeOffBatch,
-} from './batches.ts';
+import { addToBatch, arrangeBatch, layBatch } from './laying.ts';
+import { chooseForBatch, discardBatch, movePart, takeOffBatch } from './changeBatch.ts';
+import { fileOnBatch, openBatches, batchToSee } from './batches.ts';
+import { planBatch } from './planning.ts';
 import { printFigures } from '../runs/printFigures.ts';
 import { startBatch } from '../runs/startBatch.ts';
 import { startChecks } from '../../../shared/startChecks.ts';

@@ -6,7 +6,7 @@ import { printers, queueEntries, spools } from '../../platform/db/schema/index.t
 import { holdEntry, queue } from '../queue/queue.ts';
 import { schoolDayOf, setSchoolDay } from '../../printers/schoolDay.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
-import { layBatch } from './batches.ts';
+import { layBatch } from './laying.ts';
 import { proposeBatches } from './proposals.ts';
 
 let test: TestDatabase;

@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, isNull, notInArray } from 'drizzle-orm';
 import { heatingSeconds, sameMaterial, settingsFor } from '@kelbrin/core/slice';
-import { kindOf } from '../../../shared/plate.ts';
+import { printKeyOf } from '../../../shared/plate.ts';
 import { inFairOrder, partsWithin } from '../../../shared/proposal.ts';
 import { nextBell, nextMorning } from '../../../shared/schoolDay.ts';
 import { demandRole, type Person } from '../../platform/auth/access.ts';
@@ -57,8 +57,8 @@ export async function proposeBatches(db: Database, person: Person, now = new Dat
       waiting.filter(({ id, limits }) => !taken.has(id) && sameMaterial(limits.material, spool.material)),
     );
     if (ofMaterial.length === 0) continue;
-    const kind = kindOf(ofMaterial[0].limits);
-    const candidates = ofMaterial.filter(({ limits }) => kindOf(limits) === kind);
+    const kind = printKeyOf(ofMaterial[0].limits);
+    const candidates = ofMaterial.filter(({ limits }) => printKeyOf(limits) === kind);
     const within = (until: Date) =>
       partsWithin(
         candidates,

@@ -1,6 +1,4 @@
 import { and, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
-import type { PauseReason } from '../../../shared/pauseReason.ts';
-import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import {
   ACTIVE_RUN,
@@ -11,23 +9,17 @@ import {
 } from '../../platform/db/schema/index.ts';
 import { carryOnChange } from '../filament/carryOnChange.ts';
 import { announce } from '../../platform/live/topics.ts';
-import { endRun, type Ending } from '../runs/endRun.ts';
-import { moveRuns } from '../runs/lifecycle.ts';
-import { gcodeOfBatch } from '../batches/gcode.ts';
+import { endRun } from '../runs/endRun.ts';
+import { KeptRun, type Run } from './keptRun.ts';
 import { log } from '../../platform/basics/log.ts';
-import { FileNotFound, type DeviceStatus, type PrinterDriver } from '../../printers/driver.ts';
+import type { DeviceStatus, PrinterDriver } from '../../printers/driver.ts';
 import { LeaseLost, PrinterLease, RENEW_MS } from '../../printers/printerLease.ts';
 import { say } from '@kelbrin/core/words';
 
-const MOVES = { sending: 'send', printing: 'begin' } as const;
-
 type Printer = typeof printers.$inferSelect;
-type Run = typeof runs.$inferSelect;
 
 /** How often a printer is asked how it is. */
 const PERIOD_MS = 1_000;
-/** For so long it is tried to send a batch and start it, over new connections if need be. */
-const SENDING_MS = 60_000;
 
 /** Connects to a printer; `mayWrite` throws when nothing may be sent to it any more. */
 type Connect = (host: string, port: number, mayWrite: () => void) => Promise<PrinterDriver>;
@@ -120,10 +112,6 @@ export class PrinterKeeper {
     return this.#lease.write(work);
   }
 
-  async #end(run: Run, ending: Ending): Promise<void> {
-    await this.#write((tx) => endRun(tx, run.id, ending));
-  }
-
   async #round(): Promise<void> {
     const [printer] = await this.#db.select().from(printers).where(eq(printers.id, this.#printerId));
     if (!printer || printer.retiredAt) return this.#hangUp();
@@ -156,7 +144,7 @@ export class PrinterKeeper {
       await carryOnChange(this.#db, (work) => this.#write(work), this.#driver, device, change, run);
     }
     if (await this.#stopsGivenUp(this.#driver, printer, run, device)) return;
-    if (run) await this.#carryOn(this.#driver, run, device);
+    if (run) await this.#kept(run, this.#driver).carryOn(device);
   }
 
   /** Stops what the printer has gone on with although its run was given up while it did not answer; true if it did. */
@@ -177,123 +165,18 @@ export class PrinterKeeper {
     return true;
   }
 
-  /** Does the next thing that a run needs. */
-  async #carryOn(driver: PrinterDriver, run: Run, device: DeviceStatus): Promise<void> {
-    const isOnPrinter = device.job?.fileName === run.fileName;
-    if (device.halted) {
-      const problem = say(
-        'The printer stopped itself (“{halted}”): switch it off, let it cool, and have somebody who knows it look at it.',
-        { halted: device.halted },
-      );
-      await this.#end(run, { state: 'failed', problem });
-    } else if (run.cancelAskedAt) {
-      if (isOnPrinter) await driver.cancel();
-      await this.#end(run, { state: 'cancelled' });
-    } else if (isOnPrinter && device.job) {
-      const { doneBytes, totalBytes, pausedFor } = device.job;
-      if (doneBytes >= totalBytes) await this.#end(run, { state: 'finished' });
-      else {
-        await this.#fulfil(driver, run);
-        await this.#noteProgress(run, 'printing', doneBytes / totalBytes, pausedFor);
-      }
-    } else if (run.state === 'printing') {
-      const problem = say('The printer lost the file while printing: was it switched off or used by hand?');
-      await this.#end(run, { state: 'failed', problem });
-    } else if (device.job && device.job.doneBytes < device.job.totalBytes) {
-      const problem = say(
-        'The printer is at work on another file: let it end or stop it there, and clear the plate.',
-      );
-      await this.#end(run, { state: 'failed', problem });
-    } else {
-      await this.#begin(driver, run);
-    }
-  }
-
-  /**
-   * Slices the run's batch, sends it and starts it. Whatever cuts this off, the printer says in the next round whether it
-   * has begun; if not, it goes on from what was noted.
-   */
-  async #begin(driver: PrinterDriver, run: Run): Promise<void> {
-    if (run.sentAt) return this.#start(driver, run);
-    let gcode: string;
-    try {
-      const made = await gcodeOfBatch(this.#db, run.batchId);
-      gcode = made.gcode;
-      const estimateS = made.estimate.seconds;
-      await this.#write((tx) => tx.update(runs).set({ estimateS }).where(eq(runs.id, run.id)));
-    } catch (error) {
-      if (!(error instanceof CannotNow)) throw error;
-      return this.#end(run, { state: 'failed', problem: error.message });
-    }
-    await this.#noteProgress(run, 'sending', 0);
-    try {
-      await driver.upload(run.fileName, gcode);
-    } catch (error) {
-      return this.#notBegun(run, error);
-    }
-    await this.#write((tx) => tx.update(runs).set({ sentAt: new Date() }).where(eq(runs.id, run.id)));
-    await this.#start(driver, run);
-  }
-
-  /** Starts a file that the printer has; one that it does not find any more is sent again. */
-  async #start(driver: PrinterDriver, run: Run): Promise<void> {
-    try {
-      await driver.start(run.fileName);
-    } catch (error) {
-      if (error instanceof FileNotFound)
-        await this.#write((tx) => tx.update(runs).set({ sentAt: null }).where(eq(runs.id, run.id)));
-      return this.#notBegun(run, error);
-    }
-    await this.#noteProgress(run, 'printing', 0);
-  }
-
-  /** What broke off is tried again for a while; a line that broke off may have brought the start over all the same. */
-  async #notBegun(run: Run, error: unknown): Promise<void> {
-    if (error instanceof LeaseLost) throw error;
-    this.#hangUp();
-    if (Date.now() - run.startedAt.getTime() < SENDING_MS) return;
-    const problem =
-      error instanceof Error ? error.message : say('The batch could not be sent to the printer.');
-    await this.#end(run, { state: 'failed', problem });
+  #kept(run: Run, driver: PrinterDriver): KeptRun {
+    return new KeptRun(run, {
+      db: this.#db,
+      driver,
+      write: (work) => this.#write(work),
+      hangUp: () => this.#hangUp(),
+    });
   }
 
   #hangUp(): void {
     this.#driver?.close();
     this.#driver = undefined;
-  }
-
-  /** Does what somebody wants of a run. */
-  async #fulfil(driver: PrinterDriver, run: Run): Promise<void> {
-    if (!run.wish) return;
-    if (run.wish === 'pause') await driver.pause();
-    else await driver.resume();
-    const { wish } = run;
-    await this.#write((tx) =>
-      tx
-        .update(runs)
-        .set({ wish: null })
-        .where(and(eq(runs.id, run.id), eq(runs.wish, wish))),
-    );
-  }
-
-  async #noteProgress(
-    run: Run,
-    state: 'sending' | 'printing',
-    progress: number,
-    pausedFor: PauseReason | null = null,
-  ): Promise<void> {
-    const isIt = eq(runs.id, run.id);
-    await this.#write(async (tx) => {
-      if (state !== run.state) {
-        await moveRuns(tx, MOVES[state], 'keeper', isIt, { progress, pausedFor });
-      } else {
-        await tx
-          .update(runs)
-          .set({ progress, pausedFor })
-          .where(and(isIt, inArray(runs.state, ACTIVE_RUN)));
-        await announce(tx, pausedFor !== run.pausedFor ? 'printroom' : 'printers');
-      }
-    });
   }
 
   async #noteStatus(printer: Printer, status: PrinterStatus): Promise<void> {
@@ -316,7 +199,7 @@ export class PrinterKeeper {
       const problem = say(
         'Given up while the printer did not answer: look at its plate before you print this again.',
       );
-      await this.#end(run, { state: 'failed', problem });
+      await this.#write((tx) => endRun(tx, run.id, { state: 'failed', problem }));
     }
   }
 }

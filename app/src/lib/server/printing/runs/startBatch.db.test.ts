@@ -10,7 +10,8 @@ import { printersWithRuns } from '../printRoom.ts';
 import { bringPrinterBack, printersToKeep, retiredPrinters, retirePrinter } from '../../printers/printers.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
 import { endRun, type Ending } from './endRun.ts';
-import { discardBatch, openBatches } from '../batches/batches.ts';
+import { discardBatch } from '../batches/changeBatch.ts';
+import { openBatches } from '../batches/batches.ts';
 import { notePlateClear, startPart } from './startBatch.ts';
 
 let test: TestDatabase;

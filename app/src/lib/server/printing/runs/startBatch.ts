@@ -13,7 +13,7 @@ import { announce } from '../../platform/live/topics.ts';
 import { demandNoChange, demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
 import { currentParts, openBatch, type BatchPart } from '../batches/batchParts.ts';
 import { moveBatch } from '../batches/lifecycle.ts';
-import { layBatch } from '../batches/batches.ts';
+import { layBatch } from '../batches/laying.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
 import { newRun } from './lifecycle.ts';
 import { say } from '@kelbrin/core/words';

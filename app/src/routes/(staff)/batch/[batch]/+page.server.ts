@@ -3,13 +3,10 @@ import { orNotFound, orSentence } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
 import { spoolsOf } from '$lib/server/printers/spools';
 import { noteOutcome } from '$lib/server/printing/runs/outcomes';
-import {
-  arrangeBatch,
-  discardBatch,
-  planBatch,
-  batchToSee,
-  takeOffBatch,
-} from '$lib/server/printing/batches/batches';
+import { arrangeBatch } from '$lib/server/printing/batches/laying';
+import { discardBatch, takeOffBatch } from '$lib/server/printing/batches/changeBatch';
+import { planBatch } from '$lib/server/printing/batches/planning';
+import { batchToSee } from '$lib/server/printing/batches/batches';
 import { startBatch } from '$lib/server/printing/runs/startBatch';
 import { printersWithRuns } from '$lib/server/printing/printRoom';
 import { repeatPrint } from '$lib/server/printing/queue/queue';

@@ -1,6 +1,6 @@
 import { jsonFrom, orConflict } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
-import { chooseForBatch } from '$lib/server/printing/batches/batches';
+import { chooseForBatch } from '$lib/server/printing/batches/changeBatch';
 import type { RequestHandler } from './$types';
 
 /** Chooses how the batch is printed. */

@@ -1,6 +1,6 @@
 import { jsonFrom, orConflict } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
-import { movePart } from '$lib/server/printing/batches/batches';
+import { movePart } from '$lib/server/printing/batches/changeBatch';
 import type { RequestHandler } from './$types';
 
 /** Puts a part where it was dragged. */

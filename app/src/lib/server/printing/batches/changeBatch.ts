@@ -1,0 +1,82 @@
+import { and, eq } from 'drizzle-orm';
+import { printChoice } from '@kelbrin/core/slice';
+import { say } from '@kelbrin/core/words';
+import { placementDraft } from '../../../shared/plate.ts';
+import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
+import type { Database } from '../../platform/db/database.ts';
+import { batches, batchParts, runs } from '../../platform/db/schema/index.ts';
+import { announce } from '../../platform/live/topics.ts';
+import { openBatch, setBack } from './batchParts.ts';
+import { endEmptyBatches, moveBatch, takeBatchApart } from './lifecycle.ts';
+
+/** Puts a part where a person wants it; whether it lies well there is asked when the batch is started. */
+export async function movePart(
+  db: Database,
+  person: Person,
+  batchId: string,
+  entryId: string,
+  data: unknown,
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const read = placementDraft.safeParse(data);
+  if (!read.success)
+    throw new CannotNow(say('That place is not on the plate: put the part down inside its edge.'));
+  await db.transaction(async (tx) => {
+    const batch = await openBatch(tx, batchId);
+    const moved = await tx
+      .update(batchParts)
+      .set(read.data)
+      .where(and(eq(batchParts.batchId, batch.id), isId(entryId, batchParts.queueEntryId)))
+      .returning({ id: batchParts.queueEntryId });
+    if (moved.length === 0) throw new NotAllowed();
+    await tx.update(batches).set({ estimate: null }).where(eq(batches.id, batch.id));
+    await announce(tx, 'printroom');
+  });
+}
+
+/** Chooses how a batch is printed. */
+export async function chooseForBatch(
+  db: Database,
+  person: Person,
+  batchId: string,
+  data: unknown,
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const read = printChoice.safeParse(data);
+  if (!read.success) throw new CannotNow(say('These print settings cannot be used: load the page again.'));
+  await db.transaction(async (tx) => {
+    const batch = await openBatch(tx, batchId);
+    await tx.update(batches).set({ choice: read.data, estimate: null }).where(eq(batches.id, batch.id));
+    await announce(tx, 'printroom');
+  });
+}
+
+/** Takes a part off a batch; it waits again. An empty batch is deleted. */
+export async function takeOffBatch(
+  db: Database,
+  person: Person,
+  batchId: string,
+  entryId: string,
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  await db.transaction(async (tx) => {
+    const batch = await openBatch(tx, batchId);
+    await setBack(tx, person, batch.id, entryId);
+    await tx.update(batches).set({ estimate: null }).where(eq(batches.id, batch.id));
+    await endEmptyBatches(tx, person);
+  });
+}
+
+/** Gives a batch up: its parts wait again. What was tried to print it is kept. */
+export async function discardBatch(db: Database, person: Person, batchId: string): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  await db.transaction(async (tx) => {
+    const batch = await openBatch(tx, batchId);
+    const wasTried = (await tx.$count(runs, eq(runs.batchId, batch.id))) > 0;
+    const parts = await tx.select().from(batchParts).where(eq(batchParts.batchId, batch.id));
+    for (const { queueEntryId } of parts) await setBack(tx, person, batch.id, queueEntryId, wasTried);
+    if (wasTried) await moveBatch(tx, 'discard', person, batch.id);
+    else await takeBatchApart(tx, person, batch.id);
+  });
+}

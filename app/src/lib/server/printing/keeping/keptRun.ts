@@ -1,0 +1,161 @@
+import { and, eq, inArray } from 'drizzle-orm';
+import { say } from '@kelbrin/core/words';
+import type { PauseReason } from '../../../shared/pauseReason.ts';
+import { CannotNow } from '../../platform/basics/cannotNow.ts';
+import type { Database } from '../../platform/db/database.ts';
+import { ACTIVE_RUN, runs } from '../../platform/db/schema/index.ts';
+import { announce } from '../../platform/live/topics.ts';
+import { FileNotFound, type DeviceStatus, type PrinterDriver } from '../../printers/driver.ts';
+import { LeaseLost } from '../../printers/printerLease.ts';
+import { gcodeOfBatch } from '../batches/gcode.ts';
+import { endRun, type Ending } from '../runs/endRun.ts';
+import { moveRuns } from '../runs/lifecycle.ts';
+
+const MOVES = { sending: 'send', printing: 'begin' } as const;
+
+export type Run = typeof runs.$inferSelect;
+
+/** For so long it is tried to send a batch and start it, over new connections if need be. */
+const SENDING_MS = 60_000;
+
+/** What carrying on a run takes: its printer, and the right to write down how it goes. */
+export interface RunKeeping {
+  readonly db: Database;
+  readonly driver: PrinterDriver;
+  /** Writes as long as this process keeps the printer; throws {@link LeaseLost} when it does not any more. */
+  write<T>(work: (tx: Database) => Promise<T>): Promise<T>;
+  /** Ends the connection to the printer, which broke off. */
+  hangUp(): void;
+}
+
+/** Brings one run and its printer together, once a round: starts it, writes down how it goes, and ends it. */
+export class KeptRun {
+  readonly #run: Run;
+  readonly #keeping: RunKeeping;
+
+  constructor(run: Run, keeping: RunKeeping) {
+    this.#run = run;
+    this.#keeping = keeping;
+  }
+
+  /** Does the next thing that a run needs. */
+  async carryOn(device: DeviceStatus): Promise<void> {
+    const isOnPrinter = device.job?.fileName === this.#run.fileName;
+    if (device.halted) {
+      const problem = say(
+        'The printer stopped itself (“{halted}”): switch it off, let it cool, and have somebody who knows it look at it.',
+        { halted: device.halted },
+      );
+      await this.#end({ state: 'failed', problem });
+    } else if (this.#run.cancelAskedAt) {
+      if (isOnPrinter) await this.#keeping.driver.cancel();
+      await this.#end({ state: 'cancelled' });
+    } else if (isOnPrinter && device.job) {
+      const { doneBytes, totalBytes, pausedFor } = device.job;
+      if (doneBytes >= totalBytes) await this.#end({ state: 'finished' });
+      else {
+        await this.#fulfil();
+        await this.#noteProgress('printing', doneBytes / totalBytes, pausedFor);
+      }
+    } else if (this.#run.state === 'printing') {
+      const problem = say('The printer lost the file while printing: was it switched off or used by hand?');
+      await this.#end({ state: 'failed', problem });
+    } else if (device.job && device.job.doneBytes < device.job.totalBytes) {
+      const problem = say(
+        'The printer is at work on another file: let it end or stop it there, and clear the plate.',
+      );
+      await this.#end({ state: 'failed', problem });
+    } else {
+      await this.#begin();
+    }
+  }
+
+  /**
+   * Slices the run's batch, sends it and starts it. Whatever cuts this off, the printer says in the next round whether it
+   * has begun; if not, it goes on from what was noted.
+   */
+  async #begin(): Promise<void> {
+    if (this.#run.sentAt) return this.#start();
+    let gcode: string;
+    try {
+      const made = await gcodeOfBatch(this.#keeping.db, this.#run.batchId);
+      gcode = made.gcode;
+      const estimateS = made.estimate.seconds;
+      await this.#keeping.write((tx) => tx.update(runs).set({ estimateS }).where(eq(runs.id, this.#run.id)));
+    } catch (error) {
+      if (!(error instanceof CannotNow)) throw error;
+      return this.#end({ state: 'failed', problem: error.message });
+    }
+    await this.#noteProgress('sending', 0);
+    try {
+      await this.#keeping.driver.upload(this.#run.fileName, gcode);
+    } catch (error) {
+      return this.#notBegun(error);
+    }
+    await this.#keeping.write((tx) =>
+      tx.update(runs).set({ sentAt: new Date() }).where(eq(runs.id, this.#run.id)),
+    );
+    await this.#start();
+  }
+
+  /** Starts a file that the printer has; one that it does not find any more is sent again. */
+  async #start(): Promise<void> {
+    try {
+      await this.#keeping.driver.start(this.#run.fileName);
+    } catch (error) {
+      if (error instanceof FileNotFound)
+        await this.#keeping.write((tx) =>
+          tx.update(runs).set({ sentAt: null }).where(eq(runs.id, this.#run.id)),
+        );
+      return this.#notBegun(error);
+    }
+    await this.#noteProgress('printing', 0);
+  }
+
+  /** What broke off is tried again for a while; a line that broke off may have brought the start over all the same. */
+  async #notBegun(error: unknown): Promise<void> {
+    if (error instanceof LeaseLost) throw error;
+    this.#keeping.hangUp();
+    if (Date.now() - this.#run.startedAt.getTime() < SENDING_MS) return;
+    const problem =
+      error instanceof Error ? error.message : say('The batch could not be sent to the printer.');
+    await this.#end({ state: 'failed', problem });
+  }
+
+  /** Does what somebody wants of a this.#run. */
+  async #fulfil(): Promise<void> {
+    if (!this.#run.wish) return;
+    if (this.#run.wish === 'pause') await this.#keeping.driver.pause();
+    else await this.#keeping.driver.resume();
+    const { wish } = this.#run;
+    await this.#keeping.write((tx) =>
+      tx
+        .update(runs)
+        .set({ wish: null })
+        .where(and(eq(runs.id, this.#run.id), eq(runs.wish, wish))),
+    );
+  }
+
+  async #noteProgress(
+    state: 'sending' | 'printing',
+    progress: number,
+    pausedFor: PauseReason | null = null,
+  ): Promise<void> {
+    const isIt = eq(runs.id, this.#run.id);
+    await this.#keeping.write(async (tx) => {
+      if (state !== this.#run.state) {
+        await moveRuns(tx, MOVES[state], 'keeper', isIt, { progress, pausedFor });
+      } else {
+        await tx
+          .update(runs)
+          .set({ progress, pausedFor })
+          .where(and(isIt, inArray(runs.state, ACTIVE_RUN)));
+        await announce(tx, pausedFor !== this.#run.pausedFor ? 'printroom' : 'printers');
+      }
+    });
+  }
+
+  async #end(ending: Ending): Promise<void> {
+    await this.#keeping.write((tx) => endRun(tx, this.#run.id, ending));
+  }
+}

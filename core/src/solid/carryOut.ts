@@ -1,0 +1,174 @@
+import type { Manifold } from 'manifold-3d';
+import { posed, type Box, type Pose, type Vec3 } from '../mesh/index.ts';
+import {
+  buildStep,
+  errorInStep,
+  facingPose,
+  isUnwritten,
+  type Built,
+  type Operation,
+  type Relief,
+  type ResolvedStep,
+} from '../recipe/index.ts';
+import { tooManyTriangles } from './buildBudget.ts';
+import { poseOnGrid } from './grid.ts';
+import { kitFor, type KitSources } from './kit.ts';
+import type { Kernel } from './kernel.ts';
+import { Scope } from './scope.ts';
+import type { StepState } from './solidCache.ts';
+import { planOf, plansOf } from './stepPlans.ts';
+import { boxOfAll, scaleOf, turnedTrace, type Trace } from './trace.ts';
+
+/** The smallest change of volume that counts as one, mm³ and as a share: far less than one drop of a nozzle. */
+const SAME_VOLUME_MM3 = 1e-3;
+const SAME_VOLUME_SHARE = 1e-7;
+/** So many bodies are brought to the part at once; the clock is looked at in between. */
+const BODIES_AT_ONCE = 50;
+
+/** What all steps are made with; `demandTime` throws when building has taken too long. */
+export type StepSources = Omit<KitSources, 'scope'> & { demandTime(): void };
+
+/** Carries out one step; what it makes is held by the state that is handed back. */
+export function carryOut(
+  step: ResolvedStep,
+  index: number,
+  key: string,
+  before: StepState | undefined,
+  sources: StepSources,
+): StepState {
+  const scope = new Scope();
+  try {
+    const notes: string[] = [];
+    const originals: number[] = [];
+    const traces = new Map(before?.traces);
+    let copiesMade = before?.copiesMade ?? 0;
+    const kit = kitFor(
+      { ...sources, scope },
+      {
+        stepId: step.id,
+        index,
+        traces,
+        part: before?.part,
+        copiesBefore: copiesMade,
+        copied: (count) => (copiesMade += count),
+        note: (message) => notes.push(message),
+        drew: (original) => originals.push(original),
+      },
+    );
+    const { operations, outline, box: said, whole, copies, relief, capMm } = buildStep<Manifold>(step, kit);
+
+    let part = before?.part;
+    if (whole) part = turnAll(poseOnGrid(whole), part, traces, scope);
+    const reliefs = (before?.reliefs ?? []).map((each) => (whole ? turnedRelief(each, whole) : each));
+    const writings = (before?.writings ?? []).map((each) => ({
+      ...each,
+      capMm: each.capMm * (whole ? scaleOf(whole) : 1),
+    }));
+    if (capMm !== undefined) writings.push({ step: index, capMm, isPlaceholder: isUnwritten(step) });
+    part = applied(operations, part, sources, scope);
+    const large = tooManyTriangles(part?.numTri() ?? 0, sources.budget);
+    if (large) throw errorInStep(step.id, index, large);
+
+    const box = said ?? boxOfAll(operations);
+    if (relief) reliefs.push(reliefIn(box, index, relief));
+    const plan = copies ? plansOf(copies, traces) : planOf(step, box, outline);
+    traces.set(step.id, { operations, box, outline, plan });
+    const volumeMm3 = part?.volume() ?? 0;
+    return {
+      key,
+      scope,
+      part,
+      volumeMm3,
+      traces,
+      copiesMade,
+      reliefs,
+      writings,
+      originals,
+      effect: whole ? 'whole' : (operations[0]?.effect ?? 'add'),
+      box,
+      changed: whole !== undefined || isOther(volumeMm3, before?.volumeMm3 ?? 0),
+      notes,
+    };
+  } catch (error) {
+    scope.end();
+    throw error;
+  }
+}
+
+function isOther(volumeMm3: number, before: number): boolean {
+  return Math.abs(volumeMm3 - before) > SAME_VOLUME_MM3 + SAME_VOLUME_SHARE * before;
+}
+
+/** Brings operations to the part, those of one effect that follow each other together. */
+function applied(
+  operations: readonly Operation<Manifold>[],
+  before: Manifold | undefined,
+  { kernel, blocks, demandTime }: StepSources,
+  scope: Scope,
+): Manifold | undefined {
+  let part = before;
+  for (let from = 0; from < operations.length;) {
+    const { effect } = operations[from];
+    let to = from + 1;
+    while (to < operations.length && operations[to].effect === effect && effect !== 'keep') to++;
+    const bodies = operations.slice(from, to).map(({ body }) => body);
+    from = to;
+    const drawn = part && blocks.applied(kernel, scope, part, effect, bodies);
+    if (drawn) part = drawn;
+    else {
+      for (let i = 0; i < bodies.length; i += BODIES_AT_ONCE) {
+        part = together(kernel, scope, part, effect, bodies.slice(i, i + BODIES_AT_ONCE));
+        // The kernel works when it is asked for a figure, and not before.
+        part?.numTri();
+        demandTime();
+      }
+    }
+  }
+  return part;
+}
+
+/** The part with bodies added to it, cut from it, or, of a single one, with what it has in common with it. */
+function together(
+  { Manifold }: Kernel,
+  scope: Scope,
+  part: Manifold | undefined,
+  effect: Operation<Manifold>['effect'],
+  bodies: readonly Manifold[],
+): Manifold | undefined {
+  if (effect === 'add') {
+    const all = part ? [part, ...bodies] : [...bodies];
+    return all.length === 1 ? all[0] : scope.keep(Manifold.union(all));
+  }
+  if (!part) return undefined;
+  if (effect === 'keep') return scope.keep(part.intersect(bodies[0]));
+  return scope.keep(Manifold.difference([part, ...bodies]));
+}
+
+/** Turns the part and all that was made so far, so that later steps find it where it is. */
+function turnAll(
+  pose: Pose,
+  part: Manifold | undefined,
+  traces: Map<string, Trace>,
+  scope: Scope,
+): Manifold | undefined {
+  for (const [id, trace] of traces) traces.set(id, turnedTrace(trace, pose, scope));
+  return part && scope.keep(part.transform(pose));
+}
+
+/** A step's relief where it lies now. */
+function reliefIn(
+  { min, max }: Box,
+  step: number,
+  { effect, isLettering, facing }: NonNullable<Built<Manifold>['relief']>,
+): Relief {
+  const direction = posed(facingPose(facing), [0, 0, 1]);
+  const middle: Vec3 = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, (min[2] + max[2]) / 2];
+  return { step, effect, isLettering, direction, middle };
+}
+
+function turnedRelief({ direction, middle, ...relief }: Relief, pose: Pose): Relief {
+  const [o, tip] = [posed(pose, [0, 0, 0]), posed(pose, direction)];
+  const way: Vec3 = [tip[0] - o[0], tip[1] - o[1], tip[2] - o[2]];
+  const long = Math.hypot(...way);
+  return { ...relief, direction: [way[0] / long, way[1] / long, way[2] / long], middle: posed(pose, middle) };
+}

@@ -1,0 +1,75 @@
+import type { Manifold } from 'manifold-3d';
+import { topologyOf, type Box, type SolidMesh } from '../mesh/index.ts';
+import type { Region } from '../plane/index.ts';
+import type { Recipe, ResolvedSteps } from '../recipe/index.ts';
+import { inScope } from './scope.ts';
+import type { StepState } from './solidCache.ts';
+import { notesOn } from './stepNotes.ts';
+import { operationsNow, type Trace } from './trace.ts';
+
+/** What one step did. */
+export interface StepOutcome {
+  readonly stepId: string;
+  /** The box of the material that the step added or cut away, before any later step. */
+  readonly box: Box;
+  readonly effect: 'add' | 'cut' | 'keep' | 'whole';
+  /** False when the part is the same with and without the step: a hole beside the part, say. */
+  readonly changed: boolean;
+  /** What there is to say about it, a sentence each. */
+  readonly notes: readonly string[];
+  /** Its outline as seen from above, where it lies in the part; that of its box when it has none of its own. */
+  readonly plan: Region;
+}
+
+/** What each step did, told from the states that it left and from the finished part. */
+export function outcomesOf(
+  recipe: Recipe,
+  steps: ResolvedSteps,
+  states: readonly StepState[],
+  mesh: SolidMesh,
+): StepOutcome[] {
+  const last = states.at(-1);
+  const apart = piecesApart(mesh);
+  return states.map(({ effect, box, changed, notes }, i) => {
+    const { step, index } = steps[i];
+    const later = states.slice(i + 1).filter((state) => state.effect === 'add');
+    const trace = last?.traces.get(step.id);
+    const filled = trace !== undefined && isFilled(trace, later, last?.part);
+    const plan = trace?.plan ?? [];
+    const facts = { changed, effect, filled, floats: apart(index) };
+    const said = [...notes, ...notesOn(recipe.steps[index], facts)];
+    return { stepId: step.id, effect, box, changed, notes: said, plan };
+  });
+}
+
+/** Whether material that came later lies in openings of a step that are meant to stay open. */
+function isFilled(trace: Trace, later: readonly StepState[], part: Manifold | undefined): boolean {
+  if (!part || later.length === 0 || !trace.operations.some(({ staysOpen }) => staysOpen)) return false;
+  return inScope((scope) =>
+    operationsNow(trace, scope).some(({ staysOpen, body }) => {
+      if (!staysOpen) return false;
+      const box = body.boundingBox() as Box;
+      if (!later.some((state) => overlap(state.box, box))) return false;
+      return scope.keep(part.intersect(body)).volume() > 1e-3;
+    }),
+  );
+}
+
+/** Tells of steps by index whether all their surface lies on pieces other than the one with the most of the surface. */
+function piecesApart(mesh: SolidMesh): (step: number) => boolean {
+  const { bodyOf, bodies } = topologyOf(mesh);
+  if (bodies < 2) return () => false;
+  const sizes = new Float64Array(bodies);
+  const bodiesOf = new Map<number, Set<number>>();
+  bodyOf.forEach((body, triangle) => {
+    sizes[body]++;
+    const step = mesh.stepOf?.[triangle] ?? 0;
+    bodiesOf.set(step, (bodiesOf.get(step) ?? new Set()).add(body));
+  });
+  const largest = sizes.indexOf(sizes.reduce((most, size) => Math.max(most, size)));
+  return (step) => bodiesOf.has(step) && !bodiesOf.get(step)!.has(largest);
+}
+
+function overlap(a: Box, b: Box): boolean {
+  return [0, 1, 2].every((i) => a.min[i] < b.max[i] && b.min[i] < a.max[i]);
+}

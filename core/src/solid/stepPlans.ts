@@ -1,0 +1,29 @@
+import type { Manifold } from 'manifold-3d';
+import { posed, type Box } from '../mesh/index.ts';
+import { extentOf, mapped, mirrored, moved, type Region } from '../plane/index.ts';
+import type { Built, ResolvedStep } from '../recipe/index.ts';
+import { rectangleOf, type Trace } from './trace.ts';
+
+/** An outline seen from above: its own where it lies flat, or that of its box. */
+export function planOf(step: ResolvedStep, box: Box, outline: Region | undefined): Region {
+  const side = 'facing' in step ? step.facing : 'up';
+  if (!outline || (side !== 'up' && side !== 'down')) return rectangleOf(box);
+  const seen = side === 'up' ? outline : mirrored(outline);
+  const { x, y } = extentOf(seen);
+  return moved(seen, box.min[0] - x.low, box.min[1] - y.low);
+}
+
+/** The outlines of copies seen from above. A copy that was turned over lies where its points come to lie. */
+export function plansOf(
+  { of, poses }: NonNullable<Built<Manifold>['copies']>,
+  traces: ReadonlyMap<string, Trace>,
+): Region {
+  return of.flatMap((ref) =>
+    poses.flatMap((pose) =>
+      mapped(traces.get(ref.step)?.plan ?? [], ([x, y]) => {
+        const [px, py] = posed(pose, [x, y, 0]);
+        return [px, py];
+      }),
+    ),
+  );
+}
