@@ -31,6 +31,18 @@ export function setField(recipe: Recipe, stepId: string, path: FieldPath, value:
   return { ok: true, recipe: withSteps(recipe, recipe.steps.with(index, parsed.data)) };
 }
 
+/** Puts values into several fields of a step, one after the other; the first that cannot be is what is wrong. */
+export function setFields(
+  recipe: Recipe,
+  stepId: string,
+  changes: readonly { readonly path: FieldPath; readonly value: unknown }[],
+): Edited {
+  return changes.reduce<Edited>(
+    (edited, { path, value }) => (edited.ok ? setField(edited.recipe, stepId, path, value) : edited),
+    { ok: true, recipe },
+  );
+}
+
 /** Adds a step of the given kind at the end, placed on `on`, or on the last step that others can stand on. */
 export function addStep(recipe: Recipe, kind: Step['kind'], on?: string): Recipe {
   const host = on ?? recipe.steps.findLast((each) => canCarry(each.kind) && !each.off)?.id;

@@ -1,37 +1,28 @@
 <script lang="ts">
-  import ArrowLeftRight from '@lucide/svelte/icons/arrow-left-right';
-  import CircleQuestionMark from '@lucide/svelte/icons/circle-question-mark';
-  import Download from '@lucide/svelte/icons/download';
-  import RotateCcwClock from '@lucide/svelte/icons/rotate-ccw-clock';
-  import Redo2 from '@lucide/svelte/icons/redo-2';
-  import Undo2 from '@lucide/svelte/icons/undo-2';
   import { onDestroy, untrack, type ComponentProps, type Snippet } from 'svelte';
   import type { Finding, BriefRules, LimitsCard } from '@kelbrin/core/inspect';
   import { partOf, type Design } from '@kelbrin/core/design';
-  import { turnsProfile, type PointsOutline, type Token } from '@kelbrin/core/recipe';
+  import type { Token } from '@kelbrin/core/recipe';
   import { facesOf } from '@kelbrin/core/mesh';
   import KeysSheet from '$lib/ui/KeysSheet.svelte';
   import { benchKeys } from '$lib/texts/benchKeys';
-  import SolidView from '$lib/ui/solidView/SolidView.svelte';
+  import type SolidView from '$lib/ui/solidView/SolidView.svelte';
   import { asJson } from '$lib/ui/send';
   import { lookingAt, type Look } from '$lib/ui/solidView/views';
   import { Autosave } from './state/autosave.svelte';
   import { BenchState } from './state/bench.svelte';
+  import BenchBar from './BenchBar.svelte';
   import BenchFoot from './BenchFoot.svelte';
+  import BenchStage from './BenchStage.svelte';
   import ConflictDialog from './dialogs/ConflictDialog.svelte';
   import ExportDialog from './dialogs/ExportDialog.svelte';
-  import FaceList from './recipe/FaceList.svelte';
   import FileInputs from './recipe/FileInputs.svelte';
   import { fontFaces } from './recipe/fontFaces';
   import { KeptHistory } from './state/keptHistory';
   import CutRuler from './inspection/CutRuler.svelte';
   import InspectionPane from './inspection/InspectionPane.svelte';
-  import OutlineEditor from './plan/OutlineEditor.svelte';
-  import Plan from './plan/Plan.svelte';
   import RecipePane from './recipe/RecipePane.svelte';
   import SaveNotice from './SaveNotice.svelte';
-  import SectionSheet from './inspection/SectionSheet.svelte';
-  import ShapeBefore from './inspection/ShapeBefore.svelte';
   import VersionsDialog from './dialogs/VersionsDialog.svelte';
   import SolidWorker from './worker/solid.worker?worker';
   import { benchTexts as say } from '$lib/texts/bench';
@@ -102,7 +93,7 @@
     if (draft) state.replace(draft, 'saved');
     const keeping = new KeptHistory(projectId);
     keeping.recover(state.design).then(
-      (states) => states && state.restoreHistory(states),
+      (states) => states && state.history.restore(states),
       () => {},
     );
     return { bench: state, autosave: saving, kept: keeping };
@@ -111,11 +102,6 @@
     autosave.close();
     kept.close();
     bench.close();
-  });
-
-  const markedStep = $derived.by(() => {
-    const at = bench.recipe.steps.findIndex(({ id }) => id === bench.marked);
-    return at < 0 ? undefined : at;
   });
 
   let isPlanLarge = $state(false);
@@ -137,25 +123,10 @@
     if (theirs) untrack(() => bench.replace(theirs, 'saved'));
   });
 
-  $effect(() => kept.changed(bench.design, () => bench.history));
+  $effect(() => kept.changed(bench.design, () => bench.history.states));
   $effect(() => {
     for (const face of fontFaces()) document.fonts.add(face);
   });
-
-  /** The outline that is being drawn, as it is in the recipe now. */
-  const drawn = $derived.by(() => {
-    const { drawing } = bench;
-    const step = bench.recipe.steps.find(({ id }) => id === drawing?.stepId);
-    if (!drawing || !step) return undefined;
-    const outline = drawing.path.reduce<unknown>(
-      (data, key) => (data as Record<string | number, unknown> | undefined)?.[key],
-      step,
-    ) as PointsOutline | undefined;
-    if (outline?.shape !== 'points') return undefined;
-    const problem = bench.problem?.stepId === drawing.stepId ? bench.problem : undefined;
-    return { ...drawing, outline, isProfile: turnsProfile(step), problem };
-  });
-  const isPickingFace = $derived(bench.recipe.steps.some(({ id }) => id === bench.pickingFace?.stepId));
 
   function open(stepId: string, token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void {
     if (token.type === 'face') {
@@ -164,17 +135,6 @@
     } else if (token.type === 'drawing' && token.kind === 'points') {
       bench.drawing = { stepId, path: token.path };
     } else files?.choose(stepId, token);
-  }
-
-  function pick(triangle: number | undefined): void {
-    if (isPickingFace && triangle !== undefined && bench.solid) {
-      const { normals } = facesOf(bench.solid.mesh);
-      const normal = [normals[3 * triangle], normals[3 * triangle + 1], normals[3 * triangle + 2]] as const;
-      bench.pickFace(normal);
-      return;
-    }
-    const step = triangle === undefined ? undefined : bench.solid?.mesh.stepOf?.[triangle];
-    bench.marked = step === undefined ? undefined : bench.recipe.steps[step]?.id;
   }
 
   function onkeydown(event: KeyboardEvent): void {
@@ -207,49 +167,12 @@
   <SaveNotice {autosave} design={bench.design} {title} />
   <div class="border-hairline flex h-12 shrink-0 items-center gap-2 border-b bg-white px-4">
     <h1 class="truncate text-lg">{title}</h1>
-    <button
-      type="button"
-      class="hover:bg-ground disabled:text-hairline ml-4 rounded p-1.5"
-      aria-label={say.undo}
-      disabled={!bench.canUndo}
-      onclick={() => bench.undo()}
-    >
-      <Undo2 size={18} />
-    </button>
-    <button
-      type="button"
-      class="hover:bg-ground disabled:text-hairline rounded p-1.5"
-      aria-label={say.redo}
-      disabled={!bench.canRedo}
-      onclick={() => bench.redo()}
-    >
-      <Redo2 size={18} />
-    </button>
-    <button
-      type="button"
-      class="hover:bg-ground rounded p-1.5"
-      aria-label={say.versions}
-      onclick={() => (isLookingBack = true)}
-    >
-      <RotateCcwClock size={18} />
-    </button>
-    <button
-      type="button"
-      class="hover:bg-ground rounded p-1.5"
-      aria-label={say.keys}
-      onclick={() => (isHelping = true)}
-    >
-      <CircleQuestionMark size={18} />
-    </button>
-    <button
-      type="button"
-      class="hover:bg-ground disabled:text-hairline rounded p-1.5"
-      aria-label={say.export}
-      disabled={!bench.isCurrent || !bench.solid || bench.solid.mesh.triangles.length === 0}
-      onclick={() => (isExporting = true)}
-    >
-      <Download size={18} />
-    </button>
+    <BenchBar
+      {bench}
+      onversions={() => (isLookingBack = true)}
+      onkeys={() => (isHelping = true)}
+      onexport={() => (isExporting = true)}
+    />
     <div class="ml-auto flex items-center gap-3">{@render actions({ bench, autosave })}</div>
   </div>
 
@@ -268,62 +191,14 @@
       onmark={(stepId) => (bench.marked = stepId)}
       oncut={(zMm) => bench.showing.cutAt(zMm)}
     />
-    <section class="relative min-w-0 flex-1" aria-label={isPlanLarge ? say.plan : say.solid}>
-      {#if drawn}
-        <OutlineEditor
-          {bench}
-          outline={drawn.outline}
-          isProfile={drawn.isProfile}
-          problem={drawn.problem}
-          onchange={(outline, gesture) => bench.setField(drawn.stepId, drawn.path, outline, gesture)}
-          ondone={() => (bench.drawing = undefined)}
-        />
-      {/if}
-      {#if bench.solid}
-        {#if bench.solid.mesh.triangles.length > 0}
-          <div class={drawn ? 'inset beside' : isPlanLarge ? 'inset' : 'h-full w-full'}>
-            <SolidView
-              mesh={bench.solid.mesh}
-              edges={bench.solid.edges}
-              {colour}
-              plateMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
-              {markedStep}
-              hatched={bench.hatched}
-              {limits}
-              thickness={bench.showing.part?.thickness}
-              inspection={bench.solid.isInspected ? bench.solid.inspection : undefined}
-              onthickness={(upToMm) => bench.showing.showThickness(upToMm)}
-              cut={bench.showing.cutMm === undefined
-                ? undefined
-                : { zMm: bench.showing.cutMm, region: bench.showing.part?.section?.region }}
-              bind:view
-              partId={bench.showing.part?.partId}
-              isSmall={isPlanLarge || drawn !== undefined}
-              onpick={pick}
-              pins={bench.partId === pinnedPart ? pins : undefined}
-            />
-          </div>
-        {/if}
-        {#if !drawn}
-          <div class={isPlanLarge ? 'h-full w-full' : 'inset'}>
-            {#if bench.showing.part?.section}
-              <SectionSheet section={bench.showing.part?.section} isSmall={!isPlanLarge} />
-            {:else}
-              <Plan {bench} isSmall={!isPlanLarge} />
-            {/if}
-          </div>
-          <button
-            type="button"
-            class="border-hairline hover:bg-primary-50 absolute right-3 bottom-3 z-10 flex items-center gap-1.5 rounded border bg-white px-2.5 py-1 text-sm"
-            onclick={() => (isPlanLarge = !isPlanLarge)}
-          >
-            <ArrowLeftRight size={14} aria-hidden="true" />{isPlanLarge ? say.solidLarge : say.planLarge}
-          </button>
-        {/if}
-      {/if}
-      {#if !drawn}<ShapeBefore {bench} />{/if}
-      {#if isPickingFace}<FaceList {bench} />{/if}
-    </section>
+    <BenchStage
+      {bench}
+      {limits}
+      {colour}
+      bind:isPlanLarge
+      bind:view
+      pins={bench.partId === pinnedPart ? pins : undefined}
+    />
     <section
       class="border-hairline w-[300px] shrink-0 overflow-y-auto border-l bg-white max-[1150px]:w-[250px]"
       aria-label={say.inspection}
@@ -354,31 +229,3 @@
 />
 <VersionsDialog bind:open={isLookingBack} {bench} {autosave} {projectId} {versions} {onkept} />
 <FileInputs bind:this={files} {bench} {projectId} />
-
-<style>
-  .inset {
-    position: absolute;
-    bottom: 0.75rem;
-    left: 0.75rem;
-    z-index: 5;
-    overflow: hidden;
-    width: 232px;
-    height: 158px;
-    border: 1px solid var(--color-hairline);
-    border-radius: 4px;
-    background: #fff;
-  }
-  @media (max-width: 1150px) {
-    .inset {
-      width: 188px;
-      height: 128px;
-    }
-  }
-  /* Under the table of points, so that it covers nothing of the drawing. */
-  .inset.beside {
-    right: 0.5rem;
-    left: auto;
-    width: 192px;
-    height: 130px;
-  }
-</style>

@@ -11,7 +11,7 @@
   let { bench, autosave }: Props = $props();
 
   async function keepMine(): Promise<void> {
-    if (autosave.theirs) bench.rememberBefore(autosave.theirs.design);
+    if (autosave.theirs) bench.history.edited(autosave.theirs.design);
     await autosave.keepMine();
   }
 

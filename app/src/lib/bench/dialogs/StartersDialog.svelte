@@ -9,8 +9,8 @@
 
   function begin(index: number): void {
     const { title, recipe } = starters[index];
-    if (isEmptyPart(bench.design, bench.partId)) bench.fillPart(title, recipe);
-    else bench.addPart({ name: title, recipe });
+    if (isEmptyPart(bench.design, bench.partId)) bench.parts.fill(title, recipe);
+    else bench.parts.add({ name: title, recipe });
     open = false;
   }
 </script>

@@ -80,7 +80,7 @@
       if (words === undefined) return say(texts.noRecipeIn(file.name));
       const parsed = parseRecipe(JSON.parse(words));
       if (!parsed.ok) return say(`${file.name}: ${parsed.problem.message}`);
-      bench.addPart({ name: file.name.replace(/\.3mf$/i, ''), recipe: parsed.recipe });
+      bench.parts.add({ name: file.name.replace(/\.3mf$/i, ''), recipe: parsed.recipe });
     } catch (error) {
       if (error instanceof FormatError) return say(`${file.name}: ${error.message}.`);
       if (error instanceof SyntaxError) return say(texts.recipeDamaged(file.name));

@@ -23,7 +23,7 @@
   const isAlone = $derived(parts.length === 1);
 
   function rename(event: Event & { currentTarget: HTMLInputElement }): void {
-    refused = bench.renamePart(event.currentTarget.value);
+    refused = bench.parts.rename(event.currentTarget.value);
     const shown = parts.find(({ id }) => id === bench.partId);
     if (refused !== undefined && shown) event.currentTarget.value = shown.name;
   }
@@ -64,10 +64,10 @@
       <Plus size={16} />
     </button>
     <Dropdown simple bind:isOpen={isAdding} class="border-hairline w-56 border" aria-label={say.addPart}>
-      <DropdownItem onclick={() => add(() => bench.addPart({ name: say.newPart, recipe: emptyRecipe() }))}>
+      <DropdownItem onclick={() => add(() => bench.parts.add({ name: say.newPart, recipe: emptyRecipe() }))}>
         {say.emptyPart}
       </DropdownItem>
-      <DropdownItem onclick={() => add(() => bench.addPart())}>{say.copyOfPart}</DropdownItem>
+      <DropdownItem onclick={() => add(() => bench.parts.add())}>{say.copyOfPart}</DropdownItem>
       <DropdownItem onclick={() => add(onexample)}>{say.anExample} …</DropdownItem>
       <DropdownItem onclick={() => add(onfile)}>{say.fromFile} …</DropdownItem>
     </Dropdown>
@@ -77,7 +77,7 @@
         class="tool"
         aria-label={say.copyPart}
         title={say.copyPartWhy}
-        onclick={() => bench.addPart()}><Copy size={15} /></button
+        onclick={() => bench.parts.add()}><Copy size={15} /></button
       >
       {#if !isAlone}
         <button
@@ -85,7 +85,7 @@
           class="tool"
           aria-label={say.deletePart}
           title={say.deletePart}
-          onclick={() => bench.removePart()}><Trash size={15} /></button
+          onclick={() => bench.parts.remove()}><Trash size={15} /></button
         >
       {/if}
     </span>
@@ -97,7 +97,7 @@
         {say.thisIsHandedIn}
       {:else}
         {say.otherIsHandedIn(parts.find(({ id }) => id === chosen)?.name ?? '')}
-        <button type="button" class="word" onclick={() => bench.choosePart()}>{say.handInThis}</button>
+        <button type="button" class="word" onclick={() => bench.parts.choose()}>{say.handInThis}</button>
       {/if}
     </p>
   {/if}

@@ -50,13 +50,13 @@
   onadd={(kind) => bench.addStep(kind)}
   onexample={() => (isBeginning = true)}
 />
-{#if bench.question}
-  {@const { what, step, broken } = bench.question}
-  <Modal open title={say.breaks[what](step)} size="sm" onclose={() => bench.answer(false)}>
+{#if bench.asking.question}
+  {@const { what, step, broken } = bench.asking.question}
+  <Modal open title={say.breaks[what](step)} size="sm" onclose={() => bench.asking.answer(false)}>
     <p>{say.breaksWhat[what](broken)}</p>
     <div class="flex justify-end gap-2">
-      <Button color="alternative" autofocus onclick={() => bench.answer(false)}>{say.breaksNo}</Button>
-      <Button onclick={() => bench.answer(true)}>{say.breaksYes[what]}</Button>
+      <Button color="alternative" autofocus onclick={() => bench.asking.answer(false)}>{say.breaksNo}</Button>
+      <Button onclick={() => bench.asking.answer(true)}>{say.breaksYes[what]}</Button>
     </div>
   </Modal>
 {/if}

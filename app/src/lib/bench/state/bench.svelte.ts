@@ -1,12 +1,7 @@
 import {
-  addPart,
-  choosePart,
-  copyPart,
   designProblem,
   recipeOf,
   removeMeasure,
-  removePart,
-  renamePart,
   setMeasure,
   shareMeasure,
   unshareMeasure,
@@ -18,11 +13,11 @@ import {
   addMeasure,
   addStep,
   duplicateStep,
-  brokenBy,
   moveStep,
   pickedFace,
   removeStep,
   setField,
+  setFields,
   valuesOf,
   type Edited,
   type FieldPath,
@@ -34,21 +29,15 @@ import {
 import type { Remedy } from '@kelbrin/core/advise';
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Vec3 } from '@kelbrin/core/mesh';
-import { History, type HistoryStates } from './history';
+import { AskingFirst } from './askingFirst.svelte';
+import { History } from './history.svelte';
 import type { ExportedFile, ExportWish, Setting, ShownSolid } from '../worker/messages';
+import { PartEdits } from './partEdits';
+import { partToShow } from './partToShow';
 import { Showing } from './showing.svelte';
 import type { WorkerLike } from '../worker/solidClient';
 
 const NO_MEASURES: ReadonlyMap<string, number> = new Map();
-
-/** What is asked before a change is made that other steps do not survive. */
-export interface BenchQuestion {
-  readonly what: 'delete' | 'move';
-  /** The place of the step, from 1, and of those that would name it no longer, as they would stand then. */
-  readonly step: number;
-  readonly broken: readonly number[];
-  go(): void;
-}
 
 /**
  * What is on the bench: the project's parts with their history, the part that is shown with its last good solid and
@@ -66,13 +55,9 @@ export class BenchState {
   marked = $state<string>();
   /** The triangles of the finding that is looked at. */
   hatched = $state.raw<{ triangles: readonly number[]; verdict: 'pass' | 'warn' | 'fail' }>();
-  canUndo = $state(false);
-  canRedo = $state(false);
   /** The outline that is being drawn on the plan. */
   drawing = $state.raw<{ readonly stepId: string; readonly path: FieldPath }>();
   /** What was mended or guessed when a file was taken into a step. */
-  /** A change that would break other steps, until somebody has said whether it shall be made. */
-  question = $state.raw<BenchQuestion>();
   fileNotes = $state.raw<{ readonly stepId: string; readonly notes: readonly string[] }>();
   /** The step whose face on the plate is being picked in the view. */
   pickingFace = $state.raw<{ readonly stepId: string; readonly path: FieldPath }>();
@@ -83,7 +68,12 @@ export class BenchState {
   });
 
   readonly #setting: Setting;
-  readonly #history = new History<Design>();
+  /** What can be undone and redone. */
+  readonly history = new History<Design>();
+  /** Asks before a step is deleted or moved that others name. */
+  readonly asking = new AskingFirst();
+  /** Adds, names and deletes parts. */
+  readonly parts = new PartEdits(this);
   /** The part as it was last built, with all that is known of that very state of it. */
   readonly showing: Showing;
   readonly #onChange: (design: Design) => void;
@@ -125,10 +115,7 @@ export class BenchState {
 
   /** Puts several values into fields of one step, as one edit. */
   setFields(stepId: string, changes: readonly { path: FieldPath; value: unknown }[], gesture?: number): void {
-    const edited = changes.reduce<Edited>(
-      (result, { path, value }) => (result.ok ? setField(result.recipe, stepId, path, value) : result),
-      { ok: true, recipe: this.recipe },
-    );
+    const edited = setFields(this.recipe, stepId, changes);
     this.#try(edited, `${stepId} ${changes.map(({ path }) => path.join(' ')).join(', ')}`, gesture);
   }
 
@@ -148,9 +135,10 @@ export class BenchState {
 
   /** Deletes a step; asks first where others name it and would be left without. */
   removeStep(stepId: string): void {
-    this.#askIfBreaking(
+    this.asking.take(
       'delete',
       stepId,
+      this,
       (recipe) => removeStep(recipe, stepId),
       (changed) => {
         this.#edit(changed);
@@ -169,37 +157,13 @@ export class BenchState {
 
   /** Moves a step by places; asks first where another would then name what comes after it. */
   moveStep(stepId: string, by: number, gesture?: number): void {
-    this.#askIfBreaking(
+    this.asking.take(
       'move',
       stepId,
+      this,
       (recipe) => moveStep(recipe, stepId, by),
       (changed) => this.#edit(changed, gesture === undefined ? undefined : `move ${stepId}`, gesture),
     );
-  }
-
-  /** Goes on with the change that was asked about, or leaves it. */
-  answer(goesOn: boolean): void {
-    const asked = this.question;
-    this.question = undefined;
-    if (goesOn) asked?.go();
-  }
-
-  /** Takes a change of a step, at once or when it was asked. It is worked out then, as others may have edited meanwhile. */
-  #askIfBreaking(
-    what: BenchQuestion['what'],
-    stepId: string,
-    change: (recipe: Recipe) => Recipe,
-    take: (changed: Recipe) => void,
-  ): void {
-    const { recipe, partId } = this;
-    const changed = change(recipe);
-    const broken = brokenBy(recipe, changed);
-    if (broken.length === 0) return take(changed);
-    const step = recipe.steps.findIndex(({ id }) => id === stepId) + 1;
-    const go = () => {
-      if (this.partId === partId) take(change(this.recipe));
-    };
-    this.question = { what, step, broken, go };
   }
 
   addMeasure(): void {
@@ -228,41 +192,6 @@ export class BenchState {
     this.#ask();
   }
 
-  /** Adds a part, as a copy of the one that is shown unless its recipe is given, and shows it. */
-  addPart(named?: { readonly name: string; readonly recipe: Recipe }): void {
-    const added = named ? addPart(this.design, named.name, named.recipe) : copyPart(this.design, this.partId);
-    if (!added.ok) this.problem = added.problem;
-    else this.#editDesign(added.design, added.partId);
-  }
-
-  /** Puts a whole recipe into the part that is shown, and calls it by a name. */
-  fillPart(name: string, recipe: Recipe): void {
-    const filled = withRecipe(this.design, this.partId, recipe);
-    const named = renamePart(filled, this.partId, name);
-    this.#editDesign(named.ok ? named.design : filled);
-  }
-
-  /** Calls the part that is shown something else; what is wrong with a name is handed back. */
-  renamePart(name: string): string | undefined {
-    const renamed = renamePart(this.design, this.partId, name);
-    if (!renamed.ok) return renamed.problem.message;
-    this.#editDesign(renamed.design);
-    return undefined;
-  }
-
-  /** Deletes the part that is shown; its neighbour is shown then. */
-  removePart(): void {
-    const { parts } = this.design;
-    const at = parts.findIndex(({ id }) => id === this.partId);
-    const removed = removePart(this.design, this.partId);
-    if (removed.ok) this.#editDesign(removed.design, (parts[at + 1] ?? parts[at - 1]).id);
-  }
-
-  /** Says that the part that is shown is the one to hand in. */
-  choosePart(): void {
-    this.#editDesign(choosePart(this.design, this.partId));
-  }
-
   /** Puts a whole state in the place of this one, as one edit that can be undone. */
   replace(design: Design, keep: 'save' | 'saved' = 'save'): void {
     const problem = designProblem(design);
@@ -270,24 +199,18 @@ export class BenchState {
       this.problem = problem;
       return;
     }
-    this.#history.edited(this.design);
-    this.#show(design, this.#partOf(design), keep === 'save');
-  }
-
-  /** Puts another state under this one, so that undo leads to it. */
-  rememberBefore(design: Design): void {
-    this.#history.edited(design);
-    this.#noteHistory();
+    this.history.edited(this.design);
+    this.#show(design, partToShow(design, this.design, this.partId), keep === 'save');
   }
 
   undo(): void {
-    const before = this.#history.undo(this.design);
-    if (before) this.#show(before, this.#partOf(before));
+    const before = this.history.undo(this.design);
+    if (before) this.#show(before, partToShow(before, this.design, this.partId));
   }
 
   redo(): void {
-    const after = this.#history.redo(this.design);
-    if (after) this.#show(after, this.#partOf(after));
+    const after = this.history.redo(this.design);
+    if (after) this.#show(after, partToShow(after, this.design, this.partId));
   }
 
   /** Takes a change that mends a finding, as one edit. */
@@ -310,7 +233,7 @@ export class BenchState {
   }
 
   #tryDesign(edited: EditedDesign, field?: string, gesture?: number): void {
-    if (edited.ok) this.#editDesign(edited.design, this.partId, field, gesture);
+    if (edited.ok) this.editDesign(edited.design, this.partId, field, gesture);
     else this.problem = edited.problem;
   }
 
@@ -318,17 +241,17 @@ export class BenchState {
     if (recipe === this.recipe) return;
     // Fields of two parts can have one name, as the parts' ids keep them apart.
     const own = field && `${this.partId} ${field}`;
-    this.#editDesign(withRecipe(this.design, this.partId, recipe), this.partId, own, gesture);
+    this.editDesign(withRecipe(this.design, this.partId, recipe), this.partId, own, gesture);
   }
 
   /** Takes an edit, whatever it came from, if what it makes can be kept; otherwise says why not and leaves all as it was. */
-  #editDesign(design: Design, partId = this.partId, field?: string, gesture?: number): void {
+  editDesign(design: Design, partId = this.partId, field?: string, gesture?: number): void {
     const problem = designProblem(design);
     if (problem) {
       this.problem = problem;
       return;
     }
-    this.#history.edited(this.design, field, Date.now(), gesture);
+    this.history.edited(this.design, field, Date.now(), gesture);
     this.#show(design, partId);
   }
 
@@ -337,7 +260,6 @@ export class BenchState {
     if (partId !== this.partId) this.#turnTo(partId);
     this.recipe = recipeOf(design, partId);
     this.problem = undefined;
-    this.#noteHistory();
     this.#ask();
     if (tell) this.#onChange(design);
   }
@@ -348,32 +270,6 @@ export class BenchState {
     this.showing.clear();
     this.problem = this.marked = this.hatched = undefined;
     this.drawing = this.fileNotes = this.pickingFace = undefined;
-  }
-
-  /** The part to show of a state that takes the place of this one: the one that is shown, or one that was changed. */
-  #partOf({ parts, chosen }: Design): string {
-    const now = this.design.parts.map((part) => JSON.stringify(part));
-    const changed = parts.filter((part) => !now.includes(JSON.stringify(part))).map(({ id }) => id);
-    const isThere = parts.some(({ id }) => id === this.partId);
-    if (isThere && (changed.length === 0 || changed.includes(this.partId))) return this.partId;
-    return changed[0] ?? (isThere ? this.partId : chosen);
-  }
-
-  /** Takes up a history that was kept; edits that were made meanwhile have begun one of their own. */
-  restoreHistory(states: HistoryStates<Design>): void {
-    if (this.#history.canUndo || this.#history.canRedo) return;
-    this.#history.restore(states);
-    this.#noteHistory();
-  }
-
-  /** Everything that can be undone and redone. */
-  get history(): HistoryStates<Design> {
-    return this.#history.states;
-  }
-
-  #noteHistory(): void {
-    this.canUndo = this.#history.canUndo;
-    this.canRedo = this.#history.canRedo;
   }
 
   /** Asks for the solid of the part as it stands. */

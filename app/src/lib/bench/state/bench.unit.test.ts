@@ -47,16 +47,16 @@ describe('the bench', () => {
   it('asks before a move leaves a step without what it names, and moves in what is there by then', () => {
     const order = () => bench.recipe.steps.map(({ id }) => id);
     bench.moveStep('s2', -1);
-    expect(bench.question).toMatchObject({ what: 'move', step: 2, broken: [1] });
+    expect(bench.asking.question).toMatchObject({ what: 'move', step: 2, broken: [1] });
     expect(order()).toEqual(['s1', 's2', 's3']);
     const mate = label();
     bench.replace(designOf({ ...mate, steps: mate.steps.slice(0, 2) }, 'Label'), 'saved');
-    bench.answer(true);
-    expect(bench.question).toBeUndefined();
+    bench.asking.answer(true);
+    expect(bench.asking.question).toBeUndefined();
     expect(order()).toEqual(['s2', 's1']);
     bench.undo();
     bench.moveStep('s2', -1);
-    bench.answer(false);
+    bench.asking.answer(false);
     expect(order()).toEqual(['s1', 's2']);
   });
 
@@ -85,11 +85,11 @@ describe('the bench', () => {
     expect(bench.recipe.steps).toHaveLength(3);
     bench.undo();
     expect(widthOf(bench.recipe)).toBe(84);
-    expect(bench.canUndo).toBe(false);
+    expect(bench.history.canUndo).toBe(false);
     bench.redo();
     bench.redo();
     expect(bench.recipe.steps).toHaveLength(2);
-    expect(bench.canRedo).toBe(false);
+    expect(bench.history.canRedo).toBe(false);
     expect(saved).toHaveLength(6);
   });
 
@@ -110,7 +110,7 @@ describe('the bench', () => {
 
   it('puts a state that another tab saved within reach of undo', () => {
     bench.setField('s1', ['outline', 'widthMm'], 90);
-    bench.rememberBefore(designOf(label('Other')));
+    bench.history.edited(designOf(label('Other')));
     bench.undo();
     expect(bench.recipe).toEqual(label('Other'));
   });
@@ -204,7 +204,7 @@ it('shows no thickness of a solid that is no longer shown, and measures none for
   expect(bench.showing.part?.thickness).toBeUndefined();
   const measurings = () => asked.filter(({ kind }) => kind === 'thickness').length;
   expect(measurings()).toBe(2);
-  bench.addPart();
+  bench.parts.add();
   answer({ kind: 'solid', job: 3, solid });
   expect(measurings()).toBe(2);
 });
@@ -213,13 +213,13 @@ describe('several parts', () => {
   const shown = () => bench.design.parts.find(({ id }) => id === bench.partId)!.name;
 
   it('are copied, named, deleted and brought back, each edit as one', () => {
-    bench.addPart();
+    bench.parts.add();
     expect(shown()).toBe('Label 2');
     expect(bench.recipe).toEqual(label());
-    expect(bench.renamePart('Label')).toBe('There is a part called “Label” already: choose another name.');
-    expect(bench.renamePart('Thin label')).toBeUndefined();
-    bench.choosePart();
-    bench.removePart();
+    expect(bench.parts.rename('Label')).toBe('There is a part called “Label” already: choose another name.');
+    expect(bench.parts.rename('Thin label')).toBeUndefined();
+    bench.parts.choose();
+    bench.parts.remove();
     expect(shown()).toBe('Label');
     expect(bench.design.chosen).toBe('p1');
     bench.undo();
@@ -228,7 +228,7 @@ describe('several parts', () => {
   });
 
   it('are edited apart, and undo shows the part that it changes', () => {
-    bench.addPart();
+    bench.parts.add();
     bench.setField('s1', ['outline', 'widthMm'], 90);
     bench.showPart('p1');
     expect(widthOf(bench.recipe)).toBe(84);
@@ -245,15 +245,15 @@ describe('several parts', () => {
   it('leave nothing of one another on the bench', () => {
     answer({ kind: 'solid', job: 1, solid });
     bench.marked = 's2';
-    bench.addPart({ name: 'Empty', recipe: { ...label(), steps: [] } });
+    bench.parts.add({ name: 'Empty', recipe: { ...label(), steps: [] } });
     expect([bench.solid, bench.marked]).toEqual([undefined, undefined]);
-    bench.fillPart('Round', label('Round'));
+    bench.parts.fill('Round', label('Round'));
     expect(shown()).toBe('Round');
   });
 
   it('share a measure, whichever of them it is changed in', () => {
     bench.addMeasure();
-    bench.addPart();
+    bench.parts.add();
     bench.shareMeasure('a', true);
     bench.showPart('p1');
     bench.setMeasure('a', { value: 12 });
@@ -303,7 +303,7 @@ describe('what cannot be kept', () => {
   it('nor steps of one id, nor parts of one name, from a file or a remedy', () => {
     const before = bench.design;
     const twice = { ...label(), steps: [label().steps[0], label().steps[0]] };
-    bench.addPart({ name: 'Twice', recipe: twice });
+    bench.parts.add({ name: 'Twice', recipe: twice });
     expect(bench.design).toBe(before);
     expect(bench.problem?.message).toMatch(/^That cannot be: .*earlier step/);
     expect(saved).toEqual([]);
@@ -321,7 +321,7 @@ describe('what is shown', () => {
   const estimate = (seconds: number) => ({ seconds, filamentMm: 1, grams: 1, colourGrams: [1], layers: 1 });
 
   it('is never a solid of another part, not even while it is being built', () => {
-    bench.addPart();
+    bench.parts.add();
     answer({ kind: 'solid', job: 1, solid: shape(1) });
     expect(bench.solid).toBeUndefined();
     answer({ kind: 'estimate', job: 1, estimate: estimate(60) });

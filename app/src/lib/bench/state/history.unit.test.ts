@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { History } from './history';
+import { History } from './history.svelte';
 
 it('takes back every edit and does it again, in turn', () => {
   fc.assert(

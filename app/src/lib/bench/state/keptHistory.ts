@@ -1,6 +1,6 @@
 import { get, set } from 'idb-keyval';
 import { parseDesign, sameDesign, type Design } from '@kelbrin/core/design';
-import type { HistoryStates } from './history';
+import type { HistoryStates } from './history.svelte';
 
 /** Where histories are kept; the browser's own database, or a stand-in for it in tests. */
 export interface HistoryStore {

@@ -12,8 +12,8 @@ export interface HistoryStates<State> {
  * them, are taken back together.
  */
 export class History<State> {
-  #past: State[] = [];
-  #future: State[] = [];
+  #past = $state.raw<readonly State[]>([]);
+  #future = $state.raw<readonly State[]>([]);
   #last: { field: string; at: number; gesture?: number } | undefined;
 
   /** Everything that can be undone and redone, to be kept over a reload. */
@@ -21,10 +21,11 @@ export class History<State> {
     return { past: this.#past, future: this.#future };
   }
 
-  /** Takes up what was kept. */
+  /** Takes up what was kept; edits that were made meanwhile have begun a history of their own. */
   restore({ past, future }: HistoryStates<State>): void {
-    this.#past = [...past];
-    this.#future = [...future];
+    if (this.canUndo || this.canRedo) return;
+    this.#past = past;
+    this.#future = future;
     this.#last = undefined;
   }
 
@@ -46,25 +47,27 @@ export class History<State> {
       field !== undefined &&
       this.#last?.field === field &&
       (gesture === undefined ? isQuick && this.#last.gesture === undefined : this.#last.gesture === gesture);
-    if (!isSame) this.#past.push(before);
+    if (!isSame) this.#past = [...this.#past, before];
     this.#future = [];
     this.#last = field === undefined ? undefined : { field, at: now, gesture };
   }
 
   /** The state before the last edit, or undefined; `current` becomes what redo returns to. */
   undo(current: State): State | undefined {
-    const before = this.#past.pop();
+    const before = this.#past.at(-1);
     if (before === undefined) return undefined;
-    this.#future.push(current);
+    this.#past = this.#past.slice(0, -1);
+    this.#future = [...this.#future, current];
     this.#last = undefined;
     return before;
   }
 
   /** The state that was last undone, or undefined. */
   redo(current: State): State | undefined {
-    const after = this.#future.pop();
+    const after = this.#future.at(-1);
     if (after === undefined) return undefined;
-    this.#past.push(current);
+    this.#future = this.#future.slice(0, -1);
+    this.#past = [...this.#past, current];
     this.#last = undefined;
     return after;
   }

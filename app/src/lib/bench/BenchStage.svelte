@@ -1,0 +1,144 @@
+<script lang="ts">
+  import ArrowLeftRight from '@lucide/svelte/icons/arrow-left-right';
+  import type { ComponentProps } from 'svelte';
+  import type { LimitsCard } from '@kelbrin/core/inspect';
+  import { facesOf } from '@kelbrin/core/mesh';
+  import { turnsProfile, type PointsOutline } from '@kelbrin/core/recipe';
+  import SolidView from '$lib/ui/solidView/SolidView.svelte';
+  import type { Look } from '$lib/ui/solidView/views';
+  import SectionSheet from './inspection/SectionSheet.svelte';
+  import ShapeBefore from './inspection/ShapeBefore.svelte';
+  import OutlineEditor from './plan/OutlineEditor.svelte';
+  import Plan from './plan/Plan.svelte';
+  import FaceList from './recipe/FaceList.svelte';
+  import type { BenchState } from './state/bench.svelte';
+  import { benchTexts as say } from '$lib/texts/bench';
+
+  /** The middle of the bench: the solid with the plan beside it, or the other way round, and what is drawn or picked there. */
+  interface Props {
+    bench: BenchState;
+    limits: LimitsCard;
+    colour: string;
+    isPlanLarge: boolean;
+    view: Look;
+    /** Words that stand at places on the part. */
+    pins: ComponentProps<typeof SolidView>['pins'];
+  }
+  let { bench, limits, colour, isPlanLarge = $bindable(), view = $bindable(), pins }: Props = $props();
+
+  const markedStep = $derived.by(() => {
+    const at = bench.recipe.steps.findIndex(({ id }) => id === bench.marked);
+    return at < 0 ? undefined : at;
+  });
+
+  /** The outline that is being drawn, as it is in the recipe now. */
+  const drawn = $derived.by(() => {
+    const { drawing } = bench;
+    const step = bench.recipe.steps.find(({ id }) => id === drawing?.stepId);
+    if (!drawing || !step) return undefined;
+    const outline = drawing.path.reduce<unknown>(
+      (data, key) => (data as Record<string | number, unknown> | undefined)?.[key],
+      step,
+    ) as PointsOutline | undefined;
+    if (outline?.shape !== 'points') return undefined;
+    const problem = bench.problem?.stepId === drawing.stepId ? bench.problem : undefined;
+    return { ...drawing, outline, isProfile: turnsProfile(step), problem };
+  });
+  const isPickingFace = $derived(bench.recipe.steps.some(({ id }) => id === bench.pickingFace?.stepId));
+
+  function pick(triangle: number | undefined): void {
+    if (isPickingFace && triangle !== undefined && bench.solid) {
+      const { normals } = facesOf(bench.solid.mesh);
+      const normal = [normals[3 * triangle], normals[3 * triangle + 1], normals[3 * triangle + 2]] as const;
+      bench.pickFace(normal);
+      return;
+    }
+    const step = triangle === undefined ? undefined : bench.solid?.mesh.stepOf?.[triangle];
+    bench.marked = step === undefined ? undefined : bench.recipe.steps[step]?.id;
+  }
+</script>
+
+<section class="relative min-w-0 flex-1" aria-label={isPlanLarge ? say.plan : say.solid}>
+  {#if drawn}
+    <OutlineEditor
+      {bench}
+      outline={drawn.outline}
+      isProfile={drawn.isProfile}
+      problem={drawn.problem}
+      onchange={(outline, gesture) => bench.setField(drawn.stepId, drawn.path, outline, gesture)}
+      ondone={() => (bench.drawing = undefined)}
+    />
+  {/if}
+  {#if bench.solid}
+    {#if bench.solid.mesh.triangles.length > 0}
+      <div class={drawn ? 'inset beside' : isPlanLarge ? 'inset' : 'h-full w-full'}>
+        <SolidView
+          mesh={bench.solid.mesh}
+          edges={bench.solid.edges}
+          {colour}
+          plateMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
+          {markedStep}
+          hatched={bench.hatched}
+          {limits}
+          thickness={bench.showing.part?.thickness}
+          inspection={bench.solid.isInspected ? bench.solid.inspection : undefined}
+          onthickness={(upToMm) => bench.showing.showThickness(upToMm)}
+          cut={bench.showing.cutMm === undefined
+            ? undefined
+            : { zMm: bench.showing.cutMm, region: bench.showing.part?.section?.region }}
+          bind:view
+          partId={bench.showing.part?.partId}
+          isSmall={isPlanLarge || drawn !== undefined}
+          onpick={pick}
+          {pins}
+        />
+      </div>
+    {/if}
+    {#if !drawn}
+      <div class={isPlanLarge ? 'h-full w-full' : 'inset'}>
+        {#if bench.showing.part?.section}
+          <SectionSheet section={bench.showing.part?.section} isSmall={!isPlanLarge} />
+        {:else}
+          <Plan {bench} isSmall={!isPlanLarge} />
+        {/if}
+      </div>
+      <button
+        type="button"
+        class="border-hairline hover:bg-primary-50 absolute right-3 bottom-3 z-10 flex items-center gap-1.5 rounded border bg-white px-2.5 py-1 text-sm"
+        onclick={() => (isPlanLarge = !isPlanLarge)}
+      >
+        <ArrowLeftRight size={14} aria-hidden="true" />{isPlanLarge ? say.solidLarge : say.planLarge}
+      </button>
+    {/if}
+  {/if}
+  {#if !drawn}<ShapeBefore {bench} />{/if}
+  {#if isPickingFace}<FaceList {bench} />{/if}
+</section>
+
+<style>
+  .inset {
+    position: absolute;
+    bottom: 0.75rem;
+    left: 0.75rem;
+    z-index: 5;
+    overflow: hidden;
+    width: 232px;
+    height: 158px;
+    border: 1px solid var(--color-hairline);
+    border-radius: 4px;
+    background: #fff;
+  }
+  @media (max-width: 1150px) {
+    .inset {
+      width: 188px;
+      height: 128px;
+    }
+  }
+  /* Under the table of points, so that it covers nothing of the drawing. */
+  .inset.beside {
+    right: 0.5rem;
+    left: auto;
+    width: 192px;
+    height: 130px;
+  }
+</style>
