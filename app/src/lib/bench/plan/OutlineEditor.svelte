@@ -1,12 +1,15 @@
 <script lang="ts">
-  import { Button, Checkbox } from 'flowbite-svelte';
   import { bentEdge } from '@kelbrin/core/plane';
   import { isFormula, evaluateAmount, type Node, type Point, type PointsOutline } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
+  import { bendThrough, middleOf } from './bend';
   import Dimension from './Dimension.svelte';
   import { simplified } from './freehand';
   import NodeTable from './NodeTable.svelte';
-  import { fitted, paperLines, toMillimetres, toPixels, type Sheet } from './sheet';
+  import OutlineBar from './OutlineBar.svelte';
+  import OutlineHandles from './OutlineHandles.svelte';
+  import PaperLines from './PaperLines.svelte';
+  import { fitted, toMillimetres, toPixels, type Sheet } from './sheet';
   import { gridFor, snapped } from './snap';
   import { planTexts as say } from '$lib/texts/plan';
 
@@ -55,7 +58,6 @@
       ...bentEdge(at[i], at[(i + 1) % at.length], bendOf(i)),
     ]),
   );
-  const ticks = $derived(paperLines(sheet));
   const line = (points: readonly Point[]) => `M${points.map((point) => px(point).join(' ')).join('L')}`;
 
   function pointAt(event: PointerEvent & { currentTarget: Element }, isSnapped = true): Point {
@@ -114,14 +116,9 @@
       };
       put(outline.nodes.with(index, moved), {}, gesture);
     } else {
-      // The height over the chord, in halves of the chord; positive bends to the right of the way.
-      const [a, b] = [at[index], at[(index + 1) % at.length]];
-      const raw = pointAt(event, false);
-      const chord = Math.hypot(b[0] - a[0], b[1] - a[1]);
-      const height = ((raw[0] - a[0]) * (b[1] - a[1]) - (raw[1] - a[1]) * (b[0] - a[0])) / chord;
-      const bend = Math.round(Math.max(-100, Math.min(100, (200 * height) / chord)) / 2) * 2;
+      const bend = bendThrough(at[index], at[(index + 1) % at.length], pointAt(event, false));
       const plain = straight(outline.nodes[index]);
-      put(outline.nodes.with(index, Math.abs(bend) < 4 ? plain : { ...plain, bend }), {}, gesture);
+      put(outline.nodes.with(index, bend === 0 ? plain : { ...plain, bend }), {}, gesture);
     }
   }
 
@@ -157,10 +154,7 @@
   }
 
   function insertAfter(index: number): void {
-    const points = edges[index];
-    const [x, y] = points[Math.floor(points.length / 2)];
-    const middle =
-      points.length === 2 ? [(points[0][0] + points[1][0]) / 2, (points[0][1] + points[1][1]) / 2] : [x, y];
+    const middle = middleOf(edges[index]);
     const plain = straight(outline.nodes[index]);
     const nodes = outline.nodes.with(index, plain);
     put(nodes.toSpliced(index + 1, 0, { xMm: round(middle[0]), yMm: round(middle[1]) }));
@@ -181,40 +175,17 @@
 </script>
 
 <div class="flex h-full w-full flex-col bg-white">
-  <div class="border-hairline flex items-center gap-4 border-b px-3 py-1.5 text-sm">
-    <strong>{isProfile ? say.profile : say.outline}</strong>
-    <Checkbox
-      checked={outline.smooth}
-      onchange={(event) => onchange({ ...outline, smooth: event.currentTarget.checked })}
-    >
-      {say.smooth}
-    </Checkbox>
-    {#if !isProfile}
-      <Checkbox
-        checked={outline.mirrored}
-        onchange={(event) => onchange({ ...outline, mirrored: event.currentTarget.checked })}
-      >
-        {say.mirrored}
-      </Checkbox>
-    {/if}
-    <button
-      type="button"
-      class="rounded border px-2 py-0.5 whitespace-nowrap {isFreehand
-        ? 'bg-primary-700 text-white'
-        : 'border-hairline hover:bg-primary-50'}"
-      aria-pressed={isFreehand}
-      onclick={() => (isFreehand = !isFreehand)}>{say.freehand}</button
-    >
-    <button
-      type="button"
-      class="border-hairline hover:bg-primary-50 rounded border px-2 py-0.5 whitespace-nowrap"
-      onclick={() => {
-        put([], { closed: false, smooth: false });
-        chosen = undefined;
-      }}>{say.anew}</button
-    >
-    <Button size="xs" class="ml-auto" onclick={ondone}>{say.done}</Button>
-  </div>
+  <OutlineBar
+    {outline}
+    {isProfile}
+    bind:isFreehand
+    onchange={(change) => onchange({ ...outline, ...change })}
+    onanew={() => {
+      put([], { closed: false, smooth: false });
+      chosen = undefined;
+    }}
+    {ondone}
+  />
   <div class="flex min-h-0 flex-1">
     <div class="relative min-w-0 flex-1" bind:clientWidth={widthPx} bind:clientHeight={heightPx}>
       <!-- The table beside it is the way in for the keyboard and for screen readers. -->
@@ -234,18 +205,7 @@
         onpointermove={move}
         onpointerup={release}
       >
-        <g stroke="var(--color-hairline)" stroke-width="0.5">
-          {#each ticks.xs as x (x)}<line x1={px([x, 0])[0]} x2={px([x, 0])[0]} y1="0" y2={heightPx} />{/each}
-          {#each ticks.ys as y (y)}<line x1="0" x2={widthPx} y1={px([0, y])[1]} y2={px([0, y])[1]} />{/each}
-        </g>
-        <g
-          stroke="var(--color-ink)"
-          stroke-width={isProfile || outline.mirrored ? 1.2 : 0.6}
-          stroke-dasharray="12 3 2 3"
-        >
-          <line x1={px([0, 0])[0]} x2={px([0, 0])[0]} y1="0" y2={heightPx} />
-          <line x1="0" x2={widthPx} y1={px([0, 0])[1]} y2={px([0, 0])[1]} stroke-width="0.6" />
-        </g>
+        <PaperLines {sheet} {widthPx} {heightPx} axisPx={isProfile || outline.mirrored ? 1.2 : 0.6} />
         {#if outline.mirrored || isProfile}
           {#each edges as points, i (i)}
             <path
@@ -294,41 +254,7 @@
             stroke="var(--color-primary-700)"
             stroke-width="2"
           />{/if}
-        {#if !outline.smooth}
-          {#each edges as points, i (i)}
-            {@const to = points[Math.floor(points.length / 2)]}
-            {@const handle =
-              points.length === 2
-                ? ([(points[0][0] + points[1][0]) / 2, (points[0][1] + points[1][1]) / 2] as Point)
-                : to}
-            <circle
-              cx={px(handle)[0]}
-              cy={px(handle)[1]}
-              r="4.5"
-              fill="#fff"
-              stroke="var(--color-primary-400)"
-              class="cursor-grab"
-              role="presentation"
-              data-bend={i}
-              onpointerdown={(event) => grab(event, 'bend', i)}><title>{say.bend}</title></circle
-            >
-          {/each}
-        {/if}
-        {#each at as point, i (i)}
-          <rect
-            x={px(point)[0] - 5}
-            y={px(point)[1] - 5}
-            width="10"
-            height="10"
-            fill={chosen === i ? 'var(--color-primary-700)' : '#fff'}
-            stroke="var(--color-primary-700)"
-            stroke-width="1.8"
-            class="cursor-move"
-            role="presentation"
-            data-node={i}
-            onpointerdown={(event) => grab(event, 'point', i)}
-          />
-        {/each}
+        <OutlineHandles {outline} {sheet} {at} {edges} {chosen} ongrab={grab} />
         {#if problem?.at}
           {@const [x, y] = px([problem.at[0], problem.at[1]])}
           <circle cx={x} cy={y} r="9" fill="none" stroke="var(--color-fail)" stroke-width="2.5" />

@@ -12,7 +12,10 @@
   import type { BenchState } from '../state/bench.svelte';
   import Dimension from './Dimension.svelte';
   import { coalesce } from './coalesce';
-  import { fitted, paperLines, pathOf, rangeOf, toMillimetres, toPixels, type Sheet } from './sheet';
+  import PaperLines from './PaperLines.svelte';
+  import PlanHandle from './PlanHandle.svelte';
+  import SnapGuides from './SnapGuides.svelte';
+  import { fitted, pathOf, rangeOf, toMillimetres, toPixels, type Sheet } from './sheet';
   import { gridFor, snapped, snappedBody, type SnapLine } from './snap';
   import { planTexts as say } from '$lib/texts/plan';
 
@@ -51,7 +54,6 @@
   const handles = $derived(
     !isSmall && !isMeasuring && step && outcome ? handlesOf(step, outcome.box, hostBox) : [],
   );
-  const grid = $derived(paperLines(sheet));
 
   /** Edges and middles of all other steps, and the middle of the plate. */
   function snapLines(axis: 0 | 1): SnapLine[] {
@@ -162,14 +164,7 @@
 <div class="relative h-full w-full bg-white" bind:clientWidth={widthPx} bind:clientHeight={heightPx}>
   <!-- A layer of its own, so that the paper is not drawn anew with everything that moves on it. -->
   <svg width={widthPx} height={heightPx} class="absolute inset-0 will-change-transform" aria-hidden="true">
-    <g stroke="var(--color-hairline)" stroke-width="0.5">
-      {#each grid.xs as x (x)}<line x1={px([x, 0])[0]} x2={px([x, 0])[0]} y1="0" y2={heightPx} />{/each}
-      {#each grid.ys as y (y)}<line x1="0" x2={widthPx} y1={px([0, y])[1]} y2={px([0, y])[1]} />{/each}
-    </g>
-    <g stroke="var(--color-ink-soft)" stroke-width="0.6" stroke-dasharray="12 3 2 3" opacity="0.6">
-      <line x1={px([0, 0])[0]} x2={px([0, 0])[0]} y1="0" y2={heightPx} />
-      <line x1="0" x2={widthPx} y1={px([0, 0])[1]} y2={px([0, 0])[1]} />
-    </g>
+    <PaperLines {sheet} {widthPx} {heightPx} tone="var(--color-ink-soft)" opacity={0.6} />
   </svg>
   <!-- The recipe is the way in for screen readers; here the keyboard moves what is marked there. -->
   <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
@@ -233,78 +228,9 @@
       {/if}
     {/if}
     {#each handles as handle (`${handle.kind} ${handle.label}`)}
-      {@const [x, y] = px(handle.at)}
-      {@const cursor =
-        handle.kind === 'move'
-          ? 'move'
-          : handle.kind === 'turn'
-            ? 'grab'
-            : handle.along === 'x'
-              ? 'ew-resize'
-              : 'ns-resize'}
-      <g
-        style:cursor
-        role="presentation"
-        data-handle={handle.label}
-        onpointerdown={(event) => begin(event, handle)}
-        transform="translate({x} {y})"
-      >
-        <title>{handle.label}</title>
-        <circle r="14" fill="transparent" />
-        {#if handle.kind === 'move'}
-          <path d="M-8 0h16M0 -8v16" stroke="var(--color-primary-700)" stroke-width="2" />
-          <circle r="3.5" fill="#fff" stroke="var(--color-primary-700)" stroke-width="1.6" />
-        {:else if handle.kind === 'turn'}
-          <circle
-            r="6"
-            fill="#fff"
-            stroke="var(--color-primary-700)"
-            stroke-width="1.6"
-            stroke-dasharray="9 3"
-          />
-        {:else}
-          <rect
-            x="-5"
-            y="-5"
-            width="10"
-            height="10"
-            fill="#fff"
-            stroke="var(--color-primary-700)"
-            stroke-width="1.6"
-          />
-        {/if}
-      </g>
+      <PlanHandle {handle} at={px(handle.at)} onbegin={(event) => begin(event, handle)} />
     {/each}
-    {#if guides.x}
-      {@const x = px([guides.x.at, 0])[0]}
-      <g pointer-events="none">
-        <line
-          x1={x}
-          x2={x}
-          y1="0"
-          y2={heightPx}
-          stroke="var(--color-warn)"
-          stroke-width="1"
-          stroke-dasharray="6 3"
-        />
-        <text x={x + 4} y="14" font-size="12" fill="var(--color-warn-ink)">{guides.x.of}</text>
-      </g>
-    {/if}
-    {#if guides.y}
-      {@const y = px([0, guides.y.at])[1]}
-      <g pointer-events="none">
-        <line
-          x1="0"
-          x2={widthPx}
-          y1={y}
-          y2={y}
-          stroke="var(--color-warn)"
-          stroke-width="1"
-          stroke-dasharray="6 3"
-        />
-        <text x="6" y={y - 4} font-size="12" fill="var(--color-warn-ink)">{guides.y.of}</text>
-      </g>
-    {/if}
+    <SnapGuides {guides} {sheet} {widthPx} {heightPx} />
     {#if isMeasuring}
       {@const to = ends[1] ?? pointer}
       {#if ends[0] && to}

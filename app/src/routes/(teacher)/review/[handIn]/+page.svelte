@@ -2,20 +2,20 @@
   import { tick } from 'svelte';
   import { enhance } from '$lib/ui/enhance';
   import { goto, invalidate } from '$app/navigation';
-  import CircleQuestionMark from '@lucide/svelte/icons/circle-question-mark';
   import { Button } from 'flowbite-svelte';
   import { checkTitle, type Finding } from '@kelbrin/core/inspect';
   import { differencesOf } from '@kelbrin/core/recipe';
   import ApproveForm from '$lib/review/ApproveForm.svelte';
   import Comparison from '$lib/review/Comparison.svelte';
   import Composer from '$lib/review/Composer.svelte';
+  import HandInBackground from '$lib/review/HandInBackground.svelte';
   import ReadOnlyRecipe from '$lib/review/ReadOnlyRecipe.svelte';
   import RecipeSolid from '$lib/review/RecipeSolid.svelte';
   import RemarkList from '$lib/review/RemarkList.svelte';
   import { placesOf, sentencesOf } from '$lib/review/remarkPlaces';
+  import ReviewBar from '$lib/review/ReviewBar.svelte';
   import { reviewCommand } from '$lib/review/reviewKeys';
   import type { Target } from '$lib/review/target';
-  import TaskText from '$lib/task/TaskText.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
   import type { RemarkDraft } from '$lib/shared/remark';
   import { reviewKeys, reviewTexts as say } from '$lib/texts/review';
@@ -26,7 +26,6 @@
   import PartTakes from '$lib/ui/PartTakes.svelte';
   import { sendJson } from '$lib/ui/send';
   import type { Look } from '$lib/ui/solidView/views';
-  import VerdictChip from '$lib/ui/VerdictChip.svelte';
 
   let { data, form } = $props();
 
@@ -147,49 +146,7 @@
 <svelte:window {onkeydown} />
 
 <main class="flex h-[calc(100vh-var(--bar-height))] flex-col">
-  <div class="border-hairline flex h-12 shrink-0 items-center gap-3 border-b bg-white px-4">
-    <a href="/review" class="text-primary-800 underline underline-offset-2">{say.title}</a>
-    <h1 class="truncate text-lg">
-      {data.student}: {data.brief.title}, {say.handIn(handIn.number, handIn.part)}
-    </h1>
-    {#if inspection}<VerdictChip verdict={inspection.verdict} />{/if}
-    {#if data.decided && data.decided.id !== handIn.id && (data.decided.state === 'approved' || data.decided.state === 'sent_back')}
-      <form
-        method="POST"
-        action="/review/{data.decided.id}?/undo"
-        class="text-ink-soft flex gap-2 text-sm"
-        role="status"
-        use:enhance
-        bind:this={undoing}
-      >
-        {say.decided(data.decided.student, data.decided.state === 'approved')}
-        <button class="text-primary-800 underline underline-offset-2">{say.undoShort}</button>
-      </form>
-    {/if}
-    <div class="ml-auto flex shrink-0 items-center gap-2 text-sm">
-      {#if before}
-        <Button
-          size="xs"
-          color={isComparing ? 'primary' : 'alternative'}
-          aria-pressed={isComparing}
-          onclick={() => (isComparing = !isComparing)}>{say.compareWith(before.number)}</Button
-        >
-      {/if}
-      {#if place >= 0}<span class="text-ink-soft">{say.place(place + 1, data.stack.length)}</span>{/if}
-      <Button size="xs" color="alternative" disabled={place <= 0} onclick={() => move(-1)}>{say.back}</Button>
-      <Button size="xs" color="alternative" disabled={place >= data.stack.length - 1} onclick={() => move(1)}
-        >{say.next}</Button
-      >
-      <button
-        type="button"
-        class="hover:bg-ground rounded p-1.5"
-        aria-label={say.keys}
-        onclick={() => (isHelping = true)}
-      >
-        <CircleQuestionMark size={18} />
-      </button>
-    </div>
-  </div>
+  <ReviewBar {data} {place} bind:isComparing bind:undoing onmove={move} onkeys={() => (isHelping = true)} />
 
   <div class="flex min-h-0 flex-1">
     <section
@@ -202,37 +159,14 @@
         onmark={(stepId) => (marked = stepId)}
         remarks={sentencesOf(data.remarks)}
       />
-      <div class="border-hairline mt-auto flex flex-col gap-3 border-t p-4 text-sm">
-        {#if handIn.note !== ''}
-          <div>
-            <h2 class="mb-0.5 text-base">{say.note}</h2>
-            <p class="border-primary-300 bg-primary-50 border-l-4 px-2 py-1">{handIn.note}</p>
-          </div>
-        {/if}
-        {#if data.other}<p class="text-ink-soft">{say.otherPart(data.other.number, data.other.part)}</p>{/if}
-        {#if before && changes}
-          <div>
-            <h2 class="mb-0.5 text-base">{say.changes(before.number)}</h2>
-            {#if changes.length === 0}<p class="text-ink-soft">{say.noChanges(before.number)}</p>{/if}
-            <ul class="list-disc pl-5" aria-label={say.changes(before.number)}>
-              {#each changes as { words } (words)}<li>{words}</li>{/each}
-            </ul>
-            {#if before.comment || before.remarks.length > 0}
-              <h3 class="mt-2 font-semibold">{say.saidThen}</h3>
-              {#if before.comment}<p class="text-ink-soft">{before.comment}</p>{/if}
-              <RemarkList
-                remarks={before.remarks}
-                recipe={before.recipe}
-                onmark={(stepId) => (marked = stepId)}
-              />
-            {/if}
-          </div>
-        {/if}
-        <div>
-          <h2 class="mb-0.5 text-base">{say.brief}</h2>
-          <div class="text-ink-soft beside-part"><TaskText task={data.brief.task} /></div>
-        </div>
-      </div>
+      <HandInBackground
+        note={handIn.note}
+        other={data.other}
+        {before}
+        {changes}
+        task={data.brief.task}
+        onmark={(stepId) => (marked = stepId)}
+      />
     </section>
 
     <section class="flex min-w-0 flex-1 flex-col" aria-label={say.solid}>
