@@ -28,6 +28,10 @@ export default ts.config(
     rules: { 'no-console': 'error' },
   },
   {
+    files: ['app/src/**', 'core/src/**'],
+    rules: { 'max-lines': ['error', { max: 300 }] },
+  },
+  {
     files: ['**/*.svelte', '**/*.svelte.ts'],
     languageOptions: {
       parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig },

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { ComponentProps } from 'svelte';
   import { allowedSets, settingsFor, type PrintChoice } from '@kelbrin/core/slice';
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { batchTexts as say } from '$lib/texts/batch';
@@ -16,6 +17,16 @@
   const usual = $derived(settingsFor(limits, choice.set));
   const set = (part: Partial<PrintChoice>) => change({ ...choice, ...part });
 </script>
+
+{#snippet number(label: string, why: string, field: ComponentProps<typeof NumberField>)}
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
+    {label}
+    <span class="flex items-center gap-1"
+      ><NumberField optional class="w-full" {...field} />{field.unit ?? ''}</span
+    >
+    <span class="text-ink-soft col-span-2 text-sm">{why}</span>
+  </label>
+{/snippet}
 
 <fieldset class="flex flex-col gap-3" {disabled}>
   <legend class="mb-2 font-semibold">{say.settings}</legend>
@@ -64,50 +75,28 @@
       {#each Object.entries(say.patterns) as [id, name] (id)}<option value={id}>{name}</option>{/each}
     </select>
   </label>
-  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
-    {say.wallLines}
-    <NumberField
-      min={1}
-      max={10}
-      whole
-      optional
-      class="w-full"
-      kept={choice.wallLines ?? usual.wallLines}
-      onchange={(lines) => set({ wallLines: lines ?? undefined })}
-    />
-    <span class="text-ink-soft col-span-2 text-sm">{say.wallLinesWhy}</span>
-  </label>
-  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
-    {say.brim}
-    <span class="flex items-center gap-1"
-      ><NumberField
-        min={0}
-        max={30}
-        unit="mm"
-        nudge={0.5}
-        optional
-        class="w-full"
-        kept={choice.brimMm ?? usual.brimMm}
-        onchange={(mm) => set({ brimMm: mm ?? undefined })}
-      />mm</span
-    >
-    <span class="text-ink-soft col-span-2 text-sm">{say.brimWhy}</span>
-  </label>
-  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
-    {say.colourAt}
-    <span class="flex items-center gap-1"
-      ><NumberField
-        min={0}
-        max={999}
-        unit="mm"
-        nudge={0.2}
-        optional
-        placeholder="–"
-        class="w-full"
-        kept={choice.colourChangesMm?.[0] ?? null}
-        onchange={(mm) => set({ colourChangesMm: mm === null || mm <= 0 ? undefined : [mm] })}
-      />mm</span
-    >
-    <span class="text-ink-soft col-span-2 text-sm">{say.colourWhy}</span>
-  </label>
+  {@render number(say.wallLines, say.wallLinesWhy, {
+    min: 1,
+    max: 10,
+    whole: true,
+    kept: choice.wallLines ?? usual.wallLines,
+    onchange: (lines) => set({ wallLines: lines ?? undefined }),
+  })}
+  {@render number(say.brim, say.brimWhy, {
+    min: 0,
+    max: 30,
+    unit: 'mm',
+    nudge: 0.5,
+    kept: choice.brimMm ?? usual.brimMm,
+    onchange: (mm) => set({ brimMm: mm ?? undefined }),
+  })}
+  {@render number(say.colourAt, say.colourWhy, {
+    min: 0,
+    max: 999,
+    unit: 'mm',
+    nudge: 0.2,
+    placeholder: '–',
+    kept: choice.colourChangesMm?.[0] ?? null,
+    onchange: (mm) => set({ colourChangesMm: mm === null || mm <= 0 ? undefined : [mm] }),
+  })}
 </fieldset>

@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest';
+import { recipeWith, stepOf } from '../../test/evaluated.ts';
+import { label } from '../../test/recipes.ts';
+import {
+  addMeasure,
+  additionsOf,
+  addStep,
+  duplicateStep,
+  moveStep,
+  referenceProblem,
+  removeStep,
+  setField,
+} from './index.ts';
+
+describe('edits', () => {
+  it('leave the recipe that went in as it was', () => {
+    const before = label();
+    const kept = structuredClone(before);
+    setField(before, 's1', ['outline', 'widthMm'], 90);
+    addStep(before, 'hole');
+    moveStep(before, 's1', 1);
+    removeStep(before, 's1');
+    expect(before).toEqual(kept);
+  });
+
+  it('refuse a value that cannot be, and say at which field', () => {
+    const result = setField(label(), 's1', ['outline', 'widthMm'], -3);
+    expect(result).toMatchObject({ ok: false, problem: { stepId: 's1', path: ['outline', 'widthMm'] } });
+  });
+
+  it('never use an id again', () => {
+    const added = addStep(removeStep(addStep(label(), 'hole'), 's4'), 'hole');
+    expect(new Set(added.steps.map(({ id }) => id)).size).toBe(4);
+  });
+
+  it('put what stood on a removed step where that stood', () => {
+    const without = removeStep(label(), 's1');
+    expect(referenceProblem(without)).toBeUndefined();
+    const on = without.steps.map((step) => 'placement' in step && step.placement.on);
+    expect(on).toEqual([{ plate: true }, { plate: true }]);
+  });
+
+  it('can put a step before the one it is placed on, which is then said', () => {
+    const moved = moveStep(label(), 's2', -1);
+    expect(referenceProblem(moved)).toMatchObject({
+      stepId: 's2',
+      message:
+        'Step 1 names step 2, which does not come before it: move that step up, or choose an earlier one.',
+    });
+  });
+});
+
+describe('more edits', () => {
+  it('copy a step right behind it, under an id of its own', () => {
+    const { recipe, copyId } = duplicateStep(label(), 's2')!;
+    expect(recipe.steps.map(({ id }) => id)).toEqual(['s1', 's2', 's4', 's3']);
+    expect(copyId).toBe('s4');
+    expect(recipe.steps[2]).toEqual({ ...recipe.steps[1], id: 's4' });
+  });
+
+  it('leave a field out, or an entry of a list', () => {
+    const repeat = addStep(label(), 'repeat');
+    const twice = setField(repeat, 's4', ['of'], [{ step: 's1' }, { step: 's2' }]);
+    const once = twice.ok && setField(twice.recipe, 's4', ['of', 0], undefined);
+    expect(once && once.ok && once.recipe.steps[3]).toMatchObject({ of: [{ step: 's2' }] });
+    const off = setField(label(), 's2', ['off'], true);
+    const on = off.ok && setField(off.recipe, 's2', ['off'], undefined);
+    expect(on).toEqual({ ok: true, recipe: label() });
+  });
+
+  it('take a removed step out of what repeats it', () => {
+    const repeat = setField(addStep(label(), 'repeat'), 's4', ['of'], [{ step: 's1' }, { step: 's2' }]);
+    if (!repeat.ok) throw new Error();
+    expect(removeStep(repeat.recipe, 's2').steps.at(-1)).toMatchObject({ of: [{ step: 's1' }] });
+  });
+
+  it('say that a step names one that is switched off', () => {
+    const off = setField(label(), 's1', ['off'], true);
+    expect(off.ok && referenceProblem(off.recipe)).toMatchObject({
+      stepId: 's2',
+      message: 'Step 2 names step 1, which is switched off.',
+    });
+  });
+
+  it('give measures names that are free', () => {
+    const names = addMeasure(addMeasure(label())).measures.map(({ name }) => name);
+    expect(names).toEqual(['a', 'b']);
+  });
+});
+
+describe('combined outlines', () => {
+  it('take another piece, as many as a combined outline may have', () => {
+    let recipe = recipeWith([
+      stepOf('extrude', 's1', undefined, {
+        outline: {
+          shape: 'combined',
+          pieces: [{ how: 'and', outline: { shape: 'circle', diameterMm: 9 }, xMm: 0, yMm: 0 }],
+        },
+      }),
+    ]);
+    const offer = () => additionsOf(recipe.steps[0]).find(({ label }) => label === 'join another outline');
+    for (let pieces = 2; pieces <= 20; pieces++) {
+      const added = setField(recipe, 's1', offer()!.path, offer()!.value);
+      if (!added.ok) throw new Error(added.problem.message);
+      ({ recipe } = added);
+      expect(recipe.steps[0]).toMatchObject({ outline: { pieces: { length: pieces } } });
+    }
+    expect(offer()).toBeUndefined();
+    const dropped = setField(recipe, 's1', ['outline', 'pieces', 1], undefined);
+    expect(dropped).toMatchObject({ ok: true, recipe: { steps: [{ outline: { pieces: { length: 19 } } }] } });
+  });
+});
