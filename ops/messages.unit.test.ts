@@ -10,6 +10,9 @@ const FOR_ENGINEERS = [
   /^core\/src\/document\//,
   /^core\/src\/format\/(threeMfWrite|stl|obj|svg\/writeSvg)\.ts$/,
   /^core\/src\/slice\/(gcode\/|slice\.ts)/,
+  // What is worked out on the way to a check's result, which is followed to find faults.
+  /^core\/src\/inspect\/(measure\/\w+|placeDrawing)\.ts$/,
+  /^cli\/src\/explainCommand\.ts$/,
   /^core\/src\/starters\/(?!index)\w+\.ts$/,
   /\/lifecycle\.ts$/,
   /^app\/src\/lib\/server\/(demo|setup)\//,

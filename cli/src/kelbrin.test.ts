@@ -49,6 +49,29 @@ async function run(...args: string[]) {
 }
 
 describe('inspect', () => {
+  it('explains one check, and writes a drawing of each place', async () => {
+    const { code, out, err } = await run(
+      'inspect', at('small hole.stl'), '--check', 'hole', '--explain', '--out', folder,
+    ); // prettier-ignore
+    expect(err).toEqual([]);
+    expect(code).toBe(1);
+    expect(out).toContain('hole: fail, 1.3 mm, ≥ 2 mm');
+    const drawing = out.at(-1)!;
+    expect(drawing).toBe(at('small hole.stl.hole.1.svg'));
+    expect(await readFile(drawing, 'utf8')).toContain('<svg');
+  });
+
+  it('says which checks there are, and how one is asked for', async () => {
+    const unknown = await run('inspect', at('good.stl'), '--check', 'holes', '--explain');
+    expect(unknown).toMatchObject({
+      code: 2,
+      err: [expect.stringContaining('There is no check “holes”') as string],
+    });
+    expect((await run('inspect', at('good.stl'), '--check', 'hole')).err).toEqual([
+      'Say which check is explained: --check ID --explain.',
+    ]);
+  });
+
   it('prints one line of JSON a file with the part and every check', async () => {
     const { code, out, err } = await run('inspect', at('small hole.stl'), at('good.3mf'), '--json');
     expect(err).toEqual([]);

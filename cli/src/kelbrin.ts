@@ -6,6 +6,8 @@ import { say } from '@kelbrin/core/words';
 const usage = `usage:
   kelbrin inspect FILE… [--limits FILE] [--brief FILE] [--print] [--json [--region]]
                                                    check part files against a limits card and a brief
+  kelbrin inspect FILE --check ID --explain [--limits FILE] [--brief FILE] [--out FOLDER]
+                                                   one check with its figures, and drawings of its places
   kelbrin remedies RECIPE [--limits FILE] [--brief FILE] [--json]
                                                    list changes that mend what fails
   kelbrin build RECIPE --out PART.3mf|.stl         build the part of a recipe
@@ -33,8 +35,12 @@ export async function kelbrin(args: readonly string[], output: Output): Promise<
           print: { type: 'boolean' },
           json: { type: 'boolean' },
           region: { type: 'boolean' },
+          check: { type: 'string' },
+          explain: { type: 'boolean' },
+          out: { type: 'string' },
         });
         if (positionals.length === 0) throw new Unusable(say('Name at least one file to inspect.'));
+        if (values.explain || values.check !== undefined) return await explained(positionals, values, output);
         const { json = false, region = false, print = false, ...files } = values as InspectFlags;
         return await inspectCommand({ files: positionals, ...files, json, region, print }, output);
       }
@@ -78,6 +84,19 @@ export async function kelbrin(args: readonly string[], output: Output): Promise<
     output.err(error.message);
     return 2;
   }
+}
+
+async function explained(
+  positionals: string[],
+  values: { check?: unknown; explain?: unknown; limits?: unknown; brief?: unknown; out?: unknown },
+  output: Output,
+): Promise<ExitCode> {
+  const { check, explain, ...files } = values as { check?: string; explain?: boolean; limits?: string };
+  if (positionals.length !== 1) throw new Unusable(say('Name one part file to explain a check of.'));
+  if (check === undefined || !explain)
+    throw new Unusable(say('Say which check is explained: --check ID --explain.'));
+  const { explainCommand } = await import('./explainCommand.ts');
+  return explainCommand({ file: positionals[0], check, ...files }, output);
 }
 
 function parsed(args: string[], options: NonNullable<ParseArgsConfig['options']>) {

@@ -33,26 +33,22 @@ export interface Hanging {
   readonly steep: readonly Ceiling[];
 }
 
-/** What was worked out for a part, by all that it depends on of the card. */
-const known = memoizePerPart(() => new Map<string, Hanging>());
-const leansOf = memoizePerPart(leans);
+const leansOf = memoizePerPart('leans', leans);
 
-/** What hangs on a part; worked out once for each inspection, since several checks look at it. */
-export function hangingOf(subject: Subject, { maxOverhangDeg, lineWidthMm }: LimitsCard): Hanging {
-  const key = JSON.stringify([maxOverhangDeg, lineWidthMm]);
-  let hanging = known(subject).get(key);
-  if (!hanging) {
+/** What hangs on a part; several checks look at it. It depends on these two limits of the card and on no other. */
+export const hangingOf = memoizePerPart(
+  'ceilings',
+  (subject, { maxOverhangDeg, lineWidthMm }: Pick<LimitsCard, 'maxOverhangDeg' | 'lineWidthMm'>): Hanging => {
     const leanDeg = leansOf(subject);
     const verdictOf = (deg: number) => judge(deg, 'atMost', maxOverhangDeg);
-    hanging = {
+    return {
       leanDeg,
       tooSteep: ceilingsWhere(subject, leanDeg, (deg) => verdictOf(deg) === 'fail', lineWidthMm),
       steep: ceilingsWhere(subject, leanDeg, (deg) => verdictOf(deg) !== 'pass', lineWidthMm),
     };
-    known(subject).set(key, hanging);
-  }
-  return hanging;
-}
+  },
+  ({ maxOverhangDeg, lineWidthMm }) => `over ${maxOverhangDeg}°, further than ${lineWidthMm} mm`,
+);
 
 function leans(subject: Subject): Float64Array {
   const { mesh, faces } = subject;

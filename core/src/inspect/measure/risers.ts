@@ -39,7 +39,7 @@ export interface Slice {
 }
 
 /** The pieces of the sections just above and below each level, from the bottom up. */
-export const slicesOf = memoizePerPart((subject): Slice[] => {
+export const slicesOf = memoizePerPart('pieces of sections', (subject): Slice[] => {
   const levels = sectionsBesideLevels(subject).map(({ zMm, bottomMm, topMm, outlines }) =>
     outlines
       .filter(({ points }) => signedAreaOf(points) > 0)

@@ -24,7 +24,7 @@ const BESIDE_MM = 0.02;
 const BESIDE_SHARE = 0.1;
 
 /** Sections of a part half-way between the heights at which it has corners. */
-export const levelSections = memoizePerPart((subject) =>
+export const levelSections = memoizePerPart('sections between levels', (subject) =>
   levelsOf(subject).map((level) => sectionIn(subject, level, level.zMm, true)),
 );
 
@@ -32,7 +32,7 @@ export const levelSections = memoizePerPart((subject) =>
  * Sections just above and just below each height at which the part has corners, from the bottom up; between the two of
  * one level its walls are straight.
  */
-export const sectionsBesideLevels = memoizePerPart((subject) =>
+export const sectionsBesideLevels = memoizePerPart('sections beside levels', (subject) =>
   levelsOf(subject).flatMap((level) => {
     const reachMm = level.heightMm / 2 - Math.min(BESIDE_MM, BESIDE_SHARE * level.heightMm);
     return [
@@ -59,7 +59,7 @@ function sectionIn({ mesh }: Subject, level: Level, zMm: number, isFirst: boolea
   };
 }
 
-const levelsOf = memoizePerPart(({ mesh: { positions } }): Level[] => {
+const levelsOf = memoizePerPart('levels', ({ mesh: { positions } }): Level[] => {
   const heights = new Float32Array(positions.length / 3);
   for (let i = 0; i < heights.length; i++) heights[i] = positions[3 * i + 2];
   heights.sort();

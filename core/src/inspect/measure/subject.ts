@@ -15,6 +15,14 @@ import {
 import type { AboutPart } from './aboutPart.ts';
 import type { PartFacts } from '../result/inspection.ts';
 
+/** A figure that was worked out on the way to a check's result. */
+export interface Figure {
+  readonly name: string;
+  readonly value: unknown;
+  /** How long it took, with what it needed itself. */
+  readonly ms: number;
+}
+
 /** The part under inspection with what several checks need to know of it, each computed once. */
 export interface Subject {
   readonly mesh: SolidMesh;
@@ -25,12 +33,18 @@ export interface Subject {
   /** For finding what lies across; made when it is first asked for. */
   readonly tree: SurfaceTree;
   readonly about: AboutPart;
+  /** Hears of each figure that is worked out, if somebody follows the inspection. */
+  readonly onFigure?: (figure: Figure) => void;
   /** The ids of the steps that the given triangles belong to, in the order of the recipe. */
   stepsOf(triangles: readonly number[]): string[];
 }
 
 /** Prepares a closed mesh that stands on the plate (its lowest point at z = 0). */
-export function subjectOf(mesh: SolidMesh, about: AboutPart = {}): Subject {
+export function subjectOf(
+  mesh: SolidMesh,
+  about: AboutPart = {},
+  onFigure?: (figure: Figure) => void,
+): Subject {
   const box = boundsOf(mesh);
   let tree: SurfaceTree | undefined;
   return {
@@ -40,6 +54,7 @@ export function subjectOf(mesh: SolidMesh, about: AboutPart = {}): Subject {
     faces: facesOf(mesh),
     facts: factsOf(mesh),
     about,
+    onFigure,
     get tree() {
       return (tree ??= new SurfaceTree(mesh));
     },

@@ -1,7 +1,6 @@
 import { thinWalls, type ThinWall } from '../../plane/index.ts';
 import { memoizePerPart } from './memoizePerPart.ts';
 import { levelSections, type LevelSection } from './sections.ts';
-import type { Subject } from './subject.ts';
 
 /** Walls are looked for closely up to so many times a limit. */
 export const LOOK_TO = 1.25;
@@ -12,21 +11,16 @@ export interface SectionWalls {
   readonly walls: readonly ThinWall[];
 }
 
-const byLimit = memoizePerPart(() => new Map<number, SectionWalls[]>());
-
-/** The walls of each section half-way between levels that are under a limit or near it; worked out once for each part. */
-export function wallsNearLimit(subject: Subject, limitMm: number): SectionWalls[] {
-  const known = byLimit(subject);
-  let found = known.get(limitMm);
-  if (!found) {
-    found = levelSections(subject).map((section) => ({
+/** The walls of each section half-way between levels that are under a limit, mm, or near it. */
+export const wallsNearLimit = memoizePerPart(
+  'walls near',
+  (subject, limitMm: number): SectionWalls[] =>
+    levelSections(subject).map((section) => ({
       section,
       walls: thinWalls(
         section.outlines.map(({ points }) => points),
         LOOK_TO * limitMm,
       ),
-    }));
-    known.set(limitMm, found);
-  }
-  return found;
-}
+    })),
+  (limitMm) => `${limitMm} mm`,
+);
