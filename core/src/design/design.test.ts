@@ -162,7 +162,7 @@ describe('what changed between two states of a project', () => {
       },
       {
         part: { id: 'p1', name: 'Clip' },
-        changes: [{ stepId: 's1', words: 'Step 1: height cane + gap → 3 mm' }],
+        changes: [{ stepId: 's1', words: 'Step 1: height (cane + gap) → 3 mm' }],
       },
     ]);
     expect(designDifferences(before, before)).toEqual([]);

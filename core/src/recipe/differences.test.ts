@@ -16,7 +16,7 @@ describe('what changed between two recipes', () => {
     const wider = withField(label(), 's1', ['outline', 'widthMm'], 90);
     const both = withField(wider, 's1', ['depth', 'mm'], { formula: '2 * thin' });
     expect(differencesOf(label(), both)).toEqual([
-      { stepId: 's1', words: 'Step 1: width 84 → 90 mm; height 2.6 → 2 * thin mm' },
+      { stepId: 's1', words: 'Step 1: width 84 → 90 mm; height 2.6 → (2 × thin) mm' },
     ]);
     expect(words(label(), withField(label(), 's2', ['size', 'mm'], 1.6))).toEqual([
       'Step 2: diameter Ø 4.5 → Ø 1.6 mm',

@@ -251,7 +251,7 @@ describe('reading a recipe', () => {
     [
       'a number that is none',
       { ...emptyRecipe(), steps: [{ ...label().steps[2], byMm: NaN }] },
-      'Step 1, byMm',
+      'Step 1, raised by',
     ],
     ['one id twice', { ...emptyRecipe(), steps: [label().steps[0], label().steps[0]] }, 'Step 2, id'],
   ])('refuses %s in one sentence', (_, data, words) => {

@@ -2,8 +2,9 @@ import * as z from 'zod';
 import { measure } from './measures.ts';
 import { migrations } from './migrations.ts';
 import { referencesOf } from './references.ts';
-import { step } from './steps/index.ts';
 import type { Problem } from './problem.ts';
+import type { FieldPath } from './sentence.ts';
+import { createStep, sentenceOf, step, stepKinds } from './steps/index.ts';
 import { say } from '../words/index.ts';
 
 /** The number of the recipe format that this code reads and writes; older ones are migrated on reading. */
@@ -89,11 +90,24 @@ export function parseRecipe(data: unknown): ParsedRecipe {
       path: inner,
       message: say('Step {number}{place}: {message}.', {
         number: path[1] + 1,
-        place: inner.length > 0 ? `, ${inner.join(' › ')}` : '',
+        place: inner.length > 0 ? `, ${fieldWords(current, path[1], inner)}` : '',
         message,
       }),
     },
   };
+}
+
+/** What a field of a step is called in its sentence; the keys that lead to it where a step of its kind has no such field. */
+function fieldWords(data: unknown, index: number, path: FieldPath): string {
+  const { kind } = (data as { steps: { kind?: unknown }[] }).steps[index] ?? {};
+  const known = stepKinds.find((each) => each.kind === kind);
+  if (known) {
+    const like = createStep(known.kind, 's1');
+    const tokens = sentenceOf(like, { recipe: { steps: [like], measures: [] }, index: 0 });
+    const token = tokens.find((each) => 'path' in each && each.path.join() === path.join());
+    if (token && 'label' in token) return token.label;
+  }
+  return path.join(' › ');
 }
 
 /** Whether two recipes say the same, whatever the order of their keys. */

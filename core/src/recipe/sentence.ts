@@ -238,10 +238,13 @@ export function plainSentence(tokens: readonly Token[]): string {
     .replace(/ ([.,;])/g, '$1');
 }
 
-/** An amount with its unit: "8 mm", or "cane + 0.4 mm" for a formula. */
+/** An amount with its unit: "8 mm", or "(cane + 2 × wall) mm" for a formula, so that one sees where that ends. */
 export function amountWords(value: Amount, unit: Unit): string {
   if (!isFormula(value)) return withUnit(value, unit);
-  return unit === '' ? value.formula : `${value.formula} ${unit}`;
+  const formula = value.formula.replaceAll('*', '×').replaceAll(' - ', ' − ');
+  const isOneWord = /^[\p{L}\p{N}]+$/u.test(formula);
+  if (unit === '') return formula;
+  return `${isOneWord ? formula : `(${formula})`} ${unit}`;
 }
 
 /** A length as people write it, without its unit. */

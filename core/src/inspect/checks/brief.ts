@@ -11,7 +11,7 @@ import {
 } from '../requirements/index.ts';
 import { rounded } from '../measure/subject.ts';
 import { worst } from '../result/verdict.ts';
-import { said, say, sayList } from '../../words/index.ts';
+import { said, say } from '../../words/index.ts';
 
 /** Holds the part against what its brief asks. Requirements that are met are reported too, since pupils look for them. */
 export const brief: PrintCheck<'brief'> = {
@@ -32,8 +32,8 @@ export const brief: PrintCheck<'brief'> = {
   },
   notes: {
     get measures() {
-      const asked = requirementKinds.map((kind) => requirementWords(kind.create()));
-      return `How many of the brief’s requirements are met, of those that can be told. It can ask that a part ${sayList(asked)}.`;
+      const asked = requirementKinds.map((kind) => `- ${requirementWords(kind.create())}`);
+      return `How many of the brief’s requirements are met, of those that can be told. It can ask that a part\n\n${asked.join('\n')}`;
     },
     limit:
       'Each as it says. An edge is sharp where the surface turns by more than 50°, and outer where nothing lies further out that way; an object fits as the allowance of `fitAllowanceMm` says that is nearest to the play of the printed hole.',

@@ -43,7 +43,12 @@ export const importMesh: StepKind<ImportStep> = {
 
   sentence: (step, context) => [
     oneOf(['effect'], 'add, cut or keep', step.effect, { add: 'Import', cut: 'Cut away', keep: 'Keep only' }),
-    { type: 'file', path: [], label: say('file to import'), words: step.fileName },
+    {
+      type: 'file',
+      path: [],
+      label: say('file to import'),
+      words: step.fileName || say('a file to be chosen'),
+    },
     text(', drawn in'),
     oneOf(['unit'], 'unit of the file', step.unit, {
       mm: 'millimetres',

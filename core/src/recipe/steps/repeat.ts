@@ -148,12 +148,18 @@ function patternTokens(of: Pattern, about: (on: z.infer<typeof target>) => Token
     case 'grid':
       return [
         many(['pattern', 'columns'], of.columns, 'number of columns', { min: 1, max: 100 }),
-        text('columns every'),
-        millimetres(['pattern', 'columnMm'], of.columnMm, 'distance between columns', any),
+        ...(of.columns === 1
+          ? [text('column')]
+          : [
+              text('columns every'),
+              millimetres(['pattern', 'columnMm'], of.columnMm, 'distance between columns', any),
+            ]),
         text('and'),
         many(['pattern', 'rows'], of.rows, 'number of rows', { min: 1, max: 100 }),
-        text('rows every'),
-        millimetres(['pattern', 'rowMm'], of.rowMm, 'distance between rows', any),
+        // One alone is no distance from another.
+        ...(of.rows === 1
+          ? [text('row')]
+          : [text('rows every'), millimetres(['pattern', 'rowMm'], of.rowMm, 'distance between rows', any)]),
       ];
     case 'around':
       return [

@@ -89,7 +89,7 @@
         title={token.label}
         onclick={() => onopen(token)}><PenLine size={14} class="inline" /> {token.kind === 'svg' ? say.file : say.draw}</button
       >{:else}<button type="button" class="word" aria-label={token.label} onclick={() => onopen(token)}
-        >{token.words || say.noFile}</button
+        >{token.words}</button
       >{/if}{/snippet}
 
 <!-- What leaves a clause out stays on the line of the word that it follows. -->

@@ -1,5 +1,6 @@
 import PgBoss from 'pg-boss';
 import { serverConfig } from '../platform/basics/config.ts';
+import { connection } from '../platform/db/database.ts';
 import type { ToRecheck } from './recheck.ts';
 import { log } from '../platform/basics/log.ts';
 
@@ -14,6 +15,9 @@ export interface InspectJob {
   readonly handInId: string;
 }
 
+/** Any number will do; it is asked for nowhere else. */
+const LOCK = 7243;
+
 let sender: Promise<PgBoss> | undefined;
 
 /** Starts a job queue client. `work` says whether this process also maintains the queues. */
@@ -26,9 +30,13 @@ export async function startBoss(work: boolean): Promise<PgBoss> {
   });
   boss.on('error', (error) => log.error({ err: error }, 'The job queue reports'));
   await boss.start();
-  for (const name of [INSPECT, RECHECK]) {
-    await boss.createQueue(name, { name, policy: 'short', retryLimit: 3, retryDelay: 2 });
-  }
+  // Processes that start together would wait for each other's tables without end.
+  await connection().sql.begin(async (tx) => {
+    await tx`select pg_advisory_xact_lock(${LOCK})`;
+    for (const name of [INSPECT, RECHECK]) {
+      await boss.createQueue(name, { name, policy: 'short', retryLimit: 3, retryDelay: 2 });
+    }
+  });
   return boss;
 }
 
@@ -44,6 +52,11 @@ export async function askForRecheck({ waiting, approved }: ToRecheck): Promise<v
 }
 
 async function send(queue: string, handInId: string): Promise<void> {
-  const boss = await (sender ??= startBoss(false));
+  sender ??= startBoss(false).catch((error: unknown) => {
+    // Whoever asks next tries again.
+    sender = undefined;
+    throw error;
+  });
+  const boss = await sender;
   await boss.send(queue, { handInId } satisfies InspectJob, { singletonKey: handInId });
 }

@@ -256,6 +256,7 @@ export const runs = pgTable(
     clearedAt: timestamp('cleared_at', { withTimezone: true }),
   },
   (table) => [
+    index().on(table.batchId),
     // However many people press the button at once, a printer has one run and a batch is printed once at a time.
     uniqueIndex('one_run_a_printer')
       .on(table.printerId)

@@ -39,7 +39,7 @@ export const projects = pgTable(
     begunAt: timestamp('begun_at', { withTimezone: true }).notNull().defaultNow(),
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
   },
-  (table) => [unique().on(table.briefId, table.studentId)],
+  (table) => [unique().on(table.briefId, table.studentId), index().on(table.studentId)],
 );
 
 /** Students who work on a project with the one whose it is; each has one project for a brief. */
@@ -83,6 +83,7 @@ export const failings = pgTable(
     until: timestamp('until', { withTimezone: true }),
   },
   (table) => [
+    index().on(table.projectId),
     uniqueIndex('one_failing_a_check')
       .on(table.projectId, table.check)
       .where(sql`${table.until} is null`),
