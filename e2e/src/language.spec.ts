@@ -41,11 +41,12 @@ const known = new Set(
   [...SAME_EVERYWHERE, ...written].flatMap((words) => words.toLowerCase().match(/[a-z]{3,}/g) ?? []),
 );
 
-/** The English that a page shows or says to those who cannot see it, outside of what people wrote. */
-async function englishOn(page: Page): Promise<string[]> {
-  const shown = await page.evaluate(() => {
-    const texts: string[] = [document.title];
-    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_ELEMENT | NodeFilter.SHOW_TEXT);
+/** The English that a page shows or says to those who cannot see it, outside of what people wrote; or the page as it was sent. */
+async function englishOn(page: Page, html?: string): Promise<string[]> {
+  const shown = await page.evaluate((sent) => {
+    const shownIn = sent === undefined ? document : new DOMParser().parseFromString(sent, 'text/html');
+    const texts: string[] = [shownIn.title];
+    const walker = shownIn.createTreeWalker(shownIn.body, NodeFilter.SHOW_ELEMENT | NodeFilter.SHOW_TEXT);
     for (let node: Node | null = walker.currentNode; node; node = walker.nextNode()) {
       if (node instanceof Text) {
         const parent = node.parentElement!;
@@ -63,7 +64,7 @@ async function englishOn(page: Page): Promise<string[]> {
       }
     }
     return texts;
-  });
+  }, html);
   const english = shown.flatMap((text) => {
     const words = text.replace(/\S+\.3mf|\S+@\S+/g, '').match(/[A-Za-z]{3,}/g) ?? [];
     return words.some((word) => !known.has(word.toLowerCase())) ? [text.trim().replace(/\s+/g, ' ')] : [];
@@ -121,6 +122,8 @@ async function visit(page: Page, path: string): Promise<void> {
   const answer = await page.goto(path);
   expect.soft(answer!.status(), path).toBe(200);
   await page.locator('main h1, main h2').first().waitFor();
+  for (const fault of await englishOn(page, await answer!.text()))
+    faults.set(fault, `${path}, as it was sent`);
   await look(page, path);
 }
 

@@ -38,11 +38,9 @@ const heading = z.object({ type: z.literal('heading'), content: words });
 const image = z.object({
   type: z.literal('image'),
   attrs: z.object({
-    src: z
-      .string()
-      .regex(pictureSource, {
-        error: () => say('a picture has to be added with the button, not by its address'),
-      }),
+    src: z.string().regex(pictureSource, {
+      error: () => say('a picture has to be added with the button, not by its address'),
+    }),
     alt: z
       .string()
       .max(200, { error: () => say('the words of a picture have at most 200 characters') })
