@@ -9,6 +9,7 @@ const WORKERS = 3;
 const usingTheProcess = [
   'app/src/lib/server/platform/auth/*.db.test.ts',
   'app/src/lib/server/people/{firstTeacher,people,staff}.db.test.ts',
+  'app/src/lib/server/handIns/boss.db.test.ts',
 ];
 
 /** Files that take long though they are short: they wait for printers, or build and slice every example. */

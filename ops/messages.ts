@@ -74,8 +74,8 @@ export function messagesIn(file: string, source: string): Found {
   const found: Found = { messages: [], unsaid: [] };
   const tree = ts.createSourceFile(file, source, ts.ScriptTarget.Latest, true);
 
-  function say(call: ts.CallExpression): void {
-    const [message, values] = call.arguments;
+  function say(call: ts.CallExpression | ts.NewExpression): void {
+    const [message, values] = call.arguments ?? [];
     if (!message || !ts.isStringLiteralLike(message)) return;
     found.messages.push({
       words: message.text,
@@ -125,13 +125,14 @@ export function messagesIn(file: string, source: string): Found {
       const name = ts.isPropertyAccessExpression(node.expression)
         ? node.expression.name.text
         : node.expression.getText();
+      const says = name === 'say' || name === 'CannotNow';
+      if (says) say(node);
       if (ts.isCallExpression(node)) {
-        if (name === 'say') say(node);
-        else if (name === 'said') return said(node);
+        if (name === 'said') return said(node);
         else if (SENTENCE_HELPERS.has(name) && ts.isIdentifier(node.expression)) return helped(node);
       }
       if (FOR_PROGRAMS.test(name)) return;
-      node.arguments?.slice(name === 'say' ? 1 : 0).forEach(visit);
+      node.arguments?.slice(says && isLiteral(node.arguments[0]) ? 1 : 0).forEach(visit);
       return visit(node.expression);
     }
     const words = ts.isStringLiteralLike(node)
@@ -147,6 +148,8 @@ export function messagesIn(file: string, source: string): Found {
   ts.forEachChild(tree, visit);
   return found;
 }
+
+const isLiteral = (node: ts.Node | undefined): boolean => node !== undefined && ts.isStringLiteralLike(node);
 
 /** Whether words are written for people: several of them, one after the other, that are not names of styles. */
 export function isSentence(words: string): boolean {

@@ -129,7 +129,7 @@ test('a part is copied before a bold change, versions are kept, compared and gon
     'New shared measure: a = 90',
     'New part: Long label',
     'The part to hand in is Long label',
-    'Step 1: width 84 → a - 2 mm',
+    'Step 1: width 84 → (a − 2) mm',
   ]);
   await kept.getByRole('button', { name: 'Go back to it' }).click();
   await expect(parts.getByRole('button', { name: 'Long label' })).toHaveCount(0);

@@ -18,7 +18,9 @@ export function compared(before: Inspection, after: Inspection): { better: strin
   }
   const [from, to] = [before.part.volumeMm3, after.part.volumeMm3];
   if (Math.abs(to - from) > SAME_VOLUME * from) {
-    (to < from ? better : worse).push(say('Volume {cm3} → {cm32} cm³', { cm3: cm3(from), cm32: cm3(to) }));
+    (to < from ? better : worse).push(
+      say('Volume {before} → {after} cm³', { before: cm3(from), after: cm3(to) }),
+    );
   }
   return { better, worse };
 }

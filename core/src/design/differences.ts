@@ -18,7 +18,7 @@ export function designDifferences(before: Design, after: Design): DesignChanges[
       if (!was) return { words: say('New part: {name}', { name }) };
       return was.name === name
         ? []
-        : { words: say('The part {name} is called {name2}', { name: was.name, name2: name }) };
+        : { words: say('The part {before} is called {after}', { before: was.name, after: name }) };
     }),
     ...before.parts
       .filter(({ id }) => !after.parts.some((part) => part.id === id))

@@ -20,7 +20,7 @@ export function shareMeasure(design: Design, partId: string, name: string): Edit
   if (!measure)
     return refused(
       name,
-      say('The part “{name}” has no measure “{name2}” of its own.', { name: part.name, name2: name }),
+      say('The part “{part}” has no measure “{measure}” of its own.', { part: part.name, measure: name }),
     );
   const shared = new Set(design.measures.map((each) => each.name));
   const unshared = [...measuresUsedIn(measure)].find((each) => !shared.has(each));
@@ -48,9 +48,9 @@ export function unshareMeasure(design: Design, partId: string, name: string): Ed
   if (user)
     return refused(
       name,
-      say('The shared measure “{name}” uses “{name2}”: change “{name}” first.', {
-        name: user.name,
-        name2: name,
+      say('The shared measure “{user}” uses “{measure}”: change “{user}” first.', {
+        user: user.name,
+        measure: name,
       }),
     );
   return {

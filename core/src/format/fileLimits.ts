@@ -40,16 +40,14 @@ export const ownFile: FileLimits = {
 export function demandTriangles(triangles: number, limits: FileLimits): void {
   if (triangles > limits.triangles)
     throw new FormatError(
-      say('the file has more than {grouped} triangles', { grouped: grouped(limits.triangles) }),
+      say('the file has more than {most} triangles', { most: grouped(limits.triangles) }),
     );
 }
 
 /** Throws unless so many corners may be in a file. */
 export function demandCorners(corners: number, limits: FileLimits): void {
   if (corners > limits.corners)
-    throw new FormatError(
-      say('the file has more than {grouped} corners', { grouped: grouped(limits.corners) }),
-    );
+    throw new FormatError(say('the file has more than {most} corners', { most: grouped(limits.corners) }));
 }
 
 /** Throws unless the file as a whole may be so large. */

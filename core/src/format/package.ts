@@ -30,7 +30,7 @@ export function unpack(
   };
   const unzip = new Unzip((file) => {
     if (++entries > limits.entries)
-      refuse(say('the package holds more than {grouped} files', { grouped: grouped(limits.entries) }));
+      refuse(say('the package holds more than {most} files', { most: grouped(limits.entries) }));
     const take = takerOf(file.name);
     if (!take) return;
     open.add(file);

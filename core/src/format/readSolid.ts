@@ -37,9 +37,9 @@ export function readAndMend(bytes: Uint8Array, limits = ownFile): ReadSolid {
   const { bodies, openEdges } = topologyOf(mesh);
   if (bodies > limits.bodies)
     throw new FormatError(
-      say('the file holds {grouped} pieces that do not touch, more than {grouped2}', {
-        grouped: grouped(bodies),
-        grouped2: grouped(limits.bodies),
+      say('the file holds {pieces} pieces that do not touch, more than {most}', {
+        pieces: grouped(bodies),
+        most: grouped(limits.bodies),
       }),
     );
   if (openEdges > 0) {

@@ -206,6 +206,4 @@ function transformed([x, y, z]: [number, number, number], m: Matrix): [number, n
 const malformed = (why: string) =>
   new FormatError(say('the model inside the 3MF file is not as the format has it: {why}', { why }));
 const tooManyPlaces = () =>
-  new FormatError(
-    say('the 3MF file puts more than {grouped} objects together', { grouped: grouped(MOST_PLACES) }),
-  );
+  new FormatError(say('the 3MF file puts more than {most} objects together', { most: grouped(MOST_PLACES) }));

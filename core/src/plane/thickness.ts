@@ -142,14 +142,17 @@ function wallAt(
     if (Math.min(ay, by) > reach || Math.max(ay, by) < -reach) return;
     if (!touches(at, inward, from, to) || touch.radius > radius * 1.02) return;
     // Where several edges touch the circle, as around a disc, the one opposite tells how thick it is.
-    if (touch.radius < radius * 0.98 || touch.facing < facing) {
+    // An edge that is nearer than that one replaces it, however many lay a little nearer each in between.
+    if (touch.radius < (widthMm / 2) * 0.98 || touch.facing < facing) {
       across = [touch.x, touch.y];
       widthMm = 2 * touch.radius;
       facing = touch.facing;
     }
     radius = Math.min(radius, touch.radius);
   });
-  return facing <= FACING_COSINE ? { widthMm, across } : { widthMm: Infinity, across: at };
+  return facing <= FACING_COSINE && widthMm < upToMm
+    ? { widthMm, across }
+    : { widthMm: Infinity, across: at };
 }
 
 /**

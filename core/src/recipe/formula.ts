@@ -228,10 +228,10 @@ class Reader {
     }
     if (wanted && found.of !== this.#unit)
       throw new FormulaError(
-        say('“{name}” is for {what}, and this is {what2}.', {
+        say('“{name}” is for {given}, and this is {wanted}.', {
           name,
-          what: KINDS[found.of].what,
-          what2: wanted.what,
+          given: KINDS[found.of].what,
+          wanted: wanted.what,
         }),
       );
     return found.factor;

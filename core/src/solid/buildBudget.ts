@@ -21,9 +21,9 @@ const grouped = (count: number) => count.toLocaleString(locale());
 /** What to say at a step by which a recipe comes to too many copies; undefined while it does not. */
 export function tooManyCopies(copies: number, budget: BuildBudget): string | undefined {
   if (copies <= budget.copies) return undefined;
-  return say('That makes {grouped} copies in all; a part can have {grouped2}. Lower one of the numbers.', {
-    grouped: grouped(copies),
-    grouped2: grouped(budget.copies),
+  return say('That makes {copies} copies in all; a part can have {most}. Lower one of the numbers.', {
+    copies: grouped(copies),
+    most: grouped(budget.copies),
   });
 }
 
@@ -31,8 +31,8 @@ export function tooManyCopies(copies: number, budget: BuildBudget): string | und
 export function tooManyTriangles(triangles: number, budget: BuildBudget): string | undefined {
   if (triangles <= budget.triangles) return undefined;
   return say(
-    'That comes to {grouped} triangles; a part can have {grouped2}. Use fewer copies, or a plainer shape.',
-    { grouped: grouped(triangles), grouped2: grouped(budget.triangles) },
+    'That comes to {triangles} triangles; a part can have {most}. Use fewer copies, or a plainer shape.',
+    { triangles: grouped(triangles), most: grouped(budget.triangles) },
   );
 }
 

@@ -18,9 +18,9 @@ export const bolderFont: RemedyKind = {
         const edited = setField(recipe, step.id, ['lettering', 'font'], font);
         if (edited.ok)
           yield {
-            words: say('{numbered}, write in {fontNames}', {
-              numbered: numbered(recipe, step.id),
-              fontNames: fontNames[font],
+            words: say('{step}, write in {font}', {
+              step: numbered(recipe, step.id),
+              font: fontNames[font],
             }),
             recipe: edited.recipe,
           };

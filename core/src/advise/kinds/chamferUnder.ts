@@ -19,8 +19,8 @@ export const chamferUnder: RemedyKind = {
         const edited = setField(recipe, step.id, ['bottom'], { finish: 'chamfer', mm });
         if (!edited.ok) continue;
         yield {
-          words: say('{numbered}, chamfer the bottom edge {mm} mm', {
-            numbered: numbered(recipe, step.id),
+          words: say('{step}, chamfer the bottom edge {mm} mm', {
+            step: numbered(recipe, step.id),
             mm,
           }),
           recipe: edited.recipe,

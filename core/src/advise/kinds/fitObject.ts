@@ -14,8 +14,8 @@ export const fitObject: RemedyKind = {
     for (const step of recipe.steps) {
       if (step.kind !== 'hole' || !finding.steps.includes(step.id)) continue;
       const sized = setField(recipe, step.id, ['size'], { by: 'fit', mm: acrossMm, fit });
-      const words = say('{numbered}, size the hole to fit an object of Ø {acrossMm} mm, {fit}', {
-        numbered: numbered(recipe, step.id),
+      const words = say('{step}, size the hole to fit an object of Ø {acrossMm} mm, {fit}', {
+        step: numbered(recipe, step.id),
         acrossMm,
         fit,
       });

@@ -29,8 +29,8 @@ export const inFreePlace: RemedyKind = {
               : say(', {sizeMm} mm wide', { sizeMm: size as number })
             : '';
         yield {
-          words: say('{numbered}, centre the letters in what is free{smaller}', {
-            numbered: numbered(recipe, step.id),
+          words: say('{step}, centre the letters in what is free{smaller}', {
+            step: numbered(recipe, step.id),
             smaller,
           }),
           recipe: edited.recipe,

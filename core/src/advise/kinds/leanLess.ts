@@ -23,8 +23,8 @@ export const leanLess: RemedyKind = {
               : undefined;
         if (edited?.ok)
           yield {
-            words: say('{numbered}, let it lean by {deg}° only', {
-              numbered: numbered(recipe, step.id),
+            words: say('{step}, let it lean by {deg}° only', {
+              step: numbered(recipe, step.id),
               deg,
             }),
             recipe: edited.recipe,

@@ -65,8 +65,8 @@ function* changes(trouble: Trouble): Generator<Proposal & { change: number; fiel
         if (value < token.min || value > token.max || value === worth.value) continue;
         const edited = setField(recipe, step.id, token.path, amountOf(token.value, worth.value, value));
         if (!edited.ok) continue;
-        const words = say('{numbered}, make the {label} {value}', {
-          numbered: numbered(recipe, step.id),
+        const words = say('{step}, make the {label} {value}', {
+          step: numbered(recipe, step.id),
           label: token.label,
           value: withUnit(value, token.unit),
         });

@@ -22,8 +22,8 @@ export const roundCorners: RemedyKind = {
         });
         if (rounded.ok)
           yield {
-            words: say('{numbered}, round the corners by {mm} mm', {
-              numbered: numbered(recipe, step.id),
+            words: say('{step}, round the corners by {mm} mm', {
+              step: numbered(recipe, step.id),
               mm,
             }),
             recipe: rounded.recipe,
@@ -33,8 +33,8 @@ export const roundCorners: RemedyKind = {
         const eased = setField(recipe, step.id, ['top'], { finish: 'fillet', mm });
         if (eased.ok)
           yield {
-            words: say('{numbered}, round the top edge by {mm} mm', {
-              numbered: numbered(recipe, step.id),
+            words: say('{step}, round the top edge by {mm} mm', {
+              step: numbered(recipe, step.id),
               mm,
             }),
             recipe: eased.recipe,

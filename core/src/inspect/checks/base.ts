@@ -37,8 +37,8 @@ export const base: Check<'base'> = {
     const triangles = contact.length > 0 ? contact : at.triangles;
     const measured = rounded(area);
     const across = formatMm(Math.round(10 * narrowestWidth(seenFromAbove(mesh, contact))) / 10);
-    const touches = say('{value} mm² rest on the plate; the narrowest place is {across} mm wide', {
-      value: formatMm(area < 10 ? Math.round(10 * area) / 10 : Math.round(area)),
+    const touches = say('{areaMm2} mm² rest on the plate; the narrowest place is {across} mm wide', {
+      areaMm2: formatMm(area < 10 ? Math.round(10 * area) / 10 : Math.round(area)),
       across,
     });
     const message =

@@ -88,10 +88,8 @@ export async function deleteBrief(db: Database, teacher: Person, briefId: string
       .where(eq(projects.briefId, brief.id));
     if (begun > 0) {
       throw new CannotNow(
-        say(
-          '{begun, plural, one {A student has} other {# students have}} begun this brief, so it stays. Set its due date to a day that is over instead.',
-          { begun },
-        ),
+        '{begun, plural, one {A student has} other {# students have}} begun this brief, so it stays. Set its due date to a day that is over instead.',
+        { begun },
       );
     }
     await tx.delete(briefs).where(eq(briefs.id, brief.id));

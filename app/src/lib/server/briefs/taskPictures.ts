@@ -6,7 +6,6 @@ import type { Database } from '../platform/db/database.ts';
 import { briefs, classes, classMembers, keptBriefs, taskPictures } from '../platform/db/schema/index.ts';
 import type { SentFile } from '../platform/sent/sentBytes.ts';
 import { takenPicture } from '../platform/compute/takenPicture.ts';
-import { say } from '@kelbrin/core/words';
 
 /** What a task mentions of a picture, in SQL; a hash has no letter that means something there. */
 const mentions = (task: typeof briefs.task | typeof keptBriefs.task) =>
@@ -54,8 +53,7 @@ export async function demandPictures(db: Database, teacher: Person, task: TaskTe
     taskPictures,
     and(eq(taskPictures.teacherId, teacher.id), inArray(taskPictures.hash, wanted)),
   );
-  if (there < wanted.length)
-    throw new CannotNow(say('Task: a picture is not there any more, so add it again.'));
+  if (there < wanted.length) throw new CannotNow('Task: a picture is not there any more, so add it again.');
 }
 
 /** A picture of a task, for the teacher who added it and for everyone of a class for which such a task is set. */

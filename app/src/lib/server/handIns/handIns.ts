@@ -9,7 +9,6 @@ import { handIns, projects } from '../platform/db/schema/index.ts';
 import { moveHandIns, newHandIn } from './lifecycle.ts';
 import { limitsOf } from '../projects/projects.ts';
 import { addVersion } from '../projects/versions.ts';
-import { say } from '@kelbrin/core/words';
 
 /**
  * Freezes a student's saved project as a version, and the part of it that is to be handed in as a hand-in that the server
@@ -26,13 +25,12 @@ export async function handIn(
 ): Promise<string> {
   const { project, brief, limitsCardId } = await ownProject(db, person, projectId);
   if (project.revision !== revision) {
-    throw new CannotNow(say('The project was changed in another tab: look at it again, then hand in.'));
+    throw new CannotNow('The project was changed in another tab: look at it again, then hand in.');
   }
   const recipe = recipeOf(project.design);
   const partId = project.design.chosen;
   const { name: part } = partOf(project.design, partId);
-  if (recipe.steps.length === 0)
-    throw new CannotNow(say('There is nothing to hand in yet: add a step first.'));
+  if (recipe.steps.length === 0) throw new CannotNow('There is nothing to hand in yet: add a step first.');
   const limits = await limitsOf(db, limitsCardId);
   return db.transaction(async (tx) => {
     // One hand-in at a time a project: its row is locked until this one is in.
@@ -58,20 +56,18 @@ export async function handIn(
     if (last?.state === 'checking' || last?.state === 'waiting') {
       if (isSame) {
         throw new CannotNow(
-          say(
-            'This is handed in already; your teacher has not looked at it yet. Take it back if you want to change it.',
-          ),
+          'This is handed in already; your teacher has not looked at it yet. Take it back if you want to change it.',
         );
       }
       // The new state takes the place of the one that nobody has looked at.
       if (!(await takenBack(tx, person, project.id))) {
         throw new CannotNow(
-          say('Your teacher is looking at what you handed in: hand in again when it comes back.'),
+          'Your teacher is looking at what you handed in: hand in again when it comes back.',
         );
       }
     }
     if (last?.state === 'approved' && isSame) {
-      throw new CannotNow(say('This is what was approved already: change something first.'));
+      throw new CannotNow('This is what was approved already: change something first.');
     }
     const number = (last?.number ?? 0) + 1;
     const version = await addVersion(tx, project, `Hand-in ${number}`);
@@ -95,9 +91,7 @@ export async function withdraw(db: Database, person: Person, projectId: string):
   await db.transaction(async (tx) => {
     if (!(await takenBack(tx, person, project.id))) {
       throw new CannotNow(
-        say(
-          'Your teacher is looking at it already, so it cannot be taken back: ask your teacher to send it back.',
-        ),
+        'Your teacher is looking at it already, so it cannot be taken back: ask your teacher to send it back.',
       );
     }
   });

@@ -92,11 +92,9 @@ export async function deleteCard(db: Database, teacher: Person, cardId: string):
       .where(eq(classes.limitsCardId, id))
       .limit(1);
     if (using.length > 0)
-      throw new CannotNow(
-        say('{name} uses this card, so it stays: give that class another card first.', {
-          name: using[0].name,
-        }),
-      );
+      throw new CannotNow('{name} uses this card, so it stays: give that class another card first.', {
+        name: using[0].name,
+      });
     await tx.delete(limitsCards).where(inArray(limitsCards.id, [id]));
     await record(tx, teacher, 'delete-card', null, [id]);
   });

@@ -7,7 +7,6 @@ import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { limitsCards, schools } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';
-import { say } from '@kelbrin/core/words';
 
 /** What the school counts its money in, as a code such as EUR. */
 export async function currencyOf(db: Database): Promise<string> {
@@ -23,11 +22,11 @@ export async function setCurrency(db: Database, person: Person, words: string): 
   demandRole(person, 'teacher');
   const currency = words.trim().toUpperCase();
   if (!CURRENCY.test(currency))
-    throw new CannotNow(say('A currency is a code of three letters, such as EUR or GBP.'));
+    throw new CannotNow('A currency is a code of three letters, such as EUR or GBP.');
   if (!known.has(currency))
-    throw new CannotNow(
-      say('{currency} is no currency. Write the three letters of yours, such as EUR or GBP.', { currency }),
-    );
+    throw new CannotNow('{currency} is no currency. Write the three letters of yours, such as EUR or GBP.', {
+      currency,
+    });
   await db.transaction(async (tx) => {
     await tx
       .insert(schools)

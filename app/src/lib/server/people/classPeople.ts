@@ -81,13 +81,13 @@ export async function addListed(
 ): Promise<SignInCard[]> {
   const group = await classToTeach(db, teacher, classId);
   if (words.length > LONGEST_LIST)
-    throw new CannotNow(say('The list is longer than that of any class: add the students in several lists.'));
+    throw new CannotNow('The list is longer than that of any class: add the students in several lists.');
   const { students, problems } = readStudentList(words, await signInNamesOf(db, group.id), reading);
   if (problems.length > 0) {
     const [{ line, message }] = [...problems].sort((a, b) => a.line - b.line);
-    throw new CannotNow(say('Line {line}: {message}. Nobody was added.', { line, message }));
+    throw new CannotNow('Line {line}: {message}. Nobody was added.', { line, message });
   }
-  if (students.length === 0) throw new CannotNow(say('There is nobody on the list.'));
+  if (students.length === 0) throw new CannotNow('There is nobody on the list.');
   const added = await Promise.all(
     students.map(async ({ name, signInName, pin = newPin() }): Promise<NewStudent & SignInCard> => {
       return { name, signInName, pin, pinHash: await hashPassword(pin) };
@@ -100,10 +100,8 @@ export async function addListed(
     const late = added.find(({ signInName }) => taken.has(signInName));
     if (late)
       throw new CannotNow(
-        say(
-          'The sign-in name “{signInName}” was taken a moment ago. Nobody was added: choose another sign-in name.',
-          { signInName: late.signInName },
-        ),
+        'The sign-in name “{signInName}” was taken a moment ago. Nobody was added: choose another sign-in name.',
+        { signInName: late.signInName },
       );
     const ids = await addStudents(tx, group.id, added);
     await record(tx, teacher, 'add-student', group.id, ids);
@@ -198,19 +196,18 @@ export async function moveStudents(
     await tx.select({ id: classes.id }).from(classes).where(eq(classes.id, to.id)).for('no key update');
     const taken = await signInNamesOf(tx, to.id);
     if (taken.size + students.length > MOST_STUDENTS)
-      throw new CannotNow(
-        say('{name} would have more than {most} students. Nobody was moved.', {
-          name: to.name,
-          most: MOST_STUDENTS,
-        }),
-      );
+      throw new CannotNow('{name} would have more than {most} students. Nobody was moved.', {
+        name: to.name,
+        most: MOST_STUDENTS,
+      });
     const clash = students.find(({ signInName }) => taken.has(signInName ?? ''));
     if (clash)
       throw new CannotNow(
-        say('{name} has somebody with the sign-in name “{signInName}” already. Nobody was moved.', {
+        '{name} has somebody with the sign-in name “{signInName}” already. Nobody was moved.',
+        {
           name: to.name,
           signInName: clash.signInName!,
-        }),
+        },
       );
     const ids = students.map(({ id }) => id);
     await tx
@@ -230,7 +227,7 @@ export async function studentsIn(
   studentIds: readonly string[],
 ) {
   const { id } = await classToTeach(db, teacher, classId);
-  if (studentIds.length === 0) throw new CannotNow(say('Choose a student first.'));
+  if (studentIds.length === 0) throw new CannotNow('Choose a student first.');
   const found = await db
     .select({ id: users.id, name: users.name, signInName: classMembers.signInName })
     .from(classMembers)

@@ -28,7 +28,6 @@ import { announce } from '../platform/live/topics.ts';
 import { passOn } from './teams.ts';
 import { endSharesOf } from '../projects/sharing/shares.ts';
 import { studentsIn } from './classPeople.ts';
-import { say } from '@kelbrin/core/words';
 
 /**
  * Deletes a student with all traces: sign-in, projects, versions, hand-ins, print files, places in the queue, runs, and
@@ -63,9 +62,10 @@ export async function deleteStudent(
         .limit(1);
       if (going)
         throw new CannotNow(
-          say('A part of {name} is on a printer: cancel that print, or wait until it is done.', {
+          'A part of {name} is on a printer: cancel that print, or wait until it is done.',
+          {
             name: student.name,
-          }),
+          },
         );
     }
     await tx.delete(users).where(eq(users.id, student.id));

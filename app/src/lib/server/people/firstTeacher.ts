@@ -27,21 +27,19 @@ export async function isNew(db: Database): Promise<boolean> {
 
 /** Makes somebody the first teacher of a new Kelbrin, and a limits card for an ordinary printer. */
 export async function beginKelbrin(db: Database, data: unknown): Promise<FirstTeacherDraft> {
-  if (!(await isNew(db))) throw new CannotNow(say('Kelbrin has a teacher already: sign in.'));
+  if (!(await isNew(db))) throw new CannotNow('Kelbrin has a teacher already: sign in.');
   const read = firstTeacherDraft.safeParse(data);
   if (!read.success) throw new CannotNow(read.error.issues[0].message);
   if (await reachedLimit(db, [FIRST_TEACHER])) {
-    throw new CannotNow(say('Too many tries: wait five minutes.'));
+    throw new CannotNow('Too many tries: wait five minutes.');
   }
   if (!isCode(read.data.code)) {
-    throw new CannotNow(
-      say('The code is not right: you find it in the window where the server was started.'),
-    );
+    throw new CannotNow('The code is not right: you find it in the window where the server was started.');
   }
   await db.transaction(async (tx) => {
     // Of two who begin at once, one is first.
     await tx.execute(sql`select pg_advisory_xact_lock(${LOCK})`);
-    if (!(await isNew(tx))) throw new CannotNow(say('Kelbrin has a teacher already: sign in.'));
+    if (!(await isNew(tx))) throw new CannotNow('Kelbrin has a teacher already: sign in.');
     await addStaff(tx, 'server', { ...read.data, role: 'teacher' });
     await tx
       .insert(limitsCards)

@@ -10,7 +10,6 @@ import { closeDoor } from './staff.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { classMembers, users } from '../platform/db/schema/index.ts';
-import { say } from '@kelbrin/core/words';
 
 /** A password that was just made, to be handed over; nothing for a helper who has one already. */
 export interface AddedHelper {
@@ -32,16 +31,14 @@ export async function addHelper(
   const email = helper.email.trim().toLowerCase();
   const name = helper.name.trim().replace(/\s+/g, ' ');
   if (!z.email().max(200).safeParse(email).success)
-    throw new CannotNow(say('“{email}” is no e-mail address: look for a missing @ or full stop.', { email }));
+    throw new CannotNow('“{email}” is no e-mail address: look for a missing @ or full stop.', { email });
   const [known] = await db.select().from(users).where(eq(users.email, email));
   if (known && known.role !== 'helper')
-    throw new CannotNow(
-      say('{name} is a teacher, and can use the print room already.', { name: known.name }),
-    );
+    throw new CannotNow('{name} is a teacher, and can use the print room already.', { name: known.name });
   if (!known && (name === '' || name.length > LONGEST_NAME)) {
-    throw new CannotNow(
-      say('Say what the helper is called, in at most {most} characters.', { most: LONGEST_NAME }),
-    );
+    throw new CannotNow('Say what the helper is called, in at most {most} characters.', {
+      most: LONGEST_NAME,
+    });
   }
   const password = known ? undefined : newPassword();
   await db.transaction(async (tx) => {

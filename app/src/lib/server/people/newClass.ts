@@ -7,7 +7,6 @@ import { CannotNow } from '../platform/basics/cannotNow.ts';
 import { UNAMBIGUOUS_CHARACTERS } from '../platform/basics/clearSigns.ts';
 import type { Database } from '../platform/db/database.ts';
 import { classes, limitsCards } from '../platform/db/schema/index.ts';
-import { say } from '@kelbrin/core/words';
 
 const CODE_LENGTH = 6;
 
@@ -15,14 +14,12 @@ const CODE_LENGTH = 6;
 export async function createClass(db: Database, teacher: Person, name: string): Promise<string> {
   demandRole(teacher, 'teacher');
   const called = name.trim().replace(/\s+/g, ' ');
-  if (called === '') throw new CannotNow(say('Say what the class is called.'));
+  if (called === '') throw new CannotNow('Say what the class is called.');
   if (called.length > LONGEST_NAME)
-    throw new CannotNow(
-      say('The name has {count} characters; shorten it to {most}.', {
-        count: called.length,
-        most: LONGEST_NAME,
-      }),
-    );
+    throw new CannotNow('The name has {count} characters; shorten it to {most}.', {
+      count: called.length,
+      most: LONGEST_NAME,
+    });
   return db.transaction(async (tx) => {
     const [card] = await tx
       .select({ id: limitsCards.id })
@@ -32,7 +29,7 @@ export async function createClass(db: Database, teacher: Person, name: string): 
       .limit(1);
     if (!card)
       throw new CannotNow(
-        say('There is no limits card yet that a class could use: make one under “Limits cards” first.'),
+        'There is no limits card yet that a class could use: make one under “Limits cards” first.',
       );
     for (;;) {
       const code = Array.from(

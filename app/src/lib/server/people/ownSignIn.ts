@@ -57,7 +57,7 @@ export async function changePassword(
   if (!read.success) throw new CannotNow(read.error.issues[0].message);
   const limit = { key: `own password ${person.id}`, most: TRIES, windowMinutes: WINDOW_MINUTES };
   if (await reachedLimit(db, [limit]))
-    throw new CannotNow(say('Too many tries: wait {minutes} minutes.', { minutes: WINDOW_MINUTES }));
+    throw new CannotNow('Too many tries: wait {minutes} minutes.', { minutes: WINDOW_MINUTES });
   const [account] = await db.select().from(accounts).where(eq(accounts.userId, person.id));
   if (!(await verifyPassword({ hash: account.password!, password: plain(before) })))
     throw new CannotNow(isStudent ? say('That is not your PIN.') : say('That is not your password.'));

@@ -66,7 +66,7 @@ export async function setDisabled(
   isDisabled: boolean,
 ): Promise<void> {
   const { id } = await colleague(db, teacher, userId);
-  if (id === teacher.id) throw new CannotNow(say('You cannot close the door for yourself: ask a colleague.'));
+  if (id === teacher.id) throw new CannotNow('You cannot close the door for yourself: ask a colleague.');
   await db.transaction(async (tx) => {
     if (isDisabled) await closeDoor(tx, teacher, id, 'shut');
     else await moveStaff(tx, 'open', teacher, id);
@@ -82,8 +82,8 @@ export async function inviteStaff(
 ): Promise<string> {
   demandRole(teacher, 'teacher');
   if (role !== 'teacher' && role !== 'helper')
-    throw new CannotNow(say('Say whether it is a teacher or a helper.'));
-  if (role === 'helper' && !classId) throw new CannotNow(say('Say which class they help.'));
+    throw new CannotNow('Say whether it is a teacher or a helper.');
+  if (role === 'helper' && !classId) throw new CannotNow('Say which class they help.');
   const group = role === 'helper' ? await classToTeach(db, teacher, classId!) : undefined;
   return db.transaction(async (tx) => {
     await record(tx, teacher, 'invite-staff', group?.id ?? null, [teacher.id]);
@@ -94,7 +94,7 @@ export async function inviteStaff(
 /** Makes a link by which a colleague gets a new password; links that were made before end. */
 export async function resetLink(db: Database, teacher: Person, userId: string): Promise<string> {
   const { id, role, disabledAt } = await colleague(db, teacher, userId);
-  if (disabledAt) throw new CannotNow(say('Open the door for them first.'));
+  if (disabledAt) throw new CannotNow('Open the door for them first.');
   return db.transaction(async (tx) => {
     await tx.delete(entryLinks).where(eq(entryLinks.userId, id));
     await record(tx, teacher, 'reset-staff', null, [id]);
@@ -138,13 +138,13 @@ export async function enter(
       .delete(entryLinks)
       .where(and(eq(entryLinks.tokenHash, sha256(token)), gt(entryLinks.expiresAt, sql`now()`)))
       .returning();
-    if (!link) throw new CannotNow(say('This link was used a moment ago: sign in.'));
+    if (!link) throw new CannotNow('This link was used a moment ago: sign in.');
     if (link.userId) {
       const [person] = await tx
         .select()
         .from(users)
         .where(and(eq(users.id, link.userId), isNull(users.disabledAt)));
-      if (!person) throw new CannotNow(say('The door is closed for you: ask a colleague.'));
+      if (!person) throw new CannotNow('The door is closed for you: ask a colleague.');
       await tx.update(accounts).set({ password: hash }).where(eq(accounts.userId, person.id));
       await endSessions(tx, [person.id]);
       await record(tx, person, 'enter-by-link', null, [person.id]);
@@ -152,7 +152,7 @@ export async function enter(
     }
     const { name, email, password } = read.data as z.infer<typeof newcomerDraft>;
     if ((await tx.$count(users, eq(users.email, email))) > 0)
-      throw new CannotNow(say('Somebody signs in with this address already.'));
+      throw new CannotNow('Somebody signs in with this address already.');
     const id = await addStaff(tx, 'server', {
       name,
       email,

@@ -17,7 +17,6 @@ import {
 import { announce } from '../platform/live/topics.ts';
 import { endProject, newProject } from '../projects/lifecycle.ts';
 import { studentsIn } from './classPeople.ts';
-import { say } from '@kelbrin/core/words';
 
 /** The students of a brief's class: those in a team with their team's project, and all others. */
 export async function teamsOf(db: Database, teacher: Person, briefId: string) {
@@ -74,7 +73,7 @@ export async function makeTeam(
 ): Promise<void> {
   const { brief } = await briefToTeach(db, teacher, briefId);
   const students = await studentsIn(db, teacher, brief.classId, studentIds);
-  if (students.length < 2) throw new CannotNow(say('A team is two students or more: choose another one.'));
+  if (students.length < 2) throw new CannotNow('A team is two students or more: choose another one.');
   await db.transaction(async (tx) => {
     await holdBrief(tx, brief.id);
     const begun = await begunBy(
@@ -85,10 +84,11 @@ export async function makeTeam(
     const teams = begun.filter(({ mates }) => mates > 0);
     if (teams.length > 1) {
       throw new CannotNow(
-        say('{names} are a team already, and so are {names2}: take one of them out of the team first.', {
+        '{names} are a team already, and so are {names2}: take one of them out of the team first.',
+        {
           names: teams[0].names,
           names2: teams[1].names,
-        }),
+        },
       );
     }
     // A team's project goes on; else the one that cannot move, else the first.
@@ -97,10 +97,11 @@ export async function makeTeam(
     for (const own of begun.filter((each) => each.project.id !== project.id)) {
       if (own.isKept) {
         throw new CannotNow(
-          say('{names} has handed in or kept versions alone already, so cannot join {names2}.', {
+          '{names} has handed in or kept versions alone already, so cannot join {names2}.',
+          {
             names: own.names,
             names2: goesOn.names,
-          }),
+          },
         );
       }
       project.design = await takeAlong(tx, teacher, project, own.project, own.names);
@@ -221,7 +222,7 @@ async function takeAlong(
   for (const part of own) {
     const added = addPart(design, `${part.name}, ${name}`, recipeOf(from.design, part.id));
     if (!added.ok)
-      throw new CannotNow(say('{name} cannot join: {message}', { name, message: added.problem.message }));
+      throw new CannotNow('{name} cannot join: {message}', { name, message: added.problem.message });
     design = { ...added.design, chosen: design.chosen };
   }
   await copyFiles(tx, from.id, into.id);

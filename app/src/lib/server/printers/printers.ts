@@ -7,7 +7,6 @@ import type { Database } from '../platform/db/database.ts';
 import { printers } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';
 import { demandIdle, usedPrinter } from './usedPrinter.ts';
-import { say } from '@kelbrin/core/words';
 
 /** The printers that are used, with their addresses. */
 export async function printersToKeep(db: Database, person: Person) {
@@ -67,9 +66,9 @@ export async function addPrinter(db: Database, person: Person, data: unknown): P
     })
     .returning({ id: printers.id });
   if (added.length === 0)
-    throw new CannotNow(
-      say('There is a printer called {name} already: choose another name.', { name: draft.name }),
-    );
+    throw new CannotNow('There is a printer called {name} already: choose another name.', {
+      name: draft.name,
+    });
   await record(db, person, 'add-printer', null, [added[0].id]);
   await announce(db, 'printroom', 'orders');
 }
@@ -87,9 +86,9 @@ export async function changePrinter(
     const printer = await idlePrinter(tx, printerId);
     const sameName = and(eq(printers.name, draft.name), ne(printers.id, printer.id));
     if ((await tx.$count(printers, sameName)) > 0)
-      throw new CannotNow(
-        say('There is or was another printer called {name}: choose another name.', { name: draft.name }),
-      );
+      throw new CannotNow('There is or was another printer called {name}: choose another name.', {
+        name: draft.name,
+      });
     await tx.update(printers).set(draft).where(eq(printers.id, printer.id));
     await record(tx, person, 'edit-printer', null, [printer.id]);
     await announce(tx, 'printroom', 'orders');

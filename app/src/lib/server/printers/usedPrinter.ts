@@ -3,7 +3,6 @@ import { isId, NotAllowed } from '../platform/auth/access.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { ACTIVE_RUN, filamentChanges, printers, runs } from '../platform/db/schema/index.ts';
-import { say } from '@kelbrin/core/words';
 
 type Printer = typeof printers.$inferSelect;
 
@@ -20,7 +19,7 @@ export async function usedPrinter(tx: Database, printerId: string): Promise<Prin
 
 /** Throws unless a printer answers. */
 export function demandOnline({ name, status }: Printer): void {
-  if (!status?.online) throw new CannotNow(say('{name} does not answer: is it switched on?', { name }));
+  if (!status?.online) throw new CannotNow('{name} does not answer: is it switched on?', { name });
 }
 
 /** Throws if somebody is changing the filament of a printer. */
@@ -28,9 +27,10 @@ export async function demandNoChange(tx: Database, { id, name }: Printer): Promi
   const changes = await tx.$count(filamentChanges, eq(filamentChanges.printerId, id));
   if (changes > 0)
     throw new CannotNow(
-      say('The filament of {name} is being changed: finish that in the print room, or stop it there.', {
+      'The filament of {name} is being changed: finish that in the print room, or stop it there.',
+      {
         name,
-      }),
+      },
     );
 }
 
@@ -38,6 +38,5 @@ export async function demandNoChange(tx: Database, { id, name }: Printer): Promi
 export async function demandIdle(tx: Database, printer: Printer): Promise<void> {
   await demandNoChange(tx, printer);
   const busy = await tx.$count(runs, and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
-  if (busy > 0)
-    throw new CannotNow(say('{name} is printing: wait until it is done.', { name: printer.name }));
+  if (busy > 0) throw new CannotNow('{name} is printing: wait until it is done.', { name: printer.name });
 }

@@ -10,7 +10,6 @@ import { ofStudent } from '../platform/compute/fairQueue.ts';
 import { readSent } from '../platform/compute/readSent.ts';
 import type { SentFile } from '../platform/sent/sentBytes.ts';
 import { sha256 } from '../platform/basics/sha256.ts';
-import { say } from '@kelbrin/core/words';
 
 const MOST_FILES = 20;
 
@@ -62,10 +61,8 @@ async function demandRoom(db: Database, projectId: string): Promise<void> {
   if ((await count()) >= MOST_FILES) await forgetUnusedFiles(db, projectId);
   if ((await count()) >= MOST_FILES)
     throw new CannotNow(
-      say(
-        'A project can hold {most} files, and this one does already: delete a step that imports a file first.',
-        { most: MOST_FILES },
-      ),
+      'A project can hold {most} files, and this one does already: delete a step that imports a file first.',
+      { most: MOST_FILES },
     );
 }
 

@@ -67,15 +67,13 @@ export async function keepVersion(
   return db.transaction(async (tx) => {
     const [project] = await tx.select().from(projects).where(eq(projects.id, projectId)).for('no key update');
     if (project.revision !== revision) {
-      throw new CannotNow(say('The project was changed in another tab: look at it again, then keep it.'));
+      throw new CannotNow('The project was changed in another tab: look at it again, then keep it.');
     }
     const kept = await tx.$count(versions, eq(versions.projectId, projectId));
     if (kept >= MOST_VERSIONS)
-      throw new CannotNow(
-        say('A project keeps at most {most} versions: delete one that you do not need first.', {
-          most: MOST_VERSIONS,
-        }),
-      );
+      throw new CannotNow('A project keeps at most {most} versions: delete one that you do not need first.', {
+        most: MOST_VERSIONS,
+      });
     return addVersion(tx, project, name.trim().slice(0, 60) || undefined);
   });
 }
@@ -102,7 +100,7 @@ export async function deleteVersion(
     const [found] = await tx.select({ id: versions.id }).from(versions).where(isIt);
     if (!found) throw new NotAllowed();
     if ((await tx.$count(handIns, eq(handIns.versionId, found.id))) > 0)
-      throw new CannotNow(say('This version was handed in, so it stays: delete another one.'));
+      throw new CannotNow('This version was handed in, so it stays: delete another one.');
     await tx.delete(versions).where(isIt);
   });
 }

@@ -11,7 +11,6 @@ import { untellStudents } from '../platform/notices.ts';
 import { limitsOf } from '../projects/projects.ts';
 import { sha256 } from '../platform/basics/sha256.ts';
 import { leavePlaces, takePlaces, waitingFileOf } from '../printing/queue/queuePlaces.ts';
-import { say } from '@kelbrin/core/words';
 
 /** A failing check that is let through, and why. */
 export interface Waiver {
@@ -30,7 +29,7 @@ export async function sendBack(
   const said = comment.trim();
   await db.transaction(async (tx) => {
     if (said === '' && (await tx.$count(remarks, eq(remarks.handInId, handIn.id))) === 0) {
-      throw new CannotNow(say('Say in a sentence what to change, or write a remark on a step.'));
+      throw new CannotNow('Say in a sentence what to change, or write a remark on a step.');
     }
     await decide(tx, person, handIn.id, 'sendBack', said || null);
   });
@@ -52,16 +51,17 @@ export async function approve(
 ): Promise<void> {
   const { handIn, project, brief, filePattern, student, version } = await handInToTeach(db, person, handInId);
   if (handIn.solidHash === null || handIn.solidHash !== solidHash) {
-    throw new CannotNow(say('What you looked at is not what was inspected: open the hand-in again.'));
+    throw new CannotNow('What you looked at is not what was inspected: open the hand-in again.');
   }
   const failing = handIn.inspection?.checks.filter(({ verdict }) => verdict === 'fail') ?? [];
   const letThrough = failing.map(({ id }) => {
     const reason = waived.find(({ check }) => check === id)?.reason.trim() ?? '';
     if (reason === '') {
       throw new CannotNow(
-        say('“{checkTitle}” fails, so the printer cannot make this: send it back, or say why it may fail.', {
+        '“{checkTitle}” fails, so the printer cannot make this: send it back, or say why it may fail.',
+        {
           checkTitle: checkTitle(id),
-        }),
+        },
       );
     }
     return { handInId: handIn.id, check: id, reason: reason.slice(0, 400), waivedBy: person.id };
@@ -71,9 +71,7 @@ export async function approve(
     const [solid] = await tx.select().from(solids).where(eq(solids.hash, solidHash));
     if (sha256(solid.threeMf) !== solid.hash || sha256(solid.stl) !== solid.stlHash) {
       throw new CannotNow(
-        say(
-          'The stored solid was altered after its inspection, so it cannot be approved. Send it back; the student hands it in again.',
-        ),
+        'The stored solid was altered after its inspection, so it cannot be approved. Send it back; the student hands it in again.',
       );
     }
     if (letThrough.length > 0) await tx.insert(waivers).values(letThrough);
@@ -115,7 +113,7 @@ export async function approveAll(
     const { handIn, student } = await handInToTeach(db, person, id);
     try {
       if (handIn.inspection?.verdict !== 'pass')
-        throw new CannotNow(say('It does not pass every check: open it to decide on it alone.'));
+        throw new CannotNow('It does not pass every check: open it to decide on it alone.');
       await approve(db, person, id, solidHash);
       approved++;
     } catch (problem) {
@@ -139,7 +137,7 @@ export async function undoDecision(db: Database, person: Person, handInId: strin
       .where(eq(handIns.id, handIn.id))
       .for('no key update');
     if (state !== 'approved' && state !== 'sent_back') {
-      throw new CannotNow(say('There is no decision to undo: load the page again.'));
+      throw new CannotNow('There is no decision to undo: load the page again.');
     }
     const [latest] = await tx
       .select({ number: handIns.number })
@@ -149,7 +147,7 @@ export async function undoDecision(db: Database, person: Person, handInId: strin
       .limit(1);
     if (latest.number !== handIn.number) {
       throw new CannotNow(
-        say('The student has handed in again since, so this decision stands: decide on the new hand-in.'),
+        'The student has handed in again since, so this decision stands: decide on the new hand-in.',
       );
     }
     const isIt = eq(handIns.id, handIn.id);
@@ -185,8 +183,6 @@ async function decide(
   const decided = await moveHandIns(tx, decision, person, eq(handIns.id, handInId), also);
   if (decided.length === 0)
     throw new CannotNow(
-      say(
-        'This hand-in is not waiting for a decision any more. Somebody decided it, or the student took it back: go to the next one.',
-      ),
+      'This hand-in is not waiting for a decision any more. Somebody decided it, or the student took it back: go to the next one.',
     );
 }

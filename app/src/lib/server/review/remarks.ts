@@ -4,7 +4,6 @@ import { demandRole, handInToTeach, isId, type Person } from '../platform/auth/a
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { handIns, keptRemarks, remarks } from '../platform/db/schema/index.ts';
-import { say } from '@kelbrin/core/words';
 
 /** More than anybody reads. */
 const MOST_REMARKS = 40;
@@ -47,14 +46,12 @@ export async function addRemark(
   if (!read.success) throw new CannotNow(read.error.issues[0].message);
   const { words, anchor } = read.data;
   if ('step' in anchor && !handIn.recipe.steps.some(({ id }) => id === anchor.step)) {
-    throw new CannotNow(say('The recipe has no such step: load the page again.'));
+    throw new CannotNow('The recipe has no such step: load the page again.');
   }
   return db.transaction(async (tx) => {
     await demandWaiting(tx, handIn.id);
     if ((await tx.$count(remarks, eq(remarks.handInId, handIn.id))) >= MOST_REMARKS) {
-      throw new CannotNow(
-        say('A hand-in has at most {most} remarks: delete one first.', { most: MOST_REMARKS }),
-      );
+      throw new CannotNow('A hand-in has at most {most} remarks: delete one first.', { most: MOST_REMARKS });
     }
     const [{ id }] = await tx
       .insert(remarks)
@@ -87,9 +84,7 @@ async function demandWaiting(tx: Database, handInId: string): Promise<void> {
     .for('no key update');
   if (state !== 'waiting')
     throw new CannotNow(
-      say(
-        'This hand-in is not waiting for a decision any more. Somebody decided it, or the student took it back: go to the next one.',
-      ),
+      'This hand-in is not waiting for a decision any more. Somebody decided it, or the student took it back: go to the next one.',
     );
 }
 
@@ -108,7 +103,7 @@ export async function keptRemarksOf(db: Database, teacher: Person) {
 export async function keepRemark(db: Database, teacher: Person, words: string): Promise<void> {
   demandRole(teacher, 'teacher');
   const kept = words.trim().slice(0, 600);
-  if (kept === '') throw new CannotNow(say('Write the remark first.'));
+  if (kept === '') throw new CannotNow('Write the remark first.');
   await db
     .insert(keptRemarks)
     .values({ teacherId: teacher.id, words: kept })

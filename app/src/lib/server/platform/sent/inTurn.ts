@@ -1,5 +1,4 @@
 import { CannotNow } from '../basics/cannotNow.ts';
-import { say } from '@kelbrin/core/words';
 
 /** How much of one person may wait: a page sends one file at a time. */
 const MOST_WAITING = 4;
@@ -14,7 +13,7 @@ const lines = new Map<string, { last: Promise<unknown>; length: number }>();
 export async function inTurn<T>(personId: string, work: () => Promise<T>): Promise<T> {
   const line = lines.get(personId) ?? { last: Promise.resolve(), length: 0 };
   if (line.length > MOST_WAITING)
-    throw new CannotNow(say('Other files of yours are on their way: try again then.'));
+    throw new CannotNow('Other files of yours are on their way: try again then.');
   lines.set(personId, line);
   line.length++;
   const done = line.last.then(work);

@@ -16,7 +16,6 @@ import {
   users,
 } from '../../platform/db/schema/index.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
-import { say } from '@kelbrin/core/words';
 
 /** The size that a hand-in was designed with, as its inspection found it. */
 export const designedMm = sql<readonly number[] | null>`${handIns.inspection} #> '{value,part,sizeMm}'`;
@@ -64,17 +63,15 @@ export async function openBatch(tx: Database, batchId: string): Promise<typeof b
   const [batch] = await tx.select().from(batches).where(isId(batchId, batches.id)).for('no key update');
   if (!batch) throw new NotAllowed();
   if (batch.state === 'printing')
-    throw new CannotNow(
-      say('Batch {number} is on a printer: put the parts in a new batch.', { number: batch.number }),
-    );
+    throw new CannotNow('Batch {number} is on a printer: put the parts in a new batch.', {
+      number: batch.number,
+    });
   if (batch.state === 'printed')
-    throw new CannotNow(
-      say('Batch {number} is printed: put the parts in a new batch.', { number: batch.number }),
-    );
+    throw new CannotNow('Batch {number} is printed: put the parts in a new batch.', { number: batch.number });
   if (batch.state === 'discarded')
-    throw new CannotNow(
-      say('Batch {number} was broken up: put the parts in a new batch.', { number: batch.number }),
-    );
+    throw new CannotNow('Batch {number} was broken up: put the parts in a new batch.', {
+      number: batch.number,
+    });
   return batch;
 }
 

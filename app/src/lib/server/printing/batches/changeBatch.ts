@@ -1,6 +1,5 @@
 import { and, eq } from 'drizzle-orm';
 import { printChoice } from '@kelbrin/core/slice';
-import { say } from '@kelbrin/core/words';
 import { placementDraft } from '../../../shared/plate.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
@@ -21,7 +20,7 @@ export async function movePart(
   demandRole(person, 'teacher', 'helper');
   const read = placementDraft.safeParse(data);
   if (!read.success)
-    throw new CannotNow(say('That place is not on the plate: put the part down inside its edge.'));
+    throw new CannotNow('That place is not on the plate: put the part down inside its edge.');
   await db.transaction(async (tx) => {
     const batch = await openBatch(tx, batchId);
     const moved = await tx
@@ -44,7 +43,7 @@ export async function chooseForBatch(
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   const read = printChoice.safeParse(data);
-  if (!read.success) throw new CannotNow(say('These print settings cannot be used: load the page again.'));
+  if (!read.success) throw new CannotNow('These print settings cannot be used: load the page again.');
   await db.transaction(async (tx) => {
     const batch = await openBatch(tx, batchId);
     await tx.update(batches).set({ choice: read.data, estimate: null }).where(eq(batches.id, batch.id));

@@ -9,7 +9,6 @@ import type { Database } from '../../platform/db/database.ts';
 import { batches, printFiles } from '../../platform/db/schema/index.ts';
 import { sha256 } from '../../platform/basics/sha256.ts';
 import { partsOf, type BatchPart } from './batchParts.ts';
-import { say } from '@kelbrin/core/words';
 
 /**
  * The G-code of a batch as it is laid, and what it takes, which is noted on the batch. It names the print files, with
@@ -46,7 +45,8 @@ export async function gcodeOfBatch(
     if (!(problem instanceof TaskFailure)) log.error({ err: problem, batch: batchId }, 'Slicing a batch');
     const why = problem instanceof TaskFailure ? ` ${problem.message}` : '';
     throw new CannotNow(
-      say('The batch could not be sliced.{why} Arrange it again, or print its parts one by one.', { why }),
+      'The batch could not be sliced.{why} Arrange it again, or print its parts one by one.',
+      { why },
     );
   });
   await db.update(batches).set({ estimate }).where(eq(batches.id, batchId));
@@ -67,9 +67,7 @@ async function filesOf(db: Database, parts: readonly BatchPart[]): Promise<Map<s
   for (const { hash, threeMf } of rows) {
     if (sha256(threeMf) !== hash) {
       throw new CannotNow(
-        say(
-          'The print file is not the one that was approved, so it is not printed. Send the hand-in back; the student hands it in again.',
-        ),
+        'The print file is not the one that was approved, so it is not printed. Send the hand-in back; the student hands it in again.',
       );
     }
   }

@@ -38,10 +38,8 @@ export async function layBatch(
   const { placed, left } = await layOut(parts, limits, choice);
   if (placed.length === 0)
     throw new CannotNow(
-      say(
-        '{name} has no room on the plate: take a batch with fewer parts, or a printer with a larger plate.',
-        { name: parts[0].name },
-      ),
+      '{name} has no room on the plate: take a batch with fewer parts, or a printer with a larger plate.',
+      { name: parts[0].name },
     );
   return db.transaction(async (tx) => {
     const batchId = await newBatch(tx, person, {
@@ -64,9 +62,7 @@ export async function addToBatch(
   const { batch, parts } = await batchToSee(db, person, batchId);
   const before = parts.filter(({ isCurrent }) => isCurrent);
   if (before.length === 0)
-    throw new CannotNow(
-      say('Batch {number} is printed: put the parts in a new batch.', { number: batch.number }),
-    );
+    throw new CannotNow('Batch {number} is printed: put the parts in a new batch.', { number: batch.number });
   const more = await waitingParts(db, entryIds);
   demandOneKind([...before, ...more]);
   const { placed, left } = await layOut(more, before[0].limits, batch.choice, before.map(asPlaced));
@@ -84,9 +80,7 @@ export async function arrangeBatch(db: Database, person: Person, batchId: string
   const { batch, parts: all } = await batchToSee(db, person, batchId);
   const parts = all.filter(({ isCurrent }) => isCurrent);
   if (parts.length === 0)
-    throw new CannotNow(
-      say('Batch {number} is printed: put the parts in a new batch.', { number: batch.number }),
-    );
+    throw new CannotNow('Batch {number} is printed: put the parts in a new batch.', { number: batch.number });
   const { placed, left } = await layOut(parts.map(asPlaced), parts[0].limits, batch.choice);
   await db.transaction(async (tx) => {
     await openBatch(tx, batchId);
@@ -102,7 +96,7 @@ export async function arrangeBatch(db: Database, person: Person, batchId: string
 
 /** The files of parts that wait and may be printed, in the given order; throws if one of them does not or may not. */
 async function waitingParts(db: Database, entryIds: readonly string[]) {
-  if (entryIds.length === 0) throw new CannotNow(say('Choose the parts to lay.'));
+  if (entryIds.length === 0) throw new CannotNow('Choose the parts to lay.');
   const found = await entriesWithOwner(db, {
     id: queueEntries.id,
     name: printFiles.name,
@@ -120,15 +114,13 @@ async function waitingParts(db: Database, entryIds: readonly string[]) {
     .orderBy(asc(queueEntries.position));
   if (found.length < new Set(entryIds).size)
     throw new CannotNow(
-      say('Some of these parts are not waiting any more: load the page again to see where they are.'),
+      'Some of these parts are not waiting any more: load the page again to see where they are.',
     );
   const doubted = found.find(({ doubt }) => doubt);
   if (doubted)
-    throw new CannotNow(
-      say('{doubt} The teacher has to decide on it again first; until then, leave it out.', {
-        doubt: doubted.doubt!,
-      }),
-    );
+    throw new CannotNow('{doubt} The teacher has to decide on it again first; until then, leave it out.', {
+      doubt: doubted.doubt!,
+    });
   return found;
 }
 
@@ -140,14 +132,14 @@ function demandOneKind(parts: readonly { readonly name: string; readonly limits:
   throw new CannotNow(
     sameMaterial(first.limits.material, other.limits.material)
       ? say(
-          '{name} and {name2} are printed in other layers or on another printer: lay them on two batches.',
-          { name: first.name, name2: other.name },
+          '{first} and {second} are printed in other layers or on another printer: lay them on two batches.',
+          { first: first.name, second: other.name },
         )
-      : say('{name} is for {material}, {name2} for {material2}: lay them on two batches.', {
-          name: first.name,
+      : say('{first} is for {material}, {second} for {secondMaterial}: lay them on two batches.', {
+          first: first.name,
           material: first.limits.material,
-          name2: other.name,
-          material2: other.limits.material,
+          second: other.name,
+          secondMaterial: other.limits.material,
         }),
   );
 }
@@ -174,7 +166,7 @@ async function takeIn(
   const taken = await moveEntries(tx, 'lay', person, inArray(queueEntries.id, ids));
   if (taken.length < ids.length)
     throw new CannotNow(
-      say('Some of these parts are not waiting any more: load the page again to see where they are.'),
+      'Some of these parts are not waiting any more: load the page again to see where they are.',
     );
   await tx
     .insert(batchParts)

@@ -6,7 +6,6 @@ import type { Database } from '../../platform/db/database.ts';
 import { ACTIVE_RUN, printers, runs, spools } from '../../platform/db/schema/index.ts';
 import { demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
 import { moveChange, newChange, type ChangeMove } from './lifecycle.ts';
-import { say } from '@kelbrin/core/words';
 
 /** What somebody says at the printer, after which it does the next thing. */
 const turns = ['drawOut', 'nothingIn', 'pushIn', 'more'] as const satisfies readonly ChangeMove[];
@@ -40,15 +39,13 @@ export async function beginChange(
       .from(runs)
       .where(and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
     if (run && !CHANGEABLE.some((reason) => reason === run.pausedFor))
-      throw new CannotNow(say('{name} is printing: let it pause first.', { name: printer.name }));
+      throw new CannotNow('{name} is printing: let it pause first.', { name: printer.name });
     const [elsewhere] = await tx.select().from(printers).where(eq(printers.spoolId, spool.id));
     if (elsewhere && elsewhere.id !== printer.id)
-      throw new CannotNow(
-        say('Spool {number} is on {name}: take it off there first.', {
-          number: spool.number,
-          name: elsewhere.name,
-        }),
-      );
+      throw new CannotNow('Spool {number} is on {name}: take it off there first.', {
+        number: spool.number,
+        name: elsewhere.name,
+      });
     const [old] = printer.spoolId
       ? await tx.select().from(spools).where(eq(spools.id, printer.spoolId))
       : [spool];
@@ -59,10 +56,8 @@ export async function beginChange(
     });
     if (!isBegun)
       throw new CannotNow(
-        say(
-          'The filament of {name} is being changed already: finish that in the print room, or stop it there.',
-          { name: printer.name },
-        ),
+        'The filament of {name} is being changed already: finish that in the print room, or stop it there.',
+        { name: printer.name },
       );
   });
 }
@@ -97,6 +92,6 @@ async function stepOn(db: Database, move: ChangeMove, person: Person, printerId:
   await db.transaction(async (tx) => {
     const printer = await usedPrinter(tx, printerId);
     if (!(await moveChange(tx, move, person, printer.id)))
-      throw new CannotNow(say('The change of filament is at another step by now: load the page again.'));
+      throw new CannotNow('The change of filament is at another step by now: load the page again.');
   });
 }

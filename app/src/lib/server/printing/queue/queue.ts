@@ -56,8 +56,7 @@ export async function countWaiting(db: Database, person: Person): Promise<number
 export async function orderQueue(db: Database, person: Person, entryIds: readonly string[]): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   const ids = z.array(z.uuid()).max(5000).safeParse(entryIds);
-  if (!ids.success)
-    throw new CannotNow(say('This order names parts that do not exist: load the page again.'));
+  if (!ids.success) throw new CannotNow('This order names parts that do not exist: load the page again.');
   await db.transaction(async (tx) => {
     await tx.update(queueEntries).set({ handOrder: null }).where(isNotNull(queueEntries.handOrder));
     if (ids.data.length > 0) {
@@ -113,9 +112,7 @@ export async function repeatPrint(db: Database, person: Person, entryId: string)
       .for('update', { of: printFiles });
     if (!printed) throw new NotAllowed();
     if (printed.handIn !== 'approved')
-      throw new CannotNow(
-        say('This part went back to its student: it can be printed when it is approved again.'),
-      );
+      throw new CannotNow('This part went back to its student: it can be printed when it is approved again.');
     const [{ last }] = await tx
       .select({ last: max(queueEntries.copy) })
       .from(queueEntries)
@@ -139,7 +136,7 @@ export async function holdEntry(
     .where(and(isId(entryId, queueEntries.id), eq(queueEntries.state, 'waiting')))
     .returning({ id: queueEntries.id });
   if (held.length === 0)
-    throw new CannotNow(say('This part is not waiting any more: load the page again to see where it is.'));
+    throw new CannotNow('This part is not waiting any more: load the page again to see where it is.');
   await record(db, person, isHeld ? 'hold-entry' : 'release-entry', null, [entryId]);
   await announce(db, 'printroom');
 }

@@ -4,7 +4,6 @@ import type { Database } from '../../platform/db/database.ts';
 import type { Mover } from '../../platform/lifecycle.ts';
 import { joinQueue, leaveQueue } from './lifecycle.ts';
 import { batches, batchParts, handIns, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
-import { say } from '@kelbrin/core/words';
 
 /** The file of an earlier version of a project that still waits, with its places in the queue; they are held. */
 export async function waitingFileOf(
@@ -65,17 +64,15 @@ export async function leavePlaces(tx: Database, mover: Mover, handInId: string):
     .orderBy(desc(batches.number))
     .limit(1);
   if (batch?.state === 'laid')
-    throw new CannotNow(
-      say('It is in batch {number}: take it off there first, then undo this decision.', {
-        number: batch.number,
-      }),
-    );
+    throw new CannotNow('It is in batch {number}: take it off there first, then undo this decision.', {
+      number: batch.number,
+    });
   if (batch)
-    throw new CannotNow(
-      say('It went to a printer in batch {number}, so the approval stands.', { number: batch.number }),
-    );
+    throw new CannotNow('It went to a printer in batch {number}, so the approval stands.', {
+      number: batch.number,
+    });
   if (places.length === 0 || places.some(({ state }) => state !== 'waiting' && state !== 'dropped'))
-    throw new CannotNow(say('It is not waiting in the queue any more, so the approval stands.'));
+    throw new CannotNow('It is not waiting in the queue any more, so the approval stands.');
   const [{ fileId, replaces }] = places;
   if (replaces) {
     // Copies of the earlier version that were printed before keep their numbers.

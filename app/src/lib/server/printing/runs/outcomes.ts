@@ -31,10 +31,9 @@ export async function noteOutcome(
   if (!read.success) throw new CannotNow(read.error.issues[0].message);
   const { outcome, note, next, measuredMm } = read.data;
   const failed = !isUsable(outcome);
-  if (failed && !next)
-    throw new CannotNow(say('Say whether it is printed again or goes back to its student.'));
+  if (failed && !next) throw new CannotNow('Say whether it is printed again or goes back to its student.');
   if (next === 'student' && note === '')
-    throw new CannotNow(say('Say in the note what the student should change.'));
+    throw new CannotNow('Say in the note what the student should change.');
   if (photo) await takenPicture({ name: say('The photo'), sent: new SentBytes(photo) });
 
   await db.transaction(async (tx) => {
@@ -45,22 +44,19 @@ export async function noteOutcome(
       .where(and(isId(batchId, batchParts.batchId), isId(entryId, batchParts.queueEntryId)))
       .for('no key update');
     if (!place) throw new NotAllowed();
-    if (place.place.isCurrent)
-      throw new CannotNow(say('This batch is not printed yet: wait until it has ended.'));
+    if (place.place.isCurrent) throw new CannotNow('This batch is not printed yet: wait until it has ended.');
     const parts = await partsOf(tx, [batchId]);
     const part = parts.find((each) => each.entryId === entryId)!;
     if (place.place.outcome) await takeOutcomeBack(tx, person, part);
     else if (place.state !== 'printed')
-      throw new CannotNow(
-        say('This part was not printed in this batch: open the batch that it was printed in.'),
-      );
+      throw new CannotNow('This part was not printed in this batch: open the batch that it was printed in.');
     await tx
       .update(batchParts)
       .set({ outcome, outcomeNote: note, outcomePhoto: photo, measuredMm, outcomeAt: new Date() })
       .where(and(eq(batchParts.batchId, batchId), eq(batchParts.queueEntryId, entryId)));
     if (failed && next === 'again') {
       if (!part.isApproved)
-        throw new CannotNow(say('This part went back to its student, so it is not printed again as it is.'));
+        throw new CannotNow('This part went back to its student, so it is not printed again as it is.');
       await moveEntries(tx, 'printAgain', person, eq(queueEntries.id, entryId));
     } else if (failed) {
       await moveHandIns(tx, 'giveBack', person, eq(handIns.id, part.handInId), { comment: note });
@@ -83,13 +79,13 @@ async function takeOutcomeBack(tx: Database, person: Person, part: BatchPart): P
     .from(batches)
     .where(eq(batches.id, part.batchId));
   if (later.some((other) => other.number > number))
-    throw new CannotNow(say('This part is in another batch since, so what was noted of this one stays.'));
+    throw new CannotNow('This part is in another batch since, so what was noted of this one stays.');
   if (!part.isApproved)
-    throw new CannotNow(say('This part went back to its student. Undo that in the review first.'));
+    throw new CannotNow('This part went back to its student. Undo that in the review first.');
   const isIt = eq(queueEntries.id, part.entryId);
   await moveEntries(tx, 'countAsPrinted', person, isIt);
   if ((await tx.$count(queueEntries, and(isIt, eq(queueEntries.state, 'printed')))) === 0)
-    throw new CannotNow(say('This part was taken out of the queue. Put it back there first.'));
+    throw new CannotNow('This part was taken out of the queue. Put it back there first.');
 }
 
 /** What came of the last print of each hand-in; nothing of those of which nobody has written it down. */

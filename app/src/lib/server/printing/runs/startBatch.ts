@@ -16,7 +16,6 @@ import { moveBatch } from '../batches/lifecycle.ts';
 import { layBatch } from '../batches/laying.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
 import { newRun } from './lifecycle.ts';
-import { say } from '@kelbrin/core/words';
 
 type Printer = typeof printers.$inferSelect;
 
@@ -56,20 +55,19 @@ export async function startBatch(
     await demandNoChange(tx, printer);
     const busy = await tx.$count(runs, and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
     if (busy > 0)
-      throw new CannotNow(
-        say('{name} is printing already: plan the batch for it, or choose another printer.', {
-          name: printer.name,
-        }),
-      );
+      throw new CannotNow('{name} is printing already: plan the batch for it, or choose another printer.', {
+        name: printer.name,
+      });
     const batch = await openBatch(tx, batchId);
     const parts = await currentParts(tx, batch.id);
     demandGoodPlaces(parts, batch.choice);
     const doubted = parts.find(({ doubt }) => doubt);
     if (doubted)
       throw new CannotNow(
-        say('{doubt} The teacher has to decide on it again first; until then, take it off the batch.', {
+        '{doubt} The teacher has to decide on it again first; until then, take it off the batch.',
+        {
           doubt: doubted.doubt!,
-        }),
+        },
       );
     const needs = batch.estimate ?? sumOf(parts);
     await demandFilament(tx, printer, parts[0].limits.material, needs.grams);
@@ -77,7 +75,7 @@ export async function startBatch(
     await moveBatch(tx, 'start', person, batch.id);
     const started = await moveEntries(tx, 'start', person, inArray(queueEntries.id, entryIds));
     if (started.length < entryIds.length)
-      throw new CannotNow(say('Some of these parts are not on this batch any more: load the page again.'));
+      throw new CannotNow('Some of these parts are not on this batch any more: load the page again.');
     // Who ticks that the plate is empty says so of all that was printed there before.
     await clearPlate(tx, printer.id);
     await newRun(tx, person, {
@@ -117,7 +115,7 @@ function demandChecks(ticked: unknown): readonly StartCheck[] {
   const checks = parsed.success ? parsed.data : [];
   if (checks.length < startChecks.length)
     throw new CannotNow(
-      say('Look at spool, plate and first layer before a print is started, and tick each of them.'),
+      'Look at spool, plate and first layer before a print is started, and tick each of them.',
     );
   return checks;
 }
@@ -130,7 +128,7 @@ export async function cancelRun(db: Database, person: Person, runId: string): Pr
     .set({ cancelAskedAt: new Date() })
     .where(and(isId(runId, runs.id), inArray(runs.state, ACTIVE_RUN)))
     .returning({ id: runs.id });
-  if (asked.length === 0) throw new CannotNow(say('This print is over already: load the page again.'));
+  if (asked.length === 0) throw new CannotNow('This print is over already: load the page again.');
   await record(db, person, 'cancel-run', null, [runId]);
   await announce(db, 'printroom', 'orders');
 }
@@ -149,7 +147,7 @@ export async function wishForRun(
       .set({ wish })
       .where(and(isId(runId, runs.id), eq(runs.state, 'printing')))
       .returning();
-    if (!run) throw new CannotNow(say('This is not printing now: load the page again.'));
+    if (!run) throw new CannotNow('This is not printing now: load the page again.');
     const [printer] = await tx.select().from(printers).where(eq(printers.id, run.printerId));
     await demandNoChange(tx, printer);
     await announce(tx, 'printroom', 'orders');
@@ -162,17 +160,13 @@ function demandGoodPlaces(parts: readonly BatchPart[], choice: { brimMm?: number
   const nameOf = (id: string) => parts.find(({ entryId }) => entryId === id)!.student;
   const { pairs, outside } = conflictsOf(placed, plateOf(parts[0].limits), gapOf(choice));
   if (outside.length > 0) {
-    throw new CannotNow(
-      say('The part of {nameOf} reaches over the edge of the plate: move it.', {
-        nameOf: nameOf(outside[0]),
-      }),
-    );
+    throw new CannotNow('The part of {nameOf} reaches over the edge of the plate: move it.', {
+      nameOf: nameOf(outside[0]),
+    });
   }
   if (pairs.length > 0) {
     const [a, b] = pairs[0].map(nameOf);
-    throw new CannotNow(
-      say('The parts of {a} and {b} are too near to each other: move one of them.', { a, b }),
-    );
+    throw new CannotNow('The parts of {a} and {b} are too near to each other: move one of them.', { a, b });
   }
 }
 
@@ -193,23 +187,17 @@ async function demandFilament(
 ): Promise<void> {
   const [spool] = spoolId ? await tx.select().from(spools).where(eq(spools.id, spoolId)) : [];
   if (!spool)
-    throw new CannotNow(
-      say('Kelbrin does not know which spool is on {name}: say so under “Spools”.', { name }),
-    );
+    throw new CannotNow('Kelbrin does not know which spool is on {name}: say so under “Spools”.', { name });
   if (!sameMaterial(spool.material, material)) {
     throw new CannotNow(
-      say(
-        'This is for {material}, and there is {material2} on {name}: change the filament, or choose another printer.',
-        { material, material2: spool.material, name },
-      ),
+      'This is for {material}, and there is {material2} on {name}: change the filament, or choose another printer.',
+      { material, material2: spool.material, name },
     );
   }
   if (spool.gramsLeft < grams) {
     throw new CannotNow(
-      say(
-        'This takes {grams} g, and spool {number} on {name} has {gramsLeft} g left: change it, or weigh it.',
-        { grams: grams.toFixed(1), number: spool.number, name, gramsLeft: spool.gramsLeft.toFixed(1) },
-      ),
+      'This takes {grams} g, and spool {number} on {name} has {gramsLeft} g left: change it, or weigh it.',
+      { grams: grams.toFixed(1), number: spool.number, name, gramsLeft: spool.gramsLeft.toFixed(1) },
     );
   }
 }

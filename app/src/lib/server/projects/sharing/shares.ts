@@ -27,9 +27,9 @@ export async function share(
 ): Promise<string> {
   const { project } = await ownProject(db, person, projectId);
   if (!SHARE_DAYS.some((each) => each === days)) {
-    throw new CannotNow(
-      say('A link works for {days} days: choose one of these.', { days: SHARE_DAYS.join(', ') }),
-    );
+    throw new CannotNow('A link works for {days} days: choose one of these.', {
+      days: SHARE_DAYS.join(', '),
+    });
   }
   const [version] = await db
     .select({ id: versions.id })
@@ -37,7 +37,7 @@ export async function share(
     .where(and(eq(versions.projectId, project.id), eq(versions.number, versionNumber)));
   if (!version) throw new NotAllowed();
   if ((await sharesOf(db, person, projectId)).length >= MOST_SHARES) {
-    throw new CannotNow(say('A project has at most {most} links: end one first.', { most: MOST_SHARES }));
+    throw new CannotNow('A project has at most {most} links: end one first.', { most: MOST_SHARES });
   }
   const token = randomBytes(18).toString('base64url');
   await db.transaction(async (tx) => {
