@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { innerWidth } from 'svelte/reactivity/window';
   import { locale } from '@kelbrin/core/words';
   import { goto } from '$app/navigation';
   import { Select } from 'flowbite-svelte';
@@ -36,7 +37,13 @@
     },
     options: {
       scales: { y: wholeNumbers },
-      plugins: { legend: { position: 'right', labels: { usePointStyle: true } } },
+      plugins: {
+        // Beside the lines there is no room for it on a telephone.
+        legend: {
+          position: (innerWidth.current ?? 1280) < 640 ? 'bottom' : 'right',
+          labels: { usePointStyle: true },
+        },
+      },
     },
   });
   const bars = (labels: string[], values: number[]): ChartConfiguration<'bar'> => ({
