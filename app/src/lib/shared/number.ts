@@ -28,10 +28,18 @@ export function readNumber(typed: string, { unit = '', min, max, whole = false }
   const worked = workOut(typed.replace(CURRENCIES, ' ').trim(), new Map(), unit);
   if (!worked.ok) return worked;
   const value = Math.round(worked.value * 1000) / 1000;
-  if (value < min) return { ok: false, message: say('At least {min}.', { min: withUnit(min, unit) }) };
-  if (value > max) return { ok: false, message: say('At most {max}.', { max: withUnit(max, unit) }) };
-  if (whole && !Number.isInteger(value)) return { ok: false, message: say('A whole number.') };
-  return { ok: true, value };
+  const message = outOfBounds(value, { unit, min, max, whole });
+  return message === undefined ? { ok: true, value } : { ok: false, message };
+}
+
+/** What is wrong with a number that is read, in a sentence; undefined for one that may be. */
+export function outOfBounds(
+  value: number,
+  { unit = '', min, max, whole = false }: NumberRules,
+): string | undefined {
+  if (value < min) return say('At least {min}.', { min: withUnit(min, unit) });
+  if (value > max) return say('At most {max}.', { max: withUnit(max, unit) });
+  return whole && !Number.isInteger(value) ? say('A whole number.') : undefined;
 }
 
 /** A number as it stands in a field; nothing where there is none. */

@@ -1,5 +1,5 @@
-import { namesIn, workOut, withUnit, type Amount, type Unit } from '@kelbrin/core/recipe';
-import { say } from '@kelbrin/core/words';
+import { namesIn, workOut, type Amount, type Unit } from '@kelbrin/core/recipe';
+import { outOfBounds } from '../shared/number';
 
 /** What a field may hold and what can be used in it. */
 export interface FieldRules {
@@ -25,9 +25,9 @@ export function readAmount(typed: string, { unit, min, max, measures }: FieldRul
   const worked = workOut(formula, measures, unit);
   if (!worked.ok) return worked;
   const worth = Math.round(worked.value * 1000) / 1000;
-  if (worth < min) return { ok: false, message: say('At least {min}.', { min: withUnit(min, unit) }) };
-  if (worth > max) return { ok: false, message: say('At most {max}.', { max: withUnit(max, unit) }) };
-  if (unit === '' && !Number.isInteger(worth)) return { ok: false, message: say('A whole number.') };
+  // What has no unit is counted.
+  const message = outOfBounds(worth, { unit, min, max, whole: unit === '' });
+  if (message !== undefined) return { ok: false, message };
   const isPlain = namesIn(formula).length === 0 && !/[-+*/:()−×÷·]/.test(formula.replace(/^[-−]/, ''));
   return { ok: true, amount: isPlain ? worth : { formula }, worth };
 }

@@ -1,6 +1,5 @@
-import { customType } from 'drizzle-orm/pg-core';
 import { sql, type SQL } from 'drizzle-orm';
-import type { AnyPgColumn } from 'drizzle-orm/pg-core';
+import { customType, type AnyPgColumn } from 'drizzle-orm/pg-core';
 import * as z from 'zod';
 
 /** How data of one version becomes data of the next. What was stored goes in, so nothing of it is trusted. */
