@@ -32,6 +32,20 @@ export default ts.config(
     rules: { 'max-lines': ['error', { max: 300 }] },
   },
   {
+    files: ['app/src/**'],
+    ignores: ['app/src/lib/ui/enhance.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          name: '$app/forms',
+          importNames: ['enhance'],
+          message: 'It takes the focus from whoever types; use the one of $lib/ui/enhance.',
+        },
+      ],
+    },
+  },
+  {
     files: ['**/*.svelte', '**/*.svelte.ts'],
     languageOptions: {
       parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig },

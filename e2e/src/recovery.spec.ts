@@ -83,17 +83,18 @@ test('what is typed while another form is answered arrives whole', async ({ as }
   const looked = helper.waitForResponse('**/spools/__data.json*');
   await helper.goto('/spools');
   await looked;
-  await helper.route('**/spools?/weigh', async (route) => {
-    await new Promise((resolve) => setTimeout(resolve, 400));
-    await route.continue();
-  });
+  let answer!: () => void;
+  const mayAnswer = new Promise<void>((resolve) => (answer = resolve));
+  await helper.route('**/spools?/weigh', (route) => mayAnswer.then(() => route.continue()));
   const [first, second] = [1, 2].map((n) => helper.getByLabel(`Grams of filament on spool ${n},`));
   await first.fill('640');
   await first.press('Enter');
   await second.fill('');
-  const answered = helper.waitForResponse('**/spools?/weigh');
-  await second.pressSequentially('123.456789', { delay: 120 });
-  await answered;
+  // Answered after the point: a number that could end here, and does not.
+  await second.pressSequentially('123.');
+  answer();
+  await expect(first).toHaveJSProperty('defaultValue', '640');
+  await second.pressSequentially('456789', { delay: 60 });
   await expect(second).toHaveValue('123.456789');
   await expect(first).toHaveValue('640');
 });
@@ -105,9 +106,11 @@ test('a number in a brief is taken with Enter alone, and what is typed while the
   await teacher.goto('/class');
   await teacher.getByRole('link', { name: 'Edit the brief' }).last().click();
   let sent = 0;
+  let answer!: () => void;
+  const mayAnswer = new Promise<void>((resolve) => (answer = resolve));
   await teacher.route('**/brief/*?/save', async (route) => {
     sent++;
-    await new Promise((resolve) => setTimeout(resolve, 400));
+    await mayAnswer;
     await route.continue();
   });
   const grams = teacher.getByRole('spinbutton', { name: 'grams of filament' });
@@ -116,14 +119,17 @@ test('a number in a brief is taken with Enter alone, and what is typed while the
   await expect(teacher.getByText('Not saved yet.')).toBeVisible();
   expect(sent).toBe(0);
   await teacher.getByRole('button', { name: 'Save' }).click();
-  const title = teacher.getByLabel('Title');
-  await title.fill('');
-  const answered = teacher.waitForResponse('**/brief/*?/save');
-  await title.pressSequentially('Labels for canes', { delay: 80 });
-  await answered;
-  await expect(title).toHaveValue('Labels for canes');
-  await expect(title).toBeFocused();
+  await grams.fill('');
+  await grams.pressSequentially('12.');
+  const shown = teacher.waitForResponse('**/__data.json*');
+  answer();
+  await shown;
+  await grams.pressSequentially('525', { delay: 100 });
+  await expect(grams).toHaveValue('12.525');
+  await expect(grams).toBeFocused();
   expect(sent).toBe(1);
+  await grams.press('Enter');
+  await expect(teacher.getByText('Not saved yet.')).toBeVisible();
   await teacher.getByRole('button', { name: 'Save' }).click();
   await expect(teacher.getByText('13 students have begun it.')).toBeVisible();
 });

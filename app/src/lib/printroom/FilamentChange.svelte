@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { applyAction, enhance } from '$app/forms';
+  import { applyAction } from '$app/forms';
   import { Button } from 'flowbite-svelte';
   import SpoolChip from '$lib/printroom/SpoolChip.svelte';
+  import { enhance } from '$lib/ui/enhance';
   import { filamentTexts as say } from '$lib/texts/filament';
   import type { SubmitFunction } from '@sveltejs/kit';
   import type { printersWithRuns } from '$lib/server/printing/printRoom';

@@ -1,15 +1,18 @@
-import { enhance as enhanceForm } from '$app/forms';
+import { applyAction, enhance as enhanceForm } from '$app/forms';
+import { invalidateAll } from '$app/navigation';
 import type { SubmitFunction } from '@sveltejs/kit';
 
+type Answer = Parameters<Exclude<Awaited<ReturnType<SubmitFunction>>, void>>[0];
+
 /**
- * Sends a form without leaving the page, and leaves the focus where it is by then. Of forms that stand beside each other,
+ * Sends a form without leaving the page, and leaves the focus where it is. Of forms that stand beside each other,
  * somebody may be typing in the next one while the last one is answered; the framework's own way would take the focus
  * away, and what is typed with it.
  */
 export function enhance(form: HTMLFormElement, submit: SubmitFunction = takeAnswer): { destroy(): void } {
   return enhanceForm(form, async (input) => {
     const take = await submit(input);
-    return take && ((answer) => take({ ...answer, update: keepingFocus(answer.update) }));
+    return take && ((answer) => take({ ...answer, update: leavingFocus(answer) }));
   });
 }
 
@@ -35,18 +38,17 @@ const takeAnswer: SubmitFunction = ({ formElement }) => {
   };
 };
 
-/** The framework's way to show an answer, with the focus given back at once to whatever had it last. */
-function keepingFocus<Options>(
-  update: (options?: Options) => Promise<void>,
-): (options?: Options) => Promise<void> {
+/**
+ * The framework's way to show an answer, but for the focus, which it would take away: a field that loses it, though only
+ * for a moment, takes what stands in it for whole, and `123.` for 123.
+ */
+function leavingFocus({ action, formElement, result, update }: Answer): Answer['update'] {
   return async (options) => {
-    let last = document.activeElement;
-    const follow = ({ target }: FocusEvent) => {
-      if (target instanceof Element && target !== document.body) last = target;
-    };
-    document.addEventListener('focusin', follow);
-    await update(options).finally(() => document.removeEventListener('focusin', follow));
-    const isLost = document.activeElement === null || document.activeElement === document.body;
-    if (isLost && last instanceof HTMLElement && last.isConnected) last.focus({ preventScroll: true });
+    if (result.type !== 'success') return update(options);
+    if (options?.reset !== false) formElement.reset();
+    if (options?.invalidateAll !== false) await invalidateAll();
+    const isOfThisPage = location.origin + location.pathname === action.origin + action.pathname;
+    // What is shown of a failure and of a success is the same; the focus is taken after a success alone.
+    if (isOfThisPage) await applyAction({ ...result, type: 'failure' });
   };
 }
