@@ -274,6 +274,7 @@ export const house = [
   { path: 'fuzz', about: 'what is made to break the readers' },
   { path: 'fuzz/src', about: 'inputs for each reader' },
   { path: 'ops', about: 'what `./run` runs: databases, builds, the demo, the tests' },
+  { path: 'ops/mutation', about: 'small faults, put into sources to see whether tests notice' },
   { path: 'docs', about: 'how it works, for who uses it, runs it or changes it' },
   { path: 'docs/inspection', about: 'drawings for docs/inspection.md' },
   { path: 'docs/screenshots', about: 'one picture of each main view' },

@@ -3,11 +3,9 @@ import { once } from 'node:events';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { buildAll } from './build.ts';
 import { lastChange } from './changed.ts';
-import { createDatabase, onDatabase, startCluster, type Cluster } from './postgres.ts';
-import { prepareDatabase } from './stack.ts';
 import { root, secret } from './state.ts';
+import { startTestServer } from './testServer.ts';
 import { wordsOf } from './words.ts';
 
 /*
@@ -26,7 +24,7 @@ interface Stage {
   run(): Promise<boolean>;
 }
 
-let cluster: Cluster | undefined;
+let server: { url: string; stop(): void } | undefined;
 let passed = 0;
 let failed = 0;
 let skipped = 0;
@@ -66,7 +64,7 @@ async function stopAll(): Promise<void> {
   await Promise.all(children.map((child) => child.exitCode === null && once(child, 'close')));
   clearTimeout(patience);
   children.forEach(endGroup);
-  cluster?.stop();
+  server?.stop();
   process.exit(130);
 }
 
@@ -143,9 +141,8 @@ async function playwright(env: Record<string, string>): Promise<boolean> {
 /** The compiler that is native code; the older one, which linters and Svelte's checks build on, has the same name. */
 const TSC = '../@typescript/native/bin/tsc';
 
-let server = '';
 const testEnvironment = () => ({
-  KELBRIN_TEST_SERVER: server,
+  KELBRIN_TEST_SERVER: server!.url,
   KELBRIN_SECRET: secret('session-secret'),
   KELBRIN_TEST_PROCESSES: values.processes,
 });
@@ -237,30 +234,18 @@ async function carryOut({ name, run }: Stage): Promise<void> {
   console.log(`── ${name} took ${((performance.now() - begun) / 1000).toFixed(1)} s`);
 }
 
-/** Builds everything, and starts a server with the databases that tests copy instead of filling one each. */
-async function prepareServer(): Promise<void> {
-  await buildAll();
-  if (!process.env.DATABASE_URL) cluster = await startCluster('test', true);
-  server = process.env.DATABASE_URL ?? cluster!.url('postgres');
-  for (const [name, demo] of [
-    ['empty', false],
-    ['school', true],
-  ] as const) {
-    const database = onDatabase(server, `kelbrin_test_${name}`);
-    await createDatabase(database, { fresh: true });
-    prepareDatabase(database, { demo });
-  }
-}
-
 const broken: string[] = [];
 try {
   // What only reads the sources runs side by side and while things are built, since each of them uses one processor.
   const reading = chosen.filter(({ name }) => ['lint', 'types', 'boundaries'].includes(name));
   const isServerNeeded = chosen.some(({ needs }) => needs === 'database');
-  await Promise.all([isServerNeeded ? prepareServer() : undefined, ...reading.map(carryOut)]);
+  await Promise.all([
+    isServerNeeded && startTestServer().then((started) => (server = started)),
+    ...reading.map(carryOut),
+  ]);
   for (const stage of chosen) if (!reading.includes(stage)) await carryOut(stage);
 } finally {
-  cluster?.stop();
+  server?.stop();
 }
 
 if (broken.length > 0) console.error(`\nThese stages failed: ${broken.join(', ')}.`);

@@ -75,9 +75,8 @@ function areNeighbours(a: Edge, b: Edge): boolean {
 
 /** Whether two neighbouring edges lie on each other. */
 function foldsBack(a: Edge, b: Edge): boolean {
-  const [first, second] = (a.index + 1) % a.count === b.index ? [a, b] : [b, a];
-  const [ux, uy] = [first.to[0] - first.from[0], first.to[1] - first.from[1]];
-  const [vx, vy] = [second.to[0] - second.from[0], second.to[1] - second.from[1]];
+  const [ux, uy] = [a.to[0] - a.from[0], a.to[1] - a.from[1]];
+  const [vx, vy] = [b.to[0] - b.from[0], b.to[1] - b.from[1]];
   const isParallel = Math.abs(ux * vy - uy * vx) <= 1e-9 * Math.hypot(ux, uy) * Math.hypot(vx, vy);
   return isParallel && ux * vx + uy * vy < 0;
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { crossingOf } from './crossings.ts';
-import { bentEdge, CHORD_ERROR_MM, cubic, fineArc, quadratic } from './curves.ts';
+import { bentEdge, CHORD_ERROR_MM, cubic, fineArc, quadratic, segmentsFor } from './curves.ts';
 import type { Point } from './region.ts';
 
 const coordinate = fc.integer({ min: -300, max: 300 }).map((tenths) => tenths / 10);
@@ -122,4 +122,37 @@ it('an outline that runs back over itself crosses itself, wherever it begins', (
     const slanted = begin(folded.map(([x, y]): Point => [x + y, 2 * x - y]));
     expect(crossingOf(slanted)).toBeDefined();
   }
+});
+
+it('three corners on a line fold back, whichever comes first and wherever the line points', () => {
+  fc.assert(
+    fc.property(point, point, fc.double({ min: 0.1, max: 0.9, noNaN: true }), (a, b, share) => {
+      fc.pre(Math.hypot(b[0] - a[0], b[1] - a[1]) > 1);
+      const between: Point = [a[0] + share * (b[0] - a[0]), a[1] + share * (b[1] - a[1])];
+      for (const triangle of [
+        [a, b, between],
+        [between, a, b],
+        [b, between, a],
+      ])
+        // prettier-ignore
+        expect(crossingOf([triangle])).toBeDefined();
+      const beside: Point = [between[0] + 0.01 * (b[1] - a[1]), between[1] - 0.01 * (b[0] - a[0])];
+      expect(crossingOf([[a, b, beside]])).toBeUndefined();
+    }),
+  );
+});
+
+it('lines that would meet past their ends, or run beside each other, do not cross', () => {
+  const frame = (x0: number, y0: number, x1: number, y1: number): Point[] => [[x0, y0], [x1, y0], [x1, y1], [x0, y1]]; // prettier-ignore
+  const [outer, inner] = [frame(-5, -4, 5, 4), frame(-2, -3, 2, 3)];
+  const turned = (all: Point[]) => all.map(([x, y]): Point => [0.8 * x - 0.6 * y, 0.6 * x + 0.8 * y]);
+  expect(crossingOf([outer, inner])).toBeUndefined();
+  expect(crossingOf([turned(outer), turned(inner)])).toBeUndefined();
+  // A corner that lies on a side is where they meet, and it is told there.
+  expect(crossingOf([outer, [[5, 0], [8, -1], [8, 1]]])).toEqual([5, 0]); // prettier-ignore
+  expect(crossingOf([outer, [[5.001, 0], [8, -1], [8, 1]]])).toBeUndefined(); // prettier-ignore
+});
+
+it('the smallest circles have as many sides as a circle needs', () => {
+  for (const radiusMm of [0.001, 0.03, 0.04]) expect(segmentsFor(radiusMm)).toBe(24);
 });

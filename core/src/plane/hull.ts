@@ -6,7 +6,7 @@ export function convexHull(points: readonly Point[]): Outline {
   const half = (along: readonly Point[]) => {
     const chain: Point[] = [];
     for (const point of along) {
-      while (chain.length > 1 && turnOf(chain.at(-2)!, chain.at(-1)!, point) <= 0) chain.pop();
+      while (chain.length > 1 && orientation(chain.at(-2)!, chain.at(-1)!, point) <= 0) chain.pop();
       chain.push(point);
     }
     return chain.slice(0, -1);
@@ -15,7 +15,7 @@ export function convexHull(points: readonly Point[]): Outline {
 }
 
 /** Twice the area of the triangle of three points; above nothing where the way turns left. */
-function turnOf([ax, ay]: Point, [bx, by]: Point, [cx, cy]: Point): number {
+function orientation([ax, ay]: Point, [bx, by]: Point, [cx, cy]: Point): number {
   return (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
 }
 
@@ -31,7 +31,7 @@ export function narrowestWidth(points: readonly Point[]): number {
   let far = 1;
   hull.forEach((from, i) => {
     const to = hull[(i + 1) % hull.length];
-    const away = (corner: number) => turnOf(from, to, hull[corner % hull.length]);
+    const away = (corner: number) => orientation(from, to, hull[corner % hull.length]);
     while (away(far + 1) > away(far)) far++;
     const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
     if (length > 0) narrowest = Math.min(narrowest, away(far) / length);
@@ -46,7 +46,7 @@ export function depthInHull(point: Point, points: readonly Point[]): number {
   return hull.reduce((least, from, i) => {
     const to = hull[(i + 1) % hull.length];
     const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
-    return length > 0 ? Math.min(least, turnOf(from, to, point) / length) : least;
+    return length > 0 ? Math.min(least, orientation(from, to, point) / length) : least;
   }, Infinity);
 }
 

@@ -8,7 +8,7 @@ export interface Plate {
 }
 
 /** Where the middle of a part's box lies, counted from the front left corner of the plate, and how it is turned about the vertical. */
-export interface Placement {
+export interface Pose {
   readonly xMm: number;
   readonly yMm: number;
   /** Counter-clockwise, 0 to 360. */
@@ -22,12 +22,12 @@ export interface Placeable {
 }
 
 /** A part with its place. */
-export interface Placed extends Placeable, Placement {}
+export interface Placed extends Placeable, Pose {}
 
 /**
  * What a part covers of the plate at a place. The middle of its box stays where it is when the part is turned, and not the
  * middle of the box that it has then.
  */
-export function coveredBy(footprint: Region, { xMm, yMm, turnDeg }: Placement): Region {
+export function coveredBy(footprint: Region, { xMm, yMm, turnDeg }: Pose): Region {
   return moved(turned(footprint, turnDeg), xMm, yMm);
 }

@@ -2,13 +2,13 @@ import { boundsOf, type SolidMesh } from '../mesh/index.ts';
 import { circlePoints, convexHull, moved, type Outline, type Point } from '../plane/index.ts';
 import { paced, slice, type Layer, type Path, type PrintSettings, type Toolpath } from '../slice/index.ts';
 import type { Kernel } from '../solid/index.ts';
-import type { Placement } from './placement.ts';
+import type { Pose } from './placement.ts';
 
 /** A part sliced by itself, in coordinates about the middle of its box. */
 export type SlicedPart = Toolpath;
 
 /** A sliced part with its place on the plate. */
-export interface LaidPart extends Placement {
+export interface LaidPart extends Pose {
   readonly part: SlicedPart;
 }
 
@@ -40,7 +40,7 @@ export function plateToolpath(parts: readonly LaidPart[], settings: PrintSetting
 }
 
 /** Puts a path where its part is put. */
-function placer({ xMm, yMm, turnDeg }: Placement): (path: Path) => Path {
+function placer({ xMm, yMm, turnDeg }: Pose): (path: Path) => Path {
   const angle = (turnDeg * Math.PI) / 180;
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
   const put = ([x, y]: readonly [number, number]) => [xMm + c * x - s * y, yMm + s * x + c * y] as const;

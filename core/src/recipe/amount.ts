@@ -77,3 +77,8 @@ export function withUnit(value: number, unit: Unit): string {
 export function formatNumber(value: number): string {
   return String(Math.round(value * 1000) / 1000).replace('-', '−');
 }
+
+/** A measured figure as it is said: to a hundredth, since nothing is measured nearer. */
+export function formatMeasured(value: number): string {
+  return formatNumber(Math.round(100 * value) / 100);
+}

@@ -1,4 +1,4 @@
-import { formatNumber, isFormula, withUnit, type Amount, type Unit } from './amount.ts';
+import { isFormula, withUnit, type Amount, type Unit } from './amount.ts';
 import type { Measure } from './measures.ts';
 import type { PrinterTraits } from './printer.ts';
 import { say, sayList } from '../words/index.ts';
@@ -246,6 +246,3 @@ export function amountWords(value: Amount, unit: Unit): string {
   if (unit === '') return formula;
   return `${isOneWord ? formula : `(${formula})`} ${unit}`;
 }
-
-/** A length as people write it, without its unit. */
-export const formatMm = formatNumber;

@@ -4,7 +4,7 @@ import { Scope, Sections, type Area, type Kernel } from '../solid/index.ts';
 import { aroundPart } from './layers/aroundPart.ts';
 import { bridgesOver, type Bridges } from './layers/bridges.ts';
 import { fillLines } from './layers/fillLines.ts';
-import { infillLines, turnOf } from './layers/infill.ts';
+import { infillLines, infillTurn } from './layers/infill.ts';
 import { filling } from './paths/lengths.ts';
 import { inOrderOfTravel } from './paths/order.ts';
 import { paced } from './motion/pace.ts';
@@ -127,7 +127,7 @@ class LayerPlan {
 
   /** What tells whether two layers have the same paths: their sections, those around them and how their fill is turned. */
   #surroundings(index: number): string {
-    const turn = turnOf(this.#settings.infillDirections, index);
+    const turn = infillTurn(this.#settings.infillDirections, index);
     return [this.#areaOf[index], this.#areaOf[index - 1], this.#around(index), index % 2, turn].join(' ');
   }
 
@@ -144,7 +144,7 @@ class LayerPlan {
     const lines = fillLines(solid.outlines(), index % 2 === 0 ? 45 : 135, lineWidthMm, 'closed');
     const paths = [...bridges.paths, ...filling(lines, solid.and(inside).mm2())];
     if (covered) {
-      const turn = turnOf(infillDirections, index);
+      const turn = infillTurn(infillDirections, index);
       paths.push(...infillLines(bare.and(covered).outlines(), this.#settings, turn));
     }
     return inOrderOfTravel(paths);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { conflictsOf, coveredBy, nearestPlace, type Plate, type Placement } from '@kelbrin/core/plate';
+  import { conflictsOf, coveredBy, nearestPlace, type Plate, type Pose } from '@kelbrin/core/plate';
   import type { BatchPart } from '$lib/server/printing/batches/batchParts';
   import { batchTexts as say } from '$lib/texts/batch';
   import { areaPath } from './areaPath';
@@ -12,7 +12,7 @@
     /** Numbers instead of handles, for the sheet. */
     isSheet?: boolean;
     chosen?: string;
-    move?: (entryId: string, place: Placement, isDone: boolean) => void;
+    move?: (entryId: string, place: Pose, isDone: boolean) => void;
     takeOff?: (entryId: string) => void;
   }
   let { parts, plate, gapMm, colour, isSheet = false, chosen = $bindable(), move, takeOff }: Props = $props();

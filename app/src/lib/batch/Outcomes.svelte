@@ -2,7 +2,7 @@
   import { enhance, whenTaken } from '$lib/ui/enhance';
   import Camera from '@lucide/svelte/icons/camera';
   import { Button } from 'flowbite-svelte';
-  import { formatMm } from '@kelbrin/core/recipe';
+  import { formatNumber } from '@kelbrin/core/recipe';
   import type { BatchPart } from '$lib/server/printing/batches/batchParts';
   import { isUsable, outcomeKinds, type OutcomeKind } from '$lib/shared/outcome';
   import { askTexts } from '$lib/texts/ask';
@@ -11,7 +11,8 @@
   let { parts }: { parts: BatchPart[] } = $props();
 
   /** Sizes as they are read, to a tenth of a millimetre. */
-  const sizes = (mm: readonly number[]) => mm.map((each) => formatMm(Math.round(each * 10) / 10)).join(' × ');
+  const sizes = (mm: readonly number[]) =>
+    mm.map((each) => formatNumber(Math.round(each * 10) / 10)).join(' × ');
 
   let chosen = $state<Record<string, OutcomeKind | ''>>({});
   /** The part of which what was written down is being corrected. */

@@ -1,5 +1,5 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
-import type { Placement } from '@kelbrin/core/plate';
+import type { Pose } from '@kelbrin/core/plate';
 import type { CutLine, Estimate, Hanging, Layer, PrintChoice, PrintClock } from '@kelbrin/core/slice';
 
 /** What the page asks of the worker that slices batches. */
@@ -8,7 +8,7 @@ export type ToBatchWorker =
   | {
       readonly kind: 'batch';
       readonly job: number;
-      readonly parts: readonly (Placement & { readonly hash: string })[];
+      readonly parts: readonly (Pose & { readonly hash: string })[];
       readonly limits: LimitsCard;
       readonly choice: PrintChoice;
     }

@@ -1,11 +1,11 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
-import type { Placement } from '@kelbrin/core/plate';
+import type { Pose } from '@kelbrin/core/plate';
 import type { CutLine, Estimate, PrintChoice, PrintClock } from '@kelbrin/core/slice';
 import type { FromBatchWorker, ShownLayer, ToBatchWorker } from './messages';
 import BatchWorker from './batch.worker?worker';
 
 /** A part of a batch, by the print file that it is of. */
-export interface PartToSlice extends Placement {
+export interface PartToSlice extends Pose {
   readonly hash: string;
   readonly fileId: string;
 }

@@ -4,6 +4,7 @@
   import RotateCcwClock from '@lucide/svelte/icons/rotate-ccw-clock';
   import Redo2 from '@lucide/svelte/icons/redo-2';
   import Undo2 from '@lucide/svelte/icons/undo-2';
+  import type { Component } from 'svelte';
   import type { BenchState } from './state/bench.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
 
@@ -17,36 +18,22 @@
   let { bench, onversions, onkeys, onexport }: Props = $props();
 </script>
 
-<button
-  type="button"
-  class="hover:bg-ground disabled:text-hairline ml-4 rounded p-1.5"
-  aria-label={say.undo}
-  disabled={!bench.history.canUndo}
-  onclick={() => bench.undo()}
->
-  <Undo2 size={18} />
-</button>
-<button
-  type="button"
-  class="hover:bg-ground disabled:text-hairline rounded p-1.5"
-  aria-label={say.redo}
-  disabled={!bench.history.canRedo}
-  onclick={() => bench.redo()}
->
-  <Redo2 size={18} />
-</button>
-<button type="button" class="hover:bg-ground rounded p-1.5" aria-label={say.versions} onclick={onversions}>
-  <RotateCcwClock size={18} />
-</button>
-<button type="button" class="hover:bg-ground rounded p-1.5" aria-label={say.keys} onclick={onkeys}>
-  <CircleQuestionMark size={18} />
-</button>
-<button
-  type="button"
-  class="hover:bg-ground disabled:text-hairline rounded p-1.5"
-  aria-label={say.export}
-  disabled={!bench.isCurrent || !bench.solid || bench.solid.mesh.triangles.length === 0}
-  onclick={onexport}
->
-  <Download size={18} />
-</button>
+{#snippet tool(Icon: Component<{ size: number }>, label: string, onclick: () => void, isOff = false)}
+  <button
+    type="button"
+    class="hover:bg-ground disabled:text-hairline rounded p-1.5"
+    aria-label={label}
+    disabled={isOff}
+    {onclick}
+  >
+    <Icon size={18} />
+  </button>
+{/snippet}
+
+<span class="ml-4 flex gap-2">
+  {@render tool(Undo2, say.undo, () => bench.undo(), !bench.history.canUndo)}
+  {@render tool(Redo2, say.redo, () => bench.redo(), !bench.history.canRedo)}
+  {@render tool(RotateCcwClock, say.versions, onversions)}
+  {@render tool(CircleQuestionMark, say.keys, onkeys)}
+  {@render tool(Download, say.export, onexport, !bench.isCurrent || !bench.solid?.mesh.triangles.length)}
+</span>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { LimitsCard } from '@kelbrin/core/inspect';
-  import { formatMm } from '@kelbrin/core/recipe';
+  import { formatNumber } from '@kelbrin/core/recipe';
   import type { BenchState } from './state/bench.svelte';
   import type { SaveState } from './state/autosave.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
@@ -16,7 +16,7 @@
   let { bench, save, limits, copies }: Props = $props();
 
   const part = $derived(bench.solid?.inspection.part);
-  const size = $derived(part?.sizeMm.map((mm) => formatMm(Math.round(mm * 10) / 10)).join(' × '));
+  const size = $derived(part?.sizeMm.map((mm) => formatNumber(Math.round(mm * 10) / 10)).join(' × '));
   const words: Record<SaveState, string> = {
     saved: say.saved,
     saving: say.saving,

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { locale } from '@kelbrin/core/words';
   import { checkTitle } from '@kelbrin/core/inspect';
   import { reviewTexts as say } from '$lib/texts/review';
+  import { shortDay } from '$lib/ui/times';
 
   interface Props {
     waivers: readonly {
@@ -12,12 +12,11 @@
     }[];
   }
   let { waivers }: Props = $props();
-  const day = (at: Date) => at.toLocaleDateString(locale(), { day: 'numeric', month: 'short' });
 </script>
 
 {#each waivers as { check, reason, by, at } (check)}
   <p class="border-warn bg-warn-wash mt-1 border-l-4 px-2 py-1 text-sm leading-snug" data-waiver={check}>
     <strong>{say.waived}: {checkTitle(check)}.</strong>
-    {reason} <span class="text-ink-soft whitespace-nowrap">{by}, {day(at)}</span>
+    {reason} <span class="text-ink-soft whitespace-nowrap">{by}, {shortDay(at)}</span>
   </p>
 {/each}

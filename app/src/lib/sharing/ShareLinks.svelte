@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { locale } from '@kelbrin/core/words';
   import { Button } from 'flowbite-svelte';
   import { SHARE_DAYS } from '$lib/shared/shareDays';
   import { sharingTexts as say } from '$lib/texts/sharing';
   import { sendJson } from '$lib/ui/send';
+  import { shortDay } from '$lib/ui/times';
 
   interface Link {
     readonly id: string;
@@ -26,7 +26,6 @@
   const chosen = $derived(version || versions[0]?.number);
   const path = $derived(`/bench/${projectId}/shares`);
   const address = (token: string) => `${location.origin}/shared/${token}`;
-  const day = (iso: string) => new Date(iso).toLocaleDateString(locale(), { day: 'numeric', month: 'short' });
 
   async function load(): Promise<void> {
     const answer = await fetch(path).catch(() => undefined);
@@ -76,7 +75,7 @@
         <a class="measured min-w-0 flex-1 truncate underline underline-offset-2" href="/shared/{token}"
           >{address(token)}</a
         >
-        <span class="text-ink-soft whitespace-nowrap">{say.line(of, day(expiresAt))}</span>
+        <span class="text-ink-soft whitespace-nowrap">{say.line(of, shortDay(expiresAt))}</span>
         <button type="button" class="underline underline-offset-2" onclick={() => copy(token)}
           >{copied === token ? say.copied : say.copy}</button
         >

@@ -15,7 +15,7 @@
 </script>
 
 <script lang="ts">
-  import { formatMm } from '@kelbrin/core/recipe';
+  import { formatNumber } from '@kelbrin/core/recipe';
 
   interface Props {
     topMm: number;
@@ -115,7 +115,7 @@
       />
       {#if i % 10 === 0}
         <text x={WIDTH - 15} y={y(i * tickMm) + 4} text-anchor="end" class="measured" font-size="11"
-          >{formatMm(i * tickMm)}</text
+          >{formatNumber(i * tickMm)}</text
         >
       {/if}
     {/each}
@@ -157,9 +157,9 @@
         stroke-width="1.5"
         stroke-dasharray="6 2 1 2"
       />
-      <rect x="0" y={y(atMm) - 15} width={7 * formatMm(atMm).length + 4} height="14" fill="#fff" />
+      <rect x="0" y={y(atMm) - 15} width={7 * formatNumber(atMm).length + 4} height="14" fill="#fff" />
       <text x="2" y={y(atMm) - 4} class="measured" font-size="11" fill="var(--color-fail)"
-        >{formatMm(atMm)}</text
+        >{formatNumber(atMm)}</text
       >
     {:else}
       <path d="M0 {y(topMm) - 6}l7 6l-7 0z" fill="var(--color-ink)" />

@@ -7,7 +7,7 @@ export function clockTime(at: Date): string {
 
 /** A day and a time of it: 5 Dec, 09:30. */
 export function dayAndTime(at: Date): string {
-  return `${at.toLocaleDateString(locale(), { day: 'numeric', month: 'short' })}, ${clockTime(at)}`;
+  return `${shortDay(at)}, ${clockTime(at)}`;
 }
 
 /** Today where the school is, such as 2026-12-05. */
@@ -15,7 +15,24 @@ export function today(): string {
   return new Date().toLocaleDateString('sv-SE');
 }
 
-/** A day such as 2026-12-05 as people write it: 5 Dec. */
-export function shortDay(day: string): string {
-  return new Date(`${day}T12:00`).toLocaleDateString(locale(), { day: 'numeric', month: 'short' });
+/** A day such as 2026-12-05, or the day of a time, as people write it in a list: 5 Dec, and of another year 5 Dec 2025. */
+export function shortDay(day: Date | string): string {
+  return dayIn({ day: 'numeric', month: 'short' }, day);
+}
+
+/** The same in a sentence: 5 December. */
+export function longDay(day: Date | string): string {
+  return dayIn({ day: 'numeric', month: 'long' }, day);
+}
+
+/** The same where somebody plans by it: Saturday 5 December. */
+export function weekday(day: Date | string): string {
+  return dayIn({ weekday: 'long', day: 'numeric', month: 'long' }, day);
+}
+
+function dayIn(options: Intl.DateTimeFormatOptions, day: Date | string): string {
+  // A day without a time would be read as midnight in Greenwich, which west of it is the day before.
+  const at = new Date(typeof day === 'string' && !day.includes('T') ? `${day}T12:00` : day);
+  const isThisYear = at.getFullYear() === new Date().getFullYear();
+  return at.toLocaleDateString(locale(), isThisYear ? options : { ...options, year: 'numeric' });
 }

@@ -1,5 +1,5 @@
 import { narrowestWidth } from '../../plane/index.ts';
-import { formatMm } from '../../recipe/sentence.ts';
+import { formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import { rounded } from '../measure/subject.ts';
 import { judge } from '../result/verdict.ts';
@@ -36,9 +36,9 @@ export const base: Check<'base'> = {
     const at = lowestPoint(mesh.positions, mesh.triangles, box.min[2]);
     const triangles = contact.length > 0 ? contact : at.triangles;
     const measured = rounded(area);
-    const across = formatMm(Math.round(10 * narrowestWidth(seenFromAbove(mesh, contact))) / 10);
+    const across = formatNumber(Math.round(10 * narrowestWidth(seenFromAbove(mesh, contact))) / 10);
     const touches = say('{areaMm2} mm² rest on the plate; the narrowest place is {across} mm wide', {
-      areaMm2: formatMm(area < 10 ? Math.round(10 * area) / 10 : Math.round(area)),
+      areaMm2: formatNumber(area < 10 ? Math.round(10 * area) / 10 : Math.round(area)),
       across,
     });
     const message =
@@ -49,7 +49,7 @@ export const base: Check<'base'> = {
         : verdict === 'fail'
           ? say('Only {touches}. At least {minBaseMm2} mm² are needed to hold on.', {
               touches,
-              minBaseMm2: formatMm(minBaseMm2),
+              minBaseMm2: formatNumber(minBaseMm2),
             })
           : verdict === 'warn'
             ? say('{touches}. That is only just enough to hold on.', { touches })

@@ -1,5 +1,5 @@
 import { onlyFaces, volumeOf } from '../../mesh/index.ts';
-import { formatMm } from '../../recipe/sentence.ts';
+import { formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { jointsOf } from '../measure/joints.ts';
@@ -43,7 +43,7 @@ export const bodies: Check<'bodies'> = {
       .filter((triangles, body) => body !== largest && !isHollow(subject, triangles))
       .map((triangles): Finding => {
         const areaMm2 = sizes[topology.bodyOf[triangles[0]]];
-        const area = formatMm(Math.round(areaMm2));
+        const area = formatNumber(Math.round(areaMm2));
         return {
           verdict: brief.severalBodies ? 'warn' : 'fail',
           measured: rounded(areaMm2),
@@ -81,7 +81,7 @@ function thinJoints(subject: Subject, minWallMm: number): Finding[] {
     );
     if (isTold) continue;
     const is = say('Two pieces are joined by only {mm} mm here', {
-      mm: formatMm(Math.round(100 * mm) / 100),
+      mm: formatNumber(Math.round(100 * mm) / 100),
     });
     findings.push({
       verdict: 'fail',
@@ -90,7 +90,7 @@ function thinJoints(subject: Subject, minWallMm: number): Finding[] {
       at: at.map(rounded) as Finding['at'],
       message: say('{is} and would break apart; a joint needs at least {minWallMm} mm.', {
         is,
-        minWallMm: formatMm(minWallMm),
+        minWallMm: formatNumber(minWallMm),
       }),
       steps: subject.stepsOf(faces),
       triangles: [...faces],

@@ -1,4 +1,4 @@
-import { formatMm } from '../../recipe/sentence.ts';
+import { formatNumber } from '../../recipe/amount.ts';
 import { hangingOf } from '../measure/ceilings.ts';
 import type { Check } from './check.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
@@ -40,9 +40,9 @@ export const bridge: Check<'bridge'> = {
       const verdict = judge(span.mm, 'atMost', maxBridgeMm);
       if (verdict === 'pass') return [];
       const is = say('The plastic has to cross {mm} mm of air here', {
-        mm: formatMm(Math.round(10 * span.mm) / 10),
+        mm: formatNumber(Math.round(10 * span.mm) / 10),
       });
-      const bound = say('the printer bridges {maxBridgeMm} mm', { maxBridgeMm: formatMm(maxBridgeMm) });
+      const bound = say('the printer bridges {maxBridgeMm} mm', { maxBridgeMm: formatNumber(maxBridgeMm) });
       return {
         verdict,
         measured: rounded(span.mm),

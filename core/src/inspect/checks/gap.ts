@@ -1,4 +1,4 @@
-import { formatMm } from '../../recipe/sentence.ts';
+import { formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import { thinIn, thinPlaces } from './thinPlaces.ts';
 import { said, say } from '../../words/index.ts';
@@ -27,15 +27,17 @@ export const gap: Check<'gap'> = {
   inspect(subject, { minGapMm, layerMm }) {
     const slits = thinIn(subject, 'slits', { limitMm: minGapMm, layerMm });
     return thinPlaces(subject, slits, minGapMm, (widthMm, verdict) => {
-      const is = say('This gap is {widthMm} mm wide', { widthMm: formatMm(Math.round(100 * widthMm) / 100) });
+      const is = say('This gap is {widthMm} mm wide', {
+        widthMm: formatNumber(Math.round(100 * widthMm) / 100),
+      });
       return verdict === 'fail'
         ? say('{is}; its sides would grow together, since the narrowest that stays open is {minGapMm} mm.', {
             is,
-            minGapMm: formatMm(minGapMm),
+            minGapMm: formatNumber(minGapMm),
           })
         : say('{is}, only just over the narrowest that stays open, {minGapMm} mm.', {
             is,
-            minGapMm: formatMm(minGapMm),
+            minGapMm: formatNumber(minGapMm),
           });
     });
   },

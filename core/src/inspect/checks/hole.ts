@@ -1,4 +1,4 @@
-import { formatMm } from '../../recipe/sentence.ts';
+import { formatMeasured, formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import type { LimitsCard } from '../card/limits.ts';
@@ -55,25 +55,25 @@ export const hole: Check<'hole'> = {
 function ofWidth(subject: Subject, found: RoundHole, { minHoleMm, shrinkagePercent }: LimitsCard): Finding {
   const verdict = judge(found.diameterMm, 'atLeast', minHoleMm);
   const printedMm = found.diameterMm * (1 - shrinkagePercent / 100);
-  const size = say('Ø {diameterMm} mm', { diameterMm: hundredths(found.diameterMm) });
-  const depth = hundredths(found.depthMm);
+  const size = say('Ø {diameterMm} mm', { diameterMm: formatMeasured(found.diameterMm) });
+  const depth = formatMeasured(found.depthMm);
   const reach = found.through
     ? say('goes through {depth} mm', { depth })
     : say('is {depth} mm deep', { depth });
   const message = {
     fail: say('This hole is {size} and will close up: the smallest that prints open is Ø {minHoleMm} mm.', {
       size,
-      minHoleMm: formatMm(minHoleMm),
+      minHoleMm: formatNumber(minHoleMm),
     }),
     warn: say('This hole is {size}, only just over the smallest that prints open, Ø {minHoleMm} mm.', {
       size,
-      minHoleMm: formatMm(minHoleMm),
+      minHoleMm: formatNumber(minHoleMm),
     }),
     pass: say('This {direction} hole is {size} and {reach}. Printed, it will be about Ø {printedMm} mm.', {
       direction: direction(found.axis),
       size,
       reach,
-      printedMm: hundredths(printedMm),
+      printedMm: formatMeasured(printedMm),
     }),
   }[verdict];
   return {
@@ -98,7 +98,7 @@ function ofWall(subject: Subject, found: RoundHole, { minWallMm }: LimitsCard): 
   const wall = wallAround(subject, found, 2 * minWallMm);
   const verdict = wall ? judge(wall.mm, 'atLeast', minWallMm) : 'pass';
   if (!wall || verdict === 'pass') return [];
-  const is = say('Only {mm} mm of wall is left beside this hole', { mm: hundredths(wall.mm) });
+  const is = say('Only {mm} mm of wall is left beside this hole', { mm: formatMeasured(wall.mm) });
   const triangles = [...found.triangles, wall.face];
   return [
     {
@@ -110,19 +110,17 @@ function ofWall(subject: Subject, found: RoundHole, { minWallMm }: LimitsCard): 
         verdict === 'fail'
           ? say('{is}; it would break out, since a wall takes at least {minWallMm} mm.', {
               is,
-              minWallMm: formatMm(minWallMm),
+              minWallMm: formatNumber(minWallMm),
             })
           : say('{is}, only just over the {minWallMm} mm that a wall takes.', {
               is,
-              minWallMm: formatMm(minWallMm),
+              minWallMm: formatNumber(minWallMm),
             }),
       steps: subject.stepsOf(triangles),
       triangles,
     },
   ];
 }
-
-const hundredths = (mm: number) => formatMm(Math.round(mm * 100) / 100);
 
 function direction([x, y, z]: RoundHole['axis']): string {
   const nearly = Math.cos((5 * Math.PI) / 180);

@@ -1,4 +1,4 @@
-import { formatMm } from '../../recipe/sentence.ts';
+import { formatNumber } from '../../recipe/amount.ts';
 import { inMoney } from '../result/inWords.ts';
 import { needOfPrint } from './needOfPrint.ts';
 import { said, say } from '../../words/index.ts';
@@ -31,11 +31,11 @@ export const material = needOfPrint({
   say: (grams, verdict, { maxGrams, filamentPricePerKg, currency }) => {
     const cost = inMoney((grams * filamentPricePerKg) / 1000, currency);
     const is = say('The print takes {grams} g of filament, about {cost}', {
-      grams: formatMm(Math.round(10 * grams) / 10),
+      grams: formatNumber(Math.round(10 * grams) / 10),
       cost,
     });
     const bound = say('the {maxGrams} g that the class allows for one part', {
-      maxGrams: formatMm(maxGrams),
+      maxGrams: formatNumber(maxGrams),
     });
     return {
       fail: say('{is}, more than {bound}.', { is, bound }),

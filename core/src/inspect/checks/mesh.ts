@@ -1,5 +1,5 @@
 import { selfCrossings } from '../../mesh/index.ts';
-import { formatMm } from '../../recipe/sentence.ts';
+import { formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
@@ -121,11 +121,11 @@ function crossings(subject: Subject): Finding[] {
 function unit(subject: Subject): Finding[] {
   const longest = Math.max(...subject.facts.sizeMm);
   if (longest > TINY_MM || longest === 0 || !subject.about.isForeign) return [];
-  const words = formatMm(rounded(longest));
+  const words = formatNumber(rounded(longest));
   const other =
     longest > 0.3
-      ? say('in inches it would be {longest} mm', { longest: formatMm(Math.round(254 * longest) / 10) })
-      : say('in metres it would be {longest} mm', { longest: formatMm(Math.round(1000 * longest)) });
+      ? say('in inches it would be {longest} mm', { longest: formatNumber(Math.round(254 * longest) / 10) })
+      : say('in metres it would be {longest} mm', { longest: formatNumber(Math.round(1000 * longest)) });
   const all = [...subject.topology.bodyOf.keys()];
   return [
     {

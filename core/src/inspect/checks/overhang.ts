@@ -1,4 +1,4 @@
-import { formatMm } from '../../recipe/sentence.ts';
+import { formatNumber } from '../../recipe/amount.ts';
 import { hangingOf } from '../measure/ceilings.ts';
 import type { Check } from './check.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
@@ -49,7 +49,7 @@ export const overhang: Check<'overhang'> = {
     });
 
     const bound = say('Printed without support, a face may lean out by {maxOverhangDeg}° at most.', {
-      maxOverhangDeg: formatMm(maxOverhangDeg),
+      maxOverhangDeg: formatNumber(maxOverhangDeg),
     });
     const findings = [...hanging, ...near].map(({ faces, steepestFace, steepestDeg }) => {
       const verdict = verdictOf(steepestDeg);
@@ -58,7 +58,7 @@ export const overhang: Check<'overhang'> = {
         measured > 89.5
           ? say('Nothing is under this flat face')
           : say('This face leans out by {measured}° with nothing under it', {
-              measured: formatMm(Math.round(measured)),
+              measured: formatNumber(Math.round(measured)),
             });
       return {
         verdict,

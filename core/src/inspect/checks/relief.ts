@@ -1,4 +1,4 @@
-import { formatMm } from '../../recipe/sentence.ts';
+import { formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { measuredRelief, type MeasuredRelief } from '../measure/reliefs.ts';
@@ -100,7 +100,7 @@ function sentence(
       ? say('These letters cannot be seen: they do not stand out.')
       : say('This shape cannot be seen: it does not stand out.');
   }
-  const height = say('{mm} mm', { mm: formatMm(Math.round(100 * mm) / 100) });
+  const height = say('{mm} mm', { mm: formatNumber(Math.round(100 * mm) / 100) });
   const is = {
     sunk: isLettering
       ? say('These letters lie {height} deep', { height })
@@ -110,6 +110,6 @@ function sentence(
       : say('This shape stands {height} high', { height }),
   }[effect === 'sunk' ? 'sunk' : 'raised'];
   return verdict === 'fail'
-    ? say('{is}. Less than {leastMm} mm hardly shows in print.', { is, leastMm: formatMm(leastMm) })
-    : say('{is}, only just over {leastMm} mm, the least that shows.', { is, leastMm: formatMm(leastMm) });
+    ? say('{is}. Less than {leastMm} mm hardly shows in print.', { is, leastMm: formatNumber(leastMm) })
+    : say('{is}, only just over {leastMm} mm, the least that shows.', { is, leastMm: formatNumber(leastMm) });
 }

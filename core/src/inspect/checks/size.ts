@@ -1,4 +1,4 @@
-import { formatMm } from '../../recipe/sentence.ts';
+import { formatNumber } from '../../recipe/amount.ts';
 import type { SolidMesh } from '../../mesh/index.ts';
 import { convexHull, extentOf, turned } from '../../plane/index.ts';
 import type { Check } from './check.ts';
@@ -56,18 +56,18 @@ export const size: Check<'size'> = {
       at[axis] = box.max[axis];
       const triangles = trianglesAt(mesh.positions, mesh.triangles, axis, box.max[axis]);
       const length = say('The part is {sizeMm} mm {directions}', {
-        sizeMm: formatMm(rounded(sizeMm[axis])),
+        sizeMm: formatNumber(rounded(sizeMm[axis])),
         directions: directions[axis],
       });
       const room = say('the printer has {buildVolumeMm} mm', {
-        buildVolumeMm: formatMm(buildVolumeMm[axis]),
+        buildVolumeMm: formatNumber(buildVolumeMm[axis]),
       });
       if (verdicts[axis] === 'fail') remedy ??= wouldFit(mesh, sizeMm, buildVolumeMm);
       const message = isTooSmall
         ? say('{length}: too small to print, since {least} takes {leastMm} mm.', {
             length,
             least: axis === 2 ? say('one layer') : say('one line of plastic'),
-            leastMm: formatMm(leastMm[axis]),
+            leastMm: formatNumber(leastMm[axis]),
           })
         : verdicts[axis] === 'warn'
           ? say('{length}, which only just fits: {room}.', { length, room })
@@ -98,7 +98,7 @@ export const size: Check<'size'> = {
 
 /** What the part measures when the plastic has shrunk. */
 function asPrinted(sizeMm: readonly number[], shrinkagePercent: number): Finding {
-  const [x, y, z] = sizeMm.map((mm) => formatMm(Math.round(10 * mm * (1 - shrinkagePercent / 100)) / 10));
+  const [x, y, z] = sizeMm.map((mm) => formatNumber(Math.round(10 * mm * (1 - shrinkagePercent / 100)) / 10));
   return {
     verdict: 'pass',
     measured: Math.max(...sizeMm),

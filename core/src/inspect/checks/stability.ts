@@ -1,5 +1,5 @@
 import { depthInHull } from '../../plane/index.ts';
-import { formatMm } from '../../recipe/sentence.ts';
+import { formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { overlap, risersOf, type Riser } from '../measure/risers.ts';
@@ -71,17 +71,17 @@ function sentence(
   most: number,
   isClose: boolean,
 ): string {
-  const times = formatMm(Math.round(10 * slenderness) / 10);
+  const times = formatNumber(Math.round(10 * slenderness) / 10);
   const what = isWhole ? say('The part') : say('This');
   const is = say('{what} is {heightMm} mm tall but only {widthMm} mm wide, {times} times as tall as wide', {
     what,
-    heightMm: formatMm(Math.round(10 * heightMm) / 10),
-    widthMm: formatMm(Math.round(100 * widthMm) / 100),
+    heightMm: formatNumber(Math.round(10 * heightMm) / 10),
+    widthMm: formatNumber(Math.round(100 * widthMm) / 100),
     times,
   });
   return isClose
-    ? say('{is}. That is close to the most that stays up, {most} times.', { is, most: formatMm(most) })
-    : say('{is}. The nozzle knocks off anything over {most} times.', { is, most: formatMm(most) });
+    ? say('{is}. That is close to the most that stays up, {most} times.', { is, most: formatNumber(most) })
+    : say('{is}. The nozzle knocks off anything over {most} times.', { is, most: formatNumber(most) });
 }
 
 /** A part whose weight is not over what touches the plate falls over as it grows. */
@@ -93,7 +93,7 @@ function tipping(subject: Subject): Finding[] {
   const [x, y, z] = weightOf(subject);
   const insideMm = depthInHull([x, y], seenFromAbove(mesh, contact));
   if (insideMm >= 0 || insideMm === -Infinity) return [];
-  const beyond = formatMm(Math.round(-10 * insideMm) / 10);
+  const beyond = formatNumber(Math.round(-10 * insideMm) / 10);
   return [
     {
       verdict: 'fail',

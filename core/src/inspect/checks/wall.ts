@@ -1,4 +1,4 @@
-import { formatMm } from '../../recipe/sentence.ts';
+import { formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import { thinFloors } from './thinFloors.ts';
 import { thinIn, thinPlaces } from './thinPlaces.ts';
@@ -39,18 +39,18 @@ export const wall: Check<'wall'> = {
     const walls = thinIn(subject, 'walls', { limitMm: minWallMm, layerMm });
     const floors = thinFloors(subject, LOOK_TO * minWallMm);
     return thinPlaces(subject, [...walls, ...floors], minWallMm, (widthMm, verdict, isFloor) => {
-      const size = say('{widthMm} mm thick', { widthMm: formatMm(Math.round(100 * widthMm) / 100) });
+      const size = say('{widthMm} mm thick', { widthMm: formatNumber(Math.round(100 * widthMm) / 100) });
       const is = isFloor
         ? say('From top to bottom this is only {size}', { size })
         : say('This wall is {size}', { size });
       return verdict === 'fail'
         ? say('{is}; the thinnest that prints well is {minWallMm} mm.', {
             is,
-            minWallMm: formatMm(minWallMm),
+            minWallMm: formatNumber(minWallMm),
           })
         : say('{is}, only just over the thinnest that prints well, {minWallMm} mm.', {
             is,
-            minWallMm: formatMm(minWallMm),
+            minWallMm: formatNumber(minWallMm),
           });
     });
   },

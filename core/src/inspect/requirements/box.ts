@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { formatMm, millimetres, text } from '../../recipe/index.ts';
+import { formatMeasured, millimetres, text } from '../../recipe/index.ts';
 import { judge } from '../result/verdict.ts';
-import { hundredths, type RequirementKind } from './requirementKind.ts';
+import type { RequirementKind } from './requirementKind.ts';
 import { say } from '../../words/index.ts';
 
 const sizeMm = z.number().min(1).max(1000);
@@ -41,7 +41,7 @@ export const box: RequirementKind<Box> = {
       measured: worst?.own ?? own[0],
       unit: 'mm',
       said: say('it is {sizeMm} mm', {
-        sizeMm: facts.sizeMm.map((mm) => formatMm(hundredths(mm))).join(' × '),
+        sizeMm: facts.sizeMm.map(formatMeasured).join(' × '),
       }),
     };
   },

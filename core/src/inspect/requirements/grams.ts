@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { formatMm, text } from '../../recipe/index.ts';
+import { formatNumber, text } from '../../recipe/index.ts';
 import { rounded } from '../measure/subject.ts';
 import { judge } from '../result/verdict.ts';
 import type { RequirementKind } from './requirementKind.ts';
@@ -33,6 +33,6 @@ export const grams: RequirementKind<Grams> = {
     measured: rounded(g),
     limit: atMostG,
     unit: 'g',
-    said: say('it takes {g} g', { g: formatMm(Math.round(10 * g) / 10) }),
+    said: say('it takes {g} g', { g: formatNumber(Math.round(10 * g) / 10) }),
   }),
 };

@@ -1,9 +1,9 @@
 import * as z from 'zod';
-import { formatMm, millimetres, oneOf, text } from '../../recipe/index.ts';
+import { formatMeasured, millimetres, oneOf, text } from '../../recipe/index.ts';
 import { findRoundHoles } from '../measure/roundHoles.ts';
 import { rounded } from '../measure/subject.ts';
 import { judge } from '../result/verdict.ts';
-import { hundredths, type RequirementKind } from './requirementKind.ts';
+import type { RequirementKind } from './requirementKind.ts';
 import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({
@@ -39,7 +39,7 @@ export const hole: RequirementKind<Hole> = {
       measured: rounded(widest.diameterMm),
       limit: atLeastMm,
       unit: 'mm',
-      said: say('the widest is Ø {diameterMm} mm', { diameterMm: formatMm(hundredths(widest.diameterMm)) }),
+      said: say('the widest is Ø {diameterMm} mm', { diameterMm: formatMeasured(widest.diameterMm) }),
       at: widest.middle,
       triangles: widest.triangles,
     };

@@ -1,9 +1,9 @@
 import * as z from 'zod';
-import { formatMm, millimetres, PLACEHOLDER, text } from '../../recipe/index.ts';
+import { formatMeasured, millimetres, PLACEHOLDER, text } from '../../recipe/index.ts';
 import { measuredRelief } from '../measure/reliefs.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
 import { judge } from '../result/verdict.ts';
-import { hundredths, type RequirementKind } from './requirementKind.ts';
+import type { RequirementKind } from './requirementKind.ts';
 import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({
@@ -48,7 +48,7 @@ export const letters: RequirementKind<Letters> = {
       measured: rounded(tallest.capMm),
       limit: tallMm,
       unit: 'mm',
-      said: say('the tallest are {capMm} mm tall', { capMm: formatMm(hundredths(tallest.capMm)) }),
+      said: say('the tallest are {capMm} mm tall', { capMm: formatMeasured(tallest.capMm) }),
       at: middleOf(subject, triangles[0]),
       triangles,
     };

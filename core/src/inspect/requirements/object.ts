@@ -1,8 +1,16 @@
 import * as z from 'zod';
-import { fit, formatMm, millimetres, oneOf, text, type Fit, type PrinterTraits } from '../../recipe/index.ts';
+import {
+  fit,
+  formatMeasured,
+  millimetres,
+  oneOf,
+  text,
+  type Fit,
+  type PrinterTraits,
+} from '../../recipe/index.ts';
 import { findRoundHoles } from '../measure/roundHoles.ts';
 import { rounded } from '../measure/subject.ts';
-import { hundredths, type RequirementKind } from './requirementKind.ts';
+import type { RequirementKind } from './requirementKind.ts';
 import { say } from '../../words/index.ts';
 
 export const schema = z.strictObject({
@@ -42,7 +50,7 @@ export const object: RequirementKind<FittedObject> = {
     const comes = fitOf(nearest.playMm, limits);
     const printedMm = nearest.playMm + acrossMm;
     const is = say('the hole nearest to it comes out at Ø {printedMm} mm', {
-      printedMm: formatMm(hundredths(printedMm)),
+      printedMm: formatMeasured(printedMm),
     });
     return {
       isMet: comes === how,

@@ -34,6 +34,3 @@ export interface RequirementKind<R extends { kind: string }> {
   ofPart?(requirement: R, subject: Subject, limits: LimitsCard): Answer | undefined;
   ofPrint?(requirement: R, print: PrintNeeds): Answer;
 }
-
-/** A figure as it is said, to two decimals. */
-export const hundredths = (value: number) => Math.round(100 * value) / 100;

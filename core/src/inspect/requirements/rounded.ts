@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { formatMm, text } from '../../recipe/index.ts';
+import { formatNumber, text } from '../../recipe/index.ts';
 import { sharpOuterEdges } from '../measure/corners.ts';
 import { middleOf } from '../measure/subject.ts';
 import type { RequirementKind } from './requirementKind.ts';
@@ -25,7 +25,7 @@ export const roundedEdges: RequirementKind<z.infer<typeof schema>> = {
       isMet,
       measured: Math.round(sharp.mm),
       unit: 'mm',
-      said: isMet ? undefined : say('{mm} mm of them are sharp', { mm: formatMm(Math.round(sharp.mm)) }),
+      said: isMet ? undefined : say('{mm} mm of them are sharp', { mm: formatNumber(Math.round(sharp.mm)) }),
       at: sharp.faces.length > 0 ? middleOf(subject, sharp.faces[0]) : undefined,
       triangles: sharp.faces,
     };

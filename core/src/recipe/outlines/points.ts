@@ -8,8 +8,8 @@ import {
   type Outline,
   type Point,
 } from '../../plane/index.ts';
-import { distance, percent, type Resolved } from '../amount.ts';
-import { choice, formatMm, text } from '../sentence.ts';
+import { formatNumber, distance, percent, type Resolved } from '../amount.ts';
+import { choice, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
 import { say } from '../../words/index.ts';
 
@@ -87,7 +87,7 @@ export const points: OutlineKind<PointsOutline> = {
       if (gap > JOINED_MM) {
         const message = say(
           'The outline is not closed: a gap of {gap} mm is left between its ends. Click the first point again.',
-          { gap: formatMm(gap) },
+          { gap: formatNumber(gap) },
         );
         kit.fail(['nodes'], message, [(first[0] + last[0]) / 2, (first[1] + last[1]) / 2]);
       }
@@ -96,7 +96,7 @@ export const points: OutlineKind<PointsOutline> = {
     if (drawn.length < 3) kit.fail(['nodes'], say('The outline has too few points: put at least three.'));
     const crossing = crossingOf([drawn]);
     if (crossing) {
-      const at = crossing.map((mm) => formatMm(Math.round(mm * 10) / 10)).join(', ');
+      const at = crossing.map((mm) => formatNumber(Math.round(mm * 10) / 10)).join(', ');
       kit.fail(
         ['nodes'],
         say('The outline crosses itself at {at}: move a point so that the lines do not cross.', { at }),

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { fineArc, withoutRepeats, type Outline, type Point } from '../../plane/index.ts';
-import { length } from '../amount.ts';
-import { formatMm, millimetres, text } from '../sentence.ts';
+import { formatNumber, length } from '../amount.ts';
+import { millimetres, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
 import { say } from '../../words/index.ts';
 
@@ -40,7 +40,7 @@ export const roundedRectangle: OutlineKind<z.infer<typeof schema>> = {
       kit.fail(
         ['cornerMm'],
         say('The corners can be at most {largest} mm, half of the shorter side.', {
-          largest: formatMm(largest),
+          largest: formatNumber(largest),
         }),
       );
     }

@@ -1,16 +1,7 @@
 import * as z from 'zod';
 import { segmentsFor, type Region } from '../../plane/index.ts';
-import { length, type Resolved } from '../amount.ts';
-import {
-  clause,
-  formatMm,
-  millimetres,
-  oneOf,
-  text,
-  type Addition,
-  type FieldPath,
-  type Token,
-} from '../sentence.ts';
+import { formatNumber, length, type Resolved } from '../amount.ts';
+import { clause, millimetres, oneOf, text, type Addition, type FieldPath, type Token } from '../sentence.ts';
 import { type BuildKit, type Level } from './stepKind.ts';
 import { say } from '../../words/index.ts';
 
@@ -103,7 +94,9 @@ function refuseTooLarge<Body>(kit: BuildKit<Body>, region: Region, side: Side): 
     const deg = Math.floor((Math.atan2(most, heightMm) * 1800) / Math.PI) / 10;
     kit.fail(
       ['taperDeg'],
-      say('The outline closes up before the top: the taper can be at most {deg}°.', { deg: formatMm(deg) }),
+      say('The outline closes up before the top: the taper can be at most {deg}°.', {
+        deg: formatNumber(deg),
+      }),
     );
   }
   const edges = [
@@ -127,7 +120,7 @@ function refuseTooLarge<Body>(kit: BuildKit<Body>, region: Region, side: Side): 
     kit.fail(
       [path, 'mm'],
       most > 0.04
-        ? say('The largest {what} that fits here is {most} mm.', { what, most: formatMm(most) })
+        ? say('The largest {what} that fits here is {most} mm.', { what, most: formatNumber(most) })
         : say('There is no room for a {what} here: leave it out, or make the part larger.', { what }),
     );
   }

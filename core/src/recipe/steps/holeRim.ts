@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { Point } from '../../plane/index.ts';
-import { length, type Amount, type Resolved } from '../amount.ts';
-import { choice, clause, formatMm, millimetres, text, type Token } from '../sentence.ts';
+import { formatNumber, length, type Amount, type Resolved } from '../amount.ts';
+import { choice, clause, millimetres, text, type Token } from '../sentence.ts';
 import { CLEAR_MM } from './extrude.ts';
 import { say } from '../../words/index.ts';
 
@@ -79,7 +79,9 @@ export function rimmed(
   if (wide <= radius)
     return fail(
       ['rim', 'acrossMm'],
-      say('It must be wider than the hole itself: more than {radius} mm.', { radius: formatMm(2 * radius) }),
+      say('It must be wider than the hole itself: more than {radius} mm.', {
+        radius: formatNumber(2 * radius),
+      }),
     );
   if (face - deep < from) {
     return fail(

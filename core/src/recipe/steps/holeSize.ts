@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { length, type Amount, type Resolved } from '../amount.ts';
+import { formatNumber, length, type Amount, type Resolved } from '../amount.ts';
 import { evaluateAmount, valuesOf } from '../measures.ts';
 import { classroomPrinter, fit, fittedDiameter, type PrinterTraits } from '../printer.ts';
-import { choice, formatMm, millimetres, oneOf, text, type SentenceContext, type Token } from '../sentence.ts';
+import { choice, millimetres, oneOf, text, type SentenceContext, type Token } from '../sentence.ts';
 import { say } from '../../words/index.ts';
 
 /** Clearance holes for metric screws, mm: fine, medium and coarse series of ISO 273:1979. */
@@ -67,7 +67,7 @@ export function sizeTokens(of: HoleSize, { recipe, printer = classroomPrinter }:
         normal: 'with normal room',
         loose: 'with much room',
       }),
-      text(say('(Ø {clearanceMm} mm)', { clearanceMm: formatMm(clearanceMm[of.screw][of.play]) })),
+      text(say('(Ø {clearanceMm} mm)', { clearanceMm: formatNumber(clearanceMm[of.screw][of.play]) })),
     ];
   }
   const diameter = millimetres(['size', 'mm'], of.mm, 'diameter', { sign: 'Ø', max: 500 });
@@ -95,9 +95,9 @@ function addedWords(
   const play = printer.fitAllowanceMm[how];
   const shrinkage = drawn - worth.value - play;
   return say('(drawn Ø {drawn} mm: {play} mm more for room, {shrinkage} mm for shrinking)', {
-    drawn: formatMm(Math.round(drawn * 100) / 100),
-    play: formatMm(play),
-    shrinkage: formatMm(Math.round(shrinkage * 100) / 100),
+    drawn: formatNumber(Math.round(drawn * 100) / 100),
+    play: formatNumber(play),
+    shrinkage: formatNumber(Math.round(shrinkage * 100) / 100),
   });
 }
 

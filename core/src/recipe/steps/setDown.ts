@@ -11,10 +11,10 @@ import {
   type Pose,
   type Vec3,
 } from '../../mesh/index.ts';
-import { angle, length } from '../amount.ts';
+import { formatNumber, angle, length } from '../amount.ts';
 import { evaluateAmount } from '../measures.ts';
 import { axisIndex } from '../placement.ts';
-import { clause, degrees, formatMm, millimetres, oneOf, text } from '../sentence.ts';
+import { clause, degrees, millimetres, oneOf, text } from '../sentence.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 import { said, say } from '../../words/index.ts';
 
@@ -104,7 +104,7 @@ export const setDown: StepKind<SetDownStep> = {
       const percent = Math.round((1000 * mm) / now) / 10;
       kit.note(
         say('Everything becomes {percent} % of its size, thin walls and holes as well.', {
-          percent: formatMm(percent),
+          percent: formatNumber(percent),
         }),
       );
     }

@@ -1,12 +1,12 @@
 import * as z from 'zod';
 import { extentOf } from '../../plane/index.ts';
 import { boxUnder, shift } from '../../mesh/index.ts';
-import { angle, length } from '../amount.ts';
+import { formatNumber, angle, length } from '../amount.ts';
 import { lettering, letteringAdditions, letteringTokens, newLettering } from '../lettering.ts';
 import { outline, outlineAdditions, outlineRegion, outlineTokens } from '../outlines/index.ts';
 import { centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
 import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
-import { choice, degrees, formatMm, millimetres, oneOf, text } from '../sentence.ts';
+import { choice, degrees, millimetres, oneOf, text } from '../sentence.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 import { say } from '../../words/index.ts';
 
@@ -105,8 +105,8 @@ export const sweep: StepKind<SweepStep> = {
     if (step.leanDeg > most) {
       kit.note(
         say('It leans {most}°, not {leanDeg}°: the limits card allows no more.', {
-          most: formatMm(most),
-          leanDeg: formatMm(step.leanDeg),
+          most: formatNumber(most),
+          leanDeg: formatNumber(step.leanDeg),
         }),
       );
     }

@@ -14,7 +14,7 @@ const directionsOf: Record<PrintSettings['infillDirections'], readonly (readonly
 };
 
 /** Whose turn it is at a layer; layers of one turn are filled alike. */
-export function turnOf(directions: PrintSettings['infillDirections'], layer: number): number {
+export function infillTurn(directions: PrintSettings['infillDirections'], layer: number): number {
   return layer % directionsOf[directions].length;
 }
 

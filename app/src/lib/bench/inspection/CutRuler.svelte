@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { formatMm } from '@kelbrin/core/recipe';
+  import { formatNumber } from '@kelbrin/core/recipe';
   import { solidTexts as say } from '$lib/texts/solidView';
   import HeightRuler from '$lib/ui/HeightRuler.svelte';
   import type { ShownSolid } from '../worker/messages';
@@ -42,7 +42,7 @@
   {flags}
   label={say.cutHeight}
   hint={say.cutHow}
-  words={cutMm === undefined ? say.notCut : say.cutAt(formatMm(cutMm))}
+  words={cutMm === undefined ? say.notCut : say.cutAt(formatNumber(cutMm))}
   next={(mm, way, isFar) => Math.round((mm + way * (isFar ? 1 : 0.1)) * 100) / 100}
   onheight={oncut}
   {onmark}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { extentOf } from '@kelbrin/core/plane';
-  import { formatMm } from '@kelbrin/core/recipe';
+  import { formatNumber } from '@kelbrin/core/recipe';
   import type { SectionView } from '@kelbrin/core/solid';
   import Dimension from '../plan/Dimension.svelte';
   import { fitted, pathOf, toPixels } from '../plan/sheet';
@@ -85,7 +85,7 @@
     {/if}
   </svg>
   <p class="absolute top-1 left-2 rounded bg-white/85 px-1 text-sm">
-    {say.sectionAt} <span class="measured">{formatMm(section.zMm)}</span> mm
+    {say.sectionAt} <span class="measured">{formatNumber(section.zMm)}</span> mm
     {#if section.hanging.length > 0}<span class="text-fail block font-semibold">{say.unheld}</span>{/if}
     {#if section.thin.length > 0}<span class="text-fail block font-semibold">{say.tooThin}</span>{/if}
   </p>

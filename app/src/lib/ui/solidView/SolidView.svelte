@@ -3,7 +3,7 @@
   import { NoToneMapping, WebGLRenderer } from 'three';
   import { printedSizes, type Inspection, type LimitsCard, type ThicknessMap } from '@kelbrin/core/inspect';
   import { boundsOf, distanceBetween, type SolidMesh, type SurfacePoint } from '@kelbrin/core/mesh';
-  import { formatMm, withUnit, type Region } from '@kelbrin/core/recipe';
+  import { formatMeasured, formatNumber, withUnit, type Region } from '@kelbrin/core/recipe';
   import MeasureTool from '../MeasureTool.svelte';
   import Scene from './Scene.svelte';
   import { drawsInSoftware } from './fineness';
@@ -90,13 +90,12 @@
   });
 
   let isAsPrinted = $state(false);
-  const hundredths = (mm: number) => formatMm(Math.round(100 * mm) / 100);
   const notes = $derived(
     !isAsPrinted || !limits || !inspection
       ? []
       : printedSizes(inspection, boundsOf(mesh), limits).map(({ of, drawnMm, printedMm, at }) => ({
           at,
-          words: `${of === 'hole' ? 'Ø ' : ''}${hundredths(drawnMm)} → ${hundredths(printedMm)}`,
+          words: `${of === 'hole' ? 'Ø ' : ''}${formatMeasured(drawnMm)} → ${formatMeasured(printedMm)}`,
         })),
   );
 
@@ -110,7 +109,7 @@
     const [x, y, z] = alongMm.map(mm);
     const faces =
       angleDeg !== undefined
-        ? say.facesMeet(formatMm(Math.round(angleDeg * 10) / 10))
+        ? say.facesMeet(formatNumber(Math.round(angleDeg * 10) / 10))
         : facesMm! > 0.005
           ? say.facesApart(mm(facesMm!))
           : say.onePlane;
@@ -219,7 +218,7 @@
         </button>
         {#if isAsPrinted}
           <p class="border-hairline max-w-56 rounded border bg-white px-2.5 py-1 text-sm" role="status">
-            {say.comesOut(formatMm(limits.shrinkagePercent))}
+            {say.comesOut(formatNumber(limits.shrinkagePercent))}
           </p>
         {/if}
       {/if}

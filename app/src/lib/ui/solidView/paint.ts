@@ -1,7 +1,7 @@
 import { BufferAttribute, BufferGeometry, Color } from 'three';
 import type { LimitsCard, ThicknessMap } from '@kelbrin/core/inspect';
 import { facesOf, type SolidMesh } from '@kelbrin/core/mesh';
-import { formatMm } from '@kelbrin/core/recipe';
+import { formatNumber } from '@kelbrin/core/recipe';
 import { drawable } from './geometry';
 import { say } from '@kelbrin/core/words';
 
@@ -23,10 +23,10 @@ export function thicknessBands({ minWallMm }: LimitsCard): Band[] {
     colour: COLOURS[i],
     words:
       upTo === Infinity
-        ? say('over {edges} mm', { edges: formatMm(edges[3]) })
+        ? say('over {edges} mm', { edges: formatNumber(edges[3]) })
         : i === 1
-          ? say('too thin, under {upTo} mm', { upTo: formatMm(upTo) })
-          : say('under {upTo} mm', { upTo: formatMm(upTo) }),
+          ? say('too thin, under {upTo} mm', { upTo: formatNumber(upTo) })
+          : say('under {upTo} mm', { upTo: formatNumber(upTo) }),
   }));
 }
 
@@ -34,11 +34,11 @@ export function thicknessBands({ minWallMm }: LimitsCard): Band[] {
 export function overhangBands({ maxOverhangDeg }: LimitsCard): Band[] {
   const near = Math.max(0, maxOverhangDeg - 10);
   return [
-    { upTo: near, colour: COLOURS[4], words: say('under {near}°', { near: formatMm(near) }) },
+    { upTo: near, colour: COLOURS[4], words: say('under {near}°', { near: formatNumber(near) }) },
     {
       upTo: maxOverhangDeg,
       colour: COLOURS[3],
-      words: say('up to {maxOverhangDeg}°', { maxOverhangDeg: formatMm(maxOverhangDeg) }),
+      words: say('up to {maxOverhangDeg}°', { maxOverhangDeg: formatNumber(maxOverhangDeg) }),
     },
     { upTo: 80, colour: COLOURS[2], words: say('steeper than the printer manages') },
     { upTo: Infinity, colour: COLOURS[0], words: say('level: a bridge, or in the air') },

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { locale } from '@kelbrin/core/words';
   import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
   import TaskText from '$lib/task/TaskText.svelte';
@@ -10,13 +9,11 @@
   import { isUsable } from '$lib/shared/outcome';
   import { follow } from '$lib/live/follow.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
+  import { weekday } from '$lib/ui/times';
 
   let { data } = $props();
 
   follow(() => data.briefs.flatMap(({ project }) => (project ? [`project:${project.id}`] : [])));
-
-  const day = (iso: string) =>
-    new Date(iso).toLocaleDateString(locale(), { weekday: 'long', day: 'numeric', month: 'long' });
 </script>
 
 <svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
@@ -53,7 +50,7 @@
           {#if project?.isTeam}
             <span class="text-ink-soft">{say.team(project.names)}</span>
           {/if}
-          {#if dueOn}<span class="text-ink-soft ml-auto">{say.due(day(dueOn))}</span>{/if}
+          {#if dueOn}<span class="text-ink-soft ml-auto">{say.due(weekday(dueOn))}</span>{/if}
         </div>
         <div class="beside-part"><TaskText {task} /></div>
         {#if project?.state === 'sent_back' && project.comment}

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { locale } from '@kelbrin/core/words';
   import { enhance } from '$lib/ui/enhance';
   import Hand from '@lucide/svelte/icons/hand';
   import { Button, Input } from 'flowbite-svelte';
@@ -13,6 +12,7 @@
   import { runsLow } from '$lib/shared/spool';
   import { clock } from '$lib/ui/clock.svelte';
   import { follow } from '$lib/live/follow.svelte';
+  import { shortDay } from '$lib/ui/times';
 
   let { data, form } = $props();
 
@@ -31,7 +31,6 @@
       0,
     ),
   );
-  const day = (iso: string) => new Date(iso).toLocaleDateString(locale(), { day: 'numeric', month: 'short' });
 </script>
 
 <svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
@@ -127,7 +126,7 @@
             <li class="border-hairline flex flex-wrap items-baseline gap-x-4 border-t py-1.5">
               <span class="min-w-48 flex-1 truncate">
                 <strong>{brief.title}</strong>
-                {#if brief.dueOn}<span class="text-ink-soft">{say.due(day(brief.dueOn))}</span>{/if}
+                {#if brief.dueOn}<span class="text-ink-soft">{say.due(shortDay(brief.dueOn))}</span>{/if}
               </span>
               <span class="text-ink-soft text-sm"
                 >{say.figures(brief.begun, students, brief.toReview, brief.approved)}</span

@@ -1,13 +1,12 @@
 <script lang="ts">
-  import { locale } from '@kelbrin/core/words';
   import { enhance } from '$lib/ui/enhance';
   import { Button, Select } from 'flowbite-svelte';
   import { libraryTexts as say } from '$lib/texts/library';
+  import { longDay } from '$lib/ui/times';
 
   let { data } = $props();
 
   const items = $derived(data.classes.map(({ id, name }) => ({ value: id, name })));
-  const day = (date: Date) => date.toLocaleDateString(locale(), { day: 'numeric', month: 'long' });
 </script>
 
 <svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
@@ -23,7 +22,8 @@
       <li class="sheet p-4">
         <div class="flex items-baseline gap-4">
           <h2>{title}</h2>
-          <span class="text-ink-soft text-sm">{say.asks(requirements, prompts)}, {say.kept(day(keptAt))}</span
+          <span class="text-ink-soft text-sm"
+            >{say.asks(requirements, prompts)}, {say.kept(longDay(keptAt))}</span
           >
         </div>
         <p class="mt-1 line-clamp-2">{words}</p>

@@ -2,7 +2,7 @@ import type { BriefRules, Inspection, LimitsCard } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
 import type { FileUnit } from '@kelbrin/core/format';
 import type { Region } from '@kelbrin/core/plane';
-import type { Plate, Layout, Placeable, Placed, Placement } from '@kelbrin/core/plate';
+import type { Plate, Layout, Placeable, Placed, Pose } from '@kelbrin/core/plate';
 import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
 import type { SentBytes } from '../sent/sentBytes.ts';
 
@@ -24,7 +24,7 @@ export type Task =
       /** The print files by their hashes. */
       readonly files: ReadonlyMap<string, Uint8Array>;
       /** Where they are laid, a place for each copy. */
-      readonly parts: readonly (Placement & { readonly hash: string })[];
+      readonly parts: readonly (Pose & { readonly hash: string })[];
       readonly limits: LimitsCard;
       readonly choice: PrintChoice;
       readonly notes: readonly string[];

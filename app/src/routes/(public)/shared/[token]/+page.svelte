@@ -1,11 +1,9 @@
 <script lang="ts">
-  import { locale } from '@kelbrin/core/words';
   import PartToLookAt from '$lib/sharing/PartToLookAt.svelte';
   import { sharingTexts as say } from '$lib/texts/sharing';
+  import { longDay } from '$lib/ui/times';
 
   let { data } = $props();
-
-  const day = (at: Date) => at.toLocaleDateString(locale(), { day: 'numeric', month: 'long' });
 </script>
 
 <svelte:head>
@@ -18,7 +16,7 @@
     <img src="/icon.svg" alt="" class="h-6 w-6" />
     <h1 class="truncate text-lg">{say.title(data.student, data.brief)}</h1>
     <span class="text-ink-soft">{say.version(data.part, data.number)}</span>
-    <span class="text-ink-soft ml-auto text-sm">{say.until(day(data.expiresAt))}</span>
+    <span class="text-ink-soft ml-auto text-sm">{say.until(longDay(data.expiresAt))}</span>
   </div>
   <PartToLookAt recipe={data.recipe} limits={data.limits} filesAt="/shared/{data.token}/file" />
 </main>

@@ -3,7 +3,7 @@
   import { enhance } from '$lib/ui/enhance';
   import { invalidate } from '$app/navigation';
   import { page } from '$app/state';
-  import type { Placement } from '@kelbrin/core/plate';
+  import type { Pose } from '@kelbrin/core/plate';
   import { sameMaterial, type PrintChoice } from '@kelbrin/core/slice';
   import { Button } from 'flowbite-svelte';
   import Layers from '$lib/batch/Layers.svelte';
@@ -30,7 +30,7 @@
   follow(() => (starting ? ['printroom', 'printers'] : ['printroom']));
 
   /** What was changed here and is on its way to the server. */
-  let moved = $state.raw<Record<string, Placement>>({});
+  let moved = $state.raw<Record<string, Pose>>({});
   let saving: Promise<void> = Promise.resolve();
   let choosing = $state.raw<PrintChoice>();
 
@@ -78,7 +78,7 @@
     void slicing.slice(places, card, how);
   });
 
-  async function move(entryId: string, place: Placement, isDone: boolean) {
+  async function move(entryId: string, place: Pose, isDone: boolean) {
     if (!isOpen) return;
     moved = { ...moved, [entryId]: place };
     if (!isDone) return;

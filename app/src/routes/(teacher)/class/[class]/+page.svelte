@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { locale } from '@kelbrin/core/words';
   import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
   import { fileName } from '@kelbrin/core/format';
@@ -13,13 +12,13 @@
   import KeptSelect from '$lib/ui/KeptSelect.svelte';
   import StateChip from '$lib/ui/StateChip.svelte';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
+  import { longDay } from '$lib/ui/times';
 
   let { data, form } = $props();
   const { group } = $derived(data);
 
   follow(() => [`class:${group.id}`]);
 
-  const day = (iso: string) => new Date(iso).toLocaleDateString(locale(), { day: 'numeric', month: 'long' });
   const exampleName = (pattern: string) => fileName(pattern, { ...say.exampleOfFile, n: 3 });
 </script>
 
@@ -56,7 +55,7 @@
         <a class="text-primary-800 underline underline-offset-2" href="/brief/{brief.id}">{say.edit}</a>
         <a class="text-primary-800 underline underline-offset-2" href="/brief/{brief.id}/teams">{say.teams}</a
         >
-        {#if brief.dueOn}<span class="text-ink-soft">{say.due(day(brief.dueOn))}</span>{/if}
+        {#if brief.dueOn}<span class="text-ink-soft">{say.due(longDay(brief.dueOn))}</span>{/if}
         {#if brief.counts.toReview > 0}
           <Button href="/review" size="sm" class="ml-auto">{say.review(brief.counts.toReview)}</Button>
         {/if}

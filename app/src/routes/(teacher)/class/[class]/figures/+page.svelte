@@ -1,18 +1,17 @@
 <script lang="ts">
   import { innerWidth } from 'svelte/reactivity/window';
-  import { locale } from '@kelbrin/core/words';
   import { goto } from '$app/navigation';
   import { Select } from 'flowbite-svelte';
   import type { ChartConfiguration } from 'chart.js';
   import { checkTitle } from '@kelbrin/core/inspect';
   import { figuresTexts as say } from '$lib/texts/figures';
   import Chart from '$lib/ui/Chart.svelte';
+  import { shortDay } from '$lib/ui/times';
 
   let { data } = $props();
   const { group, days, checks, grams } = $derived(data);
 
   const wholeNumbers = { beginAtZero: true, ticks: { precision: 0 } };
-  const day = (iso: string) => new Date(iso).toLocaleDateString(locale(), { day: 'numeric', month: 'short' });
 
   // Told apart by dashes as well as by colour.
   const stages = [
@@ -25,7 +24,7 @@
   const progress = $derived<ChartConfiguration<'line'>>({
     type: 'line',
     data: {
-      labels: days.map((each) => day(each.day)),
+      labels: days.map((each) => shortDay(each.day)),
       datasets: stages.map(({ key, borderDash, ...style }) => ({
         ...style,
         label: say[key],
@@ -92,7 +91,7 @@
     <h2 id="progress" class="mb-2">{say.progress}</h2>
     {#if last}
       <Chart
-        label="{say.progress}. {say.progressOf(day(last.day), last.begun, last.approved)}"
+        label="{say.progress}. {say.progressOf(shortDay(last.day), last.begun, last.approved)}"
         config={progress}
       />
     {:else}<p class="text-ink-soft">{say.nobody}</p>{/if}

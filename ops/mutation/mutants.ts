@@ -44,6 +44,7 @@ export function mutantsOf(source: string): Mutant[] {
 
   const visit = (node: ts.Node): void => {
     if (ts.isTypeNode(node) || ts.isImportDeclaration(node) || ts.isInterfaceDeclaration(node)) return;
+    if (ts.isPropertyName(node) && (node.parent as Partial<ts.NamedDeclaration>).name === node) return;
     if (ts.isBinaryExpression(node)) {
       const other = operators[node.operatorToken.kind];
       // Words that are put together say the same without arithmetic.

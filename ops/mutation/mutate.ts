@@ -1,0 +1,191 @@
+import { fork, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { root, secret } from '../state.ts';
+import { startTestServer } from '../testServer.ts';
+import { wordsOf } from '../words.ts';
+import { mutantsOf } from './mutants.ts';
+import type { Answer, Asked, Given } from './runner.ts';
+import { withSwitches, type Fault } from './switches.ts';
+
+/*
+ * Tells how well tests notice faults: puts a seeded sample of small ones into sources, switches them on one at a time, and
+ * runs the tests that get to them. What no test notices is listed with its place. All mutants of a folder take long; a
+ * sample tells enough.
+ */
+
+const { values, positionals } = wordsOf({
+  allowPositionals: true,
+  options: {
+    sample: { type: 'string', default: '150' },
+    seed: { type: 'string', default: '1' },
+    workers: { type: 'string', default: '2' },
+    tests: { type: 'string', multiple: true },
+  },
+});
+if (positionals.length === 0) {
+  console.error('Name folders or files of sources, such as core/src/plane.');
+  process.exit(2);
+}
+
+interface Place extends Fault {
+  /** From the top of the repository. */
+  readonly file: string;
+}
+
+/** A run that takes so many times longer than without a fault, and this much, goes on for ever. */
+const PATIENCE = { times: 4, ms: 20_000 };
+
+const tests = values.tests ?? positionals;
+const files = positionals.flatMap(sourcesIn).sort();
+const all = files.flatMap((file) =>
+  mutantsOf(readFileSync(join(root, file), 'utf8')).map((mutant) => ({ ...mutant, file })),
+);
+const sample = drawn(all, Number(values.sample), Number(values.seed)).map((each, id): Place => ({
+  ...each,
+  id,
+}));
+console.log(`${files.length} files, ${all.length} mutants, of which ${sample.length} are tried.`);
+
+const rooms = mkdtempSync(join(tmpdir(), 'kelbrin-mutate-'));
+const runners = new Set<ChildProcess>();
+const server = tests.some((path) => path.startsWith('app')) ? await startTestServer() : undefined;
+process.on('exit', () => {
+  runners.forEach(end);
+  server?.stop();
+  rmSync(rooms, { recursive: true, force: true });
+});
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(130));
+
+const { meeting, tookMs } = await tried();
+const waiting = [...sample];
+const survivors: Place[] = [];
+let done = 0;
+await Promise.all(Array.from({ length: Number(values.workers) }, work));
+const percent = (100 * (sample.length - survivors.length)) / sample.length;
+console.log(`${percent.toFixed(1)}% noticed, ${survivors.length} of ${sample.length} survived.`);
+process.exit(0);
+
+/** Runs all tests without a fault; tells which files of tests get to which fault, the quickest first, and how long each took. */
+async function tried() {
+  const runner = await start(true);
+  const { passed, tookMs } = (await ask(runner, { env: { KELBRIN_FAULTS_MET: rooms } }))!;
+  end(runner);
+  if (!passed) throw new Error('The tests do not pass without a fault.');
+  const meeting = sample.map((): string[] => []);
+  for (const file of Object.keys(tookMs).sort((a, b) => tookMs[a] - tookMs[b])) {
+    const notes = join(rooms, `${Buffer.from(file).toString('hex')}.json`);
+    for (const id of JSON.parse(readFileSync(notes, 'utf8')) as number[]) meeting[id].push(file);
+  }
+  return { meeting, tookMs };
+}
+
+/** Tries one fault after the other, as long as there are some. */
+async function work(): Promise<void> {
+  let runner: ChildProcess | undefined = await start(false);
+  // Without a fault all pass in one process, too; otherwise every fault would seem to be noticed.
+  if (!(await ask(runner, { env: {} }))?.passed) throw new Error('The tests do not pass together.');
+  for (let fault = waiting.shift(); fault; fault = waiting.shift()) {
+    const files = meeting[fault.id];
+    if (files.length === 0) survives(fault, 'no test gets there');
+    else {
+      runner ??= await start(false);
+      const patienceMs =
+        PATIENCE.ms + PATIENCE.times * files.reduce((total, file) => total + tookMs[file], 0);
+      const answer = await ask(runner, { files, env: { KELBRIN_FAULT: String(fault.id) } }, patienceMs);
+      if (answer?.passed) survives(fault, `${files.length} files of tests get there`);
+      if (!answer) {
+        end(runner);
+        runner = undefined;
+      }
+    }
+    if (++done % 25 === 0) console.log(`  ${done} of ${sample.length} tried, ${survivors.length} survived`);
+  }
+  if (runner) end(runner);
+}
+
+async function start(isolate: boolean): Promise<ChildProcess> {
+  const given = join(rooms, `given-${isolate}.json`);
+  const sources = Object.fromEntries(
+    files.map((file) => [
+      join(root, file),
+      withSwitches(
+        readFileSync(join(root, file), 'utf8'),
+        sample.filter((each) => each.file === file),
+      ),
+    ]),
+  );
+  writeFileSync(given, JSON.stringify({ sources, tests, isolate } satisfies Given));
+  const runner = fork(join(import.meta.dirname, 'runner.ts'), [given], {
+    execArgv: ['--import', 'tsx'],
+    detached: true,
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    env: {
+      ...process.env,
+      ...(server && { KELBRIN_TEST_SERVER: server.url, KELBRIN_SECRET: secret('session-secret') }),
+    },
+  });
+  runners.add(runner);
+  await once(runner, 'message');
+  return runner;
+}
+
+/** What a runner answers; undefined where it does not in time, or ends. */
+async function ask(runner: ChildProcess, asked: Asked, patienceMs?: number): Promise<Answer | undefined> {
+  const late = new AbortController();
+  const timer = patienceMs && setTimeout(() => late.abort(), patienceMs);
+  const gone = () => late.abort();
+  runner.once('exit', gone);
+  runner.send(asked);
+  try {
+    const [answer] = (await once(runner, 'message', { signal: late.signal })) as [Answer];
+    return answer;
+  } catch (error) {
+    if (late.signal.aborted) return undefined;
+    throw error;
+  } finally {
+    clearTimeout(timer);
+    runner.off('exit', gone);
+  }
+}
+
+/** Ends a runner with the processes of its tests. */
+function end(runner: ChildProcess): void {
+  runners.delete(runner);
+  try {
+    process.kill(-runner.pid!, 'SIGKILL');
+  } catch {
+    // It has ended by itself.
+  }
+}
+
+function survives(fault: Place, why: string): void {
+  survivors.push(fault);
+  const source = readFileSync(join(root, fault.file), 'utf8');
+  const line = source.slice(0, fault.start).split('\n').length;
+  const short = (words: string) => words.replace(/\s+/g, ' ').slice(0, 60);
+  const was = short(source.slice(fault.start, fault.end));
+  console.log(`  survives: ${fault.file}:${line}  ${was} → ${short(fault.text)}  (${why})`);
+}
+
+/** The sources of a folder, or the one that is named. */
+function sourcesIn(path: string): string[] {
+  if (!statSync(join(root, path)).isDirectory()) return [path];
+  return readdirSync(join(root, path), { recursive: true, encoding: 'utf8' })
+    .filter((name) => name.endsWith('.ts') && !/\.test\.ts$|\.d\.ts$/.test(name))
+    .map((name) => join(path, name));
+}
+
+/** So many of a list, the same for the same seed, in an order that mixes the files. */
+function drawn<T>(all: readonly T[], count: number, seed: number): T[] {
+  // A linear congruential generator is random enough to pick a sample; its numbers are those of Numerical Recipes.
+  let state = seed >>> 0;
+  const next = () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
+  return all
+    .map((each) => ({ each, order: next() }))
+    .sort((a, b) => a.order - b.order)
+    .slice(0, count)
+    .map(({ each }) => each);
+}

@@ -1,0 +1,90 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { svelte } from '@sveltejs/vite-plugin-svelte';
+import { BaseSequencer, createVitest, type TestSpecification } from 'vitest/node';
+import { root } from '../state.ts';
+
+/*
+ * A process that runs tests of sources with switches in them, as often as it is asked to. It compiles them once, and each
+ * run has a new process for its tests, so that nothing of the last mutant is left.
+ */
+
+/** What a runner is started with, as JSON in a file. */
+export interface Given {
+  /** The sources with switches, by their paths. */
+  readonly sources: Readonly<Record<string, string>>;
+  /** Folders or files of tests. */
+  readonly tests: readonly string[];
+  /** Whether each file of tests has a process of its own. */
+  readonly isolate: boolean;
+}
+
+/** What it is asked: to run files, all if none are named, with a mutant switched on or with notes of those that are met. */
+export interface Asked {
+  readonly files?: readonly string[];
+  readonly env: Readonly<Record<string, string>>;
+}
+
+/** What it answers: whether all passed, and how long each file took, ms. */
+export interface Answer {
+  readonly passed: boolean;
+  readonly tookMs: Readonly<Record<string, number>>;
+}
+
+/** Runs the files in the order that is asked for, which is that of what tells most for least. */
+class AsAsked extends BaseSequencer {
+  override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+    return files;
+  }
+}
+
+const { sources, tests, isolate } = JSON.parse(readFileSync(process.argv[2], 'utf8')) as Given;
+const vitest = await createVitest(
+  'test',
+  {
+    root,
+    config: false,
+    watch: false,
+    include: ['core/**/*.test.ts', 'app/src/**/*.{unit,db}.test.ts'],
+    setupFiles: ['core/test/seed.ts', 'ops/mutation/inTests.ts'].map((file) => join(root, file)),
+    isolate,
+    maxWorkers: 1,
+    bail: isolate ? 0 : 1,
+    // A mutant that hangs is ended from outside, together with its process.
+    testTimeout: 600_000,
+    hookTimeout: 600_000,
+    sequence: { sequencer: AsAsked },
+    reporters: [{}],
+    silent: true,
+  },
+  {
+    plugins: [
+      svelte({ configFile: false }),
+      { name: 'switches', enforce: 'pre', load: (id) => sources[id.split('?')[0]] },
+    ],
+    logLevel: 'silent',
+  },
+);
+await vitest.standalone();
+const specifications = await vitest.globTestSpecifications([...tests]);
+
+process.on('message', async ({ files, env }: Asked) => {
+  Object.assign(process.env, { KELBRIN_FAULT: '', KELBRIN_FAULTS_MET: '' }, env);
+  const chosen = files
+    ? files.map((file) => specifications.find(({ moduleId }) => moduleId === file)!)
+    : specifications;
+  const { testModules: all, unhandledErrors } = await vitest.runTestSpecifications(chosen);
+  // What earlier runs told is there, too.
+  const testModules = all.filter((module) => chosen.some(({ moduleId }) => moduleId === module.moduleId));
+  const answer: Answer = {
+    passed: unhandledErrors.length === 0 && testModules.every((module) => module.ok()),
+    tookMs: Object.fromEntries(
+      testModules.map((module) => {
+        const { collectDuration, duration } = module.diagnostic();
+        return [module.moduleId, collectDuration + duration];
+      }),
+    ),
+  };
+  process.send!(answer);
+});
+process.send!('ready');
