@@ -1,17 +1,19 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { afterAll, expect } from 'vitest';
+import { afterAll, afterEach, beforeEach, expect } from 'vitest';
 
-/* Set up in the process that runs tests: tells the sources which of their mutants is on, and notes which are met. */
+/* Set up in the process that runs tests: tells the sources which of their mutants is on, or notes which tests meet which. */
 
 const { KELBRIN_FAULT, KELBRIN_FAULTS_MET: notes } = process.env;
 const on = KELBRIN_FAULT ? Number(KELBRIN_FAULT) : undefined;
-const met = new Set<number>();
+/** What tests met, by their ids; under no id what was met outside of them, which all tests of the file depend on. */
+const met = new Map<string, Set<number>>([['', new Set()]]);
+let meeting = met.get('')!;
 
 (globalThis as { faultIsOn?: (id: number) => boolean }).faultIsOn = notes
   ? (id) => {
-      met.add(id);
+      meeting.add(id);
       return false;
     }
   : (id) => id === on;
@@ -20,8 +22,15 @@ const met = new Set<number>();
 fc.configureGlobal({ ...fc.readConfigureGlobal(), endOnFailure: true });
 
 if (notes) {
+  beforeEach(({ task }) => {
+    met.set(task.id, (meeting = met.get(task.id) ?? new Set()));
+  });
+  afterEach(() => {
+    meeting = met.get('')!;
+  });
   afterAll(() => {
     const file = expect.getState().testPath!;
-    writeFileSync(join(notes, `${Buffer.from(file).toString('hex')}.json`), JSON.stringify([...met]));
+    const written = [...met].map(([test, ids]) => [test, [...ids]]);
+    writeFileSync(join(notes, `${Buffer.from(file).toString('hex')}.json`), JSON.stringify(written));
   });
 }

@@ -7,7 +7,7 @@ import { root, secret } from '../state.ts';
 import { startTestServer } from '../testServer.ts';
 import { wordsOf } from '../words.ts';
 import { mutantsOf } from './mutants.ts';
-import type { Answer, Asked, Given } from './runner.ts';
+import type { Answer, Asked, Given, Test } from './runner.ts';
 import { withSwitches, type Fault } from './switches.ts';
 
 /*
@@ -37,8 +37,10 @@ interface Place extends Fault {
 
 /** A run that takes so many times longer than without a fault, and this much, goes on for ever. */
 const PATIENCE = { times: 4, ms: 20_000 };
+/** Tests that take no longer are asked first: most faults are noticed by one of them. */
+const QUICK_MS = 1000;
 
-const tests = values.tests ?? positionals;
+const paths = values.tests ?? positionals;
 const files = positionals.flatMap(sourcesIn).sort();
 const all = files.flatMap((file) =>
   mutantsOf(readFileSync(join(root, file), 'utf8')).map((mutant) => ({ ...mutant, file })),
@@ -51,7 +53,7 @@ console.log(`${files.length} files, ${all.length} mutants, of which ${sample.len
 
 const rooms = mkdtempSync(join(tmpdir(), 'kelbrin-mutate-'));
 const runners = new Set<ChildProcess>();
-const server = tests.some((path) => path.startsWith('app')) ? await startTestServer() : undefined;
+const server = paths.some((path) => path.startsWith('app')) ? await startTestServer() : undefined;
 process.on('exit', () => {
   runners.forEach(end);
   server?.stop();
@@ -59,7 +61,7 @@ process.on('exit', () => {
 });
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(130));
 
-const { meeting, tookMs } = await tried();
+const meeting = await tried();
 const waiting = [...sample];
 const survivors: Place[] = [];
 let done = 0;
@@ -68,18 +70,27 @@ const percent = (100 * (sample.length - survivors.length)) / sample.length;
 console.log(`${percent.toFixed(1)}% noticed, ${survivors.length} of ${sample.length} survived.`);
 process.exit(0);
 
-/** Runs all tests without a fault; tells which files of tests get to which fault, the quickest first, and how long each took. */
-async function tried() {
+/** Runs all tests without a fault; tells which tests get to each of them. */
+async function tried(): Promise<Test[][]> {
   const runner = await start(true);
-  const { passed, tookMs } = (await ask(runner, { env: { KELBRIN_FAULTS_MET: rooms } }))!;
+  const { passed, tests } = (await ask(runner, { env: { KELBRIN_FAULTS_MET: rooms } }))!;
   end(runner);
   if (!passed) throw new Error('The tests do not pass without a fault.');
-  const meeting = sample.map((): string[] => []);
-  for (const file of Object.keys(tookMs).sort((a, b) => tookMs[a] - tookMs[b])) {
+  const meeting = sample.map((): Test[] => []);
+  for (const file of new Set(tests.map((test) => test.file))) {
+    const ofFile = tests.filter((test) => test.file === file);
     const notes = join(rooms, `${Buffer.from(file).toString('hex')}.json`);
-    for (const id of JSON.parse(readFileSync(notes, 'utf8')) as number[]) meeting[id].push(file);
+    const met = new Map(JSON.parse(readFileSync(notes, 'utf8')) as [string, number[]][]);
+    const outside = new Set(met.get(''));
+    // Tests on a database go on from what those before them have done.
+    const isOneStory = file.endsWith('.db.test.ts');
+    const ofAll = new Set([...met.values()].flat());
+    for (const { id } of sample) {
+      const isMet = (test: Test) => outside.has(id) || met.get(test.id)?.includes(id);
+      meeting[id].push(...(isOneStory ? (ofAll.has(id) ? ofFile : []) : ofFile.filter(isMet)));
+    }
   }
-  return { meeting, tookMs };
+  return meeting;
 }
 
 /** Tries one fault after the other, as long as there are some. */
@@ -88,19 +99,26 @@ async function work(): Promise<void> {
   // Without a fault all pass in one process, too; otherwise every fault would seem to be noticed.
   if (!(await ask(runner, { env: {} }))?.passed) throw new Error('The tests do not pass together.');
   for (let fault = waiting.shift(); fault; fault = waiting.shift()) {
-    const files = meeting[fault.id];
-    if (files.length === 0) survives(fault, 'no test gets there');
-    else {
+    const tests = meeting[fault.id];
+    const env = { KELBRIN_FAULT: String(fault.id) };
+    const isStory = ({ file }: Test) => file.endsWith('.db.test.ts');
+    const [quick, slow] = [true, false].map((isQuick) =>
+      tests.filter((test) => (!isStory(test) && test.tookMs <= QUICK_MS) === isQuick),
+    );
+    let passes = true;
+    for (const some of [quick, slow]) {
+      if (!passes || some.length === 0) continue;
       runner ??= await start(false);
-      const patienceMs =
-        PATIENCE.ms + PATIENCE.times * files.reduce((total, file) => total + tookMs[file], 0);
-      const answer = await ask(runner, { files, env: { KELBRIN_FAULT: String(fault.id) } }, patienceMs);
-      if (answer?.passed) survives(fault, `${files.length} files of tests get there`);
+      const tookMs = some.reduce((total, test) => total + test.tookMs, 0);
+      const answer = await ask(runner, { tests: some, env }, PATIENCE.ms + PATIENCE.times * tookMs);
+      passes = answer?.passed ?? false;
       if (!answer) {
         end(runner);
         runner = undefined;
       }
     }
+    if (passes)
+      survives(fault, tests.length === 0 ? 'no test gets there' : `${tests.length} tests get there`);
     if (++done % 25 === 0) console.log(`  ${done} of ${sample.length} tried, ${survivors.length} survived`);
   }
   if (runner) end(runner);
@@ -117,7 +135,7 @@ async function start(isolate: boolean): Promise<ChildProcess> {
       ),
     ]),
   );
-  writeFileSync(given, JSON.stringify({ sources, tests, isolate } satisfies Given));
+  writeFileSync(given, JSON.stringify({ sources, paths, isolate } satisfies Given));
   const runner = fork(join(import.meta.dirname, 'runner.ts'), [given], {
     execArgv: ['--import', 'tsx'],
     detached: true,

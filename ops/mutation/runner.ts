@@ -14,21 +14,28 @@ export interface Given {
   /** The sources with switches, by their paths. */
   readonly sources: Readonly<Record<string, string>>;
   /** Folders or files of tests. */
-  readonly tests: readonly string[];
+  readonly paths: readonly string[];
   /** Whether each file of tests has a process of its own. */
   readonly isolate: boolean;
 }
 
-/** What it is asked: to run files, all if none are named, with a mutant switched on or with notes of those that are met. */
+/** A test, and how long it takes. */
+export interface Test {
+  readonly id: string;
+  readonly file: string;
+  readonly tookMs: number;
+}
+
+/** What it is asked: to run tests, all if none are named, with a mutant switched on or with notes of those that are met. */
 export interface Asked {
-  readonly files?: readonly string[];
+  readonly tests?: readonly Test[];
   readonly env: Readonly<Record<string, string>>;
 }
 
-/** What it answers: whether all passed, and how long each file took, ms. */
+/** What it answers: whether all passed, and what was run. */
 export interface Answer {
   readonly passed: boolean;
-  readonly tookMs: Readonly<Record<string, number>>;
+  readonly tests: readonly Test[];
 }
 
 /** Runs the files in the order that is asked for, which is that of what tells most for least. */
@@ -38,7 +45,7 @@ class AsAsked extends BaseSequencer {
   }
 }
 
-const { sources, tests, isolate } = JSON.parse(readFileSync(process.argv[2], 'utf8')) as Given;
+const { sources, paths, isolate } = JSON.parse(readFileSync(process.argv[2], 'utf8')) as Given;
 const vitest = await createVitest(
   'test',
   {
@@ -66,25 +73,32 @@ const vitest = await createVitest(
   },
 );
 await vitest.standalone();
-const specifications = await vitest.globTestSpecifications([...tests]);
+const specifications = await vitest.globTestSpecifications([...paths]);
 
-process.on('message', async ({ files, env }: Asked) => {
+process.on('message', async ({ tests, env }: Asked) => {
   Object.assign(process.env, { KELBRIN_FAULT: '', KELBRIN_FAULTS_MET: '' }, env);
-  const chosen = files
-    ? files.map((file) => specifications.find(({ moduleId }) => moduleId === file)!)
+  const files = new Set(tests?.map(({ file }) => file));
+  const chosen = tests
+    ? specifications
+        .filter(({ moduleId }) => files.has(moduleId))
+        .map(({ project, moduleId }) =>
+          project.createSpecification(moduleId, {
+            testIds: tests.filter(({ file }) => file === moduleId).map(({ id }) => id),
+          }),
+        )
     : specifications;
-  const { testModules: all, unhandledErrors } = await vitest.runTestSpecifications(chosen);
-  // What earlier runs told is there, too.
-  const testModules = all.filter((module) => chosen.some(({ moduleId }) => moduleId === module.moduleId));
-  const answer: Answer = {
-    passed: unhandledErrors.length === 0 && testModules.every((module) => module.ok()),
-    tookMs: Object.fromEntries(
-      testModules.map((module) => {
-        const { collectDuration, duration } = module.diagnostic();
-        return [module.moduleId, collectDuration + duration];
-      }),
+  const { testModules, unhandledErrors } = await vitest.runTestSpecifications(chosen);
+  // What earlier runs told of other files is there, too.
+  const modules = testModules.filter((module) => !tests || files.has(module.moduleId));
+  process.send!({
+    passed: unhandledErrors.length === 0 && modules.every((module) => module.ok()),
+    tests: modules.flatMap((module) =>
+      [...module.children.allTests()].map((test) => ({
+        id: test.id,
+        file: module.moduleId,
+        tookMs: test.diagnostic()?.duration ?? 0,
+      })),
     ),
-  };
-  process.send!(answer);
+  } satisfies Answer);
 });
 process.send!('ready');
