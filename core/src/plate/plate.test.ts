@@ -113,7 +113,7 @@ describe('laying out', () => {
           expect(conflictsOf(placed, plate, gapMm)).toEqual({ pairs: [], outside: [] });
         },
       ),
-      { numRuns: 12 },
+      { numRuns: 4 },
     );
   });
 

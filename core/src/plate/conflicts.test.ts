@@ -1,0 +1,146 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { isInside, moved, turned, type Point, type Region } from '../plane/index.ts';
+import { conflictsOf, distanceBetween } from './conflicts.ts';
+import { layOut } from './layOut.ts';
+import type { Placeable, Plate } from './placement.ts';
+
+const box = (width: number, depth: number): Region => [
+  [[-width / 2, -depth / 2], [width / 2, -depth / 2], [width / 2, depth / 2], [-width / 2, depth / 2]], // prettier-ignore
+];
+const size = fc.integer({ min: 1, max: 30 });
+const place = fc.record({
+  size: fc.tuple(size, size),
+  xMm: fc.integer({ min: -40, max: 40 }),
+  yMm: fc.integer({ min: -40, max: 40 }),
+  turnDeg: fc.integer({ min: 0, max: 359 }),
+});
+
+/** Places along the sides of a region, close together. */
+function along(region: Region, stepMm: number): Point[] {
+  return region.flatMap((outline) =>
+    outline.flatMap(([ax, ay], i) => {
+      const [bx, by] = outline[(i + 1) % outline.length];
+      const steps = Math.ceil(Math.hypot(bx - ax, by - ay) / stepMm);
+      return Array.from({ length: steps }, (_, k): Point => [
+        ax + ((bx - ax) * k) / steps,
+        ay + ((by - ay) * k) / steps,
+      ]);
+    }),
+  );
+}
+
+describe('how far parts are apart', () => {
+  it('is how near places on their sides come, and nothing where one lies on the other', () => {
+    const stepMm = 0.25;
+    fc.assert(
+      fc.property(place, place, (a, b) => {
+        const [one, other] = [a, b].map((each) =>
+          moved(turned(box(...each.size), each.turnDeg), each.xMm, each.yMm),
+        );
+        const [ofOne, ofOther] = [along(one, stepMm), along(other, stepMm)];
+        const overlap = ofOne.some((p) => isInside(p, other[0])) || ofOther.some((p) => isInside(p, one[0]));
+        const nearest = Math.min(
+          ...ofOne.map(([x, y]) => Math.min(...ofOther.map(([u, v]) => Math.hypot(u - x, v - y)))),
+        );
+        const distance = distanceBetween(one, other);
+        expect(distanceBetween(other, one)).toBeCloseTo(distance, 9);
+        if (overlap) expect(distance).toBe(0);
+        else {
+          expect(distance).toBeLessThanOrEqual(nearest + 1e-9);
+          expect(distance).toBeGreaterThanOrEqual(nearest - stepMm);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('parts on a plate', () => {
+  const plate: Plate = { widthMm: 60, depthMm: 44, edgeMm: 5 };
+  const at = (id: string, xMm: number, yMm: number) => ({
+    id,
+    footprint: box(10, 6),
+    xMm,
+    yMm,
+    turnDeg: 0,
+  });
+
+  it('lie outside as soon as they reach over the usable edge, on each side', () => {
+    const outside = (xMm: number, yMm: number) => conflictsOf([at('a', xMm, yMm)], plate, 3).outside;
+    for (const [x, y] of [[10, 20], [50, 20], [30, 8], [30, 36]]) expect(outside(x, y)).toEqual([]); // prettier-ignore
+    for (const [x, y] of [[9.9, 20], [50.1, 20], [30, 7.9], [30, 36.1]]) expect(outside(x, y)).toEqual(['a']); // prettier-ignore
+  });
+
+  it('are too near by what lies between them, whichever way', () => {
+    const near = (xMm: number, yMm: number) =>
+      conflictsOf([at('a', 30, 20), at('b', 30 + xMm, 20 + yMm)], plate, 3).pairs.length;
+    for (const way of [1, -1]) {
+      expect([near(12.9 * way, 0), near(13 * way, 0)]).toEqual([1, 0]);
+      expect([near(0, 8.9 * way), near(0, 9 * way)]).toEqual([1, 0]);
+      // Over a corner 2.1 in each direction are 2.97, and 2.2 are 3.1.
+      expect([near(12.1 * way, 8.1), near(12.2 * way, 8.2)]).toEqual([1, 0]);
+    }
+  });
+});
+
+describe('laying on a small plate', () => {
+  const plate: Plate = { widthMm: 70, depthMm: 60, edgeMm: 5 };
+  const part = fc.record({ width: size, depth: size, isTriangle: fc.boolean() });
+  const partsOf = (all: readonly { width: number; depth: number; isTriangle: boolean }[]) =>
+    all.map(({ width, depth, isTriangle }, i): Placeable => {
+      const [corners] = box(width, depth);
+      return { id: String(i), footprint: [isTriangle ? corners.slice(0, 3) : corners] };
+    });
+
+  it('keeps parts on the plate and apart, beside others that are fixed and may reach over its edge', () => {
+    const fixedPlace = fc.record({
+      xMm: fc.integer({ min: -5, max: 75 }),
+      yMm: fc.integer({ min: -5, max: 65 }),
+      turnDeg: fc.constantFrom(0, 30, 90),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(part, { minLength: 1, maxLength: 6 }),
+        fc.option(fixedPlace),
+        fc.integer({ min: 0, max: 6 }),
+        (some, own, gapMm) => {
+          const parts = partsOf(some);
+          const fixed = own ? [{ id: 'fixed', footprint: box(18, 9), ...own }] : [];
+          const { placed, left } = layOut(parts, plate, gapMm, fixed);
+          const ids = [...placed.map(({ id }) => id), ...left];
+          expect(ids.toSorted()).toEqual(parts.map(({ id }) => id).toSorted());
+          const { pairs, outside } = conflictsOf([...placed, ...fixed], plate, gapMm);
+          expect(pairs).toEqual([]);
+          expect(outside.filter((id) => id !== 'fixed')).toEqual([]);
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
+
+  it('finds room for a part that needs nearly all of it, and none for a larger one, either way round', () => {
+    const laid = (width: number, depth: number, gapMm = 3) =>
+      layOut([{ id: 'a', footprint: box(width, depth) }], plate, gapMm).placed.length;
+    // Cells of half a millimetre are all that is known of a part, and one at each side is lost to that.
+    expect([laid(58.5, 48.5), laid(60.5, 20), laid(20, 50.5), laid(60.5, 50.5)]).toEqual([1, 0, 1, 0]);
+    expect([laid(48.5, 58.5), laid(58.5, 48.5, 0), laid(58.5, 48.5, 6)]).toEqual([1, 1, 1]);
+  });
+
+  it('puts the group in the middle, and parts beside fixed ones where they were found room', () => {
+    const two = layOut(partsOf([{ width: 20, depth: 10, isTriangle: false }, { width: 8, depth: 8, isTriangle: false }]), plate, 3); // prettier-ignore
+    const corners = two.placed.flatMap(
+      ({ footprint, turnDeg, xMm, yMm }) => moved(turned(footprint, turnDeg), xMm, yMm)[0],
+    );
+    const middle = (values: number[]) => (Math.min(...values) + Math.max(...values)) / 2;
+    expect(middle(corners.map(([x]) => x))).toBeCloseTo(35, 9);
+    expect(middle(corners.map(([, y]) => y))).toBeCloseTo(30, 9);
+    // As far to the front left as there is room, where the other one is not.
+    const [beside] = layOut([{ id: 'b', footprint: box(10, 10) }], plate, 3, [
+      { id: 'a', footprint: box(20, 45), xMm: 16, yMm: 30, turnDeg: 0 },
+    ]).placed;
+    expect(beside.xMm - 5).toBeGreaterThanOrEqual(29);
+    expect(beside.xMm - 5).toBeLessThan(31);
+    expect(beside.yMm - 5).toBeLessThan(6.5);
+  });
+});
