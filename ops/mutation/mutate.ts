@@ -37,8 +37,8 @@ interface Place extends Fault {
 
 /** A run that takes so many times longer than without a fault, and this much, goes on for ever. */
 const PATIENCE = { times: 4, ms: 20_000 };
-/** Tests that take no longer are asked first: most faults are noticed by one of them. */
-const QUICK_MS = 1000;
+/** Most faults are noticed by a quick test, so these are asked first: so many for so long, then for so many times longer. */
+const ROUNDS = { firstMs: 700, times: 5 };
 
 const paths = values.tests ?? positionals;
 const files = positionals.flatMap(sourcesIn).sort();
@@ -82,12 +82,10 @@ async function tried(): Promise<Test[][]> {
     const notes = join(rooms, `${Buffer.from(file).toString('hex')}.json`);
     const met = new Map(JSON.parse(readFileSync(notes, 'utf8')) as [string, number[]][]);
     const outside = new Set(met.get(''));
-    // Tests on a database go on from what those before them have done.
-    const isOneStory = file.endsWith('.db.test.ts');
     const ofAll = new Set([...met.values()].flat());
     for (const { id } of sample) {
       const isMet = (test: Test) => outside.has(id) || met.get(test.id)?.includes(id);
-      meeting[id].push(...(isOneStory ? (ofAll.has(id) ? ofFile : []) : ofFile.filter(isMet)));
+      meeting[id].push(...(isOnDatabase(file) ? (ofAll.has(id) ? ofFile : []) : ofFile.filter(isMet)));
     }
   }
   return meeting;
@@ -101,13 +99,9 @@ async function work(): Promise<void> {
   for (let fault = waiting.shift(); fault; fault = waiting.shift()) {
     const tests = meeting[fault.id];
     const env = { KELBRIN_FAULT: String(fault.id) };
-    const isStory = ({ file }: Test) => file.endsWith('.db.test.ts');
-    const [quick, slow] = [true, false].map((isQuick) =>
-      tests.filter((test) => (!isStory(test) && test.tookMs <= QUICK_MS) === isQuick),
-    );
     let passes = true;
-    for (const some of [quick, slow]) {
-      if (!passes || some.length === 0) continue;
+    for (const some of roundsOf(tests)) {
+      if (!passes) break;
       runner ??= await start(false);
       const tookMs = some.reduce((total, test) => total + test.tookMs, 0);
       const answer = await ask(runner, { tests: some, env }, PATIENCE.ms + PATIENCE.times * tookMs);
@@ -123,6 +117,27 @@ async function work(): Promise<void> {
   }
   if (runner) end(runner);
 }
+
+/** Tests in rounds of which each takes longer than the one before. */
+function roundsOf(tests: readonly Test[]): Test[][] {
+  const rounds: Test[][] = [];
+  let [lengthMs, leftMs] = [ROUNDS.firstMs, 0];
+  // Those on a database are one story a file, and come last.
+  const rank = (test: Test) => (isOnDatabase(test.file) ? Infinity : test.tookMs);
+  for (const test of tests.toSorted((a, b) => rank(a) - rank(b))) {
+    if (rounds.length === 0 || (leftMs < test.tookMs && !isOnDatabase(test.file))) {
+      rounds.push([]);
+      leftMs = lengthMs;
+      lengthMs *= ROUNDS.times;
+    }
+    rounds.at(-1)!.push(test);
+    leftMs -= test.tookMs;
+  }
+  return rounds;
+}
+
+/** Whether tests go on from what those before them in their file have done. */
+const isOnDatabase = (file: string): boolean => file.endsWith('.db.test.ts');
 
 async function start(isolate: boolean): Promise<ChildProcess> {
   const given = join(rooms, `given-${isolate}.json`);
