@@ -137,7 +137,9 @@ function roundsOf(tests: readonly Test[]): Test[][] {
 }
 
 /** Whether tests go on from what those before them in their file have done. */
-const isOnDatabase = (file: string): boolean => file.endsWith('.db.test.ts');
+function isOnDatabase(file: string): boolean {
+  return file.endsWith('.db.test.ts');
+}
 
 async function start(isolate: boolean): Promise<ChildProcess> {
   const given = join(rooms, `given-${isolate}.json`);

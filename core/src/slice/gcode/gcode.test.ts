@@ -3,7 +3,15 @@ import { madeWith } from '../../../test/solids.ts';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { classroomLimits } from '../../inspect/index.ts';
 import { type Workshop } from '../../solid/index.ts';
-import { estimate, everydaySettings, settingsFor, slice, writeGcode, type PrintSettings } from '../index.ts';
+import {
+  estimate,
+  everydaySettings,
+  settingsFor,
+  slice,
+  writeGcode,
+  type PrintSettings,
+  type Toolpath,
+} from '../index.ts';
 
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
@@ -89,6 +97,36 @@ describe('G-code', () => {
       .map(Number);
     expect(Math.min(...xs)).toBeGreaterThanOrEqual(100);
     expect(Math.max(...xs)).toBeLessThanOrEqual(120);
+  });
+
+  it('says where each line goes, to a thousandth, with its filament, its speed a minute and its acceleration', () => {
+    const path: Toolpath = {
+      layers: [
+        { zMm: 0.2, thickMm: 0.2, pace: 1, paths: [{ role: 'wall', points: [[0.1234, 0], [10.1237, -0.00001]], closed: false, widthMm: 0.5 }] }, // prettier-ignore
+        { zMm: 0.4, thickMm: 0.2, pace: 1, paths: [{ role: 'inside', points: [[20, 5], [20, 15]], closed: false, widthMm: 0.5 }] }, // prettier-ignore
+      ],
+    };
+    const own = { ...settings, filamentDiameterMm: 2, stillLayers: 1, colourChangesMm: [0.2] };
+    const lines = writeGcode(path, own, { offsetMm: [-0.5, 0] }).split('\n');
+    const from = lines.indexOf('; layer 1 of 2');
+    // 10.0003 · 0.5 · 0.2 mm³ of filament with π mm².
+    expect(lines.slice(from, -9)).toEqual([
+      '; layer 1 of 2',
+      'G0 Z0.2 F600',
+      'G0 X-0.377 Y0 F7200',
+      'M204 P500',
+      'G1 X9.624 Y0 E0.31832 F1200',
+      '; layer 2 of 2',
+      'G0 Z0.4 F600',
+      'M106 S255',
+      'M600',
+      'G1 E-0.8 F2100',
+      'G0 X19.5 Y5 F7200',
+      'G1 E0.8 F2100',
+      'M204 P1200',
+      'G1 X19.5 Y15 E0.31831 F3600',
+    ]);
+    expect(lines.slice(-9)).toEqual(['M107', 'G1 E-2 F2100', 'G0 Z10.4 F600', `G0 X0 Y${own.plateMm[1]} F7200`, 'M400', 'M104 S0', 'M140 S0', 'M84', '']); // prettier-ignore
   });
 
   it('keeps a note from becoming a command', () => {

@@ -2,7 +2,7 @@ import { beforeAll, expect, it } from 'vitest';
 import { madeWith } from '../../../test/solids.ts';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import type { Workshop } from '../../solid/index.ts';
-import { everydaySettings, hangingOf, slice } from '../index.ts';
+import { everydaySettings, hangingOf, slice, type Layer, type Path } from '../index.ts';
 
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
@@ -42,4 +42,54 @@ it('marks the rim of a shelf, but not the bridge within it', () => {
     expect(x).toBeGreaterThan(3.5);
     expect(x).toBeLessThan(16.5);
   }
+});
+
+/** Layers of one line each, hand-written. */
+const layerOf = (points: Path['points'], more: Partial<Path> = {}): Layer => ({
+  zMm: 0.2,
+  thickMm: 0.2,
+  pace: 1,
+  paths: [{ role: 'wall', points, closed: false, widthMm: 0.4, ...more }],
+});
+const overhang = (under: Layer, line: Layer) => {
+  const pieces = hangingOf(line, under);
+  const xs = pieces.flat().map(([x]) => x);
+  return pieces.length === 0 ? [] : [Math.min(...xs), Math.max(...xs)];
+};
+
+it('marks a line just where it lies beside what is below it by more than half a width', () => {
+  const under = layerOf([[0, 0], [10, 0]]); // prettier-ignore
+  const [from, to] = overhang(under, layerOf([[0, 0], [20, 0]])); // prettier-ignore
+  expect(from).toBeGreaterThan(10.1);
+  expect(from).toBeLessThan(10.6);
+  expect(to).toBe(20);
+  expect(overhang(under, layerOf([[1, 0.2], [9, 0.2]]))).toEqual([]); // prettier-ignore
+  expect(overhang(under, layerOf([[1, 0.45], [9, 0.45]]))).toEqual([1, 9]); // prettier-ignore
+  // A wider line below holds it that much further out.
+  const wide = layerOf([[0, 0], [10, 0]], { widthMm: 0.8 }); // prettier-ignore
+  expect(overhang(wide, layerOf([[1, 0.4], [9, 0.4]]))).toEqual([]); // prettier-ignore
+  expect(overhang(wide, layerOf([[1, 0.65], [9, 0.65]]))).toEqual([1, 9]); // prettier-ignore
+});
+
+it('marks no gap that is short, and neither fill nor what is meant to bridge', () => {
+  const posts = (gapMm: number): Layer => ({
+    ...layerOf([]),
+    paths: [[0, 5], [5 + gapMm, 12]].flatMap(([from, to]) => layerOf([[from, 0], [to, 0]]).paths), // prettier-ignore
+  });
+  const line = layerOf([[0, 0], [12, 0]]); // prettier-ignore
+  expect(overhang(posts(0.9), line)).toEqual([]);
+  const [from, to] = overhang(posts(3), line);
+  expect(from).toBeCloseTo(5.4, 0);
+  expect(to).toBeCloseTo(7.6, 0);
+  expect(hangingOf(layerOf([[0, 0], [12, 0]], { role: 'span' }), posts(3))).toEqual([]); // prettier-ignore
+  expect(hangingOf(layerOf([[0, 0], [12, 0]], { role: 'thin' }), posts(3)).length).toBeGreaterThan(3); // prettier-ignore
+});
+
+it('goes round a closed line to where it began', () => {
+  const ring = layerOf([[0, 0], [10, 0], [10, 10], [0, 10]], { closed: true }); // prettier-ignore
+  const open = layerOf([[0, 0], [10, 0], [10, 10], [0, 10]]); // prettier-ignore
+  const pieces = hangingOf(ring, open);
+  expect(pieces.length).toBeGreaterThan(30);
+  expect(pieces.flat().every(([x]) => Math.abs(x) < 1e-9)).toBe(true);
+  expect(hangingOf(open, ring)).toEqual([]);
 });
