@@ -56,6 +56,21 @@ describe('how far parts are apart', () => {
   });
 });
 
+it('islands of one part are each looked at, from either side', () => {
+  const islands = [...moved(box(10, 10), -20, 0), ...moved(box(10, 10), 20, 0)];
+  for (const way of [1, -1]) {
+    const small = moved(box(2, 2), 20 * way, 0);
+    expect([distanceBetween(islands, small), distanceBetween(small, islands)]).toEqual([0, 0]);
+    const beside = moved(box(2, 2), 20 * way, 8);
+    expect([distanceBetween(islands, beside), distanceBetween(beside, islands)]).toEqual([2, 2]);
+    // Between them nothing is covered.
+    expect(distanceBetween(islands, moved(box(2, 2), 10 * way, 0))).toBe(4);
+  }
+  // Two of which one lies on the first, and the other on nothing.
+  const two = [...moved(box(2, 2), -20, 0), ...moved(box(2, 2), 0, 40)];
+  expect([distanceBetween(islands, two), distanceBetween(two, islands)]).toEqual([0, 0]);
+});
+
 describe('parts on a plate', () => {
   const plate: Plate = { widthMm: 60, depthMm: 44, edgeMm: 5 };
   const at = (id: string, xMm: number, yMm: number) => ({
@@ -125,6 +140,48 @@ describe('laying on a small plate', () => {
     // Cells of half a millimetre are all that is known of a part, and one at each side is lost to that.
     expect([laid(58.5, 48.5), laid(60.5, 20), laid(20, 50.5), laid(60.5, 50.5)]).toEqual([1, 0, 1, 0]);
     expect([laid(48.5, 58.5), laid(58.5, 48.5, 0), laid(58.5, 48.5, 6)]).toEqual([1, 1, 1]);
+  });
+
+  it('knows of what lies half over an edge where it does lie, on each side', () => {
+    const gapMm = 2;
+    // A strip along the fixed part, as wide as what is left; the usable area is 60 by 50.
+    const widest = (fixed: { xMm: number; yMm: number }, isUpright: boolean, restMm: number) => {
+      const all = [{ id: 'fixed', footprint: isUpright ? box(40, 80) : box(90, 40), turnDeg: 0, ...fixed }];
+      for (let mm = restMm + 0.5; mm > restMm - 4; mm -= 0.25) {
+        const strip = isUpright ? box(mm, 48) : box(58, mm);
+        const { placed } = layOut([{ id: 'strip', footprint: strip }], plate, gapMm, all);
+        if (placed.length > 0) return { mm, conflicts: conflictsOf([...placed, ...all], plate, gapMm).pairs };
+      }
+      return undefined;
+    };
+    // It covers to 30 from the left or the right, or from the front or the back.
+    const cases = [
+      widest({ xMm: 10, yMm: 30 }, true, 33),
+      widest({ xMm: 60, yMm: 30 }, true, 33),
+      widest({ xMm: 35, yMm: 10 }, false, 23),
+      widest({ xMm: 35, yMm: 50 }, false, 23),
+    ];
+    for (const [i, restMm] of [33, 33, 23, 23].entries()) {
+      expect(cases[i]?.conflicts).toEqual([]);
+      expect(cases[i]!.mm).toBeGreaterThan(restMm - 2);
+      expect(cases[i]!.mm).toBeLessThanOrEqual(restMm);
+    }
+  });
+
+  it('keeps to plates that are no whole number of cells', () => {
+    const tenths = fc.integer({ min: 0, max: 9 }).map((n) => n / 10);
+    fc.assert(
+      fc.property(tenths, tenths, tenths, (width, depth, gap) => {
+        const odd: Plate = { widthMm: 40 + width, depthMm: 30 + depth, edgeMm: 5 };
+        // Eight strips fill it, and the fixed one keeps the group from being moved into the middle.
+        const parts = partsOf(Array.from({ length: 12 }, () => ({ width: 3, depth: 9, isTriangle: false })));
+        const fixed = [{ id: 'fixed', footprint: box(4, 4), xMm: 7, yMm: 7, turnDeg: 0 }];
+        const { placed, left } = layOut(parts, odd, 1 + gap, fixed);
+        expect(left.length).toBeGreaterThan(0);
+        expect(conflictsOf([...placed, ...fixed], odd, 1 + gap)).toEqual({ pairs: [], outside: [] });
+      }),
+      { numRuns: 15 },
+    );
   });
 
   it('puts the group in the middle, and parts beside fixed ones where they were found room', () => {
