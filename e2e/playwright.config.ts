@@ -4,8 +4,8 @@ import { chromiumOptions } from '../ops/chromium.ts';
 export default defineConfig({
   testDir: 'src',
   outputDir: '../test-results',
-  // Each file starts a Kelbrin of its own; while one waits, the other has work for the second core.
-  workers: 2,
+  // Each file starts a Kelbrin of its own; with one more than cores, these have work while a file waits for a printer.
+  workers: 3,
   // What takes long is measured elsewhere: these limits only end what hangs, also on a machine that is ten times slower.
   // They stand here alone, so that no test keeps a limit of its own that such a machine misses.
   timeout: 900_000,
