@@ -6,6 +6,7 @@
   import type { BenchState } from '$lib/bench/state/bench.svelte';
   import type { SaidWithHandIn } from '$lib/shared/saidWithHandIn';
   import { handInTexts as say } from '$lib/texts/handIn';
+  import { unbroken } from '$lib/ui/unbroken';
 
   interface Props {
     open: boolean;
@@ -65,7 +66,9 @@
       {#each failing as { id, title, findings } (id)}
         <label class="flex flex-col gap-1 text-sm">
           <span class="font-semibold">{say.why(title)}</span>
-          <span class="text-ink-soft">{findings.find(({ verdict }) => verdict === 'fail')?.message}</span>
+          <span class="text-ink-soft"
+            >{unbroken(findings.find(({ verdict }) => verdict === 'fail')?.message ?? '')}</span
+          >
           <Input maxlength={400} placeholder={say.because} data-argue={id} bind:value={reasons[id]} />
         </label>
       {/each}

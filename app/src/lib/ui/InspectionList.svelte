@@ -3,6 +3,7 @@
   import type { Snippet } from 'svelte';
   import { grouped } from './grouped';
   import Gauge from './Gauge.svelte';
+  import { unbroken } from './unbroken';
   import VerdictChip from './VerdictChip.svelte';
   import WhyPanel from './WhyPanel.svelte';
   import { inspectionTexts as say } from '$lib/texts/inspection';
@@ -53,7 +54,7 @@
           aria-pressed={isChosen}
           onclick={() => onchoose?.(isChosen && chosen ? chosen : finding, all)}
         >
-          {finding.message}
+          {unbroken(finding.message)}
           {#if all.length > 1}<span class="text-ink-soft whitespace-nowrap">({say.places(all.length)})</span
             >{/if}
         </button>
