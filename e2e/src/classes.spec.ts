@@ -163,7 +163,7 @@ test('a brief is written with requirements, copied, and held against what is des
   const letters = wanted.locator('[data-requirement=letters]').getByRole('spinbutton');
   await letters.fill('9000');
   await letters.press('Enter');
-  await expect(wanted.getByText(/300\smm/).first()).toBeVisible();
+  await expect(wanted.getByText(/300 mm/).first()).toBeVisible();
   await letters.fill('9');
   await letters.press('Enter');
   const prompts = page.getByRole('region', { name: 'Prompts that lead through it' });

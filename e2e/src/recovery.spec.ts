@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { confirmStart, expect, handInLabel, test } from './kelbrin.ts';
 
 // Slow enough that the run outlasts the restarts.
@@ -77,15 +78,21 @@ test('a page stays when the server is away just when it asks for its data', asyn
   expect(refused).toBeGreaterThan(2);
 });
 
+/** Holds requests back from the server until the function that it gives is called. */
+async function heldBack(page: Page, url: string): Promise<() => void> {
+  let release!: () => void;
+  const released = new Promise<void>((resolve) => (release = resolve));
+  await page.route(url, (route) => released.then(() => route.continue()));
+  return release;
+}
+
 test('what is typed while another form is answered arrives whole', async ({ as }) => {
   const helper = await as('helper');
   // Its script runs once it has looked for news.
   const looked = helper.waitForResponse('**/spools/__data.json*');
   await helper.goto('/spools');
   await looked;
-  let answer!: () => void;
-  const mayAnswer = new Promise<void>((resolve) => (answer = resolve));
-  await helper.route('**/spools?/weigh', (route) => mayAnswer.then(() => route.continue()));
+  const answer = await heldBack(helper, '**/spools?/weigh');
   const [first, second] = [1, 2].map((n) => helper.getByLabel(`Grams of filament on spool ${n},`));
   await first.fill('640');
   await first.press('Enter');
@@ -106,13 +113,10 @@ test('a number in a brief is taken with Enter alone, and what is typed while the
   await teacher.goto('/class');
   await teacher.getByRole('link', { name: 'Edit the brief' }).last().click();
   let sent = 0;
-  let answer!: () => void;
-  const mayAnswer = new Promise<void>((resolve) => (answer = resolve));
-  await teacher.route('**/brief/*?/save', async (route) => {
-    sent++;
-    await mayAnswer;
-    await route.continue();
+  teacher.on('request', (request) => {
+    if (request.url().endsWith('?/save')) sent++;
   });
+  const answer = await heldBack(teacher, '**/brief/*?/save');
   const grams = teacher.getByRole('spinbutton', { name: 'grams of filament' });
   await grams.fill('11');
   await grams.press('Enter');
@@ -130,6 +134,17 @@ test('a number in a brief is taken with Enter alone, and what is typed while the
   expect(sent).toBe(1);
   await grams.press('Enter');
   await expect(teacher.getByText('Not saved yet.')).toBeVisible();
+  const answerTitle = await heldBack(teacher, '**/brief/*?/save');
+  await teacher.getByRole('button', { name: 'Save' }).click();
+  const title = teacher.getByLabel('Title');
+  await title.fill('');
+  await title.pressSequentially('Labels ');
+  const shownTitle = teacher.waitForResponse('**/__data.json*');
+  answerTitle();
+  await shownTitle;
+  await title.pressSequentially('for canes', { delay: 80 });
+  await expect(title).toHaveValue('Labels for canes');
+  await expect(title).toBeFocused();
   await teacher.getByRole('button', { name: 'Save' }).click();
   await expect(teacher.getByText('13 students have begun it.')).toBeVisible();
 });

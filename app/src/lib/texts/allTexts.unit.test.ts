@@ -43,3 +43,44 @@ it('leaves no words in the markup of a component, so that all of them are found 
   });
   expect(left).toEqual([]);
 });
+
+/** Strings of scripts that nobody reads: of styles and of the framework. */
+const READ_BY_PROGRAMS = new Set([
+  "'Atkinson Hyperlegible Next', sans-serif",
+  'Not Found',
+  ':scope > li[data-step]',
+  '(prefers-reduced-motion: reduce)',
+  'measured mt-1',
+]);
+
+/** Whether a string has words with a blank between them, other than names of classes for the look, which have hyphens. */
+function isSentence(words: string): boolean {
+  const pieces = words.split(/\s+/).filter((piece) => /\p{L}{2}/u.test(piece));
+  return pieces.some((piece) => !piece.includes('-')) && /\p{L}\s+\S|\S\s+\p{L}/u.test(words);
+}
+
+/** The strings of a component's script that read like words for people. */
+function sentencesIn(node: unknown): string[] {
+  if (Array.isArray(node)) return node.flatMap(sentencesIn);
+  if (node === null || typeof node !== 'object') return [];
+  const { type, value } = node as { type?: string; value?: unknown };
+  if (type === 'ImportDeclaration' || type?.startsWith('TSType') || type?.startsWith('TSInterface'))
+    return [];
+  const words =
+    type === 'Literal'
+      ? value
+      : type === 'TemplateElement'
+        ? (value as { cooked: string }).cooked
+        : undefined;
+  if (typeof words === 'string')
+    return isSentence(words) && !READ_BY_PROGRAMS.has(words) ? [words.trim()] : [];
+  return Object.values(node).flatMap(sentencesIn);
+}
+
+it('leaves no sentences in the script of a component either', () => {
+  const left = components.flatMap((path) => {
+    const { instance, module } = parse(readFileSync(join(source, path), 'utf8'), { modern: true });
+    return sentencesIn([instance?.content, module?.content]).map((words) => `${path}: ${words}`);
+  });
+  expect(left).toEqual([]);
+});
