@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { lastChange } from './changed.ts';
 import { root, secret } from './state.ts';
-import { startTestServer } from './testServer.ts';
+import { startTestServer, type TestServer } from './testServer.ts';
 import { wordsOf } from './words.ts';
 
 /*
@@ -24,7 +24,7 @@ interface Stage {
   run(): Promise<boolean>;
 }
 
-let server: { url: string; stop(): void } | undefined;
+let server: TestServer | undefined;
 let passed = 0;
 let failed = 0;
 let skipped = 0;
@@ -240,7 +240,7 @@ try {
   const reading = chosen.filter(({ name }) => ['lint', 'types', 'boundaries'].includes(name));
   const isServerNeeded = chosen.some(({ needs }) => needs === 'database');
   await Promise.all([
-    isServerNeeded && startTestServer().then((started) => (server = started)),
+    isServerNeeded && startTestServer((started) => (server = started)),
     ...reading.map(carryOut),
   ]);
   for (const stage of chosen) if (!reading.includes(stage)) await carryOut(stage);

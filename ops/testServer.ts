@@ -2,11 +2,21 @@ import { buildAll } from './build.ts';
 import { createDatabase, onDatabase, startCluster } from './postgres.ts';
 import { prepareDatabase } from './stack.ts';
 
-/** Builds everything, and starts a server with the databases that tests copy instead of filling one each. */
-export async function startTestServer(): Promise<{ url: string; stop(): void }> {
+/** A server of databases for tests. */
+export interface TestServer {
+  readonly url: string;
+  stop(): void;
+}
+
+/**
+ * Builds everything, and starts a server with the databases that tests copy instead of filling one each. `started` hears
+ * of the server as soon as it runs, so that it can be stopped whatever becomes of the databases.
+ */
+export async function startTestServer(started: (server: TestServer) => void): Promise<void> {
   await buildAll();
   const cluster = process.env.DATABASE_URL ? undefined : await startCluster('test', true);
   const url = process.env.DATABASE_URL ?? cluster!.url('postgres');
+  started({ url, stop: () => cluster?.stop() });
   for (const [name, demo] of [
     ['empty', false],
     ['school', true],
@@ -15,5 +25,4 @@ export async function startTestServer(): Promise<{ url: string; stop(): void }> 
     await createDatabase(database, { fresh: true });
     prepareDatabase(database, { demo });
   }
-  return { url, stop: () => cluster?.stop() };
 }

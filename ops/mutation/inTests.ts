@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
-import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, afterEach, beforeEach, expect } from 'vitest';
+import { notesOf } from './notes.ts';
 
 /* Set up in the process that runs tests: tells the sources which of their mutants is on, or notes which tests meet which. */
 
@@ -31,6 +31,6 @@ if (notes) {
   afterAll(() => {
     const file = expect.getState().testPath!;
     const written = [...met].map(([test, ids]) => [test, [...ids]]);
-    writeFileSync(join(notes, `${Buffer.from(file).toString('hex')}.json`), JSON.stringify(written));
+    writeFileSync(notesOf(file, notes), JSON.stringify(written));
   });
 }

@@ -4,9 +4,10 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { root, secret } from '../state.ts';
-import { startTestServer } from '../testServer.ts';
+import { startTestServer, type TestServer } from '../testServer.ts';
 import { wordsOf } from '../words.ts';
 import { mutantsOf } from './mutants.ts';
+import { notesOf } from './notes.ts';
 import type { Answer, Asked, Given, Test } from './runner.ts';
 import { withSwitches, type Fault } from './switches.ts';
 
@@ -52,14 +53,26 @@ const sample = drawn(all, Number(values.sample), Number(values.seed)).map((each,
 console.log(`${files.length} files, ${all.length} mutants, of which ${sample.length} are tried.`);
 
 const rooms = mkdtempSync(join(tmpdir(), 'kelbrin-mutate-'));
+const given = join(rooms, 'given.json');
+const sources = Object.fromEntries(
+  files.map((file) => [
+    join(root, file),
+    withSwitches(
+      readFileSync(join(root, file), 'utf8'),
+      sample.filter((each) => each.file === file),
+    ),
+  ]),
+);
+writeFileSync(given, JSON.stringify({ sources, paths } satisfies Given));
 const runners = new Set<ChildProcess>();
-const server = paths.some((path) => path.startsWith('app')) ? await startTestServer() : undefined;
+let server: TestServer | undefined;
 process.on('exit', () => {
   runners.forEach(end);
   server?.stop();
   rmSync(rooms, { recursive: true, force: true });
 });
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(130));
+if (paths.some((path) => path.startsWith('app'))) await startTestServer((started) => (server = started));
 
 const meeting = await tried();
 const waiting = [...sample];
@@ -79,8 +92,7 @@ async function tried(): Promise<Test[][]> {
   const meeting = sample.map((): Test[] => []);
   for (const file of new Set(tests.map((test) => test.file))) {
     const ofFile = tests.filter((test) => test.file === file);
-    const notes = join(rooms, `${Buffer.from(file).toString('hex')}.json`);
-    const met = new Map(JSON.parse(readFileSync(notes, 'utf8')) as [string, number[]][]);
+    const met = new Map(JSON.parse(readFileSync(notesOf(file, rooms), 'utf8')) as [string, number[]][]);
     const outside = new Set(met.get(''));
     const ofAll = new Set([...met.values()].flat());
     for (const { id } of sample) {
@@ -142,18 +154,7 @@ function isOnDatabase(file: string): boolean {
 }
 
 async function start(isolate: boolean): Promise<ChildProcess> {
-  const given = join(rooms, `given-${isolate}.json`);
-  const sources = Object.fromEntries(
-    files.map((file) => [
-      join(root, file),
-      withSwitches(
-        readFileSync(join(root, file), 'utf8'),
-        sample.filter((each) => each.file === file),
-      ),
-    ]),
-  );
-  writeFileSync(given, JSON.stringify({ sources, paths, isolate } satisfies Given));
-  const runner = fork(join(import.meta.dirname, 'runner.ts'), [given], {
+  const runner = fork(join(import.meta.dirname, 'runner.ts'), [given, isolate ? 'apart' : 'together'], {
     execArgv: ['--import', 'tsx'],
     detached: true,
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],

@@ -15,8 +15,6 @@ export interface Given {
   readonly sources: Readonly<Record<string, string>>;
   /** Folders or files of tests. */
   readonly paths: readonly string[];
-  /** Whether each file of tests has a process of its own. */
-  readonly isolate: boolean;
 }
 
 /** A test, and how long it takes. */
@@ -45,7 +43,9 @@ class AsAsked extends BaseSequencer {
   }
 }
 
-const { sources, paths, isolate } = JSON.parse(readFileSync(process.argv[2], 'utf8')) as Given;
+const { sources, paths } = JSON.parse(readFileSync(process.argv[2], 'utf8')) as Given;
+/** Whether each file of tests has a process of its own. */
+const isolate = process.argv[3] === 'apart';
 const vitest = await createVitest(
   'test',
   {
