@@ -1,5 +1,5 @@
 import { measuredWords, type CheckResult, type Inspection } from '../inspect/index.ts';
-import { formatNumber } from '../recipe/index.ts';
+import { formatMeasured, formatNumber } from '../recipe/index.ts';
 import { say } from '../words/index.ts';
 
 const rank = { pass: 0, warn: 1, fail: 2 };
@@ -32,7 +32,7 @@ function words(was: CheckResult, now: CheckResult): string {
   if (!isCounted || now.measured === null) {
     return `${was.verdict} → ${now.verdict}`;
   }
-  return `${formatNumber(Math.round(100 * was.measured!) / 100)} → ${measuredWords(now.measured, now.unit)}`;
+  return `${formatMeasured(was.measured!)} → ${measuredWords(now.measured, now.unit)}`;
 }
 
 const cm3 = (mm3: number) => formatNumber(Math.round(mm3 / 10) / 100);

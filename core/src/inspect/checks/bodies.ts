@@ -1,5 +1,5 @@
 import { onlyFaces, volumeOf } from '../../mesh/index.ts';
-import { formatNumber } from '../../recipe/amount.ts';
+import { formatMeasured, formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { jointsOf } from '../measure/joints.ts';
@@ -81,7 +81,7 @@ function thinJoints(subject: Subject, minWallMm: number): Finding[] {
     );
     if (isTold) continue;
     const is = say('Two pieces are joined by only {mm} mm here', {
-      mm: formatNumber(Math.round(100 * mm) / 100),
+      mm: formatMeasured(mm),
     });
     findings.push({
       verdict: 'fail',

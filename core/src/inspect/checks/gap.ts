@@ -1,4 +1,4 @@
-import { formatNumber } from '../../recipe/amount.ts';
+import { formatMeasured, formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import { thinIn, thinPlaces } from './thinPlaces.ts';
 import { said, say } from '../../words/index.ts';
@@ -28,7 +28,7 @@ export const gap: Check<'gap'> = {
     const slits = thinIn(subject, 'slits', { limitMm: minGapMm, layerMm });
     return thinPlaces(subject, slits, minGapMm, (widthMm, verdict) => {
       const is = say('This gap is {widthMm} mm wide', {
-        widthMm: formatNumber(Math.round(100 * widthMm) / 100),
+        widthMm: formatMeasured(widthMm),
       });
       return verdict === 'fail'
         ? say('{is}; its sides would grow together, since the narrowest that stays open is {minGapMm} mm.', {

@@ -1,4 +1,4 @@
-import { formatNumber } from '../../recipe/amount.ts';
+import { formatMeasured } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import { CONTACT_MM } from '../measure/plateContact.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
@@ -48,7 +48,7 @@ export const island: Check<'island'> = {
         at: middleOf(subject, faces[0]),
         message: say(
           'Something begins in mid-air here, {zMm} mm above the plate: its first layer has nothing to lie on.',
-          { zMm: formatNumber(Math.round(100 * zMm) / 100) },
+          { zMm: formatMeasured(zMm) },
         ),
         steps: subject.stepsOf(faces),
         triangles: faces,

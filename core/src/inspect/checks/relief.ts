@@ -1,4 +1,4 @@
-import { formatNumber } from '../../recipe/amount.ts';
+import { formatMeasured, formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { measuredRelief, type MeasuredRelief } from '../measure/reliefs.ts';
@@ -100,7 +100,7 @@ function sentence(
       ? say('These letters cannot be seen: they do not stand out.')
       : say('This shape cannot be seen: it does not stand out.');
   }
-  const height = say('{mm} mm', { mm: formatNumber(Math.round(100 * mm) / 100) });
+  const height = say('{mm} mm', { mm: formatMeasured(mm) });
   const is = {
     sunk: isLettering
       ? say('These letters lie {height} deep', { height })

@@ -1,5 +1,5 @@
 import { depthInHull } from '../../plane/index.ts';
-import { formatNumber } from '../../recipe/amount.ts';
+import { formatMeasured, formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { overlap, risersOf, type Riser } from '../measure/risers.ts';
@@ -76,7 +76,7 @@ function sentence(
   const is = say('{what} is {heightMm} mm tall but only {widthMm} mm wide, {times} times as tall as wide', {
     what,
     heightMm: formatNumber(Math.round(10 * heightMm) / 10),
-    widthMm: formatNumber(Math.round(100 * widthMm) / 100),
+    widthMm: formatMeasured(widthMm),
     times,
   });
   return isClose

@@ -1,4 +1,4 @@
-import { formatNumber } from '../../recipe/amount.ts';
+import { formatMeasured, formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import { thinFloors } from './thinFloors.ts';
 import { thinIn, thinPlaces } from './thinPlaces.ts';
@@ -39,7 +39,7 @@ export const wall: Check<'wall'> = {
     const walls = thinIn(subject, 'walls', { limitMm: minWallMm, layerMm });
     const floors = thinFloors(subject, LOOK_TO * minWallMm);
     return thinPlaces(subject, [...walls, ...floors], minWallMm, (widthMm, verdict, isFloor) => {
-      const size = say('{widthMm} mm thick', { widthMm: formatNumber(Math.round(100 * widthMm) / 100) });
+      const size = say('{widthMm} mm thick', { widthMm: formatMeasured(widthMm) });
       const is = isFloor
         ? say('From top to bottom this is only {size}', { size })
         : say('This wall is {size}', { size });

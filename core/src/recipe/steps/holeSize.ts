@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { formatNumber, length, type Amount, type Resolved } from '../amount.ts';
+import { formatMeasured, formatNumber, length, type Amount, type Resolved } from '../amount.ts';
 import { evaluateAmount, valuesOf } from '../measures.ts';
 import { classroomPrinter, fit, fittedDiameter, type PrinterTraits } from '../printer.ts';
 import { choice, millimetres, oneOf, text, type SentenceContext, type Token } from '../sentence.ts';
@@ -95,9 +95,9 @@ function addedWords(
   const play = printer.fitAllowanceMm[how];
   const shrinkage = drawn - worth.value - play;
   return say('(drawn Ø {drawn} mm: {play} mm more for room, {shrinkage} mm for shrinking)', {
-    drawn: formatNumber(Math.round(drawn * 100) / 100),
+    drawn: formatMeasured(drawn),
     play: formatNumber(play),
-    shrinkage: formatNumber(Math.round(shrinkage * 100) / 100),
+    shrinkage: formatMeasured(shrinkage),
   });
 }
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { formatNumber } from '@kelbrin/core/recipe';
+  import { formatMeasured } from '@kelbrin/core/recipe';
 
   interface Props {
     /** Both ends of what is measured, in pixels. */
@@ -19,7 +19,7 @@
   const a = $derived([from[0] + aside[0], from[1] + aside[1]]);
   const b = $derived([to[0] + aside[0], to[1] + aside[1]]);
   const middle = $derived([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]);
-  const words = $derived(formatNumber(Math.round(mm * 100) / 100));
+  const words = $derived(formatMeasured(mm));
   /** Too short for arrows between its ends: they point from outside. */
   const isShort = $derived(long < 4 * ARROW);
   const head = (x: number, y: number, sign: number) => {
