@@ -174,7 +174,7 @@ test('a finding says why, offers changes that mend it, and one is taken and take
   const page = await as('asha');
   await openBench(page);
   const hole = page.locator('[data-check=hole]');
-  await hole.getByRole('button', { name: /This hole is Ø\u00a01.6\u00a0mm/ }).click();
+  await hole.getByRole('button', { name: /This hole is Ø\s1.6\smm/ }).click();
   await expect(hole).toContainText('every hole comes out smaller');
   const remedy = hole.getByRole('button', { name: /In step 2, make the diameter 2.2 mm/ });
   await remedy.click();
