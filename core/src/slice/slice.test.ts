@@ -12,6 +12,7 @@ import {
   everydaySettings,
   settingsFor,
   slice,
+  sliceInSteps,
   writeGcode,
   type Path,
   type PrintSettings,
@@ -66,6 +67,12 @@ describe('the toolpath of a block', () => {
     );
     expect(sparse / solid).toBeCloseTo(settings.infillShare, 1);
   });
+});
+
+it('can be stopped after each layer, while they are cut and while they are planned', () => {
+  const numbers = [...sliceInSteps(workshop.kernel, cube(), settings)];
+  const layers = Array.from({ length: 20 }, (_, i) => i);
+  expect(numbers).toEqual([...layers, ...layers]);
 });
 
 it('follows a wall that leans so little that one layer is hardly another than the one below', () => {

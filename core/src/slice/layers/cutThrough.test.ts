@@ -34,3 +34,8 @@ it('shows more of a line that is crossed at a slant, and nothing of one that is 
   expect(widthMm).toBeCloseTo(0.4 * Math.SQRT2);
   expect(cutThrough(toolpath(slanting), 11)).toEqual([]);
 });
+
+it('shows of a line that runs nearly along the plane no more than forty widths', () => {
+  const [{ widthMm }] = cutThrough(toolpath(line([[0, 0], [100, 0.01]])), 0.005); // prettier-ignore
+  expect(widthMm).toBeCloseTo(16);
+});

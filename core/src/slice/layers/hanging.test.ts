@@ -71,6 +71,14 @@ it('marks a line just where it lies beside what is below it by more than half a 
   expect(overhang(wide, layerOf([[1, 0.65], [9, 0.65]]))).toEqual([1, 9]); // prettier-ignore
 });
 
+it('marks a slanting line from where the one below it ends', () => {
+  const pieces = hangingOf(layerOf([[3, 2], [23, 12]]), layerOf([[3, 2], [13, 7]])); // prettier-ignore
+  const [x, y] = pieces[0][0];
+  expect(Math.hypot(x - 13, y - 7)).toBeLessThan(0.6);
+  expect(pieces.at(-1)![1]).toEqual([23, 12]);
+  for (const [[px, py]] of pieces) expect(py).toBeCloseTo(2 + (px - 3) / 2);
+});
+
 it('marks no gap that is short, and neither fill nor what is meant to bridge', () => {
   const posts = (gapMm: number): Layer => ({
     ...layerOf([]),
