@@ -135,6 +135,7 @@ describe('around a part', () => {
       firstLayer({ skirtLines: 1, plateMm }).map(({ role }) => role);
     expect(roles([28, 28])).toContain('skirt');
     expect(roles([26, 28])).not.toContain('skirt');
+    expect(roles([28, 26])).not.toContain('skirt');
   });
 
   it('a brim lies line by line against the part, on the outside alone', () => {

@@ -44,7 +44,7 @@ export function writeGcode(
   const travelFeed = feed(settings.travelMmPerS);
   const retractFeed = feed(settings.retractMmPerS);
   const liftFeed = feed(settings.liftMmPerS);
-  let current = -1;
+  let current: number | undefined;
   let colour = 0;
   let acceleration = 0;
   for (const { layer, move } of movesOf(toolpath, settings)) {
