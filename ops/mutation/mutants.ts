@@ -35,7 +35,7 @@ const methods: Readonly<Record<string, string>> = {
   every: 'some',
 };
 
-/** The mutants of a source, in the order of their places. Words, types and imports are left alone. */
+/** The mutants of a source, in the order of their places. Single words, types and imports are left alone. */
 export function mutantsOf(source: string): Mutant[] {
   const file = ts.createSourceFile('source.ts', source, ts.ScriptTarget.Latest, true);
   const mutants: Mutant[] = [];
@@ -63,6 +63,18 @@ export function mutantsOf(source: string): Mutant[] {
     else if (ts.isPropertyAccessExpression(node) && ts.isCallExpression(node.parent)) {
       const other = methods[node.name.text];
       if (other && node.parent.expression === node) replace(node.name, other);
+    } else if (ts.isArrayLiteralExpression(node)) {
+      node.elements.forEach((element, i) => {
+        // A name that is left out of a list changes what the list says; a number left out of a place makes it none.
+        if (ts.isStringLiteralLike(element))
+          replace(
+            node,
+            `[${node.elements
+              .filter((_, k) => k !== i)
+              .map((each) => each.getText(file))
+              .join(', ')}]`,
+          );
+      });
     } else if (ts.isExpressionStatement(node) && !ts.isAwaitExpression(node.expression)) replace(node, ';');
     ts.forEachChild(node, visit);
   };

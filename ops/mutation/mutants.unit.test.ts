@@ -17,9 +17,14 @@ it('puts one fault at a time into a source', () => {
     'const a = Math.max(0, b);',
     'const a = Math.min(1, b);',
   ]);
+  expect(all("const a = ['b', 'c', 1];")).toEqual([
+    "const a = ['c', 1];",
+    "const a = ['b', 1];",
+    "const a = ['b', 'c', 0];",
+  ]);
 });
 
-it('leaves words, types and imports alone', () => {
+it('leaves single words, types and imports alone', () => {
   expect(
     all("import a from 'a'; type B = 1 | 2; const c: 3 = d; const e = 'x' + f; const g = { 1: h };"),
   ).toEqual([]);
