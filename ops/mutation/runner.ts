@@ -52,7 +52,7 @@ const vitest = await createVitest(
     root,
     config: false,
     watch: false,
-    include: ['core/**/*.test.ts', 'app/src/**/*.{unit,db}.test.ts'],
+    include: ['{cli,core,printer}/**/*.test.ts', 'app/src/**/*.{unit,db}.test.ts', 'ops/**/*.unit.test.ts'],
     setupFiles: ['core/test/seed.ts', 'ops/mutation/inTests.ts'].map((file) => join(root, file)),
     isolate,
     maxWorkers: 1,
