@@ -69,6 +69,20 @@ describe('the toolpath of a block', () => {
   });
 });
 
+it('closes what is seen from below, and from above, within a part as at its ends', () => {
+  const mushroom = madeWith(workshop.kernel, ({ Manifold }) =>
+    Manifold.cube([20, 20, 4], true)
+      .translate([0, 0, 7])
+      .add(Manifold.cube([8, 8, 14], true).translate([0, 0, 7])),
+  );
+  const { layers } = slice(workshop.kernel, mushroom, settings);
+  // The cap is in the layers 25 to 44; the stem of 64 mm² goes on above it.
+  const closedMm2 = (index: number) =>
+    sum(layers[index].paths.filter(({ role }) => role === 'closed').map(lengthOf)) * settings.lineWidthMm;
+  for (const index of [26, 27, 42, 43, 44]) expect(closedMm2(index)).toBeGreaterThan(180);
+  for (const index of [24, 29, 34, 40, 46]) expect(closedMm2(index)).toBeLessThan(20);
+});
+
 it('can be stopped after each layer, while they are cut and while they are planned', () => {
   const numbers = [...sliceInSteps(workshop.kernel, cube(), settings)];
   const layers = Array.from({ length: 20 }, (_, i) => i);
