@@ -114,6 +114,7 @@ export const house = [
     uses: ['words', 'mesh', 'plane', 'solid'],
   },
   { path: 'core/src/format/svg', about: 'reading drawings, area by area' },
+  { path: 'core/src/format/mending', about: 'making a surface that was read close' },
   { path: 'core/src/picture', about: 'a solid as a PNG picture', uses: ['mesh'] },
   {
     path: 'core/src/document',

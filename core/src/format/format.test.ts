@@ -8,7 +8,15 @@ import { madeWith } from '../../test/solids.ts';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { boundsOf, topologyOf, volumeOf, type SolidMesh } from '../mesh/index.ts';
 import { evaluate, type Workshop } from '../solid/index.ts';
-import { FormatError, readSolid, readStl, readThreeMf, writeStl, writeThreeMf } from './index.ts';
+import {
+  FormatError,
+  readAndMend,
+  readSolid,
+  readStl,
+  readThreeMf,
+  writeStl,
+  writeThreeMf,
+} from './index.ts';
 
 let workshop: Workshop;
 let part: SolidMesh;
@@ -84,7 +92,7 @@ endsolid ${name}\n`;
 
   it.each([
     ['empty', new Uint8Array(0), 'empty'],
-    ['cut short', bytes(ascii('t').slice(0, 300)), 'cut short'],
+    ['cut short', bytes(ascii('t').slice(0, 300)), 'lacks its closing “endsolid”'],
     ['random', Uint8Array.from({ length: 500 }, (_, i) => (i * 7919 + 13) % 251), 'triangles'],
     ['too short', Uint8Array.from([1, 2, 3]), 'too short'],
     ['short of a corner', bytes(ascii('t').replace('vertex 10 0 0\n', '')), 'three corners'],
@@ -97,6 +105,20 @@ endsolid ${name}\n`;
     ['open', bytes(ascii('t').replace(/facet(.|\n)*?endfacet\n/, '')), 'does not close'],
   ])('refuses a file that is %s', (_, content, words) => {
     expect(() => readSolid(content)).toThrow(words);
+  });
+
+  it('passes over a few bytes after the last triangle, and a missing end', () => {
+    const sound = writeStl(part);
+    const padded = new Uint8Array(sound.length + 2);
+    padded.set(sound);
+    const read = readAndMend(padded);
+    expect(volumeOf(read.mesh)).toBeCloseTo(volumeOf(part), 3);
+    expect(read.mended).toEqual(['2 bytes after the last triangle were passed over.']);
+    const endless = readAndMend(bytes(ascii('t').replace(/endsolid.*/, '')));
+    expect(topologyOf(endless.mesh).openEdges).toBe(0);
+    expect(endless.mended).toEqual([
+      expect.stringMatching(/^The file lacks its closing “endsolid”; \d+ triangles were read.$/),
+    ]);
   });
 
   it('refuses a file that lies about its length', () => {

@@ -5,3 +5,6 @@ export class FormatError extends Error {
     this.name = 'FormatError';
   }
 }
+
+/** Notes a sentence about what was passed over or put right while a file was read. */
+export type Note = (words: string) => void;

@@ -1,3 +1,4 @@
+import earcut from 'earcut';
 import { triangleCount, weld, type SolidMesh } from '../mesh/index.ts';
 import { demandCorners, demandTriangles, ownFile } from './fileLimits.ts';
 import { FloatList } from './floatList.ts';
@@ -21,7 +22,7 @@ const BEFORE_CORNERS = new Set(['mtllib', 'usemtl', 'o', 'g', 's', 'vn', 'vt']);
 
 /** Whether a file's beginning is that of an OBJ file. */
 export function looksLikeObj(start: string): boolean {
-  const tokens = new Tokens(start);
+  const tokens = new Tokens(start, true);
   for (let word = tokens.next(); word !== undefined; word = tokens.next()) {
     if (word === 'v') return /^[-+\d.]/.test(tokens.nextOnLine() ?? '');
     if (!word.startsWith('#') && !BEFORE_CORNERS.has(word)) return false;
@@ -31,12 +32,12 @@ export function looksLikeObj(start: string): boolean {
 }
 
 /**
- * Reads the faces of an OBJ file; polygons are split into fans of triangles. Colours, normals, lines and curves are passed
- * over. Throws a {@link FormatError} for files without faces, with faces that name corners which are not there, or with
+ * Reads the faces of an OBJ file; polygons are cut into triangles, also those with hollow corners. Colours, normals, lines
+ * and curves are passed over. Throws a {@link FormatError} for files without faces, with faces that name corners which are not there, or with
  * more than they may hold.
  */
 export function readObj(content: string, limits = ownFile): SolidMesh {
-  const tokens = new Tokens(content);
+  const tokens = new Tokens(content, true);
   const vertices = new FloatList();
   const corners = new FloatList();
   for (let word = tokens.next(); word !== undefined; word = tokens.next()) {
@@ -60,25 +61,48 @@ export function readObj(content: string, limits = ownFile): SolidMesh {
   return weld(corners.toArray());
 }
 
-/** Adds a face to the corners of triangles, as a fan from its first corner. */
+/** Adds a face to the corners of triangles. */
 function readFace(tokens: Tokens, vertices: FloatList, corners: FloatList): void {
   const count = vertices.length / 3;
-  let first = -1;
-  let before = -1;
-  let named = 0;
-  for (let word = tokens.nextOnLine(); word !== undefined; word = tokens.nextOnLine(), named++) {
+  const face: number[] = [];
+  for (let word = tokens.nextOnLine(); word !== undefined; word = tokens.nextOnLine()) {
     const counted = Number.parseInt(word, 10);
     // Corners count from 1; below nothing they count back from the last one.
     const index = counted < 0 ? count + counted : counted - 1;
     if (!(index >= 0 && index < count)) throw notThere(tokens);
-    if (named === 0) first = index;
-    else if (named > 1) {
-      for (const corner of [first, before, index])
-        for (let axis = 0; axis < 3; axis++) corners.push(vertices.at(3 * corner + axis));
-    }
-    before = index;
+    face.push(index);
   }
-  if (named < 3) throw notThere(tokens);
+  if (face.length < 3) throw notThere(tokens);
+  for (const corner of face.length === 3 ? face : cutUp(face, vertices))
+    for (let axis = 0; axis < 3; axis++) corners.push(vertices.at(3 * corner + axis));
+}
+
+/** The corners of the triangles that a polygon in space falls into. */
+function cutUp(face: readonly number[], vertices: FloatList): number[] {
+  const at = (i: number, axis: number) => vertices.at(3 * face[i % face.length] + axis);
+  // Twice the area as seen along each axis: M. Newell's way to the direction of a polygon that is not quite flat.
+  const [x, y, z] = [0, 1, 2].map((axis) => {
+    const [u, v] = [(axis + 1) % 3, (axis + 2) % 3];
+    return face.reduce((sum, _, i) => sum + at(i, u) * at(i + 1, v) - at(i + 1, u) * at(i, v), 0);
+  });
+  const normal = [x, y, z];
+  const largest = Math.max(...normal.map(Math.abs));
+  const axis = normal.findIndex((each) => Math.abs(each) === largest);
+  const flat = face.flatMap((_, i) => [at(i, (axis + 1) % 3), at(i, (axis + 2) % 3)]);
+  const fan = face.slice(2).flatMap((corner, i) => [face[0], face[i + 1], corner]);
+  if (isConvex(flat, normal[axis])) return fan;
+  const triangles = earcut(flat).map((i) => face[i]);
+  // They come counter-clockwise, whichever way the polygon is seen from this side.
+  return normal[axis] < 0 ? triangles.toReversed() : triangles;
+}
+
+/** Whether a flat polygon, given as x, y, x, y …, turns one way at all of its corners; its area says which. */
+function isConvex(flat: readonly number[], area: number): boolean {
+  const count = flat.length / 2;
+  return flat.slice(0, count).every((_, i) => {
+    const [a, b, c] = [i, (i + 1) % count, (i + 2) % count].map((k) => [flat[2 * k], flat[2 * k + 1]]);
+    return ((b[0] - a[0]) * (c[1] - b[1]) - (b[1] - a[1]) * (c[0] - b[0])) * area >= 0;
+  });
 }
 
 const notThere = ({ line }: Tokens) =>

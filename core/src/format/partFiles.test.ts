@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { built } from '../../test/evaluated.ts';
 import { label } from '../../test/recipes.ts';
-import { topologyOf, volumeOf, type SolidMesh } from '../mesh/index.ts';
+import { selfCrossings, SurfaceTree, topologyOf, volumeOf, type SolidMesh } from '../mesh/index.ts';
 import { parseRecipe } from '../recipe/index.ts';
 import { simplified, type Workshop } from '../solid/index.ts';
 import {
@@ -42,6 +42,35 @@ describe('files of a part', () => {
     expect(() => readObj('v 0 0 0\nf 1 2 3')).toThrow('line 2');
     expect(() => readObj('v 0 a 0')).toThrow('line 1');
     expect(() => readObj('# nothing')).toThrow('no faces');
+  });
+
+  it('as OBJ may have faces with hollow corners, from any side, and lines that go on', () => {
+    // The outline of a star; a fan from its first corner would reach outside.
+    const star = Array.from({ length: 10 }, (_, i) => {
+      const [r, turn] = [i % 2 ? 4 : 10, ((i + 1) * Math.PI) / 5];
+      return [r * Math.cos(turn), r * Math.sin(turn)];
+    });
+    const area = star.reduce((sum, [x, y], i) => sum + (x * star[(i + 1) % 10][1] - y * star[(i + 1) % 10][0]) / 2, 0); // prettier-ignore
+    for (const upright of [
+      [0, 1, 2],
+      [1, 2, 0],
+      [2, 0, 1],
+    ]) {
+      const corners = [0, 5].flatMap((z) => star.map(([x, y]) => upright.map((k) => [x, y, z][k])));
+      const top = star.map((_, i) => 11 + i);
+      const bottom = star.map((_, i) => 10 - i);
+      const sides = star.map((_, i) => [1 + i, 1 + ((i + 1) % 10), 11 + ((i + 1) % 10), 11 + i]);
+      const faces = [top, bottom, ...sides].map((face) => {
+        const words = ['f', ...face];
+        return `${words.slice(0, 3).join(' ')} \\\n${words.slice(3).join(' ')}`;
+      });
+      const text = [...corners.map((at) => `v ${at.join(' ')}`), ...faces].join('\n');
+      const again = readSolid(new TextEncoder().encode(text));
+      expect(topologyOf(again)).toMatchObject({ openEdges: 0, bodies: 1 });
+      expect(volumeOf(again)).toBeCloseTo(5 * area, 2);
+      expect(selfCrossings(again, new SurfaceTree(again), 1)).toEqual([]);
+    }
+    expect(() => readObj('v 0 0 0\nv 1 \\\r\n0 \\\n0\nf 1 2 3')).toThrow('line 5');
   });
 
   it('as 3MF carry title, author, colour and the recipe itself', () => {

@@ -1,7 +1,7 @@
 import { facesOf, triangleCount, weld, type SolidMesh } from '../mesh/index.ts';
 import { demandTriangles, ownFile, type FileLimits } from './fileLimits.ts';
 import { FloatList } from './floatList.ts';
-import { FormatError } from './formatError.ts';
+import { FormatError, type Note } from './formatError.ts';
 import { Tokens } from './tokens.ts';
 import { say } from '../words/index.ts';
 
@@ -10,19 +10,31 @@ const FACET_BYTES = 50;
 
 /**
  * Reads an STL file, binary or ASCII; its numbers are taken as millimetres, since the format has no units.
- * Throws a {@link FormatError} when the file is empty, cut short, longer than it says or than it may be, or no STL file at
- * all.
+ * Bytes after the last triangle of a binary file, and a missing end of an ASCII one, are passed over and noted.
+ * Throws a {@link FormatError} when the file is empty, cut short, longer than it may be, or no STL file at all.
  */
-export function readStl(bytes: Uint8Array, limits = ownFile): SolidMesh {
+export function readStl(bytes: Uint8Array, limits = ownFile, note: Note = () => {}): SolidMesh {
   if (bytes.length === 0) throw new FormatError(say('the file is empty'));
   // Many binary files begin with the word of the ASCII form, so the length decides before the words do.
   if (declaredLength(bytes) === bytes.length) {
     demandTriangles((bytes.length - HEADER_BYTES) / FACET_BYTES, limits);
     return solidFrom(binaryCorners(bytes));
   }
-  if (looksLikeText(bytes)) return solidFrom(asciiCorners(new TextDecoder().decode(bytes), limits));
+  if (looksLikeText(bytes)) return solidFrom(asciiCorners(new TextDecoder().decode(bytes), limits, note));
   if (bytes.length < HEADER_BYTES + 4) throw new FormatError(say('the file is too short to be an STL file'));
   const facets = new DataView(bytes.buffer, bytes.byteOffset).getUint32(HEADER_BYTES, true);
+  const more = bytes.length - declaredLength(bytes);
+  // Less than a triangle more is what some program pads with; whole triangles more mean that the number is a lie.
+  if (facets > 0 && more > 0 && more < FACET_BYTES) {
+    demandTriangles(facets, limits);
+    note(
+      say(
+        '{more, plural, one {A byte after the last triangle was} other {# bytes after the last triangle were}} passed over.',
+        { more },
+      ),
+    );
+    return solidFrom(binaryCorners(bytes));
+  }
   throw new FormatError(
     say(
       'the file says it holds {facets} triangles, which would take {declaredLength} bytes, but it has {count}',
@@ -93,7 +105,7 @@ function binaryCorners(bytes: Uint8Array): Float32Array {
 }
 
 /** The corners of an ASCII file: a facet is its three vertices, whatever its normal says. */
-function asciiCorners(content: string, limits: FileLimits): Float32Array {
+function asciiCorners(content: string, limits: FileLimits, note: Note): Float32Array {
   const tokens = new Tokens(content);
   const corners = new FloatList();
   let hasEnd = false;
@@ -121,7 +133,7 @@ function asciiCorners(content: string, limits: FileLimits): Float32Array {
         passName(tokens);
     }
   }
-  if (!hasEnd) throw new FormatError(say('the file is cut short: its closing “endsolid” is missing'));
+  if (!hasEnd) note(say('The file lacks its closing “endsolid”; {facets} triangles were read.', { facets }));
   if (corners.length !== 9 * facets)
     throw new FormatError(say('the file has a facet that does not have three corners'));
   return corners.toArray();

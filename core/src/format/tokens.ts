@@ -8,8 +8,12 @@ export class Tokens {
   readonly #text: string;
   #at = 0;
 
-  constructor(text: string) {
+  readonly #goesOn: boolean;
+
+  /** @param goesOn whether a line that ends with a backslash goes on in the next one */
+  constructor(text: string, goesOn = false) {
     this.#text = text;
+    this.#goesOn = goesOn;
   }
 
   /** The next word, on whichever line; undefined at the end. */
@@ -27,23 +31,39 @@ export class Tokens {
     for (; this.#at < this.#text.length; this.#at++) {
       const code = this.#text.charCodeAt(this.#at);
       if (code === LINE_FEED) return undefined;
-      if (code > SPACE) return this.#word();
+      if (code <= SPACE) continue;
+      if (!this.#joinsLines()) return this.#word();
+      this.#at = this.#text.indexOf('\n', this.#at);
+      this.line++;
     }
     return undefined;
   }
 
   /** Passes over the rest of the line. */
   skipLine(): void {
-    const end = this.#text.indexOf('\n', this.#at);
-    this.#at = end < 0 ? this.#text.length : end;
+    while (this.nextOnLine() !== undefined);
   }
 
   #word(): string {
     const start = this.#at;
-    while (this.#at < this.#text.length && this.#text.charCodeAt(this.#at) > SPACE) this.#at++;
+    while (this.#at < this.#text.length && this.#text.charCodeAt(this.#at) > SPACE) {
+      if (this.#at > start && this.#joinsLines()) break;
+      this.#at++;
+    }
     return this.#text.slice(start, this.#at);
+  }
+
+  /** Whether a backslash stands here that is the last of its line. */
+  #joinsLines(): boolean {
+    if (!this.#goesOn || this.#text.charCodeAt(this.#at) !== BACKSLASH) return false;
+    const next = this.#text.charCodeAt(this.#at + 1);
+    return (
+      next === LINE_FEED || (next === CARRIAGE_RETURN && this.#text.charCodeAt(this.#at + 2) === LINE_FEED)
+    );
   }
 }
 
 const LINE_FEED = 10;
+const CARRIAGE_RETURN = 13;
+const BACKSLASH = 92;
 const SPACE = 32;

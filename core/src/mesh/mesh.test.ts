@@ -83,11 +83,7 @@ describe('welding', () => {
     );
   });
 
-  it('joins corners on a grid when asked to, and drops triangles that vanish by it', () => {
-    const corners = boxCorners(1, 1, 1);
-    corners[0] += 0.0004;
-    expect(topologyOf(weld(Float32Array.from(corners))).openEdges).toBeGreaterThan(0);
-    expect(topologyOf(weld(Float32Array.from(corners), 0.001)).openEdges).toBe(0);
+  it('drops triangles that have no size', () => {
     expect(weld(Float32Array.from([0, 0, 0, 1, 0, 0, 1, 0, 0])).triangles).toHaveLength(0);
   });
 });

@@ -1,15 +1,13 @@
 import type { SolidMesh } from './solidMesh.ts';
 
 /**
- * Joins corners that share a place into one vertex, and drops triangles that thereby lose a corner.
+ * Joins corners with equal coordinates into one vertex, and drops triangles that thereby lose a corner.
  *
- * `corners` is a flat list of x, y, z, nine numbers per triangle, as files without shared vertices hold them. With
- * `gridMm` 0 only equal coordinates are joined; above 0 coordinates are first rounded to that grid, which mends the
- * rounding that different programs leave at a seam.
+ * `corners` is a flat list of x, y, z, nine numbers per triangle, as files without shared vertices hold them.
  */
-export function weld(corners: Float32Array, gridMm = 0): SolidMesh {
+export function weld(corners: Float32Array): SolidMesh {
   const cornerCount = corners.length / 3;
-  const keys = gridMm > 0 ? roundedKeys(corners, gridMm) : exactKeys(corners);
+  const keys = exactKeys(corners);
 
   // Open addressing over the three key words: several times faster than a Map of strings on a large file. In a closed
   // surface six corners meet in a vertex, so the table begins at that size, which a processor's cache can hold, and
@@ -75,18 +73,6 @@ export function weld(corners: Float32Array, gridMm = 0): SolidMesh {
   return { positions, triangles: vertexOf.slice(0, kept) };
 }
 
-/** The mesh with vertices closer than `gridMm` joined, whether or not it shared vertices before. */
-export function rewelded({ positions, triangles }: SolidMesh, gridMm: number): SolidMesh {
-  const corners = new Float32Array(triangles.length * 3);
-  for (let i = 0; i < triangles.length; i++) {
-    const from = 3 * triangles[i];
-    corners[3 * i] = positions[from];
-    corners[3 * i + 1] = positions[from + 1];
-    corners[3 * i + 2] = positions[from + 2];
-  }
-  return weld(corners, gridMm);
-}
-
 function hashOf(kx: number, ky: number, kz: number): number {
   let hash = Math.imul(kx, 0x9e3779b1) ^ Math.imul(ky, 0x85ebca6b) ^ Math.imul(kz, 0xc2b2ae35);
   hash = Math.imul(hash ^ (hash >>> 15), 0x2c1b3c6d);
@@ -116,11 +102,5 @@ function exactKeys(corners: Float32Array): Int32Array {
   const bits = new Int32Array(corners.buffer, corners.byteOffset, corners.length);
   // The bits of −0 are turned into those of 0, which is the same place.
   for (let i = 0; i < bits.length; i++) keys[i] = bits[i] === -0x80000000 ? 0 : bits[i];
-  return keys;
-}
-
-function roundedKeys(corners: Float32Array, gridMm: number): Int32Array {
-  const keys = new Int32Array(corners.length);
-  for (let i = 0; i < corners.length; i++) keys[i] = Math.round(corners[i] / gridMm);
   return keys;
 }
