@@ -32,7 +32,7 @@ it('leaves single words, types and imports alone', () => {
 
 it('puts all faults into one source, each behind a switch', () => {
   const source =
-    'function f(a, b) { if (a?.c(b) < -1) a.d = Math.max(a.e?.g.max(2) ?? 1, b); return a.d + b; }';
+    'function f(a, b) { if (a?.c(b) < -1) a.d = Math.max(a.e?.g.max(2) ?? 1, b); else if (b < 5) a.d = 9; return a.d + b; }';
   const mutants = mutantsOf(source);
   const switched = withSwitches(
     source,

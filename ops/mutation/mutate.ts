@@ -86,9 +86,10 @@ process.exit(0);
 /** Runs all tests without a fault; tells which tests get to each of them. */
 async function tried(): Promise<Test[][]> {
   const runner = await start(true);
-  const { passed, tests } = (await ask(runner, { env: { KELBRIN_FAULTS_MET: rooms } }))!;
+  const answer = (await ask(runner, { env: { KELBRIN_FAULTS_MET: rooms } }))!;
   end(runner);
-  if (!passed) throw new Error('The tests do not pass without a fault.');
+  demandPassed(answer, 'The tests do not pass without a fault.');
+  const { tests } = answer;
   const meeting = sample.map((): Test[] => []);
   for (const file of new Set(tests.map((test) => test.file))) {
     const ofFile = tests.filter((test) => test.file === file);
@@ -107,7 +108,7 @@ async function tried(): Promise<Test[][]> {
 async function work(): Promise<void> {
   let runner: ChildProcess | undefined = await start(false);
   // Without a fault all pass in one process, too; otherwise every fault would seem to be noticed.
-  if (!(await ask(runner, { env: {} }))?.passed) throw new Error('The tests do not pass together.');
+  demandPassed(await ask(runner, { env: {} }), 'The tests do not pass together.');
   for (let fault = waiting.shift(); fault; fault = waiting.shift()) {
     const tests = meeting[fault.id];
     const env = { KELBRIN_FAULT: String(fault.id) };
@@ -128,6 +129,10 @@ async function work(): Promise<void> {
     if (++done % 25 === 0) console.log(`  ${done} of ${sample.length} tried, ${survivors.length} survived`);
   }
   if (runner) end(runner);
+}
+
+function demandPassed(answer: Answer | undefined, words: string): void {
+  if (!answer?.passed) throw new Error([words, ...(answer?.problems ?? [])].join('\n  '));
 }
 
 /** Tests in rounds of which each takes longer than the one before. */

@@ -33,6 +33,8 @@ export interface Asked {
 /** What it answers: whether all passed, and what was run. */
 export interface Answer {
   readonly passed: boolean;
+  /** What did not pass, and why, a line each. */
+  readonly problems: readonly string[];
   readonly tests: readonly Test[];
 }
 
@@ -92,6 +94,15 @@ process.on('message', async ({ tests, env }: Asked) => {
   const modules = testModules.filter((module) => !tests || files.has(module.moduleId));
   process.send!({
     passed: unhandledErrors.length === 0 && modules.every((module) => module.ok()),
+    problems: [
+      ...unhandledErrors.map(String),
+      ...modules.flatMap((module) => [
+        ...module.errors().map(({ message }) => `${module.moduleId}: ${message}`),
+        ...[...module.children.allTests('failed')].map(
+          (test) => `${test.fullName}: ${test.result().errors?.[0]?.message}`,
+        ),
+      ]),
+    ],
     tests: modules.flatMap((module) =>
       [...module.children.allTests()].map((test) => ({
         id: test.id,

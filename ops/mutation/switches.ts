@@ -22,7 +22,8 @@ export function withSwitches(source: string, faults: readonly Fault[]): string {
     const inner = around(node);
     const own = faultsOf.get(node) ?? [];
     if (own.length === 0) return inner;
-    if (ts.isExpressionStatement(node)) return `if (!faultIsOn(${own[0].id})) { ${inner} }`;
+    // In a block of its own, so that no `else` that follows belongs to the switch.
+    if (ts.isExpressionStatement(node)) return `{ if (!faultIsOn(${own[0].id})) { ${inner} } }`;
     const choices = own.map((fault) => `faultIsOn(${fault.id}) ? (${mutated(node, fault)}) : `);
     return `(${choices.join('')}(${inner}))`;
   }

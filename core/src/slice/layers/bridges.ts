@@ -12,6 +12,8 @@ const ON_SUPPORT = 2;
 const STEP_DEG = 15;
 /** Unless so much of a bridge's length hangs between two supports, it is none. */
 const LEAST_HELD = 0.6;
+/** Directions whose shares differ by less hold as well as each other. */
+const SAME_SHARE = 0.02;
 
 /** Bridges of a layer, and what they cover. */
 export interface Bridges {
@@ -21,7 +23,7 @@ export interface Bridges {
 
 /**
  * Lays what has nothing under it, and is held on two sides, across its span: of all directions the one in which most of
- * the plastic hangs between two supports, and of equals the shortest.
+ * the plastic hangs between two supports, and of equals the one whose longest line is the shortest.
  *
  * `inside` is the area within the layer's walls, `below` the section under it.
  */
@@ -44,16 +46,20 @@ export function bridgesOver(inside: Area, below: Area, { lineWidthMm }: PrintSet
 function bestAcross(span: Region, support: Region, lineWidthMm: number): Path[] | undefined {
   let best: Path[] | undefined;
   let bestHeld = LEAST_HELD;
-  let bestMean = Infinity;
+  let bestLongestMm = Infinity;
   for (let angle = 0; angle < 180; angle += STEP_DEG) {
     const lines = fillLines(span, angle, lineWidthMm, 'span');
-    const total = lines.reduce((sum, line) => sum + lengthAlong(line), 0);
+    const lengths = lines.map(lengthAlong);
+    const total = lengths.reduce((sum, mm) => sum + mm, 0);
     if (total === 0) continue;
-    const held = lines.filter(({ points }) => points.every((end) => isCovered(end, support)));
-    const share = held.reduce((sum, line) => sum + lengthAlong(line), 0) / total;
-    const mean = total / lines.length;
-    if (share > bestHeld + 0.02 || (share > bestHeld - 0.02 && share >= LEAST_HELD && mean < bestMean)) {
-      [best, bestHeld, bestMean] = [lines, Math.max(share, bestHeld), mean];
+    const isHeld = lines.map(({ points }) => points.every((end) => isCovered(end, support)));
+    const share = lengths.reduce((sum, mm, i) => sum + (isHeld[i] ? mm : 0), 0) / total;
+    // Means and sums would be lowered by the short lines in the corners of a slanting direction.
+    const longestMm = Math.max(...lengths);
+    const isBetter = share > bestHeld + SAME_SHARE;
+    const isAlike = share >= LEAST_HELD && share > bestHeld - SAME_SHARE;
+    if (isBetter || (isAlike && longestMm < bestLongestMm)) {
+      [best, bestHeld, bestLongestMm] = [lines, Math.max(share, bestHeld), longestMm];
     }
   }
   return best;

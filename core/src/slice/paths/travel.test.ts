@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { circlePoints, isInside, type Point, type Region } from '../../plane/index.ts';
 import { groundOf, wayWithin as wayOver, withWays } from './travel.ts';
@@ -88,4 +89,76 @@ it('a layer draws the filament back only where its way crosses open air', () => 
   expect(inside.way).toEqual([]);
   expect(around.way).toHaveLength(2);
   expect(away.way).toBeUndefined();
+});
+
+describe('a way over anything', () => {
+  const shapes: Region[] = [
+    u,
+    [square(20), circlePoints(6).toReversed()],
+    [square(5), square(5, 30), square(5, 15)],
+    // A comb: three teeth, so that a straight way across them leaves the region twice and comes back.
+    [
+      [
+        [0, 0], [50, 0], [50, 30], [40, 30], [40, 5], [30, 5], [30, 30], [20, 30], [20, 5], [10, 5], [10, 30], [0, 30],
+      ],
+    ], // prettier-ignore
+  ];
+  // Never on an outline, where it is a matter of rounding whether a place is inside.
+  const place = fc
+    .tuple(fc.integer({ min: -70, max: 170 }), fc.integer({ min: -70, max: 100 }))
+    .map(([i, j]): Point => [0.317 * i + 0.013, 0.331 * j + 0.017]);
+  const covers = (region: Region, at: Point) =>
+    region.filter((outline) => isInside(at, outline)).length % 2 === 1;
+
+  it('never leaves what is printed, however often the straight line does', () => {
+    let found = 0;
+    fc.assert(
+      fc.property(fc.constantFrom(...shapes), place, place, (region, from, to) => {
+        const way = wayWithin(from, to, region);
+        if (!way) return;
+        found++;
+        expect(covers(region, from) && covers(region, to)).toBe(true);
+        expect(staysIn([from, ...way, to], region)).toBe(true);
+      }),
+      { numRuns: 2000 },
+    );
+    expect(found).toBeGreaterThan(20);
+  });
+
+  it('is found from tooth to tooth of a comb, and from none to a place beside it', () => {
+    const comb = shapes[3];
+    expect(wayWithin([5, 28], [25, 28], comb)).toEqual([[10, 5], [20, 5]]); // prettier-ignore
+    expect(wayWithin([5, 28], [45, 28], comb)!.length).toBeGreaterThan(1);
+    expect(wayWithin([5, 28], [35, 28], comb)).toBeUndefined();
+    expect(wayWithin([15, 28], [35, 28], comb)).toBeUndefined();
+  });
+});
+
+describe('the way to a line', () => {
+  const line = (x: number, y = 0): Path => ({ role: 'inside', points: [[x, y], [x, y + 0.1]], closed: false, widthMm: 0.45 }); // prettier-ignore
+  const ring: Path = { role: 'wall', points: [[0, 0], [1, 0], [1, 1]], closed: true, widthMm: 0.45 }; // prettier-ignore
+  const wayTo = (from: Path, to: Path, within: Region) => withWays([from, to], within)[1].way;
+
+  it('goes straight through the air, as if it were a way, up to two millimetres', () => {
+    const apart: Region = [square(0.5), square(0.5, 2.3)];
+    expect(wayTo(line(0, -0.1), line(1.9), apart)).toBeUndefined();
+    expect(wayTo(line(0), line(5), [square(10)])).toEqual([]);
+    // Shorter ones need no way: whether they cross is not looked at.
+    expect(wayTo(line(0, -0.1), line(1.9), [square(10)])).toBeUndefined();
+    expect(wayTo(line(0, -0.1), line(2.1), [square(10)])).toEqual([]);
+  });
+
+  it('begins where a closed line began, and where an open one ended', () => {
+    const wall: Region = [square(20), circlePoints(0.3).toReversed()];
+    expect(wayTo(ring, line(10), [square(20)])).toEqual([]);
+    expect(wayTo({ ...ring, points: [[5, 0], [-15, 0], [-15, 1]] }, line(10), wall)).toEqual([]); // prettier-ignore
+    expect(wayTo({ ...ring, points: [[5, 0], [-15, 0]], closed: false }, line(10), wall)!.length).toBeGreaterThan(0); // prettier-ignore
+  });
+
+  it('draws the filament back for a detour of more than four times the straight way', () => {
+    const tall = (mm: number): Region => [[[0, 0], [30, 0], [30, mm], [22, mm], [22, 8], [8, 8], [8, mm], [0, mm]]]; // prettier-ignore
+    // 18 mm straight, 14 mm between the arms, and down and up again: 2 · 28 + 14 < 72 < 2 · 32 + 14.
+    expect(wayTo(line(6, 36.1), line(24, 36.2), tall(40))).toHaveLength(2);
+    expect(wayTo(line(6, 40.1), line(24, 40.2), tall(44))).toBeUndefined();
+  });
 });

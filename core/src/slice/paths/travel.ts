@@ -7,6 +7,8 @@ type Place = readonly [number, number];
 const STRAIGHT_UP_TO_MM = 2;
 /** A way around that is so many times as long as the straight one takes longer than drawing the filament back. */
 const LONGEST_DETOUR = 4;
+/** A way that begins or ends on an outline does not cross it there: so near to its end, as a share of it. */
+const AT_END = 1e-7;
 
 /**
  * The paths of a layer, each with the way to its beginning. Where the straight way would cross open air it goes around
@@ -31,11 +33,12 @@ export function withWays(paths: readonly Path[], within: Region): Path[] {
 /**
  * The corners of a short way from one place to another that stays within a region: none if the straight line does.
  * Where that leaves the region it follows the outline that it crossed, the shorter way around, and is then pulled tight.
- * Undefined between pieces that do not hang together.
+ * Undefined where no such way is found, as between pieces that do not hang together, or if an end lies outside.
  */
 export function wayWithin(from: Place, to: Place, ground: Ground): Place[] | undefined {
+  if (isWithin(from, to, ground)) return [];
   const crossings = crossingsOf(from, to, ground);
-  const corners: Place[] = [];
+  const way: Stop[] = [{ at: from }];
   for (let i = 0; i < crossings.length; i++) {
     const { outline, edge } = crossings[i];
     let last = i;
@@ -43,10 +46,16 @@ export function wayWithin(from: Place, to: Place, ground: Ground): Place[] | und
       if (j > i && other.outline === outline) last = j;
     });
     if (last === i) return undefined;
-    corners.push(...along(ground[outline].points, edge, crossings[last].edge));
+    for (const at of along(ground[outline].points, edge, crossings[last].edge)) way.push({ at, outline });
     i = last;
   }
-  return corners.length === 0 ? [] : pulledTight([from, ...corners, to], ground).slice(1, -1);
+  return pulledTight([...way, { at: to }], ground)?.slice(1, -1);
+}
+
+/** A corner of a way, and the outline that it lies on. */
+interface Stop {
+  readonly at: Place;
+  readonly outline?: number;
 }
 
 /** The outlines of a region, each with the box that it lies in, so that those far from a way are not looked at. */
@@ -91,7 +100,7 @@ function crossingsOf(from: Place, to: Place, ground: Ground): Crossing[] {
         const [gx, gy] = [ax - from[0], ay - from[1]];
         const share = (gx * ey - gy * ex) / turn;
         const part = (gx * dy - gy * dx) / turn;
-        if (share > 0 && share < 1 && part >= 0 && part < 1) {
+        if (share > AT_END && share < 1 - AT_END && part >= 0 && part < 1) {
           crossings.push({ share, outline, edge: (i + points.length - 1) % points.length });
         }
       }
@@ -113,14 +122,18 @@ function along(points: readonly Point[], fromEdge: number, toEdge: number): Plac
   return lengthOf(forwards) <= lengthOf(backwards) ? forwards : backwards;
 }
 
-/** A way without the corners that it can do without. */
-function pulledTight(way: readonly Place[], ground: Ground): Place[] {
-  const tight: Place[] = [way[0]];
-  for (let at = 0; at < way.length - 1;) {
+/** A way without the corners that it can do without; undefined if it leaves the region between two that it needs. */
+function pulledTight(way: readonly Stop[], ground: Ground): Place[] | undefined {
+  const tight: Place[] = [way[0].at];
+  for (let i = 0; i < way.length - 1;) {
+    const { at, outline } = way[i];
     let next = way.length - 1;
-    while (next > at + 1 && !isWithin(way[at], way[next], ground)) next--;
-    tight.push(way[next]);
-    at = next;
+    while (next > i + 1 && !isWithin(at, way[next].at, ground)) next--;
+    // From corner to corner an outline leads along its edge, which is not quite inside.
+    const isAlong = next === i + 1 && outline !== undefined && way[next].outline === outline;
+    if (next === i + 1 && !isAlong && !isWithin(at, way[next].at, ground)) return undefined;
+    tight.push(way[next].at);
+    i = next;
   }
   return tight;
 }
