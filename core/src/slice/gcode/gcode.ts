@@ -102,8 +102,7 @@ function feed(mmPerS: number): number {
 /** A number with at most so many decimals. Rounding by a factor is much faster than formatting and reading back. */
 function decimals(value: number, places: 3 | 5): number {
   const factor = places === 3 ? 1e3 : 1e5;
-  // Adding 0 turns −0 into 0.
-  return Math.round(value * factor) / factor + 0;
+  return Math.round(value * factor) / factor;
 }
 
 /** A comment must not end its line or leave ASCII, or a printer might read the rest as a command. */

@@ -65,7 +65,8 @@ describe('a wall', () => {
   });
 
   it('that is thinner than plastic can be is left out', () => {
-    expect(wall(0.1)).toEqual([]);
+    for (const thickMm of [0.05, 0.1, 0.13]) expect(wall(thickMm)).toEqual([]);
+    expect(wall(0.17)).not.toEqual([]);
   });
 
   it('has a pin in full, though it is as short as it is thin', () => {

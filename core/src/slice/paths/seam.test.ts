@@ -30,6 +30,12 @@ describe('the seam of a line around an outline', () => {
     expect(fromSeam(notched)[0]).toEqual([4, 3]);
   });
 
+  it('is on a corner in front rather than on a round back', () => {
+    const back = circlePoints(5).filter(([, y]) => y > -0.1);
+    const arch: Outline = [[-5, -6], [5, -6], ...back]; // prettier-ignore
+    expect(fromSeam(arch)[0]).toEqual([-5, -6]);
+  });
+
   it('is at the back of a circle, and above itself in a larger one', () => {
     for (const radius of [4, 5, 6]) {
       const [x, y] = fromSeam(circlePoints(radius))[0];

@@ -16,3 +16,15 @@ it('prints each material as hot as it needs, and counts its weight', () => {
   expect(hot.bedC).toBeGreaterThan(everyday.bedC);
   expect(hot.filamentGramsPerCm3).toBeGreaterThan(everyday.filamentGramsPerCm3);
 });
+
+// As the rolls of the common materials say; a change changes prints of every school.
+it.each([
+  ['PLA', [210, 60, 1.24, 1, 2]],
+  ['PETG', [240, 80, 1.27, 0.4, 3]],
+  ['TPU', [225, 50, 1.21, 0.6, 2]],
+  ['ABS', [245, 100, 1.04, 0, 0]],
+  ['ASA', [250, 100, 1.07, 0.1, 4]],
+])('prints %s at °C, on °C, at g/cm³, with so much fan, after so many layers: %j', (name, values) => {
+  const { nozzleC, bedC, gramsPerCm3, fanShare, stillLayers } = materialNamed(name);
+  expect([nozzleC, bedC, gramsPerCm3, fanShare, stillLayers]).toEqual(values);
+});

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest';
 import { everydaySettings } from '../index.ts';
+import { printSettings } from './printSettings.ts';
 
 // Each of these numbers changes every print of every school, so none is changed without meaning to.
 it('prints PLA as ordinary classroom printers do, unless something else is said', () => {
@@ -40,4 +41,33 @@ it('prints PLA as ordinary classroom printers do, unless something else is said'
     minLayerS: 8,
     slowestMmPerS: 10,
   });
+});
+
+it.each([
+  ['layerMm', 0.001, 1000],
+  ['wallLines', 1, 10],
+  ['closedLayers', 0, 20],
+  ['infillShare', 0, 1],
+  ['infillDirections', 1, 3],
+  ['skirtLines', 0, 10],
+  ['skirtGapMm', 0, 50],
+  ['brimMm', 0, 30],
+  ['nozzleC', 0, 350],
+  ['bedC', 0, 150],
+  ['fanShare', 0, 1],
+  ['stillLayers', 0, 20],
+  ['wallMmPerS2', 10, 20_000],
+  ['retractMm', 0, 20],
+  ['minLayerS', 0, 120],
+])('takes %s from %f to %f, and nothing beyond', (name, least, most) => {
+  const takes = (value: number) => printSettings.safeParse({ [name]: value }).success;
+  expect([least, most].map(takes)).toEqual([true, true]);
+  expect([least - 1, most + 0.5, most + 1].map(takes)).toEqual([false, false, false]);
+});
+
+it('stops for another colour at most four times, above the plate', () => {
+  const takes = (colourChangesMm: number[]) => printSettings.safeParse({ colourChangesMm }).success;
+  expect(takes([1, 2, 3, 4])).toBe(true);
+  expect(takes([1, 2, 3, 4, 5])).toBe(false);
+  expect(takes([0])).toBe(false);
 });
