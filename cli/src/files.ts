@@ -6,7 +6,8 @@ import {
   type BriefRules,
   type LimitsCard,
 } from '@kelbrin/core/inspect';
-import { FormatError, readAndMend, type ReadSolid } from '@kelbrin/core/format';
+import { FormatError, readPart as readPartOf, type ReadSolid } from '@kelbrin/core/format';
+import { nodeWorkshop } from '@kelbrin/core/node';
 import { Unusable } from './outcome.ts';
 import { say } from '@kelbrin/core/words';
 
@@ -33,7 +34,7 @@ export async function readJson(path: string): Promise<unknown> {
 export async function readPart(path: string): Promise<ReadSolid> {
   const bytes = await readBytes(path);
   try {
-    return readAndMend(bytes);
+    return readPartOf((await nodeWorkshop()).kernel, bytes);
   } catch (error) {
     if (error instanceof FormatError) throw new Unusable(`${path}: ${error.message}.`, { cause: error });
     throw error;

@@ -5,6 +5,7 @@ import { parseDesign } from '@kelbrin/core/design';
 import {
   FormatError,
   readAndMend,
+  readPart,
   readSvg,
   recipeInThreeMf,
   sentFile,
@@ -88,7 +89,8 @@ export async function readers(): Promise<readonly Reader[]> {
   });
   const xmlWords = ['<a>', '</a>', '<!--', '-->', '<![CDATA[', '&amp;', '&#x10FFFF;', '<!DOCTYPE svg [<!ENTITY a "x">]>', '&a;', '"', '>']; // prettier-ignore
 
-  const ofMesh = (input: string | Uint8Array) => sentence(() => readAndMend(bytesOf(input), sentFile));
+  const ofMesh = (input: string | Uint8Array) =>
+    sentence(() => readPart(workshop.kernel, bytesOf(input), sentFile));
   return [
     {
       name: 'stl',
@@ -112,7 +114,7 @@ export async function readers(): Promise<readonly Reader[]> {
       read: (input) =>
         sentence(() => {
           recipeInThreeMf(bytesOf(input));
-          readAndMend(bytesOf(input), sentFile);
+          readPart(workshop.kernel, bytesOf(input), sentFile);
         }),
     },
     {

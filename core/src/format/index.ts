@@ -1,9 +1,9 @@
 export { DEFAULT_FILE_PATTERN, fileName, patternProblem, type NameParts } from './fileName.ts';
 export { ownFile, sentFile, type FileLimits } from './fileLimits.ts';
 export { FormatError } from './formatError.ts';
-export { guessUnit, type FileUnit } from './guessUnit.ts';
 export { readObj, writeObj } from './obj.ts';
 export { plainLetters } from './plainLetters.ts';
+export { readPart } from './readPart.ts';
 export { readAndMend, readSolid, type ReadSolid } from './readSolid.ts';
 export { readStl, writeAsciiStl, writeStl } from './stl.ts';
 export { readSvg, writeSvg, type DrawingMath, type SvgDrawing } from './svg/index.ts';

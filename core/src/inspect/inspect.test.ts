@@ -8,6 +8,7 @@ import {
   plateWithHole,
   postWithShelf,
 } from '../../test/solids.ts';
+import { boxMesh } from '../../test/meshes.ts';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import type { SolidMesh } from '../mesh/index.ts';
 import type { Kernel } from '../solid/index.ts';
@@ -220,5 +221,19 @@ it('sets a floating part down before it looks', () => {
     areaMm2: 600,
     bodies: 1,
     triangles: 12,
+  });
+});
+
+describe('a file in another unit', () => {
+  const words = (size: [number, number, number]) =>
+    inspect(boxMesh(size), classroomLimits, { isForeign: true })
+      .checks.find(({ id }) => id === 'mesh')!
+      .findings.map(({ message }) => message)
+      .join(' ');
+
+  it('is guessed from a part that would hardly be worth a print in millimetres', () => {
+    expect(words([5, 3, 2])).toContain('in inches it would be 127 mm');
+    expect(words([0.05, 0.03, 0.02])).toContain('in metres it would be 50 mm');
+    expect(words([8.5, 3, 2])).toBe('');
   });
 });

@@ -3,6 +3,7 @@ export * from './selfCrossings.ts';
 export * from './solidMesh.ts';
 export * from './distance.ts';
 export * from './featureEdges.ts';
+export * from './guessUnit.ts';
 export * from './measure.ts';
 export * from './restingFaces.ts';
 export * from './section.ts';

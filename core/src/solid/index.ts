@@ -6,6 +6,7 @@ export {
   type EvaluationOptions,
   type Workshop,
 } from './evaluate.ts';
+export { joinedBodies, type JoinedBodies } from './joinBodies.ts';
 export { loadKernel, type Kernel, type KernelSource } from './kernel.ts';
 export { loadFont, type LetterFont, type LetterFonts } from './letters.ts';
 export type { StepOutcome } from './outcomes.ts';

@@ -1,14 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { topologyOf, volumeOf, weld, type SolidMesh, type Vec3 } from '../../mesh/index.ts';
+import { boxMesh, togetherOf } from '../../../test/meshes.ts';
+import { topologyOf, volumeOf, weld, type SolidMesh } from '../../mesh/index.ts';
 import { mend } from './mend.ts';
 
-/** A box of so many mm, its triangles counter-clockwise from outside. */
-function box(size: number, [x, y, z]: Vec3 = [0, 0, 0]): SolidMesh {
-  const quads = [[0, 2, 3, 1], [4, 5, 7, 6], [0, 1, 5, 4], [2, 6, 7, 3], [0, 4, 6, 2], [1, 3, 7, 5]]; // prettier-ignore
-  const corner = (i: number) => [x + (i & 1 ? size : 0), y + (i & 2 ? size : 0), z + (i & 4 ? size : 0)];
-  return weld(Float32Array.from(quads.flatMap(([a, b, c, d]) => [a, b, c, a, c, d].flatMap(corner))));
-}
 const withTriangles = (mesh: SolidMesh, change: (triangles: number[]) => number[]): SolidMesh => ({
   ...mesh,
   triangles: Uint32Array.from(change([...mesh.triangles])),
@@ -18,35 +13,26 @@ const turned = (mesh: SolidMesh, isTurned: (face: number) => boolean) =>
   withTriangles(mesh, (t) =>
     t.map((_, i) => (isTurned(Math.floor(i / 3)) && i % 3 > 0 ? t[i % 3 === 1 ? i + 1 : i - 1] : t[i])),
   );
-/** Both meshes as one. */
-function both(a: SolidMesh, b: SolidMesh): SolidMesh {
-  const shift = a.positions.length / 3;
-  return {
-    positions: Float32Array.from([...a.positions, ...b.positions]),
-    triangles: Uint32Array.from([...a.triangles, ...[...b.triangles].map((vertex) => vertex + shift)]),
-  };
-}
-
 describe('mending a surface', () => {
   it('leaves a sound one as it is', () => {
-    const sound = box(10);
+    const sound = boxMesh(10);
     expect(mend(sound)).toEqual({ mesh: sound, mended: [] });
   });
 
   it.each<[string, SolidMesh, string]>([
     [
       'a triangle that is there twice',
-      withTriangles(box(10), (t) => [...t, ...t.slice(0, 3)]),
+      withTriangles(boxMesh(10), (t) => [...t, ...t.slice(0, 3)]),
       'there twice',
     ],
     [
       'triangles that face the wrong way',
-      turned(box(10), (face) => face === 2 || face === 7),
+      turned(boxMesh(10), (face) => face === 2 || face === 7),
       '2 triangles that faced the wrong way',
     ],
-    ['a missing triangle', withTriangles(box(10), (t) => t.slice(3)), 'A small hole'],
-    ['a missing side', withTriangles(box(10), (t) => t.slice(6)), 'A small hole'],
-    ['a surface that is inside out', turned(box(10), () => true), 'faced inwards'],
+    ['a missing triangle', withTriangles(boxMesh(10), (t) => t.slice(3)), 'A small hole'],
+    ['a missing side', withTriangles(boxMesh(10), (t) => t.slice(6)), 'A small hole'],
+    ['a surface that is inside out', turned(boxMesh(10), () => true), 'faced inwards'],
   ])('mends %s, and says so', (_, broken, words) => {
     const { mesh, mended } = mend(broken);
     expect(topologyOf(mesh).openEdges).toBe(0);
@@ -56,14 +42,14 @@ describe('mending a surface', () => {
   });
 
   it('turns the one of several bodies about that is inside out, and leaves a hollow one', () => {
-    const apart = both(
-      box(10),
-      turned(box(4, [20, 0, 0]), () => true),
+    const apart = togetherOf(
+      boxMesh(10),
+      turned(boxMesh(4, [20, 0, 0]), () => true),
     );
-    expect(volumeOf(mend(both(box(10), box(4, [20, 0, 0]))).mesh)).toBeCloseTo(1064, 6);
-    const hollow = both(
-      box(10),
-      turned(box(4, [3, 3, 3]), () => true),
+    expect(volumeOf(mend(togetherOf(boxMesh(10), boxMesh(4, [20, 0, 0]))).mesh)).toBeCloseTo(1064, 6);
+    const hollow = togetherOf(
+      boxMesh(10),
+      turned(boxMesh(4, [3, 3, 3]), () => true),
     );
     expect(mend(hollow).mended).toEqual([]);
     expect(volumeOf(mend(hollow).mesh)).toBeCloseTo(936, 6);
@@ -93,7 +79,7 @@ describe('seams that stand open', () => {
   it('are joined by how near corners are, wherever they lie', () => {
     // On either side of every border to which coordinates could be rounded.
     for (const at of [0.0005, 0.00049999, 0.5, 1.2345, 7.0004999]) {
-      const corners = loose(box(10, [at, at, at])).map((mm, i) => mm + (i % 2 ? 1e-6 : -1e-6));
+      const corners = loose(boxMesh(10, [at, at, at])).map((mm, i) => mm + (i % 2 ? 1e-6 : -1e-6));
       const { mesh, mended } = mend(weld(Float32Array.from(corners)));
       expect(topologyOf(mesh).openEdges, `at ${at}`).toBe(0);
       expect(volumeOf(mesh)).toBeCloseTo(1000, 1);
@@ -110,7 +96,7 @@ describe('seams that stand open', () => {
       fc.property(
         fc.array(fc.double({ min: -3e-4, max: 3e-4, noNaN: true }), { minLength: 108, maxLength: 108 }),
         (stray) => {
-          const corners = loose(box(20)).map((mm, i) => mm + stray[i]);
+          const corners = loose(boxMesh(20)).map((mm, i) => mm + stray[i]);
           const { mesh } = mend(weld(Float32Array.from(corners)));
           expect(topologyOf(mesh)).toMatchObject({ openEdges: 0, bodies: 1 });
           expect(volumeOf(mesh) / 8000).toBeCloseTo(1, 3);
@@ -120,16 +106,16 @@ describe('seams that stand open', () => {
   });
 
   it('stay open where corners are as far apart as a printer can show', () => {
-    const corners = loose(box(20)).map((mm, i) => mm + 0.05 * Math.sin(7 * i));
+    const corners = loose(boxMesh(20)).map((mm, i) => mm + 0.05 * Math.sin(7 * i));
     expect(() => mend(weld(Float32Array.from(corners)))).toThrow(/does not close/);
   });
 
   it('are joined in a small file of another unit by as much less', () => {
-    const metres = box(0.02);
+    const metres = boxMesh(0.02);
     const shifted = loose(metres).map((m, i) => m + (i % 2 ? 1e-6 : -1e-6));
     expect(volumeOf(mend(weld(Float32Array.from(shifted))).mesh) / 8e-6).toBeCloseTo(1, 2);
     // Two thin plates, as far apart as seams may be in a part of ordinary size, are not pulled together.
-    const plates = both(box(0.01), box(0.01, [0, 0, 0.0104]));
+    const plates = togetherOf(boxMesh(0.01), boxMesh(0.01, [0, 0, 0.0104]));
     expect(topologyOf(mend(plates).mesh).bodies).toBe(2);
   });
 
@@ -158,7 +144,7 @@ describe('seams that stand open', () => {
 
 describe('what is there more than once', () => {
   it('is kept once, though the surface closes', () => {
-    const twice = withTriangles(box(10), (t) => [...t, ...t]);
+    const twice = withTriangles(boxMesh(10), (t) => [...t, ...t]);
     expect(topologyOf(twice).openEdges).toBe(0);
     const { mesh, mended } = mend(twice);
     expect(volumeOf(mesh)).toBeCloseTo(1000, 6);
@@ -166,9 +152,9 @@ describe('what is there more than once', () => {
   });
 
   it('is one surface if it was written for both of its sides', () => {
-    const sides = both(
-      box(10),
-      turned(box(10), () => true),
+    const sides = togetherOf(
+      boxMesh(10),
+      turned(boxMesh(10), () => true),
     );
     const { mesh } = mend(weld(Float32Array.from(loose(sides))));
     expect(volumeOf(mesh)).toBeCloseTo(1000, 6);
@@ -176,7 +162,7 @@ describe('what is there more than once', () => {
   });
 
   it('is a wall without thickness between two blocks, which are one without it', () => {
-    const pair = weld(Float32Array.from([...loose(box(10)), ...loose(box(10, [10, 0, 0]))]));
+    const pair = weld(Float32Array.from([...loose(boxMesh(10)), ...loose(boxMesh(10, [10, 0, 0]))]));
     const { mesh, mended } = mend(pair);
     expect(topologyOf(mesh)).toMatchObject({ openEdges: 0, bodies: 1 });
     expect(volumeOf(mesh)).toBeCloseTo(2000, 6);
@@ -186,9 +172,9 @@ describe('what is there more than once', () => {
 });
 
 it('leaves out specks, but not a part that is as small', () => {
-  const { mesh, mended } = mend(both(box(20), box(0.05, [30, 0, 0])));
+  const { mesh, mended } = mend(togetherOf(boxMesh(20), boxMesh(0.05, [30, 0, 0])));
   expect(topologyOf(mesh).bodies).toBe(1);
   expect(mended).toEqual(['A speck that is too small to print was left out.']);
-  expect(mend(box(0.05)).mended).toEqual([]);
-  expect(topologyOf(mend(both(box(0.05), box(0.04, [0.1, 0, 0]))).mesh).bodies).toBe(2);
+  expect(mend(boxMesh(0.05)).mended).toEqual([]);
+  expect(topologyOf(mend(togetherOf(boxMesh(0.05), boxMesh(0.04, [0.1, 0, 0]))).mesh).bodies).toBe(2);
 });

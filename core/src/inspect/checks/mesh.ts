@@ -1,4 +1,4 @@
-import { selfCrossings } from '../../mesh/index.ts';
+import { guessUnit, selfCrossings } from '../../mesh/index.ts';
 import { formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
@@ -8,8 +8,6 @@ import { said, say } from '../../words/index.ts';
 
 /** So many crossings tell enough. */
 const MOST_CROSSINGS = 50;
-/** A part no longer than this was hardly drawn in millimetres, mm. */
-const TINY_MM = 3;
 
 /** Looks whether the surface is that of a solid: closed, and nowhere passing through itself. */
 export const mesh: Check<'mesh'> = {
@@ -120,10 +118,11 @@ function crossings(subject: Subject): Finding[] {
 /** A part that is tiny in millimetres was likely drawn in inches or metres. */
 function unit(subject: Subject): Finding[] {
   const longest = Math.max(...subject.facts.sizeMm);
-  if (longest > TINY_MM || longest === 0 || !subject.about.isForeign) return [];
+  const guess = guessUnit(longest);
+  if (guess === 'mm' || longest === 0 || !subject.about.isForeign) return [];
   const words = formatNumber(rounded(longest));
   const other =
-    longest > 0.3
+    guess === 'in'
       ? say('in inches it would be {longest} mm', { longest: formatNumber(Math.round(254 * longest) / 10) })
       : say('in metres it would be {longest} mm', { longest: formatNumber(Math.round(1000 * longest)) });
   const all = [...subject.topology.bodyOf.keys()];

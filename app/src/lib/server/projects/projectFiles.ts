@@ -1,5 +1,5 @@
 import { and, eq, inArray, notInArray } from 'drizzle-orm';
-import type { FileUnit } from '@kelbrin/core/format';
+import type { FileUnit } from '@kelbrin/core/mesh';
 import { filesIn, type Recipe } from '@kelbrin/core/recipe';
 import { maySeeProject, NotAllowed, ownProject, type Person } from '../platform/auth/access.ts';
 import type { Database } from '../platform/db/database.ts';

@@ -1,6 +1,6 @@
 import type { BriefRules, Inspection, LimitsCard } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
-import type { FileUnit } from '@kelbrin/core/format';
+import type { FileUnit } from '@kelbrin/core/mesh';
 import type { Region } from '@kelbrin/core/plane';
 import type { Plate, Layout, Placeable, Placed, Pose } from '@kelbrin/core/plate';
 import type { Estimate, PrintChoice } from '@kelbrin/core/slice';

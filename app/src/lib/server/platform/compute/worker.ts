@@ -1,7 +1,6 @@
 import {
   FormatError,
-  guessUnit,
-  readAndMend,
+  readPart,
   readSolid,
   readThreeMf,
   sentFile,
@@ -9,7 +8,7 @@ import {
   writeThreeMf,
 } from '@kelbrin/core/format';
 import { inspect } from '@kelbrin/core/inspect';
-import { boundsOf, sizeOf, type SolidMesh } from '@kelbrin/core/mesh';
+import { boundsOf, sizeOf, type SolidMesh, guessUnit } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { drawPng } from '@kelbrin/core/picture';
 import { footprintOf, layOut, plateToolpath, slicePart } from '@kelbrin/core/plate';
@@ -38,7 +37,7 @@ export default async function carryOut(task: Task): Promise<Answers[keyof Answer
     case 'picture':
       return drawRecipe(task, await ready());
     case 'readMesh':
-      return readMesh(task.sent.bytes);
+      return readMesh(task.sent.bytes, await ready());
     case 'readPicture':
       return readPicture(task.sent.bytes);
   }
@@ -95,9 +94,9 @@ function drawRecipe(
   return { png: drawPng(mesh, { widthPx: 320, heightPx: 200, colour, ground: '#ffffff' }) };
 }
 
-function readMesh(bytes: Uint8Array): Answers['readMesh'] {
+function readMesh(bytes: Uint8Array, { kernel }: Workshop): Answers['readMesh'] {
   try {
-    const { mesh, mended } = readAndMend(bytes, sentFile);
+    const { mesh, mended } = readPart(kernel, bytes, sentFile);
     const size = sizeOf(boundsOf(mesh));
     const unit = guessUnit(Math.max(...size));
     const guessed =
