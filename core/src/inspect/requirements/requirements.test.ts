@@ -269,3 +269,14 @@ describe('a list of requirements', () => {
     expect(parseBriefRules({ wishes: [] }).ok).toBe(false);
   });
 });
+
+it('counts the sharp outer edges of a block in whole millimetres, those on the plate aside', () => {
+  // Four of 10.4 mm around the top, and four of 5.5 mm.
+  expect(asked({ kind: 'rounded' }, cube(10.4, 10.4, 5.5))).toMatchObject({ measured: 64, verdict: 'fail' });
+});
+
+it('offers an object as small as half a millimetre, and no smaller', () => {
+  const object: Requirement = { kind: 'object', acrossMm: 8, fit: 'sliding' };
+  const kind = requirementKinds.find(({ create }) => create().kind === 'object')!;
+  expect(kind.sentence(object).find((word) => 'min' in word)).toMatchObject({ min: 0.5, max: 500 });
+});
