@@ -52,7 +52,8 @@ export async function explainCommand(request: ExplainRequest, output: Output): P
     output.out(`${name} (${ms.toFixed(1)} ms)`);
     output.out(JSON.stringify(shortened(value), undefined, 2).replace(/^/gm, '  '));
   }
-  const measured = result.measured === null ? '–' : measuredWords(result.measured, result.unit);
+  const measured =
+    result.measured === null ? (result.reason ?? '–') : measuredWords(result.measured, result.unit);
   const sign = result.rule === 'atLeast' ? '≥' : '≤';
   output.out(`${id}: ${result.verdict}, ${measured}, ${sign} ${measuredWords(result.limit, result.unit)}`);
   for (const { verdict, message } of result.findings) output.out(`  ${verdict}: ${message}`);

@@ -133,8 +133,8 @@ function report(file: string, { verdict, part, checks }: Inspection): string {
   ].join('\n');
 }
 
-function checkLines({ id, verdict, measured, limit, unit, rule, findings }: CheckResult): string[] {
-  const value = measured === null ? 'none' : `${measured} ${unit}`;
+function checkLines({ id, verdict, measured, reason, limit, unit, rule, findings }: CheckResult): string[] {
+  const value = measured === null ? (reason ?? 'none') : `${measured} ${unit}`;
   const bound = `${rule === 'atLeast' ? say('at least') : say('at most')} ${limit} ${unit}`;
   const head = `  ${verdict.padEnd(4)}  ${id.padEnd(9)} ${value} (${bound})`;
   return [

@@ -29,6 +29,9 @@ export function compared(before: Inspection, after: Inspection): { better: strin
 function words(was: CheckResult, now: CheckResult): string {
   // What a brief asks of the print is not known of what is only tried, so that its count would mislead.
   const isCounted = was.id !== 'brief' && was.measured !== null && was.measured !== now.measured;
+  if (was.reason && was.id !== 'brief' && now.verdict === 'pass')
+    return say('no more: {reason}', { reason: was.reason });
+  if (now.reason) return now.reason;
   if (!isCounted || now.measured === null) {
     return `${was.verdict} → ${now.verdict}`;
   }

@@ -26,7 +26,11 @@ export function adviceOnScaling(
   if (!before) return undefined;
   const notes = inspection.checks.flatMap((now) => {
     const was = before.checks.find(({ id }) => id === now.id);
-    if (now.verdict !== 'fail' || !was || was.verdict === 'fail' || now.measured === null) return [];
+    if (now.verdict !== 'fail' || !was || was.verdict === 'fail') return [];
+    if (now.measured === null)
+      return now.reason
+        ? say('Because of the scaling, “{title}” fails: {reason}.', { title: now.title, reason: now.reason })
+        : [];
     const [is, limit] = [measuredWords(now.measured, now.unit), measuredWords(now.limit, now.unit)];
     const bound =
       now.rule === 'atLeast'

@@ -6,6 +6,7 @@ import { nodeWorkshop } from '../../node/workshop.ts';
 import { combined, posed, setDown, turn, type Pose, type SolidMesh } from '../mesh/index.ts';
 import type { Kernel } from '../solid/index.ts';
 import { classroomLimits, inspect } from './index.ts';
+import { isWorse, judge } from './result/verdict.ts';
 
 let kernel: Kernel;
 beforeAll(async () => ({ kernel } = await nodeWorkshop()));
@@ -93,4 +94,20 @@ describe.each(truthTable)('$name', (part) => {
       ),
     ).toEqual([]);
   });
+});
+
+it('no figure contradicts its verdict: what decides for another reason says that', () => {
+  const contradictions = truthTable.flatMap((part) =>
+    inspect(
+      madeWith(kernel, (k) => part.make(k, SIDES)),
+      classroomLimits,
+      { isForeign: true },
+    ).checks.flatMap(({ id, verdict, measured, rule, limit, reason }) => {
+      const ofFigure = measured === null ? undefined : judge(measured, rule, limit);
+      const isSaid = ofFigure ? !isWorse(verdict, ofFigure) : verdict === 'pass' || reason;
+      const isDenied = verdict === 'pass' && ofFigure === 'fail';
+      return isSaid && !isDenied ? [] : [`${part.name}: ${id} ${verdict} ${measured} ${rule} ${limit}`];
+    }),
+  );
+  expect(contradictions).toEqual([]);
 });

@@ -22,7 +22,11 @@
     {/if}
   </svg>
   <div class="flex justify-between">
-    <span>{check.measured === null ? inspectionTexts.none : measuredWords(check.measured, check.unit)}</span>
+    <span
+      >{check.measured === null
+        ? (check.reason ?? inspectionTexts.none)
+        : measuredWords(check.measured, check.unit)}</span
+    >
     <span class="text-ink-soft"
       >{check.rule === 'atLeast' ? '≥' : '≤'} {measuredWords(check.limit, check.unit)}</span
     >

@@ -4,6 +4,7 @@ import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { jointsOf } from '../measure/joints.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
+import { figured } from '../result/figured.ts';
 import { judge, worst } from '../result/verdict.ts';
 import { said, say } from '../../words/index.ts';
 
@@ -58,14 +59,22 @@ export const bodies: Check<'bodies'> = {
         };
       });
     const findings = [...loose, ...thinJoints(subject, minWallMm)];
-    return {
-      verdict: worst(findings.map(({ verdict }) => verdict)),
-      measured: facts.bodies === 0 ? null : loose.length + 1,
-      limit: 1,
-      unit: '',
-      rule: 'atMost',
-      findings,
-    };
+    return figured(
+      {
+        verdict: worst(findings.map(({ verdict }) => verdict)),
+        measured: facts.bodies === 0 ? null : loose.length + 1,
+        limit: 1,
+        unit: '',
+        rule: 'atMost',
+        findings,
+      },
+      ({ verdict, unit, measured }) =>
+        verdict === 'warn'
+          ? say('{count} pieces', { count: loose.length + 1 })
+          : unit === 'mm'
+            ? say('a joint of {mm} mm', { mm: formatMeasured(measured) })
+            : say('a loose piece'),
+    );
   },
 };
 

@@ -4,6 +4,7 @@ import type { Finding } from '../result/inspection.ts';
 import type { LimitsCard } from '../card/limits.ts';
 import { findRoundHoles, type RoundHole } from '../measure/roundHoles.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
+import { figured } from '../result/figured.ts';
 import { judge, worst } from '../result/verdict.ts';
 import { wallAround } from '../measure/wallAround.ts';
 import { said, say } from '../../words/index.ts';
@@ -41,14 +42,17 @@ export const hole: Check<'hole'> = {
       ofWidth(subject, each, limits),
       ...ofWall(subject, each, limits),
     ]);
-    return {
-      verdict: worst(findings.map(({ verdict }) => verdict)),
-      measured: found.length > 0 ? rounded(found[0].diameterMm) : null,
-      limit: limits.minHoleMm,
-      unit: 'mm',
-      rule: 'atLeast',
-      findings,
-    };
+    return figured(
+      {
+        verdict: worst(findings.map(({ verdict }) => verdict)),
+        measured: found.length > 0 ? rounded(found[0].diameterMm) : null,
+        limit: limits.minHoleMm,
+        unit: 'mm',
+        rule: 'atLeast',
+        findings,
+      },
+      ({ measured }) => say('{mm} mm of wall', { mm: formatMeasured(measured) }),
+    );
   },
 };
 

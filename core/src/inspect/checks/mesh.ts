@@ -3,6 +3,7 @@ import { formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
+import { figured } from '../result/figured.ts';
 import { worst } from '../result/verdict.ts';
 import { said, say } from '../../words/index.ts';
 
@@ -36,14 +37,17 @@ export const mesh: Check<'mesh'> = {
   inspect(subject) {
     const findings = [...openEdges(subject), ...mended(subject), ...crossings(subject), ...unit(subject)];
     const faults = findings.filter(({ verdict }) => verdict === 'fail');
-    return {
-      verdict: worst(findings.map(({ verdict }) => verdict)),
-      measured: faults.reduce((sum, { measured }) => sum + measured, 0),
-      limit: 0,
-      unit: '',
-      rule: 'atMost',
-      findings,
-    };
+    return figured(
+      {
+        verdict: worst(findings.map(({ verdict }) => verdict)),
+        measured: faults.reduce((sum, { measured }) => sum + measured, 0),
+        limit: 0,
+        unit: '',
+        rule: 'atMost',
+        findings,
+      },
+      () => say('to be looked at'),
+    );
   },
 };
 

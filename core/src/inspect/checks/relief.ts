@@ -3,6 +3,7 @@ import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { measuredRelief, type MeasuredRelief } from '../measure/reliefs.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
+import { figured } from '../result/figured.ts';
 import { judge, worst, type Verdict } from '../result/verdict.ts';
 import { said, say } from '../../words/index.ts';
 
@@ -32,21 +33,22 @@ export const relief: Check<'relief'> = {
     const reliefs = subject.about.origin?.reliefs ?? [];
     const measured = reliefs.flatMap((each) => measuredRelief(subject, each) ?? []);
     const heights = measured.flatMap(({ mm }) => mm ?? []);
-    const isCutOff = measured.some(({ relief, runningOut: cut }) => relief.isLettering && cut.length > 0);
     const findings = measured.flatMap((each): Finding[] => [
       ...tooFlat(each, minReliefMm),
       ...runningOut(each),
     ]);
     for (const finding of findings) finding.at = finding.at.map(rounded) as Finding['at'];
-    return {
-      verdict: worst(findings.map(({ verdict }) => verdict)),
-      // Letters that are cut off fail at whatever height they stand: their height is no reason then.
-      measured: heights.length > 0 && !isCutOff ? rounded(Math.min(...heights)) : null,
-      limit: minReliefMm,
-      unit: 'mm',
-      rule: 'atLeast',
-      findings,
-    };
+    return figured(
+      {
+        verdict: worst(findings.map(({ verdict }) => verdict)),
+        measured: heights.length > 0 ? rounded(Math.min(...heights)) : null,
+        limit: minReliefMm,
+        unit: 'mm',
+        rule: 'atLeast',
+        findings,
+      },
+      () => say('letters are cut off'),
+    );
 
     function tooFlat({ relief: of, mm, at, triangles }: MeasuredRelief, leastMm: number): Finding[] {
       if (mm === undefined) return [];

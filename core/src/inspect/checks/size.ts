@@ -4,6 +4,7 @@ import { convexHull, extentOf, turned } from '../../plane/index.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { rounded } from '../measure/subject.ts';
+import { figured } from '../result/figured.ts';
 import { judge, worst } from '../result/verdict.ts';
 import { seenFromAbove } from '../measure/plateContact.ts';
 import { said, say } from '../../words/index.ts';
@@ -85,14 +86,17 @@ export const size: Check<'size'> = {
       ];
     });
     if (findings.length === 0) findings.push(asPrinted(sizeMm, shrinkagePercent));
-    return {
-      verdict: worst(findings.map(({ verdict }) => verdict)),
-      measured: rounded(sizeMm[tightest]),
-      limit: buildVolumeMm[tightest],
-      unit: 'mm',
-      rule: 'atMost',
-      findings,
-    };
+    return figured(
+      {
+        verdict: worst(findings.map(({ verdict }) => verdict)),
+        measured: rounded(sizeMm[tightest]),
+        limit: buildVolumeMm[tightest],
+        unit: 'mm',
+        rule: 'atMost',
+        findings,
+      },
+      ({ measured }) => say('only {mm} mm', { mm: formatNumber(measured) }),
+    );
   },
 };
 

@@ -4,6 +4,7 @@ import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { overlap, risersOf, type Riser } from '../measure/risers.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
+import { figured } from '../result/figured.ts';
 import { judge, worst } from '../result/verdict.ts';
 import { contactOf, seenFromAbove } from '../measure/plateContact.ts';
 import { said, say } from '../../words/index.ts';
@@ -55,14 +56,17 @@ export const stability: Check<'stability'> = {
       ];
     });
     const findings = [...tipping(subject), ...slender];
-    return {
-      verdict: worst(findings.map(({ verdict }) => verdict)),
-      measured: risers.length > 0 ? rounded(risers[0].slenderness) : null,
-      limit: maxSlenderness,
-      unit: '',
-      rule: 'atMost',
-      findings,
-    };
+    return figured(
+      {
+        verdict: worst(findings.map(({ verdict }) => verdict)),
+        measured: risers.length > 0 ? rounded(risers[0].slenderness) : null,
+        limit: maxSlenderness,
+        unit: '',
+        rule: 'atMost',
+        findings,
+      },
+      () => say('tips over'),
+    );
   },
 };
 

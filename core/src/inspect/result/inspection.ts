@@ -42,6 +42,8 @@ export const checkResult = z.strictObject({
   verdict,
   /** The worst value, also when it passes; null when there is nothing of the kind to measure. */
   measured: z.number().nullable(),
+  /** What decided in place of a figure, in a few words: "a joint of 0.5 mm". */
+  reason: z.string().optional(),
   limit: z.number(),
   unit,
   /** Whether the measured value must be at least or at most the limit. */

@@ -23,9 +23,14 @@ export function judge(measured: number, rule: 'atLeast' | 'atMost', limit: numbe
 
 const rank: Record<Verdict, number> = { pass: 0, warn: 1, fail: 2 };
 
+/** Whether one verdict is graver than another. */
+export function isWorse(verdict: Verdict, than: Verdict): boolean {
+  return rank[verdict] > rank[than];
+}
+
 /** The gravest of several verdicts; `pass` when there are none. */
 export function worst(verdicts: Iterable<Verdict>): Verdict {
   let result: Verdict = 'pass';
-  for (const verdict of verdicts) if (rank[verdict] > rank[result]) result = verdict;
+  for (const verdict of verdicts) if (isWorse(verdict, result)) result = verdict;
   return result;
 }
