@@ -135,7 +135,7 @@ export function letteringTokens(of: Lettering, path: FieldPath, context: Sentenc
       size.mm,
       size.by === 'height' ? 'letter height' : 'width of the words',
       {
-        min: 0.5,
+        ...(size.by === 'height' ? { min: 0.5, max: 300 } : { min: 1 }),
         nudge: 0.5,
       },
     ),

@@ -260,6 +260,20 @@ describe('outlines that cannot be', () => {
     expect(refused(spec).message).toContain(words);
   });
 
+  it.each<[string, Resolved<OutlineSpec>, (string | number)[]]>([
+    ['a corner', { shape: 'roundedRectangle', widthMm: 30, depthMm: 20, cornerMm: 10.5 }, ['cornerMm']],
+    ['a slot', { shape: 'slot', lengthMm: 3, widthMm: 4 }, ['lengthMm']],
+    ['a ring', { shape: 'ring', outerMm: 10, innerMm: 10 }, ['innerMm']],
+    ['a star', { shape: 'star', points: 5, outerMm: 10, innerMm: 11 }, ['innerMm']],
+    ['a drop', { shape: 'drop', diameterMm: 10, lengthMm: 9 }, ['lengthMm']],
+    ['two points', drawn([[0, 0], [1, 1]]), ['nodes']], // prettier-ignore
+    ['a gap', drawn([[0, 0], [10, 0], [10, 10], [0, 3]], false), ['nodes']], // prettier-ignore
+    ['lines that cross', drawn([[0, 0], [10, 10], [10, 0], [0, 10]]), ['nodes']], // prettier-ignore
+    ['a border', { shape: 'ofStep', of: { step: 's1' }, growMm: -10 }, ['growMm']],
+  ])('lead to the number that has to change: %s', (_, spec, path) => {
+    expect(refused(spec).path).toEqual(path);
+  });
+
   it('name the piece of a combined outline that is wrong', () => {
     const spec: Resolved<OutlineSpec> = {
       shape: 'combined',

@@ -28,7 +28,7 @@ export const roundedRectangle: OutlineKind<z.infer<typeof schema>> = {
     text('×'),
     millimetres([...path, 'depthMm'], depthMm, 'depth', { nudge: 1 }),
     text(', corners'),
-    millimetres([...path, 'cornerMm'], cornerMm, 'corner radius', { min: 0, nudge: 0.5 }),
+    millimetres([...path, 'cornerMm'], cornerMm, 'corner radius', { min: 0, max: 500, nudge: 0.5 }),
   ],
   sizes: () => [
     { path: ['widthMm'], axis: 'x' },

@@ -28,7 +28,7 @@ export function rimTokens(of: HoleRim | undefined): Token[] {
     ],
     ({ value }) => (value as HoleRim).type === of.type,
   );
-  const across = { sign: 'Ø', max: 500 };
+  const across = { sign: 'Ø', min: 0.2, max: 500 };
   const sizes = {
     chamfer: () => [
       millimetres(['rim', 'mm'], (of as { mm: Amount }).mm, 'chamfer of the rim', { min: 0.05, max: 50 }),
@@ -46,7 +46,7 @@ export function rimTokens(of: HoleRim | undefined): Token[] {
       return [
         millimetres(['rim', 'acrossMm'], bore.acrossMm, 'diameter of the counterbore', across),
         text(','),
-        millimetres(['rim', 'deepMm'], bore.deepMm, 'depth of the counterbore'),
+        millimetres(['rim', 'deepMm'], bore.deepMm, 'depth of the counterbore', { max: 500 }),
         text('deep'),
       ];
     },

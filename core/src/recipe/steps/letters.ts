@@ -97,7 +97,8 @@ export const letters: StepKind<LettersStep> = {
     step.facing === 'up' && !step.free ? [{ path: ['lettering', 'size', 'mm'], axis: 'x' }] : [],
 
   additions: (step) => [
-    ...placementAdditions(step.placement, spreadOf(step.facing)),
+    // In the middle of what is free, it is placed by that.
+    ...(step.free ? [] : placementAdditions(step.placement, spreadOf(step.facing))),
     ...(step.free || 'plate' in step.placement.on
       ? []
       : [{ label: say('put it in the middle of the free space'), path: ['free'], value: { marginMm: 1 } }]),
