@@ -91,3 +91,28 @@ it('a handle for turning points where it is dragged to', () => {
   expect(handle.to([x + 10, y + 10])).toEqual([{ path: ['turnDeg'], value: -45 }]);
   expect(handle.to([x, y + 10])).toEqual([{ path: ['turnDeg'], value: undefined }]);
 });
+
+it('a handle for turning goes by whole degrees, about a thing that stands beside the middle', () => {
+  const recipe = recipeWith([block, post({ placement: on('s1', { x: fromLeft(3), y: fromLeft(2) }) })]);
+  const { steps } = built(workshop, recipe);
+  const handle = handlesOf(recipe.steps[1], steps[1].box, steps[0].box).find(({ kind }) => kind === 'turn')!;
+  const { min, max } = boxOf(recipe);
+  const [x, y] = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2];
+  const turnedTo = (deg: number) => {
+    const radians = ((90 + deg) * Math.PI) / 180;
+    return handle.to([x + 9 * Math.cos(radians), y + 9 * Math.sin(radians)])[0].value;
+  };
+  expect([0.4, 44.6, -44.6, 179.6, 89.6].map(turnedTo)).toEqual([undefined, 45, -45, 180, 90]);
+  // It sits straight above a thing that is not turned, 8 mm wide, out of the way of it.
+  expect(handle.at[0]).toBeCloseTo(x, 6);
+  expect(handle.at[1]).toBeGreaterThan(y + 4);
+});
+
+it('a share of the way stays between nothing and all of it', () => {
+  const placed = post({ placement: on('s1', { x: share(25) }) });
+  const x = (byMm: number) => {
+    const moved = dragged(recipeWith([block, placed]), 'move', byMm, 0).steps[1];
+    return 'placement' in moved && 'percent' in moved.placement.x ? moved.placement.x.percent : undefined;
+  };
+  expect([-80, -10, 4, 80].map(x)).toEqual([0, 0, 35, 100]);
+});
