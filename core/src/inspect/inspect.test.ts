@@ -1,3 +1,4 @@
+import type { Manifold } from 'manifold-3d';
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
   ball,
@@ -155,9 +156,9 @@ describe('overhang', () => {
     expect(check('overhang', lipped(0.6)).verdict).toBe('fail');
   });
 
-  it('finds the underside of a ball steep', () => {
+  it('finds the underside of a ball steep, from its first layer on', () => {
     const { measured, verdict } = check('overhang', ball(kernel));
-    expect(measured).toBeGreaterThan(85);
+    expect(measured).toBeGreaterThan(80);
     expect(verdict).toBe('fail');
   });
 });
@@ -169,20 +170,38 @@ describe('base', () => {
     expect(verdict).toBe('pass');
   });
 
-  it('finds none under a ball, and a rod that stands on an edge', () => {
-    for (const mesh of [ball(kernel), lyingRod(kernel, 'edge')]) {
-      const { measured, verdict, findings } = check('base', mesh);
-      expect(measured).toBe(0);
-      expect(verdict).toBe('fail');
-      expect(findings[0].message).toContain('a line or a point');
-    }
+  it('is a spot under a ball, which stands on a point', () => {
+    const { measured, verdict, findings } = check('base', ball(kernel));
+    expect(measured).toBeLessThan(10);
+    expect(verdict).toBe('fail');
+    expect(findings[0].message).toContain('a line or a point');
   });
 
-  it('measures the facet that a rod lies on', () => {
-    const facetMm = 2 * 5 * Math.sin(Math.PI / 64);
-    const { measured, verdict } = check('base', lyingRod(kernel, 'facet'));
-    expect(measured! / (facetMm * 40)).toBeCloseTo(1, 3);
-    expect(verdict).toBe('fail');
+  it.each(['edge', 'facet'] as const)(
+    'is a strip under a rod that lies on its %s, as wide as a layer makes it',
+    (on) => {
+      // A circle of Ø 10, half a layer above its lowest point.
+      const { measured, verdict } = check('base', lyingRod(kernel, on));
+      expect(measured! / (40 * 2 * Math.sqrt(10 * 0.1 - 0.01))).toBeCloseTo(1, 1);
+      expect(verdict).toBe('pass');
+    },
+  );
+
+  it('is as large tilted by a fifth of a degree, with a burr, and engraved by less than a layer, as it is laid', () => {
+    const plate = () => kernel.Manifold.cube([40, 30, 5]);
+    const base = (make: () => Manifold) => check('base', madeWith(kernel, make)).measured!;
+    expect(base(plate)).toBe(1200);
+    // Along 40 mm it rises by 0.14 mm, so that half a layer reaches 28.6 mm far.
+    expect(base(() => plate().rotate([0, -0.2, 0])) / (30 * (0.1 / Math.tan((0.2 * Math.PI) / 180)))).toBeCloseTo(1, 2); // prettier-ignore
+    const burr = kernel.Manifold.cube([0.5, 0.5, 1]).translate([20, 15, -0.04]);
+    expect(base(() => plate().add(burr))).toBeCloseTo(1200, 3);
+    const sunk = kernel.Manifold.cube([10, 10, 0.15]).translate([5, 5, 0]);
+    expect(base(() => plate().subtract(sunk))).toBeCloseTo(1100, 3);
+    const bridge = check(
+      'bridge',
+      madeWith(kernel, () => plate().subtract(sunk)),
+    );
+    expect([bridge.verdict, bridge.measured]).toEqual(['pass', null]);
   });
 });
 

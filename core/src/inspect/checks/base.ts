@@ -3,7 +3,7 @@ import { formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import { rounded } from '../measure/subject.ts';
 import { judge } from '../result/verdict.ts';
-import { contactOf, seenFromAbove } from '../measure/plateContact.ts';
+import { firstLayerOf } from '../measure/firstLayer.ts';
 import { said, say } from '../../words/index.ts';
 
 /** Measures the area that touches the plate, and how narrow it is. A part that stands on a line or a point has none. */
@@ -24,25 +24,26 @@ export const base: Check<'base'> = {
   },
   notes: {
     measures:
-      'The area of the faces within 0.01 mm of the plate that are level within 1°, and the narrowest way across their hull.',
+      'The area of the first layer, as it will be laid: of the section half a layer above the plate; and the narrowest way across its hull.',
     limit: '`minBaseMm2`.',
     source: 'The narrowest way across: M. Shamos, Computational Geometry, 1978 (rotating calipers).',
     blindSpots: 'A base of many small feet counts by its area alone, however far apart they are.',
   },
-  inspect({ mesh, faces, stepsOf, box }, { minBaseMm2 }) {
-    const contact = contactOf(mesh, faces);
-    const area = contact.reduce((sum, f) => sum + faces.areas[f], 0);
-    const verdict = judge(area, 'atLeast', minBaseMm2);
+  inspect(subject, limits) {
+    const { mesh, stepsOf, box } = subject;
+    const { minBaseMm2 } = limits;
+    const first = firstLayerOf(subject, limits);
+    const verdict = judge(first.areaMm2, 'atLeast', minBaseMm2);
     const at = lowestPoint(mesh.positions, mesh.triangles, box.min[2]);
-    const triangles = contact.length > 0 ? contact : at.triangles;
+    const triangles = first.faces.length > 0 ? [...first.faces] : at.triangles;
+    const area = first.areaMm2;
     const measured = rounded(area);
-    const across = formatNumber(Math.round(10 * narrowestWidth(seenFromAbove(mesh, contact))) / 10);
     const touches = say('{areaMm2} mm² rest on the plate; the narrowest place is {across} mm wide', {
       areaMm2: formatNumber(area < 10 ? Math.round(10 * area) / 10 : Math.round(area)),
-      across,
+      across: formatNumber(Math.round(10 * narrowestWidth(first.corners)) / 10),
     });
     const message =
-      area === 0
+      verdict === 'fail' && first.isRounded
         ? say(
             'Nothing flat touches the plate: the part stands on a line or a point and will roll or come loose.',
           )

@@ -1,6 +1,5 @@
 import { formatMeasured } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
-import { CONTACT_MM } from '../measure/plateContact.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
 import { said, say } from '../../words/index.ts';
 
@@ -30,12 +29,12 @@ export const island: Check<'island'> = {
   },
   notes: {
     measures:
-      'Corners, edges and faces that everything around them lies higher than, other than on the plate.',
+      'Corners, edges and faces that everything around them lies higher than, other than in the first layer.',
     limit: 'None.',
     blindSpots: 'What touches another body only in a point counts as beginning there.',
   },
-  inspect(subject) {
-    const findings = beginnings(subject).map((faces) => {
+  inspect(subject, { layerMm }) {
+    const findings = beginnings(subject, layerMm).map((faces) => {
       const { mesh } = subject;
       const zMm = faces.reduce(
         (least, f) => Math.min(least, lowest(mesh.positions, mesh.triangles, f)),
@@ -66,7 +65,10 @@ export const island: Check<'island'> = {
 };
 
 /** The faces around each lowest place of the surface that hangs, one list a place. */
-function beginnings({ mesh: { positions, triangles }, faces, topology }: Subject): number[][] {
+function beginnings(
+  { mesh: { positions, triangles }, faces, topology }: Subject,
+  layerMm: number,
+): number[][] {
   const height = (corner: number) => positions[3 * corner + 2];
   // Corners of one height that are joined by edges are one place; a place with a lower neighbour is no beginning.
   const placeOf = Int32Array.from({ length: positions.length / 3 }, (_, i) => i);
@@ -94,7 +96,7 @@ function beginnings({ mesh: { positions, triangles }, faces, topology }: Subject
   for (let i = 0; i < triangles.length; i++) {
     const corner = triangles[i];
     const place = find(corner);
-    if (hasLower[place] || height(corner) <= CONTACT_MM) continue;
+    if (hasLower[place] || height(corner) <= layerMm) continue;
     const face = Math.floor(i / 3);
     if (faces.normals[3 * face + 2] > DOWN) isFloor[place] = 1;
     if (faces.normals[3 * face + 2] > -DOWN) continue;

@@ -1,12 +1,11 @@
 import { formatNumber } from '../../recipe/amount.ts';
 import type { SolidMesh } from '../../mesh/index.ts';
-import { convexHull, extentOf, turned } from '../../plane/index.ts';
+import { convexHull, extentOf, turned, type Point } from '../../plane/index.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { rounded } from '../measure/subject.ts';
 import { figured } from '../result/figured.ts';
 import { judge, worst } from '../result/verdict.ts';
-import { seenFromAbove } from '../measure/plateContact.ts';
 import { said, say } from '../../words/index.ts';
 
 const directions = said(['left to right', 'front to back', 'up'] as const);
@@ -123,7 +122,7 @@ function wouldFit(mesh: SolidMesh, sizeMm: readonly number[], roomMm: readonly n
   const fits = (size: readonly number[]) => size.every((length, axis) => length <= roomMm[axis]);
   const [x, y, z] = sizeMm;
   if (fits([y, x, z])) return say('; turned by a quarter it would fit');
-  const hull = convexHull(seenFromAbove(mesh, [...Array(mesh.triangles.length / 3).keys()]));
+  const hull = convexHull(cornersFromAbove(mesh));
   for (let deg = 5; deg < 90; deg += 5) {
     const { x: across, y: deep } = extentOf(turned([hull], deg));
     if (fits([across.high - across.low, deep.high - deep.low, z]))
@@ -131,6 +130,10 @@ function wouldFit(mesh: SolidMesh, sizeMm: readonly number[], roomMm: readonly n
   }
   const laid = [[x, z, y], [z, y, x], [z, x, y], [y, z, x]]; // prettier-ignore
   return laid.some(fits) ? say('; laid down it would fit') : '';
+}
+
+function cornersFromAbove({ positions: p, triangles }: SolidMesh): Point[] {
+  return [...new Set(triangles)].map((vertex) => [p[3 * vertex], p[3 * vertex + 1]]);
 }
 
 /** The triangles at the far end of an axis, or those that reach it in a point: the surface that would have to move. */

@@ -1,12 +1,13 @@
 import { depthInHull } from '../../plane/index.ts';
 import { formatMeasured, formatNumber } from '../../recipe/amount.ts';
+import type { LimitsCard } from '../card/limits.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import { overlap, risersOf, type Riser } from '../measure/risers.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
 import { figured } from '../result/figured.ts';
 import { judge, worst } from '../result/verdict.ts';
-import { contactOf, seenFromAbove } from '../measure/plateContact.ts';
+import { firstLayerOf } from '../measure/firstLayer.ts';
 import { said, say } from '../../words/index.ts';
 
 /**
@@ -30,12 +31,13 @@ export const stability: Check<'stability'> = {
   },
   notes: {
     measures:
-      'For the part, and for each piece of a section that is narrower than what it stands on: height over the narrowest way across. And whether the centre of mass is over the hull of what touches the plate.',
+      'For the part, and for each piece of a section that is narrower than what it stands on: height over the narrowest way across. And whether the centre of mass is over the hull of the first layer.',
     limit: '`maxSlenderness`.',
     blindSpots:
       'Width is taken where a thing begins, or within as much height as it is wide; what holds a thing on top, as the beam of a portal, ends its height.',
   },
-  inspect(subject, { maxSlenderness }) {
+  inspect(subject, limits) {
+    const { maxSlenderness } = limits;
     const risers = risersOf(subject);
     const told: Riser[] = [];
     const slender = risers.flatMap((riser): Finding[] => {
@@ -55,7 +57,7 @@ export const stability: Check<'stability'> = {
         },
       ];
     });
-    const findings = [...tipping(subject), ...slender];
+    const findings = [...tipping(subject, limits), ...slender];
     return figured(
       {
         verdict: worst(findings.map(({ verdict }) => verdict)),
@@ -89,13 +91,10 @@ function sentence(
 }
 
 /** A part whose weight is not over what touches the plate falls over as it grows. */
-function tipping(subject: Subject): Finding[] {
-  const { mesh, faces } = subject;
-  const contact = contactOf(mesh, faces);
-  // A part that stands on a line or a point has no base to be over; the base says so itself.
-  if (contact.length === 0) return [];
+function tipping(subject: Subject, limits: LimitsCard): Finding[] {
+  const first = firstLayerOf(subject, limits);
   const [x, y, z] = weightOf(subject);
-  const insideMm = depthInHull([x, y], seenFromAbove(mesh, contact));
+  const insideMm = depthInHull([x, y], first.corners);
   if (insideMm >= 0 || insideMm === -Infinity) return [];
   const beyond = formatNumber(Math.round(-10 * insideMm) / 10);
   return [
@@ -107,8 +106,8 @@ function tipping(subject: Subject): Finding[] {
       message: say('The part would tip over: its weight lies {beyond} mm beyond what touches the plate.', {
         beyond,
       }),
-      steps: subject.stepsOf(contact),
-      triangles: contact,
+      steps: subject.stepsOf(first.faces),
+      triangles: [...first.faces],
     },
   ];
 }

@@ -4,7 +4,7 @@ import { judge } from '../result/verdict.ts';
 import { memoizePerPart } from './memoizePerPart.ts';
 import { connectedIn } from './regions.ts';
 import type { Subject } from './subject.ts';
-import { restsOnPlate } from './plateContact.ts';
+import { isInFirstLayer } from './firstLayer.ts';
 
 /** A connected region of downward faces that lean out further than something, with nothing under them. */
 export interface Ceiling {
@@ -33,13 +33,16 @@ export interface Hanging {
   readonly steep: readonly Ceiling[];
 }
 
-const leansOf = memoizePerPart('leans', leans);
+const leansOf = memoizePerPart('leans', leans, (layerMm) => `above ${layerMm} mm`);
 
-/** What hangs on a part; several checks look at it. It depends on these two limits of the card and on no other. */
+/** What hangs on a part; several checks look at it. It depends on these limits of the card and on no other. */
 export const hangingOf = memoizePerPart(
   'ceilings',
-  (subject, { maxOverhangDeg, lineWidthMm }: Pick<LimitsCard, 'maxOverhangDeg' | 'lineWidthMm'>): Hanging => {
-    const leanDeg = leansOf(subject);
+  (
+    subject,
+    { maxOverhangDeg, lineWidthMm, layerMm }: Pick<LimitsCard, 'maxOverhangDeg' | 'lineWidthMm' | 'layerMm'>,
+  ): Hanging => {
+    const leanDeg = leansOf(subject, layerMm);
     const verdictOf = (deg: number) => judge(deg, 'atMost', maxOverhangDeg);
     return {
       leanDeg,
@@ -47,16 +50,17 @@ export const hangingOf = memoizePerPart(
       steep: ceilingsWhere(subject, leanDeg, (deg) => verdictOf(deg) !== 'pass', lineWidthMm),
     };
   },
-  ({ maxOverhangDeg, lineWidthMm }) => `over ${maxOverhangDeg}°, further than ${lineWidthMm} mm`,
+  ({ maxOverhangDeg, lineWidthMm, layerMm }) =>
+    `over ${maxOverhangDeg}°, further than ${lineWidthMm} mm, above ${layerMm} mm`,
 );
 
-function leans(subject: Subject): Float64Array {
+function leans(subject: Subject, layerMm: number): Float64Array {
   const { mesh, faces } = subject;
   const leanDeg = new Float64Array(faces.areas.length);
   const leaning: number[] = [];
   for (let f = 0; f < leanDeg.length; f++) {
     const down = -faces.normals[3 * f + 2];
-    if (down <= UPRIGHT || faces.areas[f] < SLIVER_MM2 || restsOnPlate(mesh, faces, f)) continue;
+    if (down <= UPRIGHT || faces.areas[f] < SLIVER_MM2 || isInFirstLayer(mesh, faces, f, layerMm)) continue;
     leanDeg[f] = (Math.asin(Math.min(1, down)) * 180) / Math.PI;
     leaning.push(f);
   }
