@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import {
+  additionsOf,
   createStep,
+  emptyRecipe,
   plainSentence,
   RECIPE_VERSION,
   sentenceOf,
@@ -100,7 +102,21 @@ function stepSection(kind: Step['kind'], label: string, schema: Schema): string 
     '```json',
     JSON.stringify(recipe.steps[index], null, 2),
     '```',
+    '',
+    ...newStep(kind),
   ].join('\n');
+}
+
+/** A step as it is when it is new, and what can be added to its sentence. */
+function newStep(kind: Step['kind']): string[] {
+  const created = createStep(kind, 's2', 's1');
+  const clauses = additionsOf(created).map(
+    ({ label, path, value }) => `- ${label}: \`${path.join('.')}\` becomes \`${JSON.stringify(value)}\``,
+  );
+  return [
+    `A new one, on another step, is \`${JSON.stringify(created)}\`.`,
+    ...(clauses.length > 0 ? ['', 'What can be added to its sentence:', '', ...clauses] : []),
+  ];
 }
 
 /** The outlines, once for all steps that take one. */
@@ -119,10 +135,27 @@ function outlineSection(schemas: readonly Schema[]): string {
         .filter(([key]) => key !== 'shape')
         .flatMap(([key, field]) => rows(key, field, !required.includes(key))),
       '',
+      ...newOutline(properties.shape.const),
     ]),
   ]
     .join('\n')
     .trimEnd();
+}
+
+const LONGEST_EXAMPLE = 400;
+
+/** What a circle of Ø 20 mm becomes when a sentence exchanges it for another outline. */
+function newOutline(shape: unknown): string[] {
+  const circle = { ...createStep('extrude', 's1'), outline: { shape: 'circle', diameterMm: 20 } } as Step;
+  const recipe = { ...emptyRecipe(), steps: [circle] };
+  const offered = sentenceOf(circle, { recipe, index: 0 }).flatMap((token) =>
+    token.type === 'choice' && token.path.join() === 'outline' ? token.options : [],
+  );
+  const made = offered.find(({ value }) => (value as { shape: unknown }).shape === shape);
+  // A drawing of many points says nothing to a reader.
+  return made && JSON.stringify(made.value).length < LONGEST_EXAMPLE
+    ? [`In place of a circle of Ø 20 mm it is \`${JSON.stringify(made.value)}\` to begin with.`, '']
+    : [];
 }
 
 /** A row for a field, and rows for the fields inside it. */
