@@ -8,8 +8,10 @@ import {
   sentenceOf,
   step as stepSchema,
   stepKinds,
+  withUnit,
   type Recipe,
   type Step,
+  type Token,
 } from '../recipe/index.ts';
 import { starters } from '../starters/index.ts';
 
@@ -113,8 +115,10 @@ function newStep(kind: Step['kind']): string[] {
   const clauses = additionsOf(created).map(
     ({ label, path, value }) => `- ${label}: \`${path.join('.')}\` becomes \`${JSON.stringify(value)}\``,
   );
+  const tokens = sentenceOf(created, { recipe: { ...emptyRecipe(), steps: [created] }, index: 0 });
   return [
     `A new one, on another step, is \`${JSON.stringify(created)}\`.`,
+    ...numbersOf(tokens),
     ...(clauses.length > 0 ? ['', 'What can be added to its sentence:', '', ...clauses] : []),
   ];
 }
@@ -142,6 +146,16 @@ function outlineSection(schemas: readonly Schema[]): string {
     .trimEnd();
 }
 
+/** The numbers of a sentence, from what to what they go, and by how much at a press of an arrow key. */
+function numbersOf(tokens: readonly Token[]): string[] {
+  const numbers = tokens.flatMap((token) =>
+    token.type === 'number'
+      ? `${token.label} ${withUnit(token.min, token.unit)} to ${withUnit(token.max, token.unit)} by ${token.nudge}`
+      : [],
+  );
+  return numbers.length > 0 ? ['', `Its sentence counts: ${numbers.join('; ')}.`] : [];
+}
+
 const LONGEST_EXAMPLE = 400;
 
 /** What a circle of Ø 20 mm becomes when a sentence exchanges it for another outline. */
@@ -153,9 +167,15 @@ function newOutline(shape: unknown): string[] {
   );
   const made = offered.find(({ value }) => (value as { shape: unknown }).shape === shape);
   // A drawing of many points says nothing to a reader.
-  return made && JSON.stringify(made.value).length < LONGEST_EXAMPLE
-    ? [`In place of a circle of Ø 20 mm it is \`${JSON.stringify(made.value)}\` to begin with.`, '']
-    : [];
+  if (!made) return [];
+  const step = { ...circle, outline: made.value } as Step;
+  const tokens = sentenceOf(step, { recipe: { ...recipe, steps: [step] }, index: 0 });
+  const own = tokens.filter((token) => 'path' in token && token.path[0] === 'outline');
+  const example =
+    JSON.stringify(made.value).length < LONGEST_EXAMPLE
+      ? [`In place of a circle of Ø 20 mm it is \`${JSON.stringify(made.value)}\` to begin with.`]
+      : [];
+  return [...example, ...numbersOf(own), ''];
 }
 
 /** A row for a field, and rows for the fields inside it. */

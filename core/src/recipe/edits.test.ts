@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { block } from '../../test/block.ts';
 import { recipeWith, stepOf } from '../../test/evaluated.ts';
 import { label } from '../../test/recipes.ts';
 import {
@@ -109,4 +110,19 @@ describe('combined outlines', () => {
     const dropped = setField(recipe, 's1', ['outline', 'pieces', 1], undefined);
     expect(dropped).toMatchObject({ ok: true, recipe: { steps: [{ outline: { pieces: { length: 19 } } }] } });
   });
+});
+
+it('leave what stood on a step without a place of its own on the plate', () => {
+  const hole = stepOf('hole', 's3', 's2');
+  const recipe = recipeWith([block, stepOf('setDown', 's2', undefined), hole]);
+  const [, moved] = removeStep(recipe, 's2').steps;
+  expect(moved).toMatchObject({ id: 's3', placement: { on: { plate: true } } });
+});
+
+it('move no step that is not there, and none beyond the ends', () => {
+  const recipe = recipeWith([block, stepOf('hole', 's2', 's1')]);
+  expect(moveStep(recipe, 'gone', 1)).toBe(recipe);
+  expect(moveStep(recipe, 's1', -1)).toBe(recipe);
+  expect(moveStep(recipe, 's2', 1)).toBe(recipe);
+  expect(moveStep(recipe, 's1', 1).steps.map(({ id }) => id)).toEqual(['s2', 's1']);
 });

@@ -246,6 +246,9 @@ describe('outlines that cannot be', () => {
     const open = refused(drawn([[0, 0], [10, 0], [10, 10], [0, 3]], false)); // prettier-ignore
     expect(open.message).toContain('a gap of 3 mm');
     expect(open.at).toEqual([0, 1.5]);
+    const aslant = refused(drawn([[1, 2], [10, 0], [10, 10], [4, 6]], false)); // prettier-ignore
+    expect(aslant.message).toContain('a gap of 5 mm');
+    expect(aslant.at).toEqual([2.5, 4]);
   });
 
   it.each<[string, Resolved<OutlineSpec>, string]>([
