@@ -201,3 +201,36 @@ describe('laying on a small plate', () => {
     expect(beside.yMm - 5).toBeLessThan(6.5);
   });
 });
+
+describe('distances of small and odd shapes', () => {
+  const at = (region: Region, x: number, y: number) => moved(region, x, y);
+
+  it('are measured square to an edge that is just a millimetre long', () => {
+    expect(distanceBetween(box(1, 1), at(box(0.5, 0.5), 0, 1.75))).toBeCloseTo(1, 9);
+    expect(distanceBetween(at(box(0.5, 0.5), 0, 1.75), box(1, 1))).toBeCloseTo(1, 9);
+  });
+
+  it('are not taken for nothing where shapes are tiny', () => {
+    expect(distanceBetween(box(0.2, 0.2), at(box(0.2, 0.2), 0.3, 0))).toBeCloseTo(0.1, 9);
+    expect(distanceBetween(box(0.2, 0.2), at(box(0.2, 0.2), 0.3, 0.4))).toBeCloseTo(Math.hypot(0.1, 0.2), 9);
+  });
+
+  it('are right where a corner is there twice', () => {
+    const twice: Region = [[[0, 0], [4, 0], [4, 0], [4, 4], [0, 4]]]; // prettier-ignore
+    expect(distanceBetween(twice, at(box(2, 2), 6.5, -1.5))).toBeCloseTo(Math.hypot(1.5, 0.5), 9);
+  });
+
+  it('are nothing for bars that cross without a corner in each other', () => {
+    expect(distanceBetween(box(20, 1), box(1, 20))).toBe(0);
+  });
+});
+
+it('parts are too near from two hundredths of a millimetre on', () => {
+  const plate: Plate = { widthMm: 200, depthMm: 200, edgeMm: 5 };
+  const pair = (gapMm: number) =>
+    [{ id: 'a', xMm: 50 }, { id: 'b', xMm: 60 + gapMm }].map((each) => ({ ...each, footprint: box(10, 10), yMm: 50, turnDeg: 0 })); // prettier-ignore
+  const areTooNear = (gapMm: number) => conflictsOf(pair(gapMm), plate, 4).pairs.length > 0;
+  expect([3.97, 3.975, 3.985, 4, 5].map(areTooNear)).toEqual([true, true, false, false, false]);
+  const isOutside = (xMm: number) => conflictsOf([{ ...pair(0)[0], xMm }], plate, 4).outside.length > 0;
+  expect([9.97, 9.975, 9.985, 10, 190, 190.015, 190.025].map(isOutside)).toEqual([true, true, false, false, false, false, true]); // prettier-ignore
+});
