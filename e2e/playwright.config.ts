@@ -1,9 +1,16 @@
 import { defineConfig } from '@playwright/test';
 import { chromiumOptions } from '../ops/chromium.ts';
 
+/** Files that take long; they come first, so that short ones fill the gaps at the end. */
+const LONG = ['batches', 'bench', 'building', 'crashes', 'review', 'school'].map((name) => `${name}.spec.ts`);
+
 export default defineConfig({
   testDir: 'src',
   outputDir: '../test-results',
+  projects: [
+    { name: 'long', testMatch: LONG },
+    { name: 'short', testIgnore: LONG },
+  ],
   // Each file starts a Kelbrin of its own; with one more than cores, these have work while a file waits for a printer.
   workers: 3,
   // What takes long is measured elsewhere: these limits only end what hangs, also on a machine that is ten times slower.

@@ -6,6 +6,7 @@ import { readSolid, writeStl, writeThreeMf } from '@kelbrin/core/format';
 import { checks } from '@kelbrin/core/inspect';
 import { volumeOf } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
+import { boxMesh } from '../../core/test/meshes.ts';
 import { ball, invertedCone, plateWithHole } from '../../core/test/solids.ts';
 import { label } from '../../core/test/recipes.ts';
 import { kelbrin } from './kelbrin.ts';
@@ -206,6 +207,17 @@ it('slices in the way that is named, if the card allows it', async () => {
   const { code, err } = await sliced('--set', 'huge');
   expect(code).toBe(2);
   expect(err[0]).toContain('Choose everyday, trial or detail');
+});
+
+it('slices no part that is beside the plate or too thin to be laid, and says so', async () => {
+  for (const [name, size, words] of [
+    ['long', [230, 10, 5], 'the part is 230 × 10 × 5 mm and the printer has 220 × 200 × 180 mm'],
+    ['thin', [30, 20, 0.09], 'the part is 30 × 20 × 0.09 mm: nothing of it is thick enough'],
+  ] as const) {
+    await writeFile(at(`${name}.stl`), writeStl(boxMesh(size)));
+    const { code, err } = await run('slice', at(`${name}.stl`), '--out', at(`${name}.gcode`));
+    expect([code, err[0]]).toEqual([2, expect.stringContaining(words)]);
+  }
 });
 
 it('slices a part file in the middle of the plate', async () => {

@@ -1,8 +1,8 @@
 import { writeFile } from 'node:fs/promises';
 import { basename } from 'node:path';
-import { boundsOf, setDown } from '@kelbrin/core/mesh';
+import { boundsOf, setDown, sizeOf } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
-import { allowedSets, estimate, settingsFor, slice, writeGcode } from '@kelbrin/core/slice';
+import { allowedSets, estimate, settingsFor, slice, writeGcode, type Toolpath } from '@kelbrin/core/slice';
 import { readLimits, readPart } from './files.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
 import { say } from '@kelbrin/core/words';
@@ -36,6 +36,7 @@ export async function sliceCommand(request: SliceRequest, output: Output): Promi
   const settings = settingsFor(limits, set.id);
   const toolpath = slice((await nodeWorkshop()).kernel, mesh, settings);
   const { min, max } = boundsOf(mesh);
+  refuseUnprintable(request.file, sizeOf({ min, max }), limits.buildVolumeMm, toolpath);
   const offsetMm = [0, 1].map((axis) => limits.buildVolumeMm[axis] / 2 - (min[axis] + max[axis]) / 2);
   const gcode = writeGcode(toolpath, settings, {
     offsetMm: [offsetMm[0], offsetMm[1]],
@@ -52,4 +53,32 @@ export async function sliceCommand(request: SliceRequest, output: Output): Promi
     }),
   );
   return 0;
+}
+
+/** Throws {@link Unusable} for a part that would be printed beside the plate, or of which nothing would be printed. */
+function refuseUnprintable(
+  file: string,
+  sizeMm: readonly number[],
+  roomMm: readonly number[],
+  { layers }: Toolpath,
+): void {
+  const words = (of: readonly number[]) => of.map((mm) => Math.round(100 * mm) / 100).join(' × ');
+  if (sizeMm.some((mm, axis) => mm > roomMm[axis] + 0.005))
+    throw new Unusable(
+      say(
+        '{file}: the part is {size} mm and the printer has {room} mm: it would be printed beside the plate.',
+        {
+          file,
+          size: words(sizeMm),
+          room: words(roomMm),
+        },
+      ),
+    );
+  if (layers.every(({ paths }) => paths.every(({ role }) => role === 'skirt')))
+    throw new Unusable(
+      say('{file}: the part is {size} mm: nothing of it is thick enough to be printed.', {
+        file,
+        size: words(sizeMm),
+      }),
+    );
 }

@@ -12,6 +12,9 @@ export interface LaidPart extends Pose {
   readonly part: SlicedPart;
 }
 
+/** Layers whose heights differ by less are one, mm. */
+const SAME_HEIGHT_MM = 1e-4;
+
 /** Slices a part for a plate. Copies of a part are sliced once. */
 export function slicePart(kernel: Kernel, mesh: SolidMesh, settings: PrintSettings): SlicedPart {
   const { min, max } = boundsOf(mesh);
@@ -27,15 +30,21 @@ export function plateToolpath(parts: readonly LaidPart[], settings: PrintSetting
     const put = placer(placement);
     return part.layers.map((layer) => ({ ...layer, paths: layer.paths.map(put) }));
   });
-  const highest = placed.reduce((most, layers) => (layers.length > most.length ? layers : most), []);
-  const layers = highest.map((layer, index): Layer => {
-    const paths = inTurn(placed.map((each) => each[index]?.paths ?? []).filter(({ length }) => length > 0));
-    return paced(
-      { ...layer, paths: index === 0 ? [...skirt(paths, settings), ...paths] : paths },
-      index,
-      settings,
-    );
-  });
+  // The last layers of parts end at heights of their own, between those that all have in common.
+  const heights = new Map<number, { layer: Layer; parts: (readonly Path[])[] }>();
+  for (const layer of placed.flat()) {
+    const key = Math.round(layer.zMm / SAME_HEIGHT_MM);
+    const known = heights.get(key);
+    if (known) known.parts.push(layer.paths);
+    else heights.set(key, { layer, parts: [layer.paths] });
+  }
+  const layers = [...heights.values()]
+    .sort((a, b) => a.layer.zMm - b.layer.zMm)
+    .map(({ layer, parts: laid }, index): Layer => {
+      const paths = inTurn(laid.filter(({ length }) => length > 0));
+      const around = index === 0 ? skirt(paths, settings) : [];
+      return paced({ ...layer, paths: [...around, ...paths] }, index, settings);
+    });
   return { layers };
 }
 

@@ -10,7 +10,9 @@ import { posesOf } from './steps/repeat.ts';
 import {
   additionsOf,
   createStep,
+  fittedDiameter,
   onTop,
+  plainSentence,
   sentenceOf,
   setField,
   stepKinds,
@@ -217,4 +219,39 @@ it('a number too far from what a field takes is refused at that field', () => {
   ] as const)
     // prettier-ignore
     expect(setField(recipe, 's1', path, value)).toMatchObject({ ok: false, problem: { stepId: 's1', path } });
+});
+
+it('an object gets a hole as much larger as its fit and the shrinkage ask', () => {
+  const printer = { maxOverhangDeg: 45, shrinkagePercent: 2, fitAllowanceMm: { loose: 0.6, sliding: 0.35, snug: 0.2, press: 0.05 } }; // prettier-ignore
+  expect(fittedDiameter(8, 'sliding', printer)).toBeCloseTo(8.35 / 0.98, 9);
+  expect(fittedDiameter(8, 'press', { ...printer, shrinkagePercent: 0 })).toBeCloseTo(8.05, 9);
+});
+
+it('what lies flush with a face says so without a number, and how far in where it does not', () => {
+  const words = (step: Step) => {
+    const recipe = recipeWith([block, step]);
+    return plainSentence(sentenceOf(step, { recipe, index: 1 }));
+  };
+  const cut = (mm: number) =>
+    stepOf('extrude', 's2', 's1', { effect: 'cut', outline: square(8), placement: on('s1', { z: { relation: 'inFrom', edge: 'high', mm } }) }); // prettier-ignore
+  expect(words(cut(0))).toContain(', starting at its top, ');
+  expect(words(cut(1))).toMatch(/\b1 mm/);
+  expect(words(cut(2))).toMatch(/\b2 mm/);
+  const side = (mm: number) => stepOf('extrude', 's2', 's1', { outline: square(8), placement: on('s1', { x: fromLeft(mm) }) }); // prettier-ignore
+  expect(words(side(0))).toMatch(/\b0 mm in from the left/);
+});
+
+it('is five millimetres away where it was a share of the way before', () => {
+  const step = stepOf('extrude', 's2', 's1', { outline: square(8), placement: on('s1', { x: { relation: 'share', percent: 40 } }) }); // prettier-ignore
+  const recipe = recipeWith([block, step]);
+  const word = sentenceOf(step, { recipe, index: 1 }).find(
+    (token) => token.type === 'choice' && token.path.join() === 'placement,x',
+  );
+  const values = word?.type === 'choice' ? word.options.map(({ value }) => value as { mm?: number }) : [];
+  expect(values.flatMap(({ mm }) => mm ?? [])).toEqual([5, 5, 5, 5]);
+});
+
+it('what leans can be moved both ways', () => {
+  const moves = additionsOf(createStep('sweep', 's1', undefined)).map(({ path }) => path.join());
+  expect(moves).toEqual(expect.arrayContaining(['placement,x', 'placement,y']));
 });

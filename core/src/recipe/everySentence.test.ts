@@ -44,6 +44,8 @@ describe('whatever a sentence says', () => {
         if (token.type !== 'number') continue;
         demand(valueAt(standing.step, token.path) === token.value, standing, token.path);
         expect(token.label).not.toBe('');
+        if (typeof token.value === 'number')
+          demand(token.min <= token.value && token.value <= token.max, standing, token.path);
         // The same number in the same words is held once.
         const key = [standing.step.kind, ...token.path, token.label, token.min, token.max].join();
         if (held.has(key)) continue;
@@ -72,6 +74,8 @@ describe('whatever a sentence says', () => {
       );
       demand(new Set(fields).size === fields.length, standing, fields);
       for (const token of tokensOf(standing)) {
+        if (token.type === 'steps')
+          demand(Array.isArray(valueAt(standing.step, token.path)), standing, token.path);
         if (token.type === 'words' || token.type === 'face' || token.type === 'steps')
           demand(valueAt(standing.step, token.path) !== undefined, standing, token.path);
         if (token.type === 'words') expect(valueAt(standing.step, token.path)).toBe(token.value);

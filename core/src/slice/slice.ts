@@ -5,8 +5,9 @@ import { aroundPart } from './layers/aroundPart.ts';
 import { bridgesOver, type Bridges } from './layers/bridges.ts';
 import { fillLines } from './layers/fillLines.ts';
 import { infillLines, infillTurn } from './layers/infill.ts';
+import { layerHeights } from './layers/layerHeights.ts';
 import { filling } from './paths/lengths.ts';
-import { inOrderOfTravel } from './paths/order.ts';
+import { pieceByPiece } from './paths/order.ts';
 import { paced } from './motion/pace.ts';
 import type { PrintSettings } from './settings/printSettings.ts';
 import type { Layer, Path, Toolpath } from './paths/toolpath.ts';
@@ -68,18 +69,6 @@ export function* sliceInSteps(
   }
 }
 
-/** The layers that a part of the given height is made of; a last sliver of less than half a layer is left out. */
-function layerHeights(
-  heightMm: number,
-  { layerMm, firstLayerMm }: PrintSettings,
-): Pick<Layer, 'zMm' | 'thickMm'>[] {
-  const above = Math.max(0, Math.round((heightMm - firstLayerMm) / layerMm));
-  return Array.from({ length: above + 1 }, (_, i) => ({
-    zMm: firstLayerMm + i * layerMm,
-    thickMm: i === 0 ? firstLayerMm : layerMm,
-  }));
-}
-
 /**
  * Plans the paths of all layers. Most layers of most parts have the same section as the one below, so sections are
  * told apart first, and whatever follows from a section, or from the set of sections around a layer, is computed once.
@@ -108,21 +97,26 @@ class LayerPlan {
     });
   }
 
-  /** The lines of one layer in the order in which they are laid: what goes around, walls, then fill. */
+  /** The lines of one layer in the order in which they are laid: what goes around, then each piece, its walls first. */
   pathsOf(index: number): Path[] {
     const own = this.#areaOf[index];
     const around = index === 0 ? aroundPart(this.#areas[own], this.#settings) : [];
     const within = this.#once(`paths ${this.#surroundings(index)}`, () =>
-      withWays([...this.#walls(own).ordered, ...this.#fill(index)], this.#passable(own)),
+      withWays(
+        pieceByPiece(this.#walls(own).paths, this.#fill(index), this.#pieces(own)),
+        this.#passable(own),
+      ),
     );
     return [...around, ...within];
   }
 
-  #walls(own: number): Walls & { ordered: readonly Path[] } {
-    return this.#once(`walls ${own}`, () => {
-      const walls = wallsOf(this.#areas[own], this.#settings);
-      return { ...walls, ordered: inOrderOfTravel(walls.paths) };
-    });
+  #walls(own: number): Walls {
+    return this.#once(`walls ${own}`, () => wallsOf(this.#areas[own], this.#settings));
+  }
+
+  /** The pieces that a section falls into. */
+  #pieces(own: number): Region[] {
+    return this.#once(`pieces ${own}`, () => this.#areas[own].pieces().map((piece) => piece.outlines()));
   }
 
   /** What tells whether two layers have the same paths: their sections, those around them and how their fill is turned. */
@@ -147,7 +141,7 @@ class LayerPlan {
       const turn = infillTurn(infillDirections, index);
       paths.push(...infillLines(bare.and(covered).outlines(), this.#settings, turn));
     }
-    return inOrderOfTravel(paths);
+    return paths;
   }
 
   /** What spans the air between what the layer below holds. */

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fillLines } from '../layers/fillLines.ts';
-import { inOrderOfTravel } from './order.ts';
+import type { Outline, Point, Region } from '../../plane/index.ts';
+import { inOrderOfTravel, pieceByPiece } from './order.ts';
 import type { Path } from './toolpath.ts';
 
 const square = (size: number): [number, number][] => [
@@ -89,5 +90,42 @@ describe('the order of travel', () => {
       }, 0);
     expect(travel(inOrderOfTravel(rows))).toBe(9);
     expect(travel(rows)).toBeGreaterThan(180);
+  });
+});
+
+describe('the order of pieces', () => {
+  /** Pieces side by side, each with a wall around it and two lines that fill it. */
+  const pieces = [0, 30, 15].map((x): Outline[] => [square(4).map(([px, py]): Point => [px + x, py])]);
+  const at = (role: Path['role'], x: number, y: number): Path => ({
+    role,
+    closed: role === 'wall',
+    widthMm: 0.45,
+    points: [[x - 3, y], [x + 3, y], ...(role === 'wall' ? [[x, y + 3] as const] : [])],
+  });
+  const walls = [0, 30, 15].map((x) => at('wall', x, 0));
+  const fill = [15, 0, 30].flatMap((x) => [at('inside', x, 1), at('inside', x, -1)]);
+
+  it('finishes the walls and then the fill of a piece before it goes to the nearest one left', () => {
+    const ordered = pieceByPiece(walls, fill, pieces);
+    const places = ordered.map(({ role, points }) => [role, 15 * Math.round(points[0][0] / 15) + 0]);
+    expect(places).toEqual([0, 15, 30].flatMap((x) => [['wall', x], ['inside', x], ['inside', x]])); // prettier-ignore
+    expect(new Set(ordered.map(({ widthMm }) => widthMm)).size).toBe(1);
+    expect(ordered).toHaveLength(walls.length + fill.length);
+  });
+
+  it('knows a piece in the opening of another from that', () => {
+    const frame: Region = [square(20), square(10).toReversed()];
+    const paths = pieceByPiece(
+      [at('wall', 15, 15), at('wall', 0, 0)],
+      [at('inside', 0, 1), at('inside', 15, 14)],
+      [frame, [square(6)]],
+    );
+    expect(paths.map(({ points }) => points[0][0] > 8)).toEqual([true, true, false, false]);
+    expect(paths.map(({ role }) => role)).toEqual(['wall', 'inside', 'wall', 'inside']);
+  });
+
+  it('has nothing to order where there is nothing, and fill alone where there are no walls', () => {
+    expect(pieceByPiece([], [], pieces)).toEqual([]);
+    expect(pieceByPiece([], fill, pieces)).toHaveLength(fill.length);
   });
 });
