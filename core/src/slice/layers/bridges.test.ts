@@ -4,6 +4,7 @@ import type { Outline } from '../../plane/index.ts';
 import { Area, inScope, type Kernel } from '../../solid/index.ts';
 import { everydaySettings } from '../settings/printSettings.ts';
 import { lengthAlong } from '../paths/lengths.ts';
+import type { Path } from '../paths/toolpath.ts';
 import { bridgesOver } from './bridges.ts';
 
 let kernel: Kernel;
@@ -18,14 +19,18 @@ const box = (x0: number, y0: number, x1: number, y1: number): Outline => [
 
 /** The lines that are laid over what `below` leaves open, by direction in degrees and length in mm. */
 function lines(inside: Outline[], below: Outline[]): { deg: number; mm: number }[] {
+  return linesOf(inside, below).map((path) => {
+    const [[ax, ay], [bx, by]] = path.points;
+    const deg = (Math.atan2(by - ay, bx - ax) * 180) / Math.PI;
+    return { deg: Math.round((deg + 360) % 180), mm: lengthAlong(path) };
+  });
+}
+
+function linesOf(inside: Outline[], below: Outline[]): readonly Path[] {
   return inScope((scope) => {
     const area = (outlines: Outline[]) =>
       Area.kept(scope, new kernel.CrossSection(outlines as [number, number][][], 'NonZero'));
-    return bridgesOver(area(inside), area(below), everydaySettings).paths.map((path) => {
-      const [[ax, ay], [bx, by]] = path.points;
-      const deg = (Math.atan2(by - ay, bx - ax) * 180) / Math.PI;
-      return { deg: Math.round((deg + 360) % 180), mm: lengthAlong(path) };
-    });
+    return bridgesOver(area(inside), area(below), everydaySettings).paths;
   });
 }
 const longest = (all: { mm: number }[]) => Math.max(...all.map(({ mm }) => mm));
@@ -46,6 +51,15 @@ describe('a bridge', () => {
     expect(new Set(found.map(({ deg }) => deg))).toEqual(new Set([0]));
     expect(longest(found)).toBeLessThanOrEqual(gapMm + ON_SUPPORT + 0.01);
     expect(found.length).toBeGreaterThan(0.8 * (lengthMm / everydaySettings.lineWidthMm));
+  });
+
+  it.each([10, 10.2, 7.77, 3])('that is %f mm wide leaves no slot beside either side of it', (wideMm) => {
+    const found = linesOf([box(-5, 0.1, 17, 0.1 + wideMm)], [box(-5, 0.1, 0, 0.1 + wideMm), box(12, 0.1, 17, 0.1 + wideMm)]); // prettier-ignore
+    const rows = found.map(({ points }) => points[0][1] - 0.1).toSorted((a, b) => a - b);
+    const half = everydaySettings.lineWidthMm / 2;
+    expect(rows[0]).toBeLessThan(1.1 * half);
+    expect(wideMm - rows.at(-1)!).toBeLessThan(1.1 * half);
+    rows.slice(1).forEach((row, i) => expect(row - rows[i]).toBeLessThan(2.2 * half));
   });
 
   it('in a frame that holds it all around takes the shorter way', () => {

@@ -1,4 +1,4 @@
-import { isInside, type Region } from '../../plane/index.ts';
+import { extentOf, isInside, turned, type Region } from '../../plane/index.ts';
 import type { Area } from '../../solid/index.ts';
 import { fillLines } from './fillLines.ts';
 import { filling, lengthAlong } from '../paths/lengths.ts';
@@ -48,7 +48,7 @@ function bestAcross(span: Region, support: Region, lineWidthMm: number): Path[] 
   let bestHeld = LEAST_HELD;
   let bestLongestMm = Infinity;
   for (let angle = 0; angle < 180; angle += STEP_DEG) {
-    const lines = fillLines(span, angle, lineWidthMm, 'span');
+    const lines = across(span, angle, lineWidthMm);
     const lengths = lines.map(lengthAlong);
     const total = lengths.reduce((sum, mm) => sum + mm, 0);
     if (total === 0) continue;
@@ -63,6 +63,13 @@ function bestAcross(span: Region, support: Region, lineWidthMm: number): Path[] 
     }
   }
   return best;
+}
+
+/** Lines in a direction, evenly from one side of a region to the other, so that no slot is left beside what holds them. */
+function across(span: Region, angleDeg: number, lineWidthMm: number): Path[] {
+  const { low, high } = extentOf(turned(span, -angleDeg)).y;
+  const spacingMm = (high - low) / Math.max(1, Math.round((high - low) / lineWidthMm));
+  return fillLines(span, angleDeg, spacingMm, 'span', spacingMm, low + spacingMm / 2);
 }
 
 /** Whether a point lies in a region with openings. */

@@ -6,7 +6,8 @@ const SHORTEST_MM = 0.3;
 
 /**
  * Fills an area with parallel straight lines at an angle and a spacing, each clipped to the area by the even-odd rule.
- * Lines keep to a grid through the origin, so that those of one layer lie over those of the layer two below.
+ * Lines keep to a grid through the origin, so that those of one layer lie over those of the layer two below; or to one
+ * that is moved square to them by `phaseMm`.
  */
 export function fillLines(
   region: Region,
@@ -14,6 +15,7 @@ export function fillLines(
   spacingMm: number,
   role: Role,
   widthMm = spacingMm,
+  phaseMm = 0,
 ): Path[] {
   const angle = (angleDeg * Math.PI) / 180;
   const c = Math.cos(angle);
@@ -27,8 +29,8 @@ export function fillLines(
     for (const [bx, by] of outline) {
       const low = Math.min(ay, by);
       const high = Math.max(ay, by);
-      for (let row = Math.ceil(low / spacingMm); row * spacingMm < high; row++) {
-        const y = row * spacingMm;
+      for (let row = Math.ceil((low - phaseMm) / spacingMm); row * spacingMm + phaseMm < high; row++) {
+        const y = row * spacingMm + phaseMm;
         const x = ax + ((y - ay) / (by - ay)) * (bx - ax);
         const found = crossings.get(row);
         if (found) found.push(x);
@@ -41,7 +43,7 @@ export function fillLines(
   const paths: Path[] = [];
   for (const [row, xs] of crossings) {
     xs.sort((a, b) => a - b);
-    const y = row * spacingMm;
+    const y = row * spacingMm + phaseMm;
     for (let i = 0; i + 1 < xs.length; i += 2) {
       if (xs[i + 1] - xs[i] < SHORTEST_MM) continue;
       const ends = [xs[i], xs[i + 1]].map((x) => [x * c - y * s, x * s + y * c] as const);
