@@ -40,6 +40,27 @@ export function sectionAt(mesh: SolidMesh, zMm: number): SectionOutline[] {
   return outlines;
 }
 
+/**
+ * The outlines of a closed mesh in an upright plane through a place, seen so that a horizontal direction of the plane
+ * points to the right and z up: x is counted along the direction from the origin, y is z.
+ *
+ * @param along the direction, of length 1
+ */
+export function uprightSection(
+  { positions: p, triangles }: SolidMesh,
+  [x, y]: readonly [number, number],
+  [ux, uy]: readonly [number, number],
+): SectionOutline[] {
+  // The right-handed frame of the plane: along it, up, and out of it.
+  const turned = new Float32Array(p.length);
+  for (let i = 0; i < p.length; i += 3) {
+    turned[i] = p[i] * ux + p[i + 1] * uy;
+    turned[i + 1] = p[i + 2];
+    turned[i + 2] = (p[i] - x) * uy - (p[i + 1] - y) * ux;
+  }
+  return sectionAt({ positions: turned, triangles }, 0);
+}
+
 /** Without the points where an outline goes straight on: a wall's triangles share its plane. */
 function straightened({ points, faces }: SectionOutline): SectionOutline {
   const kept: SectionOutline = { points: [], faces: [] };

@@ -4,3 +4,4 @@ export * from './hull.ts';
 export * from './region.ts';
 export * from './stroke.ts';
 export * from './thickness.ts';
+export * from './largestCircle.ts';

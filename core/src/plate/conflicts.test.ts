@@ -215,6 +215,16 @@ describe('distances of small and odd shapes', () => {
     expect(distanceBetween(box(0.2, 0.2), at(box(0.2, 0.2), 0.3, 0.4))).toBeCloseTo(Math.hypot(0.1, 0.2), 9);
   });
 
+  it('are not taken for nothing where an edge points at another without reaching it', () => {
+    expect(distanceBetween(box(0.2, 0.2), at(box(0.2, 0.4), 0.3, 0))).toBeCloseTo(0.1, 9);
+    expect(distanceBetween(box(0.2, 0.4), at(box(0.2, 0.2), 0.3, 0))).toBeCloseTo(0.1, 9);
+  });
+
+  it('are nothing where one lies within the other', () => {
+    expect(distanceBetween(box(10, 10), at(box(2, 2), 1, 1))).toBe(0);
+    expect(distanceBetween(at(box(2, 2), 1, 1), box(10, 10))).toBe(0);
+  });
+
   it('are right where a corner is there twice', () => {
     const twice: Region = [[[0, 0], [4, 0], [4, 0], [4, 4], [0, 4]]]; // prettier-ignore
     expect(distanceBetween(twice, at(box(2, 2), 6.5, -1.5))).toBeCloseTo(Math.hypot(1.5, 0.5), 9);

@@ -29,7 +29,7 @@ export const bodies: Check<'bodies'> = {
   },
   notes: {
     measures:
-      'Pieces whose surfaces touch nowhere; and joints: necks of a section from one hollow of its outline to another, and sections narrower than what is above and below them.',
+      'Pieces whose surfaces touch nowhere; and joints: necks of a section from one hollow of its outline to another, where the upright plane through the neck holds no larger circle either; and sections narrower than something below and something above them.',
     limit: 'One body (more only warn where the brief allows them); `minWallMm` for joints.',
     blindSpots: 'A joint counts where both sides are on average at least 1.6 times as wide.',
   },

@@ -21,10 +21,18 @@ export interface ThinPlace {
   readonly at: Vec3;
   readonly faces: readonly number[];
   readonly isFloor?: true;
+  /** The direction from one side to the other, where these are upright. */
+  readonly along?: readonly [number, number];
 }
 
 /** A wall that leans or tapers is the same two layers lower if it is no wider than so many times. */
 const SAME_WALL = 1.5;
+
+/** What is thin for no more than so many layers is the step of a slope, and no wall. */
+const LASTING_LAYERS = 3;
+/** A wall is looked for again so many layers lower, or within its own section at this share of its height. */
+const LOWER_LAYERS = 2;
+const LOWER_SHARE = 0.45;
 
 /** What thin places are held against, and how thin a layer is. */
 interface Bounds {
@@ -34,13 +42,10 @@ interface Bounds {
 
 /** The walls, or the slits, of the sections of a part that come under a limit, near it, or are the thinnest there are. */
 export function thinIn(subject: Subject, what: 'walls' | 'slits', { limitMm, layerMm }: Bounds): ThinPlace[] {
-  const lasting = (section: LevelSection, walls: readonly ThinWall[], apartMm?: number) =>
+  const lasting = (section: LevelSection, walls: readonly ThinWall[]) =>
     walls
       .map((each) => placeOf(section, what, each))
-      .filter(
-        (place) =>
-          section.heightMm >= layerMm || goesDown(subject, section.zMm - 2 * layerMm, place, what, apartMm),
-      );
+      .filter((place) => goesDown(subject, section.zMm - lowerMm(section, layerMm), place, what));
   const close =
     what === 'walls'
       ? wallsNearLimit(subject, limitMm).flatMap(({ section, walls }) => lasting(section, walls))
@@ -49,7 +54,7 @@ export function thinIn(subject: Subject, what: 'walls' | 'slits', { limitMm, lay
         );
   if (close.length > 0) return close;
   return levelSections(subject).flatMap((section) =>
-    lasting(section, wallsIn(section, what, GLANCE_TO * limitMm, GLANCE_MM), GLANCE_MM),
+    lasting(section, wallsIn(section, what, GLANCE_TO * limitMm, GLANCE_MM)),
   );
 }
 
@@ -103,22 +108,54 @@ export function thinPlaces(
   };
 }
 
+/** How far below a section its walls have to be as thin, mm: less where the section is like all between two levels. */
+function lowerMm({ heightMm }: LevelSection, layerMm: number): number {
+  const isLasting = heightMm > LASTING_LAYERS * layerMm - layerMm / 10;
+  return Math.min(LOWER_LAYERS * layerMm, isLasting ? LOWER_SHARE * heightMm : Infinity);
+}
+
+/** A wall that leans is looked for so far beside where it stood, mm. */
+const SHIFTED_MM = 1;
+
 /**
- * Whether what is thin in a section is thin two layers lower as well. The top of a dome or of a rod that lies is narrow for
- * a moment, and no wall.
+ * Whether what is thin in a section is as thin two layers lower, seen along the line across it. The top of a dome, of a
+ * rod that lies or of a hill is narrow for a moment, and no wall.
  */
 function goesDown(
-  subject: Subject,
+  { mesh }: Subject,
   zMm: number,
-  { at, mm }: ThinPlace,
+  { at, mm, along }: ThinPlace,
   what: 'walls' | 'slits',
-  apartMm?: number,
 ): boolean {
-  const below = { zMm, outlines: sectionAt(subject.mesh, zMm) };
-  return wallsIn(below, what, SAME_WALL * mm, apartMm).some((wall) => {
-    const other = placeOf(below, what, wall);
-    return Math.hypot(other.at[0] - at[0], other.at[1] - at[1]) < SAME_PLACE_MM;
-  });
+  const crossed = crossingsAlong(sectionAt(mesh, zMm), at, along!);
+  // Between the first and the second crossing is material, and between the second and the third air.
+  for (let i = what === 'walls' ? 0 : 1; i + 1 < crossed.length; i += 2) {
+    const [from, to] = [crossed[i], crossed[i + 1]];
+    const isNear = from < SHIFTED_MM && to > -SHIFTED_MM;
+    if (isNear && to - from <= SAME_WALL * mm) return true;
+  }
+  return false;
+}
+
+/** How far along a line from a place the outlines of a section cross it, mm, in their order. */
+function crossingsAlong(
+  outlines: Outlined['outlines'],
+  [x, y]: Vec3,
+  [ux, uy]: readonly [number, number],
+): number[] {
+  const crossings: number[] = [];
+  for (const { points } of outlines) {
+    let [ax, ay] = points[points.length - 1];
+    for (const [bx, by] of points) {
+      const [a, b] = [(ax - x) * uy - (ay - y) * ux, (bx - x) * uy - (by - y) * ux];
+      if (a < 0 !== b < 0) {
+        const share = a / (a - b);
+        crossings.push((ax + share * (bx - ax) - x) * ux + (ay + share * (by - ay) - y) * uy);
+      }
+      [ax, ay] = [bx, by];
+    }
+  }
+  return crossings.sort((a, b) => a - b);
 }
 
 type Outlined = Pick<LevelSection, 'zMm' | 'outlines'>;
@@ -144,5 +181,6 @@ function placeOf(
   const faceOf = (edge: number) =>
     faces[what === 'slits' ? (2 * faces.length - 2 - edge) % faces.length : edge];
   const middle: Vec3 = [(at[0] + across[0]) / 2, (at[1] + across[1]) / 2, zMm];
-  return { mm: widthMm, at: middle, faces: [...new Set(edges.map(faceOf))] };
+  const along = [(across[0] - at[0]) / widthMm, (across[1] - at[1]) / widthMm] as const;
+  return { mm: widthMm, at: middle, along, faces: [...new Set(edges.map(faceOf))] };
 }

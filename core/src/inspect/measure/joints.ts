@@ -1,5 +1,11 @@
-import type { Vec3 } from '../../mesh/index.ts';
-import { signedAreaOf, type Outline, type Point, type ThinWall } from '../../plane/index.ts';
+import { uprightSection, type Vec3 } from '../../mesh/index.ts';
+import {
+  largestCircleAround,
+  signedAreaOf,
+  type Outline,
+  type Point,
+  type ThinWall,
+} from '../../plane/index.ts';
 import { wallsNearLimit } from './wallsNearLimit.ts';
 import { slicesOf, type Slice } from './risers.ts';
 import type { Subject } from './subject.ts';
@@ -11,6 +17,11 @@ export interface Joint {
   readonly faces: readonly number[];
 }
 
+/** A narrow place of a section, and the direction across it. */
+interface Neck extends Joint {
+  readonly along: Point;
+}
+
 /** Both sides of a joint are lumps if on average they are so many times as wide as it is. */
 const LUMP = 1.6;
 /** A place lies on an outline if it is no further away, mm. */
@@ -18,48 +29,96 @@ const ON_MM = 1e-3;
 /** A corner is hollow if the outline turns by more than this there; the sine of it. */
 const HOLLOW = Math.sin((20 * Math.PI) / 180);
 
+/** So many necks of sections are looked at in space; more of them are all over a rough surface. */
+const MOST_CUTS = 40;
+
 /**
  * The joints between lumps of one body that are narrower than asked for, the narrowest first: necks of a section, from
  * one hollow of its outline to another or across a wall of it, and sections that are narrower than what is above and
- * below them.
+ * below them. A neck of a section is a joint only if it is one in space: what the upright plane through it cuts there is
+ * nowhere thicker than asked for. Through the saddle of a hill it cuts all that lies under it.
  */
 export function jointsOf(subject: Subject, upToMm: number): Joint[] {
   const slices = slicesOf(subject);
-  const necks = wallsNearLimit(subject, upToMm).flatMap(({ section, walls }) =>
-    walls.flatMap((wall) => {
-      const { points, faces } = section.outlines[wall.outline];
-      const chord = wall.widthMm < upToMm ? chordAcross(points, wall) : undefined;
-      return chord ? narrowest({ outline: points, faces, zMm: section.zMm }, [chord]) : [];
-    }),
-  );
-  return [
-    ...necks,
-    ...slices.flatMap((slice) => [
-      ...narrowest(slice, hollowPairs(slice.outline, upToMm)),
-      ...between(slice, upToMm),
-    ]),
+  const necks = [
+    ...wallsNearLimit(subject, upToMm).flatMap(({ section, walls }) =>
+      walls.flatMap((wall) => {
+        const { points, faces } = section.outlines[wall.outline];
+        const chord = wall.widthMm < upToMm ? chordAcross(points, wall) : undefined;
+        return chord ? narrowest({ outline: points, faces, zMm: section.zMm }, [chord]) : [];
+      }),
+    ),
+    ...slices.flatMap((slice) => narrowest(slice, hollowPairs(slice.outline, upToMm))),
   ].sort((a, b) => a.mm - b.mm);
+  const found = necks.slice(0, MOST_CUTS).flatMap((neck): Joint[] => {
+    const mm = thicknessThrough(subject, neck);
+    return mm < upToMm ? [{ ...neck, mm }] : [];
+  });
+  return [...found, ...waists(slices, upToMm)].sort((a, b) => a.mm - b.mm);
 }
 
-/** A section that is narrower than one below and one above. */
-function between({ widthMm, below, above, outline, faces, zMm }: Slice, upToMm: number): Joint[] {
-  const isLump = (slices: readonly Slice[]) => slices.some((other) => other.widthMm > LUMP * widthMm);
-  if (widthMm >= upToMm || !isLump(below) || !isLump(above)) return [];
-  return [{ mm: widthMm, at: [...outline[0], zMm], faces: [...new Set(faces)] }];
+/** The plane through a neck may be that of a face at its end; it is cut so far on both sides of it, mm. */
+const BESIDE_MM = 0.05;
+
+/**
+ * How thick a part is at most where an upright plane through a neck of a section cuts it there, mm: the less of both sides
+ * of the neck. As wide as the section is there, where both planes miss the part.
+ */
+function thicknessThrough({ mesh }: Subject, { at: [x, y, z], along, mm }: Neck): number {
+  const thick = [-BESIDE_MM, BESIDE_MM].flatMap((by) => {
+    const [px, py] = [x - by * along[1], y + by * along[0]];
+    const region = uprightSection(mesh, [px, py], along).map(({ points }): Outline => points);
+    return largestCircleAround([px * along[0] + py * along[1], z], region) || [];
+  });
+  return thick.length > 0 ? Math.min(...thick) : mm;
+}
+
+/** Sections that are narrower than something below and something above, which hang together by them. */
+function waists(slices: readonly Slice[], upToMm: number): Joint[] {
+  const widestBelow = widestOn('below');
+  const widestAbove = widestOn('above');
+  return slices.flatMap((slice): Joint[] => {
+    const { widthMm, outline, faces, zMm, extent } = slice;
+    const isWaist = widthMm < upToMm && Math.min(widestBelow(slice), widestAbove(slice)) > LUMP * widthMm;
+    const at: Vec3 = [(extent.x.low + extent.x.high) / 2, (extent.y.low + extent.y.high) / 2, zMm];
+    return isWaist && outline.length > 0 ? [{ mm: widthMm, at, faces: [...new Set(faces)] }] : [];
+  });
+}
+
+/** Tells how wide a part gets on one side of a slice, however gradually. */
+function widestOn(side: 'below' | 'above'): (slice: Slice) => number {
+  const known = new Map<Slice, number>();
+  return function widest(slice): number {
+    let most = known.get(slice);
+    if (most === undefined) {
+      most = Math.max(0, ...slice[side].map((next) => Math.max(next.widthMm, widest(next))));
+      known.set(slice, most);
+    }
+    return most;
+  };
 }
 
 /** The narrowest of several chords that has a lump on both its sides. */
 function narrowest(
   { outline, faces, zMm }: Pick<Slice, 'outline' | 'faces' | 'zMm'>,
   chords: readonly Chord[],
-): Joint[] {
+): Neck[] {
   for (const { mm, from, to } of [...chords].sort((a, b) => a.mm - b.mm)) {
     const [one, other] = parted(outline, from, to);
     if (meanWidth(one) < LUMP * mm || meanWidth(other) < LUMP * mm) continue;
     const [a, b] = [outline[from], outline[to]];
     const near = [from, to].map((corner) => faces[corner]);
     // One neck is one joint; the next best chord of it is the same.
-    return [{ mm, at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, zMm], faces: [...new Set(near)] }];
+    const apart = Math.hypot(b[0] - a[0], b[1] - a[1]);
+    if (apart === 0) continue;
+    return [
+      {
+        mm,
+        at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, zMm],
+        along: [(b[0] - a[0]) / apart, (b[1] - a[1]) / apart],
+        faces: [...new Set(near)],
+      },
+    ];
   }
   return [];
 }
