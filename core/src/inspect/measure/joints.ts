@@ -68,7 +68,8 @@ function thicknessThrough({ mesh }: Subject, { at: [x, y, z], along, mm }: Neck)
   const thick = [-BESIDE_MM, BESIDE_MM].flatMap((by) => {
     const [px, py] = [x - by * along[1], y + by * along[0]];
     const region = uprightSection(mesh, [px, py], along).map(({ points }): Outline => points);
-    return largestCircleAround([px * along[0] + py * along[1], z], region) || [];
+    const across = largestCircleAround([px * along[0] + py * along[1], z], region);
+    return across > 0 ? [across] : [];
   });
   return thick.length > 0 ? Math.min(...thick) : mm;
 }
