@@ -10,6 +10,7 @@ import {
   postWithShelf,
 } from '../../test/solids.ts';
 import { boxMesh } from '../../test/meshes.ts';
+import { subdivided } from '../../test/wildMeshes.ts';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import type { SolidMesh } from '../mesh/index.ts';
 import type { Kernel } from '../solid/index.ts';
@@ -41,9 +42,14 @@ describe('hole', () => {
     expect(findings[0].hole!.depthMm).toBeCloseTo(30, 2);
   });
 
-  it.each([8, 12, 16, 24, 100, 200])('measures holes of %i sides alike', (segments) => {
-    expect(check('hole', plateWithHole(kernel, 4, 6, segments)).measured).toBeCloseTo(4, 2);
-  });
+  it.each([8, 12, 16, 24, 100, 200, 241, 500, 1500])(
+    'measures holes of %i sides alike, also with each triangle cut in four',
+    (segments) => {
+      const plate = plateWithHole(kernel, 4, 6, segments);
+      expect(check('hole', plate).measured).toBeCloseTo(4, 2);
+      if (segments < 300) expect(check('hole', subdivided(plate)).measured).toBeCloseTo(4, 2);
+    },
+  );
 
   it('measures a hole at a slant', () => {
     const slanted = madeWith(kernel, ({ Manifold }) =>

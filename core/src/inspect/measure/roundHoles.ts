@@ -19,8 +19,12 @@ export interface RoundHole {
 
 /** Facets of one round wall bend by less than this from one to the next: a circle of at least eight sides. */
 const LARGEST_BEND = Math.cos((50 * Math.PI) / 180);
-/** Bends below this count as level, whichever way they go, since rounding decides it. */
+/** Bends below this count as level one by one, whichever way they go, since rounding decides it. */
 const LEVEL_BEND = Math.cos((1.5 * Math.PI) / 180);
+/** Level bends that add up to this, in radians times the length of their edges, are a hollow of very many sides. */
+const HOLLOW_RAD_MM = 1;
+/** A corner between facets that turn by less than this lies within a side, and not on the circle, cosine. */
+const WITHIN_SIDE = Math.cos((0.2 * Math.PI) / 180);
 /** How far a wall's normals may stray from square to its axis: coarsely when the axis is first guessed, then finely. */
 const SQUARE_COARSE = Math.sin((6 * Math.PI) / 180);
 const SQUARE_FINE = Math.sin((1.5 * Math.PI) / 180);
@@ -60,6 +64,27 @@ function hollows({ mesh, faces, topology }: Subject): number[][] {
   const { normals: n, areas } = faces;
   const count = areas.length;
 
+  /** How far the far corner of the neighbour at an edge rises over a facet's plane: above nothing where it is hollow. */
+  const riseAt = (face: number, k: number, other: number): number => {
+    const from = 3 * t[3 * face + k];
+    const tip = 3 * t[3 * other + tipCorner(t, face, k, other)];
+    return (
+      n[3 * face] * (p[tip] - p[from]) +
+      n[3 * face + 1] * (p[tip + 1] - p[from + 1]) +
+      n[3 * face + 2] * (p[tip + 2] - p[from + 2])
+    );
+  };
+
+  /** The bend at an edge in radians times its length in mm, above nothing where it is hollow; each edge is told by one facet. */
+  const bendRadMm = (face: number, k: number): number => {
+    const other = topology.neighbours[3 * face + k];
+    if (other < face || areas[face] === 0 || areas[other] === 0) return 0;
+    const [a, b] = [3 * t[3 * face + k], 3 * t[3 * face + ((k + 1) % 3)]];
+    const length = Math.hypot(p[a] - p[b], p[a + 1] - p[b + 1], p[a + 2] - p[b + 2]);
+    // The rise over the height of the neighbour's triangle is the sine of the bend.
+    return (riseAt(face, k, other) * length ** 2) / (2 * areas[other]);
+  };
+
   /** 1 where an edge bends inwards, 0 where it is level, −1 where it bends outwards or too sharply to belong. */
   const bend = (face: number, k: number): number => {
     const other = topology.neighbours[3 * face + k];
@@ -70,14 +95,7 @@ function hollows({ mesh, faces, topology }: Subject): number[][] {
     const cosine = n[a] * n[b] + n[a + 1] * n[b + 1] + n[a + 2] * n[b + 2];
     if (cosine > LEVEL_BEND) return 0;
     if (cosine < LARGEST_BEND) return -1;
-    // The neighbour rises above this facet's plane where the surface is hollow.
-    const from = 3 * t[a + k];
-    const tip = 3 * t[b + tipCorner(t, face, k, other)];
-    const rise =
-      n[a] * (p[tip] - p[from]) +
-      n[a + 1] * (p[tip + 1] - p[from + 1]) +
-      n[a + 2] * (p[tip + 2] - p[from + 2]);
-    return rise > 0 ? 1 : -1;
+    return riseAt(face, k, other) > 0 ? 1 : -1;
   };
 
   const seen = new Uint8Array(count);
@@ -87,18 +105,20 @@ function hollows({ mesh, faces, topology }: Subject): number[][] {
     seen[seed] = 1;
     const set = [seed];
     let isHollow = false;
+    let levelRadMm = 0;
     for (let i = 0; i < set.length; i++) {
       for (let k = 0; k < 3; k++) {
         const way = bend(set[i], k);
         if (way < 0) continue;
         if (way > 0) isHollow = true;
+        else levelRadMm += bendRadMm(set[i], k);
         const other = topology.neighbours[3 * set[i] + k];
         if (seen[other]) continue;
         seen[other] = 1;
         set.push(other);
       }
     }
-    if (isHollow && set.length >= 8) found.push(set);
+    if ((isHollow || levelRadMm > HOLLOW_RAD_MM) && set.length >= 8) found.push(set);
   }
   return found;
 }
@@ -133,12 +153,15 @@ function roundHole(
 
   const vertices = [...new Set(wall.flatMap((f) => [t[3 * f], t[3 * f + 1], t[3 * f + 2]]))];
   const flat = vertices.map((vertex): [number, number] => [dot(vertex, u), dot(vertex, v)]);
-  const circle = fitCircle(flat);
+  const isBetweenSides = cornersBetweenSides(subject, wall);
+  const onCircle = flat.filter((_, i) => isBetweenSides.has(vertices[i]));
+  const circle = fitCircle(onCircle.length >= 8 ? onCircle : flat);
   if (!circle) return undefined;
   const { middle, radius } = circle;
   const slack = Math.max(ROUND_MM, ROUND_SHARE * radius);
-  if (flat.some(([x, y]) => Math.abs(Math.hypot(x - middle[0], y - middle[1]) - radius) > slack))
-    return undefined;
+  const isOff = ([x, y]: [number, number]) =>
+    Math.abs(Math.hypot(x - middle[0], y - middle[1]) - radius) > slack;
+  if ((onCircle.length >= 8 ? onCircle : flat).some(isOff)) return undefined;
 
   const angleOf = new Map(
     vertices.map((vertex, i) => [vertex, Math.atan2(flat[i][1] - middle[1], flat[i][0] - middle[0])]),
@@ -161,6 +184,28 @@ function roundHole(
   ) as unknown as Vec3;
   const through = [axis, opposite(axis)].every((way) => !subject.tree.firstHit(beside, way, [0, reach]));
   return { diameterMm: 2 * radius, depthMm: high - low, axis, middle: point(half), through, triangles: wall };
+}
+
+/** The corners at which sides of a wall meet. Where a side is cut up into several triangles, it has corners of its own as well. */
+function cornersBetweenSides(
+  { mesh: { triangles: t }, faces: { normals: n } }: Subject,
+  wall: readonly number[],
+): Set<number> {
+  const first = new Map<number, number>();
+  const between = new Set<number>();
+  for (const face of wall) {
+    for (let k = 0; k < 3; k++) {
+      const vertex = t[3 * face + k];
+      const other = first.get(vertex);
+      if (other === undefined) first.set(vertex, face);
+      else if (
+        n[3 * face] * n[3 * other] + n[3 * face + 1] * n[3 * other + 1] + n[3 * face + 2] * n[3 * other + 2] <
+        WITHIN_SIDE
+      )
+        between.add(vertex);
+    }
+  }
+  return between;
 }
 
 /** Over how many of 360 degrees the facets, given by the angles of their corners in radians, go around. */
