@@ -51,6 +51,16 @@ describe('hole', () => {
     },
   );
 
+  it('takes no narrow slot for a hole as wide as it is long', () => {
+    const slot = madeWith(kernel, ({ Manifold, CrossSection }) => {
+      const end = CrossSection.circle(0.15, 24);
+      const outline = CrossSection.hull([end.translate([-7.85, 0]), end.translate([7.85, 0])]);
+      return Manifold.cube([40, 30, 6], true).subtract(outline.extrude(8).translate([0, 0, -4]));
+    });
+    expect(check('hole', slot).findings).toEqual([]);
+    expect(check('gap', slot)).toMatchObject({ verdict: 'fail', measured: expect.closeTo(0.3, 2) as number });
+  });
+
   it('measures a hole at a slant', () => {
     const slanted = madeWith(kernel, ({ Manifold }) =>
       Manifold.cube([40, 30, 20], true).subtract(

@@ -2,7 +2,7 @@ import { onlyFaces, volumeOf } from '../../mesh/index.ts';
 import { formatMeasured, formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
-import { jointsOf } from '../measure/joints.ts';
+import { jointsOf, SAME_PLACE_MM } from '../measure/joints.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
 import { figured } from '../result/figured.ts';
 import { judge, worst } from '../result/verdict.ts';
@@ -77,9 +77,6 @@ export const bodies: Check<'bodies'> = {
     );
   },
 };
-
-/** Joints that are told of once for each place, whatever the height. */
-const SAME_PLACE_MM = 3;
 
 function thinJoints(subject: Subject, minWallMm: number): Finding[] {
   const findings: Finding[] = [];

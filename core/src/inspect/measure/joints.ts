@@ -29,6 +29,8 @@ const ON_MM = 1e-3;
 /** A corner is hollow if the outline turns by more than this there; the sine of it. */
 const HOLLOW = Math.sin((20 * Math.PI) / 180);
 
+/** Joints nearer to each other as seen from above are one, mm. */
+export const SAME_PLACE_MM = 3;
 /** So many necks of sections are looked at in space; more of them are all over a rough surface. */
 const MOST_CUTS = 40;
 
@@ -50,10 +52,15 @@ export function jointsOf(subject: Subject, upToMm: number): Joint[] {
     ),
     ...slices.flatMap((slice) => narrowest(slice, hollowPairs(slice.outline, upToMm))),
   ].sort((a, b) => a.mm - b.mm);
-  const found = necks.slice(0, MOST_CUTS).flatMap((neck): Joint[] => {
+  const found: Joint[] = [];
+  let cuts = 0;
+  for (const neck of necks) {
+    // The next sections show the same joint again.
+    if (found.some(({ at }) => Math.hypot(at[0] - neck.at[0], at[1] - neck.at[1]) < SAME_PLACE_MM)) continue;
+    if (cuts++ === MOST_CUTS) break;
     const mm = thicknessThrough(subject, neck);
-    return mm < upToMm ? [{ ...neck, mm }] : [];
-  });
+    if (mm < upToMm) found.push({ ...neck, mm });
+  }
   return [...found, ...waists(slices, upToMm)].sort((a, b) => a.mm - b.mm);
 }
 

@@ -32,6 +32,8 @@ const SQUARE_FINE = Math.sin((1.5 * Math.PI) / 180);
 const WRAP_DEG = 340;
 /** How far corners of the wall may lie off its circle, as a share of the radius, and at least this much in mm. */
 const ROUND_SHARE = 0.015;
+/** The sides of a circle of eight come no nearer to its middle than this share of the radius, but for rounding. */
+const LEAST_SAG = 0.98 * Math.cos(Math.PI / 8);
 const ROUND_MM = 0.02;
 
 /**
@@ -162,6 +164,14 @@ function roundHole(
   const isOff = ([x, y]: [number, number]) =>
     Math.abs(Math.hypot(x - middle[0], y - middle[1]) - radius) > slack;
   if ((onCircle.length >= 8 ? onCircle : flat).some(isOff)) return undefined;
+
+  // Long sides through the middle, as those of a narrow slot, have their corners on a circle as well.
+  const placeOf = new Map(vertices.map((vertex, i) => [vertex, flat[i]]));
+  const isRoundAt = (face: number, k: number) => {
+    const [a, b] = [placeOf.get(t[3 * face + k])!, placeOf.get(t[3 * face + ((k + 1) % 3)])!];
+    return Math.hypot((a[0] + b[0]) / 2 - middle[0], (a[1] + b[1]) / 2 - middle[1]) > LEAST_SAG * radius;
+  };
+  if (!wall.every((face) => [0, 1, 2].every((k) => isRoundAt(face, k)))) return undefined;
 
   const angleOf = new Map(
     vertices.map((vertex, i) => [vertex, Math.atan2(flat[i][1] - middle[1], flat[i][0] - middle[0])]),
