@@ -1,12 +1,12 @@
 import { writeFile } from 'node:fs/promises';
 import { basename } from 'node:path';
-import { nodeWorkshop } from '@kelbrin/core/node';
 import { parseRecipe } from '@kelbrin/core/recipe';
 import { writeStl, writeThreeMf } from '@kelbrin/core/format';
 import { evaluate } from '@kelbrin/core/solid';
 import { readJson } from './files.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
 import { say } from '@kelbrin/core/words';
+import { workshop } from './workshop.ts';
 
 /** Builds the part of a recipe file and writes it as 3MF or STL, by the ending of the output's name. */
 export async function buildCommand(recipePath: string, outPath: string, output: Output): Promise<ExitCode> {
@@ -14,7 +14,7 @@ export async function buildCommand(recipePath: string, outPath: string, output: 
   if (!ending) throw new Unusable(say('{outPath}: the name must end in .3mf or .stl.', { outPath }));
   const parsed = parseRecipe(await readJson(recipePath));
   if (!parsed.ok) throw new Unusable(`${recipePath}: ${parsed.problem.message}`);
-  const built = evaluate(parsed.recipe, await nodeWorkshop());
+  const built = evaluate(parsed.recipe, await workshop());
   if (!built.ok) throw new Unusable(`${recipePath}: ${built.problem.message}`);
   if (built.mesh.triangles.length === 0)
     throw new Unusable(say('{recipePath}: the recipe makes nothing yet.', { recipePath }));

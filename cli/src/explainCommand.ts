@@ -52,10 +52,10 @@ export async function explainCommand(request: ExplainRequest, output: Output): P
     output.out(`${name} (${ms.toFixed(1)} ms)`);
     output.out(JSON.stringify(shortened(value), undefined, 2).replace(/^/gm, '  '));
   }
-  const measured =
-    result.measured === null ? (result.reason ?? '–') : measuredWords(result.measured, result.unit);
   const sign = result.rule === 'atLeast' ? '≥' : '≤';
-  output.out(`${id}: ${result.verdict}, ${measured}, ${sign} ${measuredWords(result.limit, result.unit)}`);
+  const measured = result.measured === null ? '–' : measuredWords(result.measured, result.unit);
+  const words = result.reason ?? `${measured}, ${sign} ${measuredWords(result.limit, result.unit)}`;
+  output.out(`${id}: ${result.verdict}, ${words}`);
   for (const { verdict, message } of result.findings) output.out(`  ${verdict}: ${message}`);
   for (const [i, drawing] of drawings.slice(0, DRAWN).entries())
     output.out(await written(request, id, i, drawing));

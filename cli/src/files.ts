@@ -7,9 +7,9 @@ import {
   type LimitsCard,
 } from '@kelbrin/core/inspect';
 import { FormatError, readPart as readPartOf, type ReadSolid } from '@kelbrin/core/format';
-import { nodeWorkshop } from '@kelbrin/core/node';
 import { Unusable } from './outcome.ts';
 import { say } from '@kelbrin/core/words';
+import { workshop } from './workshop.ts';
 
 /** The bytes of a file; throws {@link Unusable} when it cannot be read. */
 export async function readBytes(path: string): Promise<Uint8Array> {
@@ -34,7 +34,7 @@ export async function readJson(path: string): Promise<unknown> {
 export async function readPart(path: string): Promise<ReadSolid> {
   const bytes = await readBytes(path);
   try {
-    return readPartOf((await nodeWorkshop()).kernel, bytes);
+    return readPartOf((await workshop()).kernel, bytes);
   } catch (error) {
     if (error instanceof FormatError) throw new Unusable(`${path}: ${error.message}.`, { cause: error });
     throw error;

@@ -134,9 +134,10 @@ function report(file: string, { verdict, part, checks }: Inspection): string {
 }
 
 function checkLines({ id, verdict, measured, reason, limit, unit, rule, findings }: CheckResult): string[] {
-  const value = measured === null ? (reason ?? 'none') : `${measured} ${unit}`;
   const bound = `${rule === 'atLeast' ? say('at least') : say('at most')} ${limit} ${unit}`;
-  const head = `  ${verdict.padEnd(4)}  ${id.padEnd(9)} ${value} (${bound})`;
+  // The limit is that of the figure, and not of what decides in its place.
+  const words = reason ?? `${measured === null ? 'none' : `${measured} ${unit}`} (${bound})`;
+  const head = `  ${verdict.padEnd(4)}  ${id.padEnd(9)} ${words}`;
   return [
     head,
     ...findings.map(({ message, at }) => say('          {message} At {at}.', { message, at: at.join(', ') })),

@@ -7,7 +7,7 @@ import { checks } from '@kelbrin/core/inspect';
 import { volumeOf } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { boxMesh } from '../../core/test/meshes.ts';
-import { ball, invertedCone, plateWithHole } from '../../core/test/solids.ts';
+import { ball, invertedCone, madeWith, plateWithHole } from '../../core/test/solids.ts';
 import { label } from '../../core/test/recipes.ts';
 import { kelbrin } from './kelbrin.ts';
 
@@ -207,6 +207,16 @@ it('slices in the way that is named, if the card allows it', async () => {
   const { code, err } = await sliced('--set', 'huge');
   expect(code).toBe(2);
   expect(err[0]).toContain('Choose everyday, trial or detail');
+});
+
+it('says what decides in place of a figure, without the limit of that', async () => {
+  const { kernel } = await nodeWorkshop();
+  const part = madeWith(kernel, ({ Manifold }) =>
+    Manifold.cube([20, 20, 5]).subtract(Manifold.cylinder(9, 2, 2, 64).translate([2.4, 10, -1])),
+  );
+  await writeFile(at('edge.stl'), writeStl(part));
+  const { out } = await run('inspect', at('edge.stl'));
+  expect(out.join('\n')).toMatch(/fail {2}hole {5,6}0\.4 mm of wall\n/);
 });
 
 it('slices no part that is beside the plate or too thin to be laid, and says so', async () => {

@@ -1,9 +1,9 @@
 import { failingFindings, remediesFor, Trials, type Remedy } from '@kelbrin/core/advise';
-import { nodeWorkshop } from '@kelbrin/core/node';
 import { parseRecipe } from '@kelbrin/core/recipe';
 import { readBriefRules, readJson, readLimits } from './files.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
 import { say } from '@kelbrin/core/words';
+import { workshop } from './workshop.ts';
 
 /** Lists, for everything that fails in a recipe's part, the changes that mend it; exit 1 if something has none. */
 export async function remediesCommand(
@@ -19,7 +19,7 @@ export async function remediesCommand(
   if (!parsed.ok) throw new Unusable(`${request.recipe}: ${parsed.problem.message}`);
   const limits = await readLimits(request.limits);
   const brief = await readBriefRules(request.brief);
-  const trials = new Trials({ workshop: await nodeWorkshop(), limits, brief });
+  const trials = new Trials({ workshop: await workshop(), limits, brief });
   try {
     const { recipe } = parsed;
     const now = trials.tried(recipe);

@@ -1,11 +1,11 @@
 import { writeFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { boundsOf, setDown, sizeOf } from '@kelbrin/core/mesh';
-import { nodeWorkshop } from '@kelbrin/core/node';
 import { allowedSets, estimate, settingsFor, slice, writeGcode, type Toolpath } from '@kelbrin/core/slice';
 import { readLimits, readPart } from './files.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
 import { say } from '@kelbrin/core/words';
+import { workshop } from './workshop.ts';
 
 /** What is sliced, where the G-code goes, and how it is printed. */
 export interface SliceRequest {
@@ -34,7 +34,7 @@ export async function sliceCommand(request: SliceRequest, output: Output): Promi
   }
   const mesh = setDown((await readPart(request.file)).mesh);
   const settings = settingsFor(limits, set.id);
-  const toolpath = slice((await nodeWorkshop()).kernel, mesh, settings);
+  const toolpath = slice((await workshop()).kernel, mesh, settings);
   const { min, max } = boundsOf(mesh);
   refuseUnprintable(request.file, sizeOf({ min, max }), limits.buildVolumeMm, toolpath);
   const offsetMm = [0, 1].map((axis) => limits.buildVolumeMm[axis] / 2 - (min[axis] + max[axis]) / 2);
