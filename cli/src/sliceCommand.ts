@@ -34,9 +34,11 @@ export async function sliceCommand(request: SliceRequest, output: Output): Promi
   }
   const mesh = setDown((await readPart(request.file)).mesh);
   const settings = settingsFor(limits, set.id);
-  const toolpath = slice((await workshop()).kernel, mesh, settings);
   const { min, max } = boundsOf(mesh);
-  refuseUnprintable(request.file, sizeOf({ min, max }), limits.buildVolumeMm, toolpath);
+  const sizeMm = sizeOf({ min, max });
+  refuseTooLarge(request.file, sizeMm, limits.buildVolumeMm);
+  const toolpath = slice((await workshop()).kernel, mesh, settings);
+  refuseNothing(request.file, sizeMm, toolpath);
   const offsetMm = [0, 1].map((axis) => limits.buildVolumeMm[axis] / 2 - (min[axis] + max[axis]) / 2);
   const gcode = writeGcode(toolpath, settings, {
     offsetMm: [offsetMm[0], offsetMm[1]],
@@ -55,30 +57,30 @@ export async function sliceCommand(request: SliceRequest, output: Output): Promi
   return 0;
 }
 
-/** Throws {@link Unusable} for a part that would be printed beside the plate, or of which nothing would be printed. */
-function refuseUnprintable(
-  file: string,
-  sizeMm: readonly number[],
-  roomMm: readonly number[],
-  { layers }: Toolpath,
-): void {
-  const words = (of: readonly number[]) => of.map((mm) => Math.round(100 * mm) / 100).join(' × ');
+const inMm = (of: readonly number[]) => of.map((mm) => Math.round(100 * mm) / 100).join(' × ');
+
+/** Throws {@link Unusable} for a part that would be printed beside the plate. */
+function refuseTooLarge(file: string, sizeMm: readonly number[], roomMm: readonly number[]): void {
   if (sizeMm.some((mm, axis) => mm > roomMm[axis] + 0.005))
     throw new Unusable(
       say(
         '{file}: the part is {size} mm and the printer has {room} mm: it would be printed beside the plate.',
         {
           file,
-          size: words(sizeMm),
-          room: words(roomMm),
+          size: inMm(sizeMm),
+          room: inMm(roomMm),
         },
       ),
     );
+}
+
+/** Throws {@link Unusable} for a part of which nothing would be printed. */
+function refuseNothing(file: string, sizeMm: readonly number[], { layers }: Toolpath): void {
   if (layers.every(({ paths }) => paths.every(({ role }) => role === 'skirt')))
     throw new Unusable(
       say('{file}: the part is {size} mm: nothing of it is thick enough to be printed.', {
         file,
-        size: words(sizeMm),
+        size: inMm(sizeMm),
       }),
     );
 }

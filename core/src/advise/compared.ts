@@ -1,8 +1,7 @@
-import { measuredWords, type CheckResult, type Inspection } from '../inspect/index.ts';
+import { isWorse, measuredWords, type CheckResult, type Inspection } from '../inspect/index.ts';
 import { formatMeasured, formatNumber } from '../recipe/index.ts';
 import { say } from '../words/index.ts';
 
-const rank = { pass: 0, warn: 1, fail: 2 };
 /** Changes of volume below this share are not worth a word. */
 const SAME_VOLUME = 0.02;
 
@@ -13,8 +12,8 @@ export function compared(before: Inspection, after: Inspection): { better: strin
   for (const now of after.checks) {
     const was = before.checks.find(({ id }) => id === now.id);
     if (!was) continue;
-    const change = rank[now.verdict] - rank[was.verdict];
-    if (change !== 0) (change < 0 ? better : worse).push(`${now.title} ${words(was, now)}`);
+    if (now.verdict === was.verdict) continue;
+    (isWorse(now.verdict, was.verdict) ? worse : better).push(`${now.title} ${words(was, now)}`);
   }
   const [from, to] = [before.part.volumeMm3, after.part.volumeMm3];
   if (Math.abs(to - from) > SAME_VOLUME * from) {
@@ -29,8 +28,7 @@ export function compared(before: Inspection, after: Inspection): { better: strin
 function words(was: CheckResult, now: CheckResult): string {
   // What a brief asks of the print is not known of what is only tried, so that its count would mislead.
   const isCounted = was.id !== 'brief' && was.measured !== null && was.measured !== now.measured;
-  if (was.reason && was.id !== 'brief' && now.verdict === 'pass')
-    return say('no more: {reason}', { reason: was.reason });
+  if (was.reason && now.verdict === 'pass') return say('no more: {reason}', { reason: was.reason });
   if (now.reason) return now.reason;
   if (!isCounted || now.measured === null) {
     return `${was.verdict} → ${now.verdict}`;

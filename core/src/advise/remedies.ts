@@ -1,4 +1,4 @@
-import type { CheckResult, Finding, Inspection } from '../inspect/index.ts';
+import { isWorse, type CheckResult, type Finding, type Inspection } from '../inspect/index.ts';
 import { compared } from './compared.ts';
 import { bolderFont } from './kinds/bolderFont.ts';
 import { chamferUnder } from './kinds/chamferUnder.ts';
@@ -65,8 +65,6 @@ export function* remediesFor(
   }
 }
 
-const rank = { pass: 0, warn: 1, fail: 2 };
-
 /** Whether nothing of a check is as bad any more because of the same steps. */
 function mends(
   { checks }: Inspection,
@@ -75,7 +73,7 @@ function mends(
 ): boolean {
   const after = checks.find((each) => each.id === id);
   const isSame = (other: Finding) =>
-    rank[other.verdict] >= rank[verdict] &&
+    !isWorse(verdict, other.verdict) &&
     other.unit === unit &&
     other.requirement === requirement &&
     (steps.length === 0 || other.steps.some((step) => steps.includes(step)));

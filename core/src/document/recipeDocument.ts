@@ -156,6 +156,7 @@ function numbersOf(tokens: readonly Token[]): string[] {
   return numbers.length > 0 ? ['', `Its sentence counts: ${numbers.join('; ')}.`] : [];
 }
 
+/** A drawing of many points, which takes more letters than this, says nothing to a reader. */
 const LONGEST_EXAMPLE = 400;
 
 /** What a circle of Ø 20 mm becomes when a sentence exchanges it for another outline. */
@@ -166,7 +167,6 @@ function newOutline(shape: unknown): string[] {
     token.type === 'choice' && token.path.join() === 'outline' ? token.options : [],
   );
   const made = offered.find(({ value }) => (value as { shape: unknown }).shape === shape);
-  // A drawing of many points says nothing to a reader.
   if (!made) return [];
   const step = { ...circle, outline: made.value } as Step;
   const tokens = sentenceOf(step, { recipe: { ...recipe, steps: [step] }, index: 0 });

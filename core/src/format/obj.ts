@@ -33,8 +33,8 @@ export function looksLikeObj(start: string): boolean {
 
 /**
  * Reads the faces of an OBJ file; polygons are cut into triangles, also those with hollow corners. Colours, normals, lines
- * and curves are passed over. Throws a {@link FormatError} for files without faces, with faces that name corners which are not there, or with
- * more than they may hold.
+ * and curves are passed over. Throws a {@link FormatError} for files without faces, with faces that name corners which
+ * are not there, or with more than they may hold.
  */
 export function readObj(content: string, limits = ownFile): SolidMesh {
   const tokens = new Tokens(content, true);

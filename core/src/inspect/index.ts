@@ -27,4 +27,4 @@ export { printedSizes, type PrintedSize } from './printedSizes.ts';
 export { thicknessMap, type ThicknessMap } from './measure/thickness.ts';
 export { factsOf } from './measure/subject.ts';
 export { svgOf, type Why } from './checks/why.ts';
-export { judge, WARN_BAND, worst, type Verdict } from './result/verdict.ts';
+export { isWorse, judge, WARN_BAND, worst, type Verdict } from './result/verdict.ts';

@@ -32,9 +32,9 @@ const SQUARE_FINE = Math.sin((1.5 * Math.PI) / 180);
 const WRAP_DEG = 340;
 /** How far corners of the wall may lie off its circle, as a share of the radius, and at least this much in mm. */
 const ROUND_SHARE = 0.015;
+const ROUND_MM = 0.02;
 /** The sides of a circle of eight come no nearer to its middle than this share of the radius, but for rounding. */
 const LEAST_SAG = 0.98 * Math.cos(Math.PI / 8);
-const ROUND_MM = 0.02;
 
 /**
  * Finds every round hole of a solid from its surface alone, whatever program made it.
@@ -156,14 +156,16 @@ function roundHole(
   const vertices = [...new Set(wall.flatMap((f) => [t[3 * f], t[3 * f + 1], t[3 * f + 2]]))];
   const flat = vertices.map((vertex): [number, number] => [dot(vertex, u), dot(vertex, v)]);
   const isBetweenSides = cornersBetweenSides(subject, wall);
-  const onCircle = flat.filter((_, i) => isBetweenSides.has(vertices[i]));
-  const circle = fitCircle(onCircle.length >= 8 ? onCircle : flat);
+  const between = flat.filter((_, i) => isBetweenSides.has(vertices[i]));
+  // Of very many sides, none turns enough to tell where it ends, and all corners are on the circle.
+  const onCircle = between.length >= 8 ? between : flat;
+  const circle = fitCircle(onCircle);
   if (!circle) return undefined;
   const { middle, radius } = circle;
   const slack = Math.max(ROUND_MM, ROUND_SHARE * radius);
   const isOff = ([x, y]: [number, number]) =>
     Math.abs(Math.hypot(x - middle[0], y - middle[1]) - radius) > slack;
-  if ((onCircle.length >= 8 ? onCircle : flat).some(isOff)) return undefined;
+  if (onCircle.some(isOff)) return undefined;
 
   // Long sides through the middle, as those of a narrow slot, have their corners on a circle as well.
   const placeOf = new Map(vertices.map((vertex, i) => [vertex, flat[i]]));

@@ -8,7 +8,7 @@ import {
   writeThreeMf,
 } from '@kelbrin/core/format';
 import { inspect } from '@kelbrin/core/inspect';
-import { boundsOf, sizeOf, type SolidMesh, guessUnit } from '@kelbrin/core/mesh';
+import { boundsOf, guessUnit, sizeOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { drawPng } from '@kelbrin/core/picture';
 import { footprintOf, layOut, plateToolpath, slicePart } from '@kelbrin/core/plate';
