@@ -1,4 +1,5 @@
 export * from './crossings.ts';
+export * from './edgeGrid.ts';
 export * from './curves.ts';
 export * from './hull.ts';
 export * from './region.ts';

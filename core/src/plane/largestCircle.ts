@@ -1,6 +1,6 @@
 import polylabel from 'polylabel';
 import { isInside } from './hull.ts';
-import { signedAreaOf, type Point, type Region } from './region.ts';
+import { signedAreaOf, type Outline, type Point, type Region } from './region.ts';
 
 /** To this the diameter is worked out, mm. */
 const EXACT_MM = 0.01;
@@ -17,6 +17,12 @@ export function largestCircleAround(point: Point, region: Region): number {
     (outline) => signedAreaOf(outline) < 0 && isInside(outline[0], outer) && !isInside(point, outline),
   );
   return 2 * polylabel([outer, ...openings], EXACT_MM / 2).distance;
+}
+
+/** The largest circle in an outline, to a hundredth of a millimetre. */
+export function largestCircleIn(outline: Outline): { at: Point; diameterMm: number } {
+  const found = polylabel([outline], EXACT_MM / 2);
+  return { at: [found[0], found[1]], diameterMm: 2 * found.distance };
 }
 
 const byArea = (a: Region[number], b: Region[number]) => signedAreaOf(a) - signedAreaOf(b);
