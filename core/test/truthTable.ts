@@ -127,7 +127,7 @@ export const truthTable: readonly KnownPart[] = [
           .rotate([90, 0, 0])
           .translate([0, 20, 8]),
       ),
-    is: { hole: ['pass', null], overhang: ['warn', 45], bridge: ['pass', null], island: ['pass', 0] },
+    is: { hole: ['pass', 8], overhang: ['warn', 45], bridge: ['pass', null], island: ['pass', 0] },
   },
   ...(
     [

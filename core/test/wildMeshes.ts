@@ -73,8 +73,12 @@ export function marched(
     from[1] + j * cellMm,
     from[2] + k * cellMm,
   ];
-  // Nowhere just on the surface, where a corner would be cut off to nothing.
-  const valueAt = (point: Vec3) => field(...point) || 1e-9;
+  // Nowhere on the surface or nearly, where a corner would be cut off to next to nothing.
+  const leastMm = 0.03 * cellMm;
+  const valueAt = (point: Vec3) => {
+    const value = field(...point);
+    return Math.abs(value) < leastMm ? (value < 0 ? -leastMm : leastMm) : value;
+  };
   const corners: number[] = [];
   const tetrahedra = [[0, 1, 3, 7], [0, 3, 2, 7], [0, 2, 6, 7], [0, 6, 4, 7], [0, 4, 5, 7], [0, 5, 1, 7]]; // prettier-ignore
   for (let i = 0; i < count[0]; i++) {
@@ -95,6 +99,15 @@ export function marched(
   }
   return weld(Float32Array.from(corners));
 }
+
+/** A tube whose wall is so thick, marched in cells that are a third of it at most. */
+export const marchedShell = (radiusMm: number, wallMm: number): SolidMesh =>
+  marched(
+    (x, y, z) => Math.max(Math.abs(Math.hypot(x, y) - radiusMm) - wallMm / 2, -z, z - 3.1),
+    [-radiusMm - 2, -radiusMm - 2, -1.1],
+    [radiusMm + 2, radiusMm + 2, 4],
+    Math.min(0.6, wallMm / 1.6),
+  );
 
 interface Corner {
   readonly at: Vec3;

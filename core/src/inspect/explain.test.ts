@@ -26,9 +26,16 @@ it('says of each check what the inspection says', () => {
 
 it('tells what was worked out on the way, what was needed first', () => {
   const names = explainCheck(mesh, classroomLimits, {}, 'wall').figures.map(({ name }) => name);
-  expect(names.slice(0, 3)).toEqual(['levels', 'sections between levels', 'walls near 0.9 mm']);
+  expect(names.slice(0, 4)).toEqual([
+    'heights',
+    'levels at most 16',
+    'sections between levels',
+    'walls near 0.9 mm',
+  ]);
   const { figures } = explainCheck(mesh, classroomLimits, {}, 'overhang');
-  expect(figures.map(({ name }) => name)).toContain('ceilings over 45°, further than 0.45 mm, above 0.2 mm');
+  expect(figures.map(({ name }) => name)).toContain(
+    'ceilings over 45°, further than 0.45 mm, spanned over 10 mm, above 0.2 mm',
+  );
   expect(figures.every(({ ms }) => ms >= 0)).toBe(true);
 });
 

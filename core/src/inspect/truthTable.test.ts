@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { checked, faults } from '../../test/faults.ts';
 import { madeWith } from '../../test/solids.ts';
 import { truthTable, type KnownPart } from '../../test/truthTable.ts';
 import { nodeWorkshop } from '../../node/workshop.ts';
@@ -50,49 +51,16 @@ it('no verdict changes when a part is turned on the plate, by any angle', () => 
   );
 });
 
-const tolerance = (id: string, measured: number) =>
-  id === 'base'
-    ? Math.max(0.02 * measured, 0.01)
-    : id === 'overhang' || id === 'comfort'
-      ? 1.5
-      : Math.max(0.05, 0.01 * measured);
-
-/** What the part's checks say otherwise than they should, a line each. */
-function faults({ is }: KnownPart, mesh: SolidMesh): string[] {
-  const { checks } = inspect(mesh, classroomLimits, { isForeign: true });
-  return Object.entries(is).flatMap(([id, [verdict, measured]]) => {
-    const found = checks.find((check) => check.id === id)!;
-    const isRight =
-      measured === undefined ||
-      (measured === null
-        ? found.measured === null
-        : found.measured !== null && Math.abs(found.measured - measured) <= tolerance(id, measured));
-    return found.verdict === verdict && isRight
-      ? []
-      : [`${id}: ${verdict} ${measured} expected, ${found.verdict} ${found.measured} found`];
-  });
-}
-
 describe.each(truthTable)('$name', (part) => {
   it('is judged and measured rightly', () => {
-    expect(
-      faults(
-        part,
-        madeWith(kernel, (k) => part.make(k, SIDES)),
-      ),
-    ).toEqual([]);
+    expect(faults(part.is, checked(madeWith(kernel, (k) => part.make(k, SIDES))))).toEqual([]);
   });
 
   it('is judged alike turned, laid down anew, and drawn more finely', () => {
     const mesh = madeWith(kernel, (k) => part.make(k, SIDES));
-    expect(faults(part, turned(mesh, turn('z', 30)))).toEqual([]);
-    expect(faults(part, laidDownAgain(mesh))).toEqual([]);
-    expect(
-      faults(
-        part,
-        madeWith(kernel, (k) => part.make(k, 2 * SIDES)),
-      ),
-    ).toEqual([]);
+    expect(faults(part.is, checked(turned(mesh, turn('z', 30))))).toEqual([]);
+    expect(faults(part.is, checked(laidDownAgain(mesh)))).toEqual([]);
+    expect(faults(part.is, checked(madeWith(kernel, (k) => part.make(k, 2 * SIDES))))).toEqual([]);
   });
 });
 

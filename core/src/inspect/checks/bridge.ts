@@ -1,5 +1,5 @@
 import { formatNumber } from '../../recipe/amount.ts';
-import { hangingOf } from '../measure/ceilings.ts';
+import { bridgedBy, hangingOf } from '../measure/ceilings.ts';
 import type { Check } from './check.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
 import { judge, worst } from '../result/verdict.ts';
@@ -23,7 +23,7 @@ export const bridge: Check<'bridge'> = {
   },
   notes: {
     measures:
-      'Ceilings that are held at both ends: the shortest span, over all directions, by which every line across lands on something.',
+      'Ceilings that are held at both ends: the shortest span, over all directions, by which every line across lands on something, but for less than a line’s width at a mouth; where no one direction serves, as where tunnels cross, at each place the shortest line that does. What closes layer by layer and is wider than the limit is an overhang.',
     limit: '`maxBridgeMm`.',
     blindSpots:
       'Directions are tried every 3° and around the best every 0.3°; what a wall’s own direction gives is always tried for outlines of up to 60 edges.',
@@ -31,21 +31,21 @@ export const bridge: Check<'bridge'> = {
   inspect(subject, limits) {
     const { maxBridgeMm } = limits;
     const spans = hangingOf(subject, limits)
-      .tooSteep.flatMap(({ span, ...ceiling }) => {
-        const found = span();
-        return found ? { ...ceiling, span: found } : [];
+      .tooSteep.flatMap((ceiling) => {
+        const mm = bridgedBy(ceiling, maxBridgeMm);
+        return mm === undefined ? [] : { ...ceiling, mm };
       })
-      .sort((a, b) => b.span.mm - a.span.mm);
-    const findings = spans.flatMap(({ faces, steepestFace, span }) => {
-      const verdict = judge(span.mm, 'atMost', maxBridgeMm);
+      .sort((a, b) => b.mm - a.mm);
+    const findings = spans.flatMap(({ faces, steepestFace, mm }) => {
+      const verdict = judge(mm, 'atMost', maxBridgeMm);
       if (verdict === 'pass') return [];
       const is = say('The plastic has to cross {mm} mm of air here', {
-        mm: formatNumber(Math.round(10 * span.mm) / 10),
+        mm: formatNumber(Math.round(10 * mm) / 10),
       });
       const bound = say('the printer bridges {maxBridgeMm} mm', { maxBridgeMm: formatNumber(maxBridgeMm) });
       return {
         verdict,
-        measured: rounded(span.mm),
+        measured: rounded(mm),
         unit: 'mm' as const,
         at: middleOf(subject, steepestFace),
         message:
@@ -58,7 +58,7 @@ export const bridge: Check<'bridge'> = {
     });
     return {
       verdict: worst(findings.map(({ verdict }) => verdict)),
-      measured: spans.length > 0 ? rounded(spans[0].span.mm) : null,
+      measured: spans.length > 0 ? rounded(spans[0].mm) : null,
       limit: maxBridgeMm,
       unit: 'mm',
       rule: 'atMost',

@@ -2,7 +2,9 @@ import { formatMeasured, formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import type { Finding } from '../result/inspection.ts';
 import type { LimitsCard } from '../card/limits.ts';
-import { findRoundHoles, type RoundHole } from '../measure/roundHoles.ts';
+import type { Hole } from '../measure/hole.ts';
+import { findRoundHoles } from '../measure/roundHoles.ts';
+import { sidedHoles } from '../measure/sidedHoles.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
 import { figured } from '../result/figured.ts';
 import { judge, worst } from '../result/verdict.ts';
@@ -30,14 +32,18 @@ export const hole: Check<'hole'> = {
   },
   notes: {
     measures:
-      'Every round wall that goes around its axis by at least 340°: diameter, depth, axis, whether it goes through, the thinnest wall beside it, and the diameter that is left when the plastic has shrunk.',
+      'Every round wall that goes around its axis by at least 340°, every hole of three to seven equal sides, and those like a drop: the largest circle that fits, depth, axis, whether it goes through, the thinnest wall beside it, and the diameter that is left when the plastic has shrunk. On a surface from elsewhere the directions of rough facets are smoothed over their neighbours before walls are gathered.',
     limit: '`minHoleMm` for the diameter, `minWallMm` for the wall; `shrinkagePercent` for what comes out.',
     source: 'The circle through the corners of the wall: I. Kåsa, 1976.',
     blindSpots:
-      'Holes of fewer than eight sides are taken for polygons. Cones, countersinks, slots and teardrops are no holes of their own. Walls are looked for square to the axis, at five depths and in 48 directions.',
+      'Cones, countersinks, slots and openings of unequal sides are no holes of their own. A rough wall needs forty facets. Walls are looked for square to the axis, at five depths and in 48 directions.',
   },
   inspect(subject, limits) {
-    const found = findRoundHoles(subject).sort((a, b) => a.diameterMm - b.diameterMm);
+    const round = findRoundHoles(subject);
+    const found = [
+      ...round,
+      ...sidedHoles(subject, new Set(round.flatMap(({ triangles }) => triangles))),
+    ].sort((a, b) => a.diameterMm - b.diameterMm);
     const findings = found.flatMap((each) => [
       ofWidth(subject, each, limits),
       ...ofWall(subject, each, limits),
@@ -56,10 +62,14 @@ export const hole: Check<'hole'> = {
   },
 };
 
-function ofWidth(subject: Subject, found: RoundHole, { minHoleMm, shrinkagePercent }: LimitsCard): Finding {
+function ofWidth(subject: Subject, found: Hole, { minHoleMm, shrinkagePercent }: LimitsCard): Finding {
   const verdict = judge(found.diameterMm, 'atLeast', minHoleMm);
   const printedMm = found.diameterMm * (1 - shrinkagePercent / 100);
-  const size = say('Ø {diameterMm} mm', { diameterMm: formatMeasured(found.diameterMm) });
+  const width = say('Ø {diameterMm} mm', { diameterMm: formatMeasured(found.diameterMm) });
+  const size =
+    found.shape === 'round'
+      ? width
+      : say('{shape}, with room for {width},', { shape: shapeWords[found.shape](), width });
   const depth = formatMeasured(found.depthMm);
   const reach = found.through
     ? say('goes through {depth} mm', { depth })
@@ -98,7 +108,7 @@ function ofWidth(subject: Subject, found: RoundHole, { minHoleMm, shrinkagePerce
 }
 
 /** What there is to say of the wall around a hole, if that is thin. */
-function ofWall(subject: Subject, found: RoundHole, { minWallMm }: LimitsCard): Finding[] {
+function ofWall(subject: Subject, found: Hole, { minWallMm }: LimitsCard): Finding[] {
   const wall = wallAround(subject, found, 2 * minWallMm);
   const verdict = wall ? judge(wall.mm, 'atLeast', minWallMm) : 'pass';
   if (!wall || verdict === 'pass') return [];
@@ -126,7 +136,15 @@ function ofWall(subject: Subject, found: RoundHole, { minWallMm }: LimitsCard): 
   ];
 }
 
-function direction([x, y, z]: RoundHole['axis']): string {
+const shapeWords: Readonly<Record<Exclude<Hole['shape'], 'round'>, () => string>> = {
+  'three-sided': () => say('three-sided'),
+  square: () => say('square'),
+  'six-sided': () => say('six-sided'),
+  'many-sided': () => say('many-sided'),
+  'like a drop': () => say('like a drop'),
+};
+
+function direction([x, y, z]: Hole['axis']): string {
   const nearly = Math.cos((5 * Math.PI) / 180);
   if (Math.abs(z) > nearly) return say('upright');
   if (Math.abs(x) > nearly) return say('lying left to right');

@@ -1,7 +1,8 @@
 import { formatNumber } from '../../recipe/amount.ts';
-import { hangingOf } from '../measure/ceilings.ts';
+import { bridgedBy, hangingOf, type Ceiling } from '../measure/ceilings.ts';
 import type { Check } from './check.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
+import type { Finding } from '../result/inspection.ts';
 import { judge, worst } from '../result/verdict.ts';
 import { said, say } from '../../words/index.ts';
 
@@ -26,21 +27,22 @@ export const overhang: Check<'overhang'> = {
   },
   notes: {
     measures:
-      'Ceilings held on one side only: connected faces that look down, lean further than the limit and reach out further than one line of plastic. The figure is the steepest lean from the vertical, 90° for a level face.',
+      'Ceilings held on one side only, and those that close layer by layer over more air than a bridge may span: connected faces that look down, lean further than the limit and reach out further than one line of plastic. The figure is the steepest lean from the vertical, 90° for a level face. Beside narrower faces, as those of stairs and of rough surfaces, the outline of each layer is held against the layer below: where several reach out further than the limit allows, one over the other and together by more than a line, they hang, and the figure is how far they lean as a whole.',
     limit: '`maxOverhangDeg`.',
     blindSpots:
       'Reach is twice the area over the outline, exact for even ledges, strips and discs, and a fair guess for the rest.',
   },
   inspect(subject, limits) {
-    const { maxOverhangDeg } = limits;
-    const { leanDeg, tooSteep, steep } = hangingOf(subject, limits);
+    const { maxOverhangDeg, maxBridgeMm } = limits;
+    const { leanDeg, tooSteep, steep, stepped } = hangingOf(subject, limits);
     const verdictOf = (deg: number) => judge(deg, 'atMost', maxOverhangDeg);
-    const hanging = tooSteep.filter(({ span }) => !span());
+    const isBridge = (ceiling: Ceiling) => bridgedBy(ceiling, maxBridgeMm) !== undefined;
+    const hanging = tooSteep.filter((ceiling) => !isBridge(ceiling));
     // Faces beside a ceiling that was looked at already, such as the sides of a round tunnel, are not told again.
     const told = new Set(tooSteep.flatMap(({ faces }) => faces));
     const near = steep.filter(({ faces }) => !faces.some((face) => told.has(face)));
 
-    const bridged = new Set(tooSteep.filter(({ span }) => span()).flatMap(({ faces }) => faces));
+    const bridged = new Set(tooSteep.filter(isBridge).flatMap(({ faces }) => faces));
     const counted = new Set([...hanging, ...near].flatMap(({ faces }) => faces));
     let steepest = 0;
     leanDeg.forEach((deg, f) => {
@@ -51,7 +53,17 @@ export const overhang: Check<'overhang'> = {
     const bound = say('Printed without support, a face may lean out by {maxOverhangDeg}° at most.', {
       maxOverhangDeg: formatNumber(maxOverhangDeg),
     });
-    const findings = [...hanging, ...near].map(({ faces, steepestFace, steepestDeg }) => {
+    for (const { deg } of stepped) steepest = Math.max(steepest, deg);
+
+    const places = [
+      ...[...hanging, ...near].map(({ faces, steepestFace, steepestDeg }) => ({
+        faces,
+        at: middleOf(subject, steepestFace),
+        deg: steepestDeg,
+      })),
+      ...stepped.map(({ faces, at, deg }) => ({ faces, at: at.map(rounded) as Finding['at'], deg })),
+    ];
+    const findings = places.map(({ faces, at, deg: steepestDeg }) => {
       const verdict = verdictOf(steepestDeg);
       const measured = rounded(steepestDeg);
       const leans =
@@ -64,7 +76,7 @@ export const overhang: Check<'overhang'> = {
         verdict,
         measured,
         unit: '°' as const,
-        at: middleOf(subject, steepestFace),
+        at,
         message:
           verdict === 'fail'
             ? `${leans}. ${bound}`

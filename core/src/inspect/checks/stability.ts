@@ -31,10 +31,10 @@ export const stability: Check<'stability'> = {
   },
   notes: {
     measures:
-      'For the part, and for each piece of a section that is narrower than what it stands on: height over the narrowest way across. And whether the centre of mass is over the hull of the first layer.',
+      'For each piece of each section: the height of what stands on it alone, over its narrowest way across. The figure is the greatest of these. And whether the centre of mass is over the hull of the first layer.',
     limit: '`maxSlenderness`.',
     blindSpots:
-      'Width is taken where a thing begins, or within as much height as it is wide; what holds a thing on top, as the beam of a portal, ends its height.',
+      'Width is the most that is found within as much height as it is wide; what holds a thing on top, as the beam of a portal, ends its height. Of more than 24 levels, those that stand out and evenly spread ones are looked at, and where something begins or ends between two of them is found to 0.02 mm.',
   },
   inspect(subject, limits) {
     const { maxSlenderness } = limits;

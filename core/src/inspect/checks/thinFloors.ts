@@ -1,5 +1,6 @@
 import type { Vec3 } from '../../mesh/index.ts';
 import { connectedIn } from '../measure/regions.ts';
+import { spread } from '../measure/spread.ts';
 import type { Subject } from '../measure/subject.ts';
 import type { ThinPlace } from './thinPlaces.ts';
 
@@ -104,11 +105,4 @@ function isThinAt({ tree, faces: { normals } }: Subject, from: Vec3, mm: number)
 /** The cosine of the angle between the directions of two faces. */
 function facing(n: Float64Array, a: number, b: number): number {
   return n[3 * a] * n[3 * b] + n[3 * a + 1] * n[3 * b + 1] + n[3 * a + 2] * n[3 * b + 2];
-}
-
-/** The nth of places spread evenly over a triangle, as shares of its corners (R₂ sequence; M. Roberts, 2018). */
-function spread(n: number): [number, number, number] {
-  const u = (0.5 + n * 0.7548776662466927) % 1;
-  const v = (0.5 + n * 0.5698402909980532) % 1;
-  return u + v > 1 ? [u + v - 1, 1 - u, 1 - v] : [1 - u - v, u, v];
 }

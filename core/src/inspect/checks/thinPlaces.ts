@@ -3,7 +3,8 @@ import { thinWalls, type Region, type ThinWall } from '../../plane/index.ts';
 import type { Check } from './check.ts';
 import { wallsNearLimit, LOOK_TO } from '../measure/wallsNearLimit.ts';
 import type { Finding } from '../result/inspection.ts';
-import { levelSections, type LevelSection } from '../measure/sections.ts';
+import { levelSections, sectionsAt, type LevelSection } from '../measure/sections.ts';
+import { thinHeightsOf } from '../measure/thinHeights.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
 import { judge, worst, type Verdict } from '../result/verdict.ts';
 
@@ -25,14 +26,17 @@ export interface ThinPlace {
   readonly along?: readonly [number, number];
 }
 
-/** A wall that leans or tapers is the same two layers lower if it is no wider than so many times. */
+/** Faces are upright within this: beside a place between them it is as thin. */
+const UPRIGHT = 1e-3;
+
+/** A wall that leans or tapers is the same two layers lower or higher if it is no wider than so many times. */
 const SAME_WALL = 1.5;
 
 /** What is thin for no more than so many layers is the step of a slope, and no wall. */
 const LASTING_LAYERS = 3;
-/** A wall is looked for again so many layers lower, or within its own section at this share of its height. */
-const LOWER_LAYERS = 2;
-const LOWER_SHARE = 0.45;
+/** A wall is looked for again so many layers beside, or within its own section at this share of its height. */
+const BESIDE_LAYERS = 2;
+const BESIDE_SHARE = 0.45;
 
 /** What thin places are held against, and how thin a layer is. */
 interface Bounds {
@@ -45,17 +49,25 @@ export function thinIn(subject: Subject, what: 'walls' | 'slits', { limitMm, lay
   const lasting = (section: LevelSection, walls: readonly ThinWall[]) =>
     walls
       .map((each) => placeOf(section, what, each))
-      .filter((place) => goesDown(subject, section.zMm - lowerMm(section, layerMm), place, what));
-  const close =
-    what === 'walls'
+      .filter((place) => {
+        const byMm = besideMm(section, layerMm);
+        const goesOn = (by: number) => isThinAt(subject, place, by, what);
+        return goesOn(-byMm) || goesOn(byMm);
+      });
+  const [upToMm, furthestMm] = [LOOK_TO * limitMm, GLANCE_TO * limitMm];
+  const near = (section: LevelSection) => lasting(section, wallsIn(section, what, upToMm));
+  const close = [
+    ...(what === 'walls'
       ? wallsNearLimit(subject, limitMm).flatMap(({ section, walls }) => lasting(section, walls))
-      : levelSections(subject).flatMap((section) =>
-          lasting(section, wallsIn(section, what, LOOK_TO * limitMm)),
-        );
-  if (close.length > 0) return close;
-  return levelSections(subject).flatMap((section) =>
-    lasting(section, wallsIn(section, what, GLANCE_TO * limitMm, GLANCE_MM)),
-  );
+      : levelSections(subject).flatMap(near)),
+    ...sectionsAt(subject, thinHeightsOf(subject, what, { upToMm, furthestMm, most: 6 }), true).flatMap(near),
+  ];
+  if (close.length > 0) return [...close, ...thinnerBeside(subject, close, near)];
+  const glanced = [
+    ...levelSections(subject),
+    ...sectionsAt(subject, thinHeightsOf(subject, what, { upToMm: furthestMm, furthestMm, most: 2 }), true),
+  ];
+  return glanced.flatMap((section) => lasting(section, wallsIn(section, what, furthestMm, GLANCE_MM)));
 }
 
 /**
@@ -108,31 +120,61 @@ export function thinPlaces(
   };
 }
 
-/** How far below a section its walls have to be as thin, mm: less where the section is like all between two levels. */
-function lowerMm({ heightMm }: LevelSection, layerMm: number): number {
+/** The thinnest place is followed upwards and downwards in steps that are halved each time, mm. */
+const STEPS_MM = [0.32, 0.16, 0.08, 0.04];
+
+/** The places beside the thinnest of those that lean, if they are thinner still. */
+function thinnerBeside(
+  subject: Subject,
+  places: readonly ThinPlace[],
+  near: (section: LevelSection) => ThinPlace[],
+): ThinPlace[] {
+  let thinnest = places.reduce((a, b) => (b.mm < a.mm ? b : a));
+  const { normals } = subject.faces;
+  if (thinnest.faces.every((face) => Math.abs(normals[3 * face + 2]) < UPRIGHT)) return [];
+  const found: ThinPlace[] = [];
+  for (const stepMm of STEPS_MM) {
+    const heights = [thinnest.at[2] - stepMm, thinnest.at[2] + stepMm];
+    for (const place of sectionsAt(subject, heights, true).flatMap(near)) {
+      if (place.mm >= thinnest.mm) continue;
+      thinnest = place;
+      found.push(place);
+    }
+  }
+  return found;
+}
+
+/** How far beside a section its walls have to be as thin, mm: less where the section is like all between two levels. */
+function besideMm({ heightMm }: LevelSection, layerMm: number): number {
   const isLasting = heightMm > LASTING_LAYERS * layerMm - layerMm / 10;
-  return Math.min(LOWER_LAYERS * layerMm, isLasting ? LOWER_SHARE * heightMm : Infinity);
+  return Math.min(BESIDE_LAYERS * layerMm, isLasting ? BESIDE_SHARE * heightMm : Infinity);
 }
 
 /** A wall that leans is looked for so far beside where it stood, mm. */
 const SHIFTED_MM = 1;
 
+/** The sides of a wall may lean towards each other by thirty degrees, as in a section; a ridge or a spike that is blunter is a sound corner. */
+const TAPER = 2 * Math.tan((15 * Math.PI) / 180);
+const ROUNDING_MM = 0.01;
+
 /**
- * Whether what is thin in a section is as thin two layers lower, seen along the line across it. The top of a dome, of a
+ * Whether what is thin in a section is as thin so much higher, seen along the line across it. The top of a dome, of a
  * rod that lies or of a hill is narrow for a moment, and no wall.
  */
-function goesDown(
+function isThinAt(
   { mesh }: Subject,
-  zMm: number,
   { at, mm, along }: ThinPlace,
+  byMm: number,
   what: 'walls' | 'slits',
 ): boolean {
-  const crossed = crossingsAlong(sectionAt(mesh, zMm), at, along!);
+  const mostMm = TAPER * Math.abs(byMm) + ROUNDING_MM;
+  const crossed = crossingsAlong(sectionAt(mesh, at[2] + byMm), at, along!);
   // Between the first and the second crossing is material, and between the second and the third air.
   for (let i = what === 'walls' ? 0 : 1; i + 1 < crossed.length; i += 2) {
     const [from, to] = [crossed[i], crossed[i + 1]];
     const isNear = from < SHIFTED_MM && to > -SHIFTED_MM;
-    if (isNear && to - from <= SAME_WALL * mm) return true;
+    const [widest, narrowest] = [Math.max(to - from, mm), Math.min(to - from, mm)];
+    if (isNear && widest <= SAME_WALL * narrowest && widest - narrowest <= mostMm) return true;
   }
   return false;
 }

@@ -1,8 +1,9 @@
-import { shortestSpan, type CeilingEdge, type Span } from './bridgeSpan.ts';
+import { shortestSpan, spanInPieces, type CeilingEdge, type Span } from './bridgeSpan.ts';
 import type { LimitsCard } from '../card/limits.ts';
 import { judge } from '../result/verdict.ts';
 import { memoizePerPart } from './memoizePerPart.ts';
 import { connectedIn } from './regions.ts';
+import { steppedLeans, type SteppedLean } from './steppedLeans.ts';
 import type { Subject } from './subject.ts';
 import { isInFirstLayer } from './firstLayer.ts';
 
@@ -12,9 +13,14 @@ export interface Ceiling {
   /** The steepest of its faces, and how far that leans from the vertical, °. */
   readonly steepestFace: number;
   readonly steepestDeg: number;
+  /** Whether most of it is level, or nearly. What is not closes layer by layer, as the inside of a dome does. */
+  readonly isLevel: boolean;
   /** How it can be bridged; undefined if it is held on one side only. It is worked out when it is asked for. */
   span(): Span | undefined;
 }
+
+/** Faces that lean further from the vertical than this are as good as level, °. */
+const NEARLY_LEVEL_DEG = 80;
 
 /** Triangles smaller than this are slivers whose direction is mere rounding, mm². */
 const SLIVER_MM2 = 1e-5;
@@ -22,6 +28,15 @@ const SLIVER_MM2 = 1e-5;
 const UPRIGHT = Math.sin((0.05 * Math.PI) / 180);
 /** Heights this close count as level. */
 const LEVEL_MM = 1e-3;
+
+/**
+ * The span by which a ceiling is bridged, mm; undefined if it is an overhang: held on one side only, or closing layer by
+ * layer over more air than a line of plastic crosses.
+ */
+export function bridgedBy({ span, isLevel }: Ceiling, maxBridgeMm: number): number | undefined {
+  const found = span();
+  return found && (isLevel || judge(found.mm, 'atMost', maxBridgeMm) !== 'fail') ? found.mm : undefined;
+}
 
 /** What hangs on a part, measured against a card. */
 export interface Hanging {
@@ -31,27 +46,35 @@ export interface Hanging {
   readonly tooSteep: readonly Ceiling[];
   /** Ceilings whose faces are all too steep or close to it. */
   readonly steep: readonly Ceiling[];
+  /** Leans that only show from layer to layer. */
+  readonly stepped: readonly SteppedLean[];
 }
 
 const leansOf = memoizePerPart('leans', leans, (layerMm) => `above ${layerMm} mm`);
 
+/** What of a card tells what hangs. */
+type HangingLimits = Pick<LimitsCard, 'maxOverhangDeg' | 'maxBridgeMm' | 'lineWidthMm' | 'layerMm'>;
+
 /** What hangs on a part; several checks look at it. It depends on these limits of the card and on no other. */
 export const hangingOf = memoizePerPart(
   'ceilings',
-  (
-    subject,
-    { maxOverhangDeg, lineWidthMm, layerMm }: Pick<LimitsCard, 'maxOverhangDeg' | 'lineWidthMm' | 'layerMm'>,
-  ): Hanging => {
+  (subject, limits: HangingLimits): Hanging => {
+    const { maxOverhangDeg, lineWidthMm, layerMm } = limits;
     const leanDeg = leansOf(subject, layerMm);
     const verdictOf = (deg: number) => judge(deg, 'atMost', maxOverhangDeg);
+    const isTooSteep = (deg: number) => verdictOf(deg) === 'fail';
+    const tooSteep = ceilingsWhere(subject, leanDeg, isTooSteep, lineWidthMm);
+    const inCeilings = new Set(tooSteep.flatMap(({ faces }) => faces));
+    const narrow = Array.from(leanDeg.keys()).filter((f) => isTooSteep(leanDeg[f]) && !inCeilings.has(f));
     return {
       leanDeg,
-      tooSteep: ceilingsWhere(subject, leanDeg, (deg) => verdictOf(deg) === 'fail', lineWidthMm),
+      tooSteep,
       steep: ceilingsWhere(subject, leanDeg, (deg) => verdictOf(deg) !== 'pass', lineWidthMm),
+      stepped: steppedLeans(subject, narrow, limits),
     };
   },
-  ({ maxOverhangDeg, lineWidthMm, layerMm }) =>
-    `over ${maxOverhangDeg}°, further than ${lineWidthMm} mm, above ${layerMm} mm`,
+  ({ maxOverhangDeg, maxBridgeMm, lineWidthMm, layerMm }) =>
+    `over ${maxOverhangDeg}°, further than ${lineWidthMm} mm, spanned over ${maxBridgeMm} mm, above ${layerMm} mm`,
 );
 
 function leans(subject: Subject, layerMm: number): Float64Array {
@@ -71,6 +94,9 @@ function leans(subject: Subject, layerMm: number): Float64Array {
 /** The rounding of coordinates about as large as this, in single precision, is their product with it. */
 const ROUNDING = 2 ** -22;
 
+/** What is narrower than this has no direction of its own, however exactly its corners are known, mm. */
+const THREAD_MM = 0.002;
+
 /**
  * Gives narrow triangles the lean of the larger ones that they lie in one surface with. Corners are rounded, and the
  * narrower a triangle is the more its direction strays for that: by about the rounding over its height.
@@ -83,12 +109,14 @@ function settleSlivers(
   const roundingMm = ROUNDING * Math.max(...box.min.map(Math.abs), ...box.max.map(Math.abs));
   const { areas } = faces;
   for (const f of [...leaning].sort((a, b) => areas[b] - areas[a])) {
-    const strayDeg = ((roundingMm / heightOf(mesh, areas[f], f)) * 180) / Math.PI;
+    const heightMm = heightOf(mesh, areas[f], f);
+    const strayDeg = ((roundingMm / heightMm) * 180) / Math.PI;
+    const isThread = heightMm < THREAD_MM;
     let larger = -1;
     for (let k = 0; k < 3; k++) {
       const other = topology.neighbours[3 * f + k];
-      if (other < 0 || leanDeg[other] === 0 || areas[other] <= areas[f]) continue;
-      const isSame = Math.abs(leanDeg[other] - leanDeg[f]) <= strayDeg;
+      if (other < 0 || (leanDeg[other] === 0 && !isThread) || areas[other] <= areas[f]) continue;
+      const isSame = isThread || Math.abs(leanDeg[other] - leanDeg[f]) <= strayDeg;
       if (isSame && (larger < 0 || areas[other] > areas[larger])) larger = other;
     }
     if (larger >= 0) leanDeg[f] = leanDeg[larger];
@@ -132,14 +160,20 @@ function ceilingsWhere(
     if (reachMm <= lineWidthMm) return [];
     let looked = false;
     let span: Span | undefined;
+    const levelMm2 = faces.reduce(
+      (sum, f) => sum + (leanDeg[f] > NEARLY_LEVEL_DEG ? subject.faces.areas[f] : 0),
+      0,
+    );
     const steepestFace = faces.reduce((a, b) => (leanDeg[b] > leanDeg[a] ? b : a));
     return [
       {
         faces,
         steepestFace,
         steepestDeg: leanDeg[steepestFace],
+        isLevel: levelMm2 > areaMm2 / 2,
         span() {
-          if (!looked) [looked, span] = [true, shortestSpan(edges, lineWidthMm)];
+          if (!looked)
+            [looked, span] = [true, shortestSpan(edges, lineWidthMm) ?? spanInPieces(edges, lineWidthMm)];
           return span;
         },
       },

@@ -1,10 +1,11 @@
-import type { Vec3 } from '../../mesh/index.ts';
+import { sectionAt, type SolidMesh, type Vec3 } from '../../mesh/index.ts';
 import { extentOf, isInside, narrowestWidth, signedAreaOf, type Outline } from '../../plane/index.ts';
+import { areAllLevels } from './levels.ts';
 import { memoizePerPart } from './memoizePerPart.ts';
-import { sectionsBesideLevels } from './sections.ts';
+import { sectionsAt, sectionsBesideLevels, type LevelSection } from './sections.ts';
 import type { Subject } from './subject.ts';
 
-/** Something that stands on the plate or rises from something wider. */
+/** Something that stands on the plate or rises on a part. */
 export interface Riser {
   readonly heightMm: number;
   /** The narrowest that it is across, where it begins. */
@@ -20,8 +21,14 @@ export interface Riser {
   readonly extent: ReturnType<typeof extentOf>;
 }
 
-/** What rises begins where a section is narrower than this share of the one that it stands on. */
+/** Something narrower begins where a section is less wide than this share of the one that it stands on. */
 const NARROWER = 0.9;
+/** What is narrower than this holds nothing: a sliver of a face that is not quite level, mm. */
+const SLIVER_MM = 0.1;
+/** So many spaces between levels are looked at. */
+const MOST_SPACES = 24;
+/** What is lower than this is not knocked off, mm. */
+const LEAST_HEIGHT_MM = 1;
 
 /** A piece of a section, and the pieces that it stands on and carries. */
 export interface Slice {
@@ -38,9 +45,35 @@ export interface Slice {
   reachMm: number;
 }
 
-/** The pieces of the sections just above and below each level, from the bottom up. */
+/** The pieces of the sections just above and below each level, and where they become narrower in between, from the bottom up. */
 export const slicesOf = memoizePerPart('pieces of sections', (subject): Slice[] => {
-  const levels = sectionsBesideLevels(subject).map(({ zMm, bottomMm, topMm, outlines }) =>
+  const sections = sectionsBesideLevels(subject, MOST_SPACES);
+  const linked = linkedSlices(sections);
+  const isSampled = !areAllLevels(subject, MOST_SPACES);
+  const added = isSampled ? beginningsBetween(subject, linked) : [];
+  const levels =
+    added.length === 0 ? linked : linkedSlices(inOrder(sections, sectionsAt(subject, added, false)));
+  levels.forEach((level, i) => {
+    const above = levels[i + 1]?.[0]?.zMm;
+    const ending = above === undefined || !isSampled ? [] : level.filter((slice) => slice.above.length === 0);
+    for (const slice of ending.slice(0, MOST_ENDS)) slice.reachMm = endOf(subject, slice, above);
+  });
+  const slices = levels.flat();
+  for (const slice of slices.toReversed()) {
+    // What also stands on something else, as the beam of a portal, holds its legs.
+    const isShared = slice.below.filter(({ widthMm }) => widthMm > SLIVER_MM).length > 1;
+    for (const below of slice.below) {
+      below.reachMm = Math.max(below.reachMm, isShared ? slice.bottomMm : slice.reachMm);
+    }
+  }
+  return slices;
+});
+
+const inOrder = (...lists: readonly LevelSection[][]) => lists.flat().sort((a, b) => a.zMm - b.zMm);
+
+/** The pieces of sections, a list for each from the bottom up, linked with those they stand on. */
+function linkedSlices(sections: readonly LevelSection[]): Slice[][] {
+  const levels = sections.map(({ zMm, bottomMm, topMm, outlines }) =>
     outlines
       .filter(({ points }) => signedAreaOf(points) > 0)
       .map(({ points, faces }): Slice => ({
@@ -64,28 +97,73 @@ export const slicesOf = memoizePerPart('pieces of sections', (subject): Slice[] 
       }
     }
   }
-  const slices = levels.flat();
-  for (const slice of slices.toReversed()) {
-    // What also stands on something else, as the beam of a portal, holds its legs.
-    const isShared = slice.below.length > 1;
-    for (const below of slice.below) {
-      below.reachMm = Math.max(below.reachMm, isShared ? slice.bottomMm : slice.reachMm);
-    }
+  return levels;
+}
+
+/** The heights just above which a piece becomes much narrower between two sections. */
+function beginningsBetween({ mesh }: Subject, levels: readonly Slice[][]): number[] {
+  const found: number[] = [];
+  // The narrowest first, as the most slender will be among them.
+  for (const slice of levels.flat().sort((a, b) => a.widthMm - b.widthMm)) {
+    const [under] = slice.below;
+    if (!under || slice.bottomMm < slice.zMm || slice.widthMm >= NARROWER * under.widthMm) continue;
+    const widthAt = (zMm: number) => {
+      const piece = pieceAt(mesh, zMm, slice);
+      return piece ? narrowestWidth(piece) : 0;
+    };
+    // What narrows gradually has no place where it begins.
+    const halfWay = widthAt((under.zMm + slice.zMm) / 2);
+    if (halfWay < NARROWER * under.widthMm && NARROWER * halfWay > slice.widthMm) continue;
+    const zMm = parting(under.zMm, slice.zMm, (at) => widthAt(at) >= NARROWER * under.widthMm);
+    if (slice.zMm - zMm > 2 * EXACT_MM) found.push(zMm + EXACT_MM);
+    if (found.length === MOST_ENDS) break;
   }
-  return slices;
-});
+  return found;
+}
+
+/** So many of the pieces that end between two sections are followed to their ends. */
+const MOST_ENDS = 4;
+/** To this an end or a beginning between two sections is found, mm. */
+const EXACT_MM = 0.02;
+
+/** Where a piece of a section ends that the next section above no longer shows, mm. */
+function endOf({ mesh }: Subject, slice: Slice, aboveMm: number): number {
+  return parting(slice.zMm, aboveMm, (zMm) => pieceAt(mesh, zMm, slice) !== undefined);
+}
+
+/** The height between two at which something that holds at the lower one no longer does. */
+function parting(lowMm: number, highMm: number, holds: (zMm: number) => boolean): number {
+  let [low, high] = [lowMm, highMm];
+  while (high - low > EXACT_MM) {
+    const middle = (low + high) / 2;
+    if (holds(middle)) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/** The piece of a section that lies over or under another. */
+function pieceAt(
+  mesh: SolidMesh,
+  zMm: number,
+  other: Pick<Slice, 'outline' | 'extent'>,
+): Outline | undefined {
+  return sectionAt(mesh, zMm)
+    .map(({ points }): Outline => points)
+    .find(
+      (points) => signedAreaOf(points) > 0 && overlap({ outline: points, extent: extentOf([points]) }, other),
+    );
+}
 
 /**
- * The part and each thing that rises from something wider, the most slender first: for every section the pieces that it
- * falls into, and how far what stands on each of them goes up. The openings of a ring do not make it slender.
+ * The part and each thing that rises on it, the most slender first: for every section the pieces that it falls into, and
+ * how far what stands on each of them goes up. The openings of a ring do not make it slender.
  */
 export function risersOf(subject: Subject): Riser[] {
   const slices = slicesOf(subject);
+  const standing = slices.filter(({ bottomMm }) => bottomMm < 1e-3);
   return slices
-    .filter(
-      ({ below, widthMm }) =>
-        widthMm > 0 && widthMm < NARROWER * Math.min(Infinity, ...below.map((each) => each.widthMm)),
-    )
+    .filter((slice) => slice.widthMm > SLIVER_MM && slice.reachMm - slice.bottomMm >= LEAST_HEIGHT_MM)
     .map((slice): Riser => {
       const heightMm = slice.reachMm - slice.bottomMm;
       const widthMm = standingWidth(slice);
@@ -94,7 +172,7 @@ export function risersOf(subject: Subject): Riser[] {
         heightMm,
         widthMm,
         slenderness: heightMm / widthMm,
-        isWhole: slice.bottomMm < 1e-3 && slices.filter(({ bottomMm }) => bottomMm < 1e-3).length === 1,
+        isWhole: standing.length === 1 && standing[0] === slice,
         at: [(x.low + x.high) / 2, (y.low + y.high) / 2, slice.bottomMm + heightMm / 2],
         faces: [...new Set(slice.faces)],
         outline: slice.outline,
@@ -125,14 +203,28 @@ function standingWidth(slice: Slice): number {
   return widthMm;
 }
 
-/** Whether two outlines share ground: a corner of one lies in the other. Pieces of a solid do not cross without that. */
+/** How far inside an outline it is asked whether another holds its edges, mm: they often lie upon each other. */
+const WITHIN_MM = 1e-3;
+
+/** Whether two outlines share ground: just inside an edge of one is inside the other. Pieces of a solid do not cross without that. */
 export function overlap(
   { outline: a, extent: p }: Pick<Slice, 'outline' | 'extent'>,
   { outline: b, extent: q }: Pick<Slice, 'outline' | 'extent'>,
 ): boolean {
   const isApart = p.x.low > q.x.high || q.x.low > p.x.high || p.y.low > q.y.high || q.y.low > p.y.high;
   if (isApart) return false;
-  // Mostly one lies in the other, and any corner of it tells.
-  if (isInside(b[0], a) || isInside(a[0], b)) return true;
-  return b.some((point) => isInside(point, a)) || a.some((point) => isInside(point, b));
+  // Mostly the smaller lies in the larger, and its first edge tells.
+  const isSmaller = p.x.high - p.x.low < q.x.high - q.x.low;
+  return isSmaller ? reachesInto(a, b) || reachesInto(b, a) : reachesInto(b, a) || reachesInto(a, b);
+}
+
+function reachesInto(outline: Outline, other: Outline): boolean {
+  return outline.some(([x, y], i) => {
+    const [nx, ny] = outline[(i + 1) % outline.length];
+    const mm = Math.hypot(nx - x, ny - y);
+    if (mm < WITHIN_MM) return false;
+    // Material lies to the left of an edge.
+    const [inX, inY] = [(-WITHIN_MM * (ny - y)) / mm, (WITHIN_MM * (nx - x)) / mm];
+    return isInside([(x + nx) / 2 + inX, (y + ny) / 2 + inY], other);
+  });
 }

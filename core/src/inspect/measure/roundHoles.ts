@@ -1,21 +1,10 @@
 import type { Vec3 } from '../../mesh/index.ts';
-import { fitCircle, planeBasis, smallestAxis } from './fit.ts';
+import { AlongAxis, squareTo, wrapOf } from './aroundAxis.ts';
+import { fitCircle, smallestAxis } from './fit.ts';
+import type { Hole } from './hole.ts';
 import { connectedIn } from './regions.ts';
+import { roughHoles } from './roughHoles.ts';
 import type { Subject } from './subject.ts';
-
-/** A hole with a round wall that goes all the way around its axis. */
-export interface RoundHole {
-  readonly diameterMm: number;
-  /** How far the round wall reaches along the axis. */
-  readonly depthMm: number;
-  /** A unit vector along the hole. */
-  readonly axis: Vec3;
-  /** The point of the axis half-way along the wall. */
-  readonly middle: Vec3;
-  /** Whether both ends are open. */
-  readonly through: boolean;
-  readonly triangles: number[];
-}
 
 /** Facets of one round wall bend by less than this from one to the next: a circle of at least eight sides. */
 const LARGEST_BEND = Math.cos((50 * Math.PI) / 180);
@@ -45,18 +34,23 @@ const LEAST_SAG = 0.98 * Math.cos(Math.PI / 8);
  *
  * @param wrapDeg how far around its axis a wall has to go to count
  */
-export function findRoundHoles(subject: Subject, wrapDeg = WRAP_DEG): RoundHole[] {
-  const holes: RoundHole[] = [];
+export function findRoundHoles(subject: Subject, wrapDeg = WRAP_DEG): Hole[] {
+  const holes: Hole[] = [];
   for (const hollow of hollows(subject)) {
     const guess = smallestAxis(subject.faces, hollow);
-    const coarse = squareTo(subject, hollow, guess, SQUARE_COARSE);
+    const coarse = squareTo(subject.faces.normals, hollow, guess, SQUARE_COARSE);
     if (coarse.length < 8) continue;
     const axis = smallestAxis(subject.faces, coarse);
-    for (const wall of connectedIn(subject.topology, squareTo(subject, coarse, axis, SQUARE_FINE))) {
+    for (const wall of connectedIn(
+      subject.topology,
+      squareTo(subject.faces.normals, coarse, axis, SQUARE_FINE),
+    )) {
       const hole = wall.length >= 8 ? roundHole(subject, wall, axis, wrapDeg) : undefined;
       if (hole) holes.push(hole);
     }
   }
+  if (subject.about.isForeign)
+    holes.push(...roughHoles(subject, new Set(holes.flatMap(({ triangles }) => triangles)), wrapDeg));
   return holes;
 }
 
@@ -136,25 +130,13 @@ function tipCorner(t: Uint32Array, face: number, k: number, other: number): numb
   return 0;
 }
 
-function squareTo({ faces }: Subject, set: readonly number[], [ax, ay, az]: Vec3, sine: number): number[] {
-  const { normals: n } = faces;
-  return set.filter((f) => Math.abs(n[3 * f] * ax + n[3 * f + 1] * ay + n[3 * f + 2] * az) < sine);
-}
-
 /** The hole that a wall of facets makes around an axis, if they do make one. */
-function roundHole(
-  subject: Subject,
-  wall: number[],
-  axis: Vec3,
-  leastWrapDeg: number,
-): RoundHole | undefined {
+function roundHole(subject: Subject, wall: number[], axis: Vec3, leastWrapDeg: number): Hole | undefined {
   const { positions: p, triangles: t } = subject.mesh;
-  const [u, v] = planeBasis(axis);
-  const dot = (vertex: number, d: Vec3) =>
-    p[3 * vertex] * d[0] + p[3 * vertex + 1] * d[1] + p[3 * vertex + 2] * d[2];
+  const along = new AlongAxis(axis);
 
   const vertices = [...new Set(wall.flatMap((f) => [t[3 * f], t[3 * f + 1], t[3 * f + 2]]))];
-  const flat = vertices.map((vertex): [number, number] => [dot(vertex, u), dot(vertex, v)]);
+  const flat = vertices.map((vertex) => along.flat(p, vertex));
   const isBetweenSides = cornersBetweenSides(subject, wall);
   const between = flat.filter((_, i) => isBetweenSides.has(vertices[i]));
   // Of very many sides, none turns enough to tell where it ends, and all corners are on the circle.
@@ -165,7 +147,7 @@ function roundHole(
   const slack = Math.max(ROUND_MM, ROUND_SHARE * radius);
   const isOff = ([x, y]: [number, number]) =>
     Math.abs(Math.hypot(x - middle[0], y - middle[1]) - radius) > slack;
-  if (onCircle.some(isOff)) return undefined;
+  if (radius <= slack || onCircle.some(isOff)) return undefined;
 
   // Long sides through the middle, as those of a narrow slot, have their corners on a circle as well.
   const placeOf = new Map(vertices.map((vertex, i) => [vertex, flat[i]]));
@@ -181,21 +163,22 @@ function roundHole(
   const wrap = wrapOf(wall.map((f) => [0, 1, 2].map((k) => angleOf.get(t[3 * f + k])!)));
   if (wrap < leastWrapDeg) return undefined;
 
-  const heights = vertices.map((vertex) => dot(vertex, axis));
+  const heights = vertices.map((vertex) => along.height(p, vertex));
   const low = heights.reduce((a, b) => Math.min(a, b));
   const high = heights.reduce((a, b) => Math.max(a, b));
   if (high - low < 1e-3 || isBandOfBall(subject, wall, radius, high - low)) return undefined;
 
-  const point = (along: number): Vec3 =>
-    [0, 1, 2].map((i) => middle[0] * u[i] + middle[1] * v[i] + along * axis[i]) as unknown as Vec3;
-  const half = (low + high) / 2;
-  const reach = (high - low) / 2 + radius;
-  // Looked along beside the axis, since the facets of a drill tip meet in a point on it, where a ray could slip through.
-  const beside = [0, 1, 2].map(
-    (i) => point(half)[i] + radius * (0.13 * u[i] + 0.29 * v[i]),
-  ) as unknown as Vec3;
-  const through = [axis, opposite(axis)].every((way) => !subject.tree.firstHit(beside, way, [0, reach]));
-  return { diameterMm: 2 * radius, depthMm: high - low, axis, middle: point(half), through, triangles: wall };
+  const middleOf = along.place(middle, (low + high) / 2);
+  const through = along.isOpen(subject, middleOf, radius, (high - low) / 2 + radius);
+  return {
+    shape: 'round',
+    diameterMm: 2 * radius,
+    depthMm: high - low,
+    axis,
+    middle: middleOf,
+    through,
+    triangles: wall,
+  };
 }
 
 /** The corners at which sides of a wall meet. Where a side is cut up into several triangles, it has corners of its own as well. */
@@ -218,20 +201,6 @@ function cornersBetweenSides(
     }
   }
   return between;
-}
-
-/** Over how many of 360 degrees the facets, given by the angles of their corners in radians, go around. */
-function wrapOf(facets: readonly (readonly number[])[]): number {
-  const covered = new Uint8Array(360);
-  for (const angles of facets) {
-    const [first, ...others] = angles;
-    // Measured from the first corner the short way, so that a facet across ±180° is not taken for a whole turn.
-    const offsets = others.map((angle) => Math.atan2(Math.sin(angle - first), Math.cos(angle - first)));
-    const from = ((first + Math.min(0, ...offsets)) * 180) / Math.PI;
-    const to = ((first + Math.max(0, ...offsets)) * 180) / Math.PI;
-    for (let deg = Math.floor(from); deg < to; deg++) covered[((deg % 360) + 360) % 360] = 1;
-  }
-  return covered.reduce((sum, one) => sum + one, 0);
 }
 
 /**
@@ -260,8 +229,4 @@ function isBandOfBall(
   }
   const bend = rims > 0 ? bends / rims : Math.PI;
   return bend < Math.PI / 6 && depth <= 2.2 * radius * bend;
-}
-
-function opposite([x, y, z]: Vec3): Vec3 {
-  return [-x, -y, -z];
 }

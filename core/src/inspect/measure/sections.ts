@@ -1,11 +1,7 @@
 import { sectionAt, type SectionOutline } from '../../mesh/index.ts';
+import { levelsOf, type Level } from './levels.ts';
 import { memoizePerPart } from './memoizePerPart.ts';
 import type { Subject } from './subject.ts';
-
-/** Heights closer than this are one, mm. */
-const SAME_MM = 0.02;
-/** The most sections that are looked at: enough for every level of a recipe, and a fair sample of what curves. */
-const MOST = 16;
 
 /** A section between two levels of a part, like all others between them if its walls are upright. */
 export interface LevelSection {
@@ -23,30 +19,32 @@ export interface LevelSection {
 const BESIDE_MM = 0.02;
 const BESIDE_SHARE = 0.1;
 
+/** The most spaces between levels of which walls are looked for: enough for every level of a recipe. */
+export const MOST_SPACES = 16;
+
 /** Sections of a part half-way between the heights at which it has corners. */
 export const levelSections = memoizePerPart('sections between levels', (subject) =>
-  levelsOf(subject).map((level) => sectionIn(subject, level, level.zMm, true)),
+  levelsOf(subject, MOST_SPACES).map((level) => sectionIn(subject, level, level.zMm, true)),
 );
 
 /**
  * Sections just above and just below each height at which the part has corners, from the bottom up; between the two of
  * one level its walls are straight.
+ *
+ * @param most so many spaces between levels at most
  */
-export const sectionsBesideLevels = memoizePerPart('sections beside levels', (subject) =>
-  levelsOf(subject).flatMap((level) => {
-    const reachMm = level.heightMm / 2 - Math.min(BESIDE_MM, BESIDE_SHARE * level.heightMm);
-    return [
-      sectionIn(subject, level, level.zMm - reachMm, true),
-      sectionIn(subject, level, level.zMm + reachMm, false),
-    ];
-  }),
+export const sectionsBesideLevels = memoizePerPart(
+  'sections beside levels',
+  (subject, most: number) =>
+    levelsOf(subject, most).flatMap((level) => {
+      const reachMm = level.heightMm / 2 - Math.min(BESIDE_MM, BESIDE_SHARE * level.heightMm);
+      return [
+        sectionIn(subject, level, level.zMm - reachMm, true),
+        sectionIn(subject, level, level.zMm + reachMm, false),
+      ];
+    }),
+  (most) => `at most ${most}`,
 );
-
-interface Level {
-  /** Half-way up. */
-  readonly zMm: number;
-  readonly heightMm: number;
-}
 
 function sectionIn({ mesh }: Subject, level: Level, zMm: number, isFirst: boolean): LevelSection {
   const [bottomMm, topMm] = [level.zMm - level.heightMm / 2, level.zMm + level.heightMm / 2];
@@ -59,17 +57,18 @@ function sectionIn({ mesh }: Subject, level: Level, zMm: number, isFirst: boolea
   };
 }
 
-const levelsOf = memoizePerPart('levels', ({ mesh: { positions } }): Level[] => {
-  const heights = new Float32Array(positions.length / 3);
-  for (let i = 0; i < heights.length; i++) heights[i] = positions[3 * i + 2];
-  heights.sort();
-  const between: Level[] = [];
-  let last = heights[0];
-  for (const height of heights) {
-    if (height - last < SAME_MM) continue;
-    between.push({ zMm: (last + height) / 2, heightMm: height - last });
-    last = height;
-  }
-  if (between.length <= MOST) return between;
-  return Array.from({ length: MOST }, (_, i) => between[Math.round((i * (between.length - 1)) / (MOST - 1))]);
-});
+/**
+ * Sections at heights of their own, each like the one between the levels around it.
+ *
+ * @param isFirst whether they show what is between the level below and the one above, or only what is just there
+ */
+export function sectionsAt(subject: Subject, heights: readonly number[], isFirst: boolean): LevelSection[] {
+  return heights.flatMap((zMm) => {
+    const level = levelsOf(subject, MOST_SPACES).find(
+      (each) => Math.abs(zMm - each.zMm) <= each.heightMm / 2,
+    );
+    if (!level) return [];
+    const section = sectionIn(subject, level, zMm, isFirst);
+    return [isFirst ? section : { ...section, topMm: zMm }];
+  });
+}

@@ -1,6 +1,6 @@
 import type { Vec3 } from '../../mesh/index.ts';
 import { planeBasis } from './fit.ts';
-import type { RoundHole } from './roundHoles.ts';
+import type { Hole } from './hole.ts';
 import type { Subject } from './subject.ts';
 
 /** The thinnest wall beside a hole. */
@@ -20,7 +20,7 @@ const TIMES = 5;
 /** The thinnest wall around a hole, square to its axis; undefined if there is none thinner than `upToMm`. */
 export function wallAround(
   { faces: { normals: n }, tree }: Subject,
-  { axis, middle, depthMm, diameterMm, triangles }: RoundHole,
+  { axis, middle, depthMm, diameterMm, triangles }: Hole,
   upToMm: number,
 ): WallAround | undefined {
   const [u, v] = planeBasis(axis);
@@ -34,7 +34,7 @@ export function wallAround(
       const angle = (2 * Math.PI * (i + 0.37)) / WAYS;
       const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
       const way: Vec3 = [cos * u[0] + sin * v[0], cos * u[1] + sin * v[1], cos * u[2] + sin * v[2]];
-      const inner = tree.firstHit(from, way, [0, diameterMm], (face) => !own.has(face));
+      const inner = tree.firstHit(from, way, [0, 1.2 * diameterMm], (face) => !own.has(face));
       if (!inner) continue;
       const range = [inner.mm, inner.mm + (thinnest?.mm ?? upToMm)] as const;
       const outer = tree.firstHit(from, way, range, (face) => own.has(face));
