@@ -91,10 +91,8 @@ export function thinWalls(region: Region, upToMm: number, apartMm = finely(upToM
       if (coarse.every(({ widthMm }) => widthMm === Infinity)) return [];
       const walk = thicknessOf(points, grid, upToMm, apartMm);
       let narrowest: Thickness | undefined;
-      for (const place of walk) {
-        if (place.widthMm < (narrowest?.widthMm ?? upToMm) && goesOn(walk, place.widthMm)) {
-          narrowest = place;
-        }
+      for (const [i, place] of walk.entries()) {
+        if (place.widthMm < (narrowest?.widthMm ?? upToMm) && goesOn(walk, i)) narrowest = place;
       }
       if (!narrowest) return [];
       const { widthMm, at, across } = narrowest;
@@ -104,22 +102,24 @@ export function thinWalls(region: Region, upToMm: number, apartMm = finely(upToM
     .sort((a, b) => a.widthMm - b.widthMm);
 }
 
-/** Whether somewhere along an outline walls of about a width follow each other for twice that width. */
-function goesOn(walk: readonly Thickness[], widthMm: number): boolean {
+/** Whether the wall at a place of an outline goes on, about as wide, for twice that width. */
+function goesOn(walk: readonly Thickness[], place: number): boolean {
+  const { widthMm } = walk[place];
   const [low, high] = [SAME_WALL[0] * widthMm, SAME_WALL[1] * widthMm];
   let run = 0;
-  // Twice round, so that a run over the beginning counts as one.
-  for (let i = 0; i < 2 * walk.length; i++) {
-    const [here, next] = [walk[i % walk.length], walk[(i + 1) % walk.length]];
-    const apart = (here.lengthMm + next.lengthMm) / 2;
-    // Round the end of a wall or a tip the walk comes to the other side, where the wall is the same one again.
-    const isRoundTip = distance(next.at, here.across) < distance(next.at, here.at);
-    const share = shareBetween(here.widthMm, next.widthMm, low, high);
-    if (isRoundTip) run = 0;
-    else run = isBetween(here.widthMm, low, high) ? run + share * apart : share * apart;
-    if (run >= 2 * widthMm) return true;
+  for (const way of [1, -1]) {
+    let here = walk[place];
+    for (let step = 1; step < walk.length && run < 2 * widthMm; step++) {
+      const next = walk[(place + way * step + walk.length) % walk.length];
+      // Round the end of a wall or a tip the walk comes to the other side, where the wall is the same one again.
+      if (distance(next.at, here.across) < distance(next.at, here.at)) break;
+      const share = shareBetween(here.widthMm, next.widthMm, low, high);
+      run += (share * (here.lengthMm + next.lengthMm)) / 2;
+      if (share < 1) break;
+      here = next;
+    }
   }
-  return false;
+  return run >= 2 * widthMm;
 }
 
 const distance = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1]);

@@ -46,12 +46,18 @@ interface Bounds {
 
 /** The walls, or the slits, of the sections of a part that come under a limit, near it, or are the thinnest there are. */
 export function thinIn(subject: Subject, what: 'walls' | 'slits', { limitMm, layerMm }: Bounds): ThinPlace[] {
+  const cuts = new Map<number, Outlined['outlines']>();
+  const cutAt = (zMm: number) => {
+    const known = cuts.get(zMm) ?? sectionAt(subject.mesh, zMm);
+    cuts.set(zMm, known);
+    return known;
+  };
   const lasting = (section: LevelSection, walls: readonly ThinWall[]) =>
     walls
       .map((each) => placeOf(section, what, each))
       .filter((place) => {
         const byMm = besideMm(section, layerMm);
-        const goesOn = (by: number) => isThinAt(subject, place, by, what);
+        const goesOn = (by: number) => isThinIn(cutAt(section.zMm + by), place, by, what);
         return goesOn(-byMm) || goesOn(byMm);
       });
   const [upToMm, furthestMm] = [LOOK_TO * limitMm, GLANCE_TO * limitMm];
@@ -158,17 +164,17 @@ const TAPER = 2 * Math.tan((15 * Math.PI) / 180);
 const ROUNDING_MM = 0.01;
 
 /**
- * Whether what is thin in a section is as thin so much higher, seen along the line across it. The top of a dome, of a
+ * Whether what is thin in a section is as thin in one that is so much higher, seen along the line across it. The top of a dome, of a
  * rod that lies or of a hill is narrow for a moment, and no wall.
  */
-function isThinAt(
-  { mesh }: Subject,
+function isThinIn(
+  outlines: Outlined['outlines'],
   { at, mm, along }: ThinPlace,
   byMm: number,
   what: 'walls' | 'slits',
 ): boolean {
   const mostMm = TAPER * Math.abs(byMm) + ROUNDING_MM;
-  const crossed = crossingsAlong(sectionAt(mesh, at[2] + byMm), at, along!);
+  const crossed = crossingsAlong(outlines, at, along!);
   // Between the first and the second crossing is material, and between the second and the third air.
   for (let i = what === 'walls' ? 0 : 1; i + 1 < crossed.length; i += 2) {
     const [from, to] = [crossed[i], crossed[i + 1]];

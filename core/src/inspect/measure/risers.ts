@@ -103,10 +103,12 @@ function linkedSlices(sections: readonly LevelSection[]): Slice[][] {
 /** The heights just above which a piece becomes much narrower between two sections. */
 function beginningsBetween({ mesh }: Subject, levels: readonly Slice[][]): number[] {
   const found: number[] = [];
+  let asked = 0;
   // The narrowest first, as the most slender will be among them.
   for (const slice of levels.flat().sort((a, b) => a.widthMm - b.widthMm)) {
     const [under] = slice.below;
     if (!under || slice.bottomMm < slice.zMm || slice.widthMm >= NARROWER * under.widthMm) continue;
+    if (asked++ === MOST_ASKED) break;
     const widthAt = (zMm: number) => {
       const piece = pieceAt(mesh, zMm, slice);
       return piece ? narrowestWidth(piece) : 0;
@@ -123,6 +125,8 @@ function beginningsBetween({ mesh }: Subject, levels: readonly Slice[][]): numbe
 
 /** So many of the pieces that end between two sections are followed to their ends. */
 const MOST_ENDS = 4;
+/** So many are asked whether they do. */
+const MOST_ASKED = 12;
 /** To this an end or a beginning between two sections is found, mm. */
 const EXACT_MM = 0.02;
 
@@ -205,6 +209,8 @@ function standingWidth(slice: Slice): number {
 
 /** How far inside an outline it is asked whether another holds its edges, mm: they often lie upon each other. */
 const WITHIN_MM = 1e-3;
+/** So many edges of an outline are asked at most. */
+const MOST_EDGES = 40;
 
 /** Whether two outlines share ground: just inside an edge of one is inside the other. Pieces of a solid do not cross without that. */
 export function overlap(
@@ -215,16 +221,25 @@ export function overlap(
   if (isApart) return false;
   // Mostly the smaller lies in the larger, and its first edge tells.
   const isSmaller = p.x.high - p.x.low < q.x.high - q.x.low;
-  return isSmaller ? reachesInto(a, b) || reachesInto(b, a) : reachesInto(b, a) || reachesInto(a, b);
+  return isSmaller
+    ? reachesInto(a, b, q) || reachesInto(b, a, p)
+    : reachesInto(b, a, p) || reachesInto(a, b, q);
 }
 
-function reachesInto(outline: Outline, other: Outline): boolean {
-  return outline.some(([x, y], i) => {
+function reachesInto(outline: Outline, other: Outline, { x: across, y: deep }: Slice['extent']): boolean {
+  // Of long outlines, edges all around tell as well as all of them.
+  const step = Math.max(1, outline.length / MOST_EDGES);
+  for (let k = 0; k < outline.length; k += step) {
+    const i = Math.floor(k);
+    const [x, y] = outline[i];
     const [nx, ny] = outline[(i + 1) % outline.length];
     const mm = Math.hypot(nx - x, ny - y);
-    if (mm < WITHIN_MM) return false;
+    if (mm < WITHIN_MM) continue;
     // Material lies to the left of an edge.
     const [inX, inY] = [(-WITHIN_MM * (ny - y)) / mm, (WITHIN_MM * (nx - x)) / mm];
-    return isInside([(x + nx) / 2 + inX, (y + ny) / 2 + inY], other);
-  });
+    const [midX, midY] = [(x + nx) / 2 + inX, (y + ny) / 2 + inY];
+    if (midX < across.low || midX > across.high || midY < deep.low || midY > deep.high) continue;
+    if (isInside([midX, midY], other)) return true;
+  }
+  return false;
 }
