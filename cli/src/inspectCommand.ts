@@ -19,12 +19,13 @@ export interface InspectRequest {
   readonly json: boolean;
   /** Whether findings shall tell the triangles that they are about. */
   readonly region: boolean;
-  /** Whether parts shall be sliced however large they are, to tell what printing them takes. */
+  /** Whether parts shall be sliced however long that takes, to tell what printing them takes. */
   readonly print: boolean;
 }
 
-/** Parts with more triangles are sliced only where that is asked for, since it takes many seconds. */
+/** Parts with more triangles are sliced only where that is asked for, and no longer than this otherwise, ms. */
 const QUICKLY_SLICED = 100_000;
+const QUICKLY_MS = 5000;
 
 /**
  * Inspects part files one after the other. A file that cannot be used is said on the error output and the others are
@@ -39,14 +40,25 @@ export async function inspectCommand(request: InspectRequest, output: Output): P
       const read = await readPart(file);
       const mesh = setDown(read.mesh);
       const isSliced = request.print || mesh.triangles.length / 3 <= QUICKLY_SLICED;
+      const tell = (words: string) => output.progress?.(words === '' ? '' : `${file}: ${words}`);
       // The kernel is loaded for slicing alone.
-      const print = isSliced ? await (await import('./needsOf.ts')).needsOf(mesh, limits) : undefined;
+      const print = isSliced
+        ? await (
+            await import('./needsOf.ts')
+          ).needsOf(mesh, limits, request.print ? Infinity : QUICKLY_MS, (done) =>
+            tell(say('Slicing ({done})', { done })),
+          )
+        : undefined;
       const known = { isForeign: true, mended: read.mended, brief, print };
-      const result = inspected(mesh, limits, known, (words) => output.progress?.(`${file}: ${words}`));
+      const result = inspected(mesh, limits, known, tell);
       const region = (faces: readonly number[]) => (request.region ? { region: cornersOf(mesh, faces) } : {});
       output.out(request.json ? jsonLine(file, result, region) : report(file, result));
-      if (!isSliced && !request.json)
-        output.out(say('  Time and filament were not checked. For a part this large, add --print.'));
+      if (!print && !request.json)
+        output.out(
+          say(
+            '  Time and filament were not checked, since slicing this part takes long. To wait for it, add --print.',
+          ),
+        );
       if (result.verdict === 'fail' && code === 0) code = 1;
     } catch (error) {
       if (!(error instanceof Unusable)) throw error;

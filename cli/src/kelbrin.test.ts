@@ -51,6 +51,19 @@ async function run(...args: string[]) {
 }
 
 describe('inspect', () => {
+  it('tells somebody who looks on how far it is, first with slicing and then with each check', async () => {
+    const told: string[] = [];
+    const output = {
+      out: () => undefined,
+      err: () => undefined,
+      progress: (words: string) => told.push(words),
+    };
+    expect(await kelbrin(['inspect', at('good.stl')], output)).toBe(0);
+    expect(told[0]).toBe(`${at('good.stl')}: Slicing (1)`);
+    expect(told).toContain(`${at('good.stl')}: ${checks[0].title} (1 of ${checks.length})`);
+    expect(told.at(-1)).toBe('');
+  });
+
   it('explains one check, and writes a drawing of each place', async () => {
     const { code, out, err } = await run(
       'inspect', at('small hole.stl'), '--check', 'hole', '--explain', '--out', folder,
