@@ -11,6 +11,7 @@ import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import { longSign, liveInspection, oneNumberEdit, panel } from './edits.ts';
 import { bareSections } from './bareSections.ts';
 import type { Contest } from './measure.ts';
+import { wildContests } from './wild.ts';
 import { batchOfLabels, layoutOfLabels } from './batches.ts';
 
 /** What the contests are run on. */
@@ -36,6 +37,7 @@ export function contests(material: Material): Contest[] {
     layoutOfLabels(material.workshop),
     readingStl(material),
     startUp(),
+    ...wildContests(material.workshop),
   ];
 }
 

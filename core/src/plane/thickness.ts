@@ -91,8 +91,14 @@ export function thinWalls(region: Region, upToMm: number, apartMm = finely(upToM
       if (coarse.every(({ widthMm }) => widthMm === Infinity)) return [];
       const walk = thicknessOf(points, grid, upToMm, apartMm);
       let narrowest: Thickness | undefined;
-      for (const [i, place] of walk.entries()) {
-        if (place.widthMm < (narrowest?.widthMm ?? upToMm) && goesOn(walk, i)) narrowest = place;
+      // Of widths within a hundredth of each other one is asked for; rough walls have thousands.
+      const asked = new Map<number, boolean>();
+      for (const place of walk) {
+        if (place.widthMm >= (narrowest?.widthMm ?? upToMm)) continue;
+        const key = Math.round(100 * Math.log(place.widthMm));
+        const isWall = asked.get(key) ?? goesOn(walk, place.widthMm);
+        asked.set(key, isWall);
+        if (isWall) narrowest = place;
       }
       if (!narrowest) return [];
       const { widthMm, at, across } = narrowest;
@@ -102,25 +108,34 @@ export function thinWalls(region: Region, upToMm: number, apartMm = finely(upToM
     .sort((a, b) => a.widthMm - b.widthMm);
 }
 
-/** Whether the wall at a place of an outline goes on, about as wide, for twice that width. */
-function goesOn(walk: readonly Thickness[], place: number): boolean {
-  const { widthMm } = walk[place];
-  const [low, high] = [SAME_WALL[0] * widthMm, SAME_WALL[1] * widthMm];
+/** Whether somewhere along an outline walls of about a width follow each other for twice that width. */
+function goesOn(walk: readonly Thickness[], widthMm: number): boolean {
+  const low = SAME_WALL[0] * widthMm;
+  const high = SAME_WALL[1] * widthMm;
   let run = 0;
-  for (const way of [1, -1]) {
-    let here = walk[place];
-    for (let step = 1; step < walk.length && run < 2 * widthMm; step++) {
-      const next = walk[(place + way * step + walk.length) % walk.length];
-      // Round the end of a wall or a tip the walk comes to the other side, where the wall is the same one again.
-      if (distance(next.at, here.across) < distance(next.at, here.at)) break;
-      const share = shareBetween(here.widthMm, next.widthMm, low, high);
-      run += (share * (here.lengthMm + next.lengthMm)) / 2;
-      if (share < 1) break;
-      here = next;
+  // Twice round, so that a run over the beginning counts as one.
+  for (let i = 0; i < 2 * walk.length; i++) {
+    const here = walk[i % walk.length];
+    const isWithin = isBetween(here.widthMm, low, high);
+    const next = walk[(i + 1) % walk.length];
+    if (!isWithin && !isBetween(next.widthMm, low, high) && !crosses(here.widthMm, next.widthMm, low, high)) {
+      run = 0;
+      continue;
     }
+    const apart = (here.lengthMm + next.lengthMm) / 2;
+    // Round the end of a wall or a tip the walk comes to the other side, where the wall is the same one again.
+    const isRoundTip = distance(next.at, here.across) < distance(next.at, here.at);
+    const share = shareBetween(here.widthMm, next.widthMm, low, high);
+    if (isRoundTip) run = 0;
+    else run = isWithin ? run + share * apart : share * apart;
+    if (run >= 2 * widthMm) return true;
   }
-  return run >= 2 * widthMm;
+  return false;
 }
+
+/** Whether the way from one value to another passes between two bounds though neither lies there. */
+const crosses = (from: number, to: number, low: number, high: number) =>
+  (from < low && to > high && to < Infinity) || (from > high && from < Infinity && to < low);
 
 const distance = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1]);
 const isBetween = (value: number, low: number, high: number) => value >= low && value <= high;

@@ -57,7 +57,7 @@ export function* sliceInSteps(
       sections.push(solid.at(scope, zMm - thickMm / 2).simplified(STRAIGHT_MM));
       yield index;
     }
-    const plan = new LayerPlan(scope, sections, settings);
+    const plan = new LayerPlan(kernel, scope, sections, settings);
     const layers: Layer[] = [];
     for (const [index, height] of heights.entries()) {
       layers.push(paced({ ...height, paths: plan.pathsOf(index) }, index, settings));
@@ -79,10 +79,12 @@ class LayerPlan {
   /** Which of them each layer has. */
   readonly #areaOf: number[];
   readonly #kept = new Map<string, unknown>();
+  readonly #kernel: Kernel;
   readonly #scope: Scope;
   readonly #settings: PrintSettings;
 
-  constructor(scope: Scope, sections: readonly Area[], settings: PrintSettings) {
+  constructor(kernel: Kernel, scope: Scope, sections: readonly Area[], settings: PrintSettings) {
+    this.#kernel = kernel;
     this.#scope = scope;
     this.#settings = settings;
     let kept: Region | undefined;
@@ -149,7 +151,12 @@ class LayerPlan {
     return this.#once(`bridges ${own} ${below}`, () =>
       own === below
         ? { paths: [], covered: [] }
-        : bridgesOver(this.#walls(own).inside, this.#areas[below].in(this.#scope), this.#settings),
+        : bridgesOver(
+            this.#kernel,
+            this.#walls(own).inside,
+            this.#areas[below].in(this.#scope),
+            this.#settings,
+          ),
     );
   }
 

@@ -29,6 +29,11 @@ export class Area {
     return new Area(scope, this.#section);
   }
 
+  /** An area of outlines that may overlap, in the same scope. */
+  made(kernel: Kernel, outlines: Region): Area {
+    return this.#made(new kernel.CrossSection(outlines as [number, number][][], 'NonZero'));
+  }
+
   /** Grown outwards by `mm`, or shrunk where it is negative; outer corners are rounded, or sharp if they are no sharper than 60°. */
   grown(mm: number, corners: 'round' | 'sharp' = 'round'): Area {
     return this.#made(

@@ -30,7 +30,7 @@ function linesOf(inside: Outline[], below: Outline[]): readonly Path[] {
   return inScope((scope) => {
     const area = (outlines: Outline[]) =>
       Area.kept(scope, new kernel.CrossSection(outlines as [number, number][][], 'NonZero'));
-    return bridgesOver(area(inside), area(below), everydaySettings).paths;
+    return bridgesOver(kernel, area(inside), area(below), everydaySettings).paths;
   });
 }
 const longest = (all: { mm: number }[]) => Math.max(...all.map(({ mm }) => mm));
@@ -79,6 +79,18 @@ describe('a bridge', () => {
       [turned(box(-5, 0, 0, 30)), turned(box(10, 0, 15, 30))],
     );
     expect(new Set(found.map(({ deg }) => deg))).toEqual(new Set([30]));
+  });
+
+  it('over two channels that cross goes across each of them, and no line runs along one into the air', () => {
+    const blocks = [-1, 1].flatMap((x) =>
+      [-1, 1].map((y) =>
+        box(Math.min(x, 10 * x), Math.min(y, 10 * y), Math.max(x, 10 * x), Math.max(y, 10 * y)),
+      ),
+    );
+    const found = lines([box(-10, -10, 10, 10)], blocks);
+    expect(longest(found)).toBeLessThan(2 + 2 * ON_SUPPORT);
+    expect(found.filter(({ deg }) => deg === 0).length).toBeGreaterThan(20);
+    expect(found.filter(({ deg }) => deg === 90).length).toBeGreaterThan(20);
   });
 
   it('is none where one side alone holds it, nor over a crack', () => {
