@@ -1,5 +1,8 @@
 import { formatMeasured } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
+import { sectionAt } from '../../mesh/index.ts';
+import { extentOf, isInside, signedAreaOf } from '../../plane/index.ts';
+import { overlap, type Slice } from '../measure/risers.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
 import { said, say } from '../../words/index.ts';
 
@@ -29,29 +32,33 @@ export const island: Check<'island'> = {
   },
   notes: {
     measures:
-      'Corners, edges and faces that everything around them lies higher than, other than in the first layer.',
+      'Corners, edges and faces that everything around them lies higher than, other than in the first layer, and that are not of one piece, in the first layer that shows them, with what the layer below holds.',
     limit: 'None.',
     blindSpots: 'What touches another body only in a point counts as beginning there.',
   },
   inspect(subject, { layerMm }) {
-    const findings = beginnings(subject, layerMm).map((faces) => {
+    const held = heldInLayers(subject, layerMm);
+    const findings = beginnings(subject, layerMm).flatMap((faces) => {
       const { mesh } = subject;
+      if (held(faces)) return [];
       const zMm = faces.reduce(
         (least, f) => Math.min(least, lowest(mesh.positions, mesh.triangles, f)),
         Infinity,
       );
-      return {
-        verdict: 'fail' as const,
-        measured: rounded(zMm),
-        unit: 'mm' as const,
-        at: middleOf(subject, faces[0]),
-        message: say(
-          'Something begins in mid-air here, {zMm} mm above the plate: its first layer has nothing to lie on.',
-          { zMm: formatMeasured(zMm) },
-        ),
-        steps: subject.stepsOf(faces),
-        triangles: faces,
-      };
+      return [
+        {
+          verdict: 'fail' as const,
+          measured: rounded(zMm),
+          unit: 'mm' as const,
+          at: middleOf(subject, faces[0]),
+          message: say(
+            'Something begins in mid-air here, {zMm} mm above the plate: its first layer has nothing to lie on.',
+            { zMm: formatMeasured(zMm) },
+          ),
+          steps: subject.stepsOf(faces),
+          triangles: faces,
+        },
+      ];
     });
     return {
       verdict: findings.length > 0 ? 'fail' : 'pass',
@@ -63,6 +70,43 @@ export const island: Check<'island'> = {
     };
   },
 };
+
+/** Sections are cut a little beside the middle of a layer, where there may be corners, mm. */
+const BESIDE_MM = 0.0013;
+
+/**
+ * Tells whether what begins at some faces is held as it will be laid: in the first layer that shows it, it is one piece
+ * with something that the layer below holds. A hollow in the underside of a hill is so, where it is less deep than a layer.
+ */
+function heldInLayers(subject: Subject, layerMm: number): (faces: readonly number[]) => boolean {
+  const { mesh } = subject;
+  const known = new Map<number, Piece[]>();
+  const piecesOf = (layer: number): Piece[] => {
+    const pieces =
+      known.get(layer) ??
+      sectionAt(mesh, (layer + 0.5) * layerMm + BESIDE_MM)
+        .map(({ points }) => ({ outline: points, extent: extentOf([points]) }))
+        .filter(({ outline }) => signedAreaOf(outline) > 0);
+    known.set(layer, pieces);
+    return pieces;
+  };
+  return (faces) => {
+    const z = faces.reduce(
+      (least, f) => Math.min(least, lowest(mesh.positions, mesh.triangles, f)),
+      Infinity,
+    );
+    const [x, y] = middleOf(subject, faces[0]);
+    const first = Math.ceil((z - BESIDE_MM) / layerMm - 0.5);
+    // What is thinner than a layer is not in its middle yet.
+    for (const layer of [first, first + 1]) {
+      const piece = piecesOf(layer).find(({ outline }) => isInside([x, y], outline));
+      if (piece) return piecesOf(layer - 1).some((below) => overlap(piece, below));
+    }
+    return false;
+  };
+}
+
+type Piece = Pick<Slice, 'outline' | 'extent'>;
 
 /** The faces around each lowest place of the surface that hangs, one list a place. */
 function beginnings(
