@@ -11,6 +11,8 @@ export interface Witnessed {
   readonly longestSpanMm: number;
   /** The longest line in the air that ends or turns there, mm. */
   readonly longestLooseMm: number;
+  /** Where that line is. */
+  readonly looseAt?: readonly [x: number, y: number, z: number];
   /** The length of all lines whose middle has nothing under it, mm. */
   readonly unsupportedMm: number;
 }
@@ -29,7 +31,8 @@ const CELL_MM = 0.1;
 const SAMPLE_MM = 0.1;
 /** A line is clear of what is below where nothing of that is nearer to its middle, mm. */
 const CLEAR_MM = 0.45;
-/** A line that turns by more than this in the air spans nothing. */
+/** A line that turns by more than this in the air spans nothing, unless it is as short as this, mm. */
+const SHORT_MM = 5;
 const STRAIGHT = Math.cos((30 * Math.PI) / 180);
 /** Shorter lines in the air, and smaller pieces, are what rounding and squares make, mm and mm². */
 const SHORTEST_MM = 0.6;
@@ -41,6 +44,7 @@ export function witness(gcode: string): Witnessed {
   const sheet = new Sheet(layers);
   const islands: { zMm: number; mm2: number }[] = [];
   let [longestSpanMm, longestLooseMm, unsupportedMm] = [0, 0, 0];
+  let looseAt: readonly [number, number, number] | undefined;
   let below: Uint8Array | undefined;
   for (const [index, { zMm, strokes }] of layers.entries()) {
     const own = sheet.drawn(strokes);
@@ -52,13 +56,13 @@ export function witness(gcode: string): Witnessed {
           unsupportedMm += run.mm;
           if (!run.isClear || run.mm < SHORTEST_MM) continue;
           if (run.isHeld) longestSpanMm = Math.max(longestSpanMm, run.mm);
-          else longestLooseMm = Math.max(longestLooseMm, run.mm);
+          else if (run.mm > longestLooseMm) [longestLooseMm, looseAt] = [run.mm, [...run.at, zMm]];
         }
       }
     }
     below = own;
   }
-  return { islands, longestSpanMm, longestLooseMm, unsupportedMm };
+  return { islands, longestSpanMm, longestLooseMm, looseAt, unsupportedMm };
 }
 
 /** The lines of plastic of each height, in the order in which they are drawn. */
@@ -198,7 +202,7 @@ function samplesOf({ points, widthsMm }: Stroke): Sample[] {
 /** The parts of a line whose middle has nothing under it. */
 function runsInAir(stroke: Stroke, sheet: Sheet, below: Uint8Array) {
   const samples = samplesOf(stroke);
-  const runs: { mm: number; isClear: boolean; isHeld: boolean }[] = [];
+  const runs: { mm: number; at: Sample['at']; isClear: boolean; isHeld: boolean }[] = [];
   let open: Sample[] = [];
   const close = (isHeldAfter: boolean, first: number) => {
     if (open.length === 0) return;
@@ -207,8 +211,9 @@ function runsInAir(stroke: Stroke, sheet: Sheet, below: Uint8Array) {
     const isStraight = open.every((each) => each.way[0] * way[0] + each.way[1] * way[1] > STRAIGHT);
     runs.push({
       mm: open.length * SAMPLE_MM,
+      at: open[0].at,
       isClear: clear.length > 0,
-      isHeld: isStraight && isHeldAfter && first > 0,
+      isHeld: (isStraight || open.length * SAMPLE_MM < SHORT_MM) && isHeldAfter && first > 0,
     });
     open = [];
   };
