@@ -12,7 +12,9 @@ const ON_SUPPORT = 2;
 const STEP_DEG = 15;
 /** Unless so much of a bridge's length hangs between two supports, it is none. */
 const LEAST_HELD = 0.6;
-/** A span is laid in several directions where its lines in one would be so many times as long as in the best of them. */
+/** Lines of a bridge that are longer than this sag, mm. */
+const LONG_MM = 8;
+/** Such a span is laid in several directions where its lines in one would be so many times as long as in the best of them. */
 const IN_PART = 1.5;
 const MOST_WAYS = 3;
 /** A direction straddles a part if so much of its length is held. */
@@ -29,7 +31,7 @@ export interface Bridges {
 /**
  * Lays what has nothing under it, and is held on two sides, across its span: of all directions the one in which most of
  * the plastic hangs between two supports, and of equals the one whose longest line is the shortest. Where lines in one
- * direction would be long, as over two channels that cross, each part is laid across its own.
+ * direction would be long or end in the air, as over two channels that cross, each part is laid across its own.
  *
  * `inside` is the area within the layer's walls, `below` the section under it.
  */
@@ -45,19 +47,37 @@ export function bridgesOver(
   for (const gap of inside.without(below.grown(lineWidthMm / 2)).pieces()) {
     if (gap.mm2() < SMALLEST_MM2) continue;
     // A little wider than the gap, so that the ends lie on something; shrunk first, so that no sliver is taken along.
-    let left = gap.grown(lineWidthMm * (ON_SUPPORT + 0.5)).and(inside);
-    const laid: Region[] = [];
-    for (let round = 1; round <= MOST_WAYS && left.mm2() >= SMALLEST_MM2; round++) {
-      const ways = waysAcross(left.outlines(), [support, ...laid], lineWidthMm);
-      const inPieces = round < MOST_WAYS ? bestInPart(ways) : undefined;
-      const lines = inPieces ?? bestOf(ways)?.lines;
-      if (!lines) break;
-      const span = inPieces ? left.and(left.made(kernel, lines.map(stripOf))) : left;
-      paths.push(...filling(lines, span.mm2()));
+    const span = gap.grown(lineWidthMm * (ON_SUPPORT + 0.5)).and(inside);
+    const whole = bestOf(waysAcross(span.outlines(), [support], lineWidthMm));
+    const isLong = !whole || Math.max(...whole.lengths) > LONG_MM;
+    const parts = isLong ? inParts(kernel, span, support, lineWidthMm) : undefined;
+    if (parts) {
+      paths.push(...parts.paths);
+      covered.push(...parts.covered);
+    } else if (whole) {
+      paths.push(...filling(whole.lines, span.mm2()));
       covered.push(span);
-      laid.push(span.outlines());
-      left = left.without(span);
     }
+  }
+  return { paths, covered };
+}
+
+/** A span laid in several directions, each part across its own; undefined if some of it would be left over. */
+function inParts(kernel: Kernel, span: Area, support: Region, lineWidthMm: number): Bridges | undefined {
+  const paths: Path[] = [];
+  const covered: Area[] = [];
+  const laid: Region[] = [];
+  let left = span;
+  for (let round = 1; round <= MOST_WAYS && left.mm2() >= SMALLEST_MM2; round++) {
+    const ways = waysAcross(left.outlines(), [support, ...laid], lineWidthMm);
+    const inPart = round < MOST_WAYS ? bestInPart(ways) : undefined;
+    const lines = inPart ?? bestOf(ways)?.lines;
+    if (!lines) return undefined;
+    const part = inPart ? left.and(left.made(kernel, lines.map(stripOf))) : left;
+    paths.push(...filling(lines, part.mm2()));
+    covered.push(part);
+    laid.push(part.outlines());
+    left = left.without(part);
   }
   return { paths, covered };
 }
