@@ -31,8 +31,8 @@ const FURTHEST_MM = 2;
 const SLACK_MM = 0.004;
 /** Sections are cut a little beside the middle of a layer, where there may be corners, mm. */
 const BESIDE_MM = 0.0013;
-/** A lean shorter than this along the outline is held by what is beside it, mm. */
-const SHORTEST_MM = 0.8;
+/** A lean that is nowhere as long as this along the outline of one layer is held by what is beside it, mm. */
+const SHORTEST_MM = 2;
 /** Places in one square of this side, or in squares beside each other, are of one lean, mm. */
 const SAME_PLACE_MM = 2;
 const MOST_LAYERS = 400;
@@ -217,7 +217,7 @@ function distanceAlong(region: Region, [x, y]: Point, [ux, uy]: Point): number {
 }
 
 /** Places in groups that hang together as seen from above, square beside square, without those that are too short. */
-function gathered<Place extends Reaching>(places: readonly Place[]): Place[][] {
+function gathered<Place extends Reaching & { readonly zMm: number }>(places: readonly Place[]): Place[][] {
   const squares = new Map<string, Place[]>();
   const keyOf = (column: number, row: number) => `${column} ${row}`;
   const squareOf = ({ at }: Place) => [Math.floor(at[0] / SAME_PLACE_MM), Math.floor(at[1] / SAME_PLACE_MM)];
@@ -241,9 +241,16 @@ function gathered<Place extends Reaching>(places: readonly Place[]): Place[][] {
       }
     }
     const group = open.flat();
-    if (group.length * APART_MM >= SHORTEST_MM) groups.push(group);
+    if (longestInLayer(group) >= SHORTEST_MM) groups.push(group);
   }
   return groups;
+}
+
+/** How far places follow each other in the layer that has most of them, mm. */
+function longestInLayer(places: readonly { readonly zMm: number }[]): number {
+  const counts = new Map<number, number>();
+  for (const { zMm } of places) counts.set(zMm, (counts.get(zMm) ?? 0) + 1);
+  return Math.max(...counts.values()) * APART_MM;
 }
 
 /** Those of some faces that lie where places are. */
