@@ -2,6 +2,7 @@ import { formatMeasured } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import { sectionAt } from '../../mesh/index.ts';
 import { extentOf, isInside, signedAreaOf } from '../../plane/index.ts';
+import { cutOfLayerMm, layerAbove } from '../measure/layers.ts';
 import { overlap, type Slice } from '../measure/risers.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
 import { said, say } from '../../words/index.ts';
@@ -71,9 +72,6 @@ export const island: Check<'island'> = {
   },
 };
 
-/** Sections are cut a little beside the middle of a layer, where there may be corners, mm. */
-const BESIDE_MM = 0.0013;
-
 /**
  * Tells whether what begins at some faces is held as it will be laid: in the first layer that shows it, it is one piece
  * with something that the layer below holds. A hollow in the underside of a hill is so, where it is less deep than a layer.
@@ -84,7 +82,7 @@ function heldInLayers(subject: Subject, layerMm: number): (faces: readonly numbe
   const piecesOf = (layer: number): Piece[] => {
     const pieces =
       known.get(layer) ??
-      sectionAt(mesh, (layer + 0.5) * layerMm + BESIDE_MM)
+      sectionAt(mesh, cutOfLayerMm(layer, layerMm))
         .map(({ points }) => ({ outline: points, extent: extentOf([points]) }))
         .filter(({ outline }) => signedAreaOf(outline) > 0);
     known.set(layer, pieces);
@@ -96,7 +94,7 @@ function heldInLayers(subject: Subject, layerMm: number): (faces: readonly numbe
       Infinity,
     );
     const [x, y] = middleOf(subject, faces[0]);
-    const first = Math.ceil((z - BESIDE_MM) / layerMm - 0.5);
+    const first = layerAbove(z, layerMm);
     // What is thinner than a layer is not in its middle yet.
     for (const layer of [first, first + 1]) {
       const piece = piecesOf(layer).find(({ outline }) => isInside([x, y], outline));

@@ -4,7 +4,7 @@ import type { Check } from './check.ts';
 import { wallsNearLimit, LOOK_TO } from '../measure/wallsNearLimit.ts';
 import type { Finding } from '../result/inspection.ts';
 import { levelSections, sectionsAt, type LevelSection } from '../measure/sections.ts';
-import { thinHeightsOf } from '../measure/thinHeights.ts';
+import { thinHeightsOf, UPRIGHT } from '../measure/thinHeights.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
 import { judge, worst, type Verdict } from '../result/verdict.ts';
 
@@ -25,9 +25,6 @@ export interface ThinPlace {
   /** The direction from one side to the other, where these are upright. */
   readonly along?: readonly [number, number];
 }
-
-/** Faces are upright within this: beside a place between them it is as thin. */
-const UPRIGHT = 1e-3;
 
 /** A wall that leans or tapers is the same two layers lower or higher if it is no wider than so many times. */
 const SAME_WALL = 1.5;

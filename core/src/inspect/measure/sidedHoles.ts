@@ -57,7 +57,6 @@ function bendAt(
   k: number,
   other: number,
 ): number {
-  // prettier-ignore
   if (areas[face] === 0 || areas[other] === 0) return 0;
   const cosine =
     n[3 * face] * n[3 * other] + n[3 * face + 1] * n[3 * other + 1] + n[3 * face + 2] * n[3 * other + 2];

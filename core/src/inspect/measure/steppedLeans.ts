@@ -2,6 +2,7 @@ import { sectionAt, type Vec3 } from '../../mesh/index.ts';
 import { EdgeGrid, isInside, type Point, type Region } from '../../plane/index.ts';
 import type { LimitsCard } from '../card/limits.ts';
 import { judge } from '../result/verdict.ts';
+import { cutOfLayerMm, layerAbove } from './layers.ts';
 import type { Subject } from './subject.ts';
 
 /** Where a part leans out layer after layer, by steps that are each narrower than a line of plastic. */
@@ -29,8 +30,6 @@ const APART_MM = 0.25;
 const FURTHEST_MM = 2;
 /** What reaches out less than this beyond what the limit allows does so from rounding, mm. */
 const SLACK_MM = 0.004;
-/** Sections are cut a little beside the middle of a layer, where there may be corners, mm. */
-const BESIDE_MM = 0.0013;
 /** A lean that is nowhere as long as this along the outline of one layer is held by what is beside it, mm. */
 const SHORTEST_MM = 2;
 /** Places in one square of this side, or in squares beside each other, are of one lean, mm. */
@@ -62,7 +61,7 @@ export function steppedLeans(
   const found: (Reaching & { zMm: number })[] = [];
   let below: { index: number; region: Region; reaching: Reaching[] } | undefined;
   for (const index of layers) {
-    const zMm = (index + 0.5) * layerMm + BESIDE_MM;
+    const zMm = cutOfLayerMm(index, layerMm);
     const region = regionAt(subject, zMm);
     const under =
       below?.index === index - 1 ? below : { region: regionAt(subject, zMm - layerMm), reaching: [] };
@@ -98,7 +97,7 @@ function neighbourhoodOf(
   const cells = new Set<string>();
   for (const f of faces) {
     const [xs, ys, zs] = [0, 1, 2].map((axis) => [0, 1, 2].map((k) => p[3 * t[3 * f + k] + axis]));
-    const layerOf = (zMm: number) => Math.max(1, Math.ceil((zMm - BESIDE_MM) / layerMm - 0.5));
+    const layerOf = (zMm: number) => Math.max(1, layerAbove(zMm, layerMm));
     for (let i = layerOf(Math.min(...zs)); i <= layerOf(Math.max(...zs)); i++) layers.add(i);
     for (let x = Math.floor(Math.min(...xs)) - 1; x <= Math.max(...xs) + 1; x++) {
       for (let y = Math.floor(Math.min(...ys)) - 1; y <= Math.max(...ys) + 1; y++) cells.add(`${x} ${y}`);

@@ -6,7 +6,7 @@ import { spread } from './spread.ts';
 import type { Subject } from './subject.ts';
 
 /** A face is upright if it looks up or down by less than this: across from it a wall is as thin at any height. */
-const UPRIGHT = 1e-3;
+export const UPRIGHT = 1e-3;
 /** Faces stand if they look up or down by less than this, and two make a wall if they face each other within thirty degrees. */
 const STANDING = Math.sin((50 * Math.PI) / 180);
 const FACING = Math.cos((30 * Math.PI) / 180);

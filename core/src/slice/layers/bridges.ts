@@ -148,6 +148,7 @@ function bestInPart(ways: readonly Across[]): Path[] | undefined {
 
 const heldLengths = ({ lengths, isHeld }: Across) => lengths.filter((_, i) => isHeld[i]);
 const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
+
 /** The length that lines of half of all the length reach, so that the short ones in corners count little. */
 function typical(lengths: readonly number[]): number {
   let left = sum(lengths) / 2;
