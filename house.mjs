@@ -124,6 +124,10 @@ export const house = [
   { path: 'core/node', about: 'loads kernel and fonts for hosts that run on Node' },
   { path: 'core/assets/fonts', about: 'the fonts that letters are written with' },
   { path: 'core/test', about: 'solids and recipes that several tests stand on' },
+  {
+    path: 'core/test/wildParts',
+    about: 'parts made by other means, each with what is known of it',
+  },
 
   { path: 'app', about: 'the web application' },
   { path: 'app/src/routes', about: 'one folder a screen, grouped by who may enter' },
