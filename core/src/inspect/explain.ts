@@ -1,6 +1,6 @@
 import { setDown, type SolidMesh } from '../mesh/index.ts';
 import { checks, type CheckId } from './checks/index.ts';
-import type { InspectionContext } from './inspect.ts';
+import type { InspectionContext } from './inspecting.ts';
 import { subjectOf, type Figure } from './measure/subject.ts';
 import type { LimitsCard } from './card/limits.ts';
 import type { CheckResult } from './result/inspection.ts';

@@ -2,7 +2,8 @@ export { checks, checkTitle, whyOf, type CheckId } from './checks/index.ts';
 export type { PrintNeeds } from './measure/aboutPart.ts';
 export { briefRules, parseBriefRules, type BriefRules } from './requirements/briefRules.ts';
 export { explainCheck, type Explanation } from './explain.ts';
-export { inspect, inspectInSteps, withPrintNeeds, type InspectionContext, type Progress } from './inspect.ts';
+export { inspect, inspectInSteps, withPrintNeeds, type Progress } from './inspect.ts';
+export { Inspecting, type InspectionContext } from './inspecting.ts';
 export { CURRENCY, inHours, inMoney } from './result/inWords.ts';
 export {
   inspection,

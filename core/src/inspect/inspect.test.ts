@@ -172,6 +172,17 @@ describe('overhang', () => {
     expect(check('overhang', lipped(0.6)).verdict).toBe('fail');
   });
 
+  it('is close to the limit, and no more, over a slope at the limit that a narrow ledge goes before', () => {
+    const knob = madeWith(kernel, ({ Manifold }) => {
+      const post = Manifold.cylinder(10, 10, 10, 120);
+      const slope = Manifold.cylinder(1.1, 10.4, 11.5, 120).translate([0, 0, 10]);
+      return post.add(slope).add(Manifold.cylinder(8, 11.5, 11.5, 120).translate([0, 0, 11.1]));
+    });
+    const { measured, verdict, findings } = check('overhang', knob);
+    expect([measured, verdict]).toEqual([expect.closeTo(45, 1), 'warn']);
+    expect(findings.map((each) => each.measured)).toEqual([expect.closeTo(45, 1)]);
+  });
+
   it('finds the underside of a ball steep, from its first layer on', () => {
     const { measured, verdict } = check('overhang', ball(kernel));
     expect(measured).toBeGreaterThan(80);

@@ -1,16 +1,11 @@
-import { setDown, type SolidMesh } from '../mesh/index.ts';
-import type { AboutPart, PrintNeeds } from './measure/aboutPart.ts';
+import type { SolidMesh } from '../mesh/index.ts';
+import type { PrintNeeds } from './measure/aboutPart.ts';
 import type { BriefRules } from './requirements/briefRules.ts';
 import { checks, printChecks } from './checks/index.ts';
+import { Inspecting, type InspectionContext } from './inspecting.ts';
 import type { CheckResult, Inspection } from './result/inspection.ts';
 import type { LimitsCard } from './card/limits.ts';
-import { subjectOf } from './measure/subject.ts';
 import { worst } from './result/verdict.ts';
-
-/** What an inspection is told beyond the surface and the card; checks of what is not known measure nothing. */
-export interface InspectionContext extends AboutPart {
-  readonly brief?: BriefRules;
-}
 
 /** How far an inspection has come. */
 export interface Progress {
@@ -38,15 +33,14 @@ export function inspect(mesh: SolidMesh, limits: LimitsCard, known: InspectionCo
 export function* inspectInSteps(
   mesh: SolidMesh,
   limits: LimitsCard,
-  { brief = {}, ...about }: InspectionContext = {},
+  known: InspectionContext = {},
 ): Generator<Progress, Inspection> {
-  const subject = subjectOf(setDown(mesh), about);
-  const results: CheckResult[] = [];
-  for (const { id, title, inspect: run } of checks) {
-    yield { title, done: results.length, of: checks.length };
-    results.push({ id, title, ...run(subject, limits, brief) });
+  const inspecting = new Inspecting(mesh, limits, known);
+  for (const [done, { id, title }] of checks.entries()) {
+    yield { title, done, of: checks.length };
+    inspecting.check(id);
   }
-  return { verdict: worst(results.map(({ verdict }) => verdict)), part: subject.facts, checks: results };
+  return inspecting.whole();
 }
 
 /** An inspection that was made before it was known what printing takes, with that held against card and brief as well. */

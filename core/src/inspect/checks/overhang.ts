@@ -3,8 +3,20 @@ import { bridgedBy, hangingOf, type Ceiling } from '../measure/ceilings.ts';
 import type { Check } from './check.ts';
 import { middleOf, rounded } from '../measure/subject.ts';
 import type { Finding } from '../result/inspection.ts';
-import { judge, worst } from '../result/verdict.ts';
+import { judge, worst, type Verdict } from '../result/verdict.ts';
 import { said, say } from '../../words/index.ts';
+
+/** A ceiling with those of its faces alone that are close to the limit: what is steeper is held, since it is narrow. */
+function closeToLimit(
+  { faces }: Ceiling,
+  leanDeg: Float64Array,
+  verdictOf: (deg: number) => Verdict,
+): Pick<Ceiling, 'faces' | 'steepestFace' | 'steepestDeg'>[] {
+  const close = faces.filter((face) => verdictOf(leanDeg[face]) === 'warn');
+  if (close.length === 0) return [];
+  const steepestFace = close.reduce((a, b) => (leanDeg[b] > leanDeg[a] ? b : a));
+  return [{ faces: close, steepestFace, steepestDeg: leanDeg[steepestFace] }];
+}
 
 /**
  * Finds downward faces that are held on one side only and measures how far they lean from the vertical. What is held at
@@ -40,7 +52,9 @@ export const overhang: Check<'overhang'> = {
     const hanging = tooSteep.filter((ceiling) => !isBridge(ceiling));
     // Faces beside a ceiling that was looked at already, such as the sides of a round tunnel, are not told again.
     const told = new Set(tooSteep.flatMap(({ faces }) => faces));
-    const near = steep.filter(({ faces }) => !faces.some((face) => told.has(face)));
+    const near = steep
+      .filter(({ faces }) => !faces.some((face) => told.has(face)))
+      .flatMap((ceiling) => closeToLimit(ceiling, leanDeg, verdictOf));
 
     const bridged = new Set(tooSteep.filter(isBridge).flatMap(({ faces }) => faces));
     const counted = new Set([...hanging, ...near].flatMap(({ faces }) => faces));

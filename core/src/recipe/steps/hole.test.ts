@@ -97,6 +97,30 @@ describe('holes', () => {
     ).toBeCloseTo(1, 1);
   });
 
+  it('close with a roof of two tangents and a level top where they lie and one is asked for', () => {
+    const cut = (fields: Parameters<typeof hole>[0]) =>
+      cutBy({
+        size: { by: 'diameter', mm: 6 },
+        placement: on('s1', { z: { relation: 'centred' } }),
+        ...fields,
+      });
+    const lean = (42 * Math.PI) / 180;
+    const half = (3 * (1 - Math.sin(lean))) / Math.cos(lean);
+    const tangent = (3 - 3 * Math.sin(lean)) / Math.cos(lean);
+    const section = (9 * (Math.PI + 2 * lean)) / 2 + 3 * tangent + 3 * half;
+    expect(cut({ facing: 'front', roof: 'sloping' }) / (section * 30)).toBeCloseTo(1, 2);
+    expect(cut({ facing: 'right', roof: 'sloping' }) / (section * 40)).toBeCloseTo(1, 2);
+    const rim = { type: 'chamfer', mm: 0.5 } as const;
+    const [round, roofed] = [cut({ facing: 'front', rim }), cut({ facing: 'front', rim, roof: 'sloping' })];
+    expect(roofed - round).toBeCloseTo(30 * section - 30 * disc(6), -1);
+  });
+
+  it('say that a roof does nothing where they stand', () => {
+    const upright = built(recipeWith([block, hole({ roof: 'sloping' })]));
+    expect(upright.steps[1].notes.join()).toContain('Its roof does nothing');
+    expect(BLOCK - upright.volumeMm3).toBeCloseTo(cutBy({}), 6);
+  });
+
   it('say what cannot be', () => {
     expect(
       problem(recipeWith([block, hole({ rim: { type: 'countersink', acrossMm: 3 } })]))?.message,

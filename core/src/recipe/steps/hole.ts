@@ -8,6 +8,7 @@ import { placementAdditions, placementTokens } from '../placementSentence.ts';
 import { choice, millimetres, text } from '../sentence.ts';
 import { CLEAR_MM, fromSide, throughPart } from './extrude.ts';
 import { holeRim, rimmed, rimSize, rimTokens, type HoleRim } from './holeRim.ts';
+import { holeRoof, holeSection, lies, roofTokens } from './holeRoof.ts';
 import { diameterOf, holeSize, roughly, sizeTokens } from './holeSize.ts';
 import { facingToken, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
@@ -20,6 +21,7 @@ export const schema = stepSchema('hole', {
     z.strictObject({ type: z.literal('blind'), mm: length() }),
   ]),
   rim: holeRim.optional(),
+  roof: holeRoof.optional(),
   facing,
   placement,
 });
@@ -64,6 +66,7 @@ export const hole: StepKind<HoleStep> = {
     ),
     facingToken(step, say('from which side'), fromSide),
     ...rimTokens(step.rim),
+    ...roofTokens(step.roof),
     text(', its middle'),
     ...placementTokens(step.placement, context, spreadOf(step.facing), 'middle'),
     text('.'),
@@ -89,6 +92,9 @@ export const hole: StepKind<HoleStep> = {
             value: { type: 'counterbore', acrossMm: 2 * roughly(step.size), deepMm: 2 },
           },
         ]),
+    ...(step.roof || !lies(step.facing)
+      ? []
+      : [{ label: say('let it close with a sloping roof'), path: ['roof'], value: 'sloping' }]),
   ],
 
   build(step, kit) {
@@ -116,12 +122,22 @@ export const hole: StepKind<HoleStep> = {
     const at = [...shiftFor(step.placement, flat, host)] as [number, number, number];
     at[axisIndex[axis]] = 0;
     const pose = combined(shift(at), facingPose(step.facing));
-    const body = kit.posed(step.rim ? withRim(step.rim) : cylinder(), pose);
+    const section = holeSection(radius, step, kit.printer.maxOverhangDeg);
+    if (step.roof && !lies(step.facing)) kit.note(say('Its roof does nothing: the hole does not lie.'));
+    const body = kit.posed(step.rim ? withRim(step.rim) : bore(), pose);
     const depthMm = Math.min(face, to) - Math.max(from, floor);
     return {
-      operations: [{ effect: 'cut', body, staysOpen: true }],
-      outline: [circlePoints(radius)],
-      box: boxUnder(pose, { min: [-radius, -radius, face - depthMm], max: [radius, radius, face] }),
+      operations: [
+        { effect: 'cut', body, staysOpen: true },
+        ...(step.rim && step.roof
+          ? [{ effect: 'cut' as const, body: kit.posed(bore(), pose), staysOpen: true }]
+          : []),
+      ],
+      outline: [section],
+      box: boxUnder(pose, {
+        min: [-radius, -radius, face - depthMm],
+        max: [radius, Math.max(...section.map(([, y]) => y)), face],
+      }),
     };
 
     /** The hole with a rim at the surface, which may lie lower than the host reaches elsewhere. */
@@ -137,9 +153,9 @@ export const hole: StepKind<HoleStep> = {
       return kit.revolved([rimmed(of, radius, from, surface, to, kit.fail)], 360);
     }
 
-    function cylinder() {
+    function bore() {
       return kit.stack(
-        [circlePoints(radius)],
+        [section],
         [
           { atMm: from, growMm: 0 },
           { atMm: to, growMm: 0 },

@@ -1,0 +1,52 @@
+import { setDown, type SolidMesh } from '../mesh/index.ts';
+import { checks, type CheckId } from './checks/index.ts';
+import type { AboutPart } from './measure/aboutPart.ts';
+import type { BriefRules } from './requirements/briefRules.ts';
+import { subjectOf, type Subject } from './measure/subject.ts';
+import type { CheckResult, Inspection } from './result/inspection.ts';
+import type { LimitsCard } from './card/limits.ts';
+import { worst } from './result/verdict.ts';
+
+/** What an inspection is told beyond the surface and the card; checks of what is not known measure nothing. */
+export interface InspectionContext extends AboutPart {
+  readonly brief?: BriefRules;
+}
+
+/**
+ * An inspection that is made as far as it is asked for: what one check says is known without the others, and what was
+ * measured for it is not measured again.
+ */
+export class Inspecting {
+  readonly #subject: Subject;
+  readonly #limits: LimitsCard;
+  readonly #brief: BriefRules;
+  readonly #results = new Map<CheckId, CheckResult>();
+
+  /** @param mesh a closed solid; it is set down on z = 0 */
+  constructor(mesh: SolidMesh, limits: LimitsCard, { brief = {}, ...about }: InspectionContext = {}) {
+    this.#subject = subjectOf(setDown(mesh), about);
+    this.#limits = limits;
+    this.#brief = brief;
+  }
+
+  /** What one check says. */
+  check(id: CheckId): CheckResult {
+    let result = this.#results.get(id);
+    if (!result) {
+      const { title, inspect } = checks.find((each) => each.id === id)!;
+      result = { id, title, ...inspect(this.#subject, this.#limits, this.#brief) };
+      this.#results.set(id, result);
+    }
+    return result;
+  }
+
+  /** What all checks say. */
+  whole(): Inspection {
+    const results = checks.map(({ id }) => this.check(id));
+    return {
+      verdict: worst(results.map(({ verdict }) => verdict)),
+      part: this.#subject.facts,
+      checks: results,
+    };
+  }
+}
