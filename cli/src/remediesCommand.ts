@@ -1,4 +1,4 @@
-import { failingFindings, remediesFor, Trials, type Remedy } from '@kelbrin/core/advise';
+import { failingFindings, ranked, remediesFor, Trials, type Remedy } from '@kelbrin/core/advise';
 import { parseRecipe } from '@kelbrin/core/recipe';
 import { readBriefRules, readJson, readLimits } from './files.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
@@ -31,8 +31,10 @@ export async function remediesCommand(
     const failing = failingFindings(now.inspection).map(({ check, finding }) => ({
       check,
       finding,
-      remedies: [...remediesFor({ recipe, limits, brief, now, check, finding, tried })].filter(
-        (each) => each !== undefined,
+      remedies: ranked(
+        [...remediesFor({ recipe, limits, brief, now, check, finding, tried })].filter(
+          (each) => each !== undefined,
+        ),
       ),
     }));
     if (failing.length === 0) output.out(say('{recipe}: nothing fails.', { recipe: request.recipe }));

@@ -11,10 +11,15 @@ export function failingFindings({ checks }: Inspection): Failing[] {
   const told = new Set<string>();
   return checks.flatMap((check) =>
     check.findings.flatMap((finding) => {
-      const key = JSON.stringify([check.id, finding.unit, finding.steps, finding.requirement]);
+      const key = failingKey(check.id, finding);
       if (finding.verdict !== 'fail' || told.has(key)) return [];
       told.add(key);
       return [{ check, finding }];
     }),
   );
+}
+
+/** What is the same for findings that say the same of the same steps. */
+export function failingKey(checkId: string, { unit, steps, requirement }: Finding): string {
+  return JSON.stringify([checkId, unit, steps, requirement]);
 }

@@ -1,5 +1,5 @@
 export { remediesFor, remedyKinds } from './remedies.ts';
-export type { Remedy, Tried, Trouble } from './remedy.ts';
+export { ranked, type Remedy, type Trial, type Tried, type Trouble } from './remedy.ts';
 export { adviceOnScaling, type StepAdvice } from './scaling.ts';
 export { failingFindings } from './failingFindings.ts';
-export { Trials, type TrialsFor } from './trials.ts';
+export { areaOfSteps, Trials, type TrialsFor } from './trials.ts';

@@ -1,5 +1,3 @@
-import { isWorse, type CheckResult, type Finding, type Inspection } from '../inspect/index.ts';
-import { compared } from './compared.ts';
 import { bolderFont } from './kinds/bolderFont.ts';
 import { chamferUnder } from './kinds/chamferUnder.ts';
 import { fitObject } from './kinds/fitObject.ts';
@@ -10,12 +8,16 @@ import { otherFace } from './kinds/otherFace.ts';
 import { otherNumber } from './kinds/otherNumber.ts';
 import { roundCorners } from './kinds/roundCorners.ts';
 import { scaleToFit } from './kinds/scaleToFit.ts';
+import { slopingTop } from './kinds/slopingTop.ts';
 import { support } from './kinds/support.ts';
 import { trimToBase } from './kinds/trimToBase.ts';
 import { turnOnPlate } from './kinds/turnOnPlate.ts';
-import type { Remedy, RemedyKind, Trouble } from './remedy.ts';
+import { failingFindings } from './failingFindings.ts';
+import { ranked, type Remedy, type RemedyKind, type Trouble } from './remedy.ts';
+import { singleRemedies, type SearchBounds } from './single.ts';
+import { together } from './together.ts';
 
-/** Every way of mending, in the order in which they are tried. A new one is a file in `kinds` and its name here. */
+/** Every way of mending. A new one is a file in `kinds` and its name here; which is tried first, its costs say. */
 export const remedyKinds: readonly RemedyKind[] = [
   otherNumber,
   fitObject,
@@ -23,6 +25,7 @@ export const remedyKinds: readonly RemedyKind[] = [
   inFreePlace,
   leanLess,
   chamferUnder,
+  slopingTop,
   support,
   roundCorners,
   trimToBase,
@@ -32,59 +35,25 @@ export const remedyKinds: readonly RemedyKind[] = [
   scaleToFit,
 ];
 
-/** No more than so many remedies are offered for one finding. */
-const MOST_OFFERED = 4;
+const BOUNDS: SearchBounds = { tries: 40, enough: 4 };
+/** So many of the single changes are made whole where something else fails as well. */
+const MOST_SETS = 2;
 
 /**
- * Finds changes of a recipe that mend a finding. Each is built and inspected before it is offered: it must make the
- * finding pass, and no other check fail that did not fail before. One at a time, so that a host can stop in between;
- * what was tried and does not help is handed out as nothing.
+ * Finds changes of a recipe that mend a finding, in the order in which they are found; {@link ranked} puts first what a
+ * teacher would choose. Where more than this fails and no single change mends all, sets of changes are looked for after
+ * which nothing fails. What was tried and does not help is handed out as nothing, so that a host can stop in between.
  */
 export function* remediesFor(
   trouble: Trouble,
   kinds: readonly RemedyKind[] = remedyKinds,
 ): Generator<Remedy | undefined> {
-  const { now, check, finding } = trouble;
-  let offered = 0;
-  for (const kind of kinds) {
-    if (!kind.checks.some((id) => id === check.id)) continue;
-    const proposals = kind.proposals(trouble);
-    let left = kind.most ?? 1;
-    for (let next = proposals.next(); !next.done && left > 0;) {
-      const proposal = next.value;
-      const then = trouble.tried(proposal.recipe)?.inspection;
-      const works = then !== undefined && mends(then, check, finding) && !harms(now.inspection, then);
-      if (works) {
-        const failsLeft = then.checks.filter(({ verdict }) => verdict === 'fail').length;
-        yield { ...proposal, ...compared(now.inspection, then), failsLeft, kind: kind.id, checkId: check.id };
-        if (++offered === MOST_OFFERED) return;
-        left--;
-      } else yield undefined;
-      next = proposals.next(works);
-    }
+  const found: Remedy[] = [];
+  for (const remedy of singleRemedies(trouble, kinds, BOUNDS)) {
+    if (remedy) found.push(remedy);
+    yield remedy;
   }
-}
-
-/** Whether nothing of a check is as bad any more because of the same steps. */
-function mends(
-  { checks }: Inspection,
-  { id }: CheckResult,
-  { steps, unit, verdict, requirement }: Finding,
-): boolean {
-  const after = checks.find((each) => each.id === id);
-  const isSame = (other: Finding) =>
-    !isWorse(verdict, other.verdict) &&
-    other.unit === unit &&
-    other.requirement === requirement &&
-    (steps.length === 0 || other.steps.some((step) => steps.includes(step)));
-  return after !== undefined && !after.findings.some(isSame);
-}
-
-/** Whether a check fails that did not, or more of its places do. */
-function harms(before: Inspection, after: Inspection): boolean {
-  const failing = ({ findings }: CheckResult) => findings.filter(({ verdict }) => verdict === 'fail').length;
-  return after.checks.some((check) => {
-    const was = before.checks.find(({ id }) => id === check.id);
-    return check.verdict === 'fail' && (was?.verdict !== 'fail' || failing(check) > failing(was));
-  });
+  const isAllMended = found.some(({ failsLeft }) => failsLeft === 0);
+  if (isAllMended || failingFindings(trouble.now.inspection).length < 2) return;
+  for (const first of ranked(found).slice(0, MOST_SETS)) yield* together(trouble, first, remedyKinds);
 }

@@ -6,6 +6,13 @@ import type { Recipe } from '../recipe/index.ts';
 export interface Tried {
   readonly mesh: SolidMesh;
   readonly inspection: Inspection;
+  /** How much of the surface is that of each step, by its id, mm². */
+  readonly areaOfStepMm2: ReadonlyMap<string, number>;
+}
+
+/** A recipe that was built, and is inspected as far as it is asked for. */
+export interface Trial extends Tried {
+  check(id: CheckId): CheckResult;
 }
 
 /** A finding that shall be mended, with what is known of the part. */
@@ -16,8 +23,8 @@ export interface Trouble {
   readonly now: Tried;
   readonly check: CheckResult;
   readonly finding: Finding;
-  /** Builds and inspects another recipe; undefined where it cannot be built. */
-  tried(recipe: Recipe): Tried | undefined;
+  /** Builds another recipe, to be inspected; undefined where it cannot be built. */
+  tried(recipe: Recipe): Trial | undefined;
 }
 
 /** A change that might mend a finding. */
@@ -25,6 +32,11 @@ export interface Proposal {
   /** What is done, as one would tell somebody: "In step 2, make the diameter 2.2 mm". */
   readonly words: string;
   readonly recipe: Recipe;
+  /**
+   * What it asks of the one who made the part: 1 for a small change of one sentence, more for a larger one, for what
+   * looks different and for what is added. Cheap changes are tried first; see {@link costOf} for what comes on top.
+   */
+  readonly cost: number;
 }
 
 /** A way of mending: one file that knows for which checks it may help and what it would change. */
@@ -33,14 +45,14 @@ export interface RemedyKind {
   /** The checks whose findings it may mend. */
   readonly checks: readonly CheckId[];
   /**
-   * Changes to try, the best first; the first that works is offered, or as many as `most` says. Each `yield` answers
-   * whether the change worked.
+   * Changes to try, the cheapest first; the first that works is offered, or as many as `most` says. Each `yield` answers
+   * with the remedy that came of it, if it worked.
    */
-  proposals(trouble: Trouble): Generator<Proposal, void, boolean>;
+  proposals(trouble: Trouble): Generator<Proposal, void, Remedy | undefined>;
   readonly most?: number;
 }
 
-/** A change that was tried and mends a finding without making another check fail. */
+/** A change that was tried and mends a finding without making anything else worse. */
 export interface Remedy extends Proposal {
   readonly kind: string;
   readonly checkId: string;
@@ -49,4 +61,9 @@ export interface Remedy extends Proposal {
   readonly worse: readonly string[];
   /** How many checks still fail with it. */
   readonly failsLeft: number;
+}
+
+/** Remedies with the one first that a teacher would choose first. */
+export function ranked(remedies: readonly Remedy[]): Remedy[] {
+  return [...remedies].sort((a, b) => Math.sign(a.failsLeft) - Math.sign(b.failsLeft) || a.cost - b.cost);
 }

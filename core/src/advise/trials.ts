@@ -1,8 +1,14 @@
-import { inspect, type BriefRules, type LimitsCard } from '../inspect/index.ts';
-import type { SolidMesh } from '../mesh/index.ts';
+import {
+  Inspecting,
+  type BriefRules,
+  type CheckId,
+  type Inspection,
+  type LimitsCard,
+} from '../inspect/index.ts';
+import { facesOf, type SolidMesh } from '../mesh/index.ts';
 import type { Recipe } from '../recipe/index.ts';
 import { evaluate, SolidCache, type Workshop } from '../solid/index.ts';
-import type { Tried } from './remedy.ts';
+import type { Trial } from './remedy.ts';
 
 /** What recipes are tried with. */
 export interface TrialsFor {
@@ -13,18 +19,18 @@ export interface TrialsFor {
   readonly assets?: ReadonlyMap<string, SolidMesh>;
 }
 
-/** Builds and inspects recipes, each once. It holds the kernel's memory until it is closed. */
+/** Builds recipes and inspects them, each once. It holds the kernel's memory until it is closed. */
 export class Trials {
   readonly #for: TrialsFor;
   readonly #cache = new SolidCache();
-  readonly #known = new Map<string, Tried | undefined>();
+  readonly #known = new Map<string, Trial | undefined>();
 
   constructor(given: TrialsFor) {
     this.#for = given;
   }
 
-  /** The recipe built and inspected; undefined where it cannot be built or leaves nothing. */
-  tried(recipe: Recipe): Tried | undefined {
+  /** The recipe built, to be inspected; undefined where it cannot be built or leaves nothing. */
+  tried(recipe: Recipe): Trial | undefined {
     const key = JSON.stringify(recipe.steps) + JSON.stringify(recipe.measures);
     if (!this.#known.has(key)) this.#known.set(key, this.#try(recipe));
     return this.#known.get(key);
@@ -35,11 +41,31 @@ export class Trials {
     this.#known.clear();
   }
 
-  #try(recipe: Recipe): Tried | undefined {
+  #try(recipe: Recipe): Trial | undefined {
     const { workshop, limits, brief, assets } = this.#for;
     const built = evaluate(recipe, workshop, { printer: limits, assets, cache: this.#cache });
     if (!built.ok || built.mesh.triangles.length === 0) return undefined;
     const { mesh, origin } = built;
-    return { mesh, inspection: inspect(mesh, limits, { origin, brief }) };
+    const inspecting = new Inspecting(mesh, limits, { origin, brief });
+    let whole: Inspection | undefined;
+    return {
+      mesh,
+      areaOfStepMm2: areaOfSteps(mesh, origin.stepIds),
+      check: (id: CheckId) => inspecting.check(id),
+      get inspection() {
+        return (whole ??= inspecting.whole());
+      },
+    };
   }
+}
+
+/** How much of a surface is that of each step, mm²; `stepIds` names them by the numbers that the mesh knows them by. */
+export function areaOfSteps(mesh: SolidMesh, stepIds: readonly string[]): Map<string, number> {
+  const areas = new Map<string, number>();
+  const { areas: ofFaces } = facesOf(mesh);
+  mesh.stepOf?.forEach((step, face) => {
+    const id = stepIds[step];
+    if (id !== undefined) areas.set(id, (areas.get(id) ?? 0) + ofFaces[face]);
+  });
+  return areas;
 }

@@ -1,5 +1,5 @@
 import { fontNames, setField, thinnestStroke, type FontName } from '../../recipe/index.ts';
-import type { Proposal, RemedyKind } from '../remedy.ts';
+import type { Proposal, Remedy, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
 import { say } from '../../words/index.ts';
 
@@ -7,7 +7,7 @@ import { say } from '../../words/index.ts';
 export const bolderFont: RemedyKind = {
   id: 'bolderFont',
   checks: ['wall', 'gap', 'bodies', 'stability'],
-  *proposals({ recipe, finding }): Generator<Proposal, void, boolean> {
+  *proposals({ recipe, finding }): Generator<Proposal, void, Remedy | undefined> {
     for (const step of recipe.steps) {
       if (step.kind !== 'letters' || !finding.steps.includes(step.id)) continue;
       const own = thinnestStroke[step.lettering.font];
@@ -23,6 +23,7 @@ export const bolderFont: RemedyKind = {
               font: fontNames[font],
             }),
             recipe: edited.recipe,
+            cost: 1.4,
           };
       }
     }

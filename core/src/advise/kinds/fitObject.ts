@@ -1,5 +1,5 @@
 import { setField } from '../../recipe/index.ts';
-import type { Proposal, RemedyKind } from '../remedy.ts';
+import type { Proposal, Remedy, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
 import { say } from '../../words/index.ts';
 
@@ -7,7 +7,7 @@ import { say } from '../../words/index.ts';
 export const fitObject: RemedyKind = {
   id: 'fitObject',
   checks: ['brief'],
-  *proposals({ recipe, finding, brief }): Generator<Proposal, void, boolean> {
+  *proposals({ recipe, finding, brief }): Generator<Proposal, void, Remedy | undefined> {
     const asked = brief?.requirements?.[finding.requirement!];
     if (asked?.kind !== 'object') return;
     const { acrossMm, fit } = asked;
@@ -19,7 +19,7 @@ export const fitObject: RemedyKind = {
         acrossMm,
         fit,
       });
-      if (sized.ok) yield { words, recipe: sized.recipe };
+      if (sized.ok) yield { words, recipe: sized.recipe, cost: 1 };
     }
   },
 };

@@ -1,6 +1,6 @@
 import { boundsOf } from '../../mesh/index.ts';
 import { addStep } from '../../recipe/index.ts';
-import type { Proposal, RemedyKind } from '../remedy.ts';
+import type { Proposal, Remedy, RemedyKind } from '../remedy.ts';
 import { withFields } from './withFields.ts';
 import { say } from '../../words/index.ts';
 
@@ -11,7 +11,7 @@ const THICK = 1.08;
 export const foot: RemedyKind = {
   id: 'foot',
   checks: ['base', 'stability'],
-  *proposals({ recipe, limits, now }): Generator<Proposal, void, boolean> {
+  *proposals({ recipe, limits, now }): Generator<Proposal, void, Remedy | undefined> {
     const { min, max } = boundsOf(now.mesh);
     const least = Math.sqrt((4 * 1.1 * limits.minBaseMm2) / Math.PI);
     const narrow = Math.min(max[0] - min[0], max[1] - min[1]);
@@ -38,6 +38,7 @@ export const foot: RemedyKind = {
       yield {
         words: say('Add a foot of Ø {diameter} mm under it, {heightMm} mm high', { diameter, heightMm }),
         recipe: recipeWithFoot,
+        cost: 2.5,
       };
     }
   },

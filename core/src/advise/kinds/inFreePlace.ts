@@ -1,16 +1,19 @@
 import { setField } from '../../recipe/index.ts';
-import type { Proposal, RemedyKind } from '../remedy.ts';
+import type { Proposal, Remedy, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
 import { say } from '../../words/index.ts';
 
 /** Shares of their height that letters are made smaller by, if they do not fit into what is free. */
 const SHARES = [1, 0.92, 0.85, 0.78, 0.71, 0.65, 0.6, 0.55];
 
+/** What it costs to make letters smaller by all of their height. */
+const PER_SHARE = 0.5;
+
 /** Centres letters in what is free of the face they are on, smaller if need be, so that they run into nothing. */
 export const inFreePlace: RemedyKind = {
   id: 'inFreePlace',
   checks: ['relief', 'hole', 'wall', 'bodies', 'overhang', 'island'],
-  *proposals({ recipe, finding }): Generator<Proposal, void, boolean> {
+  *proposals({ recipe, finding }): Generator<Proposal, void, Remedy | undefined> {
     for (const step of recipe.steps) {
       if (step.kind !== 'letters' || !finding.steps.includes(step.id) || 'plate' in step.placement.on)
         continue;
@@ -34,6 +37,7 @@ export const inFreePlace: RemedyKind = {
             smaller,
           }),
           recipe: edited.recipe,
+          cost: 1.1 + PER_SHARE * (1 - share),
         };
       }
     }

@@ -1,5 +1,5 @@
 import { setField } from '../../recipe/index.ts';
-import type { Proposal, RemedyKind } from '../remedy.ts';
+import type { Proposal, Remedy, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
 import { say } from '../../words/index.ts';
 
@@ -10,7 +10,7 @@ const SPARE_DEG = 3;
 export const leanLess: RemedyKind = {
   id: 'leanLess',
   checks: ['overhang', 'stability'],
-  *proposals({ recipe, limits, finding }): Generator<Proposal, void, boolean> {
+  *proposals({ recipe, limits, finding }): Generator<Proposal, void, Remedy | undefined> {
     const most = Math.floor(limits.maxOverhangDeg - SPARE_DEG);
     for (const step of recipe.steps) {
       if (!finding.steps.includes(step.id)) continue;
@@ -28,6 +28,7 @@ export const leanLess: RemedyKind = {
               deg,
             }),
             recipe: edited.recipe,
+            cost: 1.1,
           };
       }
     }

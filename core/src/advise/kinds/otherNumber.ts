@@ -1,28 +1,55 @@
+import { sizeOf, boundsOf } from '../../mesh/index.ts';
 import {
   formatNumber,
   isFormula,
   sentenceOf,
-  setField,
+  setFields,
   valuesOf,
   withUnit,
   evaluateAmount,
   type Amount,
+  type Step,
   type Token,
 } from '../../recipe/index.ts';
-import type { Proposal, RemedyKind, Trouble } from '../remedy.ts';
+import { failingFindings, type Failing } from '../failingFindings.ts';
+import type { Proposal, Remedy, RemedyKind, Trouble } from '../remedy.ts';
+import { aimsFor } from './aims.ts';
 import { numbered } from './words.ts';
 import { say } from '../../words/index.ts';
 
 type NumberToken = Extract<Token, { type: 'number' }>;
 
-/** A little more than needed, so that what is mended does not only just pass. */
-const MARGIN = 1.06;
-/** Lengths to try where a figure says nothing of how far to go, as for a piece that lies apart, mm. */
-const STEPS_MM = [0.5, 1, 2, 4, 8];
+/** So many changes are tried at most, the smallest first. */
+const MOST = 28;
+/** What a change by all of a number's own size costs, and one by all of the part's size for a place. */
+const PER_SIZE = 0.6;
+const PER_PLACE = 1;
+/** A second number in one sentence. */
+const SECOND = 0.15;
+/** Something goes into a hole: it costs more to change how wide it is, unless that is what is wrong. */
+const OF_HOLE = 0.6;
+/** A number cannot cost more than this for being changed, however much. */
+const MOST_CHANGE = 3;
+/** An angle is changed by all of it where it is changed by half a right one. */
+const WHOLE_DEG = 45;
+
+/** A number of a sentence, with what it is worth. */
+interface Worth {
+  readonly token: NumberToken;
+  readonly value: number;
+}
+
+/** A change of one number of a sentence, or of two that belong together. */
+interface Change extends Proposal {
+  readonly field: string;
+  /** Whether it is made for the finding itself, and not for what else fails. */
+  readonly isOwn: boolean;
+}
 
 /**
  * Puts another number into a sentence that causes the finding: a larger hole, a thicker wall, a wider pin, taller
- * letters, a place further from the edge, more overlap. The smallest change of any of its numbers that works is offered.
+ * letters, a place further from the edge, more overlap. The smallest change of any of its numbers that works is offered;
+ * where more fails because of the same step, a larger one that mends that as well.
  */
 export const otherNumber: RemedyKind = {
   id: 'otherNumber',
@@ -40,78 +67,137 @@ export const otherNumber: RemedyKind = {
     'relief',
     'brief',
   ],
-  most: 2,
-  *proposals(trouble): Generator<Proposal, void, boolean> {
-    const all = [...changes(trouble)].sort((a, b) => a.change - b.change);
-    const done = new Set<string>();
-    for (const { words, recipe, field } of all) {
-      // Of one number, the smallest change is enough.
-      if (!done.has(field) && (yield { words, recipe })) done.add(field);
+  most: 3,
+  *proposals(trouble): Generator<Proposal, void, Remedy | undefined> {
+    const all = [...changes(trouble)].sort((a, b) => a.cost - b.cost);
+    let tried = 0;
+    // Of one number, the smallest change is enough; a larger one only if it mends what else fails.
+    const done = new Map<string, Remedy>();
+    for (const { field, isOwn, ...proposal } of all) {
+      const before = done.get(field);
+      if (isOwn ? before : !before || before.failsLeft === 0) continue;
+      if (tried++ === MOST) return;
+      const remedy = yield proposal;
+      if (remedy) done.set(field, remedy);
     }
   },
 };
 
-/** Every change of a number, with how large it is as a share of the number. */
-function* changes(trouble: Trouble): Generator<Proposal & { change: number; field: string }> {
-  const { recipe, finding } = trouble;
+/** Every change of a number, with what it costs. */
+function* changes(trouble: Trouble): Generator<Change> {
+  const { recipe, finding, now } = trouble;
   const values = valuesOf(recipe.measures);
+  const partMm = Math.max(...sizeOf(boundsOf(now.mesh)));
+  const others = failingFindings(now.inspection).filter((each) => each.finding !== finding);
   for (const [index, step] of recipe.steps.entries()) {
-    if (!finding.steps.includes(step.id)) continue;
-    const numbers = sentenceOf(step, { recipe, index }).filter((token) => token.type === 'number');
-    for (const token of numbers) {
+    const isNamed = ({ finding: { steps } }: Pick<Failing, 'finding'>) =>
+      steps.length === 0 || steps.some((id) => id === step.id || repeats(step, id));
+    if (!isNamed(trouble)) continue;
+    const numbers = sentenceOf(step, { recipe, index }).flatMap((token): Worth[] => {
+      if (token.type !== 'number') return [];
       const worth = evaluateAmount(token.value, values.ok ? values.values : new Map());
-      if (!worth.ok) continue;
-      for (const value of candidates(token, worth.value, trouble)) {
-        if (value < token.min || value > token.max || value === worth.value) continue;
-        const edited = setField(recipe, step.id, token.path, amountOf(token.value, worth.value, value));
-        if (!edited.ok) continue;
-        const words = say('{step}, make the {label} {value}', {
-          step: numbered(recipe, step.id),
-          label: token.label,
-          value: withUnit(value, token.unit),
-        });
-        const change = Math.abs(value - worth.value) / Math.max(1, Math.abs(worth.value));
-        yield { words, recipe: edited.recipe, change, field: `${step.id} ${token.path.join(' ')}` };
+      return worth.ok ? [{ token, value: worth.value }] : [];
+    });
+    const wants = [trouble, ...others.filter(isNamed)].map((failing) => ({
+      isOwn: failing === trouble,
+      of: (of: Worth) => aimsFor(of.token, of.value, failing, trouble.limits),
+    }));
+    for (const { isOwn, of } of wants) {
+      for (const worth of numbers) {
+        for (const value of of(worth)) yield* changed(trouble, step, [[worth, value]], partMm, isOwn);
+      }
+      for (const [one, other] of pairs(step, numbers)) {
+        for (const value of of(one)) {
+          const by = value - one.value;
+          const both = [[one, value] as const, [other, hundredth(other.value + by)] as const];
+          yield* changed(trouble, step, both, partMm, isOwn);
+        }
       }
     }
   }
 }
 
-/** Values to try for a number, in the direction and by the amount that the finding asks for, or the other way. */
-function candidates({ unit }: NumberToken, value: number, { check, finding, limits }: Trouble): number[] {
-  const { measured, unit: measuredIn } = finding;
-  const isOwn = measuredIn === check.unit && finding.limit === undefined;
-  const limit = finding.limit ?? (isOwn ? check.limit : limits.minWallMm);
-  const aim = check.rule === 'atLeast' || !isOwn ? limit * MARGIN : limit / MARGIN;
-  if (measuredIn === '°')
-    return unit === '°' ? [aim, value + aim - measured, value - aim + measured].map(down) : [];
-  if (unit !== 'mm') return [];
-  const isApart =
-    (check.id === 'bodies' && measuredIn === 'mm²') || (check.id === 'brief' && measuredIn === '');
-  if (isApart) return STEPS_MM.flatMap((mm) => [value + mm, value - mm].map(tenth));
-  if (check.id === 'island') return [value - measured, value + measured].map(tenth);
-  if (measuredIn === 'mm') {
-    const need = Math.abs(aim - measured);
-    return [need, 2 * need].flatMap((by) => [upTo(value, by), upTo(value, -by)]);
-  }
-  const factor = measured > 0 ? Math.max(aim / measured, measured / aim) : 2;
-  return [Math.sqrt(factor), factor].flatMap((by) => [
-    upTo(value, value * by - value),
-    upTo(value, value / by - value),
-  ]);
+/** Whether a step repeats another, whose copies are told by its name. */
+function repeats(step: Step, id: string): boolean {
+  return step.kind === 'repeat' && step.of.some((of) => of.step === id);
 }
 
-/** A value changed by at least so much, to a tenth. */
-function upTo(value: number, by: number): number {
-  return by > 0 ? Math.ceil(10 * (value + by) - 1e-6) / 10 : Math.floor(10 * (value + by) + 1e-6) / 10;
+/** Numbers of one outline that are changed together: how wide and how deep it is. */
+function pairs(step: Step, numbers: readonly Worth[]): [Worth, Worth][] {
+  if (step.kind !== 'extrude' || step.outline.shape !== 'roundedRectangle') return [];
+  const of = (name: string) => numbers.find(({ token }) => token.path.join() === `outline,${name}`);
+  const [width, depth] = [of('widthMm'), of('depthMm')];
+  return width && depth ? [[width, depth]] : [];
 }
 
-const tenth = (value: number) => Math.round(10 * value) / 10;
-const down = (deg: number) => Math.floor(deg);
+/** The change of some numbers of a step, if they can be changed so. */
+function* changed(
+  { recipe, check, finding }: Trouble,
+  step: Step,
+  parts: readonly (readonly [Worth, number])[],
+  partMm: number,
+  isOwn: boolean,
+): Generator<Change> {
+  const isPossible = parts.every(
+    ([{ token, value: was }, value]) => value >= token.min && value <= token.max && value !== was,
+  );
+  if (!isPossible) return;
+  const edited = setFields(
+    recipe,
+    step.id,
+    parts.map(([{ token, value: was }, value]) => ({
+      path: token.path,
+      value: amountOf(token.value, was, value),
+    })),
+  );
+  if (!edited.ok) return;
+  const all = parts.map(([{ token }, value]) => ({
+    label: token.label,
+    value: withUnit(value, token.unit),
+  }));
+  const at = numbered(recipe, step.id);
+  const [{ label, value }, second] = all;
+  yield {
+    words: second
+      ? say('{step}, make the {label} {value} and the {other} {otherValue}', {
+          step: at,
+          label,
+          value,
+          other: second.label,
+          otherValue: second.value,
+        })
+      : say('{step}, make the {label} {value}', { step: at, label, value }),
+    recipe: edited.recipe,
+    cost:
+      1 +
+      Math.max(...parts.map(([of, to]) => changeOf(of, to, partMm))) +
+      SECOND * (parts.length - 1) +
+      (isWidthOfHole(step, parts[0][0]) && finding.hole === undefined && check.id !== 'brief' ? OF_HOLE : 0),
+    field: `${step.id} ${parts.map(([{ token }]) => token.path.join(' ')).join()}`,
+    isOwn,
+  };
+}
+
+/** Whether a number says how wide a hole is. */
+function isWidthOfHole(step: Step, { token: { path } }: Worth): boolean {
+  return (step.kind === 'hole' && path[0] === 'size') || path[0] === 'holeMm';
+}
+
+/** What it costs to change a number: by its own size where it is a size, by the part's where it is a place. */
+function changeOf({ token, value: was }: Worth, value: number, partMm: number): number {
+  const by = Math.abs(value - was);
+  const path = token.path.join();
+  if (token.unit === '°') return (PER_SIZE * by) / WHOLE_DEG;
+  const isPlace = /^placement|^pattern|spacingMm$|^atMm$/.test(path);
+  const change = isPlace ? (PER_PLACE * by) / partMm : (PER_SIZE * by) / Math.max(1, Math.abs(was));
+  return Math.min(MOST_CHANGE, change);
+}
 
 /** A number in place of a number; a formula keeps what it says, with the difference added. */
 function amountOf(amount: Amount, was: number, value: number): Amount {
   if (!isFormula(amount)) return value;
-  const by = Math.round(100 * (value - was)) / 100;
+  const by = hundredth(value - was);
   return { formula: `${amount.formula} ${by < 0 ? '-' : '+'} ${formatNumber(Math.abs(by))}` };
 }
+
+const hundredth = (mm: number) => Math.round(100 * mm) / 100;

@@ -1,5 +1,5 @@
-import { setField } from '../../recipe/index.ts';
-import type { Proposal, RemedyKind } from '../remedy.ts';
+import { setField, setFields } from '../../recipe/index.ts';
+import type { Proposal, Remedy, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
 import { say } from '../../words/index.ts';
 
@@ -10,7 +10,7 @@ const RADII_MM = [1, 2, 3];
 export const roundCorners: RemedyKind = {
   id: 'roundCorners',
   checks: ['comfort', 'brief'],
-  *proposals({ recipe, finding, brief }): Generator<Proposal, void, boolean> {
+  *proposals({ recipe, finding, brief }): Generator<Proposal, void, Remedy | undefined> {
     const asked = finding.requirement === undefined ? undefined : brief?.requirements?.[finding.requirement];
     if (asked && asked.kind !== 'rounded') return;
     for (const step of recipe.steps) {
@@ -27,6 +27,7 @@ export const roundCorners: RemedyKind = {
               mm,
             }),
             recipe: rounded.recipe,
+            cost: 1.1 + mm / 20,
           };
       }
       for (const mm of RADII_MM) {
@@ -38,6 +39,22 @@ export const roundCorners: RemedyKind = {
               mm,
             }),
             recipe: eased.recipe,
+            cost: 1.1 + mm / 20,
+          };
+      }
+      for (const mm of RADII_MM) {
+        const both = setFields(recipe, step.id, [
+          { path: ['rounding'], value: { outerMm: mm, innerMm: step.rounding?.innerMm ?? 0 } },
+          { path: ['top'], value: { finish: 'fillet', mm } },
+        ]);
+        if (both.ok)
+          yield {
+            words: say('{step}, round the corners and the top edge by {mm} mm', {
+              step: numbered(recipe, step.id),
+              mm,
+            }),
+            recipe: both.recipe,
+            cost: 1.3 + mm / 20,
           };
       }
     }

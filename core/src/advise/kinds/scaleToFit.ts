@@ -1,5 +1,5 @@
 import { addStep } from '../../recipe/index.ts';
-import type { Proposal, RemedyKind } from '../remedy.ts';
+import type { Proposal, Remedy, RemedyKind } from '../remedy.ts';
 import { withFields } from './withFields.ts';
 import { say } from '../../words/index.ts';
 
@@ -11,7 +11,7 @@ const AXES = ['x', 'y', 'z'] as const;
 export const scaleToFit: RemedyKind = {
   id: 'scaleToFit',
   checks: ['size'],
-  *proposals({ recipe, limits, now }): Generator<Proposal, void, boolean> {
+  *proposals({ recipe, limits, now }): Generator<Proposal, void, Remedy | undefined> {
     const { sizeMm } = now.inspection.part;
     const share = Math.min(...sizeMm.map((mm, axis) => (SHARE * limits.buildVolumeMm[axis]) / mm));
     if (share >= 1) return;
@@ -25,6 +25,7 @@ export const scaleToFit: RemedyKind = {
         say('Scale the whole part until it is {mm} mm tall', { mm }),
       ][axis],
       recipe: withFields(added, added.steps.at(-1)!.id, { scaleTo: { axis: AXES[axis], mm } }),
+      cost: 2.5,
     };
   },
 };

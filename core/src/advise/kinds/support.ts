@@ -1,6 +1,6 @@
 import { addStep, type Recipe, type Step } from '../../recipe/index.ts';
 import { boundsOf, onlyFaces, sizeOf } from '../../mesh/index.ts';
-import type { Proposal, RemedyKind } from '../remedy.ts';
+import type { Proposal, Remedy, RemedyKind } from '../remedy.ts';
 import { withFields } from './withFields.ts';
 import { say } from '../../words/index.ts';
 
@@ -13,20 +13,25 @@ const SPARE = 0.9;
 export const support: RemedyKind = {
   id: 'support',
   checks: ['bridge', 'overhang', 'island'],
-  *proposals({ recipe, limits, check, finding, now }): Generator<Proposal, void, boolean> {
+  *proposals({ recipe, limits, check, finding, now }): Generator<Proposal, void, Remedy | undefined> {
     const box = boundsOf(onlyFaces(now.mesh, finding.triangles));
     const [x, y] = sizeOf(box);
     const lowest = box.min[2];
     if (lowest < limits.layerMm) return;
-    const thick = Math.ceil(10 * THICK * limits.minWallMm) / 10;
+    // It must not be knocked off before it carries.
+    const leastMm = Math.max(THICK * limits.minWallMm, lowest / (SPARE * limits.maxSlenderness));
+    const thick = Math.ceil(10 * leastMm) / 10;
     const middle = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2];
-    // Across the shorter way first; shared out under what is held at both ends, at an end of what is held at one.
+    // Across the shorter way first; shared out under what is held at both ends, from its end on under what is held at one.
     for (const across of x >= y ? [0, 1] : [1, 0]) {
       const long = [x, y][across];
-      const reachMm = (long - thick) / 2;
-      const walls = Math.max(1, Math.ceil((long - thick) / (SPARE * limits.maxBridgeMm + thick)));
-      const shared = Array.from({ length: walls }, (_, i) => (long * (i + 1)) / (walls + 1) - long / 2);
-      for (const places of check.id === 'overhang' ? [[reachMm], [-reachMm], shared] : [shared]) {
+      const pitch = SPARE * limits.maxBridgeMm + thick;
+      const between = Math.max(1, Math.ceil((long - thick) / pitch));
+      const shared = Array.from({ length: between }, (_, i) => (long * (i + 1)) / (between + 1) - long / 2);
+      const walls = Math.max(1, Math.ceil(long / pitch));
+      const fromEnd = Array.from({ length: walls }, (_, i) => (long - thick) / 2 - (i * long) / walls);
+      const fromOtherEnd = fromEnd.map((by) => -by);
+      for (const places of check.id === 'overhang' ? [fromEnd, fromOtherEnd, shared] : [shared]) {
         const size = [x, y].with(across, thick);
         const supported = places.reduce(
           (made, by) => withWall(made, middle.with(across, middle[across] + by), size, lowest),
@@ -36,7 +41,11 @@ export const support: RemedyKind = {
           count: places.length,
           thick,
         });
-        yield { words: say('Add {what} under it', { what }), recipe: supported };
+        yield {
+          words: say('Add {what} under it', { what }),
+          recipe: supported,
+          cost: 2.5 + places.length / 4,
+        };
       }
     }
   },

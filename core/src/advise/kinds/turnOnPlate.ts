@@ -1,5 +1,5 @@
 import { addStep } from '../../recipe/index.ts';
-import type { Proposal, RemedyKind } from '../remedy.ts';
+import type { Proposal, Remedy, RemedyKind } from '../remedy.ts';
 import { withFields } from './withFields.ts';
 import { say } from '../../words/index.ts';
 
@@ -7,12 +7,13 @@ import { say } from '../../words/index.ts';
 export const turnOnPlate: RemedyKind = {
   id: 'turnOnPlate',
   checks: ['size'],
-  *proposals({ recipe }): Generator<Proposal, void, boolean> {
+  *proposals({ recipe }): Generator<Proposal, void, Remedy | undefined> {
     for (const deg of [90, 45, 40, 35, 50, 30, 55]) {
       const added = addStep(recipe, 'setDown');
       yield {
         words: say('Turn it by {deg}° on the plate', { deg }),
         recipe: withFields(added, added.steps.at(-1)!.id, { turnDeg: deg }),
+        cost: 1.1,
       };
     }
   },

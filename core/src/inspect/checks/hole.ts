@@ -132,6 +132,7 @@ function ofWall(subject: Subject, found: Hole, { minWallMm }: LimitsCard): Findi
             }),
       steps: subject.stepsOf(triangles),
       triangles,
+      limit: minWallMm,
     },
   ];
 }

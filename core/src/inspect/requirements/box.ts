@@ -33,12 +33,14 @@ export const box: RequirementKind<Box> = {
     // The longest side takes the longest room: if that does not fit, no other way of laying it does.
     const over = descending(room).map((mm, i) => ({
       own: own[i],
+      mm,
       isFine: judge(own[i], 'atMost', mm) !== 'fail',
     }));
     const worst = over.find(({ isFine }) => !isFine);
     return {
       isMet: !worst,
       measured: worst?.own ?? own[0],
+      limit: worst?.mm,
       unit: 'mm',
       said: say('it is {sizeMm} mm', {
         sizeMm: facts.sizeMm.map(formatMeasured).join(' × '),

@@ -116,5 +116,5 @@ export function canCarry(kind: Kind): boolean {
 }
 
 export type { EdgeFinish } from './edgeFinish.ts';
-export { faceWords, type Face, type SetDownStep } from './setDown.ts';
+export { faceWords, sideWords, type Face, type SetDownStep } from './setDown.ts';
 export type { BuildKit, Built, Group, Level, Operation, StepKind } from './stepKind.ts';

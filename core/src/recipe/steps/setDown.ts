@@ -140,7 +140,11 @@ const WORDS: [readonly [number, number, number], string][] = said([
 /** A face in words: by its side if it lies square to one. */
 export function faceWords(of: Face): string {
   if ('kept' in of) return say('the face it stands on');
-  const long = Math.hypot(...of.normal) || 1;
-  const found = WORDS.find(([way]) => way.every((part, i) => Math.abs(part - of.normal[i] / long) < 1e-3));
-  return found?.[1] ?? say('a slanting face');
+  return sideWords(of.normal) ?? say('a slanting face');
+}
+
+/** The side of a part that looks in a direction, "its top"; undefined for one that slants. */
+export function sideWords(normal: readonly [number, number, number]): string | undefined {
+  const long = Math.hypot(...normal) || 1;
+  return WORDS.find(([way]) => way.every((part, i) => Math.abs(part - normal[i] / long) < 1e-3))?.[1];
 }

@@ -2,14 +2,15 @@
   import Check from '@lucide/svelte/icons/check';
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
+  import { ranked } from '@kelbrin/core/advise';
   import type { BenchState } from '../state/bench.svelte';
   import { inspectionTexts as say } from '$lib/texts/inspection';
 
   let { bench }: { bench: BenchState } = $props();
 
-  const found = $derived(
-    [...(bench.showing.part?.remedies?.found ?? [])].sort((a, b) => a.failsLeft - b.failsLeft),
-  );
+  /** More than so many ways are too many to choose from. */
+  const MOST_SHOWN = 4;
+  const found = $derived(ranked(bench.showing.part?.remedies?.found ?? []).slice(0, MOST_SHOWN));
 </script>
 
 {#if bench.showing.part?.remedies}

@@ -129,6 +129,7 @@ describe('remedies', () => {
   const inspection = { verdict: 'fail', part: {}, checks: [check] } as never;
   const inspected = { ...(solid as object), inspection, steps: [], isInspected: true } as never;
   const remedy = {
+    cost: 1,
     words: 'Make it thicker',
     recipe: label('Other'),
     better: [],

@@ -1,5 +1,5 @@
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
-import { adviceOnScaling, remediesFor, Trials } from '@kelbrin/core/advise';
+import { adviceOnScaling, areaOfSteps, remediesFor, Trials } from '@kelbrin/core/advise';
 import { FormatError, readSolid, readSvg } from '@kelbrin/core/format';
 import {
   factsOf,
@@ -54,7 +54,16 @@ const LONG_MS = 100;
 
 /** Whether the latest recipe could be built, so that `current` is its solid and not one before. */
 let isBuilt = false;
-let current: { mesh: SolidMesh; recipe: Recipe; limits: LimitsCard; brief: BriefRules } | undefined;
+let current:
+  | {
+      mesh: SolidMesh;
+      recipe: Recipe;
+      limits: LimitsCard;
+      brief: BriefRules;
+      /** The steps, as the triangles know them. */
+      stepIds: readonly string[];
+    }
+  | undefined;
 /** Stop what is being done in rounds. */
 let stopInspecting = () => {};
 let stopMending = () => {};
@@ -138,7 +147,7 @@ function evaluateRecipe(
   const inspection = isLater
     ? { ...(last ?? { verdict: 'pass' as const, checks: [] }), part: factsOf(mesh) }
     : noted(inspect(mesh, limits, about), now);
-  current = { mesh, recipe, limits, brief };
+  current = { mesh, recipe, limits, brief, stepIds: origin.stepIds };
   /** The steps with what the inspection has to say of them. */
   const advised = (found: Inspection): ShownSolid['steps'] => {
     const advice = adviceOnScaling(recipe, found, (other) => {
@@ -198,7 +207,7 @@ function mend(
   const check = last?.checks.find(({ id }) => id === checkId);
   const finding = check?.findings[index];
   if (!current || !last || !check || !finding) return answer({ kind: 'remedy', job });
-  const { mesh, recipe, limits, brief } = current;
+  const { mesh, recipe, limits, brief, stepIds } = current;
   const trials = new Trials({
     workshop: { kernel, fonts: (name) => fonts.get(name) },
     limits,
@@ -209,7 +218,7 @@ function mend(
     recipe,
     limits,
     brief,
-    now: { mesh, inspection: last },
+    now: { mesh, inspection: last, areaOfStepMm2: areaOfSteps(mesh, stepIds) },
     check,
     finding,
     tried: (other: Recipe) => trials.tried(other),
