@@ -125,6 +125,10 @@ export const house = [
   { path: 'core/assets/fonts', about: 'the fonts that letters are written with' },
   { path: 'core/test', about: 'solids and recipes that several tests stand on' },
   {
+    path: 'core/test/failing',
+    about: 'recipes that fail, each with what a teacher would change',
+  },
+  {
     path: 'core/test/wildParts',
     about: 'parts made by other means, each with what is known of it',
   },
