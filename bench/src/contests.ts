@@ -8,9 +8,10 @@ import type { SolidMesh } from '@kelbrin/core/mesh';
 import type { Recipe } from '@kelbrin/core/recipe';
 import { everydaySettings, slice, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
-import { longSign, liveInspection, oneNumberEdit, panel } from './edits.ts';
+import { largerInspections, longSign, liveInspection, oneNumberEdit, panel } from './edits.ts';
 import { bareSections } from './bareSections.ts';
 import type { Contest } from './measure.ts';
+import { remedyContests } from './remedies.ts';
 import { wildContests } from './wild.ts';
 import { batchOfLabels, layoutOfLabels } from './batches.ts';
 
@@ -37,7 +38,9 @@ export function contests(material: Material): Contest[] {
     layoutOfLabels(material.workshop),
     readingStl(material),
     startUp(),
+    ...largerInspections(material.workshop),
     ...wildContests(material.workshop),
+    ...remedyContests(material.workshop),
   ];
 }
 

@@ -91,15 +91,19 @@ const plate = (widthMm: number, depthMm: number): Step =>
   });
 
 /** A sign of twenty-four letters. */
-export function longSign(workshop: Workshop): Contest {
+function sign(): Recipe {
   const words = stepOf('letters', 's2', 's1', {
     lettering: { words: 'GREENHOUSE HERBS\nAND SALADS', font: 'sturdy', size: { by: 'height', mm: 9 } },
   });
-  return toAndFro(workshop, 'edit of a 24-letter sign → solid', recipeWith([plate(180, 40), words]), 's2');
+  return recipeWith([plate(180, 40), words]);
 }
 
-/** A panel with sixty holes. */
-export function panel(workshop: Workshop): Contest {
+export function longSign(workshop: Workshop): Contest {
+  return toAndFro(workshop, 'edit of a 24-letter sign → solid', sign(), 's2');
+}
+
+/** A panel with holes in columns and rows. */
+function panelOf(columns: number, rows: number): Recipe {
   const hole = stepOf('hole', 's2', 's1', {
     placement: {
       on: { step: 's1' },
@@ -110,12 +114,31 @@ export function panel(workshop: Workshop): Contest {
   });
   const grid = stepOf('repeat', 's3', undefined, {
     of: [{ step: 's2' }],
-    pattern: { type: 'grid', columns: 10, columnMm: 9, rows: 6, rowMm: 9 },
+    pattern: { type: 'grid', columns, columnMm: 9, rows, rowMm: 9 },
   });
-  return toAndFro(
-    workshop,
-    'edit of a 60-hole panel → solid',
-    recipeWith([plate(100, 62), hole, grid]),
-    's2',
-  );
+  return recipeWith([plate(9 * columns + 10, 9 * rows + 8), hole, grid]);
+}
+
+/** A panel with sixty holes. */
+export function panel(workshop: Workshop): Contest {
+  return toAndFro(workshop, 'edit of a 60-hole panel → solid', panelOf(10, 6), 's2');
+}
+
+/** Full inspection of parts with more to look at than most. */
+export function largerInspections(workshop: Workshop): Contest[] {
+  return [
+    ['a panel of 285 holes', panelOf(19, 15)],
+    ['a sign of 24 letters', sign()],
+  ].map(([what, recipe]) => {
+    const built = evaluate(recipe as Recipe, workshop);
+    if (!built.ok) throw new Error(built.problem.message);
+    const { mesh, origin } = built;
+    return {
+      name: `inspection of ${what as string}`,
+      reference: 'the kernel’s bare cross-sections of every layer',
+      n: 20,
+      run: () => void inspect({ ...mesh, triangles: mesh.triangles.slice() }, classroomLimits, { origin }),
+      runReference: () => bareSections(workshop, mesh),
+    };
+  });
 }

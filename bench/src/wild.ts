@@ -17,6 +17,7 @@ const REFERENCE = 'the kernel’s bare cross-sections of every layer';
 export function wildContests(workshop: Workshop): Contest[] {
   return [
     inspection(workshop, 'hills', hills, 15, 20),
+    inspection(workshop, 'hills', hills, 35, 12),
     inspection(workshop, 'hills', hills, 50, 8),
     inspection(workshop, 'hills', hills, 155, 3),
     inspection(workshop, 'a flat slab', flat, 155, 8),

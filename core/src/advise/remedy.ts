@@ -1,13 +1,19 @@
 import type { BriefRules, CheckId, CheckResult, Finding, Inspection, LimitsCard } from '../inspect/index.ts';
-import type { SolidMesh } from '../mesh/index.ts';
+import type { Box, SolidMesh } from '../mesh/index.ts';
 import type { Recipe } from '../recipe/index.ts';
+
+/** The part of a surface that a step made. */
+export interface StepSurface {
+  readonly areaMm2: number;
+  readonly box: Box;
+}
 
 /** A recipe that was built and inspected. */
 export interface Tried {
   readonly mesh: SolidMesh;
   readonly inspection: Inspection;
-  /** How much of the surface is that of each step, by its id, mm². */
-  readonly areaOfStepMm2: ReadonlyMap<string, number>;
+  /** What of the surface is that of each step, by its id; nothing of one that cannot be seen. */
+  readonly surfaceOf: ReadonlyMap<string, StepSurface>;
 }
 
 /** A recipe that was built, and is inspected as far as it is asked for. */

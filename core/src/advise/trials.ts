@@ -5,10 +5,10 @@ import {
   type Inspection,
   type LimitsCard,
 } from '../inspect/index.ts';
-import { facesOf, type SolidMesh } from '../mesh/index.ts';
+import { boundsOf, facesOf, onlyFaces, type SolidMesh } from '../mesh/index.ts';
 import type { Recipe } from '../recipe/index.ts';
 import { evaluate, SolidCache, type Workshop } from '../solid/index.ts';
-import type { Trial } from './remedy.ts';
+import type { StepSurface, Trial } from './remedy.ts';
 
 /** What recipes are tried with. */
 export interface TrialsFor {
@@ -50,7 +50,7 @@ export class Trials {
     let whole: Inspection | undefined;
     return {
       mesh,
-      areaOfStepMm2: areaOfSteps(mesh, origin.stepIds),
+      surfaceOf: surfaceOfSteps(mesh, origin.stepIds),
       check: (id: CheckId) => inspecting.check(id),
       get inspection() {
         return (whole ??= inspecting.whole());
@@ -59,13 +59,21 @@ export class Trials {
   }
 }
 
-/** How much of a surface is that of each step, mm²; `stepIds` names them by the numbers that the mesh knows them by. */
-export function areaOfSteps(mesh: SolidMesh, stepIds: readonly string[]): Map<string, number> {
-  const areas = new Map<string, number>();
-  const { areas: ofFaces } = facesOf(mesh);
+/** What of a surface is that of each step; `stepIds` names them by the numbers that the mesh knows them by. */
+export function surfaceOfSteps(mesh: SolidMesh, stepIds: readonly string[]): Map<string, StepSurface> {
+  const facesOfStep = new Map<number, number[]>();
   mesh.stepOf?.forEach((step, face) => {
-    const id = stepIds[step];
-    if (id !== undefined) areas.set(id, (areas.get(id) ?? 0) + ofFaces[face]);
+    const faces = facesOfStep.get(step);
+    if (faces) faces.push(face);
+    else facesOfStep.set(step, [face]);
   });
-  return areas;
+  const { areas } = facesOf(mesh);
+  return new Map(
+    [...facesOfStep].flatMap(([step, faces]) => {
+      const id = stepIds[step];
+      if (id === undefined) return [];
+      const areaMm2 = faces.reduce((sum, face) => sum + areas[face], 0);
+      return [[id, { areaMm2, box: boundsOf(onlyFaces(mesh, faces)) }]];
+    }),
+  );
 }

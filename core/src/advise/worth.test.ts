@@ -78,12 +78,13 @@ describe('a change takes something away', () => {
   const recipe = recipeWith([block, stepOf('hole', 's2', 's1', { size: { by: 'diameter', mm: 4 } })]);
   const wider = setField(recipe, 's2', ['size', 'mm'], 5);
   const changed = wider.ok ? wider.recipe : recipe;
+  const box = { min: [0, 0, 0], max: [1, 1, 1] } as const;
   const hole = (through: boolean) =>
     finding(['s2'], { verdict: 'pass', hole: { axis: [0, 0, 1], depthMm: 10, through } });
   const tried = (areas: Record<string, number>, holes: Finding[]): Tried => ({
     mesh: { positions: new Float32Array(), triangles: new Uint32Array() },
     inspection: inspection([check(holes, { id: 'hole' })]),
-    areaOfStepMm2: new Map(Object.entries(areas)),
+    surfaceOf: new Map(Object.entries(areas).map(([id, areaMm2]) => [id, { areaMm2, box }])),
   });
   const before = tried({ s1: 1000, s2: 100 }, [hole(false)]);
 

@@ -48,7 +48,7 @@ export function harms(before: Inspection, after: Inspection): boolean {
 export function takesAway(before: Tried, after: Tried, was: Recipe, is: Recipe): boolean {
   const isChanged = (step: Step) => is.steps.find(({ id }) => id === step.id) !== step;
   const isGone = (step: Step) => {
-    const [old, left] = [before, after].map(({ areaOfStepMm2 }) => areaOfStepMm2.get(step.id) ?? 0);
+    const [old, left] = [before, after].map(({ surfaceOf }) => surfaceOf.get(step.id)?.areaMm2 ?? 0);
     return left < (isChanged(step) ? GONE_IF_CHANGED : GONE) * old;
   };
   /** So many holes of a step go through, or do not. */

@@ -39,7 +39,7 @@ export const failingThin: readonly FailingRecipe[] = [
     asked: 'wall',
     teacher: 'Write larger, as large as it has to be.',
     says: /^In step 2, make the letter height ([\d.]+) mm$/,
-    between: [5.2, 9],
+    between: [4.9, 9],
   },
   {
     name: 'fine handwriting on a plate that is full',

@@ -1,4 +1,4 @@
-import { sizeOf, boundsOf } from '../../mesh/index.ts';
+import { boundsOf, sizeOf } from '../../mesh/index.ts';
 import {
   formatNumber,
   isFormula,
@@ -8,12 +8,15 @@ import {
   withUnit,
   evaluateAmount,
   type Amount,
+  type Recipe,
   type Step,
   type Token,
 } from '../../recipe/index.ts';
+import type { CheckId } from '../../inspect/index.ts';
 import { failingFindings, type Failing } from '../failingFindings.ts';
 import type { Proposal, Remedy, RemedyKind, Trouble } from '../remedy.ts';
-import { aimsFor } from './aims.ts';
+import { aimsFor, isPlaceOf } from './aims.ts';
+import { missingMm } from './missing.ts';
 import { numbered } from './words.ts';
 import { say } from '../../words/index.ts';
 
@@ -26,12 +29,19 @@ const PER_SIZE = 0.6;
 const PER_PLACE = 1;
 /** A second number in one sentence. */
 const SECOND = 0.15;
+/** A number of what the place stands on. */
+const OF_HOST = 0.1;
+/** A number that something else asks for, which may mend this as well. */
+const OF_OTHER = 0.3;
 /** Something goes into a hole: it costs more to change how wide it is, unless that is what is wrong. */
 const OF_HOLE = 0.6;
 /** A number cannot cost more than this for being changed, however much. */
 const MOST_CHANGE = 3;
 /** An angle is changed by all of it where it is changed by half a right one. */
 const WHOLE_DEG = 45;
+
+/** What goes wrong where something is too large for what it stands on. */
+const OF_HOSTS: readonly CheckId[] = ['overhang', 'relief', 'bodies', 'island'];
 
 /** A number of a sentence, with what it is worth. */
 interface Worth {
@@ -75,9 +85,9 @@ export const otherNumber: RemedyKind = {
     const done = new Map<string, Remedy>();
     for (const { field, isOwn, ...proposal } of all) {
       const before = done.get(field);
-      if (isOwn ? before : !before || before.failsLeft === 0) continue;
+      if (before && (isOwn || before.failsLeft === 0)) continue;
       if (tried++ === MOST) return;
-      const remedy = yield proposal;
+      const remedy = yield before ? { ...proposal, cost: proposal.cost - OF_OTHER } : proposal;
       if (remedy) done.set(field, remedy);
     }
   },
@@ -90,31 +100,47 @@ function* changes(trouble: Trouble): Generator<Change> {
   const partMm = Math.max(...sizeOf(boundsOf(now.mesh)));
   const others = failingFindings(now.inspection).filter((each) => each.finding !== finding);
   for (const [index, step] of recipe.steps.entries()) {
-    const isNamed = ({ finding: { steps } }: Pick<Failing, 'finding'>) =>
-      steps.length === 0 || steps.some((id) => id === step.id || repeats(step, id));
+    const isNamed = (failing: Failing) => isCause(failing, step) || carries(failing, step, recipe);
     if (!isNamed(trouble)) continue;
     const numbers = sentenceOf(step, { recipe, index }).flatMap((token): Worth[] => {
       if (token.type !== 'number') return [];
       const worth = evaluateAmount(token.value, values.ok ? values.values : new Map());
       return worth.ok ? [{ token, value: worth.value }] : [];
     });
-    const wants = [trouble, ...others.filter(isNamed)].map((failing) => ({
-      isOwn: failing === trouble,
-      of: (of: Worth) => aimsFor(of.token, of.value, failing, trouble.limits),
-    }));
-    for (const { isOwn, of } of wants) {
+    for (const failing of [trouble, ...others.filter(isNamed)]) {
+      const isOwn = failing === trouble;
+      const isOfHost = !isCause(failing, step);
+      const missing = missingMm(failing, step, recipe, now);
+      const more = (isOwn ? 0 : OF_OTHER) + (isOfHost ? OF_HOST : 0);
+      const aims = (of: Worth) =>
+        aimsFor(of.token, of.value, failing, trouble.limits, { missingMm: missing, isOfHost });
       for (const worth of numbers) {
-        for (const value of of(worth)) yield* changed(trouble, step, [[worth, value]], partMm, isOwn);
+        for (const value of aims(worth))
+          yield* changed(trouble, step, [[worth, value]], { partMm, isOwn, more });
       }
       for (const [one, other] of pairs(step, numbers)) {
-        for (const value of of(one)) {
+        for (const value of aims(one)) {
           const by = value - one.value;
           const both = [[one, value] as const, [other, hundredth(other.value + by)] as const];
-          yield* changed(trouble, step, both, partMm, isOwn);
+          yield* changed(trouble, step, both, { partMm, isOwn, more });
         }
       }
     }
   }
+}
+
+/** Whether a finding is about a step: its surface is at the place, or it repeats what is. */
+function isCause({ finding: { steps } }: Failing, step: Step): boolean {
+  return steps.length === 0 || steps.some((id) => id === step.id || repeats(step, id));
+}
+
+/** Whether what a finding is about hangs, or is cut off, since it stands on this step. */
+function carries({ check, finding: { steps } }: Failing, step: Step, recipe: Recipe): boolean {
+  if (!OF_HOSTS.includes(check.id as CheckId)) return false;
+  return recipe.steps.some((each) => {
+    if (!steps.includes(each.id) || !('placement' in each)) return false;
+    return 'step' in each.placement.on && each.placement.on.step === step.id;
+  });
 }
 
 /** Whether a step repeats another, whose copies are told by its name. */
@@ -135,8 +161,7 @@ function* changed(
   { recipe, check, finding }: Trouble,
   step: Step,
   parts: readonly (readonly [Worth, number])[],
-  partMm: number,
-  isOwn: boolean,
+  { partMm, isOwn, more }: { partMm: number; isOwn: boolean; more: number },
 ): Generator<Change> {
   const isPossible = parts.every(
     ([{ token, value: was }, value]) => value >= token.min && value <= token.max && value !== was,
@@ -172,6 +197,7 @@ function* changed(
       1 +
       Math.max(...parts.map(([of, to]) => changeOf(of, to, partMm))) +
       SECOND * (parts.length - 1) +
+      more +
       (isWidthOfHole(step, parts[0][0]) && finding.hole === undefined && check.id !== 'brief' ? OF_HOLE : 0),
     field: `${step.id} ${parts.map(([{ token }]) => token.path.join(' ')).join()}`,
     isOwn,
@@ -186,10 +212,8 @@ function isWidthOfHole(step: Step, { token: { path } }: Worth): boolean {
 /** What it costs to change a number: by its own size where it is a size, by the part's where it is a place. */
 function changeOf({ token, value: was }: Worth, value: number, partMm: number): number {
   const by = Math.abs(value - was);
-  const path = token.path.join();
-  if (token.unit === '°') return (PER_SIZE * by) / WHOLE_DEG;
-  const isPlace = /^placement|^pattern|spacingMm$|^atMm$/.test(path);
-  const change = isPlace ? (PER_PLACE * by) / partMm : (PER_SIZE * by) / Math.max(1, Math.abs(was));
+  if (token.unit === '°') return PER_SIZE * Math.min(1, by / WHOLE_DEG);
+  const change = isPlaceOf(token) ? (PER_PLACE * by) / partMm : (PER_SIZE * by) / Math.max(1, Math.abs(was));
   return Math.min(MOST_CHANGE, change);
 }
 

@@ -28,3 +28,12 @@ export function inRounds<T, R>(
     work.return(undefined as R);
   };
 }
+
+/** What a generator hands out until some time has passed; what it holds is freed then, as at its own end. */
+export function* within<T>(ms: number, work: Iterable<T>): Generator<T, void> {
+  const until = performance.now() + ms;
+  for (const step of work) {
+    yield step;
+    if (performance.now() >= until) return;
+  }
+}

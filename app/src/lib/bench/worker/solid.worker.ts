@@ -1,5 +1,5 @@
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
-import { adviceOnScaling, areaOfSteps, remediesFor, Trials } from '@kelbrin/core/advise';
+import { adviceOnScaling, surfaceOfSteps, remediesFor, Trials } from '@kelbrin/core/advise';
 import { FormatError, readSolid, readSvg } from '@kelbrin/core/format';
 import {
   factsOf,
@@ -26,7 +26,7 @@ import {
 import { fontFiles } from './fontFiles';
 import { written } from './exportFile';
 import { languageOf, speak } from '@kelbrin/core/words';
-import { inRounds } from './inRounds';
+import { inRounds, within } from './inRounds';
 import type { FromWorker, ReadDrawing, ShownSolid, ToWorker } from './messages';
 
 // The page that starts it gives it the language for a name.
@@ -41,6 +41,9 @@ const INSPECT_AFTER_MS = 120;
 /** How long a drag may go without an inspection: this long, or longer where inspections would take a tenth of the time. */
 const INSPECT_AT_LEAST_MS = 400;
 const INSPECT_SHARE = 0.1;
+
+/** How long changes are tried for one finding, however slow the part is to build. */
+const MENDING_MS = 5000;
 
 const starting = loadKernel({ url: wasmUrl });
 const fonts = new Map<FontName, LetterFont>();
@@ -218,13 +221,13 @@ function mend(
     recipe,
     limits,
     brief,
-    now: { mesh, inspection: last, areaOfStepMm2: areaOfSteps(mesh, stepIds) },
+    now: { mesh, inspection: last, surfaceOf: surfaceOfSteps(mesh, stepIds) },
     check,
     finding,
     tried: (other: Recipe) => trials.tried(other),
   };
   const stop = inRounds(
-    remediesFor(trouble),
+    within(MENDING_MS, remediesFor(trouble)),
     (remedy) => remedy && answer({ kind: 'remedy', job, remedy }),
     () => {
       trials.close();
