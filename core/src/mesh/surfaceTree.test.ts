@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { selfCrossings, SurfaceTree, weld, type Vec3 } from './index.ts';
+import { boundsOf, onlyFaces, selfCrossings, SurfaceTree, weld, type Vec3 } from './index.ts';
 
 /** A box's triangles as a flat list of corners. */
 function boxCorners([x, y, z]: Vec3, size: number): number[] {
@@ -41,6 +41,31 @@ describe('a tree of a surface', () => {
       6,
     );
     expect(tree.firstHit([-1, 0.7, 0.4], [1, 0, 0], [1.5, 2.5])).toBeUndefined();
+  });
+});
+
+describe('a tree asked for what is in a box', () => {
+  it('says of wanted faces just what looking at all of them says', () => {
+    const some = fc.array(fc.tuple(place, fc.integer({ min: 1, max: 9 })), { minLength: 1, maxLength: 12 });
+    fc.assert(
+      fc.property(some, place, place, fc.integer({ min: 1, max: 40 }), (all, a, b, every) => {
+        const mesh = boxes(...all);
+        const [min, max] = [Math.min, Math.max].map((of): Vec3 => [
+          of(a[0], b[0]),
+          of(a[1], b[1]),
+          of(a[2], b[2]),
+        ]);
+        const isIn = (face: number) => {
+          const own = boundsOf(onlyFaces(mesh, [face]));
+          return [0, 1, 2].every((i) => own.min[i] <= max[i] && own.max[i] >= min[i]);
+        };
+        const isWanted = (face: number) => face % every === 0;
+        const faces = Array.from({ length: mesh.triangles.length / 3 }, (_, face) => face);
+        expect(new SurfaceTree(mesh).hasFaceIn({ min, max }, isWanted)).toBe(
+          faces.some((face) => isIn(face) && isWanted(face)),
+        );
+      }),
+    );
   });
 });
 

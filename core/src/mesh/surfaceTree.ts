@@ -1,4 +1,4 @@
-import type { SolidMesh, Vec3 } from './solidMesh.ts';
+import type { Box, SolidMesh, Vec3 } from './solidMesh.ts';
 
 /** Boxes with no more triangles than this are not divided further. */
 const LEAF = 6;
@@ -162,6 +162,37 @@ export class SurfaceTree {
   }
 
   /**
+   * Whether a face that reaches into a box, as far as its own box tells, is what is looked for.
+   *
+   * @param isWanted asked of each face near by, until it says yes
+   */
+  hasFaceIn({ min, max }: Box, isWanted: (face: number) => boolean): boolean {
+    const { positions: p, triangles: t } = this.#mesh;
+    const open = this.#open;
+    let depth = 0;
+    if (this.#boxes > 0) open[depth++] = 0;
+    while (depth > 0) {
+      const box = open[--depth];
+      if (!boxReaches(this.#bounds, 6 * box, min, max)) continue;
+      if (this.#other[box] !== 0) {
+        open[depth++] = this.#other[box];
+        open[depth++] = box + 1;
+        continue;
+      }
+      const end = this.#first[box] + this.#count[box];
+      for (let i = this.#first[box]; i < end; i++) {
+        const face = this.#order[i];
+        if (
+          triangleReaches(p, 3 * t[3 * face], 3 * t[3 * face + 1], 3 * t[3 * face + 2], min, max) &&
+          isWanted(face)
+        )
+          return true;
+      }
+    }
+    return false;
+  }
+
+  /**
    * Visits every two groups of a few triangles each whose boxes reach into each other, each group with itself among them,
    * once.
    *
@@ -190,6 +221,23 @@ export class SurfaceTree {
       }
     }
   }
+}
+
+function boxReaches(bounds: Float32Array, b: number, min: Vec3, max: Vec3): boolean {
+  for (let axis = 0; axis < 3; axis++) {
+    if (bounds[b + axis] > max[axis] || bounds[b + 3 + axis] < min[axis]) return false;
+  }
+  return true;
+}
+
+/** Whether the box of a triangle reaches into another. */
+function triangleReaches(p: Float32Array, a: number, b: number, c: number, min: Vec3, max: Vec3): boolean {
+  for (let axis = 0; axis < 3; axis++) {
+    const [one, two, three] = [p[a + axis], p[b + axis], p[c + axis]];
+    if (one > max[axis] && two > max[axis] && three > max[axis]) return false;
+    if (one < min[axis] && two < min[axis] && three < min[axis]) return false;
+  }
+  return true;
 }
 
 function boxesMeet(bounds: Float32Array, a: number, b: number, depth: number): boolean {

@@ -1,4 +1,4 @@
-import type { Vec3 } from '../../mesh/index.ts';
+import { boundsOf, onlyFaces, type Box, type Vec3 } from '../../mesh/index.ts';
 import { planeBasis } from './fit.ts';
 import type { Hole } from './hole.ts';
 import type { Subject } from './subject.ts';
@@ -13,18 +13,25 @@ export interface WallAround {
 
 /** The other side of a wall looks away from the hole within this of square; a face that is only grazed is no wall. */
 const FACING = Math.cos((30 * Math.PI) / 180);
+/** Such a face stands along the axis within the rest of a right angle. */
+const ALONG = Math.sin((30.1 * Math.PI) / 180);
 /** How many ways are looked around a hole, and how many times along it. */
 const WAYS = 48;
 const TIMES = 5;
 
 /** The thinnest wall around a hole, square to its axis; undefined if there is none thinner than `upToMm`. */
 export function wallAround(
-  { faces: { normals: n }, tree }: Subject,
+  { mesh, faces: { normals: n }, tree }: Subject,
   { axis, middle, depthMm, diameterMm, triangles }: Hole,
   upToMm: number,
 ): WallAround | undefined {
   const [u, v] = planeBasis(axis);
   const own = new Set(triangles);
+  // Of many holes, few have anything near that could be the other side of a wall.
+  const isOtherSide = (face: number) =>
+    !own.has(face) &&
+    Math.abs(n[3 * face] * axis[0] + n[3 * face + 1] * axis[1] + n[3 * face + 2] * axis[2]) <= ALONG;
+  if (!tree.hasFaceIn(grown(boundsOf(onlyFaces(mesh, triangles)), upToMm), isOtherSide)) return undefined;
   let thinnest: WallAround | undefined;
   for (let k = 0; k < TIMES; k++) {
     // Not at the very ends, where a ray would run along the surface that the hole opens.
@@ -46,6 +53,10 @@ export function wallAround(
     }
   }
   return thinnest;
+}
+
+function grown({ min: [x, y, z], max: [a, b, c] }: Box, mm: number): Box {
+  return { min: [x - mm, y - mm, z - mm], max: [a + mm, b + mm, c + mm] };
 }
 
 function point([x, y, z]: Vec3, [dx, dy, dz]: Vec3, mm: number): Vec3 {

@@ -1,5 +1,5 @@
 import { expect, it, vi } from 'vitest';
-import { inRounds } from './inRounds';
+import { inRounds, within } from './inRounds';
 
 function* counting(to: number): Generator<number, string> {
   for (let i = 0; i < to; i++) yield i;
@@ -35,5 +35,25 @@ it('does no more once it is stopped', () => {
   stop();
   vi.runAllTimers();
   expect(done).not.toHaveBeenCalled();
+  vi.useRealTimers();
+});
+
+it('goes on for a time and no longer, and frees what is held', () => {
+  vi.useFakeTimers();
+  const freed = vi.fn();
+  function* forever(): Generator<number> {
+    try {
+      for (let i = 0; ; i++) yield i;
+    } finally {
+      freed();
+    }
+  }
+  const heard: number[] = [];
+  for (const i of within(100, forever())) {
+    heard.push(i);
+    vi.advanceTimersByTime(30);
+  }
+  expect(heard).toEqual([0, 1, 2, 3]);
+  expect(freed).toHaveBeenCalledOnce();
   vi.useRealTimers();
 });
