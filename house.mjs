@@ -128,6 +128,7 @@ export const house = [
     path: 'core/test/failing',
     about: 'recipes that fail, each with what a teacher would change',
   },
+  { path: 'core/test/witness', about: 'a second reading of what hangs, from G-code alone' },
   {
     path: 'core/test/wildParts',
     about: 'parts made by other means, each with what is known of it',

@@ -4,7 +4,7 @@ import { nodeWorkshop } from '@kelbrin/core/node';
 import { evaluate } from '@kelbrin/core/solid';
 import { starters } from '@kelbrin/core/starters';
 import { anyRecipe } from '../../core/test/anyRecipe.ts';
-import { disagreements } from '../../core/test/disagreements.ts';
+import { disagreements } from '../../core/test/witness/disagreements.ts';
 import { madeWith } from '../../core/test/solids.ts';
 import { truthTable } from '../../core/test/truthTable.ts';
 import { wildParts } from '../../core/test/wildParts/index.ts';

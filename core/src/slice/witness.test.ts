@@ -1,10 +1,10 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
-import { disagreements } from '../../test/disagreements.ts';
+import { disagreements } from '../../test/witness/disagreements.ts';
 import { madeWith } from '../../test/solids.ts';
 import { truthTable } from '../../test/truthTable.ts';
 import { wildParts } from '../../test/wildParts/index.ts';
-import { witness } from '../../test/witness.ts';
+import { witness } from '../../test/witness/witness.ts';
 import { setDown, triangleCount } from '../mesh/index.ts';
 import type { Kernel } from '../solid/index.ts';
 
@@ -63,5 +63,44 @@ describe('the witness', () => {
     expect(islands).toHaveLength(1);
     expect(islands[0].zMm).toBe(0.6);
     expect(islands[0].mm2).toBeCloseTo(4 * 0.45 + Math.PI * 0.225 ** 2, 0);
+  });
+
+  it('sees the nozzle cross the open with the filament not drawn back', () => {
+    const apart = [...line(0.6, [0, 0], [2, 0]), 'G0 X8 Y4', ...line(0.6, [8, 4], [8, 0])];
+    const crossed = seenIn(apart);
+    // The way of 7.2 mm begins on one line and ends on another.
+    expect(crossed.openTravelMm).toBeGreaterThan(6.2);
+    expect(crossed.openTravelMm).toBeLessThan(7.2);
+    const drawnBack = apart.flatMap((word) => (word === 'G0 X8 Y4' ? ['G1 E-2', word, 'G1 E2'] : [word]));
+    expect(seenIn(drawnBack).openTravelMm).toBe(0);
+  });
+
+  it('sees what of a section is not drawn, and how much is free around a place', () => {
+    const lines = [...two, ...line(0.6, [0, 0], [10, 0])].join('\n');
+    const section = [
+      [[-0.2, -0.2], [10.2, -0.2], [10.2, 0.2], [-0.2, 0.2]],
+      [[2, 3], [5, 3], [5, 5], [2, 5]],
+    ] as const; // prettier-ignore
+    const seen = witness(lines, {
+      corners: [
+        [0, 0],
+        [10, 5],
+      ],
+      places: [[4, 3, 0.5]],
+      sectionUpTo: (zMm) => (zMm > 0.5 ? section : []),
+    });
+    expect(seen.freeMm[0]).toBeCloseTo(3 - 0.225, 0);
+    expect(seen.lost.map(({ mm2 }) => Math.round(mm2))).toEqual([6]);
+  });
+
+  it('sees whether the nozzle is lifted and left cold after the last line', () => {
+    expect(seenIn().ending).toMatchObject({ isDrawnBack: false, liftMm: 0, isCold: true });
+    const well = witness(['M104 S210', ...two, 'G1 E-2', 'G0 Z10', 'M104 S0'].join('\n'));
+    expect(well.ending).toMatchObject({
+      isDrawnBack: true,
+      liftMm: expect.closeTo(9.6, 6) as number,
+      isCold: true,
+    });
+    expect(witness(['M104 S210', ...two].join('\n')).ending.isCold).toBe(false);
   });
 });
