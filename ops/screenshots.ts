@@ -60,6 +60,7 @@ async function signIn(who: 'teacher' | string): Promise<Page> {
 async function shoot(page: Page, name: string): Promise<void> {
   await page.waitForLoadState('load');
   await page.evaluate(() => Promise.all([...document.images].map((image) => image.decode().catch(() => {}))));
+  await page.getByText(/\d+ of \d+ …/).waitFor({ state: 'hidden', timeout: 60_000 });
   // Nothing tells when the graphics card has drawn its last frame.
   await page.waitForTimeout(1_500);
   await page.screenshot({ path: join(folder, `${name}.png`) });

@@ -1,4 +1,5 @@
 import { checks, svgOf, WARN_BAND } from '../inspect/index.ts';
+import { measuredDrawings } from './measuredDrawings.ts';
 import { remedyKinds } from '../advise/index.ts';
 
 /** The document of the inspection in Markdown, and its pictures by their file names. */
@@ -14,7 +15,7 @@ export function inspectionDocument(): InspectionDocument {
     const mended = remedyKinds.filter((kind) => kind.checks.includes(id)).map((kind) => `\`${kind.id}\``);
     return [
       `## \`${id}\`: ${title}`,
-      `![${title}](inspection/${id}.svg)`,
+      `![${title}](inspection/${id}.svg) ![What is measured](inspection/${id}-measured.svg)`,
       why.words.join(' '),
       `**Measures.** ${measures}`,
       `**Limit.** ${limit}`,
@@ -25,7 +26,12 @@ export function inspectionDocument(): InspectionDocument {
   });
   return {
     words: `${intro}\n\n${sections.join('\n\n')}\n`,
-    pictures: new Map(checks.map(({ id, why }) => [`${id}.svg`, svgOf(why.drawing)])),
+    pictures: new Map(
+      checks.flatMap(({ id, why }) => [
+        [`${id}.svg`, svgOf(why.drawing)] as const,
+        [`${id}-measured.svg`, svgOf(measuredDrawings[id])] as const,
+      ]),
+    ),
   };
 }
 
@@ -40,5 +46,11 @@ rule is the same for all. A length that is within 0.005 mm of its limit meets it
 A *ceiling* is a connected region of faces that look down, lean further than \`maxOverhangDeg\` from the vertical, do not
 rest on the plate, and reach out further than one line of plastic.
 
-A remedy is a change of the recipe that was built and inspected before it is offered: it must make the finding pass,
-and no other check fail that did not fail before. \`./run kelbrin remedies RECIPE\` lists them.`;
+Of each check the first drawing says why it is made, and the second, in dark green, what is measured.
+
+A remedy is a change of the recipe that was built and inspected before it is offered. The finding must be gone, no other
+check may fail that did not fail before, and nothing may be lost: no step that is hardly to be seen any more, no hole
+that has become a notch. What is offered first costs least: a small change of one sentence, or laying the part on another
+face, before what changes its size and look, and before what adds a thing; what leaves nothing failing comes before all
+else, and where one change does not do that, changes are put together. A teacher’s choices for failing recipes hold that
+order. \`./run kelbrin remedies RECIPE\` lists them.`;

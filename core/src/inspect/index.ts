@@ -27,5 +27,5 @@ export {
 export { printedSizes, type PrintedSize } from './printedSizes.ts';
 export { thicknessMap, type ThicknessMap } from './measure/thickness.ts';
 export { factsOf } from './measure/subject.ts';
-export { svgOf, type Why } from './checks/why.ts';
+export { svgOf, type DrawnShape, type Why } from './checks/why.ts';
 export { isWorse, judge, WARN_BAND, worst, type Verdict } from './result/verdict.ts';

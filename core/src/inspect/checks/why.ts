@@ -1,5 +1,5 @@
-/** A part of a small drawing: solid material, trouble, air inside, or a plain line; as an SVG path in a box of 120 × 60. */
-export type DrawnShape = readonly ['solid' | 'trouble' | 'air' | 'line', string];
+/** A part of a small drawing, as an SVG path in a box of 120 × 60; `measured` is what is measured, `layer` a thin help. */
+export type DrawnShape = readonly ['solid' | 'trouble' | 'air' | 'line' | 'measured' | 'layer', string];
 
 /** Why a check is made: two sentences for a twelve-year-old, and a small drawing of what goes wrong. */
 export interface Why {
@@ -16,6 +16,8 @@ const LOOKS: Record<DrawnShape[0], string> = {
   trouble: 'fill="url(#h)" stroke="#b5402a" stroke-width="1.2"',
   air: 'fill="#ffffff" stroke="#22302e" stroke-width="1"',
   line: 'fill="none" stroke="#22302e" stroke-width="1.4" stroke-linecap="round"',
+  measured: 'fill="none" stroke="#17695b" stroke-width="1.8" stroke-linecap="round"',
+  layer: 'fill="none" stroke="#6b7b76" stroke-width="0.8" stroke-dasharray="2 1.6"',
 };
 
 /** The drawing as an SVG image, standing on the plate: material in pale green, trouble hatched. */

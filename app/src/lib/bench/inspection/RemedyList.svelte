@@ -29,7 +29,7 @@
               ><Check size={12} class="inline" aria-hidden="true" /> {say.nothingFails}</span
             >
           {/if}
-          {#each remedy.better as words (words)}
+          {#each remedy.failsLeft === 0 ? [] : remedy.better as words (words)}
             <span class="text-pass block"
               ><Plus size={12} class="inline" aria-label={say.better} /> {words}</span
             >
