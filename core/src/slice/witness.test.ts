@@ -87,7 +87,7 @@ describe('the witness', () => {
         [10, 5],
       ],
       places: [[4, 3, 0.5]],
-      sectionUpTo: (zMm) => (zMm > 0.5 ? section : []),
+      sectionAt: (zMm) => (zMm > 0.45 ? section : []),
     });
     expect(seen.freeMm[0]).toBeCloseTo(3 - 0.225, 0);
     expect(seen.lost.map(({ mm2 }) => Math.round(mm2))).toEqual([6]);

@@ -46,10 +46,8 @@ export function disagreements(kernel: Kernel, mesh: SolidMesh): string[] {
   const seen = witness(writeGcode(slice(kernel, mesh, settings), settings, { offsetMm: [OFFSET, OFFSET] }), {
     corners: [min, max].map(([x, y]) => [x + OFFSET, y + OFFSET] as const),
     places: holes.map(({ at: [x, y, z] }) => [x + OFFSET, y + OFFSET, z]),
-    sectionUpTo: (zMm) =>
-      polygonsAt(solid, zMm - settings.layerMm / 2).map((outline) =>
-        outline.map(([x, y]) => [x + OFFSET, y + OFFSET]),
-      ),
+    sectionAt: (zMm) =>
+      polygonsAt(solid, zMm).map((outline) => outline.map(([x, y]) => [x + OFFSET, y + OFFSET])),
   });
   solid.delete();
   const failing = (id: string) => checks.find((check) => check.id === id)!.verdict === 'fail';

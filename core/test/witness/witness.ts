@@ -34,8 +34,8 @@ export interface WitnessQuestions {
   readonly places?: readonly (readonly [x: number, y: number, z: number])[];
   /** Two corners of the box that the part fills on the plate. */
   readonly corners?: readonly (readonly [number, number])[];
-  /** The outlines that the layer up to a height was made from, as they lie on the plate. */
-  sectionUpTo?(zMm: number): readonly (readonly (readonly [number, number])[])[];
+  /** The outlines of the part at a height, as they lie on the plate. */
+  sectionAt?(zMm: number): readonly (readonly (readonly [number, number])[])[];
 }
 
 /** A line is clear of what is below where nothing of that is nearer to its middle, mm. */
@@ -54,7 +54,7 @@ const MOST_FREE_MM = 20;
 
 export function witness(
   gcode: string,
-  { places = [], corners, sectionUpTo }: WitnessQuestions = {},
+  { places = [], corners, sectionAt }: WitnessQuestions = {},
 ): Witnessed {
   const { layers, ending } = drawingOf(gcode);
   const sheet = new Sheet(layers, corners);
@@ -71,7 +71,7 @@ export function witness(
     places.forEach(([x, y, z], i) => {
       if (z <= zMm && z > (layers[index - 1]?.zMm ?? 0)) freeMm[i] = freeAround(sheet, own, [x, y]);
     });
-    const section = sectionUpTo && sheet.filled(sectionUpTo(zMm));
+    const section = sectionAt && sheet.filled(sectionAt((zMm + (layers[index - 1]?.zMm ?? 0)) / 2));
     if (section) {
       for (const mm2 of sheet.uncovered(section, own, COVERED_MM))
         if (mm2 > CORNER_MM2) lost.push({ zMm, mm2 });
