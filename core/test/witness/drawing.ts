@@ -27,12 +27,14 @@ export interface Ending {
   readonly isCold: boolean;
 }
 
+/** Layers are no higher, mm. */
+export const MOST_HEIGHT_MM = 0.4;
 const FILAMENT_MM2 = Math.PI * (1.75 / 2) ** 2;
 
 /** What G-code draws, by its lines alone; filament is counted from line to line. */
 export function drawingOf(gcode: string): { layers: DrawnLayer[]; ending: Ending } {
   const layers: DrawnLayer[] = [];
-  let [x, y, z, before, drawnBackMm, liftMm] = [0, 0, 0, 0, 0, 0];
+  let [x, y, z, heightMm, drawnBackMm, liftMm] = [0, 0, 0, MOST_HEIGHT_MM, 0, 0];
   const hot = new Set<string>();
   let stroke: Stroke | undefined;
   for (const line of gcode.split('\n')) {
@@ -51,13 +53,15 @@ export function drawingOf(gcode: string): { layers: DrawnLayer[]; ending: Ending
     const laid = words.get('E') ?? 0;
     if (laid > 0 && mm > 0) {
       if (layers.at(-1)?.zMm !== z) {
-        before = layers.at(-1)?.zMm ?? 0;
+        const above = z - (layers.at(-1)?.zMm ?? 0);
+        // Over a layer of nothing at all, one begins as high as the one before.
+        if (above <= MOST_HEIGHT_MM) heightMm = above;
         layers.push({ zMm: z, strokes: [], travels: [] });
         stroke = undefined;
       }
       if (!stroke) layers.at(-1)!.strokes.push((stroke = { points: [[x, y]], widthsMm: [] }));
       stroke.points.push([...to]);
-      stroke.widthsMm.push((laid * FILAMENT_MM2) / (mm * (z - before)));
+      stroke.widthsMm.push((laid * FILAMENT_MM2) / (mm * heightMm));
       liftMm = 0;
     } else if (mm > 0) {
       stroke = undefined;

@@ -3,7 +3,7 @@
  * followed over what was drawn for the layer below. It knows nothing of solids, checks or roles.
  */
 
-import { drawingOf, type Ending, type Stroke, type Travel } from './drawing.ts';
+import { drawingOf, MOST_HEIGHT_MM, type Ending, type Stroke, type Travel } from './drawing.ts';
 import { SAMPLE_MM, samplesOf, type Sample } from './samples.ts';
 import { Sheet } from './sheet.ts';
 
@@ -67,6 +67,8 @@ export function witness(
   let below: Uint8Array | undefined;
   for (const [index, { zMm, strokes, travels }] of layers.entries()) {
     const own = sheet.drawn(strokes);
+    // Over a gap in the height there is nothing below.
+    if (below && zMm - layers[index - 1].zMm > MOST_HEIGHT_MM) below = sheet.drawn([]);
     for (const travel of travels) openTravelMm = Math.max(openTravelMm, openOf(travel, sheet, own, below));
     places.forEach(([x, y, z], i) => {
       if (z <= zMm && z > (layers[index - 1]?.zMm ?? 0)) freeMm[i] = freeAround(sheet, own, [x, y]);
@@ -113,7 +115,8 @@ function openOf(
   if (isDrawnBack) return 0;
   let [longest, mm] = [0, 0];
   for (const { at } of samplesOf({ points: [[...from], [...to]], widthsMm: [0] })) {
-    const isOpen = !sheet.has(own, at) && !(below && sheet.has(below, at));
+    // Between two lines a slot may be open that is narrower than the nozzle.
+    const isOpen = !sheet.hasWithin(own, at, CLEAR_MM) && !(below && sheet.hasWithin(below, at, CLEAR_MM));
     mm = isOpen ? mm + SAMPLE_MM : 0;
     longest = Math.max(longest, mm);
   }
