@@ -31,6 +31,21 @@ const places = ({ findings }: CheckResult) =>
   findings.map(({ at, measured, triangles }) => [at, measured, triangles.length]);
 const words = ({ findings }: CheckResult) => findings.map(({ message }) => message);
 
+describe('what begins in mid-air', () => {
+  const beside = (make: () => Manifold) =>
+    check('island', () => box(10, 10, 10).add(make().translate([15, 0, 3])));
+
+  it('is told where it is large enough to be laid, or grows to be', () => {
+    expect(beside(() => box(1, 1, 5)).findings).toHaveLength(1);
+    // A cone that stands on its tip.
+    expect(beside(() => kernel.Manifold.cylinder(5, 0.01, 2, 32)).findings).toHaveLength(1);
+  });
+
+  it('is no crumb that no line of plastic is laid for', () => {
+    expect(beside(() => box(0.13, 0.08, 5)).findings).toEqual([]);
+  });
+});
+
 describe('size', () => {
   it.each([
     ['left to right', [230, 20, 8], 220, [235, 50, 4], '; turned by 25° it would fit'],

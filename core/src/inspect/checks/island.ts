@@ -72,6 +72,11 @@ export const island: Check<'island'> = {
   },
 };
 
+/** Smaller pieces of a layer are not laid, mm². */
+const LEAST_LAID_MM2 = 0.05;
+/** A beginning is followed upwards over so many layers. */
+const MOST_LAYERS = 12;
+
 /**
  * Tells whether what begins at some faces is held as it will be laid: in the first layer that shows it, it is one piece
  * with something that the layer below holds. A hollow in the underside of a hill is so, where it is less deep than a layer.
@@ -95,13 +100,23 @@ function heldInLayers(subject: Subject, layerMm: number): (faces: readonly numbe
     );
     const [x, y] = middleOf(subject, faces[0]);
     const first = layerAbove(z, layerMm);
-    // What is thinner than a layer is not in its middle yet.
-    for (const layer of [first, first + 1]) {
+    let isCrumb = false;
+    for (let layer = first; layer < first + MOST_LAYERS; layer++) {
       const piece = piecesOf(layer).find(({ outline }) => isInside([x, y], outline));
-      if (piece) return piecesOf(layer - 1).some((below) => overlap(piece, below));
+      // A crumb is not laid: what it grows to begins where it is large enough, and what stays one begins nowhere.
+      if (piece && isLaid(piece))
+        return piecesOf(layer - 1).some((below) => isLaid(below) && overlap(piece, below));
+      isCrumb ||= piece !== undefined;
+      // What is thinner than a layer is not in its middle yet.
+      if (!piece && layer > first) break;
     }
-    return false;
+    return isCrumb;
   };
+}
+
+/** Whether a piece of a section is as large as a dot of plastic. */
+function isLaid({ outline }: Piece): boolean {
+  return signedAreaOf(outline) >= LEAST_LAID_MM2;
 }
 
 type Piece = Pick<Slice, 'outline' | 'extent'>;
