@@ -172,6 +172,15 @@ describe('overhang', () => {
     expect(check('overhang', lipped(0.6)).verdict).toBe('fail');
   });
 
+  it('does not forgive a narrow strip that reaches far out', () => {
+    const twig = (longMm: number) =>
+      madeWith(kernel, ({ Manifold }) =>
+        Manifold.cube([10, 10, 10]).add(Manifold.cube([longMm, 0.44, 1]).translate([10, 5, 5])),
+      );
+    expect(check('overhang', twig(0.4)).verdict).toBe('pass');
+    expect(check('overhang', twig(5)).verdict).toBe('fail');
+  });
+
   it('is close to the limit, and no more, over a slope at the limit that a narrow ledge goes before', () => {
     const knob = madeWith(kernel, ({ Manifold }) => {
       const post = Manifold.cylinder(10, 10, 10, 120);

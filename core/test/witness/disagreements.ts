@@ -32,9 +32,9 @@ function polygonsAt(solid: Manifold, zMm: number): [number, number][][] {
   return outlines as [number, number][][];
 }
 
-/** Whether a finding is a hole that stands upright and goes through. */
-function isUprightThrough({ hole }: Finding): boolean {
-  return hole !== undefined && hole.through && Math.abs(hole.axis[2]) > 0.999;
+/** Whether a finding is a hole that stands upright, goes through and does not close up. */
+function isUprightThrough({ hole, verdict }: Finding): boolean {
+  return verdict !== 'fail' && hole !== undefined && hole.through && Math.abs(hole.axis[2]) > 0.999;
 }
 
 /** Where the inspection of a part and what the lines of its G-code lie on do not agree, a line each. */

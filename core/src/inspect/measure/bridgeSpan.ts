@@ -16,12 +16,15 @@ const STEP_DEG = 3;
 /** Strips across the lines that are narrower come from rounding: an end face that is not quite square. */
 const NARROW_MM = 0.02;
 
+/** So many lines that are no longer than they are wide may lie loose side by side; more are a twig in the air. */
+const MOST_SHORT = 3;
+
 /**
  * The shortest span over all directions by which every line across a ceiling lands on support at both ends; undefined if
  * there is no such direction, so that the ceiling can only be an overhang.
  *
- * @param lineMm the width of a line of plastic. It holds where it is no longer than that, or where it lies beside one that
- * is held: at the mouth of a tunnel through a round post, the last lines end in the air
+ * @param lineMm the width of a line of plastic. It holds where it is no longer than that, a few side by side, or where it
+ * lies beside one that is held: at the mouth of a tunnel through a round post, the last lines end in the air
  */
 export function shortestSpan(edges: readonly CeilingEdge[], lineMm: number): Span | undefined {
   // A wall's own direction, and square to it, is where a span is shortest for everything with straight sides.
@@ -66,6 +69,7 @@ function longestLine(
     .sort((a, b) => a.low[1] - b.low[1]);
   let longest = 0;
   let inAirMm = 0;
+  let shortMm = 0;
   let next = 0;
   let open: TurnedEdge[] = [];
   for (const [y0, y1] of strips(turned.flatMap(({ low, high }) => [low[1], high[1]]))) {
@@ -76,15 +80,19 @@ function longestLine(
       .map((edge) => ({ held: edge.held, x: xAt(edge, middle), x0: xAt(edge, y0), x1: xAt(edge, y1) }))
       .sort((a, b) => a.x - b.x);
     let isHeld = true;
+    let hasShort = false;
     for (let k = 0; k + 1 < passed.length; k += 2) {
       const [left, right] = [passed[k], passed[k + 1]];
       const mm = Math.max(right.x0 - left.x0, right.x1 - left.x1);
-      if (!(left.held && right.held) && mm > lineMm) isHeld = false;
+      const isLoose = !(left.held && right.held);
+      if (isLoose && mm <= lineMm) hasShort = true;
+      if (isLoose && mm > lineMm) isHeld = false;
       else longest = Math.max(longest, mm);
       if (longest >= most) return undefined;
     }
     inAirMm = isHeld ? 0 : inAirMm + y1 - y0;
-    if (inAirMm > lineMm) return undefined;
+    shortMm = hasShort ? shortMm + y1 - y0 : 0;
+    if (inAirMm > lineMm || shortMm > MOST_SHORT * lineMm) return undefined;
   }
   return longest > 0 ? longest : undefined;
 }

@@ -22,6 +22,9 @@ export interface Ceiling {
 /** Faces that lean further from the vertical than this are as good as level, °. */
 const NEARLY_LEVEL_DEG = 80;
 
+/** A narrow strip reaches out like a twig where it is level and goes so many lines beyond what holds it. */
+const TWIG_LINES = 3;
+
 /** Triangles smaller than this are slivers whose direction is mere rounding, mm². */
 const SLIVER_MM2 = 1e-5;
 /** A face that looks down by less stands upright, whatever rounding a turn has left: a twentieth of a degree. */
@@ -157,20 +160,21 @@ function ceilingsWhere(
       0,
     );
     const reachMm = outlineMm > 0 ? (2 * areaMm2) / outlineMm : Infinity;
-    if (reachMm <= lineWidthMm) return [];
-    let looked = false;
-    let span: Span | undefined;
     const levelMm2 = faces.reduce(
       (sum, f) => sum + (leanDeg[f] > NEARLY_LEVEL_DEG ? subject.faces.areas[f] : 0),
       0,
     );
+    const isLevel = levelMm2 > areaMm2 / 2;
+    if (reachMm <= lineWidthMm && (!isLevel || isNearHeld(edges, TWIG_LINES * lineWidthMm))) return [];
+    let looked = false;
+    let span: Span | undefined;
     const steepestFace = faces.reduce((a, b) => (leanDeg[b] > leanDeg[a] ? b : a));
     return [
       {
         faces,
         steepestFace,
         steepestDeg: leanDeg[steepestFace],
-        isLevel: levelMm2 > areaMm2 / 2,
+        isLevel,
         span() {
           if (!looked)
             [looked, span] = [true, shortestSpan(edges, lineWidthMm) ?? spanInPieces(edges, lineWidthMm)];
@@ -179,6 +183,20 @@ function ceilingsWhere(
       },
     ];
   });
+}
+
+/** Whether no corner of a region is further from what holds it, as a narrow strip is that is held at one end alone. */
+function isNearHeld(edges: readonly CeilingEdge[], reachMm: number): boolean {
+  const holding = edges.filter(({ held }) => held);
+  return edges.every(({ from }) => holding.some((edge) => distanceTo(from, edge) <= reachMm));
+}
+
+/** How far a point is from an edge, mm. */
+function distanceTo([x, y]: readonly number[], { from: [ax, ay], to: [bx, by] }: CeilingEdge): number {
+  const [dx, dy] = [bx - ax, by - ay];
+  const long = dx * dx + dy * dy;
+  const share = long > 0 ? Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / long)) : 0;
+  return Math.hypot(ax + share * dx - x, ay + share * dy - y);
 }
 
 /** The edges of a region seen from above. The surface that goes on downwards from an edge holds it. */
