@@ -172,6 +172,28 @@ describe('overhang', () => {
     expect(check('overhang', lipped(0.6)).verdict).toBe('fail');
   });
 
+  it('finds a keel that rises slowly between two steep faces', () => {
+    // A hull of a wedge of 60°, which leans by 30° at either side, whose keel rises by so many degrees from its stern.
+    const hull = (deg: number) =>
+      madeWith(kernel, ({ Manifold }) => {
+        const [long, wide] = [30, 8];
+        const rise = long * Math.tan((deg * Math.PI) / 180);
+        const top = wide / Math.tan(Math.PI / 6);
+        const bow: [number, number, number][] = [[long, 0, rise], [long, wide, rise + top], [long, -wide, rise + top]]; // prettier-ignore
+        const stern: [number, number, number][] = [
+          [0, 0, 0],
+          [0, wide, top],
+          [0, -wide, top],
+        ];
+        return Manifold.hull([...bow, ...stern]);
+      });
+    expect(check('overhang', hull(2))).toMatchObject({
+      verdict: 'fail',
+      measured: expect.closeTo(88, 0) as number,
+    });
+    expect(check('overhang', hull(50)).verdict).toBe('pass');
+  });
+
   it('does not forgive a narrow strip that reaches far out', () => {
     const twig = (longMm: number) =>
       madeWith(kernel, ({ Manifold }) =>

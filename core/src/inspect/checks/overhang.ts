@@ -39,7 +39,7 @@ export const overhang: Check<'overhang'> = {
   },
   notes: {
     measures:
-      'Ceilings held on one side only, and those that close layer by layer over more air than a bridge may span: connected faces that look down, lean further than the limit and reach out further than one line of plastic. The figure is the steepest lean from the vertical, 90° for a level face. Beside narrower faces, as those of stairs and of rough surfaces, the outline of each layer is held against the layer below: where several reach out further than the limit allows, one over the other and together by more than a line, they hang, and the figure is how far they lean as a whole.',
+      'Ceilings held on one side only, and those that close layer by layer over more air than a bridge may span: connected faces that look down, lean further than the limit and reach out further than one line of plastic. The figure is the steepest lean from the vertical, 90° for a level face. Beside narrower faces, as those of stairs and of rough surfaces, the outline of each layer is held against the layer below: where several reach out further than the limit allows, one over the other and together by more than a line, they hang, and the figure is how far they lean as a whole. So does a keel: an edge between two steep faces that rises so slowly that each layer goes on for 2 mm beyond the one below.',
     limit: '`maxOverhangDeg`.',
     blindSpots:
       'Reach is twice the area over the outline, exact for even ledges, strips and discs, and a fair guess for the rest. What leans only from layer to layer is told where it is at least 2 mm long in one of them.',

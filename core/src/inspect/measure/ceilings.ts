@@ -1,6 +1,7 @@
 import { shortestSpan, spanInPieces, type CeilingEdge, type Span } from './bridgeSpan.ts';
 import type { LimitsCard } from '../card/limits.ts';
 import { judge } from '../result/verdict.ts';
+import { keels } from './keels.ts';
 import { memoizePerPart } from './memoizePerPart.ts';
 import { connectedIn } from './regions.ts';
 import { steppedLeans, type SteppedLean } from './steppedLeans.ts';
@@ -73,7 +74,7 @@ export const hangingOf = memoizePerPart(
       leanDeg,
       tooSteep,
       steep: ceilingsWhere(subject, leanDeg, (deg) => verdictOf(deg) !== 'pass', lineWidthMm),
-      stepped: steppedLeans(subject, narrow, limits),
+      stepped: [...steppedLeans(subject, narrow, limits), ...keels(subject, leanDeg, layerMm)],
     };
   },
   ({ maxOverhangDeg, maxBridgeMm, lineWidthMm, layerMm }) =>
