@@ -87,6 +87,17 @@ describe('gaps', () => {
     expect(verdict).toBe(mm < 0.4 ? 'fail' : mm < 0.42 ? 'warn' : 'pass');
   });
 
+  it('are told of once, however long they are, and two are two', () => {
+    const prong = (x: number) => kernel.Manifold.cube([6, 10, 12]).translate([x, 5, 8]);
+    const prongs = (...at: number[]) =>
+      madeWith(kernel, ({ Manifold }) =>
+        at.reduce((all, x) => all.add(prong(x)), Manifold.cube([40, 20, 10])),
+      );
+    const told = (mesh: SolidMesh) => check('gap', mesh).findings.map(({ measured }) => measured);
+    expect(told(prongs(5, 11.2))).toEqual([expect.closeTo(0.2, 2)]);
+    expect(told(prongs(5, 11.2, 17.4))).toHaveLength(2);
+  });
+
   it('are none in what has no slits', () => {
     for (const mesh of [slit(4), fin(1), star(5, 12, 5), ball(kernel)]) {
       expect(check('gap', mesh)).toMatchObject({ verdict: 'pass', measured: null });

@@ -5,6 +5,7 @@ import { wallsNearLimit, LOOK_TO } from '../measure/wallsNearLimit.ts';
 import type { Finding } from '../result/inspection.ts';
 import { levelSections, sectionsAt, type LevelSection } from '../measure/sections.ts';
 import { thinHeightsOf, UPRIGHT } from '../measure/thinHeights.ts';
+import { Strips } from '../measure/oneStrip.ts';
 import { rounded, type Subject } from '../measure/subject.ts';
 import { judge, worst, type Verdict } from '../result/verdict.ts';
 
@@ -87,13 +88,15 @@ export function thinPlaces(
 ): ReturnType<Check['inspect']> {
   const found = [...places].sort((a, b) => a.mm - b.mm);
   const told: { isFloor: boolean; finding: Finding }[] = [];
+  const strips = new Strips(subject);
   for (const { mm, at, faces, isFloor = false } of found) {
     const verdict = judge(mm, 'atLeast', limitMm);
     if (verdict === 'pass') break;
-    const near = told.find(
-      ({ finding, ...other }) =>
-        other.isFloor === isFloor && Math.hypot(finding.at[0] - at[0], finding.at[1] - at[1]) < SAME_PLACE_MM,
-    );
+    const isSame = ({ finding, ...other }: (typeof told)[number]) =>
+      other.isFloor === isFloor &&
+      (Math.hypot(finding.at[0] - at[0], finding.at[1] - at[1]) < SAME_PLACE_MM ||
+        (!isFloor && strips.areOne({ at: finding.at, mm: finding.measured }, { at, mm })));
+    const near = told.find(isSame);
     if (near) {
       const { triangles } = near.finding;
       triangles.push(...faces.filter((face) => !triangles.includes(face)));

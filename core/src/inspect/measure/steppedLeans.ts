@@ -1,5 +1,5 @@
 import { sectionAt, type Vec3 } from '../../mesh/index.ts';
-import { EdgeGrid, isInside, type Point, type Region } from '../../plane/index.ts';
+import { EdgeGrid, isInside, nearestOn, type Point, type Region } from '../../plane/index.ts';
 import type { LimitsCard } from '../card/limits.ts';
 import { judge } from '../result/verdict.ts';
 import { cutOfLayerMm, layerAbove } from './layers.ts';
@@ -159,22 +159,6 @@ function placesAlong(outline: readonly Point[]): Point[] {
     due -= mm;
   });
   return places;
-}
-
-function nearestOn(grid: EdgeGrid, [x, y]: Point): { mm: number; nearest: Point } {
-  let mm = Infinity;
-  let nearest: Point = [x, y];
-  const { ends, found } = grid;
-  const count = grid.near(x, y);
-  for (let i = 0; i < count; i++) {
-    const [ax, ay] = [ends[4 * found[i]], ends[4 * found[i] + 1]];
-    const [ex, ey] = [ends[4 * found[i] + 2] - ax, ends[4 * found[i] + 3] - ay];
-    const share = Math.max(0, Math.min(1, ((x - ax) * ex + (y - ay) * ey) / (ex * ex + ey * ey || 1)));
-    const [nx, ny] = [ax + share * ex, ay + share * ey];
-    const far = Math.hypot(nx - x, ny - y);
-    if (far < mm) [mm, nearest] = [far, [nx, ny]];
-  }
-  return { mm, nearest };
 }
 
 /** So many of the places of a lean tell whether it closes an opening. */
