@@ -9,7 +9,7 @@ import { roomFor } from './batches.ts';
 
 /*
  * Measures what is expensive and prints a table, or a line of JSON for each figure with --json. --short leaves out the
- * ten thousand rebuilds, which take minutes.
+ * ten thousand rebuilds and the largest meshes, which take minutes.
  */
 
 const json = process.argv.includes('--json');
@@ -19,7 +19,9 @@ execFileSync(process.execPath, ['--import', 'tsx', resolve(import.meta.dirname, 
 
 const figures: Figure[] = [];
 const workshop = await nodeWorkshop();
+const isShort = process.argv.includes('--short');
 for (const contest of contests({ workshop, recipe: label() })) {
+  if (isShort && contest.isLong) continue;
   const figure = measure(contest);
   figures.push(figure);
   if (json) console.log(JSON.stringify(figure));
@@ -40,7 +42,7 @@ else console.log(`Hooks, clips and badges on a plate: ${room.outlines}; of their
 const batch = memoryOfBatch();
 if (json) console.log(JSON.stringify(batch));
 else console.log(`${batch.name}: ${batch.most} MB at most, of them ${batch.idle} before`);
-if (!process.argv.includes('--short')) {
+if (!isShort) {
   const memory = await memoryOfRebuilds(label());
   const { name, before, after, n } = memory;
   if (json) console.log(JSON.stringify(memory));

@@ -15,6 +15,8 @@ export interface Contest {
   readonly name: string;
   readonly reference: string;
   readonly n: number;
+  /** Whether it takes so long that it is made once, and left out of a short run. */
+  readonly isLong?: true;
   /** What is measured. */
   run(): void;
   /** A plain way to do the core of it. */
@@ -25,10 +27,10 @@ export interface Contest {
  * Measures a contest. Both sides take turns, so that whatever else the machine is doing falls on both, and the first
  * turns are thrown away, since they pay for compiling.
  */
-export function measure({ name, reference, n, run, runReference }: Contest): Figure {
+export function measure({ name, reference, n, isLong, run, runReference }: Contest): Figure {
   const times: number[] = [];
   const referenceTimes: number[] = [];
-  const warmUp = Math.max(2, Math.ceil(n / 10));
+  const warmUp = isLong ? 0 : Math.max(2, Math.ceil(n / 10));
   for (let i = -warmUp; i < n; i++) {
     const own = timed(run);
     const other = timed(runReference);

@@ -22,6 +22,9 @@ export function wildContests(workshop: Workshop): Contest[] {
     inspection(workshop, 'hills', hills, 155, 3),
     inspection(workshop, 'a flat slab', flat, 155, 8),
     slicing(workshop, 50, 3),
+    { ...inspection(workshop, 'hills', hills, 500, 1), isLong: true },
+    { ...inspection(workshop, 'a flat slab', flat, 500, 1), isLong: true },
+    { ...slicing(workshop, 155, 1), isLong: true },
   ];
 }
 

@@ -1,14 +1,6 @@
 import type { Manifold } from 'manifold-3d';
 import { beforeAll, describe, expect, it } from 'vitest';
-import {
-  ball,
-  blockWithLyingHole,
-  invertedCone,
-  lyingRod,
-  madeWith,
-  plateWithHole,
-  postWithShelf,
-} from '../../test/solids.ts';
+import { ball, blockWithLyingHole, lyingRod, madeWith, plateWithHole } from '../../test/solids.ts';
 import { boxMesh } from '../../test/meshes.ts';
 import { subdivided } from '../../test/wildMeshes.ts';
 import { nodeWorkshop } from '../../node/workshop.ts';
@@ -139,85 +131,6 @@ describe('hole', () => {
       ),
     ];
     expect(shapes.map((mesh) => check('hole', mesh).measured)).toEqual(shapes.map(() => null));
-  });
-});
-
-describe('overhang', () => {
-  it.each([30, 35, 40, 45, 50, 55, 60])('measures a wall that leans out by %i°', (lean) => {
-    const { measured, verdict } = check('overhang', invertedCone(kernel, lean));
-    expect(measured).toBeGreaterThan(lean - 0.2);
-    expect(measured).toBeLessThan(lean + 0.2);
-    expect(verdict === 'fail').toBe(lean > 45);
-  });
-
-  it('calls a shelf level, and says where', () => {
-    const { measured, verdict, findings } = check('overhang', postWithShelf(kernel));
-    expect(measured).toBeCloseTo(90, 1);
-    expect(verdict).toBe('fail');
-    expect(findings).toHaveLength(1);
-    expect(findings[0].at[2]).toBeCloseTo(14, 3);
-    expect(findings[0].at[0]).toBeGreaterThan(10);
-  });
-
-  it('measures nothing on a plain block, and forgives a lip narrower than a line', () => {
-    const block = madeWith(kernel, ({ Manifold }) => Manifold.cube([10, 10, 10]));
-    expect(check('overhang', block)).toMatchObject({ measured: null, verdict: 'pass' });
-    const lipped = (by: number) =>
-      madeWith(kernel, ({ Manifold }) =>
-        Manifold.cube([10, 10, 10]).add(
-          Manifold.cube([10 + 2 * by, 10 + 2 * by, 2]).translate([-by, -by, 5]),
-        ),
-      );
-    expect(check('overhang', lipped(0.3)).verdict).toBe('pass');
-    expect(check('overhang', lipped(0.6)).verdict).toBe('fail');
-  });
-
-  it('finds a keel that rises slowly between two steep faces', () => {
-    // A hull of a wedge of 60°, which leans by 30° at either side, whose keel rises by so many degrees from its stern.
-    const hull = (deg: number) =>
-      madeWith(kernel, ({ Manifold }) => {
-        const [long, wide] = [30, 8];
-        const rise = long * Math.tan((deg * Math.PI) / 180);
-        const top = wide / Math.tan(Math.PI / 6);
-        const bow: [number, number, number][] = [[long, 0, rise], [long, wide, rise + top], [long, -wide, rise + top]]; // prettier-ignore
-        const stern: [number, number, number][] = [
-          [0, 0, 0],
-          [0, wide, top],
-          [0, -wide, top],
-        ];
-        return Manifold.hull([...bow, ...stern]);
-      });
-    expect(check('overhang', hull(2))).toMatchObject({
-      verdict: 'fail',
-      measured: expect.closeTo(88, 0) as number,
-    });
-    expect(check('overhang', hull(50)).verdict).toBe('pass');
-  });
-
-  it('does not forgive a narrow strip that reaches far out', () => {
-    const twig = (longMm: number) =>
-      madeWith(kernel, ({ Manifold }) =>
-        Manifold.cube([10, 10, 10]).add(Manifold.cube([longMm, 0.44, 1]).translate([10, 5, 5])),
-      );
-    expect(check('overhang', twig(0.4)).verdict).toBe('pass');
-    expect(check('overhang', twig(5)).verdict).toBe('fail');
-  });
-
-  it('is close to the limit, and no more, over a slope at the limit that a narrow ledge goes before', () => {
-    const knob = madeWith(kernel, ({ Manifold }) => {
-      const post = Manifold.cylinder(10, 10, 10, 120);
-      const slope = Manifold.cylinder(1.1, 10.4, 11.5, 120).translate([0, 0, 10]);
-      return post.add(slope).add(Manifold.cylinder(8, 11.5, 11.5, 120).translate([0, 0, 11.1]));
-    });
-    const { measured, verdict, findings } = check('overhang', knob);
-    expect([measured, verdict]).toEqual([expect.closeTo(45, 1), 'warn']);
-    expect(findings.map((each) => each.measured)).toEqual([expect.closeTo(45, 1)]);
-  });
-
-  it('finds the underside of a ball steep, from its first layer on', () => {
-    const { measured, verdict } = check('overhang', ball(kernel));
-    expect(measured).toBeGreaterThan(80);
-    expect(verdict).toBe('fail');
   });
 });
 
