@@ -1,12 +1,44 @@
-import { setField, setFields } from '../../recipe/index.ts';
+import { setFields, type Step } from '../../recipe/index.ts';
 import type { Proposal, Remedy, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
 import { say } from '../../words/index.ts';
 
-/** Radii to try, the smallest first, mm. */
+/** Radii to try, the smallest first, mm, and what a millimetre costs. */
 const RADII_MM = [1, 2, 3];
+const PER_MM = 0.05;
 
-/** Rounds the corners of an outline, or chamfers an edge, so that nothing pricks. */
+type Extruded = Extract<Step, { kind: 'extrude' }>;
+
+/** What can be rounded: the corners of the outline, its top edge, or both in one sentence. */
+const ways: readonly {
+  readonly cost: number;
+  fields(step: Extruded, mm: number): { path: string[]; value: unknown }[];
+  words(step: string, mm: number): string;
+}[] = [
+  {
+    cost: 1.1,
+    fields: (step, mm) => [corners(step, mm)],
+    words: (step, mm) => say('{step}, round the corners by {mm} mm', { step, mm }),
+  },
+  {
+    cost: 1.1,
+    fields: (_, mm) => [topEdge(mm)],
+    words: (step, mm) => say('{step}, round the top edge by {mm} mm', { step, mm }),
+  },
+  {
+    cost: 1.3,
+    fields: (step, mm) => [corners(step, mm), topEdge(mm)],
+    words: (step, mm) => say('{step}, round the corners and the top edge by {mm} mm', { step, mm }),
+  },
+];
+
+const corners = ({ rounding }: Extruded, mm: number) => ({
+  path: ['rounding'],
+  value: { outerMm: mm, innerMm: rounding?.innerMm ?? 0 },
+});
+const topEdge = (mm: number) => ({ path: ['top'], value: { finish: 'fillet', mm } });
+
+/** Rounds the corners of an outline, or its top edge, so that nothing pricks. */
 export const roundCorners: RemedyKind = {
   id: 'roundCorners',
   checks: ['comfort', 'brief'],
@@ -15,47 +47,16 @@ export const roundCorners: RemedyKind = {
     if (asked && asked.kind !== 'rounded') return;
     for (const step of recipe.steps) {
       if (step.kind !== 'extrude' || !finding.steps.includes(step.id)) continue;
-      for (const mm of RADII_MM) {
-        const rounded = setField(recipe, step.id, ['rounding'], {
-          outerMm: mm,
-          innerMm: step.rounding?.innerMm ?? 0,
-        });
-        if (rounded.ok)
+      for (const { cost, fields, words } of ways) {
+        for (const mm of RADII_MM) {
+          const rounded = setFields(recipe, step.id, fields(step, mm));
+          if (!rounded.ok) continue;
           yield {
-            words: say('{step}, round the corners by {mm} mm', {
-              step: numbered(recipe, step.id),
-              mm,
-            }),
+            words: words(numbered(recipe, step.id), mm),
             recipe: rounded.recipe,
-            cost: 1.1 + mm / 20,
+            cost: cost + PER_MM * mm,
           };
-      }
-      for (const mm of RADII_MM) {
-        const eased = setField(recipe, step.id, ['top'], { finish: 'fillet', mm });
-        if (eased.ok)
-          yield {
-            words: say('{step}, round the top edge by {mm} mm', {
-              step: numbered(recipe, step.id),
-              mm,
-            }),
-            recipe: eased.recipe,
-            cost: 1.1 + mm / 20,
-          };
-      }
-      for (const mm of RADII_MM) {
-        const both = setFields(recipe, step.id, [
-          { path: ['rounding'], value: { outerMm: mm, innerMm: step.rounding?.innerMm ?? 0 } },
-          { path: ['top'], value: { finish: 'fillet', mm } },
-        ]);
-        if (both.ok)
-          yield {
-            words: say('{step}, round the corners and the top edge by {mm} mm', {
-              step: numbered(recipe, step.id),
-              mm,
-            }),
-            recipe: both.recipe,
-            cost: 1.3 + mm / 20,
-          };
+        }
       }
     }
   },
