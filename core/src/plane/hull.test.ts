@@ -33,6 +33,17 @@ describe('a hull', () => {
   it('knows how deep a place lies in it, or how far outside', () => {
     expect(depthInHull([4, 1], rectangle)).toBeCloseTo(1, 9);
     expect(depthInHull([4, -2], rectangle)).toBeCloseTo(-2, 9);
+    // Far from the origin as well, and where some of the points are the same.
+    const moved = [...rectangle, ...rectangle].map(([x, y]): Point => [x + 70, y - 40]);
+    expect(depthInHull([72, -39], moved)).toBeCloseTo(1, 9);
+    expect(depthInHull([70.5, -38], moved)).toBeCloseTo(0.5, 9);
+    expect(narrowestWidth(moved)).toBeCloseTo(3, 9);
+  });
+
+  it('has all corners of what is small', () => {
+    const small = rectangle.map(([x, y]): Point => [x / 20, y / 20]);
+    expect(convexHull(small)).toHaveLength(4);
+    expect(narrowestWidth(small)).toBeCloseTo(0.15, 9);
   });
 });
 

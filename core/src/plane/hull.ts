@@ -1,6 +1,6 @@
 import type { Outline, Point } from './region.ts';
 
-/** The convex hull of points, counter-clockwise, by Andrew's monotone chain (1979); fewer than three if they lie on a line. */
+/** The convex hull of points, counter-clockwise, no corner of it twice, by Andrew's monotone chain (1979); fewer than three if they lie on a line. */
 export function convexHull(points: readonly Point[]): Outline {
   const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
   const half = (along: readonly Point[]) => {
@@ -33,8 +33,7 @@ export function narrowestWidth(points: readonly Point[]): number {
     const to = hull[(i + 1) % hull.length];
     const away = (corner: number) => orientation(from, to, hull[corner % hull.length]);
     while (away(far + 1) > away(far)) far++;
-    const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
-    if (length > 0) narrowest = Math.min(narrowest, away(far) / length);
+    narrowest = Math.min(narrowest, away(far) / Math.hypot(to[0] - from[0], to[1] - from[1]));
   });
   return narrowest;
 }
@@ -45,8 +44,7 @@ export function depthInHull(point: Point, points: readonly Point[]): number {
   if (hull.length < 3) return -Infinity;
   return hull.reduce((least, from, i) => {
     const to = hull[(i + 1) % hull.length];
-    const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
-    return length > 0 ? Math.min(least, orientation(from, to, point) / length) : least;
+    return Math.min(least, orientation(from, to, point) / Math.hypot(to[0] - from[0], to[1] - from[1]));
   }, Infinity);
 }
 

@@ -37,6 +37,14 @@ describe('a line with a width', () => {
     expect(sum(pieces([[0, 0], [10, 0]], false, { cap: 'square' }))).toBeCloseTo(24, 9); // prettier-ignore
   });
 
+  it('is round no finer than its error asks', () => {
+    const finest = (width: number) =>
+      Math.max(...pieces([[0, 0], [10, 0]], false, { cap: 'round', width }).map(({ length }) => length)); // prettier-ignore
+    // A chord of half a circle in n parts strays by r (1 − cos(π / 2n)).
+    for (const [width, most] of [[0.2, 12], [2, 35], [20, 105]]) expect(finest(width)).toBeLessThan(most); // prettier-ignore
+    expect(finest(20)).toBeGreaterThan(finest(2));
+  });
+
   it('goes round a corner as its join says, to either side', () => {
     const outside = (join: Partial<Stroke>, line: Outline, way: 1 | -1) => {
       const all = pieces(line, false, join);
