@@ -176,10 +176,13 @@ test('a finding says why, offers changes that mend it, and one is taken and take
   const hole = page.locator('[data-check=hole]');
   await hole.getByRole('button', { name: /This hole is Ø\s1.6\smm/ }).click();
   await expect(hole).toContainText('every hole comes out smaller');
+  // First comes what leaves nothing failing: the brief asks for more than the printer does.
+  const offers = hole.getByRole('button', { name: /In step 2, make the/ });
+  await expect(offers.first()).toContainText('make the diameter 3 mm');
+  await expect(offers.first()).toContainText('nothing fails then');
   const remedy = hole.getByRole('button', { name: /In step 2, make the diameter 2.2 mm/ });
   await remedy.click();
   await expect(hole.locator('[data-verdict=fail]')).toHaveCount(0);
-  // The brief asks for more than the printer does.
   const brief = page.locator('[data-check=brief]');
   await brief.getByRole('button', { name: /Not met: the part has a hole/ }).click();
   const wider = brief.getByRole('button', { name: /In step 2, make the diameter 3/ }).first();
