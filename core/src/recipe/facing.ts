@@ -9,6 +9,11 @@ import type { Axis } from './placement.ts';
 export const facing = z.enum(['up', 'down', 'front', 'back', 'left', 'right']);
 export type Facing = z.infer<typeof facing>;
 
+/** Whether what faces a side lies: a hole from there has a roof. */
+export function facesSideways(side: Facing): boolean {
+  return side !== 'up' && side !== 'down';
+}
+
 /** The axis across which a side lies, and whether it faces the axis' high end. */
 export const normalOf: Record<Facing, { axis: Axis; isHigh: boolean }> = {
   up: { axis: 'z', isHigh: true },

@@ -1,4 +1,4 @@
-import { setField, type Step } from '../../recipe/index.ts';
+import { facesSideways, setField, type Step } from '../../recipe/index.ts';
 import type { Proposal, Remedy, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
 import { say } from '../../words/index.ts';
@@ -43,7 +43,7 @@ export const slopingTop: RemedyKind = {
 
 /** A rectangle with its two upper corners cut off, so that what is level above is no wider than a bridge may be. */
 function slopedOutline({ outline, facing }: Cut, maxBridgeMm: number, maxOverhangDeg: number) {
-  if (facing === 'up' || facing === 'down' || outline.shape !== 'roundedRectangle') return undefined;
+  if (!facesSideways(facing) || outline.shape !== 'roundedRectangle') return undefined;
   const { widthMm, depthMm } = outline;
   if (typeof widthMm !== 'number' || typeof depthMm !== 'number') return undefined;
   const topMm = Math.floor(10 * SPARE * maxBridgeMm) / 10;

@@ -2,13 +2,13 @@ import * as z from 'zod';
 import { circlePoints } from '../../plane/index.ts';
 import { boxUnder, combined, shift } from '../../mesh/index.ts';
 import { length, type Resolved } from '../amount.ts';
-import { facing, facingPose, normalOf } from '../facing.ts';
+import { facesSideways, facing, facingPose, normalOf } from '../facing.ts';
 import { axisIndex, centredOn, downFromTop, placement, shiftFor } from '../placement.ts';
 import { placementAdditions, placementTokens } from '../placementSentence.ts';
 import { choice, millimetres, text } from '../sentence.ts';
 import { CLEAR_MM, fromSide, throughPart } from './extrude.ts';
 import { holeRim, rimmed, rimSize, rimTokens, type HoleRim } from './holeRim.ts';
-import { holeRoof, holeSection, lies, roofTokens } from './holeRoof.ts';
+import { holeRoof, holeSection, roofTokens } from './holeRoof.ts';
 import { diameterOf, holeSize, roughly, sizeTokens } from './holeSize.ts';
 import { facingToken, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
@@ -92,7 +92,7 @@ export const hole: StepKind<HoleStep> = {
             value: { type: 'counterbore', acrossMm: 2 * roughly(step.size), deepMm: 2 },
           },
         ]),
-    ...(step.roof || !lies(step.facing)
+    ...(step.roof || !facesSideways(step.facing)
       ? []
       : [{ label: say('let it close with a sloping roof'), path: ['roof'], value: 'sloping' }]),
   ],
@@ -123,7 +123,8 @@ export const hole: StepKind<HoleStep> = {
     at[axisIndex[axis]] = 0;
     const pose = combined(shift(at), facingPose(step.facing));
     const section = holeSection(radius, step, kit.printer.maxOverhangDeg);
-    if (step.roof && !lies(step.facing)) kit.note(say('Its roof does nothing: the hole does not lie.'));
+    if (step.roof && !facesSideways(step.facing))
+      kit.note(say('Its roof does nothing: the hole does not lie.'));
     const body = kit.posed(step.rim ? withRim(step.rim) : bore(), pose);
     const depthMm = Math.min(face, to) - Math.max(from, floor);
     return {

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { circlePoints, fineArc, type Outline } from '../../plane/index.ts';
-import type { Facing } from '../facing.ts';
+import { facesSideways, type Facing } from '../facing.ts';
 import { clause, text, type Token } from '../sentence.ts';
 import { say } from '../../words/index.ts';
 
@@ -11,11 +11,6 @@ export const holeRoof = z.literal('sloping');
 const MOST_FLAT_MM = 8;
 /** Slopes are steeper than the printer's limit by so much, so that they do not only just print, °. */
 const SPARE_DEG = 3;
-
-/** Whether a hole that is cut from a side lies, so that it has a roof. */
-export function lies(facing: Facing): boolean {
-  return facing !== 'up' && facing !== 'down';
-}
 
 /** The clause that says that a hole has a sloping roof, and takes it off again. */
 export function roofTokens(roof: 'sloping' | undefined): Token[] {
@@ -43,5 +38,5 @@ export function holeSection(
   { roof, facing }: { readonly roof?: 'sloping'; readonly facing: Facing },
   maxOverhangDeg: number,
 ): Outline {
-  return roof && lies(facing) ? roofed(radiusMm, maxOverhangDeg) : circlePoints(radiusMm);
+  return roof && facesSideways(facing) ? roofed(radiusMm, maxOverhangDeg) : circlePoints(radiusMm);
 }
