@@ -1,8 +1,8 @@
-import earcut from 'earcut';
 import { triangleCount, weld, type SolidMesh } from '../mesh/index.ts';
 import { demandCorners, demandTriangles, ownFile } from './fileLimits.ts';
 import { FloatList } from './floatList.ts';
 import { FormatError } from './formatError.ts';
+import { cutUp } from './polygon.ts';
 import { Tokens } from './tokens.ts';
 import { say } from '../words/index.ts';
 
@@ -73,36 +73,10 @@ function readFace(tokens: Tokens, vertices: FloatList, corners: FloatList): void
     face.push(index);
   }
   if (face.length < 3) throw notThere(tokens);
-  for (const corner of face.length === 3 ? face : cutUp(face, vertices))
+  for (const corner of face.length === 3
+    ? face
+    : cutUp(face, (corner, axis) => vertices.at(3 * corner + axis)))
     for (let axis = 0; axis < 3; axis++) corners.push(vertices.at(3 * corner + axis));
-}
-
-/** The corners of the triangles that a polygon in space falls into. */
-function cutUp(face: readonly number[], vertices: FloatList): number[] {
-  const at = (i: number, axis: number) => vertices.at(3 * face[i % face.length] + axis);
-  // Twice the area as seen along each axis: M. Newell's way to the direction of a polygon that is not quite flat.
-  const [x, y, z] = [0, 1, 2].map((axis) => {
-    const [u, v] = [(axis + 1) % 3, (axis + 2) % 3];
-    return face.reduce((sum, _, i) => sum + at(i, u) * at(i + 1, v) - at(i + 1, u) * at(i, v), 0);
-  });
-  const normal = [x, y, z];
-  const largest = Math.max(...normal.map(Math.abs));
-  const axis = normal.findIndex((each) => Math.abs(each) === largest);
-  const flat = face.flatMap((_, i) => [at(i, (axis + 1) % 3), at(i, (axis + 2) % 3)]);
-  const fan = face.slice(2).flatMap((corner, i) => [face[0], face[i + 1], corner]);
-  if (isConvex(flat, normal[axis])) return fan;
-  const triangles = earcut(flat).map((i) => face[i]);
-  // They come counter-clockwise, whichever way the polygon is seen from this side.
-  return normal[axis] < 0 ? triangles.toReversed() : triangles;
-}
-
-/** Whether a flat polygon, given as x, y, x, y …, turns one way at all of its corners; its area says which. */
-function isConvex(flat: readonly number[], area: number): boolean {
-  const count = flat.length / 2;
-  return flat.slice(0, count).every((_, i) => {
-    const [a, b, c] = [i, (i + 1) % count, (i + 2) % count].map((k) => [flat[2 * k], flat[2 * k + 1]]);
-    return ((b[0] - a[0]) * (c[1] - b[1]) - (b[1] - a[1]) * (c[0] - b[0])) * area >= 0;
-  });
 }
 
 const notThere = ({ line }: Tokens) =>

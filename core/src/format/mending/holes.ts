@@ -1,15 +1,23 @@
 import { topologyOf, type SolidMesh } from '../../mesh/index.ts';
+import { cutUp, fanOf } from '../polygon.ts';
 
 /** A hole in a surface is closed if it has no more edges than this; a larger one is missing too much to guess. */
 const LARGEST_HOLE = 12;
 /** Nothing is closed where more than this share of all edges is open: that is a sheet, and no solid with a hole. */
 const OPEN_SHARE = 0.2;
 
-/** Closes small holes by triangles from one of their corners to the others. */
-export function withHolesFilled(mesh: SolidMesh): { mesh: SolidMesh; filled: number } {
-  const { triangles: t } = mesh;
+/** A surface without its holes of few edges, how many there were, and how far across the largest was, mm. */
+export interface Filled {
+  readonly mesh: SolidMesh;
+  readonly filled: number;
+  readonly largestMm: number;
+}
+
+/** Closes holes of few edges by triangles between their corners. */
+export function withHolesFilled(mesh: SolidMesh): Filled {
+  const { positions: p, triangles: t } = mesh;
   const { neighbours, openEdges } = topologyOf(mesh);
-  if (openEdges > OPEN_SHARE * t.length) return { mesh, filled: 0 };
+  if (openEdges > OPEN_SHARE * t.length) return { mesh, filled: 0, largestMm: 0 };
   // Along a hole the missing triangles run against those that are there.
   const next = new Map<number, number>();
   for (let edge = 0; edge < t.length; edge++) {
@@ -17,6 +25,7 @@ export function withHolesFilled(mesh: SolidMesh): { mesh: SolidMesh; filled: num
   }
   const added: number[] = [];
   let filled = 0;
+  let largestMm = 0;
   while (next.size > 0) {
     const [start] = next.keys();
     const loop = [start];
@@ -29,8 +38,20 @@ export function withHolesFilled(mesh: SolidMesh): { mesh: SolidMesh; filled: num
       at = following;
     }
     if (at !== start || loop.length < 3 || loop.length > LARGEST_HOLE) continue;
-    for (let i = 1; i + 1 < loop.length; i++) added.push(loop[0], loop[i], loop[i + 1]);
+    const triangles = cutUp(loop, (corner, axis) => p[3 * corner + axis]);
+    // Each corner has to be met, also on a straight run.
+    const isWhole = triangles.length === 3 * (loop.length - 2);
+    for (const corner of isWhole ? triangles : fanOf(loop)) added.push(corner);
     filled++;
+    largestMm = Math.max(largestMm, acrossMm(loop, p));
   }
-  return { mesh: filled === 0 ? mesh : { ...mesh, triangles: Uint32Array.from([...t, ...added]) }, filled };
+  if (filled === 0) return { mesh, filled, largestMm };
+  return { mesh: { ...mesh, triangles: Uint32Array.from([...t, ...added]) }, filled, largestMm };
+}
+
+/** How far apart the two corners of a loop are that are furthest from each other. */
+function acrossMm(loop: readonly number[], p: Float32Array): number {
+  const apart = (a: number, b: number) =>
+    Math.hypot(p[3 * a] - p[3 * b], p[3 * a + 1] - p[3 * b + 1], p[3 * a + 2] - p[3 * b + 2]);
+  return Math.max(...loop.flatMap((a, i) => loop.slice(i + 1).map((b) => apart(a, b))));
 }

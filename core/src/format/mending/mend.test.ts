@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boxMesh, togetherOf } from '../../../test/meshes.ts';
-import { topologyOf, volumeOf, weld, type SolidMesh } from '../../mesh/index.ts';
+import { facesOf, topologyOf, volumeOf, weld, type SolidMesh } from '../../mesh/index.ts';
+import type { Point } from '../../plane/index.ts';
 import { mend } from './mend.ts';
 
 const withTriangles = (mesh: SolidMesh, change: (triangles: number[]) => number[]): SolidMesh => ({
@@ -30,8 +31,12 @@ describe('mending a surface', () => {
       turned(boxMesh(10), (face) => face === 2 || face === 7),
       '2 triangles that faced the wrong way',
     ],
-    ['a missing triangle', withTriangles(boxMesh(10), (t) => t.slice(3)), 'A small hole'],
-    ['a missing side', withTriangles(boxMesh(10), (t) => t.slice(6)), 'A small hole'],
+    [
+      'a missing triangle',
+      withTriangles(boxMesh(10), (t) => t.slice(3)),
+      'A hole in the surface, 14 mm across',
+    ],
+    ['a missing side', withTriangles(boxMesh(10), (t) => t.slice(6)), 'A hole in the surface, 14 mm across'],
     ['a surface that is inside out', turned(boxMesh(10), () => true), 'faced inwards'],
   ])('mends %s, and says so', (_, broken, words) => {
     const { mesh, mended } = mend(broken);
@@ -39,6 +44,40 @@ describe('mending a surface', () => {
     expect(volumeOf(mesh)).toBeCloseTo(1000, 6);
     expect(mended).toHaveLength(1);
     expect(mended[0]).toContain(words);
+  });
+
+  it('leaves out triangles whose corners lie on a line, and closes nothing for them', () => {
+    const box = boxMesh(10);
+    const along = box.triangles[0];
+    const [x, y, z] = box.positions.slice(3 * along, 3 * along + 3);
+    const [other, middle] = [box.triangles[1], box.positions.length / 3];
+    const between = [0, 1, 2].map(
+      (axis) => (box.positions[3 * along + axis] + box.positions[3 * other + axis]) / 2,
+    );
+    const needles: SolidMesh = {
+      positions: Float32Array.from([...box.positions, ...between, x, y, z]),
+      triangles: Uint32Array.from([...box.triangles, along, middle, other, along, along, other]),
+    };
+    const { mesh, mended } = mend(needles);
+    expect(mended).toEqual([]);
+    expect(mesh.triangles).toEqual(box.triangles);
+  });
+
+  it('closes a hole that is not convex by triangles which do not overlap', () => {
+    // A U of 20 by 20 mm, 5 mm high, whose top is missing: no corner sees all the others.
+    const U: Point[] = [[0, 0], [20, 0], [20, 20], [14, 20], [14, 6], [6, 6], [6, 20], [0, 20]]; // prettier-ignore
+    const sides = U.flatMap(([x, y], i) => {
+      const [nx, ny] = U[(i + 1) % U.length];
+      return [x, y, 0, nx, ny, 0, nx, ny, 5, x, y, 0, nx, ny, 5, x, y, 5];
+    });
+    const under = [[0, 4, 1], [1, 4, 2], [2, 4, 3], [0, 5, 4], [0, 7, 5], [5, 7, 6]].flatMap((face) => face.flatMap((i) => [...U[i], 0])); // prettier-ignore
+    const { mesh, mended } = mend(weld(Float32Array.from([...sides, ...under])));
+    expect(mended).toEqual(['A hole in the surface, 28 mm across, was closed.']);
+    const mm2 = 20 * 6 + 2 * 6 * 14;
+    expect(volumeOf(mesh)).toBeCloseTo(5 * mm2, 3);
+    const { areas, normals } = facesOf(mesh);
+    const upMm2 = areas.reduce((sum, area, face) => sum + (normals[3 * face + 2] > 0.5 ? area : 0), 0);
+    expect(upMm2).toBeCloseTo(mm2, 3);
   });
 
   it('turns the one of several bodies about that is inside out, and leaves a hollow one', () => {

@@ -6,6 +6,7 @@ import { withCornersOnEdgesJoined } from './cornersOnEdges.ts';
 import { withoutDuplicates } from './duplicates.ts';
 import { facingAlike, facingOutwards } from './facing.ts';
 import { withHolesFilled } from './holes.ts';
+import { withoutNeedles } from './needles.ts';
 import { withSeamsJoined } from './seams.ts';
 import { withoutSpecks } from './specks.ts';
 
@@ -22,7 +23,7 @@ export interface Mended {
 
 /**
  * Mends what can be mended without guessing: seams that stand open by less than a hundredth of a millimetre, triangles
- * that meet like bricks, that are there twice or that face the other way than their neighbours, small holes, bodies that
+ * that meet like bricks, that are there twice or that face the other way than their neighbours, holes of few edges, bodies that
  * are inside out, and specks. Throws a {@link FormatError} that says where the surface is still open,
  * or that there are more pieces than there may be.
  */
@@ -37,6 +38,11 @@ export function mend(given: SolidMesh, limits: FileLimits = ownFile): Mended {
 
   const single = withoutDuplicates(mesh);
   mesh = single.mesh;
+  if (isOpen()) {
+    const plump = withoutNeedles(mesh);
+    // Elsewhere they join triangles that would meet like bricks without them.
+    if (topologyOf(plump).openEdges === 0) mesh = plump;
+  }
   if (isOpen()) {
     const { openEdges } = topologyOf(mesh);
     const seams = withSeamsJoined(mesh, furthestMm);
@@ -77,11 +83,11 @@ export function mend(given: SolidMesh, limits: FileLimits = ownFile): Mended {
         { count },
       ),
     );
-    const { mesh: closed, filled } = withHolesFilled(facing);
+    const { mesh: closed, filled, largestMm } = withHolesFilled(facing);
     note(filled, (count) =>
       say(
-        '{count, plural, one {A small hole in the surface was closed.} other {# small holes in the surface were closed.}}',
-        { count },
+        '{count, plural, one {A hole in the surface, {mm} mm across, was closed.} other {# holes in the surface, up to {mm} mm across, were closed.}}',
+        { count, mm: Number(largestMm.toPrecision(2)) },
       ),
     );
     mesh = closed;

@@ -102,7 +102,7 @@ describe('a file that is imported', () => {
     const whole = box(20, 10, 5);
     const torn = { ...whole, triangles: whole.triangles.slice(3) };
     await expect(addFile(test.db, asha, project, file(torn))).resolves.toMatchObject({
-      notes: ['A small hole in the surface was closed.'],
+      notes: [expect.stringMatching(/^A hole in the surface, .* mm across, was closed\.$/) as string],
     });
     const obj = {
       name: 'box.obj',
