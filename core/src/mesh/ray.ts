@@ -1,27 +1,58 @@
 import type { Vec3 } from './solidMesh.ts';
 
+/** A ray from a place in a direction of length 1, ready to be held against many boxes. */
+export interface Ray {
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+  /** How far along the ray each axis is passed by a millimetre; nothing along an axis that it does not follow. */
+  readonly perX: number;
+  readonly perY: number;
+  readonly perZ: number;
+}
+
+export function rayFrom([x, y, z]: Vec3, [wayX, wayY, wayZ]: Vec3): Ray {
+  const per = (way: number) => (way === 0 ? 0 : 1 / way);
+  return { x, y, z, perX: per(wayX), perY: per(wayY), perZ: per(wayZ) };
+}
+
+/** A box without thickness is met too, whatever rounding does. */
+const TINY_MM = 1e-6;
+
 /** Whether a ray comes through a box before a distance: the part of it between each pair of sides, in turn. */
-export function rayMeetsBox(bounds: Float32Array, b: number, from: Vec3, way: Vec3, farMm: number): boolean {
+export function rayMeetsBox(bounds: Float32Array, b: number, ray: Ray, farMm: number): boolean {
   let enter = 0;
-  let leave = farMm;
-  for (let axis = 0; axis < 3; axis++) {
-    const low = bounds[b + axis] - from[axis];
-    const high = bounds[b + 3 + axis] - from[axis];
-    const along = way[axis];
-    if (along === 0) {
-      if (low > 0 || high < 0) return false;
-      continue;
-    }
-    const a = low / along;
-    const z = high / along;
-    const near = a < z ? a : z;
-    const far = a < z ? z : a;
-    if (near > enter) enter = near;
-    if (far < leave) leave = far;
-    // A box without thickness is met too, whatever rounding does.
-    if (enter > leave + 1e-6) return false;
+  let leave = farMm + TINY_MM;
+  const lowX = bounds[b] - ray.x;
+  const highX = bounds[b + 3] - ray.x;
+  if (ray.perX === 0) {
+    if (lowX > 0 || highX < 0) return false;
+  } else {
+    const one = lowX * ray.perX;
+    const other = highX * ray.perX;
+    enter = Math.max(enter, Math.min(one, other));
+    leave = Math.min(leave, Math.max(one, other) + TINY_MM);
+    if (enter > leave) return false;
   }
-  return true;
+  const lowY = bounds[b + 1] - ray.y;
+  const highY = bounds[b + 4] - ray.y;
+  if (ray.perY === 0) {
+    if (lowY > 0 || highY < 0) return false;
+  } else {
+    const one = lowY * ray.perY;
+    const other = highY * ray.perY;
+    enter = Math.max(enter, Math.min(one, other));
+    leave = Math.min(leave, Math.max(one, other) + TINY_MM);
+    if (enter > leave) return false;
+  }
+  const lowZ = bounds[b + 2] - ray.z;
+  const highZ = bounds[b + 5] - ray.z;
+  if (ray.perZ === 0) return lowZ <= 0 && highZ >= 0;
+  const one = lowZ * ray.perZ;
+  const other = highZ * ray.perZ;
+  enter = Math.max(enter, Math.min(one, other));
+  leave = Math.min(leave, Math.max(one, other) + TINY_MM);
+  return enter <= leave;
 }
 
 /** Distance along a ray to a triangle, or −1 (Möller and Trumbore 1997, without back-face culling). */

@@ -28,6 +28,19 @@ it('a part can lie on each flat face that has all of it on one side, the largest
   expect(rounded.slice(5)).toEqual([[0, 0, 1, 28]]);
 });
 
+it('the face that is picked is remembered as it looks, where the part was not turned', () => {
+  const recipe = recipeWith([block, post, stepOf('setDown', 's3', undefined)]);
+  for (const normal of [
+    [0, 0, 1],
+    [0, -1, 0],
+    [0.6, 0, 0.8],
+  ] as const)
+    // prettier-ignore
+    expect(pickedFace(recipe.steps[2], [...normal], new Map())).toEqual({
+      normal: normal.map((part) => expect.closeTo(part, 9) as number),
+    });
+});
+
 it('the face that is picked on a part as it lies is the one that lies down, whatever was chosen before', () => {
   let recipe = recipeWith([block, post, stepOf('setDown', 's3', undefined, { turnDeg: 30 })]);
   for (const pick of [1, 3, 2]) {

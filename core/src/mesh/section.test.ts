@@ -1,3 +1,4 @@
+import { heightField } from '../../test/wildMeshes.ts';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { ball, madeWith, plateWithHole } from '../../test/solids.ts';
@@ -39,4 +40,14 @@ describe('a section', () => {
       expect(Math.hypot((y + ny) / 2)).toBeLessThan(10);
     });
   });
+});
+
+it('has the same outlines however often a large mesh is cut', () => {
+  const hills = heightField(60, 40, (x, y) => 5 + Math.sin(x) + Math.sin(y / 2));
+  for (const zMm of [0.1, 3.7, 4.9, 5.0001, 6.4, 6.999, 20, -1]) {
+    // The first cut of a mesh asks all of its faces, the later ones those at that height.
+    const first = sectionAt({ ...hills }, zMm);
+    expect(sectionAt(hills, zMm)).toEqual(first);
+  }
+  expect(sectionAt(hills, 5.0001).length).toBeGreaterThan(5);
 });

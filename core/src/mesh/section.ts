@@ -1,3 +1,4 @@
+import { facesAt } from './facesByHeight.ts';
 import type { SolidMesh } from './solidMesh.ts';
 import { topologyOf } from './topology.ts';
 
@@ -17,16 +18,20 @@ const STRAIGHT = 1e-4;
 export function sectionAt(mesh: SolidMesh, zMm: number): SectionOutline[] {
   const { positions: p, triangles } = mesh;
   const { neighbours } = topologyOf(mesh);
+  const isAbove = new Uint8Array(p.length / 3);
+  for (let corner = 0; corner < isAbove.length; corner++) isAbove[corner] = p[3 * corner + 2] >= zMm ? 1 : 0;
   const seen = new Uint8Array(triangles.length / 3);
+  const near = facesAt(mesh, zMm);
   const outlines: SectionOutline[] = [];
-  for (let seed = 0; seed < seen.length; seed++) {
-    if (seen[seed] || risingEdge(p, triangles, seed, zMm) < 0) continue;
+  for (let i = 0; i < (near ?? seen).length; i++) {
+    const seed = near ? near[i] : i;
+    if (seen[seed] || risingEdge(isAbove, triangles, seed) < 0) continue;
     const points: [number, number][] = [];
     const faces: number[] = [];
     let face = seed;
     while (face >= 0 && !seen[face]) {
       seen[face] = 1;
-      const edge = risingEdge(p, triangles, face, zMm);
+      const edge = risingEdge(isAbove, triangles, face);
       const [a, b] = [3 * triangles[edge], 3 * triangles[edge % 3 === 2 ? edge - 2 : edge + 1]];
       const share = (zMm - p[a + 2]) / (p[b + 2] - p[a + 2]);
       points.push([p[a] + share * (p[b] - p[a]), p[a + 1] + share * (p[b + 1] - p[a + 1])]);
@@ -64,29 +69,33 @@ export function uprightSection(
 /** Without the points where an outline goes straight on: a wall's triangles share its plane. */
 function straightened({ points, faces }: SectionOutline): SectionOutline {
   const kept: SectionOutline = { points: [], faces: [] };
+  let before = points[points.length - 1];
   for (let i = 0; i < points.length; i++) {
-    const [px, py] = kept.points.at(-1) ?? points[points.length - 1];
-    const [[x, y], [nx, ny]] = [points[i], points[(i + 1) % points.length]];
-    const [ux, uy, vx, vy] = [x - px, y - py, nx - x, ny - y];
+    const at = points[i];
+    const next = points[i + 1 < points.length ? i + 1 : 0];
+    const ux = at[0] - before[0];
+    const uy = at[1] - before[1];
+    const vx = next[0] - at[0];
+    const vy = next[1] - at[1];
+    const cross = ux * vy - uy * vx;
     const isStraight =
-      Math.abs(ux * vy - uy * vx) <= STRAIGHT * (Math.hypot(ux, uy) * Math.hypot(vx, vy)) &&
+      cross * cross <= STRAIGHT * STRAIGHT * (ux * ux + uy * uy) * (vx * vx + vy * vy) &&
       ux * vx + uy * vy >= 0;
     if (isStraight) continue;
-    kept.points.push(points[i]);
+    kept.points.push(at);
     kept.faces.push(faces[i]);
+    before = at;
   }
   return kept;
 }
 
-/** The directed edge of a triangle that crosses a height upwards, or −1. Most triangles cross none, so this is plain. */
-function risingEdge(p: Float32Array, triangles: Uint32Array, face: number, zMm: number): number {
-  const a = p[3 * triangles[3 * face] + 2];
-  const b = p[3 * triangles[3 * face + 1] + 2];
-  const c = p[3 * triangles[3 * face + 2] + 2];
-  if (a < zMm) {
-    if (b >= zMm) return 3 * face;
-    return c >= zMm ? 3 * face + 1 : -1;
-  }
-  if (b < zMm && c >= zMm) return 3 * face + 1;
-  return c < zMm ? 3 * face + 2 : -1;
+/** The directed edge of a triangle that goes from a corner below to one above, or −1. Most triangles have none, so this is plain. */
+function risingEdge(isAbove: Uint8Array, triangles: Uint32Array, face: number): number {
+  const first = 3 * face;
+  const a = isAbove[triangles[first]];
+  const b = isAbove[triangles[first + 1]];
+  const c = isAbove[triangles[first + 2]];
+  if (a === b && b === c) return -1;
+  if (a < b) return first;
+  return b < c ? first + 1 : first + 2;
 }

@@ -32,6 +32,20 @@ describe('a tree of a surface', () => {
     );
   });
 
+  it('knows the corner that is furthest along a way', () => {
+    const some = fc.array(fc.tuple(place, fc.integer({ min: 1, max: 9 })), { minLength: 1, maxLength: 30 });
+    const part = fc.double({ min: -1, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(some, part, part, part, (all, x, y, z) => {
+        const mesh = boxes(...all);
+        const along = (corner: number) =>
+          x * mesh.positions[corner] + y * mesh.positions[corner + 1] + z * mesh.positions[corner + 2];
+        const reached = Array.from(mesh.triangles, (corner) => along(3 * corner));
+        expect(along(new SurfaceTree(mesh).furthest([x, y, z]))).toBeCloseTo(Math.max(...reached), 4);
+      }),
+    );
+  });
+
   it('passes through what it is told to', () => {
     const tree = new SurfaceTree(boxes([[0, 0, 0], 2]));
     const first = tree.firstHit([-1, 0.7, 0.4], [1, 0, 0], [0, 10])!;

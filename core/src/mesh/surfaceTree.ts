@@ -1,5 +1,6 @@
-import { rayDistance, rayMeetsBox } from './ray.ts';
+import { rayDistance, rayFrom, rayMeetsBox } from './ray.ts';
 import type { Box, SolidMesh, Vec3 } from './solidMesh.ts';
+import { boxesMeet, boxReaches, isLarger, reachOf, triangleReaches } from './treeBoxes.ts';
 
 /** Boxes with no more triangles than this are not divided further. */
 const LEAF = 6;
@@ -138,13 +139,14 @@ export class SurfaceTree {
   ): Hit | undefined {
     const { positions: p, triangles: t } = this.#mesh;
     const open = this.#open;
+    const ray = rayFrom(from, way);
     let mm = farMm;
     let hit = -1;
     let depth = 0;
     if (this.#boxes > 0) open[depth++] = 0;
     while (depth > 0) {
       const box = open[--depth];
-      if (!rayMeetsBox(this.#bounds, 6 * box, from, way, mm)) continue;
+      if (!rayMeetsBox(this.#bounds, 6 * box, ray, mm)) continue;
       if (this.#other[box] !== 0) {
         open[depth++] = this.#other[box];
         open[depth++] = box + 1;
@@ -193,6 +195,37 @@ export class SurfaceTree {
     return false;
   }
 
+  /** The corner of the mesh that is furthest along a way, as the place where its x stands; −1 where there is no face. */
+  furthest(way: Vec3): number {
+    const { positions: p, triangles: t } = this.#mesh;
+    const open = this.#open;
+    let most = -Infinity;
+    let best = -1;
+    let depth = 0;
+    if (this.#boxes > 0) open[depth++] = 0;
+    while (depth > 0) {
+      const box = open[--depth];
+      if (reachOf(this.#bounds, 6 * box, way) <= most) continue;
+      const other = this.#other[box];
+      if (other !== 0) {
+        // The one that reaches further comes first, and may make the other needless.
+        const isOther = reachOf(this.#bounds, 6 * other, way) > reachOf(this.#bounds, 6 * (box + 1), way);
+        open[depth++] = isOther ? box + 1 : other;
+        open[depth++] = isOther ? other : box + 1;
+        continue;
+      }
+      const end = this.#first[box] + this.#count[box];
+      for (let i = this.#first[box]; i < end; i++) {
+        for (let k = 0; k < 3; k++) {
+          const corner = 3 * t[3 * this.#order[i] + k];
+          const along = way[0] * p[corner] + way[1] * p[corner + 1] + way[2] * p[corner + 2];
+          if (along > most) [most, best] = [along, corner];
+        }
+      }
+    }
+    return best;
+  }
+
   /**
    * Visits every two groups of a few triangles each whose boxes reach into each other, each group with itself among them,
    * once.
@@ -222,41 +255,6 @@ export class SurfaceTree {
       }
     }
   }
-}
-
-function boxReaches(bounds: Float32Array, b: number, min: Vec3, max: Vec3): boolean {
-  for (let axis = 0; axis < 3; axis++) {
-    if (bounds[b + axis] > max[axis] || bounds[b + 3 + axis] < min[axis]) return false;
-  }
-  return true;
-}
-
-/** Whether the box of a triangle reaches into another. */
-function triangleReaches(p: Float32Array, a: number, b: number, c: number, min: Vec3, max: Vec3): boolean {
-  for (let axis = 0; axis < 3; axis++) {
-    const [one, two, three] = [p[a + axis], p[b + axis], p[c + axis]];
-    if (one > max[axis] && two > max[axis] && three > max[axis]) return false;
-    if (one < min[axis] && two < min[axis] && three < min[axis]) return false;
-  }
-  return true;
-}
-
-function boxesMeet(bounds: Float32Array, a: number, b: number, depth: number): boolean {
-  return (
-    bounds[b + 3] - bounds[a] >= depth &&
-    bounds[a + 3] - bounds[b] >= depth &&
-    bounds[b + 4] - bounds[a + 1] >= depth &&
-    bounds[a + 4] - bounds[b + 1] >= depth &&
-    bounds[b + 5] - bounds[a + 2] >= depth &&
-    bounds[a + 5] - bounds[b + 2] >= depth
-  );
-}
-
-/** Whether the sides of one box are longer together than those of another. */
-function isLarger(bounds: Float32Array, a: number, b: number): boolean {
-  const ofA = bounds[a + 3] - bounds[a] + bounds[a + 4] - bounds[a + 1] + bounds[a + 5] - bounds[a + 2];
-  const ofB = bounds[b + 3] - bounds[b] + bounds[b + 4] - bounds[b + 1] + bounds[b + 5] - bounds[b + 2];
-  return ofA > ofB;
 }
 
 function middlesOf({ positions: p, triangles: t }: SolidMesh): Float32Array {

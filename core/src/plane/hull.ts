@@ -51,9 +51,10 @@ export function depthInHull(point: Point, points: readonly Point[]): number {
 /** Whether a point lies inside an outline (even–odd rule). */
 export function isInside([x, y]: Point, outline: Outline): boolean {
   let inside = false;
-  outline.forEach(([ax, ay], i) => {
-    const [bx, by] = outline[(i + 1) % outline.length];
-    if (ay > y !== by > y && x < ax + ((bx - ax) * (y - ay)) / (by - ay)) inside = !inside;
-  });
+  let b = outline[outline.length - 1];
+  for (const a of outline) {
+    if (a[1] > y !== b[1] > y && x < a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1])) inside = !inside;
+    b = a;
+  }
   return inside;
 }

@@ -57,3 +57,20 @@ describe('the thinnest wall', () => {
     expect(width(tip(8))).toBeUndefined();
   });
 });
+
+describe('a wall that tapers', () => {
+  /** From 0.4 mm at one end to 3 mm, wider by so much with each millimetre. */
+  const taper = (perMm: number): Region => {
+    const long = 2.6 / perMm;
+    return [[[0, -0.2], [long, -1.5], [long, 1.5], [0, 0.2]]]; // prettier-ignore
+  };
+
+  // Between 0.65 and 1.3 times a width it is one wall, which is told of if that goes on for twice the width: 0.65 / 2.
+  it.each([0.1, 0.2, 0.27, 0.31])('by %f mm with each millimetre is one', (perMm) => {
+    for (const degrees of [0, 40, 205]) expect(thinWalls(turned(taper(perMm), degrees), 2)).not.toEqual([]);
+  });
+
+  it.each([0.345, 0.4, 0.5])('by %f mm with each millimetre is a tip', (perMm) => {
+    for (const degrees of [0, 40, 205]) expect(thinWalls(turned(taper(perMm), degrees), 2)).toEqual([]);
+  });
+});

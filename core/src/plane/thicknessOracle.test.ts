@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { star } from '../../test/star.ts';
 import { mapped, turned, type Outline, type Point, type Region } from './index.ts';
 import { thicknessAlong, thinWalls } from './thickness.ts';
 
@@ -9,22 +10,6 @@ import { thicknessAlong, thinWalls } from './thickness.ts';
  */
 
 const UP_TO_MM = 3;
-
-/** A region without holes: corners at random distances about a middle, in order. */
-const star: fc.Arbitrary<Region> = fc
-  .array(fc.tuple(fc.integer({ min: 5, max: 60 }), fc.integer({ min: 8, max: 80 })), {
-    minLength: 3,
-    maxLength: 9,
-  })
-  .map((corners) => {
-    const whole = corners.reduce((sum, [step]) => sum + step, 0);
-    let angle = 0;
-    const outline = corners.map(([step, far]): Point => {
-      angle += (2 * Math.PI * step) / whole;
-      return [(far / 8) * Math.cos(angle), (far / 8) * Math.sin(angle)];
-    });
-    return [outline];
-  });
 
 /** A plate with a slot in it, turned: it has walls beside the slot and at its ends. */
 const slotted: fc.Arbitrary<Region> = fc
@@ -43,7 +28,7 @@ const slotted: fc.Arbitrary<Region> = fc
     return turned([outer, slot], deg);
   });
 
-const region = fc.oneof(star, slotted);
+const region = fc.oneof(star({ corners: 9, leastMm: 1, mostMm: 10 }), slotted);
 
 /** How far a place is from an edge, and where it is nearest. */
 function nearest([px, py]: Point, [ax, ay]: Point, [bx, by]: Point): { far: number; at: Point } {

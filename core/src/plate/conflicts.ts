@@ -1,4 +1,4 @@
-import { extentOf, isInside, type Point, type Region } from '../plane/index.ts';
+import { extentOf, isInside, toEdgeMm, type Point, type Region } from '../plane/index.ts';
 import { coveredBy, type Plate, type Placed } from './placement.ts';
 
 /** What is wrong with the places of parts on a plate. */
@@ -43,7 +43,11 @@ export function distanceBetween(a: Region, b: Region): number {
     for (const other of edgesOf(b)) {
       if (doCross(one, other)) return 0;
       // Every corner begins an edge, so that their ends need no look.
-      least = Math.min(least, distanceTo(one[0], other), distanceTo(other[0], one));
+      least = Math.min(
+        least,
+        toEdgeMm(...one[0], ...other[0], ...other[1]),
+        toEdgeMm(...other[0], ...one[0], ...one[1]),
+      );
     }
   }
   return least;
@@ -61,11 +65,4 @@ function doCross([a, b]: Edge, [c, d]: Edge): boolean {
   const side = (p: Point, q: Point, r: Point) =>
     (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]);
   return side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
-}
-
-function distanceTo([x, y]: Point, [[ax, ay], [bx, by]]: Edge): number {
-  const squared = (bx - ax) ** 2 + (by - ay) ** 2;
-  const along = squared === 0 ? 0 : ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / squared;
-  const t = Math.max(0, Math.min(1, along));
-  return Math.hypot(ax + t * (bx - ax) - x, ay + t * (by - ay) - y);
 }

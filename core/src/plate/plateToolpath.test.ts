@@ -67,6 +67,21 @@ describe('the toolpath of a plate', () => {
     );
   });
 
+  it('takes heights that only rounding tells apart for one', () => {
+    const added = [0.1 + 0.2, 3 * 0.2, 0.7 + 0.2].map((zMm) => ({
+      zMm,
+      thickMm: 0.3,
+      pace: 1,
+      paths: [path(corner)],
+    }));
+    const written = [0.3, 0.6, 0.9].map((zMm) => ({ zMm, thickMm: 0.3, pace: 1, paths: [path(corner)] }));
+    const { layers } = plateToolpath(
+      [at(60, 50, { layers: added }), at(120, 50, { layers: written })],
+      settings,
+    );
+    expect(layers.map(({ paths }) => paths.length)).toEqual([2, 2, 2]);
+  });
+
   it('has lines around everything at their distance, from the outside in, as long as the plate has room', () => {
     const square = path([[-10, -10], [10, -10], [10, 10], [-10, 10]], true); // prettier-ignore
     const own = { ...settings, skirtLines: 2, skirtGapMm: 3, lineWidthMm: 0.5 };

@@ -12,6 +12,8 @@ import { fromMesh } from './toMesh.ts';
 export class Area {
   readonly #section: CrossSection;
   readonly #scope: Scope;
+  /** Handed over by the kernel corner by corner, so only once. */
+  #outlines: Region | undefined;
 
   /** The section must be kept by a scope that outlives the area. */
   private constructor(scope: Scope, section: CrossSection) {
@@ -26,7 +28,9 @@ export class Area {
 
   /** The same area, whose results live as long as the given scope instead. */
   in(scope: Scope): Area {
-    return new Area(scope, this.#section);
+    const area = new Area(scope, this.#section);
+    area.#outlines = this.#outlines;
+    return area;
   }
 
   /** An area of outlines that may overlap, in the same scope. */
@@ -72,7 +76,7 @@ export class Area {
 
   /** Its outlines: counter-clockwise around material, clockwise around openings. */
   outlines(): Region {
-    return this.#section.toPolygons() as Region;
+    return (this.#outlines ??= this.#section.toPolygons() as Region);
   }
 
   #made(section: CrossSection): Area {
