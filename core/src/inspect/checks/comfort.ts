@@ -30,11 +30,11 @@ export const comfort: Check<'comfort'> = {
   },
   notes: {
     measures:
-      'How pointed the outermost corners are, as the solid angle in degrees of spherical excess: 90° for the corner of a box, 120° for that of a six-sided prism, twice the angle between its sides for a straight edge.',
+      'How pointed the outermost corners are, as the solid angle in degrees of spherical excess: 90° for the corner of a box, 120° for that of a six-sided prism, twice the angle between its sides for a straight edge. Where the surface goes on bending around a corner, as a marched one does, the share of a small ball about it that is material tells.',
     limit: '80°, and never worse than a warning; 100°, and a failure, where the brief is for small hands.',
     source: 'The area of a spherical polygon: A. Girard, 1629.',
     blindSpots:
-      'A tip that is rounded by less than a tenth of a millimetre counts as round. What lies in a hollow is not met by a hand and not looked at.',
+      'A tip that is rounded by less than a tenth of a millimetre counts as round; of a surface that is rough all over, the 120 sharpest corners are looked at. What lies in a hollow is not met by a hand and not looked at.',
   },
   inspect(subject, _, brief) {
     const corners = cornersOf(subject).sort((a, b) => a.deg - b.deg);

@@ -1,9 +1,9 @@
 import { formatMeasured } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
 import { sectionAt } from '../../mesh/index.ts';
-import { extentOf, isInside, signedAreaOf } from '../../plane/index.ts';
+import { OutlineRuns, signedAreaOf } from '../../plane/index.ts';
 import { cutOfLayerMm, layerAbove } from '../measure/layers.ts';
-import { overlap, type Slice } from '../measure/risers.ts';
+import { overlap } from '../measure/risers.ts';
 import { middleOf, rounded, type Subject } from '../measure/subject.ts';
 import { said, say } from '../../words/index.ts';
 
@@ -83,13 +83,13 @@ const MOST_LAYERS = 12;
  */
 function heldInLayers(subject: Subject, layerMm: number): (faces: readonly number[]) => boolean {
   const { mesh } = subject;
-  const known = new Map<number, Piece[]>();
-  const piecesOf = (layer: number): Piece[] => {
+  const known = new Map<number, OutlineRuns[]>();
+  const piecesOf = (layer: number): OutlineRuns[] => {
     const pieces =
       known.get(layer) ??
       sectionAt(mesh, cutOfLayerMm(layer, layerMm))
-        .map(({ points }) => ({ outline: points, extent: extentOf([points]) }))
-        .filter(({ outline }) => signedAreaOf(outline) > 0);
+        .map(({ points }) => new OutlineRuns(points))
+        .filter(({ points }) => signedAreaOf(points) > 0);
     known.set(layer, pieces);
     return pieces;
   };
@@ -102,7 +102,7 @@ function heldInLayers(subject: Subject, layerMm: number): (faces: readonly numbe
     const first = layerAbove(z, layerMm);
     let isCrumb = false;
     for (let layer = first; layer < first + MOST_LAYERS; layer++) {
-      const piece = piecesOf(layer).find(({ outline }) => isInside([x, y], outline));
+      const piece = piecesOf(layer).find((each) => each.holds([x, y]));
       // A crumb is not laid: what it grows to begins where it is large enough, and what stays one begins nowhere.
       if (piece && isLaid(piece))
         return piecesOf(layer - 1).some((below) => isLaid(below) && overlap(piece, below));
@@ -115,11 +115,9 @@ function heldInLayers(subject: Subject, layerMm: number): (faces: readonly numbe
 }
 
 /** Whether a piece of a section is as large as a dot of plastic. */
-function isLaid({ outline }: Piece): boolean {
-  return signedAreaOf(outline) >= LEAST_LAID_MM2;
+function isLaid({ points }: OutlineRuns): boolean {
+  return signedAreaOf(points) >= LEAST_LAID_MM2;
 }
-
-type Piece = Pick<Slice, 'outline' | 'extent'>;
 
 /** The faces around each lowest place of the surface that hangs, one list a place. */
 function beginnings(

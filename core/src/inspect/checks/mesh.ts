@@ -30,7 +30,7 @@ export const mesh: Check<'mesh'> = {
     measures:
       'Edges that have a triangle on one side only, and places where an edge of one triangle passes through another by more than 0.002 mm. Bodies that pass through each other are joined by the slicer and only warn.',
     limit:
-      'None of either. What was mended when the file was read warns: triangles that were there twice or faced the wrong way, small holes, bodies that were inside out. What is missing more is refused, with the place. A part that is hardly larger than a fingernail warns that its file may be in inches or metres.',
+      'None of either. What was mended when the file was read warns: triangles that were there twice or faced the wrong way, holes of at most twelve edges, bodies that were inside out. What is missing more is refused, with the place. A part that is hardly larger than a fingernail warns that its file may be in inches or metres.',
     blindSpots:
       'Triangles that lie in one plane on top of each other, and ones that share a corner, are not held against each other. A solid that was made from a recipe cannot cross itself and is not searched.',
   },

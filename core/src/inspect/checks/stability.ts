@@ -43,7 +43,7 @@ export const stability: Check<'stability'> = {
     const slender = risers.flatMap((riser): Finding[] => {
       const verdict = judge(riser.slenderness, 'atMost', maxSlenderness);
       // What tapers is slender at every height, and is told of once, where it is worst.
-      if (verdict === 'pass' || told.some((other) => overlap(other, riser))) return [];
+      if (verdict === 'pass' || told.some((other) => overlap(other.runs, riser.runs))) return [];
       told.push(riser);
       return [
         {

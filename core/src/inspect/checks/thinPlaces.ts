@@ -1,5 +1,5 @@
 import { sectionAt, type Vec3 } from '../../mesh/index.ts';
-import { thinWalls, type Region, type ThinWall } from '../../plane/index.ts';
+import { OutlineRuns, thinWalls, type Region, type ThinWall } from '../../plane/index.ts';
 import type { Check } from './check.ts';
 import { wallsNearLimit, LOOK_TO } from '../measure/wallsNearLimit.ts';
 import type { Finding } from '../result/inspection.ts';
@@ -44,9 +44,9 @@ interface Bounds {
 
 /** The walls, or the slits, of the sections of a part that come under a limit, near it, or are the thinnest there are. */
 export function thinIn(subject: Subject, what: 'walls' | 'slits', { limitMm, layerMm }: Bounds): ThinPlace[] {
-  const cuts = new Map<number, Outlined['outlines']>();
+  const cuts = new Map<number, readonly OutlineRuns[]>();
   const cutAt = (zMm: number) => {
-    const known = cuts.get(zMm) ?? sectionAt(subject.mesh, zMm);
+    const known = cuts.get(zMm) ?? sectionAt(subject.mesh, zMm).map(({ points }) => new OutlineRuns(points));
     cuts.set(zMm, known);
     return known;
   };
@@ -168,7 +168,7 @@ const ROUNDING_MM = 0.01;
  * rod that lies or of a hill is narrow for a moment, and no wall.
  */
 function isThinIn(
-  outlines: Outlined['outlines'],
+  outlines: readonly OutlineRuns[],
   { at, mm, along }: ThinPlace,
   byMm: number,
   what: 'walls' | 'slits',
@@ -185,23 +185,28 @@ function isThinIn(
   return false;
 }
 
+/** So far along a line it is followed to both sides, mm: through all that a printer can make. */
+const FAR_MM = 1e4;
+
 /** How far along a line from a place the outlines of a section cross it, mm, in their order. */
 function crossingsAlong(
-  outlines: Outlined['outlines'],
+  outlines: readonly OutlineRuns[],
   [x, y]: Vec3,
   [ux, uy]: readonly [number, number],
 ): number[] {
   const crossings: number[] = [];
-  for (const { points } of outlines) {
-    let [ax, ay] = points[points.length - 1];
-    for (const [bx, by] of points) {
-      const [a, b] = [(ax - x) * uy - (ay - y) * ux, (bx - x) * uy - (by - y) * ux];
-      if (a < 0 !== b < 0) {
-        const share = a / (a - b);
-        crossings.push((ax + share * (bx - ax) - x) * ux + (ay + share * (by - ay) - y) * uy);
-      }
-      [ax, ay] = [bx, by];
-    }
+  const [from, to] = [
+    [x - FAR_MM * ux, y - FAR_MM * uy],
+    [x + FAR_MM * ux, y + FAR_MM * uy],
+  ] as const;
+  for (const runs of outlines) {
+    runs.alongWay(from, to, ([ax, ay], [bx, by]) => {
+      const a = (ax - x) * uy - (ay - y) * ux;
+      const b = (bx - x) * uy - (by - y) * ux;
+      if (a < 0 === b < 0) return;
+      const share = a / (a - b);
+      crossings.push((ax + share * (bx - ax) - x) * ux + (ay + share * (by - ay) - y) * uy);
+    });
   }
   return crossings.sort((a, b) => a - b);
 }

@@ -49,13 +49,15 @@ function dot(p: Float32Array, vertex: number, d: Vec3): number {
   return p[3 * vertex] * d[0] + p[3 * vertex + 1] * d[1] + p[3 * vertex + 2] * d[2];
 }
 
+const TURN = 2 * Math.PI;
+
 /** Over how many of 360 degrees facets, given by the angles of their corners in radians, go around. */
 export function wrapOf(facets: readonly (readonly number[])[]): number {
   const covered = new Uint8Array(360);
   for (const angles of facets) {
     const [first, ...others] = angles;
     // Measured from the first corner the short way, so that a facet across ±180° is not taken for a whole turn.
-    const offsets = others.map((angle) => Math.atan2(Math.sin(angle - first), Math.cos(angle - first)));
+    const offsets = others.map((angle) => angle - first - TURN * Math.round((angle - first) / TURN));
     const from = ((first + Math.min(0, ...offsets)) * 180) / Math.PI;
     const to = ((first + Math.max(0, ...offsets)) * 180) / Math.PI;
     for (let deg = Math.floor(from); deg < to; deg++) covered[((deg % 360) + 360) % 360] = 1;

@@ -1,3 +1,4 @@
+import { toEdgeMm } from '../../plane/index.ts';
 import { shortestSpan, spanInPieces, type CeilingEdge, type Span } from './bridgeSpan.ts';
 import type { LimitsCard } from '../card/limits.ts';
 import { judge } from '../result/verdict.ts';
@@ -69,7 +70,7 @@ export const hangingOf = memoizePerPart(
     const isTooSteep = (deg: number) => verdictOf(deg) === 'fail';
     const tooSteep = ceilingsWhere(subject, leanDeg, isTooSteep, lineWidthMm);
     const inCeilings = new Set(tooSteep.flatMap(({ faces }) => faces));
-    const narrow = Array.from(leanDeg.keys()).filter((f) => isTooSteep(leanDeg[f]) && !inCeilings.has(f));
+    const narrow = facesThat(leanDeg, isTooSteep).filter((face) => !inCeilings.has(face));
     return {
       leanDeg,
       tooSteep,
@@ -147,8 +148,7 @@ function ceilingsWhere(
   leans: (deg: number) => boolean,
   lineWidthMm: number,
 ): Ceiling[] {
-  const leaning = Array.from(leanDeg.keys()).filter((face) => leans(leanDeg[face]));
-  return connectedIn(subject.topology, leaning).flatMap((faces): Ceiling[] => {
+  return connectedIn(subject.topology, facesThat(leanDeg, leans)).flatMap((faces): Ceiling[] => {
     const edges = edgesOf(subject, faces);
     const areaMm2 = faces.reduce(
       (sum, f) => sum + subject.faces.areas[f] * Math.abs(subject.faces.normals[3 * f + 2]),
@@ -189,15 +189,15 @@ function ceilingsWhere(
 /** Whether no corner of a region is further from what holds it, as a narrow strip is that is held at one end alone. */
 function isNearHeld(edges: readonly CeilingEdge[], reachMm: number): boolean {
   const holding = edges.filter(({ held }) => held);
-  return edges.every(({ from }) => holding.some((edge) => distanceTo(from, edge) <= reachMm));
+  const isNear = ([x, y]: readonly number[], { from, to }: CeilingEdge) =>
+    toEdgeMm(x, y, from[0], from[1], to[0], to[1]) <= reachMm;
+  return edges.every(({ from }) => holding.some((edge) => isNear(from, edge)));
 }
 
-/** How far a point is from an edge, mm. */
-function distanceTo([x, y]: readonly number[], { from: [ax, ay], to: [bx, by] }: CeilingEdge): number {
-  const [dx, dy] = [bx - ax, by - ay];
-  const long = dx * dx + dy * dy;
-  const share = long > 0 ? Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / long)) : 0;
-  return Math.hypot(ax + share * dx - x, ay + share * dy - y);
+function facesThat(leanDeg: Float64Array, leans: (deg: number) => boolean): number[] {
+  const found: number[] = [];
+  for (let face = 0; face < leanDeg.length; face++) if (leans(leanDeg[face])) found.push(face);
+  return found;
 }
 
 /** The edges of a region seen from above. The surface that goes on downwards from an edge holds it. */

@@ -1,4 +1,6 @@
 import type { Vec3 } from '../../mesh/index.ts';
+import { memoizePerPart } from './memoizePerPart.ts';
+import { evenlyOnBall, solidAngleDeg } from './solidAngle.ts';
 import type { Subject } from './subject.ts';
 
 /** A corner or an edge on the outside of a part, where a hand would meet it. */
@@ -18,6 +20,13 @@ const LEAST_EDGE_MM = 1;
 const OUTSIDE_MM = 0.4;
 /** Where the surface turns by more, an edge is neither rounded nor chamfered, °. */
 const SHARP_TURN_DEG = 50;
+/** A surface that bends by more than this where the facets of a corner end is not flat around it, °. */
+const ROUGH_DEG = 8;
+/** There a corner is felt by what lies so many times as far around it as its facets reach, within these bounds. */
+const FELT_FACETS = 1.5;
+const FELT_MM = { least: 0.45, most: 1.2 };
+/** So many corners are felt at most. */
+const MOST_FELT = 120;
 /** Edges as low as this lie on the plate, mm. */
 const ON_PLATE_MM = 0.01;
 /** Directions in which the outermost places are looked for. */
@@ -65,11 +74,54 @@ export function cornersOf(subject: Subject): Corner[] {
     if (list) list.push(Math.floor(corner / 3));
     else around.set(vertex, [Math.floor(corner / 3)]);
   });
-  for (const [vertex, own] of around) {
+  const points = [...around].flatMap(([vertex, own]) => {
     const at = place(vertex);
-    if (isOutside(at, own)) corners.push({ kind: 'point', deg: spread[vertex], at, faces: own });
+    const corner: Corner = { kind: 'point', deg: spread[vertex], at, faces: own };
+    return isOutside(at, own) ? [{ vertex, corner }] : [];
+  });
+  return [...corners, ...asFelt(subject, points)];
+}
+
+/**
+ * Corners as a finger feels them. Where the surface goes on bending around one, as where it was marched, the angles of
+ * its own facets say little, and the material around it is measured. The sharpest are looked at; of a surface that is
+ * rough all over there are more than anyone would be told of.
+ */
+function asFelt(subject: Subject, points: readonly { vertex: number; corner: Corner }[]): Corner[] {
+  let looked = 0;
+  return [...points]
+    .sort((a, b) => a.corner.deg - b.corner.deg)
+    .flatMap(({ vertex, corner }): Corner[] => {
+      const around = facetsAround(subject, vertex, corner.faces);
+      if (around.bendDeg < ROUGH_DEG) return [corner];
+      if (looked++ >= MOST_FELT) return [];
+      const radiusMm = Math.min(FELT_MM.most, Math.max(FELT_MM.least, FELT_FACETS * around.longestMm));
+      // No sharper than its own facets are: the ball may reach through a thin wall.
+      const deg = Math.max(corner.deg, solidAngleDeg(subject, corner.at, radiusMm));
+      return deg < LOOK_TO_DEG ? [{ ...corner, deg }] : [];
+    });
+}
+
+/** How far the facets at a corner reach from it, and by how much the surface bends at most where they end. */
+function facetsAround(
+  subject: Subject,
+  vertex: number,
+  facets: readonly number[],
+): { longestMm: number; bendDeg: number } {
+  const { positions: p, triangles: t } = subject.mesh;
+  let [longestMm, bendDeg] = [0, 0];
+  for (const face of facets) {
+    for (let k = 0; k < 3; k++) {
+      const edge = 3 * face + k;
+      const [a, b] = [3 * t[edge], 3 * t[3 * face + ((k + 1) % 3)]];
+      if (a !== 3 * vertex && b !== 3 * vertex) {
+        bendDeg = Math.max(bendDeg, Math.abs(turnAt(subject, edge, face, subject.topology.neighbours[edge])));
+      } else {
+        longestMm = Math.max(longestMm, Math.hypot(p[a] - p[b], p[a + 1] - p[b + 1], p[a + 2] - p[b + 2]));
+      }
+    }
   }
-  return corners;
+  return { longestMm, bendDeg };
 }
 
 /** How much of the part's outer edges is neither rounded nor chamfered, and beside which faces; those on the plate aside. */
@@ -110,25 +162,20 @@ function turnAt({ mesh, faces }: Subject, edge: number, face: number, other: num
   return (Math.sign(way) * Math.atan2(Math.sqrt(cx * cx + cy * cy + cz * cz), cosine) * 180) / Math.PI;
 }
 
+/** The corners of a part that are furthest out, in directions all around. */
+const extremesOf = memoizePerPart('corners furthest out', ({ mesh: { positions: p }, tree }): Vec3[] =>
+  evenlyOnBall(DIRECTIONS).map((way) => {
+    const best = tree.furthest(way);
+    return [p[best], p[best + 1], p[best + 2]];
+  }),
+);
+
 /** Tells whether a place is as far out as anything, in the direction that its faces look together. */
-function outermost({ mesh: { positions: p }, faces }: Subject): (at: Vec3, of: readonly number[]) => boolean {
-  const extremes: Vec3[] = [];
-  // Directions spread evenly over a ball (a Fibonacci lattice; R. Swinbank and R. J. Purser, 2006).
-  const golden = Math.PI * (3 - Math.sqrt(5));
-  for (let i = 0; i < DIRECTIONS; i++) {
-    const z = 1 - (2 * i + 1) / DIRECTIONS;
-    const r = Math.sqrt(1 - z * z);
-    const [x, y] = [r * Math.cos(golden * i), r * Math.sin(golden * i)];
-    let best = 0;
-    let most = -Infinity;
-    for (let v = 0; v < p.length; v += 3) {
-      const along = x * p[v] + y * p[v + 1] + z * p[v + 2];
-      if (along > most) [most, best] = [along, v];
-    }
-    extremes.push([p[best], p[best + 1], p[best + 2]]);
-  }
+function outermost(subject: Subject): (at: Vec3, of: readonly number[]) => boolean {
+  const extremes = extremesOf(subject);
+  const { normals } = subject.faces;
   return (at, of) => {
-    const way = [0, 1, 2].map((axis) => of.reduce((sum, f) => sum + faces.normals[3 * f + axis], 0));
+    const way = [0, 1, 2].map((axis) => of.reduce((sum, f) => sum + normals[3 * f + axis], 0));
     const length = Math.hypot(...way);
     if (length === 0) return true;
     const along = (point: Vec3) => (way[0] * point[0] + way[1] * point[1] + way[2] * point[2]) / length;

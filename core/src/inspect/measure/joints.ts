@@ -1,7 +1,9 @@
 import { uprightSection, type Vec3 } from '../../mesh/index.ts';
 import {
   largestCircleAround,
+  shareNearest,
   signedAreaOf,
+  toEdgeMm,
   type Outline,
   type Point,
   type ThinWall,
@@ -86,9 +88,10 @@ function waists(slices: readonly Slice[], upToMm: number): Joint[] {
   const widestBelow = widestOn('below');
   const widestAbove = widestOn('above');
   return slices.flatMap((slice): Joint[] => {
-    const { widthMm, outline, faces, zMm, extent } = slice;
+    const { widthMm, outline, faces, zMm } = slice;
+    const { x, y } = slice.runs.box;
     const isWaist = widthMm < upToMm && Math.min(widestBelow(slice), widestAbove(slice)) > LUMP * widthMm;
-    const at: Vec3 = [(extent.x.low + extent.x.high) / 2, (extent.y.low + extent.y.high) / 2, zMm];
+    const at: Vec3 = [(x.low + x.high) / 2, (y.low + y.high) / 2, zMm];
     return isWaist && outline.length > 0 ? [{ mm: widthMm, at, faces: [...new Set(faces)] }] : [];
   });
 }
@@ -142,14 +145,19 @@ interface Chord {
 function hollowPairs(outline: Outline, upToMm: number): Chord[] {
   const hollow = outline.flatMap((_, i) => (isHollow(outline, i) ? [i] : []));
   const chords: Chord[] = [];
-  hollow.forEach((from, k) => {
-    for (const to of hollow.slice(k + 1)) {
-      const mm = Math.hypot(outline[to][0] - outline[from][0], outline[to][1] - outline[from][1]);
-      if (mm < upToMm && entersMaterial(outline, from, to) && entersMaterial(outline, to, from)) {
-        chords.push({ from, to, mm });
+  for (let k = 0; k < hollow.length; k++) {
+    const from = hollow[k];
+    const [x, y] = outline[from];
+    for (let other = k + 1; other < hollow.length; other++) {
+      const to = hollow[other];
+      const dx = outline[to][0] - x;
+      const dy = outline[to][1] - y;
+      if (dx * dx + dy * dy >= upToMm * upToMm) continue;
+      if (entersMaterial(outline, from, to) && entersMaterial(outline, to, from)) {
+        chords.push({ from, to, mm: Math.hypot(dx, dy) });
       }
     }
-  });
+  }
   return chords;
 }
 
@@ -164,12 +172,10 @@ function nearest(outline: Outline, [x, y]: Point): { corner: number; mm: number 
   let corner = 0;
   let least = Infinity;
   outline.forEach((from, i) => {
-    const to = outline[(i + 1) % outline.length];
-    const [ex, ey] = [to[0] - from[0], to[1] - from[1]];
-    const along = ((x - from[0]) * ex + (y - from[1]) * ey) / (ex * ex + ey * ey || 1);
-    const share = Math.max(0, Math.min(1, along));
-    const mm = Math.hypot(from[0] + share * ex - x, from[1] + share * ey - y);
-    if (mm < least) [least, corner] = [mm, share > 0.5 ? (i + 1) % outline.length : i];
+    const next = (i + 1) % outline.length;
+    const edge = [...from, ...outline[next]] as const;
+    const mm = toEdgeMm(x, y, ...edge);
+    if (mm < least) [least, corner] = [mm, shareNearest(x, y, ...edge) > 0.5 ? next : i];
   });
   return { corner, mm: least };
 }

@@ -1,5 +1,5 @@
 import { sectionAt, type SolidMesh, type Vec3 } from '../../mesh/index.ts';
-import { extentOf, isInside, narrowestWidth, signedAreaOf, type Outline } from '../../plane/index.ts';
+import { narrowestWidth, OutlineRuns, signedAreaOf, type Outline } from '../../plane/index.ts';
 import { areAllLevels } from './levels.ts';
 import { memoizePerPart } from './memoizePerPart.ts';
 import { sectionsAt, sectionsBesideLevels, type LevelSection } from './sections.ts';
@@ -17,8 +17,7 @@ export interface Riser {
   readonly at: Vec3;
   /** Triangles of its walls where it begins, and its outline there. */
   readonly faces: readonly number[];
-  readonly outline: Outline;
-  readonly extent: ReturnType<typeof extentOf>;
+  readonly runs: OutlineRuns;
 }
 
 /** Something narrower begins where a section is less wide than this share of the one that it stands on. */
@@ -35,7 +34,7 @@ export interface Slice {
   readonly bottomMm: number;
   readonly zMm: number;
   readonly outline: Outline;
-  readonly extent: ReturnType<typeof extentOf>;
+  readonly runs: OutlineRuns;
   readonly faces: readonly number[];
   /** The narrowest that it is across. */
   readonly widthMm: number;
@@ -80,7 +79,7 @@ function linkedSlices(sections: readonly LevelSection[]): Slice[][] {
         bottomMm,
         zMm,
         outline: points,
-        extent: extentOf([points]),
+        runs: new OutlineRuns(points),
         faces,
         widthMm: narrowestWidth(points),
         below: [],
@@ -91,7 +90,7 @@ function linkedSlices(sections: readonly LevelSection[]): Slice[][] {
   for (let level = 1; level < levels.length; level++) {
     for (const slice of levels[level]) {
       for (const below of levels[level - 1]) {
-        if (!overlap(below, slice)) continue;
+        if (!overlap(below.runs, slice.runs)) continue;
         slice.below.push(below);
         below.above.push(slice);
       }
@@ -147,16 +146,10 @@ function parting(lowMm: number, highMm: number, holds: (zMm: number) => boolean)
 }
 
 /** The piece of a section that lies over or under another. */
-function pieceAt(
-  mesh: SolidMesh,
-  zMm: number,
-  other: Pick<Slice, 'outline' | 'extent'>,
-): Outline | undefined {
+function pieceAt(mesh: SolidMesh, zMm: number, { runs }: Slice): Outline | undefined {
   return sectionAt(mesh, zMm)
     .map(({ points }): Outline => points)
-    .find(
-      (points) => signedAreaOf(points) > 0 && overlap({ outline: points, extent: extentOf([points]) }, other),
-    );
+    .find((points) => signedAreaOf(points) > 0 && overlap(new OutlineRuns(points), runs));
 }
 
 /**
@@ -171,7 +164,7 @@ export function risersOf(subject: Subject): Riser[] {
     .map((slice): Riser => {
       const heightMm = slice.reachMm - slice.bottomMm;
       const widthMm = standingWidth(slice);
-      const { x, y } = slice.extent;
+      const { x, y } = slice.runs.box;
       return {
         heightMm,
         widthMm,
@@ -179,8 +172,7 @@ export function risersOf(subject: Subject): Riser[] {
         isWhole: standing.length === 1 && standing[0] === slice,
         at: [(x.low + x.high) / 2, (y.low + y.high) / 2, slice.bottomMm + heightMm / 2],
         faces: [...new Set(slice.faces)],
-        outline: slice.outline,
-        extent: slice.extent,
+        runs: slice.runs,
       };
     })
     .sort((a, b) => b.slenderness - a.slenderness);
@@ -213,33 +205,27 @@ const WITHIN_MM = 1e-3;
 const MOST_EDGES = 40;
 
 /** Whether two outlines share ground: just inside an edge of one is inside the other. Pieces of a solid do not cross without that. */
-export function overlap(
-  { outline: a, extent: p }: Pick<Slice, 'outline' | 'extent'>,
-  { outline: b, extent: q }: Pick<Slice, 'outline' | 'extent'>,
-): boolean {
+export function overlap(a: OutlineRuns, b: OutlineRuns): boolean {
+  const [p, q] = [a.box, b.box];
   const isApart = p.x.low > q.x.high || q.x.low > p.x.high || p.y.low > q.y.high || q.y.low > p.y.high;
   if (isApart) return false;
   // Mostly the smaller lies in the larger, and its first edge tells.
   const isSmaller = p.x.high - p.x.low < q.x.high - q.x.low;
-  return isSmaller
-    ? reachesInto(a, b, q) || reachesInto(b, a, p)
-    : reachesInto(b, a, p) || reachesInto(a, b, q);
+  return isSmaller ? reachesInto(a, b) || reachesInto(b, a) : reachesInto(b, a) || reachesInto(a, b);
 }
 
-function reachesInto(outline: Outline, other: Outline, { x: across, y: deep }: Slice['extent']): boolean {
+function reachesInto({ points }: OutlineRuns, other: OutlineRuns): boolean {
   // Of long outlines, edges all around tell as well as all of them.
-  const step = Math.max(1, outline.length / MOST_EDGES);
-  for (let k = 0; k < outline.length; k += step) {
+  const step = Math.max(1, points.length / MOST_EDGES);
+  for (let k = 0; k < points.length; k += step) {
     const i = Math.floor(k);
-    const [x, y] = outline[i];
-    const [nx, ny] = outline[(i + 1) % outline.length];
+    const [x, y] = points[i];
+    const [nx, ny] = points[(i + 1) % points.length];
     const mm = Math.hypot(nx - x, ny - y);
     if (mm < WITHIN_MM) continue;
     // Material lies to the left of an edge.
     const [inX, inY] = [(-WITHIN_MM * (ny - y)) / mm, (WITHIN_MM * (nx - x)) / mm];
-    const [midX, midY] = [(x + nx) / 2 + inX, (y + ny) / 2 + inY];
-    if (midX < across.low || midX > across.high || midY < deep.low || midY > deep.high) continue;
-    if (isInside([midX, midY], other)) return true;
+    if (other.holds([(x + nx) / 2 + inX, (y + ny) / 2 + inY])) return true;
   }
   return false;
 }

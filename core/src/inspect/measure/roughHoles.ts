@@ -11,6 +11,8 @@ const ROUNDS = 4;
 const RIM = Math.sin((6 * Math.PI) / 180);
 const ROUGH_RIM = Math.sin((25 * Math.PI) / 180);
 const SHARP = Math.cos((50 * Math.PI) / 180);
+/** Facets that bend by less lie in one plane; the cosine, as exact as directions are. */
+const LEVEL = 1 - 1e-14;
 /** How far smoothed facets may stray from square to the axis. */
 const SQUARE_COARSE = Math.sin((20 * Math.PI) / 180);
 const SQUARE_FINE = Math.sin((12 * Math.PI) / 180);
@@ -49,33 +51,80 @@ export function roughHoles(subject: Subject, taken: ReadonlySet<number>, wrapDeg
 }
 
 /** The direction of each facet as a mean of those around it that look about the same way, weighted by their areas. */
-function smoothed({ mesh: { triangles: t }, faces: { normals: n, areas } }: Subject): Float64Array {
-  let [from, to] = [n, new Float64Array(n.length)];
+function smoothed(subject: Subject): Float64Array {
+  const { positions, triangles: t } = subject.mesh;
+  const { normals: n, areas } = subject.faces;
+  const turning = nearBends(subject);
+  const smooth = n.slice();
+  const atCorner = new Float64Array(positions.length);
   for (let round = 0; round < ROUNDS; round++) {
-    const atCorner = new Float64Array(3 * (t.reduce((a, b) => Math.max(a, b), 0) + 1));
-    for (let i = 0; i < t.length; i++) {
-      const f = Math.floor(i / 3);
-      for (let axis = 0; axis < 3; axis++) atCorner[3 * t[i] + axis] += areas[f] * from[3 * f + axis];
-    }
-    for (let f = 0; f < areas.length; f++) {
-      const sum: [number, number, number] = [0, 0, 0];
+    atCorner.fill(0);
+    for (const face of turning) {
+      const [f, area] = [3 * face, areas[face]];
       for (let k = 0; k < 3; k++) {
-        const corner = 3 * t[3 * f + k];
-        const long = Math.hypot(atCorner[corner], atCorner[corner + 1], atCorner[corner + 2]) || 1;
-        // Beside a rim the mean of all is of no use.
-        const alike =
-          atCorner[corner] * n[3 * f] +
-          atCorner[corner + 1] * n[3 * f + 1] +
-          atCorner[corner + 2] * n[3 * f + 2];
-        if (alike < 0.8 * long) continue;
-        for (let axis = 0; axis < 3; axis++) sum[axis] += atCorner[corner + axis] / long;
+        const corner = 3 * t[f + k];
+        atCorner[corner] += area * smooth[f];
+        atCorner[corner + 1] += area * smooth[f + 1];
+        atCorner[corner + 2] += area * smooth[f + 2];
       }
-      const long = Math.hypot(...sum);
-      for (let axis = 0; axis < 3; axis++) to[3 * f + axis] = long > 0 ? sum[axis] / long : n[3 * f + axis];
     }
-    [from, to] = [to, new Float64Array(n.length)];
+    for (let corner = 0; corner < atCorner.length; corner += 3) {
+      scaleToOne(atCorner, corner, atCorner[corner], atCorner[corner + 1], atCorner[corner + 2]);
+    }
+    for (const face of turning) {
+      const f = 3 * face;
+      let [x, y, z] = [0, 0, 0];
+      for (let k = 0; k < 3; k++) {
+        const corner = 3 * t[f + k];
+        const [cx, cy, cz] = [atCorner[corner], atCorner[corner + 1], atCorner[corner + 2]];
+        // Beside a rim the mean of all is of no use.
+        if (cx * n[f] + cy * n[f + 1] + cz * n[f + 2] < 0.8) continue;
+        x += cx;
+        y += cy;
+        z += cz;
+      }
+      if (!scaleToOne(smooth, f, x, y, z)) smooth.set(n.subarray(f, f + 3), f);
+    }
   }
-  return from;
+  return smooth;
+}
+
+/** The facets within reach of smoothing from where the surface bends; all others look the way of all around them. */
+function nearBends({
+  mesh: { positions, triangles: t },
+  topology,
+  faces: { normals: n },
+}: Subject): number[] {
+  let isNear = new Uint8Array(positions.length / 3);
+  for (let edge = 0; edge < t.length; edge++) {
+    const [a, b] = [3 * Math.floor(edge / 3), 3 * topology.neighbours[edge]];
+    if (b >= 0 && n[a] * n[b] + n[a + 1] * n[b + 1] + n[a + 2] * n[b + 2] > LEVEL) continue;
+    isNear[t[edge]] = isNear[t[edge % 3 === 2 ? edge - 2 : edge + 1]] = 1;
+  }
+  // A facet beyond the last round adds to the means at its corners.
+  for (let ring = 0; ring < ROUNDS; ring++) {
+    const isNext = isNear.slice();
+    for (let f = 0; f < t.length; f += 3) {
+      if (isNear[t[f]] || isNear[t[f + 1]] || isNear[t[f + 2]])
+        isNext[t[f]] = isNext[t[f + 1]] = isNext[t[f + 2]] = 1;
+    }
+    isNear = isNext;
+  }
+  const near: number[] = [];
+  for (let f = 0; f < t.length; f += 3) {
+    if (isNear[t[f]] || isNear[t[f + 1]] || isNear[t[f + 2]]) near.push(f / 3);
+  }
+  return near;
+}
+
+/** Writes a direction in its length of 1 into a list; false if it has no length. */
+function scaleToOne(into: Float64Array, at: number, x: number, y: number, z: number): boolean {
+  const long = Math.sqrt(x * x + y * y + z * z);
+  if (long === 0) return false;
+  into[at] = x / long;
+  into[at + 1] = y / long;
+  into[at + 2] = z / long;
+  return true;
 }
 
 /** Connected sets of facets without a rim between them that bend inwards as a whole. */
@@ -85,15 +134,21 @@ function hollows(
   taken: ReadonlySet<number>,
 ): number[][] {
   const count = t.length / 3;
-  const middle = (f: number, axis: number) =>
-    (p[3 * t[3 * f] + axis] + p[3 * t[3 * f + 1] + axis] + p[3 * t[3 * f + 2] + axis]) / 3;
+  const middles = new Float64Array(3 * count);
+  for (let i = 0; i < t.length; i++) {
+    for (let axis = 0; axis < 3; axis++) middles[3 * Math.floor(i / 3) + axis] += p[3 * t[i] + axis] / 3;
+  }
   /** The sine of the bend from one facet to the next by some directions, above nothing where it is hollow. */
-  const bendBy = (of: Float64Array, a: number, b: number): number => {
-    const cosine = of[3 * a] * of[3 * b] + of[3 * a + 1] * of[3 * b + 1] + of[3 * a + 2] * of[3 * b + 2];
-    let rise = 0;
-    for (let axis = 0; axis < 3; axis++)
-      rise += (of[3 * a + axis] - of[3 * b + axis]) * (middle(b, axis) - middle(a, axis));
-    return cosine < SHARP ? -1 : Math.sign(rise) * Math.sqrt(Math.max(0, 1 - cosine ** 2));
+  const bendBy = (of: Float64Array, from: number, to: number): number => {
+    const [a, b] = [3 * from, 3 * to];
+    const cosine = of[a] * of[b] + of[a + 1] * of[b + 1] + of[a + 2] * of[b + 2];
+    if (cosine > LEVEL) return 0;
+    if (cosine < SHARP) return -1;
+    const rise =
+      (of[a] - of[b]) * (middles[b] - middles[a]) +
+      (of[a + 1] - of[b + 1]) * (middles[b + 1] - middles[a + 1]) +
+      (of[a + 2] - of[b + 2]) * (middles[b + 2] - middles[a + 2]);
+    return Math.sign(rise) * Math.sqrt(Math.max(0, 1 - cosine ** 2));
   };
   /** The bend as it is smoothed; one outwards where the facets themselves make a rim. */
   const bend = (a: number, b: number): number =>

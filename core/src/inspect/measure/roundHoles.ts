@@ -135,7 +135,9 @@ function roundHole(subject: Subject, wall: number[], axis: Vec3, leastWrapDeg: n
   const { positions: p, triangles: t } = subject.mesh;
   const along = new AlongAxis(axis);
 
-  const vertices = [...new Set(wall.flatMap((f) => [t[3 * f], t[3 * f + 1], t[3 * f + 2]]))];
+  const corners = new Set<number>();
+  for (const f of wall) for (let k = 0; k < 3; k++) corners.add(t[3 * f + k]);
+  const vertices = [...corners];
   const flat = vertices.map((vertex) => along.flat(p, vertex));
   const isBetweenSides = cornersBetweenSides(subject, wall);
   const between = flat.filter((_, i) => isBetweenSides.has(vertices[i]));
@@ -163,9 +165,12 @@ function roundHole(subject: Subject, wall: number[], axis: Vec3, leastWrapDeg: n
   const wrap = wrapOf(wall.map((f) => [0, 1, 2].map((k) => angleOf.get(t[3 * f + k])!)));
   if (wrap < leastWrapDeg) return undefined;
 
-  const heights = vertices.map((vertex) => along.height(p, vertex));
-  const low = heights.reduce((a, b) => Math.min(a, b));
-  const high = heights.reduce((a, b) => Math.max(a, b));
+  let [low, high] = [Infinity, -Infinity];
+  for (const vertex of vertices) {
+    const height = along.height(p, vertex);
+    low = Math.min(low, height);
+    high = Math.max(high, height);
+  }
   if (high - low < 1e-3 || isBandOfBall(subject, wall, radius, high - low)) return undefined;
 
   const middleOf = along.place(middle, (low + high) / 2);
