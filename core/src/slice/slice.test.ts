@@ -3,7 +3,7 @@ import { label } from '../../test/recipes.ts';
 import { madeWith } from '../../test/solids.ts';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { built } from '../../test/evaluated.ts';
-import { isInside } from '../plane/index.ts';
+import { OutlineRuns } from '../plane/index.ts';
 import { evaluate, inScope, Sections, type Workshop } from '../solid/index.ts';
 import { starters } from '../starters/index.ts';
 import {
@@ -170,9 +170,10 @@ describe('of every example', () => {
             .at(scope, zMm - thickMm / 2)
             .grown(half + TINY_MM)
             .simplified(TINY_MM)
-            .outlines();
+            .outlines()
+            .map((points) => new OutlineRuns(points));
           const isCovered = (point: [number, number]) =>
-            outline.filter((each) => isInside(point, each)).length % 2 === 1;
+            outline.filter((each) => each.holds(point)).length % 2 === 1;
           for (const path of fresh) {
             seen.add(path);
             if (path.role === 'wall') expect(path.closed).toBe(true);
@@ -233,6 +234,30 @@ describe('a bridge', () => {
     );
     const { layers } = slice(workshop.kernel, shelf, settings);
     expect(layers.flatMap(({ paths }) => paths.filter(({ role }) => role === 'span'))).toEqual([]);
+  });
+});
+
+describe('a layer', () => {
+  it.each([1, 2, 4])('has %d lines along its outline, a width apart, and is filled within', (wallLines) => {
+    const { layers } = slice(workshop.kernel, cube(), { ...settings, wallLines });
+    for (const { paths } of layers) {
+      const walls = paths.filter(({ role }) => role === 'wall');
+      const reach = walls.map(({ points }) => 20 - Math.max(...points.map(([x]) => x))).sort((a, b) => a - b);
+      const expected = Array.from({ length: wallLines }, (_, i) => settings.lineWidthMm * (i + 0.5));
+      expect(reach).toEqual(expected.map((mm) => expect.closeTo(mm, 1) as number));
+    }
+  });
+
+  it('that is closed is filled slantwise, square to the one below it', () => {
+    const { layers } = slice(workshop.kernel, cube(), settings);
+    const directions = layers.slice(0, 3).map(({ paths }) => {
+      const degrees = paths
+        .filter(({ role }) => role === 'closed')
+        .map(({ points: [[ax, ay], [bx, by]] }) => (Math.atan2(by - ay, bx - ax) * 180) / Math.PI);
+      expect(degrees.length).toBeGreaterThan(40);
+      return [...new Set(degrees.map((degree) => Math.round(degree + 360) % 180))];
+    });
+    expect(directions).toEqual([[45], [135], [45]]);
   });
 });
 

@@ -1,5 +1,5 @@
 import { boundsOf, type SolidMesh } from '../mesh/index.ts';
-import type { Outline, Region } from '../recipe/index.ts';
+import { signedAreaOf, type Outline, type Region } from '../plane/index.ts';
 import { Scope, Sections, type Area, type Kernel } from '../solid/index.ts';
 import { aroundPart } from './layers/aroundPart.ts';
 import { bridgesOver, type Bridges } from './layers/bridges.ts';
@@ -69,6 +69,12 @@ export function* sliceInSteps(
   }
 }
 
+/** Sections that follow each other, by the numbers of the first and the last. */
+interface Run {
+  readonly first: number;
+  readonly last: number;
+}
+
 /**
  * Plans the paths of all layers. Most layers of most parts have the same section as the one below, so sections are
  * told apart first, and whatever follows from a section, or from the set of sections around a layer, is computed once.
@@ -87,14 +93,10 @@ class LayerPlan {
     this.#kernel = kernel;
     this.#scope = scope;
     this.#settings = settings;
-    let kept: Region | undefined;
     this.#areaOf = sections.map((section) => {
-      const outlines = section.outlines();
       // Held against the section that is kept, and not the last one, so that small differences do not add up.
-      if (!kept || !sameRegion(outlines, kept)) {
-        this.#areas.push(section);
-        kept = outlines;
-      }
+      const kept = this.#areas.at(-1);
+      if (!kept || !sameRegion(section.outlines(), kept.outlines())) this.#areas.push(section);
       return this.#areas.length - 1;
     });
   }
@@ -118,13 +120,17 @@ class LayerPlan {
 
   /** The pieces that a section falls into. */
   #pieces(own: number): Region[] {
+    const region = this.#areas[own].outlines();
+    if (region.filter((outline) => signedAreaOf(outline) > 0).length === 1) return [region];
     return this.#once(`pieces ${own}`, () => this.#areas[own].pieces().map((piece) => piece.outlines()));
   }
 
   /** What tells whether two layers have the same paths: their sections, those around them and how their fill is turned. */
   #surroundings(index: number): string {
     const turn = infillTurn(this.#settings.infillDirections, index);
-    return [this.#areaOf[index], this.#areaOf[index - 1], this.#around(index), index % 2, turn].join(' ');
+    const around = this.#around(index);
+    const sections = [this.#areaOf[index], this.#areaOf[index - 1], around?.first, around?.last];
+    return [...sections, index % 2, turn].join(' ');
   }
 
   #fill(index: number): Path[] {
@@ -176,19 +182,28 @@ class LayerPlan {
     return this.#once(`bonded ${own}`, () => inside.grown(BOND * this.#settings.lineWidthMm));
   }
 
-  /** The area that has material in all of the given sections. */
-  #covered(sections: readonly number[]): Area {
-    return this.#once(`covered ${sections.join(',')}`, () => {
-      const [first, ...others] = sections.map((section) => this.#areas[section].in(this.#scope));
-      return others.reduce((covered, other) => covered.and(other), first);
+  /**
+   * The area that has material in all sections of a run. Runs overlap from layer to layer, so each is put together of
+   * two whose lengths are powers of two, and these of halves.
+   */
+  #covered({ first, last }: Run): Area {
+    if (first === last) return this.#areas[first].in(this.#scope);
+    return this.#once(`covered ${first} ${last}`, () => {
+      const count = last - first + 1;
+      const half = 2 ** (Math.ceil(Math.log2(count)) - 1);
+      const [low, high] = [
+        { first, last: first + half - 1 },
+        { first: last - half + 1, last },
+      ];
+      return this.#covered(low).and(this.#covered(high));
     });
   }
 
   /** The different sections within the solid layers above and below; undefined near the top and the bottom. */
-  #around(index: number): number[] | undefined {
+  #around(index: number): Run | undefined {
     const { closedLayers } = this.#settings;
     if (index - closedLayers < 0 || index + closedLayers >= this.#areaOf.length) return undefined;
-    return [...new Set(this.#areaOf.slice(index - closedLayers, index + closedLayers + 1))];
+    return { first: this.#areaOf[index - closedLayers], last: this.#areaOf[index + closedLayers] };
   }
 
   #once<T>(key: string, compute: () => T): T {

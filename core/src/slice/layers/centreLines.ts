@@ -25,6 +25,7 @@ const LEAST_LENGTH_MM = 0.4;
 /** Corners that stray no further than this from the straight line come from sampling. */
 const STRAIGHT_MM = 0.01;
 const COINCIDENT_MM = 1e-6;
+const MOST_NODES = 2 ** 26;
 
 /** A crossing or bend of the middle lines, with its distance from the outline. */
 interface Node {
@@ -57,7 +58,7 @@ function middleOf(region: Region, leastMm: number): Map<number, Node> {
     const site = triangles[3 * t];
     const dx = centres[2 * t] - coordinates[2 * site];
     const dy = centres[2 * t + 1] - coordinates[2 * site + 1];
-    radii[t] = Math.hypot(dx, dy);
+    radii[t] = Math.sqrt(dx * dx + dy * dy);
     // Material lies to the left of its outline.
     return tangents[2 * site] * dy - tangents[2 * site + 1] * dx > 0 ? 1 : 0;
   });
@@ -74,58 +75,64 @@ function middleOf(region: Region, leastMm: number): Map<number, Node> {
     const [t, u] = [Math.floor(e / 3), Math.floor(halfedges[e] / 3)];
     if (!isInner[t] || !isInner[u]) continue;
     const [a, b] = [triangles[e], triangles[e % 3 === 2 ? e - 2 : e + 1]];
-    const apart = Math.hypot(
-      coordinates[2 * a] - coordinates[2 * b],
-      coordinates[2 * a + 1] - coordinates[2 * b + 1],
+    const apart = Math.sqrt(
+      (coordinates[2 * a] - coordinates[2 * b]) ** 2 + (coordinates[2 * a + 1] - coordinates[2 * b + 1]) ** 2,
     );
     const x = (centres[2 * t] + centres[2 * u]) / 2 - coordinates[2 * a];
     const y = (centres[2 * t + 1] + centres[2 * u + 1]) / 2 - coordinates[2 * a + 1];
-    const across = 2 * Math.hypot(x, y);
+    const across = 2 * Math.sqrt(x * x + y * y);
     if (across < leastMm || apart < OPPOSITE * across) continue;
-    for (const [from, to] of [
-      [t, u],
-      [u, t],
-    ]) {
-      const node = nodeOf(from);
-      node.neighbours.push(to);
-      node.widthsMm.push(across);
-    }
+    const [from, to] = [nodeOf(t), nodeOf(u)];
+    from.neighbours.push(u);
+    from.widthsMm.push(across);
+    to.neighbours.push(t);
+    to.widthsMm.push(across);
   }
   return nodes;
 }
 
 /** Points along the outlines, no further apart than {@link SAMPLE_MM}, and the direction of the outline at each. */
 function sampled(region: Region): { coordinates: Float64Array; tangents: Float64Array } {
-  const coordinates: number[] = [];
-  const tangents: number[] = [];
-  for (const outline of region) {
-    const points: Point[] = [];
-    outline.forEach(([ax, ay], i) => {
-      const [bx, by] = outline[(i + 1) % outline.length];
-      const pieces = Math.max(1, Math.ceil(Math.hypot(bx - ax, by - ay) / SAMPLE_MM));
+  const piecesOf = ([ax, ay]: Point, [bx, by]: Point) =>
+    Math.max(1, Math.ceil(Math.sqrt((bx - ax) ** 2 + (by - ay) ** 2) / SAMPLE_MM));
+  const counts = region.map((outline) =>
+    outline.reduce((sum, from, i) => sum + piecesOf(from, outline[(i + 1) % outline.length]), 0),
+  );
+  const coordinates = new Float64Array(2 * counts.reduce((sum, count) => sum + count, 0));
+  const tangents = new Float64Array(coordinates.length);
+  let first = 0;
+  for (const [number, outline] of region.entries()) {
+    let at = 2 * first;
+    for (const [i, from] of outline.entries()) {
+      const to = outline[(i + 1) % outline.length];
+      const pieces = piecesOf(from, to);
       for (let k = 0; k < pieces; k++) {
-        points.push([ax + ((bx - ax) * k) / pieces, ay + ((by - ay) * k) / pieces]);
+        coordinates[at++] = from[0] + ((to[0] - from[0]) * k) / pieces;
+        coordinates[at++] = from[1] + ((to[1] - from[1]) * k) / pieces;
       }
-    });
-    points.forEach((point, i) => {
-      const [px, py] = points[(i + points.length - 1) % points.length];
-      const [nx, ny] = points[(i + 1) % points.length];
-      coordinates.push(...point);
-      tangents.push(nx - px, ny - py);
-    });
+    }
+    const count = counts[number];
+    for (let i = 0; i < count; i++) {
+      const before = 2 * (first + ((i + count - 1) % count));
+      const after = 2 * (first + ((i + 1) % count));
+      tangents[2 * (first + i)] = coordinates[after] - coordinates[before];
+      tangents[2 * (first + i) + 1] = coordinates[after + 1] - coordinates[before + 1];
+    }
+    first += count;
   }
-  return { coordinates: Float64Array.from(coordinates), tangents: Float64Array.from(tangents) };
+  return { coordinates, tangents };
 }
 
 /** The graph taken apart into lines without branches, each from one end or crossing to the next; loops come back to where they began. */
 function chainsOf(nodes: ReadonlyMap<number, Node>): number[][] {
   const chains: number[][] = [];
-  const walked = new Set<string>();
+  /** By the numbers of both ends of each way, put into one. */
+  const walked = new Set<number>();
   const walk = (from: number, to: number): void => {
     const chain = [from];
     let [last, next] = [from, to];
     for (;;) {
-      const way = last < next ? `${last} ${next}` : `${next} ${last}`;
+      const way = Math.min(last, next) * MOST_NODES + Math.max(last, next);
       if (walked.has(way)) return void (chain.length > 1 && chains.push(chain));
       walked.add(way);
       chain.push(next);
@@ -205,5 +212,5 @@ function straightened(points: readonly Point[]): Point[] {
 }
 
 function distance([ax, ay]: Point, [bx, by]: Point): number {
-  return Math.hypot(bx - ax, by - ay);
+  return Math.sqrt((bx - ax) ** 2 + (by - ay) ** 2);
 }

@@ -65,6 +65,11 @@ it('marks a line just where it lies beside what is below it by more than half a 
   expect(to).toBe(20);
   expect(overhang(under, layerOf([[1, 0.2], [9, 0.2]]))).toEqual([]); // prettier-ignore
   expect(overhang(under, layerOf([[1, 0.45], [9, 0.45]]))).toEqual([1, 9]); // prettier-ignore
+  // Just beyond half a width the plastic still reaches, on both sides and wherever the part lies.
+  expect(overhang(under, layerOf([[1, 0.26], [9, 0.26]]))).toEqual([]); // prettier-ignore
+  const moved = layerOf([[0, 0.08], [10, 0.08]]); // prettier-ignore
+  expect(overhang(moved, layerOf([[1, -0.26], [9, -0.26]]))).toEqual([1, 9]); // prettier-ignore
+  expect(overhang(moved, layerOf([[1, 0.45], [9, 0.45]]))).toEqual([1, 9]); // prettier-ignore
   // A wider line below holds it that much further out.
   const wide = layerOf([[0, 0], [10, 0]], { widthMm: 0.8 }); // prettier-ignore
   expect(overhang(wide, layerOf([[1, 0.4], [9, 0.4]]))).toEqual([]); // prettier-ignore
@@ -86,6 +91,7 @@ it('marks no gap that is short, and neither fill nor what is meant to bridge', (
   });
   const line = layerOf([[0, 0], [12, 0]]); // prettier-ignore
   expect(overhang(posts(0.9), line)).toEqual([]);
+  expect(overhang(posts(1.2), line)).toEqual([]);
   const [from, to] = overhang(posts(3), line);
   expect(from).toBeCloseTo(5.4, 0);
   expect(to).toBeCloseTo(7.6, 0);

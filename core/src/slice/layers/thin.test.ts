@@ -4,7 +4,7 @@ import { madeWith } from '../../../test/solids.ts';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { classroomLimits } from '../../inspect/index.ts';
 import { volumeOf, type SolidMesh } from '../../mesh/index.ts';
-import { type Point, type Region } from '../../plane/index.ts';
+import { toEdgeMm, type Point, type Region } from '../../plane/index.ts';
 import { centredOn, fontNames, onTop, thinnestStroke, type FontName } from '../../recipe/index.ts';
 import { inScope, Sections, type Workshop } from '../../solid/index.ts';
 import { starters } from '../../starters/index.ts';
@@ -26,6 +26,26 @@ describe('the plastic of a part that is filled is the part', () => {
     const { mesh } = built(workshop, recipe);
     const share = sum(slice(workshop.kernel, mesh, full).layers.map(laidMm3)) / volumeOf(mesh);
     expect(share).toBeGreaterThan(0.98);
+    expect(share).toBeLessThan(1.02);
+  });
+});
+
+describe('an island that is hardly longer than thin', () => {
+  it.each([
+    [0.5, 0.4, 0],
+    [0.4, 0.5, 1],
+  ])('of %f by %f mm is a dot drawn along its longer side', (widthMm, depthMm, axis) => {
+    const { layers } = slice(
+      workshop.kernel,
+      madeWith(workshop.kernel, ({ Manifold }) => Manifold.cube([widthMm, depthMm, 2])),
+      settings,
+    );
+    const { paths } = layers[4];
+    expect(paths).toHaveLength(1);
+    const [[from, to]] = paths.map(({ points }) => points);
+    expect(Math.abs(to[axis] - from[axis])).toBeGreaterThan(3 * Math.abs(to[1 - axis] - from[1 - axis]));
+    const share = laidMm3(layers[4]) / (widthMm * depthMm * 0.2);
+    expect(share).toBeGreaterThan(0.75);
     expect(share).toBeLessThan(1.02);
   });
 });
@@ -84,7 +104,7 @@ describe('the letters of every font, at the smallest size that passes the inspec
     const recipe = recipeWith([
       stepOf('extrude', 'plate', undefined, {
         outline: { shape: 'roundedRectangle', widthMm: 260, depthMm: 60, cornerMm: 2 },
-        depth: { type: 'by', mm: 1 },
+        depth: { type: 'by', mm: 0.4 },
       }),
       stepOf('letters', 'words', 'plate', {
         lettering: {
@@ -92,7 +112,7 @@ describe('the letters of every font, at the smallest size that passes the inspec
           font,
           size: { by: 'height', mm: capitalsMm(font) },
         },
-        byMm: 0.8,
+        byMm: 0.4,
         placement: centredOn('plate', onTop),
       }),
     ]);
@@ -129,12 +149,8 @@ function bareIn(mesh: SolidMesh, { zMm, thickMm, paths }: Layer): Point[] {
   return [...rows].flatMap(([y, { xs, near }]) =>
     xs
       .map((x): Point => [x, y])
-      .filter((point) => !near.some(({ from, to, reachMm }) => distanceTo(point, from, to) <= reachMm)),
+      .filter(
+        (point) => !near.some(({ from, to, reachMm }) => toEdgeMm(...point, ...from, ...to) <= reachMm),
+      ),
   );
-}
-
-function distanceTo([x, y]: Point, [ax, ay]: readonly [number, number], [bx, by]: readonly [number, number]) {
-  const along = ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / ((bx - ax) ** 2 + (by - ay) ** 2 || 1);
-  const t = Math.max(0, Math.min(1, along));
-  return Math.hypot(ax + t * (bx - ax) - x, ay + t * (by - ay) - y);
 }

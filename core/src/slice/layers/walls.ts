@@ -1,4 +1,4 @@
-import { extentOf } from '../../plane/index.ts';
+import { extentOf, narrowestMm } from '../../plane/index.ts';
 import type { Area } from '../../solid/index.ts';
 import { centreLines, type Stroke } from './centreLines.ts';
 import { filling, lengthAlong } from '../paths/lengths.ts';
@@ -8,11 +8,20 @@ import type { Path } from '../paths/toolpath.ts';
 
 /** Where so much of two lines' width has room, both are laid: a wall of just two lines must not become a single one. */
 const TWO_LINES = 1.9;
+/** What is wider than that by so much surely has the room, wherever its corners were moved to on the way. */
+const SPARE_MM = 0.03;
 /** Narrower than this share of a line, nothing is laid. */
 const LEAST = 1 / 3;
 
 /** A corner that strays no further than this from the line between its neighbours only takes time. */
 const STRAIGHT_MM = 0.01;
+/** And one so near to it, between steps that follow each other. */
+const FINE_MM = 0.003;
+/**
+ * So near to lines nothing is looked for that is thin: their edge lies on the outline, and all that rounding leaves
+ * between the two would be gone through. What is thin ends at them, and loses nothing of its width.
+ */
+const BESIDE_MM = 0.02;
 /** Less than this share of a square as wide as a line is a sliver beside a rounded corner. */
 const SLIVER = 0.4;
 /** And a line of less than this share of it a crumb at the tip of a wedge. */
@@ -31,17 +40,24 @@ export interface Walls {
  */
 export function wallsOf(section: Area, { lineWidthMm, wallLines }: PrintSettings): Walls {
   const paths: Path[] = [];
+  /** How wide a section is everywhere if two lines have room beside each other within so many rings. */
+  const roomMm = (rings: number) => (2 * rings + TWO_LINES) * lineWidthMm + SPARE_MM;
+  const narrowMm = narrowestMm(section.outlines(), roomMm(wallLines));
   let left = section;
   for (let ring = 0; ring < wallLines && !left.isEmpty(); ring++) {
-    const line = wherever(left, lineWidthMm, -lineWidthMm / 2);
+    const isWide = narrowMm >= roomMm(ring);
+    const line = isWide
+      ? left.grown(-lineWidthMm / 2).simplified(STRAIGHT_MM)
+      : wherever(left, lineWidthMm, -lineWidthMm / 2);
     for (const points of line.outlines()) {
       paths.push({ role: 'wall', points: fromSeam(points), closed: true, widthMm: lineWidthMm });
     }
-    paths.push(...along(left.without(line.grown(lineWidthMm / 2)), lineWidthMm));
-    left = line.grown(-lineWidthMm / 2);
+    if (!isWide) paths.push(...along(left, line.grown(lineWidthMm / 2 + BESIDE_MM), lineWidthMm));
+    left = line.grown(-lineWidthMm / 2).simplified(FINE_MM);
   }
+  if (narrowMm >= roomMm(wallLines)) return { paths, inside: left };
   const inside = wherever(left, lineWidthMm, 0);
-  paths.push(...along(left.without(inside), lineWidthMm));
+  paths.push(...along(left, inside.grown(BESIDE_MM), lineWidthMm));
   return { paths, inside };
 }
 
@@ -56,10 +72,13 @@ function wherever(area: Area, lineWidthMm: number, byMm: number): Area {
     .simplified(STRAIGHT_MM);
 }
 
-/** The lines along the middle of what is thin. */
-function along(thin: Area, lineWidthMm: number): Path[] {
+/** The lines along the middle of what is thin in an area, beside what is `covered` there and {@link BESIDE_MM} around it. */
+function along(area: Area, covered: Area, lineWidthMm: number): Path[] {
   const leastMm = LEAST * lineWidthMm;
-  const places = thin.grown(-leastMm / 2).grown(leastMm / 2);
+  const places = area
+    .without(covered)
+    .grown(-leastMm / 2)
+    .grown(leastMm / 2);
   return places.pieces().flatMap((place) => {
     if (place.mm2() < SLIVER * lineWidthMm ** 2) return [];
     const strokes = centreLines(place.outlines(), leastMm);

@@ -1,5 +1,5 @@
 import { quadtree } from 'd3-quadtree';
-import { extentOf, isInside, type Point, type Region } from '../../plane/index.ts';
+import { OutlineRuns, type Region } from '../../plane/index.ts';
 import type { Path } from './toolpath.ts';
 
 /** A point at which a path may be begun. */
@@ -52,21 +52,25 @@ export function pieceByPiece(
   pieces: readonly Region[],
 ): Path[] {
   const pieceOf = pieceFinder(pieces);
-  const left = new Map<number, { walls: Path[]; fill: Path[] }>();
+  const left = new Map<number, Piece>();
   const noted = (path: Path) => {
     const piece = pieceOf(path.points[0]);
-    const own = left.get(piece) ?? { walls: [], fill: [] };
+    const own = left.get(piece) ?? { walls: [], fill: [], starts: [] };
     left.set(piece, own);
     return own;
   };
   for (const path of walls) noted(path).walls.push(path);
   for (const path of fill) noted(path).fill.push(path);
+  for (const { walls, fill, starts } of left.values()) {
+    starts.push(...(walls.length > 0 ? walls : fill).flatMap(entriesOf).map(({ at }) => at));
+  }
   const ordered: Path[] = [];
   let at = (walls[0] ?? fill[0])?.points[0];
   while (left.size > 0) {
-    const [piece, own] = nearest([...left], at);
-    left.delete(piece);
-    for (const paths of [own.walls, own.fill]) {
+    const number = nearest(left, at);
+    const piece = left.get(number)!;
+    left.delete(number);
+    for (const paths of [piece.walls, piece.fill]) {
       const inTurn = inOrderOfTravel(paths, at);
       ordered.push(...inTurn);
       at = endOf(inTurn.at(-1)) ?? at;
@@ -75,34 +79,33 @@ export function pieceByPiece(
   return ordered;
 }
 
+/** What is laid of a piece, and where that may begin. */
+interface Piece {
+  readonly walls: Path[];
+  readonly fill: Path[];
+  readonly starts: (readonly [number, number])[];
+}
+
 /** Tells by its number which piece a place lies in; 0 where rounding has put it in none. */
 function pieceFinder(pieces: readonly Region[]): (at: readonly [number, number]) => number {
   if (pieces.length < 2) return () => 0;
-  const boxes = pieces.map((piece) => extentOf(piece));
-  return ([x, y]) => {
-    const found = pieces.findIndex((piece, i) => {
-      const box = boxes[i];
-      if (x < box.x.low || x > box.x.high || y < box.y.low || y > box.y.high) return false;
-      const point: Point = [x, y];
-      return piece.filter((outline) => isInside(point, outline)).length % 2 === 1;
-    });
+  const runs = pieces.map((piece) => piece.map((outline) => new OutlineRuns(outline)));
+  return (at) => {
+    const found = runs.findIndex((piece) => piece.filter((outline) => outline.holds(at)).length % 2 === 1);
     return Math.max(0, found);
   };
 }
 
-/** The piece with the path that begins, or can begin, nearest to a place. */
-function nearest<T extends { readonly walls: readonly Path[]; readonly fill: readonly Path[] }>(
-  pieces: readonly (readonly [number, T])[],
-  [x, y]: readonly [number, number],
-): readonly [number, T] {
-  const awayOf = ({ walls, fill }: T) =>
-    Math.min(
-      ...(walls.length > 0 ? walls : fill).flatMap((path) =>
-        entriesOf(path).map(({ at }) => Math.hypot(at[0] - x, at[1] - y)),
-      ),
-    );
-  const away = pieces.map(([, piece]) => awayOf(piece));
-  return pieces[away.indexOf(Math.min(...away))];
+/** The number of the piece that begins, or can begin, nearest to a place. */
+function nearest(pieces: ReadonlyMap<number, Piece>, [x, y]: readonly [number, number]): number {
+  let [nearestYet, leastSquared] = [0, Infinity];
+  for (const [number, { starts }] of pieces) {
+    for (const at of starts) {
+      const squared = (at[0] - x) ** 2 + (at[1] - y) ** 2;
+      if (squared < leastSquared) [nearestYet, leastSquared] = [number, squared];
+    }
+  }
+  return nearestYet;
 }
 
 /** Where the nozzle is after a path. */

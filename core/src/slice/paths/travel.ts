@@ -1,4 +1,4 @@
-import { extentOf, isInside, type Outline, type Point, type Range, type Region } from '../../plane/index.ts';
+import { OutlineRuns, type Point, type Region } from '../../plane/index.ts';
 import type { Path } from './toolpath.ts';
 
 type Place = readonly [number, number];
@@ -58,25 +58,12 @@ interface Stop {
   readonly outline?: number;
 }
 
-/** The outlines of a region, each with the box that it lies in, so that those far from a way are not looked at. */
-export type Ground = readonly {
-  readonly points: Outline;
-  readonly x: Range;
-  readonly y: Range;
-}[];
+/** The outlines of a region, ready to be asked for the edges near a way. */
+export type Ground = readonly OutlineRuns[];
 
 /** A region to find ways over. */
 export function groundOf(region: Region): Ground {
-  return region.map((points) => ({ points, ...extentOf([points]) }));
-}
-
-/** Whether a straight way may touch a box: neither beside it, nor all of its corners on one side of the way. */
-function mayTouch([fx, fy]: Place, [tx, ty]: Place, { x, y }: Ground[number]): boolean {
-  if (Math.max(fx, tx) < x.low || Math.min(fx, tx) > x.high) return false;
-  if (Math.max(fy, ty) < y.low || Math.min(fy, ty) > y.high) return false;
-  const side = (px: number, py: number) => (tx - fx) * (py - fy) - (ty - fy) * (px - fx);
-  const [a, b, c, d] = [side(x.low, y.low), side(x.high, y.low), side(x.low, y.high), side(x.high, y.high)];
-  return Math.min(a, b, c, d) <= 0 && Math.max(a, b, c, d) >= 0;
+  return region.map((points) => new OutlineRuns(points));
 }
 
 interface Crossing {
@@ -89,24 +76,21 @@ interface Crossing {
 function crossingsOf(from: Place, to: Place, ground: Ground): Crossing[] {
   const crossings: Crossing[] = [];
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
-  ground.forEach((each, outline) => {
-    if (!mayTouch(from, to, each)) return;
-    const { points } = each;
-    let [ax, ay] = points[points.length - 1];
-    points.forEach(([bx, by], i) => {
-      const [ex, ey] = [bx - ax, by - ay];
+  for (const [outline, runs] of ground.entries()) {
+    runs.alongWay(from, to, (a, b, edge) => {
+      const ex = b[0] - a[0];
+      const ey = b[1] - a[1];
       const turn = dx * ey - dy * ex;
-      if (turn !== 0) {
-        const [gx, gy] = [ax - from[0], ay - from[1]];
-        const share = (gx * ey - gy * ex) / turn;
-        const part = (gx * dy - gy * dx) / turn;
-        if (share > AT_END && share < 1 - AT_END && part >= 0 && part < 1) {
-          crossings.push({ share, outline, edge: (i + points.length - 1) % points.length });
-        }
+      if (turn === 0) return;
+      const gx = a[0] - from[0];
+      const gy = a[1] - from[1];
+      const share = (gx * ey - gy * ex) / turn;
+      const part = (gx * dy - gy * dx) / turn;
+      if (share > AT_END && share < 1 - AT_END && part >= 0 && part < 1) {
+        crossings.push({ share, outline, edge });
       }
-      [ax, ay] = [bx, by];
     });
-  });
+  }
   return crossings.sort((a, b) => a.share - b.share);
 }
 
@@ -140,13 +124,8 @@ function pulledTight(way: readonly Stop[], ground: Ground): Place[] | undefined 
 
 function isWithin(from: Place, to: Place, ground: Ground): boolean {
   if (crossingsOf(from, to, ground).length > 0) return false;
-  const middle: Point = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
-  const [mx, my] = middle;
-  const around = ground.filter(
-    ({ x, y, points }) =>
-      mx >= x.low && mx <= x.high && my >= y.low && my <= y.high && isInside(middle, points),
-  );
-  return around.length % 2 === 1;
+  const middle = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2] as const;
+  return ground.filter((outline) => outline.holds(middle)).length % 2 === 1;
 }
 
 function lengthOf(way: readonly Place[]): number {
