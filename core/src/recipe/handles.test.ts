@@ -79,6 +79,18 @@ describe('a handle for sizing', () => {
     const after = boxOf(dragged(recipeWith([block, post()]), 'size', 0, 1, 1));
     expect(after.max[1] - after.min[1]).toBeCloseTo(8, 1);
   });
+
+  it('is named for the way that it makes larger', () => {
+    const recipe = recipeWith([block, post()]);
+    const { steps } = built(workshop, recipe);
+    const sizes = handlesOf(recipe.steps[1], steps[1].box, steps[0].box).filter(
+      ({ kind }) => kind === 'size',
+    );
+    expect(sizes.map(({ label, along }) => [`${label}`, along])).toEqual([
+      ['Size left to right', 'x'],
+      ['Size front to back', 'y'],
+    ]);
+  });
 });
 
 it('a handle for turning points where it is dragged to', () => {

@@ -1,36 +1,15 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../../node/workshop.ts';
-import { RegionMath } from '../../solid/index.ts';
+import { outlineKit, Refused } from '../../../test/outlineKit.ts';
 import { circlePoints, extentOf, regionAreaOf, signedAreaOf, type Region } from '../../plane/index.ts';
 import type { OutlineKit } from './outlineKind.ts';
 import { outlineRegion, type OutlineSpec } from './index.ts';
 import { roundedRectangleOutline } from './roundedRectangle.ts';
 import type { Resolved } from '../amount.ts';
 
-class Refused extends Error {
-  constructor(
-    readonly path: readonly (string | number)[],
-    message: string,
-    readonly at?: readonly [number, number],
-  ) {
-    super(message);
-  }
-}
-
 let kit: OutlineKit;
-beforeAll(async () => {
-  const math = new RegionMath((await nodeWorkshop()).kernel);
-  kit = {
-    outlineOf: () => [roundedRectangleOutline(40, 20, 0)],
-    grown: (region, mm, corners) => math.grown(region, mm, corners),
-    joined: (regions) => math.joined(regions),
-    without: (region, other) => math.without(region, other),
-    fail: (path, message, at) => {
-      throw new Refused(path, message, at);
-    },
-  };
-});
+beforeAll(async () => (kit = outlineKit((await nodeWorkshop()).kernel)));
 
 const region = (spec: Resolved<OutlineSpec>): Region => outlineRegion(spec, kit);
 function refused(spec: Resolved<OutlineSpec>): Refused {
@@ -211,6 +190,28 @@ describe('outlines', () => {
     const [gotWidth, gotDepth] = size(region(spec));
     expect(gotWidth).toBeCloseTo(width, 1);
     if (!Number.isNaN(depth)) expect(gotDepth).toBeCloseTo(depth, 1);
+  });
+
+  it('have a flat side at the front, whatever the number of their sides', () => {
+    for (const sides of [3, 4, 5, 7]) {
+      const [corners] = region({ shape: 'polygon', sides, across: 'corners', acrossMm: 20 });
+      const front = Math.min(...corners.map(([, y]) => y));
+      expect(corners.filter(([, y]) => y < front + 1e-6)).toHaveLength(2);
+    }
+  });
+
+  it('go through a drawn point in the direction from the one before to the one after', () => {
+    const nodes = [[0, 0], [10, -2], [16, 7], [5, 12]].map(([xMm, yMm]) => ({ xMm, yMm })); // prettier-ignore
+    const [curve] = region({ shape: 'points', nodes, closed: true, smooth: true, mirrored: false });
+    for (const [i, { xMm, yMm }] of nodes.entries()) {
+      const [before, after] = [nodes[(i + 3) % 4], nodes[(i + 1) % 4]];
+      const at = curve.findIndex(([x, y]) => Math.hypot(x - xMm, y - yMm) < 1e-6);
+      const [px, py] = curve[(at + curve.length - 1) % curve.length];
+      const [nx, ny] = curve[(at + 1) % curve.length];
+      const turn = Math.atan2(ny - py, nx - px) - Math.atan2(after.yMm - before.yMm, after.xMm - before.xMm);
+      expect(Math.abs(Math.sin(turn))).toBeLessThan(0.15);
+      expect(Math.cos(turn)).toBeGreaterThan(0);
+    }
   });
 
   it('follow a smooth curve through all drawn points', () => {

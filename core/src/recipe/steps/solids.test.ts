@@ -1,9 +1,10 @@
+import { boxMesh } from '../../../test/meshes.ts';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { square } from '../../../test/block.ts';
 import { built as builtIn, genusOf, recipeWith, stepOf } from '../../../test/evaluated.ts';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { boundsOf, sizeOf, topologyOf } from '../../mesh/index.ts';
-import { type Recipe } from '../../recipe/index.ts';
+import { additionsOf, type Recipe } from '../../recipe/index.ts';
 import { evaluate, type EvaluationOptions, type Workshop } from '../../solid/index.ts';
 
 let workshop: Workshop;
@@ -60,6 +61,24 @@ describe('turned, swept and ready solids', () => {
     expect(boundsOf(mesh).max[1]).toBeCloseTo(3 + 20 * Math.tan((15 * Math.PI) / 180), 2);
   });
 
+  it('stand straight where they do not lean, and do not move', () => {
+    const step = stepOf('sweep', 's1', undefined, {
+      of: { type: 'outline', outline: square(6) },
+      heightMm: 20,
+      leanDeg: 0,
+    });
+    const { min, max } = boundsOf(built(recipeWith([step])).mesh);
+    expect([...min, ...max]).toEqual([-3, -3, 0, 3, 3, 20]);
+  });
+
+  it('are offered to be moved along both ways of the plate', () => {
+    const step = stepOf('solid', 's1', undefined, {
+      solid: { type: 'box', widthMm: 4, depthMm: 5, heightMm: 6 },
+    });
+    const paths = additionsOf(step).map(({ path }) => path.join('.'));
+    expect(paths).toEqual(expect.arrayContaining(['placement.x', 'placement.y']));
+  });
+
   it('lean no further than the limits card allows, and say so', () => {
     const step = stepOf('sweep', 's1', undefined, {
       of: { type: 'outline', outline: square(6) },
@@ -96,6 +115,20 @@ describe('turned, swept and ready solids', () => {
     expect(share).toBeLessThan(1.00001);
     expect(share).toBeGreaterThan(least - 0.00001);
     expect(size(recipe)).toEqual(expected);
+  });
+
+  it.each([
+    ['mm', 1],
+    ['cm', 10],
+    ['in', 25.4],
+    ['m', 1000],
+  ] as const)('are as large as a file says that is drawn in %s', (unit, unitMm) => {
+    const asset = 'a'.repeat(64);
+    const sidesOf = [4, 5, 6].map((mm) => mm / unitMm);
+    const assets = new Map([[asset, boxMesh(sidesOf as [number, number, number])]]);
+    const recipe = recipeWith([stepOf('import', 's1', undefined, { asset, fileName: 'block.stl', unit })]);
+    const sizes = sizeOf(boundsOf(built(recipe, { assets }).mesh));
+    expect(sizes).toEqual([4, 5, 6].map((mm) => expect.closeTo(mm, 3) as number));
   });
 
   it('are turned any way before they are placed', () => {

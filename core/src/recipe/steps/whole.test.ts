@@ -41,6 +41,26 @@ describe('repeat, trim and set down', () => {
     expect(built(recipe).volumeMm3).toBeCloseTo(BLOCK + count * 80, 2);
   });
 
+  it('turns copies about the very middle of a step, and mirrors them there, however high it lies', () => {
+    const raised = stepOf('extrude', 's2', 's1', {
+      outline: { shape: 'roundedRectangle', widthMm: 4, depthMm: 6, cornerMm: 0 },
+      depth: { type: 'by', mm: 8 },
+      placement: on('s1', { x: fromLeft(2) }),
+    });
+    const heights = (pattern: Extract<Step, { kind: 'repeat' }>['pattern']) => {
+      const steps = [block, raised, stepOf('repeat', 's3', undefined, { of: [{ step: 's2' }], pattern })];
+      const { min, max } = boundsOf(built(recipeWith(steps)).mesh);
+      return [min[2], max[2]].map((mm) => Math.round(mm * 100) / 100);
+    };
+    const alone = boundsOf(built(recipeWith([block, raised])).mesh).max[2];
+    // Turned and mirrored about its own middle, it lies where it lay.
+    expect(heights({ type: 'around', axis: 'x', count: 2, deg: 360, about: { step: 's2' } })).toEqual([
+      0,
+      alone,
+    ]);
+    expect(heights({ type: 'mirror', axis: 'z', about: { step: 's2' } })).toEqual([0, alone]);
+  });
+
   it('equals its steps written out', () => {
     const row = stepOf('repeat', 's3', undefined, {
       of: [{ step: 's2' }],
