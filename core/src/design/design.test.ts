@@ -63,6 +63,22 @@ describe('a design', () => {
     expect(said(parseDesign(broken))).toMatch(/^Step 2/);
   });
 
+  it.each([
+    ['Clip', 'Clip 2'],
+    ['Clip 8', 'Clip 9'],
+    ['Ring 16', 'Ring 17'],
+    ['8', '8 2'],
+    ['Year 2026', 'Year 2026 2'],
+    ['a name of forty letters, which is all it', 'a name of forty letters, which is a 2'],
+  ])('names a copy of %s as one would, %s', (name, expected) => {
+    const { design } = taken(addPart(designOf(label()), name, fitting(8)));
+    const { design: copied, partId } = taken(copyPart(design, design.parts[1].id));
+    expect(copied.parts.find(({ id }) => id === partId)!.name).toBe(expected);
+    // And the next one after that.
+    const again = taken(copyPart(copied, design.parts[1].id));
+    expect(new Set(again.design.parts.map((part) => part.name)).size).toBe(4);
+  });
+
   it('gives parts names and ids of their own, and keeps one to hand in', () => {
     const copied = taken(copyPart(clipAndLid(), 'p1'));
     expect(copied.design.parts.map(({ id, name }) => [id, name])).toEqual([

@@ -74,13 +74,17 @@ export function withPart(design: Design, part: Part): Design {
   return { ...design, parts: design.parts.map((each) => (each.id === part.id ? part : each)) };
 }
 
-/** "Clip", or "Clip 2" if there is one already. */
+/** "Clip", or "Clip 2" if there is one already; after "Clip 8", the next one that is free from "Clip 9" on. */
 function freeName({ parts }: Design, wished: string): string {
   const taken = new Set(parts.map(({ name }) => name));
-  const stem = wished.trim().replace(/ \d+$/, '').slice(0, 36) || 'Part';
   const plain = wished.trim().slice(0, 40) || 'Part';
   if (!taken.has(plain)) return plain;
-  for (let number = 2; ; number++) if (!taken.has(`${stem} ${number}`)) return `${stem} ${number}`;
+  // A longer number is a name and no count.
+  const [, stem, digits] = /^(.*?)(?: (\d{1,3}))?$/s.exec(plain)!;
+  for (let number = Number(digits ?? 1) + 1; ; number++) {
+    const name = `${stem.slice(0, 35)} ${number}`;
+    if (!taken.has(name)) return name;
+  }
 }
 
 /** The first of p1, p2, … above every number in use, so that an id is not used again after a deletion. */
