@@ -13,6 +13,7 @@ import { wordsOf } from './words.ts';
  * `--processes 2` the browser stage has two web and two job processes on each database.
  * With `--changed` only what touches the files that are not committed yet, or those of the last commit, and nothing that
  * needs what was built: a look before a commit, and no substitute for the whole.
+ * With `--only PATTERN` only the tests whose names match it, as in `./run test browser --only 'two tabs'`.
  * Databases are made anew on a cluster of the tests' own, or on the server that DATABASE_URL names; there, only
  * databases whose names begin with kelbrin_test are touched.
  */
@@ -105,6 +106,7 @@ async function vitest(
     'run',
     ...projects.flatMap((project) => ['--project', project]),
     ...more,
+    ...(values.only ? ['--testNamePattern', values.only] : []),
     '--reporter=default',
     '--reporter=json',
     `--outputFile.json=${report}`,
@@ -123,7 +125,12 @@ async function playwright(env: Record<string, string>): Promise<boolean> {
   const report = join(tmpdir(), `kelbrin-browser-${process.pid}.json`);
   const ok = await command(
     'playwright',
-    ['test', '--config', 'e2e/playwright.config.ts', '--reporter=list,json'],
+    [
+      'test',
+      '--config=e2e/playwright.config.ts',
+      '--reporter=list,json',
+      ...(values.only ? [`--grep=${values.only}`] : []),
+    ],
     {
       ...env,
       PLAYWRIGHT_JSON_OUTPUT_FILE: report,
@@ -208,6 +215,7 @@ const { values, positionals: wanted } = wordsOf({
   options: {
     processes: { type: 'string', default: '1' },
     changed: { type: 'boolean', default: false },
+    only: { type: 'string' },
   },
 });
 const unknown = wanted.filter((name) => !stages.some((stage) => stage.name === name));

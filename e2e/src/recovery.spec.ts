@@ -106,6 +106,22 @@ test('what is typed while another form is answered arrives whole', async ({ as }
   await expect(first).toHaveValue('640');
 });
 
+test('what is pressed and chosen before the program of a page runs is done once it runs', async ({ as }) => {
+  const teacher = await as('teacher');
+  await teacher.goto('/class');
+  const path = await teacher.getByRole('link', { name: 'Edit the brief' }).last().getAttribute('href');
+  const run = await heldBack(teacher, '**/_app/immutable/**/*.js');
+  await teacher.goto(path!, { waitUntil: 'commit' });
+  const wanted = teacher.getByRole('region', { name: 'The part must …' });
+  await wanted.getByRole('button', { name: 'An object that it holds' }).click();
+  const prompt = teacher.getByLabel('What ticks prompt 1 off');
+  await prompt.selectOption({ label: 'a measure:' });
+  run();
+  await expect(wanted.locator('[data-requirement=object]')).toHaveCount(1);
+  await expect(prompt.locator('option:checked')).toHaveText('a measure:');
+  await expect(teacher.getByText('Not saved yet.')).toBeVisible();
+});
+
 test('a number in a brief is taken with Enter alone, and what is typed while the brief is saved arrives whole', async ({
   as,
 }) => {

@@ -1,8 +1,12 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import '../app.css';
   import TopBar from '$lib/ui/TopBar.svelte';
 
   let { data, children } = $props();
+
+  // Everything on the page is alive before its layout is; early.js waits for this.
+  onMount(() => void dispatchEvent(new Event('kelbrin:alive')));
 </script>
 
 <div class="flex min-h-full flex-col">
