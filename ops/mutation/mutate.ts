@@ -14,7 +14,7 @@ import { withSwitches, type Fault } from './switches.ts';
 /*
  * Tells how well tests notice faults: puts a seeded sample of small ones into sources, switches them on one at a time, and
  * runs the tests that get to them. What no test notices is listed with its place. All mutants of a folder take long; a
- * sample tells enough.
+ * sample tells enough. A run that was broken off goes on with `--from`.
  */
 
 const { values, positionals } = wordsOf({
@@ -22,6 +22,7 @@ const { values, positionals } = wordsOf({
   options: {
     sample: { type: 'string', default: '150' },
     seed: { type: 'string', default: '1' },
+    from: { type: 'string', default: '0' },
     workers: { type: 'string', default: '2' },
     tests: { type: 'string', multiple: true },
   },
@@ -46,10 +47,9 @@ const files = positionals.flatMap(sourcesIn).sort();
 const all = files.flatMap((file) =>
   mutantsOf(readFileSync(join(root, file), 'utf8')).map((mutant) => ({ ...mutant, file })),
 );
-const sample = drawn(all, Number(values.sample), Number(values.seed)).map((each, id): Place => ({
-  ...each,
-  id,
-}));
+const sample = drawn(all, Number(values.sample), Number(values.seed))
+  .slice(Number(values.from))
+  .map((each, id): Place => ({ ...each, id }));
 console.log(`${files.length} files, ${all.length} mutants, of which ${sample.length} are tried.`);
 
 const rooms = mkdtempSync(join(tmpdir(), 'kelbrin-mutate-'));
