@@ -42,7 +42,33 @@ describe('a formula', () => {
     ['−(cane − 10)', 2],
     ['Höhe_2 · 3', 15],
     ['3 * -2', -6],
-  ])('%s is %d', (formula, expected) => expect(value(formula)).toBeCloseTo(expected, 9));
+    ['sqrt(2) * wall', Math.SQRT2 * 2.4],
+    ['sin(30)', 0.5],
+    ['cos(60°)', 0.5],
+    ['tan (45)', 1],
+    ['asin(0.5) + acos(0.5)', 90],
+    ['atan(cane / 8)', 45],
+    ['min(cane; wall; 5)', 2.4],
+    ['max(1,5; 2, 3)', 3],
+    ['max(cane;Höhe_2)', 8],
+    ['abs(wall - cane)', 5.6],
+    ['round(7.5)', 8],
+    ['round(-7.5)', -8],
+    ['round(7.3; 0.5)', 7.5],
+    ['pi * cane', 8 * Math.PI],
+    ['2 * π', 2 * Math.PI],
+    ['min(max(cane; 10); 2 cm) + 1', 11],
+  ])('%s is %d', (formula, expected) => expect(value(formula)).toBeCloseTo(expected, 6));
+
+  it('keeps a measure that is called like a function or a number apart from it', () => {
+    const named = new Map([
+      ['max', 3],
+      ['pi', 4],
+    ]);
+    expect(workOut('max(max; pi)', named)).toEqual({ ok: true, value: 4 });
+    expect(namesIn('max(max; sqrt(pi))')).toEqual(['max', 'pi']);
+    expect(withRenamed('max (max; 2)', 'max', 'most')).toBe('max (most; 2)');
+  });
 
   it('does sums and products as school teaches them, for any numbers', () => {
     const number = fc.integer({ min: 1, max: 99 });
@@ -65,6 +91,17 @@ describe('a formula', () => {
     ['3 foot', '“foot” is no unit'],
     ['5 / (cane - 8)', 'Nothing can be divided by 0'],
     ['2 ^ 3', '“^” cannot stand in a number'],
+    ['root(4)', '“root” is no function: Kelbrin knows sqrt, sin, cos'],
+    ['sqrt(3 - cane)', 'A number below 0 has no square root.'],
+    ['tan(90)', 'The tangent of a right angle is without end.'],
+    ['acos(cane)', '“acos” needs a number from −1 to 1.'],
+    ['sqrt(1; 2)', '“sqrt” takes one number.'],
+    ['min(3,4)', '“min” takes two numbers or more, with “;” between them.'],
+    ['round(1; 2; 3)', '“round” takes one number, or two with “;” between them.'],
+    ['round(1; 0)', 'What is rounded to must be more than 0.'],
+    ['min(1; 2', 'A bracket is not closed'],
+    ['max(1; )', 'does not understand “)”'],
+    ['1; 2', 'does not understand “;”'],
   ])('%s is refused in a sentence', (formula, words) => {
     expect(workOut(formula, measures)).toMatchObject({
       ok: false,

@@ -1,5 +1,6 @@
 import type { Unit } from './amount.ts';
-import { said, say } from '../words/index.ts';
+import { constantNamed, functionNamed, functionNames, type FormulaFunction } from './formulaFunctions.ts';
+import { said, say, sayList } from '../words/index.ts';
 
 /** The value of a formula, or one sentence that says what is wrong with it. */
 export type Worked = { ok: true; value: number } | { ok: false; message: string };
@@ -40,13 +41,14 @@ const KINDS: Readonly<Record<Unit, { readonly what: string; readonly units: stri
 
 /**
  * Works out plain arithmetic: + − × ÷ (also `*`, `/`, `:`), brackets, numbers as people write them anywhere (decimal points
- * or commas, thousands apart), units behind numbers, and the names of measures. The result counts in `unit`, and a unit
- * of another kind is an error; without it, as in a measure, every unit may stand there, and lengths come out in
- * millimetres.
+ * or commas, thousands apart), units behind numbers, the names of measures, and functions such as `sqrt(2)` or
+ * `min(a; b)`. The result counts in `unit`, and a unit of another kind is an error; without it, as in a measure, every
+ * unit may stand there, and lengths come out in millimetres.
  *
  * @example
  * workOut('cane + 0.4', new Map([['cane', 8]])) // { ok: true, value: 8.4 }
  * workOut('2 in', new Map(), 'mm') // { ok: true, value: 50.8 }
+ * workOut('max(cane; 10) * sin(30)', new Map([['cane', 8]])) // { ok: true, value: 5 }
  * workOut('2 in', new Map(), '°') // { ok: false, message: '“in” is for a length, and this is an angle.' }
  */
 export function workOut(formula: string, measures: ReadonlyMap<string, number>, unit?: Unit): Worked {
@@ -66,7 +68,7 @@ export function namesIn(formula: string): string[] {
   const names: string[] = [];
   for (const token of tokensOf(formula)) {
     const isUnit = token.type === 'name' && token.afterNumber && unitNamed(token.text) !== undefined;
-    if (token.type === 'name' && !isUnit) names.push(token.text);
+    if (token.type === 'name' && !isUnit && !token.isCalled) names.push(token.text);
   }
   return names;
 }
@@ -74,7 +76,10 @@ export function namesIn(formula: string): string[] {
 /** The formula with a measure called something else. */
 export function withRenamed(formula: string, from: string, to: string): string {
   return tokensOf(formula)
-    .map(({ type, text, before }) => before + (type === 'name' && text === from ? to : text))
+    .map(
+      ({ type, text, before, isCalled }) =>
+        before + (type === 'name' && !isCalled && text === from ? to : text),
+    )
     .join('');
 }
 
@@ -86,11 +91,14 @@ interface Token {
   /** The blanks before it. */
   readonly before: string;
   readonly afterNumber: boolean;
+  /** Whether a bracket follows, so that a name is that of a function. */
+  isCalled: boolean;
 }
 
 /**
  * A number as it is written anywhere: thousands may stand apart by a blank or an apostrophe, or by the one of point and
- * comma that is not the decimal sign. A single point or comma is a decimal sign.
+ * comma that is not the decimal sign. A single point or comma is a decimal sign, but for a comma before a blank, as it
+ * stands between the numbers of a function.
  */
 const NUMBER = [
   String.raw`\d{1,3}(?:[\u0020\u00a0\u2009\u202f'’]\d{3})+(?:[.,]\d*)?(?!\d)`,
@@ -98,12 +106,12 @@ const NUMBER = [
   String.raw`\d{1,3}(?:\.\d{3})+,\d*`,
   String.raw`\d{1,3}(?:,\d{3}){2,}(?!\d)`,
   String.raw`\d{1,3}(?:\.\d{3}){2,}(?!\d)`,
-  String.raw`\d+(?:[.,]\d*)?`,
+  String.raw`\d+(?:\.\d*|,(?!\s)\d*)?`,
   String.raw`[.,]\d+`,
 ].join('|');
 
 const PIECE = new RegExp(
-  String.raw`(\s*)(?:(${NUMBER})|([\p{L}_][\p{L}\p{N}_]*|["°%])|([-+*/:()−×÷·])|(\S))`,
+  String.raw`(\s*)(?:(${NUMBER})|([\p{L}_][\p{L}\p{N}_]*|["°%])|([-+*/:()−×÷·;,])|(\S))`,
   'gu',
 );
 
@@ -112,11 +120,14 @@ function tokensOf(formula: string): Token[] {
   for (const [, before, number, name, sign, other] of formula.matchAll(PIECE)) {
     if (other !== undefined) throw new FormulaError(say('“{other}” cannot stand in a number.', { other }));
     const type = number !== undefined ? 'number' : name !== undefined ? 'name' : 'sign';
+    const last = tokens.at(-1);
+    if (last && sign === '(') last.isCalled = true;
     tokens.push({
       type,
       text: number ?? name ?? sign,
       before,
-      afterNumber: tokens.at(-1)?.type === 'number',
+      afterNumber: last?.type === 'number',
+      isCalled: false,
     });
   }
   return tokens;
@@ -146,7 +157,8 @@ function unitNamed(name: string): KnownUnit | undefined {
 class Reader {
   readonly #tokens: Token[];
   readonly #measures: ReadonlyMap<string, number>;
-  readonly #unit: Unit | undefined;
+  /** What numbers count in; another one within some functions. */
+  #unit: Unit | undefined;
   #at = 0;
 
   constructor(formula: string, measures: ReadonlyMap<string, number>, unit: Unit | undefined) {
@@ -197,8 +209,9 @@ class Reader {
       this.#at++;
       return numberWritten(token.text) * this.#factorOf(next.text);
     }
+    if (token.type === 'name' && token.isCalled) return this.#called(token.text);
     if (token.type === 'name') {
-      const value = this.#measures.get(token.text);
+      const value = this.#measures.get(token.text) ?? constantNamed(token.text);
       if (value === undefined)
         throw new FormulaError(
           say('“{text}” is not a number, and no measure is called that.', { text: token.text }),
@@ -214,7 +227,41 @@ class Reader {
     return value;
   }
 
-  /** How much one of a unit is in the unit that the whole counts in. */
+  /** The value of a function, whose name was read. */
+  #called(name: string): number {
+    const known = functionNamed(name);
+    if (!known)
+      throw new FormulaError(
+        say('“{name}” is no function: Kelbrin knows {known}.', { name, known: sayList(functionNames) }),
+      );
+    const numbers = this.#within(known.unit ?? this.#unit, () => this.#numbers());
+    if (numbers.length < known.least || numbers.length > known.most)
+      throw new FormulaError(countWords(name, known));
+    const value = known.of(...numbers);
+    if (typeof value === 'string') throw new FormulaError(value);
+    return value;
+  }
+
+  /** The numbers in the brackets of a function. */
+  #numbers(): number[] {
+    const numbers: number[] = [];
+    this.#takes('(');
+    do numbers.push(this.#sum());
+    while (this.#takes(';', ','));
+    if (!this.#takes(')')) throw new FormulaError(say('A bracket is not closed: add “)”.'));
+    return numbers;
+  }
+
+  /** Reads what counts in another unit than the rest. */
+  #within<Read>(unit: Unit | undefined, read: () => Read): Read {
+    const outer = this.#unit;
+    this.#unit = unit;
+    const found = read();
+    this.#unit = outer;
+    return found;
+  }
+
+  /** How much one of a unit is in the unit that numbers count in here. */
   #factorOf(name: string): number {
     const found = unitNamed(name);
     const wanted = this.#unit === undefined ? undefined : KINDS[this.#unit];
@@ -243,4 +290,10 @@ class Reader {
     this.#at++;
     return true;
   }
+}
+
+function countWords(name: string, { least, most }: FormulaFunction): string {
+  if (most === 1) return say('“{name}” takes one number.', { name });
+  if (least === 1) return say('“{name}” takes one number, or two with “;” between them.', { name });
+  return say('“{name}” takes two numbers or more, with “;” between them.', { name });
 }
