@@ -71,6 +71,16 @@ const finish = fc.option(
   { nil: undefined },
 );
 
+const cornerNumber = fc.integer({ min: 1, max: 8 });
+const cornerGroup = fc.record({
+  which: fc.oneof(
+    fc.constantFrom('all' as const, 'outer' as const, 'inner' as const),
+    fc.record({ numbers: fc.uniqueArray(cornerNumber, { maxLength: 3 }), of: cornerNumber }),
+  ),
+  finish: fc.constantFrom('round' as const, 'chamfer' as const),
+  mm: tenths(0, 4),
+});
+
 const effect = fc.constantFrom('add' as const, 'add' as const, 'cut' as const, 'keep' as const);
 
 /** Without the fields that are undefined, as data that was read is. */
@@ -82,6 +92,7 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
     kind: fc.constant('extrude' as const),
     effect: earlier.length === 0 ? fc.constant('add' as const) : effect,
     outline,
+    corners: fc.option(fc.array(cornerGroup, { maxLength: 3 }), { nil: undefined }),
     facing,
     depth: fc.record({ type: fc.constant('by' as const), mm: tenths(0.5, 20) }),
     taperDeg: fc.option(tenths(-5, 5), { nil: undefined }),

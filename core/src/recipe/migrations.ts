@@ -79,5 +79,24 @@ function outlinesOfFour(data: unknown): unknown {
   );
 }
 
+/** Version 4 could round the outer corners of an outline and its inner ones, and nothing else. */
+const four: Migration = {
+  from: 4,
+  migrate(data) {
+    const { steps, ...rest } = data as Data;
+    return { ...rest, version: 5, steps: Array.isArray(steps) ? steps.map(stepOfFive) : steps };
+  },
+};
+
+function stepOfFive(data: unknown): unknown {
+  if (typeof data !== 'object' || data === null || !('rounding' in data)) return data;
+  const { rounding, ...step } = data;
+  const { outerMm, innerMm } = (rounding ?? {}) as Data;
+  const corners = Object.entries({ outer: outerMm, inner: innerMm })
+    .filter(([, mm]) => mm !== 0)
+    .map(([which, mm]) => ({ which, finish: 'round', mm }));
+  return { ...step, corners };
+}
+
 /** All migrations, oldest first. */
-export const migrations: readonly Migration[] = [one, two, three];
+export const migrations: readonly Migration[] = [one, two, three, four];

@@ -58,6 +58,13 @@ export type Token =
       readonly chosen: readonly string[];
       readonly offered: readonly { readonly id: string; readonly label: string }[];
     }
+  /** Corners of the step's outline, by their numbers along it; they are chosen on the plan too. */
+  | {
+      readonly type: 'corners';
+      readonly path: FieldPath;
+      readonly label: string;
+      readonly chosen: readonly number[];
+    }
   /** An outline that is drawn on the plan rather than written. */
   | {
       readonly type: 'drawing';
@@ -224,6 +231,8 @@ export function plainSentence(tokens: readonly Token[]): string {
         return `“${token.value.replaceAll('\n', ' / ')}”`;
       case 'steps':
         return sayList(token.chosen.map((id) => token.offered.find((step) => step.id === id)?.label ?? ''));
+      case 'corners':
+        return token.chosen.length === 0 ? '…' : sayList(token.chosen.map(String));
       case 'face':
       case 'file':
         return token.words;

@@ -55,7 +55,8 @@ export function carryOut(
         drew: (original) => originals.push(original),
       },
     );
-    const { operations, outline, box: said, whole, copies, relief, capMm } = buildStep<Manifold>(step, kit);
+    const built = buildStep<Manifold>(step, kit);
+    const { operations, outline, box: said, whole, copies, relief, capMm } = built;
 
     let part = before?.part;
     if (whole) part = turnAll(poseOnGrid(whole), part, traces, scope);
@@ -71,8 +72,8 @@ export function carryOut(
 
     const box = said ?? boxOfAll(operations);
     if (relief) reliefs.push(reliefIn(box, index, relief));
-    const plan = copies ? plansOf(copies, traces) : planOf(step, box, outline);
-    traces.set(step.id, { operations, box, outline, plan });
+    const seen = copies ? { plan: plansOf(copies, traces) } : planOf(step, box, built);
+    traces.set(step.id, { operations, box, outline, ...seen });
     const volumeMm3 = part?.volume() ?? 0;
     return {
       key,

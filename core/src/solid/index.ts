@@ -10,6 +10,7 @@ export { joinedBodies, type JoinedBodies } from './joinBodies.ts';
 export { loadKernel, type Kernel, type KernelSource } from './kernel.ts';
 export { loadFont, type LetterFont, type LetterFonts } from './letters.ts';
 export type { StepOutcome } from './outcomes.ts';
+export type { PlanCorner } from './trace.ts';
 export { RegionMath } from './regionMath.ts';
 export { inScope, Scope } from './scope.ts';
 export { sectionView, type SectionView } from './sectionView.ts';

@@ -5,7 +5,7 @@ import type { Recipe, ResolvedSteps } from '../recipe/index.ts';
 import { inScope } from './scope.ts';
 import type { StepState } from './solidCache.ts';
 import { notesOn } from './stepNotes.ts';
-import { operationsNow, type Trace } from './trace.ts';
+import { operationsNow, type PlanCorner, type Trace } from './trace.ts';
 
 /** What one step did. */
 export interface StepOutcome {
@@ -19,6 +19,8 @@ export interface StepOutcome {
   readonly notes: readonly string[];
   /** Its outline as seen from above, where it lies in the part; that of its box when it has none of its own. */
   readonly plan: Region;
+  /** The corners of that outline before any was finished, in the order of their numbers. */
+  readonly corners?: readonly PlanCorner[];
 }
 
 /** What each step did, told from the states that it left and from the finished part. */
@@ -38,7 +40,7 @@ export function outcomesOf(
     const plan = trace?.plan ?? [];
     const facts = { changed, effect, filled, floats: apart(index) };
     const said = [...notes, ...notesOn(recipe.steps[index], facts)];
-    return { stepId: step.id, effect, box, changed, notes: said, plan };
+    return { stepId: step.id, effect, box, changed, notes: said, plan, corners: trace?.corners };
   });
 }
 

@@ -1,8 +1,15 @@
 import type { Manifold } from 'manifold-3d';
 import { boxAround, boxUnder, combined, posed, type Box, type Pose } from '../mesh/index.ts';
-import { mapped, scaled, type Region } from '../plane/index.ts';
+import { mapped, scaled, type Point, type Region } from '../plane/index.ts';
 import { plateBox, type Operation } from '../recipe/index.ts';
 import type { Scope } from './scope.ts';
+
+/** A corner of a step's outline. */
+export interface PlanCorner {
+  /** Where it is as seen from above; undefined where its outline does not lie flat. */
+  readonly at?: Point;
+  readonly isOuter: boolean;
+}
 
 /** What an earlier step left behind for those that name it. */
 export interface Trace {
@@ -16,6 +23,8 @@ export interface Trace {
   readonly outline?: Region;
   /** Its outline as seen from above, where it lies in the part. */
   readonly plan: Region;
+  /** The corners that its outline was drawn with, in their order; none for steps without an outline. */
+  readonly corners?: readonly PlanCorner[];
 }
 
 /** What a step added and cut, where it lies now. */
@@ -31,13 +40,16 @@ export function turnedTrace(trace: Trace, pose: Pose, scope: Scope): Trace {
   // A box that is turned by a quarter stays the box that was meant; by any other angle it is one no more.
   const box = isSquare(pose) ? boxUnder(pose, trace.box) : boxOfAll(operationsNow(turned, scope));
   const staysUpright = pose[2] === 0 && pose[6] === 0 && pose[10] > 0;
-  const plan = staysUpright
-    ? mapped(trace.plan, ([x, y]) => {
-        const [px, py] = posed(pose, [x, y, 0]);
-        return [px, py];
-      })
-    : rectangleOf(box);
-  return { ...turned, box, plan, outline: trace.outline && scaled(trace.outline, scaleOf(pose)) };
+  const seen = ([x, y]: Point): Point => {
+    const [px, py] = posed(pose, [x, y, 0]);
+    return [px, py];
+  };
+  const plan = staysUpright ? mapped(trace.plan, seen) : rectangleOf(box);
+  const corners = trace.corners?.map(({ at, isOuter }) => ({
+    at: at && staysUpright ? seen(at) : undefined,
+    isOuter,
+  }));
+  return { ...turned, box, plan, corners, outline: trace.outline && scaled(trace.outline, scaleOf(pose)) };
 }
 
 /** By how much a pose makes everything larger. */

@@ -27,7 +27,10 @@ export const leafBadge = recipeOf([
         ],
       ],
     },
-    rounding: { outerMm: 1, innerMm: 1 },
+    corners: [
+      { which: 'outer', finish: 'round', mm: 1 },
+      { which: 'inner', finish: 'round', mm: 1 },
+    ],
     facing: 'up',
     depth: { type: 'by', mm: 3 },
     placement: onPlate(),

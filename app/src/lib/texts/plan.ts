@@ -7,6 +7,7 @@ export const planTexts = said({
   middleOf: (step: string) => say('middle of {step}', { step }),
   edgeOf: (edge: 'left' | 'right' | 'front' | 'back', step: string) =>
     say('{edge} of {step}', { edge, step }),
+  corner: (number: number) => say('corner {number}', { number }),
   axis: 'axis',
   fromAxis: 'distance from the axis',
   right: 'right',

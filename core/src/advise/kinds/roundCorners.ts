@@ -32,9 +32,10 @@ const ways: readonly {
   },
 ];
 
-const corners = ({ rounding }: Extruded, mm: number) => ({
-  path: ['rounding'],
-  value: { outerMm: mm, innerMm: rounding?.innerMm ?? 0 },
+/** The outer corners rounded, whatever was done to them before; what is done to others stays. */
+const corners = ({ corners: groups = [] }: Extruded, mm: number) => ({
+  path: ['corners'],
+  value: [...groups.filter(({ which }) => which === 'inner'), { which: 'outer', finish: 'round', mm }],
 });
 const topEdge = (mm: number) => ({ path: ['top'], value: { finish: 'fillet', mm } });
 

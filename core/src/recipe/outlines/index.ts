@@ -46,6 +46,7 @@ export function outlineRegion(spec: Resolved<OutlineSpec>, kit: OutlineKit): Reg
   return spec.shape === 'combined' ? combined.region(spec, kit) : plainRegion(spec, kit);
 }
 
+export { failingIn } from './outlineKind.ts';
 export { type PlainOutline } from './plain.ts';
 export type { OutlineKit, SizeField } from './outlineKind.ts';
 export type { Node, PointsOutline } from './points.ts';

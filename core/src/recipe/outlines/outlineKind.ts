@@ -39,3 +39,8 @@ export interface OutlineKind<O extends { shape: string }> {
   /** Its area, about the origin. */
   region(outline: Resolved<O>, kit: OutlineKit): Region;
 }
+
+/** How what lies in a field of a step ends the evaluation: its own fields are named from there on. */
+export function failingIn({ fail }: Pick<OutlineKit, 'fail'>, to: FieldPath): OutlineKit['fail'] {
+  return (path, message, at) => fail([...to, ...path], message, at);
+}

@@ -127,10 +127,12 @@ function mirrorOf(nodes: readonly PlainNode[]): PlainNode[] {
   return isOnLine(nodes[0]) ? [...joined, ...rest.slice(0, -1)] : [...joined, ...rest];
 }
 
+/** From the first point on, so that corners are counted from there. */
 function edges(nodes: readonly PlainNode[]): Outline {
-  return nodes.flatMap((each, i) =>
-    bentEdge(pointOf(each), pointOf(nodes[(i + 1) % nodes.length]), (each.bend ?? 0) / 100),
-  );
+  return nodes.flatMap((each, i) => {
+    const edge = bentEdge(pointOf(each), pointOf(nodes[(i + 1) % nodes.length]), (each.bend ?? 0) / 100);
+    return [pointOf(each), ...edge.slice(0, -1)];
+  });
 }
 
 /** A closed curve through all points, its direction at each that of the line between its neighbours (Catmull–Rom). */

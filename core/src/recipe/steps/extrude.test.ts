@@ -120,41 +120,6 @@ describe('extrude', () => {
     );
   });
 
-  it('rounds outer and inner corners of an outline', () => {
-    const cross = (rounding?: { outerMm: number; innerMm: number }) =>
-      stepOf('extrude', 's1', undefined, {
-        outline: {
-          shape: 'combined',
-          pieces: [
-            {
-              how: 'and',
-              outline: { shape: 'roundedRectangle', widthMm: 30, depthMm: 10, cornerMm: 0 },
-              xMm: 0,
-              yMm: 0,
-            },
-            {
-              how: 'and',
-              outline: { shape: 'roundedRectangle', widthMm: 10, depthMm: 30, cornerMm: 0 },
-              xMm: 0,
-              yMm: 0,
-            },
-          ],
-        },
-        depth: { type: 'by', mm: 1 },
-        rounding,
-      });
-    const corner = (mm: number) => (1 - Math.PI / 4) * mm ** 2;
-    expect(built(recipeWith([cross()])).volumeMm3).toBeCloseTo(500, 3);
-    expect(built(recipeWith([cross({ outerMm: 2, innerMm: 0 })])).volumeMm3).toBeCloseTo(
-      500 - 8 * corner(2),
-      1,
-    );
-    expect(built(recipeWith([cross({ outerMm: 0, innerMm: 3 })])).volumeMm3).toBeCloseTo(
-      500 + 4 * corner(3),
-      1,
-    );
-  });
-
   it('takes up the outline of another step, grown or shrunk', () => {
     const lid = stepOf('extrude', 's2', 's1', {
       outline: { shape: 'ofStep', of: { step: 's1' }, growMm: -5 },

@@ -3,13 +3,20 @@ import { signedAreaOf, turned, type Outline, type Region } from '../../plane/ind
 import { combined, shift, type Box, type Pose } from '../../mesh/index.ts';
 import { angle, length, type Resolved } from '../amount.ts';
 import { facing, normalOf, type Facing } from '../facing.ts';
-import { outline, outlineAdditions, outlineRegion, outlineSizes, outlineTokens } from '../outlines/index.ts';
+import {
+  failingIn,
+  outline,
+  outlineAdditions,
+  outlineRegion,
+  outlineSizes,
+  outlineTokens,
+} from '../outlines/index.ts';
 import { axisIndex, centredOn, fromPlate, onTop, placement } from '../placement.ts';
 import { placementAdditions, placementTokens } from '../placementSentence.ts';
 import { clause, choice, degrees, millimetres, oneOf, text, type Token } from '../sentence.ts';
+import { cornerAdditions, corners, cornerTokens, withCorners } from './corners.ts';
 import { edgeAddition, edgeFinish, edgeTokens, sideLevels } from './edgeFinish.ts';
 import { facedPlacementTokens, facingToken, isFlush, isOnFace, placedPose, spreadOf } from './placed.ts';
-import { roundedOff, rounding, roundingTokens } from './rounding.ts';
 import { stepSchema, type BuildKit, type Built, type Level, type StepKind } from './stepKind.ts';
 import { said, say } from '../../words/index.ts';
 
@@ -24,8 +31,8 @@ export const effect = z.enum(['add', 'cut', 'keep']);
 export const schema = stepSchema('extrude', {
   effect,
   outline,
-  /** Outer and inner corners of the outline made round. */
-  rounding: rounding.optional(),
+  /** Corners of the outline that are rounded or cut off. */
+  corners: corners.optional(),
   turnDeg: angle().optional(),
   facing,
   depth,
@@ -67,7 +74,7 @@ export const extrude: StepKind<ExtrudeStep> = {
     return [
       oneOf(['effect'], 'add, cut or keep', step.effect, { add: 'Extrude', cut: 'Cut', keep: 'Keep only' }),
       ...outlineTokens(step.outline, ['outline'], context),
-      ...roundingTokens(step.rounding),
+      ...cornerTokens(step.corners, step.outline),
       ...(step.turnDeg === undefined
         ? []
         : clause(
@@ -117,9 +124,7 @@ export const extrude: StepKind<ExtrudeStep> = {
     ...outlineAdditions(step.outline, ['outline']),
     ...edgeAddition(step.top, ['top'], say('top edge')),
     ...edgeAddition(step.bottom, ['bottom'], say('bottom edge')),
-    ...(step.rounding
-      ? []
-      : [{ label: say('round the corners'), path: ['rounding'], value: { outerMm: 1, innerMm: 1 } }]),
+    ...cornerAdditions(step.corners, step.outline),
     ...(step.turnDeg === undefined ? [{ label: say('turn it'), path: ['turnDeg'], value: 45 }] : []),
     ...(step.taperDeg === undefined ? [{ label: say('taper it'), path: ['taperDeg'], value: 10 }] : []),
     ...((step.top || step.bottom) && step.finishes === undefined
@@ -131,15 +136,15 @@ export const extrude: StepKind<ExtrudeStep> = {
   ],
 
   build(step, kit) {
-    const drawn = outlineRegion(step.outline, {
-      ...kit,
-      fail: (path, message, at) => kit.fail(['outline', ...path], message, at),
-    });
-    const region = turned(roundedOff(drawn, step.rounding, kit), step.turnDeg ?? 0);
+    const drawn = outlineRegion(step.outline, { ...kit, fail: failingIn(kit, ['outline']) });
+    const turnDeg = step.turnDeg ?? 0;
+    const finished = withCorners(drawn, step.corners, step.outline, kit);
+    const region = turned(finished.region, turnDeg);
+    const corners = finished.corners.map((each) => ({ ...each, at: turned([[each.at]], turnDeg)[0][0] }));
     if (step.effect !== 'add' && !kit.partBox()) {
       return kit.fail(['effect'], say('There is no material yet: put this step after one that adds some.'));
     }
-    return { ...extruded(step, region, kit), relief: reliefOf(step) };
+    return { ...extruded(step, region, kit), corners, relief: reliefOf(step) };
   },
 };
 

@@ -30,7 +30,7 @@ describe.each<[string, Step, (string | number)[]]>([
   ['a taper that closes', onBlock('extrude', { ...thin, taperDeg: 20 }), ['taperDeg']],
   ['a finish of the top', onBlock('extrude', { ...thin, top: { finish: 'chamfer', mm: 3 } }), ['top', 'mm']],
   ['a finish of the bottom', onBlock('extrude', { ...thin, bottom: { finish: 'round', mm: 3 } }), ['bottom', 'mm']], // prettier-ignore
-  ['a rounding', onBlock('extrude', { ...thin, rounding: { outerMm: 3, innerMm: 0 } }), ['rounding', 'outerMm']], // prettier-ignore
+  ['a rounding', onBlock('extrude', { ...thin, corners: [{ which: 'outer', finish: 'round', mm: 3 }] }), ['corners', 0, 'mm']], // prettier-ignore
   ['a rim that is no wider', hole(6, { type: 'countersink', acrossMm: 5 }), ['rim', 'acrossMm']],
   ['a chamfer deeper than its hole', hole(3, { type: 'chamfer', mm: 6 }), ['rim', 'mm']],
   ['a countersink deeper than its hole', hole(3, { type: 'countersink', acrossMm: 20 }), ['rim', 'acrossMm']],

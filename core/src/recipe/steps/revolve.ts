@@ -3,10 +3,12 @@ import { circlePoints, extentOf } from '../../plane/index.ts';
 import { shift } from '../../mesh/index.ts';
 import { angle } from '../amount.ts';
 import { facing, facingPose, type Facing } from '../facing.ts';
+import { failingIn } from '../outlines/index.ts';
 import { points, schema as pointsSchema } from '../outlines/points.ts';
 import { centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
 import { placementAdditions } from '../placementSentence.ts';
 import { degrees, oneOf, text } from '../sentence.ts';
+import { cornerAdditions, corners, cornerTokens, withCorners } from './corners.ts';
 import { effect } from './extrude.ts';
 import { facedPlacementTokens, facingToken, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
@@ -16,6 +18,8 @@ export const schema = stepSchema('revolve', {
   effect,
   /** Half the section: x is the distance from the axis, y the height along it. */
   profile: pointsSchema,
+  /** Corners of the profile, and so rims of the solid, that are rounded or cut off. */
+  corners: corners.optional(),
   deg: angle(1, 360),
   facing,
   placement,
@@ -70,6 +74,7 @@ export const revolve: StepKind<RevolveStep> = {
       keep: 'Keep only a turned profile',
     }),
     ...points.tokens(step.profile, ['profile'], context),
+    ...cornerTokens(step.corners, step.profile),
     text(', round by'),
     degrees(['deg'], step.deg, 'angle', { min: 1, max: 360 }),
     text(', its axis'),
@@ -79,13 +84,14 @@ export const revolve: StepKind<RevolveStep> = {
     text('.'),
   ],
 
-  additions: (step) => placementAdditions(step.placement, spreadOf(step.facing)),
+  additions: (step) => [
+    ...placementAdditions(step.placement, spreadOf(step.facing)),
+    ...cornerAdditions(step.corners, step.profile),
+  ],
 
   build(step, kit) {
-    const profile = points.region(step.profile, {
-      ...kit,
-      fail: (path, message, at) => kit.fail(['profile', ...path], message, at),
-    });
+    const drawn = points.region(step.profile, { ...kit, fail: failingIn(kit, ['profile']) });
+    const { region: profile, corners: found } = withCorners(drawn, step.corners, step.profile, kit);
     const { x } = extentOf(profile);
     if (x.low < -1e-6) {
       return kit.fail(
@@ -106,6 +112,7 @@ export const revolve: StepKind<RevolveStep> = {
     return {
       operations: [{ effect: step.effect, body: kit.posed(turned, shift(by)) }],
       outline: step.deg === 360 ? [circlePoints(x.high)] : undefined,
+      corners: found.map(({ isOuter }) => ({ isOuter })),
     };
   },
 };

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { Box, Pose, Vec3 } from '../../mesh/index.ts';
-import type { Region } from '../../plane/index.ts';
+import type { Point, Region } from '../../plane/index.ts';
 import type { Resolved } from '../amount.ts';
 import type { Facing } from '../facing.ts';
 import type { Lettering } from '../lettering.ts';
@@ -76,6 +76,8 @@ export interface Built<Body> {
   readonly operations: readonly Operation<Body>[];
   /** Its outline before any position, for steps that take it up. */
   readonly outline?: Region;
+  /** The corners that its outline had before any was finished, where the outline lies if that is seen from above. */
+  readonly corners?: readonly { readonly at?: Point; readonly isOuter: boolean }[];
   /** Its box as sentences speak of it, where that is not the box of its bodies: without clearances, say. */
   readonly box?: Box;
   /** What it raises from a surface, or sinks into it. */

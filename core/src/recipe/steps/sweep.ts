@@ -3,17 +3,18 @@ import { extentOf } from '../../plane/index.ts';
 import { boxUnder, shift } from '../../mesh/index.ts';
 import { formatNumber, angle, length } from '../amount.ts';
 import { lettering, letteringAdditions, letteringTokens, newLettering } from '../lettering.ts';
-import { outline, outlineAdditions, outlineRegion, outlineTokens } from '../outlines/index.ts';
+import { failingIn, outline, outlineAdditions, outlineRegion, outlineTokens } from '../outlines/index.ts';
 import { centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
 import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
 import { choice, degrees, millimetres, oneOf, text } from '../sentence.ts';
+import { cornerAdditions, corners, cornerTokens, withCorners } from './corners.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 import { say } from '../../words/index.ts';
 
 export const schema = stepSchema('sweep', {
   of: z.discriminatedUnion('type', [
     z.strictObject({ type: z.literal('letters'), lettering }),
-    z.strictObject({ type: z.literal('outline'), outline }),
+    z.strictObject({ type: z.literal('outline'), outline, corners: corners.optional() }),
   ]),
   heightMm: length(),
   /** How far its top leans from the vertical; it begins upright and bends along an arc of a circle. */
@@ -62,7 +63,11 @@ export const sweep: StepKind<SweepStep> = {
     ),
     ...(step.of.type === 'letters'
       ? letteringTokens(step.of.lettering, ['of', 'lettering'], context)
-      : [text(':'), ...outlineTokens(step.of.outline, ['of', 'outline'], context)]),
+      : [
+          text(':'),
+          ...outlineTokens(step.of.outline, ['of', 'outline'], context),
+          ...cornerTokens(step.of.corners, step.of.outline, ['of', 'corners']),
+        ]),
     text(', up'),
     millimetres(['heightMm'], step.heightMm, 'height', { nudge: 0.5 }),
     text(', leaning'),
@@ -84,7 +89,10 @@ export const sweep: StepKind<SweepStep> = {
     ...placementAdditions(step.placement, ['x', 'y']),
     ...(step.of.type === 'letters'
       ? letteringAdditions(step.of.lettering, ['of', 'lettering'])
-      : outlineAdditions(step.of.outline, ['of', 'outline'])),
+      : [
+          ...outlineAdditions(step.of.outline, ['of', 'outline']),
+          ...cornerAdditions(step.of.corners, step.of.outline, ['of', 'corners']),
+        ]),
   ],
 
   build(step, kit) {
@@ -93,13 +101,17 @@ export const sweep: StepKind<SweepStep> = {
       return kit.fail(['of', 'lettering', 'words'], say('There are no letters yet: type a word.'));
     }
     const written = of.type === 'letters' ? kit.letters(of.lettering) : undefined;
-    const region =
+    const inner = { ...kit, fail: failingIn(kit, ['of']) };
+    const drawn =
       of.type === 'letters'
-        ? written!.region
-        : outlineRegion(of.outline, {
-            ...kit,
-            fail: (path, message, at) => kit.fail(['of', 'outline', ...path], message, at),
-          });
+        ? { region: written!.region, corners: undefined }
+        : withCorners(
+            outlineRegion(of.outline, { ...kit, fail: failingIn(kit, ['of', 'outline']) }),
+            of.corners,
+            of.outline,
+            inner,
+          );
+    const { region } = drawn;
     const most = kit.printer.maxOverhangDeg;
     const leanDeg = Math.min(step.leanDeg, most);
     if (step.leanDeg > most) {
@@ -124,6 +136,7 @@ export const sweep: StepKind<SweepStep> = {
     return {
       operations: [{ effect: 'add', body: kit.posed(body, by) }],
       outline: region,
+      corners: drawn.corners,
       box: boxUnder(by, foot),
       capMm: written?.capMm,
     };

@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { Box } from '@kelbrin/core/mesh';
   import {
+    chosenCornersOf,
+    cornerTapped,
     handlesOf,
     isPlacedByMiddle,
     plateBox,
@@ -13,6 +15,7 @@
   import Dimension from './Dimension.svelte';
   import { coalesce } from './coalesce';
   import PaperLines from './PaperLines.svelte';
+  import PlanCorners from './PlanCorners.svelte';
   import PlanHandle from './PlanHandle.svelte';
   import SnapGuides from './SnapGuides.svelte';
   import { fitted, pathOf, rangeOf, toMillimetres, toPixels, type Sheet } from './sheet';
@@ -54,6 +57,18 @@
   const handles = $derived(
     !isSmall && !isMeasuring && step && outcome ? handlesOf(step, outcome.box, hostBox) : [],
   );
+
+  /** The corners among which the marked step lets some be chosen, and those that are. */
+  const corners = $derived.by(() => {
+    const groups = step && !isSmall && !isMeasuring ? chosenCornersOf(step) : [];
+    if (groups.length === 0) return undefined;
+    return { all: outcome?.corners ?? [], chosen: groups.flatMap(({ numbers }) => numbers) };
+  });
+
+  function tapCorner(number: number): void {
+    const change = step && corners && cornerTapped(step, number, corners.all.length);
+    if (step && change) bench.setField(step.id, change.path, change.value);
+  }
 
   /** Edges and middles of all other steps, and the middle of the plate. */
   function snapLines(axis: 0 | 1): SnapLine[] {
@@ -230,6 +245,9 @@
     {#each handles as handle (`${handle.kind} ${handle.label}`)}
       <PlanHandle {handle} at={px(handle.at)} onbegin={(event) => begin(event, handle)} />
     {/each}
+    {#if corners}
+      <PlanCorners corners={corners.all} chosen={corners.chosen} {px} ontap={tapCorner} />
+    {/if}
     <SnapGuides {guides} {sheet} {widthPx} {heightPx} />
     {#if isMeasuring}
       {@const to = ends[1] ?? pointer}

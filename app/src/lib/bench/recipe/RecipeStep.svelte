@@ -21,9 +21,8 @@
   let folded = $state(false);
 
   const problem = $derived(refused ?? (bench.problem?.stepId === step.id ? bench.problem : undefined));
-  const notes = $derived(
-    bench.problem ? [] : (bench.solid?.steps.find(({ stepId }) => stepId === step.id)?.notes ?? []),
-  );
+  const outcome = $derived(bench.solid?.steps.find(({ stepId }) => stepId === step.id));
+  const notes = $derived(bench.problem ? [] : (outcome?.notes ?? []));
   const fileNotes = $derived(bench.fileNotes?.stepId === step.id ? bench.fileNotes.notes : []);
   const isMarked = $derived(bench.marked === step.id);
   const tokens = $derived(sentenceOf(step, { recipe: bench.recipe, index, printer: bench.limits }));
@@ -77,6 +76,7 @@
         {tokens}
         {problem}
         measures={bench.measures}
+        corners={outcome?.corners}
         onchange={(path, value, gesture) => bench.setField(step.id, path, value, gesture)}
         onproblem={(path, message) => (refused = message === undefined ? undefined : { path, message })}
         onopen={(token) => onopen(step.id, token)}

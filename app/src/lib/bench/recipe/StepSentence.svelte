@@ -3,12 +3,16 @@
   import PenLine from '@lucide/svelte/icons/pen-line';
   import X from '@lucide/svelte/icons/x';
   import { isFormula, workOut, type Amount, type FieldPath, type Token } from '@kelbrin/core/recipe';
+  import type { PlanCorner } from '@kelbrin/core/solid';
   import DimensionField from '$lib/ui/DimensionField.svelte';
+  import CornersField from './CornersField.svelte';
   import StepsField from './StepsField.svelte';
 
   interface Props {
     tokens: readonly Token[];
     measures: ReadonlyMap<string, number>;
+    /** The corners of the outline that it speaks of, in the order of their numbers. */
+    corners?: readonly PlanCorner[];
     /** What is wrong with one of the fields, if anything. */
     problem?: { path?: FieldPath; message: string };
     onchange(path: FieldPath, value: unknown, gesture?: number): void;
@@ -16,7 +20,7 @@
     /** A field that is not changed in the sentence: an outline to draw, a face to pick, a file to read. */
     onopen(token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void;
   }
-  let { tokens, measures, problem, onchange, onproblem, onopen }: Props = $props();
+  let { tokens, measures, corners = [], problem, onchange, onproblem, onopen }: Props = $props();
 
   const problemAt = (path: FieldPath) =>
     problem?.path && problem.path.length > 0 && path.join(' ').startsWith(problem.path.join(' '))
@@ -75,6 +79,11 @@
         offered={token.offered}
         problem={problemAt(token.path)}
         onchange={(chosen) => onchange(token.path, chosen.map((step) => ({ step })))}
+      />{:else if token.type === 'corners'}<CornersField
+        label={token.label}
+        chosen={token.chosen}
+        {corners}
+        onchange={(numbers) => onchange(token.path, { numbers, of: corners.length })}
       />{:else if token.type === 'drop'}<button
         type="button"
         class="drop"
