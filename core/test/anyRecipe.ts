@@ -158,10 +158,27 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
       }),
     ),
   });
+  const box: fc.Arbitrary<Step> = fc.record({
+    id: fc.constant(id),
+    kind: fc.constant('solid' as const),
+    effect,
+    solid: fc.record({
+      type: fc.constant('box' as const),
+      widthMm: tenths(4, 40),
+      depthMm: tenths(4, 40),
+      heightMm: tenths(1, 20),
+      edges: fc.record({
+        which: fc.constantFrom('all' as const, 'upright' as const, 'top' as const),
+        finish: fc.constantFrom('round' as const, 'chamfer' as const),
+        mm: tenths(0.1, 4),
+      }),
+    }),
+    placement: placement(earlier),
+  });
   const plain = fc
     .constantFrom('solid' as const, 'revolve' as const, 'sweep' as const, 'trim' as const, 'setDown' as const)
     .map((kind) => createStep(kind, id, earlier[0]));
-  return fc.oneof(extrude, hole, letters, eyelet, repeat, plain).map(tidy);
+  return fc.oneof(extrude, hole, letters, eyelet, repeat, box, plain).map(tidy);
 }
 
 /** Well-formed recipes of one to five steps, each placed on earlier ones; not all of them can be built. */

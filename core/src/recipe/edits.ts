@@ -5,7 +5,7 @@ import type { Problem } from './problem.ts';
 import type { Recipe } from './recipe.ts';
 import { referencesOf } from './references.ts';
 import type { FieldPath } from './sentence.ts';
-import { canCarry, createStep, step as stepSchema, type Step } from './steps/index.ts';
+import { canCarry, createStep, followingChange, step as stepSchema, type Step } from './steps/index.ts';
 import { say } from '../words/index.ts';
 
 /** A changed recipe, or why the change cannot be. The recipe that went in is never altered. */
@@ -28,7 +28,8 @@ export function setField(recipe: Recipe, stepId: string, path: FieldPath, value:
       problem: { stepId, path, message: say('That does not work here: {message}.', { message }) },
     };
   }
-  return { ok: true, recipe: withSteps(recipe, recipe.steps.with(index, parsed.data)) };
+  const changed = followingChange(parsed.data, recipe.steps[index]);
+  return { ok: true, recipe: withSteps(recipe, recipe.steps.with(index, changed)) };
 }
 
 /** Puts values into several fields of a step, one after the other; the first that cannot be is what is wrong. */

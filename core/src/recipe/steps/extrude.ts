@@ -1,8 +1,7 @@
 import * as z from 'zod';
 import { signedAreaOf, turned, type Outline, type Region } from '../../plane/index.ts';
-import { combined, shift, type Box, type Pose } from '../../mesh/index.ts';
-import { angle, length, type Resolved } from '../amount.ts';
-import { facing, normalOf, type Facing } from '../facing.ts';
+import { angle, type Resolved } from '../amount.ts';
+import { facing } from '../facing.ts';
 import {
   failingIn,
   outline,
@@ -11,20 +10,15 @@ import {
   outlineSizes,
   outlineTokens,
 } from '../outlines/index.ts';
-import { axisIndex, centredOn, fromPlate, onTop, placement } from '../placement.ts';
+import { centredOn, fromPlate, onTop, placement } from '../placement.ts';
 import { placementAdditions, placementTokens } from '../placementSentence.ts';
-import { clause, choice, degrees, millimetres, oneOf, text, type Token } from '../sentence.ts';
+import { clause, degrees, oneOf, text } from '../sentence.ts';
 import { cornerAdditions, corners, cornerTokens, withCorners } from './corners.ts';
+import { atStart, depth, depthTokens, throughPart } from './depth.ts';
 import { edgeAddition, edgeFinish, edgeTokens, sideLevels } from './edgeFinish.ts';
-import { facedPlacementTokens, facingToken, isFlush, isOnFace, placedPose, spreadOf } from './placed.ts';
+import { facedPlacementTokens, isFlush, isOnFace, placedAs, placedPose, spreadOf } from './placed.ts';
 import { stepSchema, type BuildKit, type Built, type Level, type StepKind } from './stepKind.ts';
-import { said, say } from '../../words/index.ts';
-
-export const depth = z.discriminatedUnion('type', [
-  z.strictObject({ type: z.literal('by'), mm: length() }),
-  /** From one end of the part to the other; for cuts and for keeping. */
-  z.strictObject({ type: z.literal('through') }),
-]);
+import { say } from '../../words/index.ts';
 
 export const effect = z.enum(['add', 'cut', 'keep']);
 
@@ -68,6 +62,11 @@ export const extrude: StepKind<ExtrudeStep> = {
     facing: 'up',
     depth: { type: 'by', mm: 2.6 },
     placement: centredOn(on, on === undefined ? fromPlate : onTop),
+  }),
+
+  following: (step, before) => ({
+    ...step,
+    placement: placedAs(step.effect, before.effect, step.placement, step.facing),
   }),
 
   sentence(step, context) {
@@ -162,45 +161,6 @@ function reliefOf({
   return undefined;
 }
 
-/** The facing and depth in words. */
-function depthTokens(step: ExtrudeStep): Token[] {
-  const { effect, depth } = step;
-  const ways: Record<Facing, string> = {
-    up: 'up',
-    down: 'down',
-    front: say('towards the front'),
-    back: say('towards the back'),
-    left: say('towards the left'),
-    right: say('towards the right'),
-  };
-  if (effect === 'add' && depth.type === 'by') {
-    return [facingToken(step, say('which way'), ways), millimetres(['depth', 'mm'], depth.mm, 'height')];
-  }
-  return [
-    ...(depth.type === 'by' ? [millimetres(['depth', 'mm'], depth.mm, 'depth')] : []),
-    choice(
-      ['depth'],
-      'how deep',
-      [
-        { label: 'right through', value: { type: 'through' } },
-        { label: 'deep', value: { type: 'by', mm: 1 } },
-      ],
-      ({ value }) => (value as { type: string }).type === depth.type,
-    ),
-    facingToken(step, say('from which side'), fromSide),
-  ];
-}
-
-/** From which side something is cut, in words. */
-export const fromSide: Record<Facing, string> = said({
-  up: 'from above',
-  down: 'from below',
-  front: 'from the front',
-  back: 'from the back',
-  left: 'from the left',
-  right: 'from the right',
-});
-
 /** What the fields that all flat things share make of a region. */
 export function extruded<Body>(
   step: Pick<
@@ -271,21 +231,6 @@ function refuseVanishing<Body>(
   if (least >= 0 || kit.canGrow(region, least)) return;
   const path = taperDeg === 0 ? ['bottom', 'mm'] : ['taperDeg'];
   kit.fail(path, say('The outline closes up: make the taper smaller, or what is done to its edges.'));
-}
-
-/** How long a cut must be to go right through a part, and where it starts along the side's axis. */
-export function throughPart(part: Box, side: Facing): { heightMm: number; startMm: number } {
-  const { axis, isHigh } = normalOf[side];
-  const [low, high] = [part.min[axisIndex[axis]], part.max[axisIndex[axis]]];
-  return { heightMm: high - low, startMm: isHigh ? low : high };
-}
-
-/** The pose with the foot of the thing at a place along the side's axis, whatever the placement says there. */
-export function atStart(pose: Pose, side: Facing, startMm: number): Pose {
-  const { axis } = normalOf[side];
-  const by: [number, number, number] = [0, 0, 0];
-  by[axisIndex[axis]] = startMm - pose[12 + axisIndex[axis]];
-  return combined(shift(by), pose);
 }
 
 function opened(levels: readonly Level[], both: boolean): Level[] {

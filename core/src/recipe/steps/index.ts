@@ -65,6 +65,13 @@ export function sentenceOf<K extends Kind>(of: StepOf<K>, context: SentenceConte
   return kinds[of.kind].sentence(of, context);
 }
 
+/** A step after a change, with what else changes along; see {@link StepKind.following}. */
+export function followingChange<K extends Kind>(of: StepOf<K>, before: Step): Step {
+  if (of.kind !== before.kind) return of;
+  // Both are of the kind that the step is of now.
+  return kinds[of.kind].following?.(of, before as StepOf<K>) ?? of;
+}
+
 /** Clauses that a step's sentence could also have. */
 export function additionsOf<K extends Kind>(of: StepOf<K>): Addition[] {
   return kinds[of.kind].additions?.(of) ?? [];

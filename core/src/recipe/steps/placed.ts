@@ -36,7 +36,7 @@ export function placedPose(
 }
 
 /** Whether a placement puts the outer face of something flush with that of its host, so that a cut opens there. */
-export function isFlush(placement: Resolved<Placement>, side: Facing): boolean {
+export function isFlush(placement: Placement | Resolved<Placement>, side: Facing): boolean {
   const { axis, isHigh } = normalOf[side];
   const rule = placement[axis];
   return rule.relation === 'inFrom' && rule.edge === (isHigh ? 'high' : 'low') && rule.mm === 0;
@@ -47,6 +47,26 @@ export function isOnFace(placement: Placement | Resolved<Placement>, side: Facin
   const { axis, isHigh } = normalOf[side];
   const rule = placement[axis];
   return rule.relation === 'beside' && rule.edge === (isHigh ? 'high' : 'low') && rule.overlapMm === 0;
+}
+
+/**
+ * A placement for what was added and is cut now, or the other way round: what stood right on a face begins flush with it as
+ * a cut, instead of cutting the air over it.
+ */
+export function placedAs(
+  effect: 'add' | 'cut' | 'keep',
+  before: 'add' | 'cut' | 'keep',
+  placement: Placement,
+  side: Facing,
+): Placement {
+  if ('plate' in placement.on || effect === 'keep' || effect === before) return placement;
+  const { axis, isHigh } = normalOf[side];
+  const edge = isHigh ? 'high' : 'low';
+  if (effect === 'cut' && isOnFace(placement, side))
+    return { ...placement, [axis]: { relation: 'inFrom', edge, mm: 0 } };
+  if (effect === 'add' && isFlush(placement, side))
+    return { ...placement, [axis]: { relation: 'beside', edge, overlapMm: 0 } };
+  return placement;
 }
 
 /** A placement for another side: what was said across the old side is said across the new one. */

@@ -6,11 +6,19 @@ import { axes, centredOn, fromPlate, onTop, placement, shiftFor } from '../place
 import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
 import { clause, choice, degrees, millimetres, oneOf, text, type Token } from '../sentence.ts';
 import { effect } from './extrude.ts';
+import { placedAs } from './placed.ts';
+import { boxAdditions, boxEdges, boxEdgeTokens, boxWithEdges } from './boxEdges.ts';
 import { stepSchema, type BuildKit, type StepKind } from './stepKind.ts';
 import { said, say } from '../../words/index.ts';
 
 const solid = z.discriminatedUnion('type', [
-  z.strictObject({ type: z.literal('box'), widthMm: length(), depthMm: length(), heightMm: length() }),
+  z.strictObject({
+    type: z.literal('box'),
+    widthMm: length(),
+    depthMm: length(),
+    heightMm: length(),
+    edges: boxEdges.optional(),
+  }),
   z.strictObject({ type: z.literal('cylinder'), diameterMm: length(), heightMm: length() }),
   z.strictObject({
     type: z.literal('cone'),
@@ -61,10 +69,16 @@ export const readySolid: StepKind<ReadySolidStep> = {
     placement: centredOn(on, on === undefined ? fromPlate : onTop),
   }),
 
+  following: (step, before) => ({
+    ...step,
+    placement: placedAs(step.effect, before.effect, step.placement, 'up'),
+  }),
+
   sentence: (step, context) => [
     oneOf(['effect'], 'add, cut or keep', step.effect, { add: 'Place', cut: 'Cut away', keep: 'Keep only' }),
     text('a'),
     ...solidTokens(step.solid),
+    ...(step.solid.type === 'box' ? boxEdgeTokens(step.solid.edges) : []),
     ...turnTokens(step.turns),
     text(','),
     ...alongTokens('z', step.placement.z, step.placement.on, ['placement', 'z']),
@@ -79,7 +93,11 @@ export const readySolid: StepKind<ReadySolidStep> = {
     return Object.entries(fields).flatMap(([key, axis]) => (key in of ? { path: ['solid', key], axis } : []));
   },
 
-  additions: (step) => [...placementAdditions(step.placement, ['x', 'y']), ...turnAdditions(step.turns)],
+  additions: (step) => [
+    ...placementAdditions(step.placement, ['x', 'y']),
+    ...turnAdditions(step.turns),
+    ...(step.solid.type === 'box' ? boxAdditions(step.solid.edges) : []),
+  ],
 
   build(step, kit) {
     if (step.effect !== 'add' && !kit.partBox()) {
@@ -140,7 +158,7 @@ function solidTokens(of: Solid): Token[] {
     ({ value }) => (value as Solid).type === of.type,
   );
   const numbers = Object.entries(of).flatMap(([key, value]): Token[] => {
-    if (key === 'type') return [];
+    if (key === 'type' || key === 'edges') return [];
     const { label, sign, after } = FIELDS[key];
     return [
       millimetres(['solid', key], value as number, label, {
@@ -152,7 +170,11 @@ function solidTokens(of: Solid): Token[] {
     ];
   });
   // No comma before the clause that follows.
-  return [kind, ...numbers.slice(0, -1), text(FIELDS[Object.keys(of).at(-1)!].after.replace(',', ''))];
+  return [
+    kind,
+    ...numbers.slice(0, -1),
+    text(FIELDS[Object.keys(of).findLast((key) => key in FIELDS)!].after.replace(',', '')),
+  ];
 }
 
 const FIELDS: Record<string, { label: string; sign?: string; after: string }> = said({
@@ -172,10 +194,8 @@ function made<Body>(of: Resolved<Solid>, kit: BuildKit<Body>): Body {
       { atMm: heightMm, growMm: 0 },
     ]);
   switch (of.type) {
-    case 'box': {
-      const [x, y] = [of.widthMm / 2, of.depthMm / 2];
-      return straight([[[-x, -y], [x, -y], [x, y], [-x, y]]], of.heightMm); // prettier-ignore
-    }
+    case 'box':
+      return boxWithEdges(of, kit);
     case 'cylinder':
       return straight([circlePoints(of.diameterMm / 2)], of.heightMm);
     case 'cone': {

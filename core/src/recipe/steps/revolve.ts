@@ -10,7 +10,7 @@ import { placementAdditions } from '../placementSentence.ts';
 import { degrees, oneOf, text } from '../sentence.ts';
 import { cornerAdditions, corners, cornerTokens, withCorners } from './corners.ts';
 import { effect } from './extrude.ts';
-import { facedPlacementTokens, facingToken, spreadOf } from './placed.ts';
+import { facedPlacementTokens, facingToken, placedAs, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 import { said, say } from '../../words/index.ts';
 
@@ -65,6 +65,11 @@ export const revolve: StepKind<RevolveStep> = {
     deg: 360,
     facing: 'up',
     placement: centredOn(on, on === undefined ? fromPlate : onTop),
+  }),
+
+  following: (step, before) => ({
+    ...step,
+    placement: placedAs(step.effect, before.effect, step.placement, step.facing),
   }),
 
   sentence: (step, context) => [

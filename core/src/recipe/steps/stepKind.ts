@@ -111,6 +111,8 @@ export interface StepKind<S extends { id: string; kind: string }> {
   readonly turnsProfile?: true;
   /** What its face becomes when the one is picked that looks in a direction now, with measures of these values. */
   pickedFace?(step: S, normal: Vec3, measures: ReadonlyMap<string, number>): unknown;
+  /** What else of a step changes with a change of it, as a sentence is read: a cut begins where what it was stood. */
+  following?(step: S, before: S): S;
   /** Its sizes that a handle on the plan can drag. */
   sizes?(step: S): SizeField[];
   /** Clauses that the sentence could also have. */
