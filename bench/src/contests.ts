@@ -8,7 +8,14 @@ import type { SolidMesh } from '@kelbrin/core/mesh';
 import type { Recipe } from '@kelbrin/core/recipe';
 import { everydaySettings, slice, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
-import { largerInspections, longSign, liveInspection, oneNumberEdit, panel } from './edits.ts';
+import {
+  finishedCorners,
+  largerInspections,
+  longSign,
+  liveInspection,
+  oneNumberEdit,
+  panel,
+} from './edits.ts';
 import { bareSections } from './bareSections.ts';
 import type { Contest } from './measure.ts';
 import { remedyContests } from './remedies.ts';
@@ -31,6 +38,7 @@ export function contests(material: Material): Contest[] {
     liveInspection(material.workshop),
     oneNumberEdit(material.workshop),
     longSign(material.workshop),
+    finishedCorners(material.workshop),
     panel(material.workshop),
     inspection(material, built.mesh),
     gcode(material, built.mesh),

@@ -102,6 +102,29 @@ export function longSign(workshop: Workshop): Contest {
   return toAndFro(workshop, 'edit of a 24-letter sign → solid', sign(), 's2');
 }
 
+/** A bracket whose corners are finished in groups, on a foot with rounded edges. */
+export function finishedCorners(workshop: Workshop): Contest {
+  const nodes = [[0, 0], [60, 0], [60, 14], [14, 14], [14, 50], [0, 50]].map(([xMm, yMm]) => ({ xMm, yMm })); // prettier-ignore
+  const bracket = stepOf('extrude', 's1', undefined, {
+    outline: { shape: 'points', nodes, closed: true, smooth: false, mirrored: false },
+    corners: [
+      { which: 'outer', finish: 'round', mm: 6 },
+      { which: 'inner', finish: 'round', mm: 3 },
+      { which: { numbers: [2, 3], of: 6 }, finish: 'chamfer', mm: 2 },
+    ],
+  });
+  const foot = stepOf('solid', 's2', 's1', {
+    solid: {
+      type: 'box',
+      widthMm: 20,
+      depthMm: 10,
+      heightMm: 8,
+      edges: { which: 'all', finish: 'round', mm: 2 },
+    },
+  });
+  return toAndFro(workshop, 'edit of corners and edges → solid', recipeWith([bracket, foot]), 's2');
+}
+
 /** A panel with holes in columns and rows. */
 function panelOf(columns: number, rows: number): Recipe {
   const hole = stepOf('hole', 's2', 's1', {

@@ -83,6 +83,9 @@ export type Token =
       readonly path: FieldPath;
     };
 
+/** A field that is also changed elsewhere than in the sentence: on the plan, on the solid, or by a file. */
+export type OpenedToken = Extract<Token, { type: 'drawing' | 'face' | 'file' | 'corners' }>;
+
 /** A clause that a sentence does not have and could have: "chamfer the top edge". */
 export interface Addition {
   readonly label: string;

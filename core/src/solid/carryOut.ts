@@ -38,7 +38,8 @@ export function carryOut(
 ): StepState {
   const scope = new Scope();
   try {
-    const notes: string[] = [];
+    // What is wrong in the same way at several fields is said once.
+    const notes = new Set<string>();
     const originals: number[] = [];
     const traces = new Map(before?.traces);
     let copiesMade = before?.copiesMade ?? 0;
@@ -51,7 +52,7 @@ export function carryOut(
         part: before?.part,
         copiesBefore: copiesMade,
         copied: (count) => (copiesMade += count),
-        note: (message) => notes.push(message),
+        note: (message) => notes.add(message),
         drew: (original) => originals.push(original),
       },
     );
@@ -88,7 +89,7 @@ export function carryOut(
       effect: whole ? 'whole' : (operations[0]?.effect ?? 'add'),
       box,
       changed: whole !== undefined || isOther(volumeMm3, before?.volumeMm3 ?? 0),
-      notes,
+      notes: [...notes],
     };
   } catch (error) {
     scope.end();

@@ -2,7 +2,7 @@
   import { onDestroy, untrack, type ComponentProps, type Snippet } from 'svelte';
   import type { Finding, BriefRules, LimitsCard } from '@kelbrin/core/inspect';
   import { partOf, type Design } from '@kelbrin/core/design';
-  import type { Token } from '@kelbrin/core/recipe';
+  import type { OpenedToken } from '@kelbrin/core/recipe';
   import { facesOf } from '@kelbrin/core/mesh';
   import KeysSheet from '$lib/ui/KeysSheet.svelte';
   import { benchKeys } from '$lib/texts/benchKeys';
@@ -128,13 +128,14 @@
     for (const face of fontFaces()) document.fonts.add(face);
   });
 
-  function open(stepId: string, token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void {
+  function open(stepId: string, token: OpenedToken): void {
     if (token.type === 'face') {
       bench.pickingFace = bench.pickingFace?.stepId === stepId ? undefined : { stepId, path: token.path };
       isPlanLarge = false;
     } else if (token.type === 'drawing' && token.kind === 'points') {
       bench.drawing = { stepId, path: token.path };
-    } else files?.choose(stepId, token);
+    } else if (token.type === 'corners') isPlanLarge = true;
+    else files?.choose(stepId, token);
   }
 
   function onkeydown(event: KeyboardEvent): void {

@@ -60,7 +60,7 @@
 
   /** The corners among which the marked step lets some be chosen, and those that are. */
   const corners = $derived.by(() => {
-    const groups = step && !isSmall && !isMeasuring ? chosenCornersOf(step) : [];
+    const groups = step && !isMeasuring ? chosenCornersOf(step) : [];
     if (groups.length === 0) return undefined;
     return { all: outcome?.corners ?? [], chosen: groups.flatMap(({ numbers }) => numbers) };
   });
@@ -246,7 +246,7 @@
       <PlanHandle {handle} at={px(handle.at)} onbegin={(event) => begin(event, handle)} />
     {/each}
     {#if corners}
-      <PlanCorners corners={corners.all} chosen={corners.chosen} {px} ontap={tapCorner} />
+      <PlanCorners corners={corners.all} chosen={corners.chosen} {px} {isSmall} ontap={tapCorner} />
     {/if}
     <SnapGuides {guides} {sheet} {widthPx} {heightPx} />
     {#if isMeasuring}

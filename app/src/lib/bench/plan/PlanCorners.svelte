@@ -8,9 +8,11 @@
     corners: readonly PlanCorner[];
     chosen: readonly number[];
     px: (point: Point) => Point;
+    /** As an inset it only shows. */
+    isSmall: boolean;
     ontap(number: number): void;
   }
-  let { corners, chosen, px, ontap }: Props = $props();
+  let { corners, chosen, px, isSmall, ontap }: Props = $props();
 </script>
 
 {#each corners as { at }, i (i)}
@@ -18,7 +20,7 @@
     {@const isChosen = chosen.includes(i + 1)}
     {@const [x, y] = px(at)}
     <g
-      class="cursor-pointer"
+      class={isSmall ? 'pointer-events-none' : 'cursor-pointer'}
       role="presentation"
       data-corner={i + 1}
       transform="translate({x} {y})"
@@ -30,7 +32,7 @@
       <title>{say.corner(i + 1)}</title>
       <circle r="16" fill="transparent" />
       <circle
-        r="9"
+        r={isSmall ? 6 : 9}
         fill={isChosen ? 'var(--color-primary-700)' : '#fff'}
         stroke="var(--color-primary-700)"
         stroke-width="1.6"
@@ -38,7 +40,7 @@
       <text
         text-anchor="middle"
         dominant-baseline="central"
-        class="measured text-xs"
+        class="measured {isSmall ? 'text-[9px]' : 'text-xs'}"
         fill={isChosen ? '#fff' : 'var(--color-primary-800)'}>{i + 1}</text
       >
     </g>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, Modal } from 'flowbite-svelte';
-  import type { Token } from '@kelbrin/core/recipe';
+  import type { OpenedToken } from '@kelbrin/core/recipe';
   import AddStepMenu from './AddStepMenu.svelte';
   import type { BenchState } from '../state/bench.svelte';
   import MeasureList from './MeasureList.svelte';
@@ -11,7 +11,7 @@
 
   interface Props {
     bench: BenchState;
-    onopen(stepId: string, token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void;
+    onopen(stepId: string, token: OpenedToken): void;
     /** Asks for a file that holds a part. */
     onfile(): void;
   }

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { additionsOf, sentenceOf, type FieldPath, type Step, type Token } from '@kelbrin/core/recipe';
+  import { additionsOf, sentenceOf, type FieldPath, type Step, type OpenedToken } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
   import StepSentence from './StepSentence.svelte';
   import StepTools from './StepTools.svelte';
@@ -11,7 +11,7 @@
     index: number;
     /** Whether a check fails because of it. */
     isTroubled: boolean;
-    onopen(stepId: string, token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void;
+    onopen(stepId: string, token: OpenedToken): void;
   }
   let { bench, step, index, isTroubled, onopen }: Props = $props();
 

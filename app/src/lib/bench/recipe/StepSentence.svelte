@@ -2,7 +2,14 @@
   import { sentenceTexts as say } from '$lib/texts/sentence';
   import PenLine from '@lucide/svelte/icons/pen-line';
   import X from '@lucide/svelte/icons/x';
-  import { isFormula, workOut, type Amount, type FieldPath, type Token } from '@kelbrin/core/recipe';
+  import {
+    isFormula,
+    workOut,
+    type Amount,
+    type FieldPath,
+    type Token,
+    type OpenedToken,
+  } from '@kelbrin/core/recipe';
   import type { PlanCorner } from '@kelbrin/core/solid';
   import DimensionField from '$lib/ui/DimensionField.svelte';
   import CornersField from './CornersField.svelte';
@@ -18,7 +25,7 @@
     onchange(path: FieldPath, value: unknown, gesture?: number): void;
     onproblem(path: FieldPath, message: string | undefined): void;
     /** A field that is not changed in the sentence: an outline to draw, a face to pick, a file to read. */
-    onopen(token: Extract<Token, { type: 'drawing' | 'face' | 'file' }>): void;
+    onopen(token: OpenedToken): void;
   }
   let { tokens, measures, corners = [], problem, onchange, onproblem, onopen }: Props = $props();
 
@@ -84,6 +91,7 @@
         chosen={token.chosen}
         {corners}
         onchange={(numbers) => onchange(token.path, { numbers, of: corners.length })}
+        onopen={() => onopen(token)}
       />{:else if token.type === 'drop'}<button
         type="button"
         class="drop"
