@@ -187,6 +187,18 @@ test('a hose hook with a gusset and two screw holes', async ({ as }) => {
   await expect(holes).toContainText('2 places');
   const { text } = await exported(page, 'OBJ');
   expect(text).toContain('\nf ');
+
+  await page.getByRole('button', { name: 'Add a measure' }).click();
+  await page.getByRole('button', { name: 'Add a part' }).click();
+  await page.getByText('A family of sizes').click();
+  const family = page.getByRole('dialog', { name: 'A family of sizes' });
+  await expect(family).toContainText('No sentence uses “a” yet');
+  await family.getByRole('textbox').fill('19,90x');
+  await expect(family.getByRole('alert')).toContainText('Line 1');
+  await family.getByRole('textbox').fill('19,90 1in');
+  await family.getByRole('button', { name: 'Make 2 parts' }).click();
+  await page.getByRole('region', { name: 'Parts' }).getByRole('button', { name: 'Label 25.4' }).click();
+  await expect(page.getByRole('spinbutton', { name: 'a', exact: true })).toHaveValue('25.4');
   await saved(page);
 });
 

@@ -1,4 +1,5 @@
 export * from './design.ts';
 export * from './differences.ts';
+export * from './family.ts';
 export * from './parts.ts';
 export * from './sharedMeasures.ts';

@@ -1,4 +1,4 @@
-import { said, say } from '@kelbrin/core/words';
+import { said, say, sayList } from '@kelbrin/core/words';
 
 /** What is said of the parts of a project. */
 export const partTexts = said({
@@ -11,6 +11,23 @@ export const partTexts = said({
   copyOfPart: 'A copy of this part',
   anExample: 'An example',
   fromFile: 'A part from a 3MF file',
+  family: 'A family of sizes',
+  familyNeedsMeasure:
+    'The members of a family differ in a measure. Add one to this part, and use its name in the sentences; then come back.',
+  familyWhat:
+    'Each row of sizes makes a part like this one. A part that has the name of a row already is made anew.',
+  familyMeasures: 'What differs',
+  familySizes: (measures: readonly string[]) =>
+    measures.length < 2
+      ? say('Sizes, as many as there shall be parts')
+      : say('Sizes, a line for each part: {measures}', { measures: sayList(measures) }),
+  familyUnused: (measure: string) =>
+    say('No sentence uses “{measure}” yet, so that all parts will be alike in it.', { measure }),
+  familyParts: 'Parts that are made',
+  familyAnew: 'made anew',
+  makeFamily: (count: number) =>
+    say('{count, plural, =0 {Make parts} one {Make a part} other {Make # parts}}', { count }),
+  closeFamily: 'Close',
   copyPart: 'Copy this part',
   copyPartWhy: 'Copy this part before a bold change',
   deletePart: 'Delete this part',

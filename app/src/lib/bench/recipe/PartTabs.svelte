@@ -5,6 +5,7 @@
   import Trash from '@lucide/svelte/icons/trash';
   import { Dropdown, DropdownItem } from 'flowbite-svelte';
   import { emptyRecipe } from '@kelbrin/core/recipe';
+  import FamilyDialog from '../dialogs/FamilyDialog.svelte';
   import type { BenchState } from '../state/bench.svelte';
   import { partTexts as say } from '$lib/texts/parts';
 
@@ -18,6 +19,7 @@
 
   let refused = $state<string>();
   let isAdding = $state(false);
+  let isSizing = $state(false);
 
   const { parts, chosen } = $derived(bench.design);
   const isAlone = $derived(parts.length === 1);
@@ -68,6 +70,7 @@
         {say.emptyPart}
       </DropdownItem>
       <DropdownItem onclick={() => add(() => bench.parts.add())}>{say.copyOfPart}</DropdownItem>
+      <DropdownItem onclick={() => add(() => (isSizing = true))}>{say.family} …</DropdownItem>
       <DropdownItem onclick={() => add(onexample)}>{say.anExample} …</DropdownItem>
       <DropdownItem onclick={() => add(onfile)}>{say.fromFile} …</DropdownItem>
     </Dropdown>
@@ -102,6 +105,8 @@
     </p>
   {/if}
 </section>
+
+<FamilyDialog {bench} bind:open={isSizing} />
 
 <style>
   .tool {

@@ -4,8 +4,10 @@ import {
   copyPart,
   removePart,
   renamePart,
+  withFamily,
   withRecipe,
   type Design,
+  type SizeTable,
 } from '@kelbrin/core/design';
 import type { Problem, Recipe } from '@kelbrin/core/recipe';
 
@@ -55,6 +57,14 @@ export class PartEdits {
     const at = parts.findIndex(({ id }) => id === this.#bench.partId);
     const removed = removePart(this.#bench.design, this.#bench.partId);
     if (removed.ok) this.#bench.editDesign(removed.design, (parts[at + 1] ?? parts[at - 1]).id);
+  }
+
+  /** Makes a part like the one that is shown of each row of sizes; what is wrong with them is handed back. */
+  makeFamily(table: SizeTable): string | undefined {
+    const made = withFamily(this.#bench.design, this.#bench.partId, table);
+    if (!made.ok) return made.problem.message;
+    this.#bench.editDesign(made.design);
+    return undefined;
   }
 
   /** Says that the part that is shown is the one to hand in. */
