@@ -141,7 +141,9 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
   const repeat: fc.Arbitrary<Step> = fc.record({
     id: fc.constant(id),
     kind: fc.constant('repeat' as const),
-    of: fc.constantFrom(...earlier).map((step) => [{ step }]),
+    of: fc
+      .tuple(fc.constantFrom(...earlier), fc.boolean())
+      .map(([step, isSince]) => (isSince ? { since: { step } } : [{ step }])),
     pattern: fc.oneof(
       fc.record({
         type: fc.constant('row' as const),

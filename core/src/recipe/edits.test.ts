@@ -75,6 +75,17 @@ describe('more edits', () => {
     expect(removeStep(repeat.recipe, 's2').steps.at(-1)).toMatchObject({ of: [{ step: 's1' }] });
   });
 
+  it('let a repeat of everything since a removed step begin with the next one, if there is one', () => {
+    const since = (step: string) => {
+      const edited = setField(addStep(label(), 'repeat'), 's4', ['of'], { since: { step } });
+      if (!edited.ok) throw new Error(edited.problem.message);
+      return edited.recipe;
+    };
+    expect(removeStep(since('s2'), 's2').steps.at(-1)).toMatchObject({ of: { since: { step: 's3' } } });
+    expect(removeStep(since('s3'), 's3').steps.at(-1)).toMatchObject({ of: [] });
+    expect(removeStep(since('s2'), 's3').steps.at(-1)).toMatchObject({ of: { since: { step: 's2' } } });
+  });
+
   it('say that a step names one that is switched off', () => {
     const off = setField(label(), 's1', ['off'], true);
     expect(off.ok && referenceProblem(off.recipe)).toMatchObject({

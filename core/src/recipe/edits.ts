@@ -64,15 +64,20 @@ export function removeStep(recipe: Recipe, stepId: string): Recipe {
         changed = withValue(changed, ['placement', 'on'], on);
       }
       if (each.kind === 'repeat') {
-        changed = withValue(
-          changed,
-          ['of'],
-          each.of.filter(({ step }) => step !== stepId),
-        );
+        const of = Array.isArray(each.of)
+          ? each.of.filter(({ step }) => step !== stepId)
+          : sinceAfter(recipe, stepId, each.id);
+        changed = withValue(changed, ['of'], of);
       }
       return changed as Step;
     });
   return withSteps(recipe, steps);
+}
+
+/** What a step repeats that repeated everything since another, which is taken out: everything since the one after it. */
+function sinceAfter({ steps }: Recipe, removedId: string, repeatId: string): unknown {
+  const next = steps[steps.findIndex(({ id }) => id === removedId) + 1];
+  return next.id === repeatId ? [] : { since: { step: next.id } };
 }
 
 /** Moves a step up (−) or down (+) by places; at the ends it stays. */

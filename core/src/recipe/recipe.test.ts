@@ -111,11 +111,11 @@ describe('steps that name others', () => {
 
   it('say what they name also where it is gone or comes later', () => {
     const recipe = repeated();
-    expect(last(recipe)).toContain('Repeat step 2 in a row');
+    expect(last(recipe)).toContain('Repeat only step 2 in a row');
     const steps = recipe.steps.filter(({ id }) => id !== 's2');
-    expect(last({ ...recipe, steps })).toContain('Repeat a step that is gone in a row');
+    expect(last({ ...recipe, steps })).toContain('Repeat only a step that is gone in a row');
     const early = moveStep(recipe, 's4', -3);
-    expect(sentences(early)[0]).toContain('Repeat step 3, which comes later in a row');
+    expect(sentences(early)[0]).toContain('Repeat only step 3, which comes later in a row');
   });
 
   it('are told before a change leaves them without', () => {

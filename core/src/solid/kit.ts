@@ -155,6 +155,12 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
       return drawn(['imported', asset], (inner) => fromMesh(kernel, inner, mesh));
     },
     posed: posedBody,
+    since(first) {
+      traceOf(first);
+      // Traces are kept in the order of the steps.
+      const ids = [...traces.keys()];
+      return ids.slice(ids.indexOf(first.step)).map((step) => ({ step }));
+    },
     repeated(refs, poses) {
       const operations = refs.flatMap((ref) => operationsNow(traceOf(ref), scope));
       const made = operations.length * poses.length;

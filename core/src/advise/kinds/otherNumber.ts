@@ -100,7 +100,7 @@ function* changes(trouble: Trouble): Generator<Change> {
   const partMm = Math.max(...sizeOf(boundsOf(now.mesh)));
   const others = failingFindings(now.inspection).filter((each) => each.finding !== finding);
   for (const [index, step] of recipe.steps.entries()) {
-    const isNamed = (failing: Failing) => isCause(failing, step) || carries(failing, step, recipe);
+    const isNamed = (failing: Failing) => isCause(failing, step, recipe) || carries(failing, step, recipe);
     if (!isNamed(trouble)) continue;
     const numbers = sentenceOf(step, { recipe, index }).flatMap((token): Worth[] => {
       if (token.type !== 'number') return [];
@@ -109,7 +109,7 @@ function* changes(trouble: Trouble): Generator<Change> {
     });
     for (const failing of [trouble, ...others.filter(isNamed)]) {
       const isOwn = failing === trouble;
-      const isOfHost = !isCause(failing, step);
+      const isOfHost = !isCause(failing, step, recipe);
       const missing = missingMm(failing, step, recipe, now);
       const more = (isOwn ? 0 : OF_OTHER) + (isOfHost ? OF_HOST : 0);
       const aims = (of: Worth) =>
@@ -130,8 +130,8 @@ function* changes(trouble: Trouble): Generator<Change> {
 }
 
 /** Whether a finding is about a step: its surface is at the place, or it repeats what is. */
-function isCause({ finding: { steps } }: Failing, step: Step): boolean {
-  return steps.length === 0 || steps.some((id) => id === step.id || repeats(step, id));
+function isCause({ finding: { steps } }: Failing, step: Step, recipe: Recipe): boolean {
+  return steps.length === 0 || steps.some((id) => id === step.id || repeats(step, id, recipe));
 }
 
 /** Whether what a finding is about hangs, or is cut off, since it stands on this step. */
@@ -144,8 +144,12 @@ function carries({ check, finding: { steps } }: Failing, step: Step, recipe: Rec
 }
 
 /** Whether a step repeats another, whose copies are told by its name. */
-function repeats(step: Step, id: string): boolean {
-  return step.kind === 'repeat' && step.of.some((of) => of.step === id);
+function repeats(step: Step, id: string, { steps }: Recipe): boolean {
+  if (step.kind !== 'repeat') return false;
+  if (Array.isArray(step.of)) return step.of.some((of) => of.step === id);
+  const { since } = step.of;
+  const at = (wanted: string) => steps.findIndex((each) => each.id === wanted);
+  return at(since.step) <= at(id) && at(id) < at(step.id);
 }
 
 /** Numbers of one outline that are changed together: how wide and how deep it is. */

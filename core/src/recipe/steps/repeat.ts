@@ -36,7 +36,11 @@ const pattern = z.discriminatedUnion('type', [
 ]);
 type Pattern = z.infer<typeof pattern>;
 
-export const schema = stepSchema('repeat', { of: z.array(stepRef).max(50), pattern });
+/** Steps that are named one by one, or every step from one on, those that come to stand there later included. */
+const repeated = z.union([z.array(stepRef).max(50), z.strictObject({ since: stepRef })]);
+type Repeated = z.infer<typeof repeated>;
+
+export const schema = stepSchema('repeat', { of: repeated, pattern });
 export type RepeatStep = z.infer<typeof schema>;
 
 /** More copies than this are surely a slip of the hand. */
@@ -59,16 +63,7 @@ export const repeat: StepKind<RepeatStep> = {
 
   sentence: (step, context) => [
     text('Repeat'),
-    {
-      type: 'steps',
-      path: ['of'],
-      label: say('steps to repeat'),
-      chosen: step.of.map(({ step: id }) => id),
-      offered: context.recipe.steps
-        .slice(0, context.index)
-        .map(({ id }, i) => ({ id, label: stepWords(context.recipe.steps, i) }))
-        .concat(missingOf(step, context)),
-    },
+    ...repeatedTokens(step.of, context),
     choice(
       ['pattern'],
       'how it is repeated',
@@ -89,7 +84,8 @@ export const repeat: StepKind<RepeatStep> = {
   ],
 
   build(step, kit) {
-    if (step.of.length === 0) return kit.fail(['of'], say('Choose the steps to repeat.'));
+    const of = Array.isArray(step.of) ? step.of : kit.since(step.of.since);
+    if (of.length === 0) return kit.fail(['of'], say('Choose the steps to repeat.'));
     const poses = posesOf(step.pattern, (on) => kit.hostBox(on));
     if (poses.length > MOST_COPIES) {
       return kit.fail(
@@ -100,7 +96,7 @@ export const repeat: StepKind<RepeatStep> = {
         }),
       );
     }
-    return { operations: kit.repeated(step.of, poses), copies: { of: step.of, poses } };
+    return { operations: kit.repeated(of, poses), copies: { of, poses } };
   },
 };
 
@@ -125,10 +121,49 @@ export function posesOf(of: Resolved<Pattern>, boxOf: (on: Resolved<z.infer<type
   }
 }
 
+/** "only step 2 and step 3", or "everything since step 2". */
+function repeatedTokens(of: Repeated, context: SentenceContext): Token[] {
+  const { steps } = context.recipe;
+  const named = Array.isArray(of) ? of : [of.since];
+  // Where none was named yet, the step right before this one is what people mean.
+  const before = steps[context.index - 1];
+  const since = named[0] ?? (before && { step: before.id });
+  const which = choice(
+    ['of'],
+    'what is repeated',
+    [
+      { label: 'only', value: named },
+      ...(since ? [{ label: 'everything since', value: { since } }] : []),
+    ],
+    ({ value }) => Array.isArray(value) === Array.isArray(of),
+  );
+  const offered = steps
+    .slice(0, context.index)
+    .map(({ id }, i) => ({ id, label: stepWords(steps, i) }))
+    .concat(missingOf(named, context));
+  if (!Array.isArray(of)) {
+    const options = offered.map(({ id, label }) => ({ label, value: { step: id } }));
+    return [
+      which,
+      choice(
+        ['of', 'since'],
+        'first step that is repeated',
+        options,
+        ({ value }) => (value as { step: string }).step === of.since.step,
+      ),
+    ];
+  }
+  const chosen = of.map(({ step: id }) => id);
+  return [which, { type: 'steps', path: ['of'], label: say('steps to repeat'), chosen, offered }];
+}
+
 /** Steps that it names and that are gone or come later: they are shown, so that they can be left out. */
-function missingOf({ of }: RepeatStep, { recipe: { steps }, index }: SentenceContext) {
+function missingOf(
+  named: readonly { readonly step: string }[],
+  { recipe: { steps }, index }: SentenceContext,
+) {
   const earlier = new Set(steps.slice(0, index).map(({ id }) => id));
-  return of
+  return named
     .filter(({ step: id }) => !earlier.has(id))
     .map(({ step: id }) => ({ id, label: missingStepWords(steps, id) }));
 }

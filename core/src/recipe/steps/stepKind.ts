@@ -54,6 +54,8 @@ export interface BuildKit<Body> extends OutlineKit {
   sectionFacing(side: Facing, atMm: number): Region;
   /** Where the middle of a width × depth box can lie in a region, as a region. */
   roomFor(region: Region, widthMm: number, depthMm: number): Region;
+  /** An earlier step and all that follow it up to this one, those that are switched off left out. */
+  since(first: StepRef): StepRef[];
   /**
    * What earlier steps added and cut, once for each pose. The copies of one operation follow each other, so that they
    * reach the part together.

@@ -4,7 +4,14 @@ import { built as builtIn, recipeWith, stepOf, withField } from '../../../test/e
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { boundsOf, sizeOf } from '../../mesh/index.ts';
 import { regionAreaOf } from '../../plane/index.ts';
-import { type Recipe, type Step } from '../../recipe/index.ts';
+import {
+  plainSentence,
+  sentenceOf,
+  setField,
+  type Recipe,
+  type Step,
+  type Token,
+} from '../../recipe/index.ts';
 import { at, fromLeft, on } from '../../starters/places.ts';
 import { evaluate, type EvaluationOptions, type Workshop } from '../../solid/index.ts';
 
@@ -76,6 +83,36 @@ describe('repeat, trim and set down', () => {
     expect(short.volumeMm3).toBeCloseTo(long.volumeMm3, 6);
     expect(boundsOf(short.mesh)).toEqual(boundsOf(long.mesh));
     expect(short.mesh.triangles.length).toBe(long.mesh.triangles.length);
+  });
+
+  it('of everything since a step takes in what is added later, and leaves out what is switched off', () => {
+    const pattern = { type: 'row', axis: 'x', count: 2, stepMm: 20 } as const;
+    const hole = stepOf('hole', 's4', 's2', { size: { by: 'diameter', mm: 2 } });
+    const repeatOf = (of: Extract<Step, { kind: 'repeat' }>['of']) =>
+      stepOf('repeat', 's3', undefined, { of, pattern });
+    const since = repeatOf({ since: { step: 's2' } });
+    const named = repeatOf([{ step: 's2' }, { step: 's4' }]);
+    const volume = (...steps: Step[]) => built(recipeWith(steps)).volumeMm3;
+    expect(volume(block, post, hole, since)).toBeCloseTo(volume(block, post, hole, named), 6);
+    expect(volume(block, post, hole, since)).toBeLessThan(volume(block, post, since, hole));
+    const off = { ...hole, off: true } as Step;
+    expect(volume(block, post, off, since)).toBeCloseTo(volume(block, post, repeatOf([{ step: 's2' }])), 6);
+  });
+
+  it('read as steps or as everything since one, each offered in the words of the other', () => {
+    const pattern = { type: 'row', axis: 'x', count: 2, stepMm: 20 } as const;
+    const recipe = recipeWith([
+      block,
+      post,
+      stepOf('repeat', 's3', undefined, { of: [{ step: 's2' }], pattern }),
+    ]);
+    const which = sentenceOf(recipe.steps[2], { recipe, index: 2 }).find(
+      (token) => token.type === 'choice' && token.label === 'what is repeated',
+    ) as Extract<Token, { type: 'choice' }>;
+    const edited = setField(recipe, 's3', which.path, which.options[1].value);
+    if (!edited.ok) throw new Error(edited.problem.message);
+    const words = plainSentence(sentenceOf(edited.recipe.steps[2], { recipe: edited.recipe, index: 2 }));
+    expect(words).toContain('Repeat everything since step 2 in a row');
   });
 
   it('of too much is refused', () => {

@@ -1,0 +1,126 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  circlePoints,
+  crossingOf,
+  cornersOf,
+  cutAcross,
+  filletAt,
+  fineArc,
+  nextCorner,
+  regionAreaOf,
+  reversed,
+  toEdgeMm,
+  turned,
+  withFinishes,
+  withoutRepeats,
+  type Point,
+  type Region,
+} from './index.ts';
+
+const square: Region = [[[0, 0], [20, 0], [20, 20], [0, 20]]]; // prettier-ignore
+/** A square with a square opening, whose corners turn inwards. */
+const frame: Region = [...square, ...reversed([[[5, 5], [15, 5], [15, 15], [5, 15]]])]; // prettier-ignore
+
+describe('corners', () => {
+  it('are where an outline turns sharply, and know on which side material is', () => {
+    expect(cornersOf(frame).map(({ isOuter }) => isOuter)).toEqual([
+      ...[true, true, true, true],
+      ...[false, false, false, false],
+    ]);
+    expect(cornersOf([circlePoints(0.5)])).toEqual([]);
+    expect(cornersOf([circlePoints(40)])).toEqual([]);
+    const corners = cornersOf(frame);
+    expect(corners.map((_, i) => nextCorner(corners, i))).toEqual([1, 2, 3, 0, 5, 6, 7, 4]);
+  });
+
+  it('are cut across by a length along each side, which may go round bends', () => {
+    const bent: Region = [[[0, 0], [10, 0], [20, 1], [20, 20], [0, 20]]]; // prettier-ignore
+    const corners = cornersOf(bent);
+    const { points } = cutAcross(bent, corners, 0, 12);
+    expect(points[0]).toEqual([0, 12]);
+    const long = Math.hypot(10, 1);
+    expect(points[1][0]).toBeCloseTo(10 + 20 / long, 9);
+    expect(points[1][1]).toBeCloseTo(2 / long, 9);
+    const cut = withFinishes(bent, corners, [cutAcross(bent, corners, 0, 12)]);
+    expect(cut[0]).toHaveLength(5);
+  });
+
+  it('that stay keep their outlines as they are', () => {
+    const corners = cornersOf(frame);
+    const finishes = corners.map((_, i) => (i === 5 ? cutAcross(frame, corners, i, 2) : undefined));
+    const finished = withFinishes(frame, corners, finishes);
+    expect(finished[0]).toBe(frame[0]);
+    expect(regionAreaOf(finished)).toBeCloseTo(300 + 2, 9);
+  });
+});
+
+describe('a fillet', () => {
+  it('touches both sides of any corner, and takes what the formula says', () => {
+    const cases = fc.record({
+      deg: fc.integer({ min: 25, max: 150 }),
+      turnDeg: fc.integer({ min: 0, max: 359 }),
+      radiusMm: fc.double({ min: 0.3, max: 6, noNaN: true }),
+      isOuter: fc.boolean(),
+    });
+    fc.assert(
+      fc.property(cases, ({ deg, turnDeg, radiusMm, isOuter }) => {
+        // Two long sides that turn by an angle where they meet, and what closes them far away.
+        const turn = (deg * Math.PI) / 180;
+        const end: Point = [60 * Math.cos(turn), 60 * Math.sin(turn)];
+        const wedge: Region = [[[0, 0], end, [-60, 0]]]; // prettier-ignore
+        const around: Region = [[[-90, -90], [90, -90], [90, 90], [-90, 90]], ...reversed(wedge)]; // prettier-ignore
+        const region = turned(isOuter ? wedge : around, turnDeg);
+        const corners = cornersOf(region);
+        const at = corners.findIndex((corner) => Math.hypot(...corner.at) < 1e-9);
+        expect(corners[at].isOuter).toBe(isOuter);
+        const fillet = filletAt(region, corners, at, radiusMm);
+        const tangent = radiusMm * Math.tan(turn / 2);
+        if (tangent > 55) return;
+        expect(fillet!.beforeMm).toBeCloseTo(tangent, 5);
+        expect(fillet!.afterMm).toBeCloseTo(tangent, 5);
+        const finished = withFinishes(
+          region,
+          corners,
+          corners.map((_, i) => (i === at ? fillet : undefined)),
+        );
+        const taken = radiusMm ** 2 * (Math.tan(turn / 2) - turn / 2);
+        const by = regionAreaOf(region) - regionAreaOf(finished);
+        expect(Math.abs(by - (isOuter ? taken : -taken))).toBeLessThan(0.03 * taken + 0.03);
+      }),
+    );
+  });
+
+  it('crosses no side, curved ones included', () => {
+    // A lens of two arcs of 120°.
+    const arcs = [fineArc([0, -5], 10, Math.PI / 6, (2 * Math.PI) / 3), fineArc([0, 5], 10, (7 * Math.PI) / 6, (2 * Math.PI) / 3)]; // prettier-ignore
+    const lens: Region = [withoutRepeats(arcs.flat())];
+    const corners = cornersOf(lens);
+    expect(corners.map(({ at }) => Math.abs(at[0]))).toEqual([
+      expect.closeTo(Math.sqrt(75), 6),
+      expect.closeTo(Math.sqrt(75), 6),
+    ]);
+    const fillets = corners.map((_, i) => filletAt(lens, corners, i, 1)!);
+    // The circle that touches both from inside has its middle where they are 10 − 1 away from theirs.
+    const middle = Math.sqrt(9 ** 2 - 5 ** 2);
+    for (const { points } of fillets) {
+      expect(Math.abs(points[Math.floor(points.length / 2)][0])).toBeLessThan(middle + 1.01);
+      for (const [x, y] of points) {
+        const toSide = Math.min(
+          ...lens[0].map((a, i) => toEdgeMm(x, y, ...a, ...lens[0][(i + 1) % lens[0].length])),
+        );
+        expect(Math.hypot(Math.abs(x) - middle, y)).toBeCloseTo(1, 1);
+        expect(toSide).toBeLessThan(1);
+      }
+    }
+    const finished = withFinishes(lens, corners, fillets);
+    expect(crossingOf(finished)).toBeUndefined();
+    expect(regionAreaOf(finished)).toBeLessThan(regionAreaOf(lens));
+  });
+
+  it('that has no room is none', () => {
+    const corners = cornersOf(square);
+    expect(filletAt(square, corners, 0, 20)).toBeDefined();
+    expect(filletAt(square, corners, 0, 20.01)).toBeUndefined();
+  });
+});
