@@ -178,7 +178,15 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
     placement: placement(earlier),
   });
   const plain = fc
-    .constantFrom('solid' as const, 'revolve' as const, 'sweep' as const, 'trim' as const, 'setDown' as const)
+    .constantFrom(
+      'solid' as const,
+      'revolve' as const,
+      'sweep' as const,
+      'trim' as const,
+      'setDown' as const,
+      'scale' as const,
+      'mirror' as const,
+    )
     .map((kind) => createStep(kind, id, earlier[0]));
   return fc.oneof(extrude, hole, letters, eyelet, repeat, box, plain).map(tidy);
 }

@@ -35,7 +35,12 @@ export function mirror(axis: 'x' | 'y' | 'z'): Pose {
 
 /** Made larger or smaller about the origin. */
 export function scale(factor: number): Pose {
-  return [factor, 0, 0, 0, 0, factor, 0, 0, 0, 0, factor, 0, 0, 0, 0, 1];
+  return stretch([factor, factor, factor]);
+}
+
+/** Made larger or smaller about the origin, along each axis by a factor of its own. */
+export function stretch([x, y, z]: Vec3): Pose {
+  return [x, 0, 0, 0, 0, y, 0, 0, 0, 0, z, 0, 0, 0, 0, 1];
 }
 
 /** The turn that brings a direction to point straight down, by the shortest way (Rodrigues' formula). */

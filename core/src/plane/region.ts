@@ -75,6 +75,12 @@ export function scaled(region: Region, factor: number): Region {
   return mapped(region, ([x, y]) => [x * factor, y * factor]);
 }
 
+/** The region made larger or smaller about the origin along each axis; a negative factor mirrors it. */
+export function stretched(region: Region, x: number, y: number): Region {
+  const there = mapped(region, ([px, py]) => [px * x, py * y]);
+  return x * y < 0 ? reversed(there) : there;
+}
+
 /** The region with every outline turning the other way. */
 export function reversed(region: Region): Region {
   return region.map((outline) => outline.toReversed());

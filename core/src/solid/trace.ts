@@ -1,6 +1,6 @@
 import type { Manifold } from 'manifold-3d';
 import { boxAround, boxUnder, combined, posed, type Box, type Pose } from '../mesh/index.ts';
-import { mapped, scaled, type Point, type Region } from '../plane/index.ts';
+import { mapped, scaled, stretched, type Point, type Region } from '../plane/index.ts';
 import { plateBox, type Operation } from '../recipe/index.ts';
 import type { Scope } from './scope.ts';
 
@@ -49,13 +49,22 @@ export function turnedTrace(trace: Trace, pose: Pose, scope: Scope): Trace {
     at: at && staysUpright ? seen(at) : undefined,
     isOuter,
   }));
-  return { ...turned, box, plan, corners, outline: trace.outline && scaled(trace.outline, scaleOf(pose)) };
+  return { ...turned, box, plan, corners, outline: trace.outline && outlineAfter(trace.outline, pose) };
 }
 
-/** By how much a pose makes everything larger. */
+/** By how much a pose makes lengths larger: those that it makes largest least, where it stretches. */
 export function scaleOf(pose: Pose): number {
-  const [o, tip] = [posed(pose, [0, 0, 0]), posed(pose, [0, 0, 1])];
-  return Math.hypot(tip[0] - o[0], tip[1] - o[1], tip[2] - o[2]);
+  return Math.min(...[0, 4, 8].map((from) => Math.hypot(pose[from], pose[from + 1], pose[from + 2])));
+}
+
+/** An outline before any position, after a pose: stretched and mirrored as the part is, but not turned with it. */
+function outlineAfter(outline: Region, pose: Pose): Region {
+  const [x, y, z] = [pose[0], pose[5], pose[10]];
+  const isSquare = [1, 2, 4, 6, 8, 9].every((i) => Math.abs(pose[i]) < 1e-9);
+  // Two signs that change make a turn by a half.
+  const isMirrored = x * y * z < 0;
+  if (!isSquare || (!isMirrored && Math.min(x, y, z) < 0)) return scaled(outline, scaleOf(pose));
+  return stretched(outline, x, y);
 }
 
 /** The box of all bodies; that of the plate, where everything begins, if there are none. */

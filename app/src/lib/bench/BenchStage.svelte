@@ -56,6 +56,16 @@
     const step = triangle === undefined ? undefined : bench.solid?.mesh.stepOf?.[triangle];
     bench.marked = step === undefined ? undefined : bench.recipe.steps[step]?.id;
   }
+
+  /** The room that the solid takes while it lies over the plan, with a gap beside it. */
+  const GAP_PX = 12;
+  let solidWidthPx = $state(0);
+  let solidHeightPx = $state(0);
+  const inset = $derived(
+    isPlanLarge && bench.solid && bench.solid.mesh.triangles.length > 0
+      ? { widthPx: solidWidthPx + 2 * GAP_PX, heightPx: solidHeightPx + 2 * GAP_PX }
+      : undefined,
+  );
 </script>
 
 <section class="relative min-w-0 flex-1" aria-label={isPlanLarge ? say.plan : say.solid}>
@@ -71,7 +81,11 @@
   {/if}
   {#if bench.solid}
     {#if bench.solid.mesh.triangles.length > 0}
-      <div class={drawn ? 'inset beside' : isPlanLarge ? 'inset' : 'h-full w-full'}>
+      <div
+        class={drawn ? 'inset beside' : isPlanLarge ? 'inset' : 'h-full w-full'}
+        bind:clientWidth={solidWidthPx}
+        bind:clientHeight={solidHeightPx}
+      >
         <SolidView
           mesh={bench.solid.mesh}
           edges={bench.solid.edges}
@@ -99,7 +113,7 @@
         {#if bench.showing.part?.section}
           <SectionSheet section={bench.showing.part?.section} isSmall={!isPlanLarge} />
         {:else}
-          <Plan {bench} isSmall={!isPlanLarge} />
+          <Plan {bench} isSmall={!isPlanLarge} {inset} />
         {/if}
       </div>
       <button

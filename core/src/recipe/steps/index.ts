@@ -10,8 +10,10 @@ import { hole, schema as holeSchema } from './hole.ts';
 import { importMesh, schema as importSchema } from './importMesh.ts';
 import { letters, schema as lettersSchema } from './letters.ts';
 import { readySolid, schema as solidSchema } from './readySolid.ts';
+import { mirror, schema as mirrorSchema } from './mirror.ts';
 import { repeat, schema as repeatSchema } from './repeat.ts';
 import { revolve, schema as revolveSchema } from './revolve.ts';
+import { scale, schema as scaleSchema } from './scale.ts';
 import { schema as setDownSchema, setDown } from './setDown.ts';
 import type { BuildKit, Built, Group, StepKind } from './stepKind.ts';
 import { schema as sweepSchema, sweep } from './sweep.ts';
@@ -30,6 +32,8 @@ export const step = z.discriminatedUnion('kind', [
   trimSchema,
   repeatSchema,
   setDownSchema,
+  scaleSchema,
+  mirrorSchema,
 ]);
 export type Step = z.infer<typeof step>;
 type Kind = Step['kind'];
@@ -49,6 +53,8 @@ const kinds: { readonly [K in Kind]: StepKind<StepOf<K>> } = {
   trim,
   repeat,
   setDown,
+  scale,
+  mirror,
 };
 
 /** The kinds in the order in which they are offered. */

@@ -80,9 +80,6 @@ export const setDown: StepKind<SetDownStep> = {
     ...(step.turnDeg === undefined
       ? [{ label: say('turn it on the plate'), path: ['turnDeg'], value: 90 }]
       : []),
-    ...(step.scaleTo === undefined
-      ? [{ label: say('scale it to a length'), path: ['scaleTo'], value: { axis: 'x', mm: 50 } }]
-      : []),
   ],
 
   build(step, kit) {

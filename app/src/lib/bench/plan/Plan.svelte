@@ -18,7 +18,16 @@
   import PlanCorners from './PlanCorners.svelte';
   import PlanHandle from './PlanHandle.svelte';
   import SnapGuides from './SnapGuides.svelte';
-  import { fitted, pathOf, rangeOf, toMillimetres, toPixels, type Sheet } from './sheet';
+  import {
+    fitted,
+    fittedBeside,
+    pathOf,
+    rangeOf,
+    toMillimetres,
+    toPixels,
+    type Inset,
+    type Sheet,
+  } from './sheet';
   import { gridFor, snapped, snappedBody, type SnapLine } from './snap';
   import { planTexts as say } from '$lib/texts/plan';
 
@@ -26,8 +35,10 @@
     bench: BenchState;
     /** As an inset it only shows. */
     isSmall?: boolean;
+    /** What lies over it. */
+    inset?: Inset;
   }
-  let { bench, isSmall = false }: Props = $props();
+  let { bench, isSmall = false, inset = { widthPx: 0, heightPx: 0 } }: Props = $props();
 
   /** Lines catch what comes as near as this. */
   const REACH_PX = 6;
@@ -45,7 +56,10 @@
 
   const outcomes = $derived(bench.solid?.steps ?? []);
   const range = $derived(rangeOf(outcomes.filter(({ effect }) => effect === 'add').map(({ box }) => box)));
-  const sheet = $derived(held ?? fitted(range, widthPx, heightPx, isSmall ? 12 : 64));
+  const sheet = $derived(
+    held ??
+      (isSmall ? fitted(range, widthPx, heightPx, 12) : fittedBeside(range, widthPx, heightPx, 64, inset)),
+  );
   const gridMm = $derived(gridFor(sheet.pixelsPerMm));
   const step = $derived(bench.recipe.steps.find(({ id }) => id === bench.marked));
   const outcome = $derived(outcomes.find(({ stepId }) => stepId === bench.marked));

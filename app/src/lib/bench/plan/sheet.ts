@@ -22,6 +22,35 @@ export function fitted(
   return { widthPx, heightPx, pixelsPerMm, middle: [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2] };
 }
 
+/** What lies over the lower left of a sheet, px. */
+export interface Inset {
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+/** The sheet on which a range is seen whole, and as large as it can be without lying under an inset. */
+export function fittedBeside(
+  range: { min: readonly number[]; max: readonly number[] },
+  widthPx: number,
+  heightPx: number,
+  marginPx: number,
+  inset: Inset,
+): Sheet {
+  const whole = fitted(range, widthPx, heightPx, marginPx);
+  const [left, bottom] = toPixels(whole, [range.min[0], range.min[1]]);
+  if (left > inset.widthPx || bottom < heightPx - inset.heightPx) return whole;
+  const beside = fitted(range, widthPx - inset.widthPx, heightPx, marginPx);
+  const above = fitted(range, widthPx, heightPx - inset.heightPx, marginPx);
+  const isBeside = beside.pixelsPerMm > above.pixelsPerMm;
+  const { pixelsPerMm, middle } = isBeside ? beside : above;
+  const [x, y] = middle;
+  // The middle of what is free lies to the right of the sheet's, or above it.
+  const shifted: [number, number] = isBeside
+    ? [x - inset.widthPx / 2 / pixelsPerMm, y]
+    : [x, y - inset.heightPx / 2 / pixelsPerMm];
+  return { widthPx, heightPx, pixelsPerMm, middle: shifted };
+}
+
 /** Where a point of the drawing lies on the screen, in pixels from the upper left. */
 export function toPixels(sheet: Sheet, [x, y]: readonly [number, number]): [number, number] {
   return [

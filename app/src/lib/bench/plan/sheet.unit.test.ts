@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fitted, paperLines, toMillimetres, toPixels } from './sheet';
+import { fitted, fittedBeside, paperLines, toMillimetres, toPixels } from './sheet';
 
 const sheet = fitted({ min: [-35, -12], max: [35, 12] }, 800, 600, 60);
 
@@ -13,6 +13,22 @@ describe('a sheet', () => {
       expect(y).toBeLessThanOrEqual(540.1);
     }
   }); // prettier-ignore
+
+  it.each([
+    ['wide', [-42, -14], [42, 14]],
+    ['tall', [-10, -40], [10, 40]],
+    ['even', [-40, -38], [40, 38]],
+    ['small', [3, 4], [5, 6]],
+  ])('keeps what is %s clear of the inset at its lower left, and as large as that allows', (_, min, max) => {
+    const inset = { widthPx: 244, heightPx: 170 };
+    const beside = fittedBeside({ min, max }, 572, 668, 64, inset);
+    const [left, bottom] = toPixels(beside, [min[0], min[1]]);
+    const [right, top] = toPixels(beside, [max[0], max[1]]);
+    expect(left > inset.widthPx || bottom < 668 - inset.heightPx).toBe(true);
+    for (const px of [left, top, 572 - right, 668 - bottom]) expect(px).toBeGreaterThanOrEqual(63.9);
+    const whole = fitted({ min, max }, 572, 668, 64);
+    expect(beside.pixelsPerMm).toBeGreaterThanOrEqual(0.5 * whole.pixelsPerMm);
+  });
 
   it('turns pixels back into the millimetres they came from, y upwards', () => {
     const [x, y] = toMillimetres(sheet, toPixels(sheet, [12.5, -7]));
