@@ -35,7 +35,8 @@ export function nextCorner(corners: readonly Corner[], at: number): number {
   return corners.findIndex((corner) => corner.outline === outline);
 }
 
-function cornerBefore(corners: readonly Corner[], at: number): number {
+/** The corner before one along the same outline, by its place in the list; itself if it is the only one. */
+export function cornerBefore(corners: readonly Corner[], at: number): number {
   const { outline } = corners[at];
   if (corners[at - 1]?.outline === outline) return at - 1;
   return corners.findLastIndex((corner) => corner.outline === outline);

@@ -119,6 +119,16 @@ describe('the corners of an outline', () => {
     expect(sharp - areaOf(plate(twoPoints, [round('all', r)]))).toBeCloseTo(2 * corner, 1);
   });
 
+  it('are found in drawings that say a point twice', () => {
+    const twice: Extruded['outline'] = {
+      shape: 'svg',
+      name: 'square.svg',
+      widthMm: 20,
+      outlines: [[0, 0, 20, 0, 20, 0, 20, 20, 0, 20, 0, 0]],
+    };
+    expectArea(plate(twice, [round('all', 4)]), 400 - 4 * arc(4));
+  });
+
   it('say the largest size that fits', () => {
     expect(problemOf(plate(square, [cut('all', 10)]))).toBeUndefined();
     expect(problemOf(plate(square, [cut('all', 11)]))).toMatchObject({

@@ -1,12 +1,13 @@
 import * as z from 'zod';
 import {
   chainsFrom,
+  cornerBefore,
   cornersOf,
   cutAcross,
   filletAt,
   nextCorner,
   withFinishes,
-  type Chain,
+  withoutRepeats,
   type Corner,
   type CornerFinish,
   type Region,
@@ -129,13 +130,15 @@ type CornerKit = OutlineKit & { note(message: string): void };
  * the later one.
  */
 export function withCorners(
-  region: Region,
+  drawn: Region,
   groups: readonly Group[] | undefined,
   outline: Pick<OutlineSpec, 'shape'>,
   kit: CornerKit,
 ): { region: Region; corners: readonly Corner[] } {
+  // Points that stand twice would be edges without a direction.
+  const region = drawn.map((each) => withoutRepeats(each, SAME_MM));
   const found = cornersOf(region);
-  if (!groups || groups.length === 0) return { region, corners: found };
+  if (!groups || groups.length === 0) return { region: drawn, corners: found };
   const meant = groups.map((group) => isMeant(group, found, outline, kit));
   const owner = found.map((corner, i) => ownerOf(corner, i + 1, groups, meant));
   const work: Work = { region, found, owner, groups };
@@ -193,31 +196,32 @@ function finishAt(
   return cutAcross(region, found, i, mm);
 }
 
+/** What reaches nowhere along the sides of its corner. */
+const NOTHING = { beforeMm: 0, afterMm: 0 };
+
 /** Whether a group has room for a size beside its neighbours, which keep theirs. */
 function fits(work: Work, at: number, mm: number): boolean {
   const { region, found, owner, groups } = work;
+  const reaches = new Map<number, Pick<CornerFinish, 'beforeMm' | 'afterMm'> | undefined>();
   const reach = (i: number) => {
-    if (owner[i] < 0 || groups[owner[i]].mm === 0) return { beforeMm: 0, afterMm: 0 };
-    return finishAt(work, i, owner[i] === at ? mm : undefined);
+    if (owner[i] < 0 || groups[owner[i]].mm === 0) return NOTHING;
+    if (!reaches.has(i)) reaches.set(i, finishAt(work, i, owner[i] === at ? mm : undefined));
+    return reaches.get(i);
   };
   return ownedBy(work, at).every((i) => {
     const own = reach(i);
     if (!own) return false;
-    const [before, after] = chainsFrom(region, found, i);
-    const last = found.findIndex((_, j) => nextCorner(found, j) === i);
-    const next = nextCorner(found, i);
-    // Where a neighbour has no room itself, its own group says so.
-    const isFree = (long: Chain, one: number, other: number) =>
-      one + other <= long.lengths.at(-1)! + ROUNDED_MM;
-    return (
-      isFree(before, own.beforeMm, last === i ? 0 : (reach(last)?.afterMm ?? 0)) &&
-      isFree(after, own.afterMm, next === i ? 0 : (reach(next)?.beforeMm ?? 0))
-    );
+    const [before, after] = chainsFrom(region, found, i).map(({ lengths }) => lengths.at(-1)! + SAME_MM);
+    const [last, next] = [cornerBefore(found, i), nextCorner(found, i)];
+    // A lone corner meets itself half-way round. Where a neighbour has no room itself, its own group says so.
+    const lastMm = last === i ? 0 : (reach(last)?.afterMm ?? 0);
+    const nextMm = next === i ? 0 : (reach(next)?.beforeMm ?? 0);
+    return own.beforeMm + lastMm <= before && own.afterMm + nextMm <= after;
   });
 }
 
 /** Lengths that differ by less are the same, mm. */
-const ROUNDED_MM = 1e-6;
+const SAME_MM = 1e-6;
 /** Halvings of a size, until the largest that fits is known well below what is said of it. */
 const HALVINGS = 24;
 
