@@ -2,6 +2,7 @@
 import './schemaWords.ts';
 
 export * from './amount.ts';
+export * from './chosenCorners.ts';
 export * from './differences.ts';
 export * from './edits.ts';
 export * from './facing.ts';

@@ -128,7 +128,6 @@ export function canCarry(kind: Kind): boolean {
   return kinds[kind].group === 'shape';
 }
 
-export { chosenCornersOf, cornerTapped, toggled } from './chosenCorners.ts';
 export type { EdgeFinish } from './edgeFinish.ts';
 export { faceWords, sideWords, type Face, type SetDownStep } from './setDown.ts';
 export type { BuildKit, Built, Group, Level, Operation, StepKind } from './stepKind.ts';

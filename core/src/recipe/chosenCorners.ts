@@ -1,6 +1,6 @@
-import type { FieldPath } from '../sentence.ts';
-import type { Corners } from './corners.ts';
-import type { Step } from './index.ts';
+import type { FieldPath } from './sentence.ts';
+import type { Corners } from './steps/corners.ts';
+import type { Step } from './steps/index.ts';
 
 /** A group of corners that were chosen one by one, in the sentence or on the plan. */
 interface ChosenGroup {
