@@ -131,10 +131,7 @@ function repeatedTokens(of: Repeated, context: SentenceContext): Token[] {
   const which = choice(
     ['of'],
     'what is repeated',
-    [
-      { label: 'only', value: named },
-      ...(since ? [{ label: 'everything since', value: { since } }] : []),
-    ],
+    [{ label: 'only', value: named }, ...(since ? [{ label: 'everything since', value: { since } }] : [])],
     ({ value }) => Array.isArray(value) === Array.isArray(of),
   );
   const offered = steps
