@@ -118,6 +118,27 @@ describe('a fillet', () => {
     expect(regionAreaOf(finished)).toBeLessThan(regionAreaOf(lens));
   });
 
+  it('of sides with very many edges is as that of few', () => {
+    const fine = (count: number): Region => {
+      const side = (from: Point, to: Point) =>
+        Array.from({ length: count }, (_, i): Point => {
+          const share = i / count;
+          return [from[0] + share * (to[0] - from[0]), from[1] + share * (to[1] - from[1])];
+        });
+      const [a, b, c]: Point[] = [[0, 0], [40, 0], [10, 30]]; // prettier-ignore
+      return [[...side(a, b), ...side(b, c), ...side(c, a)]];
+    };
+    const fillets = [1, 150, 5000].map((count) => {
+      const region = fine(count);
+      return filletAt(region, cornersOf(region), 0, 3)!;
+    });
+    for (const { beforeMm, afterMm, points } of fillets) {
+      expect(beforeMm).toBeCloseTo(fillets[0].beforeMm, 5);
+      expect(afterMm).toBeCloseTo(fillets[0].afterMm, 5);
+      expect(points.length).toBe(fillets[0].points.length);
+    }
+  });
+
   it('that has no room is none', () => {
     const corners = cornersOf(square);
     expect(filletAt(square, corners, 0, 20)).toBeDefined();

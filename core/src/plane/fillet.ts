@@ -6,6 +6,8 @@ import type { Point, Region } from './region.ts';
 const HALVINGS = 40;
 /** Newton's method needs three or four, and a few more where a foot passes from one edge to the next. */
 const MOST_MOVES = 40;
+/** At so many places of a side it is asked whether a circle fits, before it is asked at each. */
+const MOST_LOOKS = 200;
 /** What is missing by less has only been lost to rounding, mm. */
 const SAME_MM = 1e-9;
 
@@ -51,7 +53,12 @@ function firstMiddle(before: Chain, after: Chain, radiusMm: number, side: 1 | -1
     ];
   };
   const isTooNear = (middle: Point) => radiusMm - side * nearestOn(after, middle).leftMm > SAME_MM;
-  for (let edge = 0; edge + 1 < before.points.length; edge++) {
+  const edges = before.points.length - 1;
+  // A curve of very many edges is looked at here and there first.
+  const stride = Math.ceil(edges / MOST_LOOKS);
+  let until = Math.min(stride, edges);
+  while (until < edges && isTooNear(middleAt(until - 1, 1))) until = Math.min(until + stride, edges);
+  for (let edge = Math.max(0, until - stride); edge < until; edge++) {
     if (isTooNear(middleAt(edge, 1))) continue;
     let [tooNear, fits] = [0, 1];
     for (let i = 0; i < HALVINGS; i++) {
