@@ -192,7 +192,11 @@ function rows(path: string, field: Schema, isOptional: boolean): string[] {
   if (choices.length > 0) {
     const inner = choices.flatMap((choice) => {
       const [tag, ...rest] = Object.entries(choice.properties ?? {});
-      if (!tag) return [];
+      const own = plainWords(choice);
+      if (own !== undefined) return [`| \`${path}\` | ${own} |`];
+      // What has no mark of its own is known by what it is: a list, or the fields it has.
+      if (!tag || (tag[1].const === undefined && rest.length > 0) || tag[1].properties)
+        return rows(path, choice, false);
       const named = tag[1].const === undefined ? tag[0] : `${tag[0]}: ${String(tag[1].const)}`;
       if (rest.length === 0)
         return [`| \`${path}\` with \`${named}\` | ${plainWords(tag[1]) ?? 'nothing more'} |`];
@@ -230,6 +234,8 @@ function plainWords(field: Schema): string | undefined {
     return field.maxLength === undefined ? 'text' : `text of at most ${field.maxLength} signs`;
   if (field.type === 'boolean') return '`true` or `false`';
   if (field.type === 'number') return 'a number';
+  if (field.type === 'integer') return `a whole number, ${field.minimum} to ${field.maximum}`;
+  if (field.type === 'array' && field.items?.type === 'integer') return 'a list of whole numbers';
   if (field.prefixItems) return `${field.prefixItems.length} numbers`;
   if (field.type === 'array' && field.items?.type === 'array') return 'lists of numbers';
   return undefined;
