@@ -60,6 +60,11 @@ describe('overhang', () => {
       verdict: 'fail',
       measured: expect.closeTo(88, 0) as number,
     });
+    // Half-way along it.
+    const [{ at }] = check('overhang', hull(2)).findings;
+    expect(at[0]).toBeCloseTo(15, 2);
+    expect(at[1]).toBeCloseTo(0, 2);
+    expect(at[2]).toBeCloseTo(15 * Math.tan((2 * Math.PI) / 180), 2);
     expect(check('overhang', hull(50)).verdict).toBe('pass');
   });
 
@@ -69,7 +74,17 @@ describe('overhang', () => {
         Manifold.cube([10, 10, 10]).add(Manifold.cube([longMm, 0.44, 1]).translate([10, 5, 5])),
       );
     expect(check('overhang', twig(0.4)).verdict).toBe('pass');
-    expect(check('overhang', twig(5)).verdict).toBe('fail');
+    const long = twig(5);
+    const { verdict, findings } = check('overhang', long);
+    expect(verdict).toBe('fail');
+    // It shows the twig, and not what the twig grows from.
+    const middles = findings.flatMap(({ triangles }) =>
+      triangles.map((face) =>
+        [0, 1, 2].reduce((sum, k) => sum + long.positions[3 * long.triangles[3 * face + k]] / 3, 0),
+      ),
+    );
+    expect(middles.length).toBeGreaterThan(0);
+    expect(Math.min(...middles)).toBeGreaterThan(10);
   });
 
   it('is close to the limit, and no more, over a slope at the limit that a narrow ledge goes before', () => {
