@@ -1,8 +1,8 @@
 import { at, centredAlong, on, onPlate, recipeOf } from './places.ts';
 
 /**
- * A stamp for clay pots: it is drawn as it is held, and set down on its knob, so that its letters print cleanly. The
- * handle widens to the pad by less than 45°, and so nothing hangs.
+ * A stamp for clay pots: it is drawn as it is held, mirrored so that it stamps what one reads, and set down on its knob, so
+ * that its letters print cleanly. The handle widens to the pad by less than 45°, and so nothing hangs.
  */
 export const potStamp = recipeOf([
   {
@@ -53,11 +53,12 @@ export const potStamp = recipeOf([
   {
     id: 's5',
     kind: 'letters',
-    lettering: { words: 'KIT', font: 'stencil', size: { by: 'height', mm: 9 }, mirrored: true },
+    lettering: { words: 'KIT', font: 'stencil', size: { by: 'height', mm: 9 } },
     effect: 'raised',
     byMm: 1.5,
     facing: 'down',
     placement: on('s1', { z: { relation: 'beside', edge: 'low', overlapMm: 0 } }),
   },
+  { id: 's8', kind: 'mirror', axis: 'x' },
   { id: 's6', kind: 'setDown', face: { normal: [0, 0, 1] }, turnDeg: 90 },
 ]);
