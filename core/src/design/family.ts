@@ -9,9 +9,6 @@ export interface SizeTable {
   readonly rows: readonly (readonly number[])[];
 }
 
-/** As many rows as parts could ever come of. */
-const MOST_ROWS = 20;
-
 /** The rows of a table as it was typed or pasted, or one sentence that says which line is wrong and why. */
 export type ReadSizes = { ok: true; rows: readonly (readonly number[])[] } | { ok: false; message: string };
 
@@ -81,8 +78,6 @@ export function withFamily(design: Design, partId: string, table: SizeTable): Ed
   }
   if (table.measures.length === 0) return refuse(say('Choose the measures that differ.'));
   if (table.rows.length === 0) return refuse(say('Type the sizes, a line for each part.'));
-  if (table.rows.length > MOST_ROWS)
-    return refuse(say('A table makes at most {most} parts.', { most: MOST_ROWS }));
   const names = table.rows.map((row) => familyName(design, partId, table, row));
   const twice = names.find((each, i) => names.indexOf(each) < i);
   if (twice !== undefined) return refuse(say('“{twice}” is in the table twice.', { twice }));

@@ -68,6 +68,7 @@ function wayTo(outline: Outline, from: number, to: number, way: 1 | -1): Chain {
     Array.from({ length: steps + 1 }, (_, i) => outline[(((from + way * i) % count) + count) % count]),
   );
 }
+
 function chainOf(points: readonly Point[]): Chain {
   const lengths = [0];
   for (let i = 1; i < points.length; i++)
@@ -79,7 +80,7 @@ function chainOf(points: readonly Point[]): Chain {
 
 /** The points of a chain behind its corner up to a place on it, that place being the last. */
 export function chainTo({ points, lengths }: Chain, alongMm: number): Point[] {
-  const last = lengths.findIndex((mm, i) => i > 0 && mm >= alongMm - 1e-9);
+  const last = lengths.findIndex((mm, i) => i > 0 && mm >= alongMm - SAME_MM);
   const end = last < 0 ? points.length - 1 : last;
   const [a, b] = [points[end - 1], points[end]];
   const long = lengths[end] - lengths[end - 1];

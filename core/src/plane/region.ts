@@ -67,12 +67,12 @@ export function turned(region: Region, deg: number): Region {
 
 /** The region seen in a mirror that stands along the y axis; outlines go on turning the way they did. */
 export function mirrored(region: Region): Region {
-  return reversed(mapped(region, ([x, y]) => [-x, y]));
+  return stretched(region, -1, 1);
 }
 
 /** The region made larger or smaller about the origin. */
 export function scaled(region: Region, factor: number): Region {
-  return mapped(region, ([x, y]) => [x * factor, y * factor]);
+  return stretched(region, factor, factor);
 }
 
 /** The region made larger or smaller about the origin along each axis; a negative factor mirrors it. */

@@ -1,6 +1,5 @@
 import type { FieldPath } from './sentence.ts';
-import type { Corners } from './steps/corners.ts';
-import type { Step } from './steps/index.ts';
+import { sentenceOf, type Step } from './steps/index.ts';
 
 /** A group of corners that were chosen one by one, in the sentence or on the plan. */
 interface ChosenGroup {
@@ -9,20 +8,13 @@ interface ChosenGroup {
   readonly numbers: readonly number[];
 }
 
-/** The groups of a step whose corners are chosen one by one, in their order. */
+/** The groups of a step whose corners are chosen one by one, in the order of its sentence. */
 export function chosenCornersOf(step: Step): ChosenGroup[] {
-  return cornersIn(step).flatMap(({ which }, i) =>
-    typeof which === 'object' ? { path: [...pathTo(step), i, 'which'], numbers: which.numbers } : [],
+  const tokens = sentenceOf(step, { recipe: { steps: [step], measures: [] }, index: 0 });
+  return tokens.flatMap((token) =>
+    token.type === 'corners' ? { path: token.path, numbers: token.chosen } : [],
   );
 }
-
-/** Every group of a step, wherever it has its outline. */
-function cornersIn(step: Step): Corners {
-  if ('corners' in step) return step.corners ?? [];
-  return step.kind === 'sweep' && step.of.type === 'outline' ? (step.of.corners ?? []) : [];
-}
-
-const pathTo = ({ kind }: Step): FieldPath => (kind === 'sweep' ? ['of', 'corners'] : ['corners']);
 
 /**
  * What changes when a corner of an outline with so many is tapped: the group that has it loses it, or else the last of the

@@ -1,8 +1,8 @@
 import type { Manifold } from 'manifold-3d';
-import { posed, type Box } from '../mesh/index.ts';
+import type { Box } from '../mesh/index.ts';
 import { extentOf, mapped, mirrored, moved, type Point, type Region } from '../plane/index.ts';
 import type { Built, ResolvedStep } from '../recipe/index.ts';
-import { rectangleOf, type PlanCorner, type Trace } from './trace.ts';
+import { rectangleOf, seenUnder, type PlanCorner, type Trace } from './trace.ts';
 
 /** An outline seen from above, and its corners: its own where it lies flat, or that of its box. */
 export function planOf(
@@ -29,11 +29,6 @@ export function plansOf(
   traces: ReadonlyMap<string, Trace>,
 ): Region {
   return of.flatMap((ref) =>
-    poses.flatMap((pose) =>
-      mapped(traces.get(ref.step)?.plan ?? [], ([x, y]) => {
-        const [px, py] = posed(pose, [x, y, 0]);
-        return [px, py];
-      }),
-    ),
+    poses.flatMap((pose) => mapped(traces.get(ref.step)?.plan ?? [], seenUnder(pose))),
   );
 }

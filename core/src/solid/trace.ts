@@ -40,16 +40,21 @@ export function turnedTrace(trace: Trace, pose: Pose, scope: Scope): Trace {
   // A box that is turned by a quarter stays the box that was meant; by any other angle it is one no more.
   const box = isSquare(pose) ? boxUnder(pose, trace.box) : boxOfAll(operationsNow(turned, scope));
   const staysUpright = pose[2] === 0 && pose[6] === 0 && pose[10] > 0;
-  const seen = ([x, y]: Point): Point => {
-    const [px, py] = posed(pose, [x, y, 0]);
-    return [px, py];
-  };
+  const seen = seenUnder(pose);
   const plan = staysUpright ? mapped(trace.plan, seen) : rectangleOf(box);
   const corners = trace.corners?.map(({ at, isOuter }) => ({
     at: at && staysUpright ? seen(at) : undefined,
     isOuter,
   }));
   return { ...turned, box, plan, corners, outline: trace.outline && outlineAfter(trace.outline, pose) };
+}
+
+/** Where a point of a plan comes to lie by a pose, as seen from above. */
+export function seenUnder(pose: Pose): (point: Point) => Point {
+  return ([x, y]) => {
+    const [px, py] = posed(pose, [x, y, 0]);
+    return [px, py];
+  };
 }
 
 /** By how much a pose makes lengths larger: those that it makes largest least, where it stretches. */

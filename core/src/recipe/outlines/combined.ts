@@ -3,7 +3,7 @@ import { moved, turned } from '../../plane/index.ts';
 import { angle, distance } from '../amount.ts';
 import { degrees, millimetres, oneOf, text } from '../sentence.ts';
 import { createPlain, plainOutline, plainRegion, plainShapeTokens } from './plain.ts';
-import type { OutlineKind } from './outlineKind.ts';
+import { failingIn, type OutlineKind } from './outlineKind.ts';
 import { say } from '../../words/index.ts';
 
 /** One of the outlines that are put together. */
@@ -81,11 +81,7 @@ export const combined: OutlineKind<z.infer<typeof schema>> = {
   },
   region({ pieces }, kit) {
     return pieces.reduce<[number, number][][]>((sum, { how, outline, xMm, yMm, turnDeg = 0 }, i) => {
-      const inner = {
-        ...kit,
-        fail: (path: readonly (string | number)[], message: string, at?: readonly [number, number]) =>
-          kit.fail(['pieces', i, 'outline', ...path], message, at),
-      };
+      const inner = { ...kit, fail: failingIn(kit, ['pieces', i, 'outline']) };
       const region = moved(turned(plainRegion(outline, inner), turnDeg), xMm, yMm);
       return i === 0 || how === 'and' ? kit.joined([sum, region]) : kit.without(sum, region);
     }, []);
