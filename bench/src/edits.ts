@@ -104,7 +104,7 @@ export function longSign(workshop: Workshop): Contest {
 
 /** A bracket whose corners are finished in groups, on a foot with rounded edges. */
 export function finishedCorners(workshop: Workshop): Contest {
-  const nodes = [[0, 0], [60, 0], [60, 14], [14, 14], [14, 50], [0, 50]].map(([xMm, yMm]) => ({ xMm, yMm })); // prettier-ignore
+  const nodes = [[0, 0], [60, 0], [60, 14], [14, 14], [14, 50], [0, 50]].map(([xMm, yMm]) => ({ xMm, yMm })); // oxfmt-ignore
   const bracket = stepOf('extrude', 's1', undefined, {
     outline: { shape: 'points', nodes, closed: true, smooth: false, mirrored: false },
     corners: [

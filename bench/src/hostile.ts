@@ -27,7 +27,7 @@ const minutes = at < 0 ? 2 : Number(process.argv[at + 1]);
 const hostileFiles: readonly [string, Uint8Array<ArrayBuffer>][] = [
   ['lines.obj', strToU8(`${'\n'.repeat(200_000)}x`)],
   ['deep.obj', strToU8(`v 0 0 0\nv 1 0 0\nv 0 1 0\n${'f 1 2 3\n'.repeat(400_000)}`)],
-  ['bomb.3mf', zipSync({ '3D/3dmodel.model': strToU8(`<model>${'<vertex x="0" y="0" z="0"/>'.repeat(1_500_000)}`) })], // prettier-ignore
+  ['bomb.3mf', zipSync({ '3D/3dmodel.model': strToU8(`<model>${'<vertex x="0" y="0" z="0"/>'.repeat(1_500_000)}`) })], // oxfmt-ignore
   ['words.stl', strToU8(`solid ${'vertex '.repeat(2_000_000)}`)],
   ['fan.obj', strToU8(fan(60_000))],
 ];
@@ -87,7 +87,7 @@ async function teach({ teacher, students }: Classroom, sql: Sql): Promise<void> 
       median: ms(quantile(savesMs, 0.5)),
       p95: ms(quantile(savesMs, 0.95)),
     },
-    [`a picture, of ${picturesMs.length}`]: { median: ms(quantile(picturesMs, 0.5)), p95: ms(quantile(picturesMs, 0.95)) }, // prettier-ignore
+    [`a picture, of ${picturesMs.length}`]: { median: ms(quantile(picturesMs, 0.5)), p95: ms(quantile(picturesMs, 0.95)) }, // oxfmt-ignore
     [`an inspection, of ${seconds.length}`]: {
       median: `${quantile(seconds, 0.5).toFixed(1)} s`,
       p95: `${Math.max(...seconds).toFixed(1)} s at most`,
@@ -174,7 +174,7 @@ async function printBatch(teacher: Visitor, sql: Sql): Promise<string> {
       printer &&
       (await teacher
         .act('/queue?/start', { entry, printer: printer.id, check: startChecks })
-        .then(() => true, () => false)); // prettier-ignore
+        .then(() => true, () => false)); // oxfmt-ignore
     if (started) break;
     await pause(1_000);
   }

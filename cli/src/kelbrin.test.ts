@@ -67,7 +67,7 @@ describe('inspect', () => {
   it('explains one check, and writes a drawing of each place', async () => {
     const { code, out, err } = await run(
       'inspect', at('small hole.stl'), '--check', 'hole', '--explain', '--out', folder,
-    ); // prettier-ignore
+    ); // oxfmt-ignore
     expect(err).toEqual([]);
     expect(code).toBe(1);
     expect(out).toContain('hole: fail, 1.3 mm, ≥ 2 mm');

@@ -85,7 +85,7 @@ function shrunkArea(outline: readonly Point[], d: number): number {
 }
 
 function liftersOutline(): Point[] {
-  const half: [number, number, number?][] = [[0, -45], [9, -45, 30], [9, -30], [6, -10], [6, 20], [16, 34, 25], [12, 50], [0, 50]]; // prettier-ignore
+  const half: [number, number, number?][] = [[0, -45], [9, -45, 30], [9, -30], [6, -10], [6, 20], [16, 34, 25], [12, 50], [0, 50]]; // oxfmt-ignore
   const right = half
     .slice(0, -1)
     .flatMap(([x, y, bend = 0], i) => bentEdge([x, y], [half[i + 1][0], half[i + 1][1]], bend / 100));
@@ -96,7 +96,7 @@ function liftersOutline(): Point[] {
   return [[0, -45], ...right, ...left];
 }
 
-const LEAF: Point[] = [[-10, 0], [-8.5, -2.2], [-6.2, -4.1], [-3.2, -5.2], [0, -5.4], [3.2, -4.8], [6.2, -3.4], [8.6, -1.6], [10, 0], [8.6, 1.6], [6.2, 3.4], [3.2, 4.8], [0, 5.4], [-3.2, 5.2], [-6.2, 4.1], [-8.5, 2.2]]; // prettier-ignore
+const LEAF: Point[] = [[-10, 0], [-8.5, -2.2], [-6.2, -4.1], [-3.2, -5.2], [0, -5.4], [3.2, -4.8], [6.2, -3.4], [8.6, -1.6], [10, 0], [8.6, 1.6], [6.2, 3.4], [3.2, 4.8], [0, 5.4], [-3.2, 5.2], [-6.2, 4.1], [-8.5, 2.2]]; // oxfmt-ignore
 
 /** The distance of a point to the edges of the leaf at its size, from inside; below nothing outside. The leaf is convex. */
 function depthInLeaf(x: number, y: number): number {
@@ -138,7 +138,7 @@ export const expectedOf: Record<string, Expected> = {
   },
   dibber: {
     volumeMm3() {
-      const body = turned([[0, 0], [14, 0, 40], [14, 14], [9, 24], [9, 70], [2, 92], [0, 92]]); // prettier-ignore
+      const body = turned([[0, 0], [14, 0, 40], [14, 14], [9, 24], [9, 70], [2, 92], [0, 92]]); // oxfmt-ignore
       // A mark is a triangle that opens outwards; what of it lies in the body, turned.
       const groove = 2 * Math.PI * integral(8, 9, (r) => r * (4 / 3) * (r - 8));
       return body - 4 * groove + (2 / 3) * Math.PI * 8;

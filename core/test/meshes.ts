@@ -3,7 +3,7 @@ import { weld, type SolidMesh, type Vec3 } from '../src/mesh/index.ts';
 /** A box with one corner at a place, its triangles written by hand. */
 export function boxMesh(size: number | Vec3, [x, y, z]: Vec3 = [0, 0, 0]): SolidMesh {
   const [w, d, h] = typeof size === 'number' ? [size, size, size] : size;
-  const quads = [[0, 2, 3, 1], [4, 5, 7, 6], [0, 1, 5, 4], [2, 6, 7, 3], [0, 4, 6, 2], [1, 3, 7, 5]]; // prettier-ignore
+  const quads = [[0, 2, 3, 1], [4, 5, 7, 6], [0, 1, 5, 4], [2, 6, 7, 3], [0, 4, 6, 2], [1, 3, 7, 5]]; // oxfmt-ignore
   const corner = (i: number) => [x + (i & 1 ? w : 0), y + (i & 2 ? d : 0), z + (i & 4 ? h : 0)];
   return weld(Float32Array.from(quads.flatMap(([a, b, c, d]) => [a, b, c, a, c, d].flatMap(corner))));
 }

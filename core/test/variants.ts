@@ -24,7 +24,7 @@ export const variants: Readonly<Record<string, (mesh: SolidMesh) => SolidMesh>> 
     // A step that shares no divisor with the count visits each once.
     let step = Math.floor(count * 0.618);
     while (divisor(step, count) > 1) step++;
-    return { positions, triangles: triangles.map((_, i) => triangles[3 * ((Math.floor(i / 3) * step) % count) + (((i % 3) + 1) % 3)]) }; // prettier-ignore
+    return { positions, triangles: triangles.map((_, i) => triangles[3 * ((Math.floor(i / 3) * step) % count) + (((i % 3) + 1) % 3)]) }; // oxfmt-ignore
   },
   'scaled there and back': ({ positions, triangles }) => ({
     positions: positions.map((mm) => Math.fround(Math.fround(mm * 25.4) / 25.4)),

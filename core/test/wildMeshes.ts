@@ -80,7 +80,7 @@ export function marched(
     return Math.abs(value) < leastMm ? (value < 0 ? -leastMm : leastMm) : value;
   };
   const corners: number[] = [];
-  const tetrahedra = [[0, 1, 3, 7], [0, 3, 2, 7], [0, 2, 6, 7], [0, 6, 4, 7], [0, 4, 5, 7], [0, 5, 1, 7]]; // prettier-ignore
+  const tetrahedra = [[0, 1, 3, 7], [0, 3, 2, 7], [0, 2, 6, 7], [0, 6, 4, 7], [0, 4, 5, 7], [0, 5, 1, 7]]; // oxfmt-ignore
   for (let i = 0; i < count[0]; i++) {
     for (let j = 0; j < count[1]; j++) {
       for (let k = 0; k < count[2]; k++) {

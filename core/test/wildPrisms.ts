@@ -28,7 +28,7 @@ export function prism(region: Region, topMm: number, bottomMm = 0): SolidMesh {
 }
 
 /** A rectangle by two of its corners. */
-export const rectangle = (x0: number, y0: number, x1: number, y1: number): Outline => [[x0, y0], [x1, y0], [x1, y1], [x0, y1]]; // prettier-ignore
+export const rectangle = (x0: number, y0: number, x1: number, y1: number): Outline => [[x0, y0], [x1, y0], [x1, y1], [x0, y1]]; // oxfmt-ignore
 
 /** A polygon of equal sides around a place, its corners on a circle; the other way round it is an opening. */
 export const polygon = (sides: number, radiusMm: number, [x, y]: Point = [0, 0], turnDeg = 0): Outline =>
@@ -59,7 +59,7 @@ export function blocks(
   const [nx, ny, nz] = counts;
   const has = (i: number, j: number, k: number) =>
     i >= 0 && j >= 0 && k >= 0 && i < nx && j < ny && k < nz &&
-    isSolid((i + 0.5) * sidesMm[0], (j + 0.5) * sidesMm[1], (k + 0.5) * sidesMm[2]); // prettier-ignore
+    isSolid((i + 0.5) * sidesMm[0], (j + 0.5) * sidesMm[1], (k + 0.5) * sidesMm[2]); // oxfmt-ignore
   const face = (at: readonly number[], axis: number, isFar: boolean) => {
     const [u, v] = [(axis + 1) % 3, (axis + 2) % 3];
     const corner = (du: number, dv: number): Vec3 =>

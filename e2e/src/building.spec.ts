@@ -102,7 +102,7 @@ test('a turned pot foot with six notches', async ({ as }) => {
   for (const [point, x, y] of [[2, 20, 0], [3, 20, 6], [4, 16, 12], [5, 0, 12]] as const) {
     await put(points, `point ${point}, distance from the axis`, String(x));
     await put(points, `point ${point}, height`, String(y));
-  } // prettier-ignore
+  } // oxfmt-ignore
   await points.getByRole('button', { name: 'Delete point 6' }).click();
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(foot(page)).toContainText('40 × 40 × 12');
@@ -246,7 +246,7 @@ test('a mirrored outline is drawn on the plan and extruded', async ({ as }) => {
     const scale = Number(await drawing.getAttribute('data-pixels-per-mm'));
     await page.mouse.click(box.x + ox + x * scale, box.y + oy - y * scale);
   };
-  for (const [x, y] of [[0, 0], [10, 0], [10, 15], [0, 20]] as const) await click(x, y); // prettier-ignore
+  for (const [x, y] of [[0, 0], [10, 0], [10, 15], [0, 20]] as const) await click(x, y); // oxfmt-ignore
   await expect(page.getByRole('group', { name: 'Points' }).getByRole('row')).toHaveCount(5);
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(foot(page)).toContainText('20 × 20 × 2.6');
@@ -257,7 +257,7 @@ test('a file is imported, and one that is no solid is refused in a sentence', as
   await emptyBench(page);
   const file = await add(page, 'Import a file');
   await expect(file.getByRole('alert')).toContainText('Choose a file to import');
-  const corners = [[0, 0, 0], [2, 0, 0], [0, 2, 0], [0, 0, 2]]; // prettier-ignore
+  const corners = [[0, 0, 0], [2, 0, 0], [0, 2, 0], [0, 0, 2]]; // oxfmt-ignore
   const obj = (faces: number[][]) =>
     [...corners.map((each) => `v ${each.join(' ')}`), ...faces.map((each) => `f ${each.join(' ')}`)].join(
       '\n',
@@ -269,7 +269,7 @@ test('a file is imported, and one that is no solid is refused in a sentence', as
   };
   await upload('open.obj', obj([[1, 3, 2]]));
   await expect(file.getByRole('alert')).toContainText('open.obj: the surface in the file does not close');
-  await upload('corner.obj', obj([[1, 3, 2], [1, 2, 4], [2, 3, 4], [3, 1, 4]])); // prettier-ignore
+  await upload('corner.obj', obj([[1, 3, 2], [1, 2, 4], [2, 3, 4], [3, 1, 4]])); // oxfmt-ignore
   // Two units large is too small for millimetres.
   await expect(foot(page)).toContainText('50.8 × 50.8 × 50.8');
   await expect(file).toContainText('looked like in');

@@ -9,7 +9,7 @@ type Change =
   | { readonly kind: 'move'; readonly at: number; readonly share: number; readonly to: number };
 
 /** Numbers that are no ordinary ones. */
-const NUMBERS = ['0', '-0', '1e309', '-1e308', '1e-320', 'NaN', '99999999999999999999', '-1', '0.1', '1,5', '٣', '0x10', '4294967296', '']; // prettier-ignore
+const NUMBERS = ['0', '-0', '1e309', '-1e308', '1e-320', 'NaN', '99999999999999999999', '-1', '0.1', '1,5', '٣', '0x10', '4294967296', '']; // oxfmt-ignore
 
 const place = fc.double({ min: 0, max: 1, noNaN: true });
 const times = fc.oneof(
@@ -56,10 +56,10 @@ function changed(words: string, change: Change, most: number): string {
       return words.slice(0, spot(change.at)) + words.slice(spot(change.at) + lengthOf(change.share, words));
     case 'repeat': {
       const piece = words.slice(spot(change.at), spot(change.at) + lengthOf(change.share, words));
-      return words.slice(0, spot(change.at)) + repeated(piece, change.times, most - words.length) + words.slice(spot(change.at)); // prettier-ignore
+      return words.slice(0, spot(change.at)) + repeated(piece, change.times, most - words.length) + words.slice(spot(change.at)); // oxfmt-ignore
     }
     case 'insert':
-      return words.slice(0, spot(change.at)) + repeated(change.word, change.times, most - words.length) + words.slice(spot(change.at)); // prettier-ignore
+      return words.slice(0, spot(change.at)) + repeated(change.word, change.times, most - words.length) + words.slice(spot(change.at)); // oxfmt-ignore
     case 'number': {
       const numbers = [...words.slice(0, 20_000).matchAll(/-?\d+(?:\.\d+)?/g)];
       if (numbers.length === 0) return words;

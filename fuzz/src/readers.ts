@@ -70,14 +70,14 @@ export async function readers(): Promise<readonly Reader[]> {
   const cube = [
     'v 0 0 0', 'v 9 0 0', 'v 9 9 0', 'v 0 9 0', 'v 0 0 9', 'v 9 0 9', 'v 9 9 9', 'v 0 9 9',
     'f 4 3 2 1', 'f 5 6 7 8', 'f 1 2 6 5', 'f 2 3 7 6', 'f 3 4 8 7', 'f 4 1 5 8', '',
-  ].join('\n'); // prettier-ignore
+  ].join('\n'); // oxfmt-ignore
   const cubeMesh = readAndMend(strToU8(cube), sentFile).mesh;
-  const asciiStl = [writeAsciiStl(cubeMesh), 'solid a\nfacet normal 0 0 1\nouter loop\nvertex 0 0 0\nvertex 1 0 0\nvertex 0 1 0\nendloop\nendfacet\nendsolid a\n']; // prettier-ignore
+  const asciiStl = [writeAsciiStl(cubeMesh), 'solid a\nfacet normal 0 0 1\nouter loop\nvertex 0 0 0\nvertex 1 0 0\nvertex 0 1 0\nendloop\nendfacet\nendsolid a\n']; // oxfmt-ignore
   const model =
     '<?xml version="1.0"?><model unit="millimeter" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><resources><object id="1" type="model"><mesh><vertices><vertex x="0" y="0" z="0"/><vertex x="9" y="0" z="0"/><vertex x="0" y="9" z="0"/><vertex x="0" y="0" z="9"/></vertices><triangles><triangle v1="0" v2="2" v3="1"/><triangle v1="0" v2="1" v3="3"/><triangle v1="1" v2="2" v3="3"/><triangle v1="2" v2="0" v3="3"/></triangles></mesh></object><object id="2"><components><component objectid="1" transform="1 0 0 0 1 0 0 0 1 20 0 0"/></components></object></resources><build><item objectid="1"/><item objectid="2"/></build></model>';
   const svg = [
     '<svg xmlns="http://www.w3.org/2000/svg" width="40mm" viewBox="0 0 40 40"><style>.a{fill:none;stroke:#123;stroke-width:2}</style><defs><symbol id="s" viewBox="0 0 10 10"><path d="M0 0h10a5 5 0 0 1 0 10H0zM2 2C4 2 4 8 2 8z"/></symbol></defs><g transform="translate(3 1) rotate(30)"><rect width="20" height="10" rx="2"/><circle class="a" cx="9" cy="9" r="5"/></g><use href="#s" x="4" width="8" height="8"/><polygon points="0,0 10,0 10,10" fill="white"/></svg>',
-    writeSvg([[[0, 0], [30, 0], [30, 20], [0, 20]]], 'A & B'), // prettier-ignore
+    writeSvg([[[0, 0], [30, 0], [30, 20], [0, 20]]], 'A & B'), // oxfmt-ignore
   ];
   const recipes = starters.map((each) => JSON.stringify(each.recipe));
   const design = JSON.stringify({
@@ -87,7 +87,7 @@ export async function readers(): Promise<readonly Reader[]> {
     parts: [{ id: 'p1', name: 'Label', recipe }],
     chosen: 'p1',
   });
-  const xmlWords = ['<a>', '</a>', '<!--', '-->', '<![CDATA[', '&amp;', '&#x10FFFF;', '<!DOCTYPE svg [<!ENTITY a "x">]>', '&a;', '"', '>']; // prettier-ignore
+  const xmlWords = ['<a>', '</a>', '<!--', '-->', '<![CDATA[', '&amp;', '&#x10FFFF;', '<!DOCTYPE svg [<!ENTITY a "x">]>', '&a;', '"', '>']; // oxfmt-ignore
 
   const ofMesh = (input: string | Uint8Array) =>
     sentence(() => readPart(workshop.kernel, bytesOf(input), sentFile));
@@ -102,13 +102,13 @@ export async function readers(): Promise<readonly Reader[]> {
     },
     {
       name: 'obj',
-      input: changedWords([cube, writeObj(mesh, 'Label')], ['v 1 2 3\n', 'f 1 2 3\n', 'f 1/2/3 -1//4 2\n', 'vn 0 0 1\n', '\\\n', '# ', 'o x\n', '\n'], sentFile.bytes), // prettier-ignore
+      input: changedWords([cube, writeObj(mesh, 'Label')], ['v 1 2 3\n', 'f 1 2 3\n', 'f 1/2/3 -1//4 2\n', 'vn 0 0 1\n', '\\\n', '# ', 'o x\n', '\n'], sentFile.bytes), // oxfmt-ignore
       read: ofMesh,
     },
     {
       name: '3mf',
       input: fc.oneof(
-        changedWords([model], [...xmlWords, '<vertex x="1" y="2" z="3"/>', '<triangle v1="0" v2="1" v3="2"/>', '<component objectid="2"/>', '<object id="1">', '<item objectid="1"/>'], sentFile.unpackedBytes).map((words) => zipSync({ '3D/3dmodel.model': strToU8(words) }, { level: 1 })), // prettier-ignore
+        changedWords([model], [...xmlWords, '<vertex x="1" y="2" z="3"/>', '<triangle v1="0" v2="1" v3="2"/>', '<component objectid="2"/>', '<object id="1">', '<item objectid="1"/>'], sentFile.unpackedBytes).map((words) => zipSync({ '3D/3dmodel.model': strToU8(words) }, { level: 1 })), // oxfmt-ignore
         changedBytes(fc.constant(writeThreeMf(mesh, { title: 'Label', recipe: recipes[0] }))),
       ),
       read: (input) =>
@@ -119,12 +119,12 @@ export async function readers(): Promise<readonly Reader[]> {
     },
     {
       name: 'svg',
-      input: changedWords(svg, [...xmlWords, '<g>', '</g>', '<use href="#s"/>', '<rect width="5" height="5"/>', 'M0 0L9 9', 'a5 5 0 0 1 3 3', 'scale(2)', 'stroke="red"', '<svg viewBox="0 0 1 1">', '{', '}', '.a{fill:red}'], MOST_SVG), // prettier-ignore
+      input: changedWords(svg, [...xmlWords, '<g>', '</g>', '<use href="#s"/>', '<rect width="5" height="5"/>', 'M0 0L9 9', 'a5 5 0 0 1 3 3', 'scale(2)', 'stroke="red"', '<svg viewBox="0 0 1 1">', '{', '}', '.a{fill:red}'], MOST_SVG), // oxfmt-ignore
       read: (input) => sentence(() => readSvg(wordsOf(input), math)),
     },
     {
       name: 'recipe',
-      input: changedWords(recipes, ['{', '}', '[', ']', ',', '"steps":', 'null', '1e999', '{"formula":"a*(b+1)"}', '"__proto__":', '(', '9^'], MOST_JSON), // prettier-ignore
+      input: changedWords(recipes, ['{', '}', '[', ']', ',', '"steps":', 'null', '1e999', '{"formula":"a*(b+1)"}', '"__proto__":', '(', '9^'], MOST_JSON), // oxfmt-ignore
       read(input) {
         const json = parsed(wordsOf(input));
         const read = json && parseRecipe(json.data);
@@ -133,7 +133,7 @@ export async function readers(): Promise<readonly Reader[]> {
     },
     {
       name: 'design',
-      input: changedWords([design], ['{', '}', '[', ']', ',', '"parts":', 'null', '{"formula":"cane"}', '"p1"'], MOST_JSON), // prettier-ignore
+      input: changedWords([design], ['{', '}', '[', ']', ',', '"parts":', 'null', '{"formula":"cane"}', '"p1"'], MOST_JSON), // oxfmt-ignore
       read(input) {
         const json = parsed(wordsOf(input));
         const read = json && parseDesign(json.data);
@@ -142,7 +142,7 @@ export async function readers(): Promise<readonly Reader[]> {
     },
     {
       name: 'list',
-      input: changedWords(['Ada Okafor\nBen Lind, ben\nCai Ember, cai, 481516\n', 'Nachname;Vorname\n"Müller";Anna\n', 'Name\tPIN\nZoë\t526017\n'], ['"', ',', ';', '\t', '\r\n', '\n', 'Name', '""'], LONGEST_LIST), // prettier-ignore
+      input: changedWords(['Ada Okafor\nBen Lind, ben\nCai Ember, cai, 481516\n', 'Nachname;Vorname\n"Müller";Anna\n', 'Name\tPIN\nZoë\t526017\n'], ['"', ',', ';', '\t', '\r\n', '\n', 'Name', '""'], LONGEST_LIST), // oxfmt-ignore
       read(input) {
         const words = wordsOf(input).slice(0, LONGEST_LIST);
         return readStudentList(words, new Set(['ben']), guessReading(words)).problems[0]?.message;
@@ -150,7 +150,7 @@ export async function readers(): Promise<readonly Reader[]> {
     },
     {
       name: 'answers',
-      input: changedWords(['ok T:205.1 /210.0 B:59.8 /60.0 @:0', 'Current file: a.gcode\nSD printing byte 12/345, paused for door', 'Error:Heating failed'], ['T:', 'B:', '/', ' ', '\n', 'Error:', 'Current file: ', 'SD printing byte ', ', paused for '], 1_000_000), // prettier-ignore
+      input: changedWords(['ok T:205.1 /210.0 B:59.8 /60.0 @:0', 'Current file: a.gcode\nSD printing byte 12/345, paused for door', 'Error:Heating failed'], ['T:', 'B:', '/', ' ', '\n', 'Error:', 'Current file: ', 'SD printing byte ', ', paused for '], 1_000_000), // oxfmt-ignore
       read(input) {
         const words = wordsOf(input);
         readJob(words);

@@ -42,7 +42,7 @@ export function tried({ read }: Reader, input: string | Uint8Array): Trial {
 }
 
 function faultOf(said: string | undefined, thrown: unknown, seconds: number, megabytes: number) {
-  if (thrown !== undefined) return `it threw ${thrown instanceof Error ? (thrown.stack ?? thrown.message) : String(thrown)}`; // prettier-ignore
+  if (thrown !== undefined) return `it threw ${thrown instanceof Error ? (thrown.stack ?? thrown.message) : String(thrown)}`; // oxfmt-ignore
   if (said !== undefined && (said === '' || said.length > LONGEST_SENTENCE || said.includes('\n')))
     return `it said “${said.slice(0, 600)}”, which is no sentence`;
   if (seconds > MOST_SECONDS) return `it took ${seconds.toFixed(1)} s`;

@@ -123,7 +123,7 @@ describe('sizes as they are typed', () => {
     ['', 1, []],
   ] as const)('%j are read', (text, columns, rows) => {
     expect(readSizes(text, columns)).toEqual({ ok: true, rows });
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it.each([
     ['16\n1x', 1, 'Line 2: “x” is no unit'],

@@ -4,8 +4,8 @@ import type { CheckId, DrawnShape } from '../inspect/index.ts';
 const circle = (x: number, y: number, r: number) =>
   `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`;
 /** A line with a short stroke across each of its ends, lying or upright. */
-const lying = (from: number, to: number, y: number) => `M${from} ${y - 3}V${y + 3}M${from} ${y}H${to}M${to} ${y - 3}V${y + 3}`; // prettier-ignore
-const upright = (x: number, from: number, to: number) => `M${x - 3} ${from}H${x + 3}M${x} ${from}V${to}M${x - 3} ${to}H${x + 3}`; // prettier-ignore
+const lying = (from: number, to: number, y: number) => `M${from} ${y - 3}V${y + 3}M${from} ${y}H${to}M${to} ${y - 3}V${y + 3}`; // oxfmt-ignore
+const upright = (x: number, from: number, to: number) => `M${x - 3} ${from}H${x + 3}M${x} ${from}V${to}M${x - 3} ${to}H${x + 3}`; // oxfmt-ignore
 /** Layers of plastic one over the other, each from one place to another, the lowest first. */
 const layers = (...spans: readonly (readonly [from: number, to: number])[]) =>
   spans.map(([from, to], i) => `M${from} ${52 - 5 * i}H${to}V${47 - 5 * i}H${from}Z`).join('');

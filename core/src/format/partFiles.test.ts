@@ -50,7 +50,7 @@ describe('files of a part', () => {
       const [r, turn] = [i % 2 ? 4 : 10, ((i + 1) * Math.PI) / 5];
       return [r * Math.cos(turn), r * Math.sin(turn)];
     });
-    const area = star.reduce((sum, [x, y], i) => sum + (x * star[(i + 1) % 10][1] - y * star[(i + 1) % 10][0]) / 2, 0); // prettier-ignore
+    const area = star.reduce((sum, [x, y], i) => sum + (x * star[(i + 1) % 10][1] - y * star[(i + 1) % 10][0]) / 2, 0); // oxfmt-ignore
     for (const upright of [
       [0, 1, 2],
       [1, 2, 0],

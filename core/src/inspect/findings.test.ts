@@ -69,12 +69,12 @@ describe('size', () => {
     expect(places(thin)).toEqual([[[5.3, 50, 4], 0.3, 2]]);
     expect(words(thin)[0]).toMatch(/0.3 mm left to right: too small to print, .* takes 0.45 mm\.$/);
     const close = check('size', () => box(215, 20, 8, 5, 40));
-    expect([close.verdict, words(close)]).toEqual(['warn', ['The part is 215 mm left to right, which only just fits: the printer has 220 mm.']]); // prettier-ignore
+    expect([close.verdict, words(close)]).toEqual(['warn', ['The part is 215 mm left to right, which only just fits: the printer has 220 mm.']]); // oxfmt-ignore
   });
 
   it('as it comes out when plastic has shrunk', () => {
     // By 0.3 %: 42.27, 31.21 and 6.18.
-    expect(words(check('size', () => box(42.4, 31.3, 6.2)))).toEqual([expect.stringContaining('about 42.3 × 31.2 × 6.2 mm')]); // prettier-ignore
+    expect(words(check('size', () => box(42.4, 31.3, 6.2)))).toEqual([expect.stringContaining('about 42.3 × 31.2 × 6.2 mm')]); // oxfmt-ignore
   });
 });
 
@@ -87,9 +87,9 @@ describe('base', () => {
   });
 
   it('by its area and its narrowest way across', () => {
-    expect(words(check('base', () => box(3, 2.52, 4)))).toEqual(['Only 7.6 mm² rest on the plate; the narrowest place is 2.5 mm wide. At least 50 mm² are needed to hold on.']); // prettier-ignore
-    expect(words(check('base', () => box(7, 7.36, 4)))).toEqual(['52 mm² rest on the plate; the narrowest place is 7 mm wide. That is only just enough to hold on.']); // prettier-ignore
-    expect(words(check('base', () => box(30, 2.52, 4)))).toEqual(['76 mm² rest on the plate; the narrowest place is 2.5 mm wide.']); // prettier-ignore
+    expect(words(check('base', () => box(3, 2.52, 4)))).toEqual(['Only 7.6 mm² rest on the plate; the narrowest place is 2.5 mm wide. At least 50 mm² are needed to hold on.']); // oxfmt-ignore
+    expect(words(check('base', () => box(7, 7.36, 4)))).toEqual(['52 mm² rest on the plate; the narrowest place is 7 mm wide. That is only just enough to hold on.']); // oxfmt-ignore
+    expect(words(check('base', () => box(30, 2.52, 4)))).toEqual(['76 mm² rest on the plate; the narrowest place is 2.5 mm wide.']); // oxfmt-ignore
   });
 });
 
@@ -97,17 +97,17 @@ describe('stability', () => {
   it('half-way up what is slender', () => {
     const pin = check('stability', () => box(30, 20, 4).add(box(2, 2, 20, 8, 3, 4)));
     expect(places(pin)).toEqual([[[9, 4, 14], 10, 4]]);
-    expect(words(pin)).toEqual(['This is 20 mm tall but only 2 mm wide, 10 times as tall as wide. The nozzle knocks off anything over 5 times.']); // prettier-ignore
+    expect(words(pin)).toEqual(['This is 20 mm tall but only 2 mm wide, 10 times as tall as wide. The nozzle knocks off anything over 5 times.']); // oxfmt-ignore
     const close = check('stability', () => box(4, 6, 19.5, 8, 3));
     expect(places(close)).toEqual([[[10, 6, 9.75], 4.875, 4]]);
-    expect(words(close)).toEqual(['The part is 19.5 mm tall but only 4 mm wide, 4.9 times as tall as wide. That is close to the most that stays up, 5 times.']); // prettier-ignore
+    expect(words(close)).toEqual(['The part is 19.5 mm tall but only 4 mm wide, 4.9 times as tall as wide. That is close to the most that stays up, 5 times.']); // oxfmt-ignore
   });
 
   it('at the centre of mass of what tips over', () => {
     // 1,000 mm³ about (5, 5, 5) and 6,000 mm³ about (30, 5, 15); its base ends at x = 10.
     const result = check('stability', () => box(10, 10, 10).add(box(60, 10, 10, 0, 0, 10)));
     expect(places(result)).toEqual([[[26.429, 5, 13.571], 16.429, 2]]);
-    expect(words(result)).toEqual(['The part would tip over: its weight lies 16.4 mm beyond what touches the plate.']); // prettier-ignore
+    expect(words(result)).toEqual(['The part would tip over: its weight lies 16.4 mm beyond what touches the plate.']); // oxfmt-ignore
   });
 });
 
@@ -125,7 +125,7 @@ describe('bodies', () => {
       [20, 4],
       [40, 3],
     ].entries())
-      // prettier-ignore
+      // oxfmt-ignore
       expect(Math.abs(three.findings[i].at[0] - from - size / 2)).toBeLessThanOrEqual(size / 2);
     expect(words(three)[0]).toMatch(/^This piece, with 96 mm² of surface, does not touch the rest/);
   });
@@ -201,7 +201,7 @@ describe('what hangs', () => {
       [shelf, 10, 16, 10, 90],
       [portal, 5, 25, 20, 20],
     ] as const) {
-      // prettier-ignore
+      // oxfmt-ignore
       const { at, measured, triangles } = result.findings[0];
       expect([measured, triangles.length, at.length, at[2]]).toEqual([figure, 2, 3, z]);
       expect(at[0] > from && at[0] < to && at[1] > 0 && at[1] < 10).toBe(true);
@@ -210,7 +210,7 @@ describe('what hangs', () => {
 });
 
 it('a blade is shown in the middle of its edge and on both of its sides, its ends as points', () => {
-  const wedge = check('comfort', () => kernel.Manifold.extrude([[[0, 0], [20, 0], [0, 5]]], 10)); // prettier-ignore
+  const wedge = check('comfort', () => kernel.Manifold.extrude([[[0, 0], [20, 0], [0, 5]]], 10)); // oxfmt-ignore
   const [points, edge] = wedge.findings;
   // The angle between its sides is atan(5 / 20), and a point of it has as much of a sphere.
   const deg = (Math.atan(1 / 4) * 180) / Math.PI;
@@ -221,7 +221,7 @@ it('a blade is shown in the middle of its edge and on both of its sides, its end
 
 describe('a place as a drawing', () => {
   const drawn = (z: number) =>
-    placeDrawing(boxMesh([20, 10, 6], [3, 2, 0]), { at: [5, 4, z], triangles: [0], message: 'A < B', verdict: 'fail', measured: 0, unit: '', steps: [] }); // prettier-ignore
+    placeDrawing(boxMesh([20, 10, 6], [3, 2, 0]), { at: [5, 4, z], triangles: [0], message: 'A < B', verdict: 'fail', measured: 0, unit: '', steps: [] }); // oxfmt-ignore
   it('is a section just inside the part, with what is marked', () => {
     expect(drawn(0)).toContain('A &lt; B (section at 0.01 mm)');
     expect(drawn(6)).toContain('(section at 5.99 mm)');
@@ -268,6 +268,6 @@ describe('a card and a brief', () => {
       requirements: [{ kind: 'rounded' }, { kind: 'object', acrossMm: 'wide' }],
     });
     expect(brief).toMatchObject({ ok: false, message: expect.stringMatching(/^requirements › 2/) as string });
-    expect(parseBriefRules(7)).toMatchObject({ ok: false, message: expect.stringMatching(/^(?!: )/) as string }); // prettier-ignore
+    expect(parseBriefRules(7)).toMatchObject({ ok: false, message: expect.stringMatching(/^(?!: )/) as string }); // oxfmt-ignore
   });
 });

@@ -163,7 +163,7 @@ describe('base', () => {
     const base = (make: () => Manifold) => check('base', madeWith(kernel, make)).measured!;
     expect(base(plate)).toBe(1200);
     // Along 40 mm it rises by 0.14 mm, so that half a layer reaches 28.6 mm far.
-    expect(base(() => plate().rotate([0, -0.2, 0])) / (30 * (0.1 / Math.tan((0.2 * Math.PI) / 180)))).toBeCloseTo(1, 2); // prettier-ignore
+    expect(base(() => plate().rotate([0, -0.2, 0])) / (30 * (0.1 / Math.tan((0.2 * Math.PI) / 180)))).toBeCloseTo(1, 2); // oxfmt-ignore
     const burr = kernel.Manifold.cube([0.5, 0.5, 1]).translate([20, 15, -0.04]);
     expect(base(() => plate().add(burr))).toBeCloseTo(1200, 3);
     const sunk = kernel.Manifold.cube([10, 10, 0.15]).translate([5, 5, 0]);

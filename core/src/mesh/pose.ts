@@ -4,7 +4,7 @@ import type { Box, Vec3 } from './solidMesh.ts';
  * A turn, mirroring, scale and shift together, as a 4 × 4 matrix in column order, which is how both the kernel and the
  * 3D view take it: x' = m[0] x + m[4] y + m[8] z + m[12].
  */
-// prettier-ignore
+// oxfmt-ignore
 export type Pose = [
   number, number, number, number, number, number, number, number,
   number, number, number, number, number, number, number, number,
@@ -57,7 +57,7 @@ export function turnDown([x, y, z]: Vec3): Pose {
     k * ax * ay, cos + k * ay * ay, ax, 0,
     ay, -ax, cos, 0,
     0, 0, 0, 1,
-  ]; // prettier-ignore
+  ]; // oxfmt-ignore
 }
 
 /** The turn that undoes a turn: its transpose. For a pose without shift and scale. */

@@ -35,7 +35,7 @@ it('the face that is picked is remembered as it looks, where the part was not tu
     [0, -1, 0],
     [0.6, 0, 0.8],
   ] as const)
-    // prettier-ignore
+    // oxfmt-ignore
     expect(pickedFace(recipe.steps[2], [...normal], new Map())).toEqual({
       normal: normal.map((part) => expect.closeTo(part, 9) as number),
     });

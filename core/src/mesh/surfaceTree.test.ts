@@ -4,7 +4,7 @@ import { boundsOf, onlyFaces, selfCrossings, SurfaceTree, weld, type Vec3 } from
 
 /** A box's triangles as a flat list of corners. */
 function boxCorners([x, y, z]: Vec3, size: number): number[] {
-  const quads = [[0, 2, 3, 1], [4, 5, 7, 6], [0, 1, 5, 4], [2, 6, 7, 3], [0, 4, 6, 2], [1, 3, 7, 5]]; // prettier-ignore
+  const quads = [[0, 2, 3, 1], [4, 5, 7, 6], [0, 1, 5, 4], [2, 6, 7, 3], [0, 4, 6, 2], [1, 3, 7, 5]]; // oxfmt-ignore
   const corner = (i: number) => [x + (i & 1 ? size : 0), y + (i & 2 ? size : 0), z + (i & 4 ? size : 0)];
   return quads.flatMap(([a, b, c, d]) => [a, b, c, a, c, d].flatMap(corner));
 }

@@ -18,9 +18,9 @@ import {
   type Region,
 } from './index.ts';
 
-const square: Region = [[[0, 0], [20, 0], [20, 20], [0, 20]]]; // prettier-ignore
+const square: Region = [[[0, 0], [20, 0], [20, 20], [0, 20]]]; // oxfmt-ignore
 /** A square with a square opening, whose corners turn inwards. */
-const frame: Region = [...square, ...reversed([[[5, 5], [15, 5], [15, 15], [5, 15]]])]; // prettier-ignore
+const frame: Region = [...square, ...reversed([[[5, 5], [15, 5], [15, 15], [5, 15]]])]; // oxfmt-ignore
 
 describe('corners', () => {
   it('are where an outline turns sharply, and know on which side material is', () => {
@@ -35,7 +35,7 @@ describe('corners', () => {
   });
 
   it('are cut across by a length along each side, which may go round bends', () => {
-    const bent: Region = [[[0, 0], [10, 0], [20, 1], [20, 20], [0, 20]]]; // prettier-ignore
+    const bent: Region = [[[0, 0], [10, 0], [20, 1], [20, 20], [0, 20]]]; // oxfmt-ignore
     const corners = cornersOf(bent);
     const { points } = cutAcross(bent, corners, 0, 12);
     expect(points[0]).toEqual([0, 12]);
@@ -68,8 +68,8 @@ describe('a fillet', () => {
         // Two long sides that turn by an angle where they meet, and what closes them far away.
         const turn = (deg * Math.PI) / 180;
         const end: Point = [60 * Math.cos(turn), 60 * Math.sin(turn)];
-        const wedge: Region = [[[0, 0], end, [-60, 0]]]; // prettier-ignore
-        const around: Region = [[[-90, -90], [90, -90], [90, 90], [-90, 90]], ...reversed(wedge)]; // prettier-ignore
+        const wedge: Region = [[[0, 0], end, [-60, 0]]]; // oxfmt-ignore
+        const around: Region = [[[-90, -90], [90, -90], [90, 90], [-90, 90]], ...reversed(wedge)]; // oxfmt-ignore
         const region = turned(isOuter ? wedge : around, turnDeg);
         const corners = cornersOf(region);
         const at = corners.findIndex((corner) => Math.hypot(...corner.at) < 1e-9);
@@ -93,7 +93,7 @@ describe('a fillet', () => {
 
   it('crosses no side, curved ones included', () => {
     // A lens of two arcs of 120°.
-    const arcs = [fineArc([0, -5], 10, Math.PI / 6, (2 * Math.PI) / 3), fineArc([0, 5], 10, (7 * Math.PI) / 6, (2 * Math.PI) / 3)]; // prettier-ignore
+    const arcs = [fineArc([0, -5], 10, Math.PI / 6, (2 * Math.PI) / 3), fineArc([0, 5], 10, (7 * Math.PI) / 6, (2 * Math.PI) / 3)]; // oxfmt-ignore
     const lens: Region = [withoutRepeats(arcs.flat())];
     const corners = cornersOf(lens);
     expect(corners.map(({ at }) => Math.abs(at[0]))).toEqual([
@@ -125,7 +125,7 @@ describe('a fillet', () => {
           const share = i / count;
           return [from[0] + share * (to[0] - from[0]), from[1] + share * (to[1] - from[1])];
         });
-      const [a, b, c]: Point[] = [[0, 0], [40, 0], [10, 30]]; // prettier-ignore
+      const [a, b, c]: Point[] = [[0, 0], [40, 0], [10, 30]]; // oxfmt-ignore
       return [[...side(a, b), ...side(b, c), ...side(c, a)]];
     };
     const fillets = [1, 150, 5000].map((count) => {

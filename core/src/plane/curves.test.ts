@@ -112,8 +112,8 @@ describe.each([
 });
 
 it('an outline that runs back over itself crosses itself, wherever it begins', () => {
-  const folded: Point[] = [[0, 0], [10, 0], [4, 0], [4, 5]]; // prettier-ignore
-  const sound: Point[] = [[0, 0], [10, 0], [10, 5], [4, 5]]; // prettier-ignore
+  const folded: Point[] = [[0, 0], [10, 0], [4, 0], [4, 5]]; // oxfmt-ignore
+  const sound: Point[] = [[0, 0], [10, 0], [10, 5], [4, 5]]; // oxfmt-ignore
   for (let i = 0; i < 4; i++) {
     const begin = (all: Point[]) => [[...all.slice(i), ...all.slice(0, i)]];
     expect(crossingOf(begin(folded))).toBeDefined();
@@ -134,7 +134,7 @@ it('three corners on a line fold back, whichever comes first and wherever the li
         [between, a, b],
         [b, between, a],
       ])
-        // prettier-ignore
+        // oxfmt-ignore
         expect(crossingOf([triangle])).toBeDefined();
       const beside: Point = [between[0] + 0.01 * (b[1] - a[1]), between[1] - 0.01 * (b[0] - a[0])];
       expect(crossingOf([[a, b, beside]])).toBeUndefined();
@@ -143,14 +143,14 @@ it('three corners on a line fold back, whichever comes first and wherever the li
 });
 
 it('lines that would meet past their ends, or run beside each other, do not cross', () => {
-  const frame = (x0: number, y0: number, x1: number, y1: number): Point[] => [[x0, y0], [x1, y0], [x1, y1], [x0, y1]]; // prettier-ignore
+  const frame = (x0: number, y0: number, x1: number, y1: number): Point[] => [[x0, y0], [x1, y0], [x1, y1], [x0, y1]]; // oxfmt-ignore
   const [outer, inner] = [frame(-5, -4, 5, 4), frame(-2, -3, 2, 3)];
   const turned = (all: Point[]) => all.map(([x, y]): Point => [0.8 * x - 0.6 * y, 0.6 * x + 0.8 * y]);
   expect(crossingOf([outer, inner])).toBeUndefined();
   expect(crossingOf([turned(outer), turned(inner)])).toBeUndefined();
   // A corner that lies on a side is where they meet, and it is told there.
-  expect(crossingOf([outer, [[5, 0], [8, -1], [8, 1]]])).toEqual([5, 0]); // prettier-ignore
-  expect(crossingOf([outer, [[5.001, 0], [8, -1], [8, 1]]])).toBeUndefined(); // prettier-ignore
+  expect(crossingOf([outer, [[5, 0], [8, -1], [8, 1]]])).toEqual([5, 0]); // oxfmt-ignore
+  expect(crossingOf([outer, [[5.001, 0], [8, -1], [8, 1]]])).toBeUndefined(); // oxfmt-ignore
 });
 
 it('the smallest circles have as many sides as a circle needs', () => {

@@ -10,7 +10,7 @@ import {
   type Point,
 } from './index.ts';
 
-const rectangle: Point[] = [[0, 0], [8, 0], [8, 3], [0, 3]]; // prettier-ignore
+const rectangle: Point[] = [[0, 0], [8, 0], [8, 3], [0, 3]]; // oxfmt-ignore
 const point = fc.tuple(fc.integer({ min: -50, max: 50 }), fc.integer({ min: -50, max: 50 }));
 
 describe('a hull', () => {
@@ -27,7 +27,7 @@ describe('a hull', () => {
 
   it('is as narrow as its shorter side, however it is turned', () => {
     for (const deg of [0, 17, 45, 90]) expect(narrowestWidth(turned([rectangle], deg)[0])).toBeCloseTo(3, 9);
-    expect(narrowestWidth([[0, 0], [5, 5], [9, 9]])).toBe(0); // prettier-ignore
+    expect(narrowestWidth([[0, 0], [5, 5], [9, 9]])).toBe(0); // oxfmt-ignore
   });
 
   it('knows how deep a place lies in it, or how far outside', () => {
@@ -48,6 +48,6 @@ describe('a hull', () => {
 });
 
 it('a place is inside an outline, or not, also beside its hollows', () => {
-  const hook: Point[] = [[0, 0], [6, 0], [6, 6], [4, 6], [4, 2], [0, 2]]; // prettier-ignore
-  expect([[1, 1], [5, 5], [2, 4], [-1, 1]].map((each) => isInside(each as Point, hook))).toEqual([true, true, false, false]); // prettier-ignore
+  const hook: Point[] = [[0, 0], [6, 0], [6, 6], [4, 6], [4, 2], [0, 2]]; // oxfmt-ignore
+  expect([[1, 1], [5, 5], [2, 4], [-1, 1]].map((each) => isInside(each as Point, hook))).toEqual([true, true, false, false]); // oxfmt-ignore
 });

@@ -144,8 +144,8 @@ it('is what the slowest way finds: every pair of edges that face each other, by 
 
 it('looks along all of a long edge', () => {
   for (const x of [0.5, 7, 19.9, 33, 39]) {
-    const dent: Outline = [[0, 0], [40, 0], [40, 10], [x + 0.5, 10], [x, 2], [x - 0.5, 10], [0, 10]]; // prettier-ignore
-    const notch: Outline = [[0, 0], [40, 0], [40, 10], [x + 9, 10], [x, 2], [x - 9, 10], [0, 10]]; // prettier-ignore
+    const dent: Outline = [[0, 0], [40, 0], [40, 10], [x + 0.5, 10], [x, 2], [x - 0.5, 10], [0, 10]]; // oxfmt-ignore
+    const notch: Outline = [[0, 0], [40, 0], [40, 10], [x + 9, 10], [x, 2], [x - 9, 10], [0, 10]]; // oxfmt-ignore
     expect(narrowestMm([dent], 5)).toBe(0);
     if (x > 9 && x < 31) expect(narrowestMm([notch], 5)).toBeCloseTo(2, 6);
   }

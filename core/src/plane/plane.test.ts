@@ -55,7 +55,7 @@ describe('curves', () => {
   });
 
   it('stay close to the true Bézier curve', () => {
-    const [p0, p1, p2, p3]: Point[] = [[0, 0], [10, 30], [40, -20], [50, 0]]; // prettier-ignore
+    const [p0, p1, p2, p3]: Point[] = [[0, 0], [10, 30], [40, -20], [50, 0]]; // oxfmt-ignore
     const at = (t: number): Point => [
       (1 - t) ** 3 * p0[0] + 3 * (1 - t) ** 2 * t * p1[0] + 3 * (1 - t) * t * t * p2[0] + t ** 3 * p3[0],
       (1 - t) ** 3 * p0[1] + 3 * (1 - t) ** 2 * t * p1[1] + 3 * (1 - t) * t * t * p2[1] + t ** 3 * p3[1],
@@ -79,7 +79,7 @@ describe('crossings', () => {
   it('are found wherever two edges of one region meet, and nowhere else', () => {
     fc.assert(
       fc.property(tenths(-30, 30), tenths(-30, 30), (dx, dy) => {
-        const square: Point[] = [[0, 0], [10, 0], [10, 10], [0, 10]]; // prettier-ignore
+        const square: Point[] = [[0, 0], [10, 0], [10, 10], [0, 10]]; // oxfmt-ignore
         const [other] = moved([square], dx, dy);
         const apart = Math.abs(dx) > 10 || Math.abs(dy) > 10;
         const touching = !apart && (Math.abs(dx) === 10 || Math.abs(dy) === 10);
@@ -90,15 +90,15 @@ describe('crossings', () => {
   });
 
   it('count an edge that runs back over the one before it', () => {
-    expect(crossingOf([[[0, 0], [10, 0], [4, 0], [4, 5]]])).toBeDefined(); // prettier-ignore
-    expect(crossingOf([[[0, 0], [10, 0], [10, 5], [4, 5]]])).toBeUndefined(); // prettier-ignore
+    expect(crossingOf([[[0, 0], [10, 0], [4, 0], [4, 5]]])).toBeDefined(); // oxfmt-ignore
+    expect(crossingOf([[[0, 0], [10, 0], [10, 5], [4, 5]]])).toBeUndefined(); // oxfmt-ignore
   });
 });
 
 describe('what is intricate', () => {
   /** Squares in a row, of which each crosses the next in two places. */
   const chain = (count: number): Point[][] =>
-    Array.from({ length: count }, (_, i) => [[7 * i, 7 * i], [7 * i + 10, 7 * i], [7 * i + 10, 7 * i + 10], [7 * i, 7 * i + 10]]); // prettier-ignore
+    Array.from({ length: count }, (_, i) => [[7 * i, 7 * i], [7 * i + 10, 7 * i], [7 * i + 10, 7 * i + 10], [7 * i, 7 * i + 10]]); // oxfmt-ignore
 
   it('crosses more often than so many times', () => {
     const region = chain(6);
@@ -118,15 +118,15 @@ describe('what is intricate', () => {
   });
 
   it('is no outline by its own corners, the one where it closes included', () => {
-    expect(crossingOf([[[0, 0], [10, 0], [5, 8]]])).toBeUndefined(); // prettier-ignore
-    expect(crossingOf([[[0, 0], [10, 0], [10, 8], [0, 8], [-4, 4]]])).toBeUndefined(); // prettier-ignore
+    expect(crossingOf([[[0, 0], [10, 0], [5, 8]]])).toBeUndefined(); // oxfmt-ignore
+    expect(crossingOf([[[0, 0], [10, 0], [10, 8], [0, 8], [-4, 4]]])).toBeUndefined(); // oxfmt-ignore
     // An edge that is the last lies on the first.
-    expect(crossingOf([[[0, 0], [10, 0], [10, 5], [4, 0]]])).toBeDefined(); // prettier-ignore
+    expect(crossingOf([[[0, 0], [10, 0], [10, 5], [4, 0]]])).toBeDefined(); // oxfmt-ignore
   });
 });
 
 describe('regions', () => {
-  const shape = [[[0, 0], [6, 0], [6, 2], [2, 2], [2, 5], [0, 5]] as Point[]]; // prettier-ignore
+  const shape = [[[0, 0], [6, 0], [6, 2], [2, 2], [2, 5], [0, 5]] as Point[]]; // oxfmt-ignore
 
   it('keep their area when they are moved, turned and mirrored', () => {
     fc.assert(

@@ -23,12 +23,12 @@ import {
   type Region,
 } from './index.ts';
 
-const L: Outline = [[1, 2], [7, 2], [7, 4], [3, 4], [3, 9], [1, 9]]; // prettier-ignore
+const L: Outline = [[1, 2], [7, 2], [7, 4], [3, 4], [3, 9], [1, 9]]; // oxfmt-ignore
 /** A square with a square opening. */
 const frame: Region = [
   [[0, 0], [10, 0], [10, 10], [0, 10]],
   [[2, 2], [2, 6], [6, 6], [6, 2]],
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 describe('a region', () => {
   it('has the area of its outlines less its openings, and so many points', () => {
@@ -60,7 +60,7 @@ describe('a region', () => {
   });
 
   it('loses points that repeat the one before them, the first after the last as well', () => {
-    expect(withoutRepeats([[0, 0], [0, 0], [4, 0], [4, 3], [4, 3.05], [0, 0]], 0.1)).toEqual([[4, 0], [4, 3], [0, 0]]); // prettier-ignore
+    expect(withoutRepeats([[0, 0], [0, 0], [4, 0], [4, 3], [4, 3.05], [0, 0]], 0.1)).toEqual([[4, 0], [4, 3], [0, 0]]); // oxfmt-ignore
     expect(withoutRepeats(L)).toEqual(L);
   });
 });
@@ -85,20 +85,20 @@ it('a part of a circle has its share of the edges, and never strays further than
 
 it('a place is beyond anything without a hull', () => {
   expect(depthInHull([0, 0], [])).toBe(-Infinity);
-  expect(depthInHull([1, 1], [[0, 0], [5, 5], [9, 9]])).toBe(-Infinity); // prettier-ignore
+  expect(depthInHull([1, 1], [[0, 0], [5, 5], [9, 9]])).toBe(-Infinity); // oxfmt-ignore
 });
 
 describe('the largest circle in a piece', () => {
   it('is as wide as a bar, as a square, and as what is left beside an opening', () => {
-    expect(largestCircleAround([5, 0.2], [[[0, 0], [30, 0], [30, 0.5], [0, 0.5]]])).toBeCloseTo(0.5, 1); // prettier-ignore
-    expect(largestCircleAround([1, 1], [[[0, 0], [7, 0], [7, 7], [0, 7]]])).toBeCloseTo(7, 1); // prettier-ignore
+    expect(largestCircleAround([5, 0.2], [[[0, 0], [30, 0], [30, 0.5], [0, 0.5]]])).toBeCloseTo(0.5, 1); // oxfmt-ignore
+    expect(largestCircleAround([1, 1], [[[0, 0], [7, 0], [7, 7], [0, 7]]])).toBeCloseTo(7, 1); // oxfmt-ignore
     // Into the corner of the frame that is furthest from its opening, between the sides and that corner.
     const corner = 4 * (2 - Math.SQRT2) * 2;
     expect(largestCircleAround([9, 9], frame)).toBeCloseTo(corner, 1);
   });
 
   it('is that of the piece around the place, and nothing in the air', () => {
-    const two: Region = [...frame, ...moved([[[0, 0], [1, 0], [1, 1], [0, 1]]], 3, 3)]; // prettier-ignore
+    const two: Region = [...frame, ...moved([[[0, 0], [1, 0], [1, 1], [0, 1]]], 3, 3)]; // oxfmt-ignore
     expect(largestCircleAround([3.5, 3.5], two)).toBeCloseTo(1, 1);
     expect(largestCircleAround([5, 5], two)).toBe(0);
     expect(largestCircleAround([20, 5], two)).toBe(0);
@@ -109,7 +109,7 @@ describe('the largest circle in a piece', () => {
 describe('the pieces of a stroke', () => {
   const stroke = { width: 2, cap: 'butt', join: 'miter', miterLimit: 4 } as const;
   const areaOf = (pieces: readonly Outline[]) => pieces.map((piece) => signedAreaOf(piece));
-  const line: Point[] = [[0, 0], [10, 0]]; // prettier-ignore
+  const line: Point[] = [[0, 0], [10, 0]]; // oxfmt-ignore
 
   it('of a point are nothing, a square or a circle as wide as the stroke', () => {
     expect(strokePieces([[3, 4]], false, stroke, 0.01)).toEqual([]);
@@ -126,7 +126,7 @@ describe('the pieces of a stroke', () => {
   });
 
   it('fill a corner to its point, up to the limit, and else cut it off', () => {
-    const corner: Point[] = [[0, 0], [10, 0], [10, 10]]; // prettier-ignore
+    const corner: Point[] = [[0, 0], [10, 0], [10, 10]]; // oxfmt-ignore
     const pointed = strokePieces(corner, false, stroke, 0.01);
     expect(extentOf(pointed)).toEqual({ x: { low: 0, high: 11 }, y: { low: -1, high: 10 } });
     expect(areaOf(pointed).reduce((a, b) => a + b, 0)).toBeCloseTo(41, 9);
@@ -137,6 +137,6 @@ describe('the pieces of a stroke', () => {
     // Just at its limit a right angle is still pointed: it reaches out √2 times half the width.
     expect(strokePieces(corner, false, { ...stroke, miterLimit: Math.SQRT2 + 1e-9 }, 0.01)).toHaveLength(3);
     // Straight on there is nothing to fill.
-    expect(strokePieces([[0, 0], [5, 0], [10, 0]], false, stroke, 0.01)).toHaveLength(2); // prettier-ignore
+    expect(strokePieces([[0, 0], [5, 0], [10, 0]], false, stroke, 0.01)).toHaveLength(2); // oxfmt-ignore
   });
 });

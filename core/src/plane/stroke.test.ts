@@ -23,32 +23,32 @@ function distanceTo(line: Outline, isClosed: boolean, [x, y]: Point): number {
 }
 
 describe('a line with a width', () => {
-  const corner: Outline = [[0, 0], [10, 0], [10, 10]]; // prettier-ignore
+  const corner: Outline = [[0, 0], [10, 0], [10, 10]]; // oxfmt-ignore
 
   it('ends as its cap says', () => {
     const ends = (cap: Stroke['cap']) => {
-      const all = pieces([[0, 0], [10, 0]], false, { cap }); // prettier-ignore
-      return [[-0.1, 0], [-0.9, 0.9], [-0.9, 0], [10.9, -0.9], [10.9, 0], [11.1, 0]].map((p) => covers(all, p as Point)); // prettier-ignore
+      const all = pieces([[0, 0], [10, 0]], false, { cap }); // oxfmt-ignore
+      return [[-0.1, 0], [-0.9, 0.9], [-0.9, 0], [10.9, -0.9], [10.9, 0], [11.1, 0]].map((p) => covers(all, p as Point)); // oxfmt-ignore
     };
     expect(ends('butt')).toEqual([false, false, false, false, false, false]);
     expect(ends('square')).toEqual([true, true, true, true, true, false]);
     expect(ends('round')).toEqual([true, false, true, false, true, false]);
-    expect(sum(pieces([[0, 0], [10, 0]], false))).toBeCloseTo(20, 9); // prettier-ignore
-    expect(sum(pieces([[0, 0], [10, 0]], false, { cap: 'square' }))).toBeCloseTo(24, 9); // prettier-ignore
+    expect(sum(pieces([[0, 0], [10, 0]], false))).toBeCloseTo(20, 9); // oxfmt-ignore
+    expect(sum(pieces([[0, 0], [10, 0]], false, { cap: 'square' }))).toBeCloseTo(24, 9); // oxfmt-ignore
   });
 
   it('is round no finer than its error asks', () => {
     const finest = (width: number) =>
-      Math.max(...pieces([[0, 0], [10, 0]], false, { cap: 'round', width }).map(({ length }) => length)); // prettier-ignore
+      Math.max(...pieces([[0, 0], [10, 0]], false, { cap: 'round', width }).map(({ length }) => length)); // oxfmt-ignore
     // A chord of half a circle in n parts strays by r (1 − cos(π / 2n)).
-    for (const [width, most] of [[0.2, 12], [2, 35], [20, 105]]) expect(finest(width)).toBeLessThan(most); // prettier-ignore
+    for (const [width, most] of [[0.2, 12], [2, 35], [20, 105]]) expect(finest(width)).toBeLessThan(most); // oxfmt-ignore
     expect(finest(20)).toBeGreaterThan(finest(2));
   });
 
   it('goes round a corner as its join says, to either side', () => {
     const outside = (join: Partial<Stroke>, line: Outline, way: 1 | -1) => {
       const all = pieces(line, false, join);
-      return [[10.4, -0.4], [10.6, -0.6], [10.9, -0.9]].map(([x, y]) => covers(all, [x, way * y])); // prettier-ignore
+      return [[10.4, -0.4], [10.6, -0.6], [10.9, -0.9]].map(([x, y]) => covers(all, [x, way * y])); // oxfmt-ignore
     };
     const mirrored: Outline = corner.map(([x, y]) => [x, -y]);
     for (const [line, way] of [
@@ -68,12 +68,12 @@ describe('a line with a width', () => {
   });
 
   it('has nothing to join where it goes straight on', () => {
-    expect(pieces([[0, 0], [5, 0], [10, 0]], false)).toHaveLength(2); // prettier-ignore
-    expect(pieces([[0, 0], [5, 0], [10, 4]], false)).toHaveLength(3); // prettier-ignore
+    expect(pieces([[0, 0], [5, 0], [10, 0]], false)).toHaveLength(2); // oxfmt-ignore
+    expect(pieces([[0, 0], [5, 0], [10, 4]], false)).toHaveLength(3); // oxfmt-ignore
   });
 
   it('that is closed has an edge and a corner more, and no ends', () => {
-    const square: Outline = [[0, 0], [10, 0], [10, 10], [0, 10]]; // prettier-ignore
+    const square: Outline = [[0, 0], [10, 0], [10, 10], [0, 10]]; // oxfmt-ignore
     const all = pieces(square, true, { cap: 'round' });
     expect(all).toHaveLength(8);
     expect([covers(all, [0, 5]), covers(all, [-0.9, -0.9]), covers(all, [5, 5])]).toEqual([
@@ -87,14 +87,14 @@ describe('a line with a width', () => {
   });
 
   it('that comes back to where it began, and is not closed, keeps its beginning', () => {
-    const there: Outline = [[0, 0], [10, 0], [10, 10], [0, 0]]; // prettier-ignore
+    const there: Outline = [[0, 0], [10, 0], [10, 10], [0, 0]]; // oxfmt-ignore
     const all = pieces(there, false);
     expect([covers(all, [5, 5]), covers(all, [5, 0])]).toEqual([true, true]);
     expect(all).toHaveLength(5);
   });
 
   it('of no length leaves what its cap says', () => {
-    const dot = (cap: Stroke['cap']) => sum(pieces([[3, 4], [3, 4]], false, { cap })); // prettier-ignore
+    const dot = (cap: Stroke['cap']) => sum(pieces([[3, 4], [3, 4]], false, { cap })); // oxfmt-ignore
     expect(dot('butt')).toBe(0);
     expect(dot('square')).toBeCloseTo(4, 9);
     expect(dot('round')).toBeGreaterThan(Math.PI - 0.05);
@@ -104,7 +104,7 @@ describe('a line with a width', () => {
 
   it('covers what lies within half its width, and all its pieces turn as material does', () => {
     const place = fc.tuple(fc.integer({ min: -20, max: 20 }), fc.integer({ min: -20, max: 20 }));
-    const looked = fc.array(fc.tuple(fc.double({ min: -24, max: 24, noNaN: true }), fc.double({ min: -24, max: 24, noNaN: true })), { minLength: 20, maxLength: 20 }); // prettier-ignore
+    const looked = fc.array(fc.tuple(fc.double({ min: -24, max: 24, noNaN: true }), fc.double({ min: -24, max: 24, noNaN: true })), { minLength: 20, maxLength: 20 }); // oxfmt-ignore
     const round = { width: 5, cap: 'round', join: 'round' } as const;
     fc.assert(
       fc.property(fc.uniqueArray(place, { minLength: 2, maxLength: 6, selector: String }), fc.boolean(), looked, (line, wish, points) => {
@@ -116,6 +116,6 @@ describe('a line with a width', () => {
           if (Math.abs(away - 2.5) > 3 * ERROR_MM) expect(covers(all, point)).toBe(away < 2.5);
         }
       }),
-    ); // prettier-ignore
+    ); // oxfmt-ignore
   });
 });

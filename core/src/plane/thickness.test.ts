@@ -4,7 +4,7 @@ import { circlePoints } from './curves.ts';
 import { turned, type Outline, type Region } from './region.ts';
 import { thinWalls } from './thickness.ts';
 
-const box = (width: number, depth: number): Outline => [[0, 0], [width, 0], [width, depth], [0, depth]]; // prettier-ignore
+const box = (width: number, depth: number): Outline => [[0, 0], [width, 0], [width, depth], [0, depth]]; // oxfmt-ignore
 const regular = (corners: number, outer: number, inner = outer): Region => [
   Array.from({ length: corners }, (_, i): [number, number] => {
     const angle = (2 * Math.PI * i) / corners;
@@ -34,7 +34,7 @@ describe('the thinnest wall', () => {
     expect(width(regular(3, 10))).toBeUndefined();
     expect(width(regular(12, 10, 5))).toBeUndefined();
     // The corner of an L is sound too.
-    const l: Outline = [[0, 0], [20, 0], [20, 8], [8, 8], [8, 20], [0, 20]]; // prettier-ignore
+    const l: Outline = [[0, 0], [20, 0], [20, 8], [8, 8], [8, 20], [0, 20]]; // oxfmt-ignore
     expect(width([l])).toBeUndefined();
   });
 
@@ -44,7 +44,7 @@ describe('the thinnest wall', () => {
     // A round hole comes so near in one place only; a wall goes on for a little.
     expect(holed.widthMm).toBeGreaterThanOrEqual(1);
     expect(holed.widthMm).toBeLessThan(1.5);
-    const neck: Outline = [[0, 0], [8, 0], [8, 3.6], [12, 3.6], [12, 0], [20, 0], [20, 8], [12, 8], [12, 4.4], [8, 4.4], [8, 8], [0, 8]]; // prettier-ignore
+    const neck: Outline = [[0, 0], [8, 0], [8, 3.6], [12, 3.6], [12, 0], [20, 0], [20, 8], [12, 8], [12, 4.4], [8, 4.4], [8, 8], [0, 8]]; // oxfmt-ignore
     const found = thinWalls([neck], 3)[0];
     expect(found.widthMm).toBeCloseTo(0.8, 6);
     expect(found.at[0]).toBeGreaterThan(8);
@@ -52,7 +52,7 @@ describe('the thinnest wall', () => {
   });
 
   it('is told for the wedge of a knife and not for a blunt tip', () => {
-    const tip = (halfWidth: number): Region => [[[0, -halfWidth], [20, 0], [0, halfWidth]]]; // prettier-ignore
+    const tip = (halfWidth: number): Region => [[[0, -halfWidth], [20, 0], [0, halfWidth]]]; // oxfmt-ignore
     expect(width(tip(1))).toBeLessThan(0.3);
     expect(width(tip(8))).toBeUndefined();
   });
@@ -62,7 +62,7 @@ describe('a wall that tapers', () => {
   /** From 0.4 mm at one end to 3 mm, wider by so much with each millimetre. */
   const taper = (perMm: number): Region => {
     const long = 2.6 / perMm;
-    return [[[0, -0.2], [long, -1.5], [long, 1.5], [0, 0.2]]]; // prettier-ignore
+    return [[[0, -0.2], [long, -1.5], [long, 1.5], [0, 0.2]]]; // oxfmt-ignore
   };
 
   // Between 0.65 and 1.3 times a width it is one wall, which is told of if that goes on for twice the width: 0.65 / 2.

@@ -23,8 +23,8 @@ const slotted: fc.Arbitrary<Region> = fc
   .map(({ left, right, low, high, deg }) => {
     const [x0, x1, y0, y1] = [left / 10, left / 10 + 8, low / 10, low / 10 + 2];
     const [w, h] = [x1 + right / 10, y1 + high / 10];
-    const outer: Outline = [[0, 0], [w, 0], [w, h], [0, h]]; // prettier-ignore
-    const slot: Outline = [[x0, y0], [x0, y1], [x1, y1], [x1, y0]]; // prettier-ignore
+    const outer: Outline = [[0, 0], [w, 0], [w, h], [0, h]]; // oxfmt-ignore
+    const slot: Outline = [[x0, y0], [x0, y1], [x1, y1], [x1, y0]]; // oxfmt-ignore
     return turned([outer, slot], deg);
   });
 
@@ -125,7 +125,7 @@ describe('the thinnest wall of a slotted plate', () => {
   const plate = (leftMm: number, lowMm: number): Region => [
     [[0, 0], [leftMm + 14, 0], [leftMm + 14, lowMm + 8], [0, lowMm + 8]],
     [[leftMm, lowMm], [leftMm, lowMm + 2], [leftMm + 8, lowMm + 2], [leftMm + 8, lowMm]],
-  ]; // prettier-ignore
+  ]; // oxfmt-ignore
 
   it('is the one beside the slot, told for both of its sides', () => {
     fc.assert(

@@ -6,7 +6,7 @@ import { layOut } from './layOut.ts';
 import type { Placeable, Plate } from './placement.ts';
 
 const box = (width: number, depth: number): Region => [
-  [[-width / 2, -depth / 2], [width / 2, -depth / 2], [width / 2, depth / 2], [-width / 2, depth / 2]], // prettier-ignore
+  [[-width / 2, -depth / 2], [width / 2, -depth / 2], [width / 2, depth / 2], [-width / 2, depth / 2]], // oxfmt-ignore
 ];
 const size = fc.integer({ min: 1, max: 30 });
 const place = fc.record({
@@ -83,8 +83,8 @@ describe('parts on a plate', () => {
 
   it('lie outside as soon as they reach over the usable edge, on each side', () => {
     const outside = (xMm: number, yMm: number) => conflictsOf([at('a', xMm, yMm)], plate, 3).outside;
-    for (const [x, y] of [[10, 20], [50, 20], [30, 8], [30, 36]]) expect(outside(x, y)).toEqual([]); // prettier-ignore
-    for (const [x, y] of [[9.9, 20], [50.1, 20], [30, 7.9], [30, 36.1]]) expect(outside(x, y)).toEqual(['a']); // prettier-ignore
+    for (const [x, y] of [[10, 20], [50, 20], [30, 8], [30, 36]]) expect(outside(x, y)).toEqual([]); // oxfmt-ignore
+    for (const [x, y] of [[9.9, 20], [50.1, 20], [30, 7.9], [30, 36.1]]) expect(outside(x, y)).toEqual(['a']); // oxfmt-ignore
   });
 
   it('are too near by what lies between them, whichever way', () => {
@@ -185,7 +185,7 @@ describe('laying on a small plate', () => {
   });
 
   it('puts the group in the middle, and parts beside fixed ones where they were found room', () => {
-    const two = layOut(partsOf([{ width: 20, depth: 10, isTriangle: false }, { width: 8, depth: 8, isTriangle: false }]), plate, 3); // prettier-ignore
+    const two = layOut(partsOf([{ width: 20, depth: 10, isTriangle: false }, { width: 8, depth: 8, isTriangle: false }]), plate, 3); // oxfmt-ignore
     const corners = two.placed.flatMap(
       ({ footprint, turnDeg, xMm, yMm }) => moved(turned(footprint, turnDeg), xMm, yMm)[0],
     );
@@ -226,7 +226,7 @@ describe('distances of small and odd shapes', () => {
   });
 
   it('are right where a corner is there twice', () => {
-    const twice: Region = [[[0, 0], [4, 0], [4, 0], [4, 4], [0, 4]]]; // prettier-ignore
+    const twice: Region = [[[0, 0], [4, 0], [4, 0], [4, 4], [0, 4]]]; // oxfmt-ignore
     expect(distanceBetween(twice, at(box(2, 2), 6.5, -1.5))).toBeCloseTo(Math.hypot(1.5, 0.5), 9);
   });
 
@@ -238,9 +238,9 @@ describe('distances of small and odd shapes', () => {
 it('parts are too near from two hundredths of a millimetre on', () => {
   const plate: Plate = { widthMm: 200, depthMm: 200, edgeMm: 5 };
   const pair = (gapMm: number) =>
-    [{ id: 'a', xMm: 50 }, { id: 'b', xMm: 60 + gapMm }].map((each) => ({ ...each, footprint: box(10, 10), yMm: 50, turnDeg: 0 })); // prettier-ignore
+    [{ id: 'a', xMm: 50 }, { id: 'b', xMm: 60 + gapMm }].map((each) => ({ ...each, footprint: box(10, 10), yMm: 50, turnDeg: 0 })); // oxfmt-ignore
   const areTooNear = (gapMm: number) => conflictsOf(pair(gapMm), plate, 4).pairs.length > 0;
   expect([3.97, 3.975, 3.985, 4, 5].map(areTooNear)).toEqual([true, true, false, false, false]);
   const isOutside = (xMm: number) => conflictsOf([{ ...pair(0)[0], xMm }], plate, 4).outside.length > 0;
-  expect([9.97, 9.975, 9.985, 10, 190, 190.015, 190.025].map(isOutside)).toEqual([true, true, false, false, false, false, true]); // prettier-ignore
+  expect([9.97, 9.975, 9.985, 10, 190, 190.015, 190.025].map(isOutside)).toEqual([true, true, false, false, false, false, true]); // oxfmt-ignore
 });

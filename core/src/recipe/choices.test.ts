@@ -38,7 +38,7 @@ function offered(step: Step, label: string): Record<string, unknown> {
 
 describe('another solid', () => {
   it('is as large as the one before it', () => {
-    const box = stepOf('solid', 's2', 's1', { solid: { type: 'box', widthMm: 30, depthMm: 8, heightMm: 5 } }); // prettier-ignore
+    const box = stepOf('solid', 's2', 's1', { solid: { type: 'box', widthMm: 30, depthMm: 8, heightMm: 5 } }); // oxfmt-ignore
     const ring = stepOf('solid', 's2', 's1', { solid: { type: 'ring', outerMm: 30, rodMm: 4 } });
     const ball = stepOf('solid', 's2', 's1', { solid: { type: 'ball', diameterMm: 30 } });
     for (const step of [box, ring, ball]) {
@@ -75,7 +75,7 @@ describe('another outline', () => {
   it('is about as large as the one before it', () => {
     expect(acrossOf({ shape: 'circle', diameterMm: 33 })).toBe(33);
     expect(acrossOf({ shape: 'roundedRectangle', widthMm: 12, depthMm: 40, cornerMm: 60 })).toBe(40);
-    const nodes = [[-10, 0], [25, 0], [0, 9]].map(([xMm, yMm]) => ({ xMm, yMm })); // prettier-ignore
+    const nodes = [[-10, 0], [25, 0], [0, 9]].map(([xMm, yMm]) => ({ xMm, yMm })); // oxfmt-ignore
     expect(acrossOf({ shape: 'points', nodes, closed: true, smooth: false, mirrored: false })).toBe(35);
     expect(acrossOf({ shape: 'circle', diameterMm: { formula: 'd' } })).toBe(20);
     expect(acrossOf({ shape: 'circle', diameterMm: 0.2 })).toBe(1);
@@ -93,7 +93,7 @@ describe('copies', () => {
     posesOf(pattern, () => ({ min: [0, 0, 0], max: [10, 6, 4] })).map((pose) => posed(pose, [0, 0, 0]));
 
   it('of a row and of a grid stand where they are counted to', () => {
-    expect(places({ type: 'row', axis: 'y', count: 3, stepMm: 7 })).toEqual([[0, 7, 0], [0, 14, 0]]); // prettier-ignore
+    expect(places({ type: 'row', axis: 'y', count: 3, stepMm: 7 })).toEqual([[0, 7, 0], [0, 14, 0]]); // oxfmt-ignore
     expect(places({ type: 'grid', columns: 3, columnMm: 10, rows: 2, rowMm: 8 })).toEqual([
       [10, 0, 0],
       [20, 0, 0],
@@ -160,18 +160,18 @@ it('half a profile is drawn for what is turned about an axis, and for nothing el
 
 it('a figure is a relief where it stands on, or opens in, the face of another step', () => {
   const reliefsOf = (fields: object) =>
-    built(workshop, recipeWith([block, stepOf('extrude', 's2', 's1', { outline: square(8), depth: { type: 'by', mm: 1 }, ...fields } as never)])).origin.reliefs; // prettier-ignore
+    built(workshop, recipeWith([block, stepOf('extrude', 's2', 's1', { outline: square(8), depth: { type: 'by', mm: 1 }, ...fields } as never)])).origin.reliefs; // oxfmt-ignore
   const inTop = (mm: number, edge = 'high') => on('s1', { z: { relation: 'inFrom', edge, mm } as never });
   expect(reliefsOf({ placement: on('s1') })).toMatchObject([{ effect: 'raised', isLettering: false }]);
-  expect(reliefsOf({ effect: 'cut', placement: inTop(0) })).toMatchObject([{ effect: 'sunk', isLettering: false }]); // prettier-ignore
+  expect(reliefsOf({ effect: 'cut', placement: inTop(0) })).toMatchObject([{ effect: 'sunk', isLettering: false }]); // oxfmt-ignore
   expect(reliefsOf({ effect: 'cut', placement: inTop(2) })).toEqual([]);
   expect(reliefsOf({ effect: 'cut', placement: inTop(0, 'low') })).toEqual([]);
-  expect(reliefsOf({ placement: on('s1', { z: { relation: 'beside', edge: 'high', overlapMm: 0.5 } }) })).toEqual([]); // prettier-ignore
-  expect(reliefsOf({ depth: { type: 'by', mm: 1 }, placement: onPlate({ x: { relation: 'at', own: 'middle', mm: 60 } }) })).toEqual([]); // prettier-ignore
+  expect(reliefsOf({ placement: on('s1', { z: { relation: 'beside', edge: 'high', overlapMm: 0.5 } }) })).toEqual([]); // oxfmt-ignore
+  expect(reliefsOf({ depth: { type: 'by', mm: 1 }, placement: onPlate({ x: { relation: 'at', own: 'middle', mm: 60 } }) })).toEqual([]); // oxfmt-ignore
 });
 
 it('an eyelet that stands alone has the volume of a ring, and hangs over the edge of what it is put on', () => {
-  const { holeMm, wallMm, thickMm } = createStep('eyelet', 's1', undefined) as Extract<Step, { kind: 'eyelet' }>; // prettier-ignore
+  const { holeMm, wallMm, thickMm } = createStep('eyelet', 's1', undefined) as Extract<Step, { kind: 'eyelet' }>; // oxfmt-ignore
   const alone = built(workshop, recipeWith([createStep('eyelet', 's1', undefined)]));
   const [inner, outer] = [(holeMm as number) / 2, (holeMm as number) / 2 + (wallMm as number)];
   expect(alone.volumeMm3 / (Math.PI * (outer ** 2 - inner ** 2) * (thickMm as number))).toBeCloseTo(1, 2);
@@ -217,12 +217,12 @@ it('a number too far from what a field takes is refused at that field', () => {
     [['depth', 'mm'], 0],
     [['turnDeg'], 400],
   ] as const)
-    // prettier-ignore
+    // oxfmt-ignore
     expect(setField(recipe, 's1', path, value)).toMatchObject({ ok: false, problem: { stepId: 's1', path } });
 });
 
 it('an object gets a hole as much larger as its fit and the shrinkage ask', () => {
-  const printer = { maxOverhangDeg: 45, shrinkagePercent: 2, fitAllowanceMm: { loose: 0.6, sliding: 0.35, snug: 0.2, press: 0.05 } }; // prettier-ignore
+  const printer = { maxOverhangDeg: 45, shrinkagePercent: 2, fitAllowanceMm: { loose: 0.6, sliding: 0.35, snug: 0.2, press: 0.05 } }; // oxfmt-ignore
   expect(fittedDiameter(8, 'sliding', printer)).toBeCloseTo(8.35 / 0.98, 9);
   expect(fittedDiameter(8, 'press', { ...printer, shrinkagePercent: 0 })).toBeCloseTo(8.05, 9);
 });
@@ -233,16 +233,16 @@ it('what lies flush with a face says so without a number, and how far in where i
     return plainSentence(sentenceOf(step, { recipe, index: 1 }));
   };
   const cut = (mm: number) =>
-    stepOf('extrude', 's2', 's1', { effect: 'cut', outline: square(8), placement: on('s1', { z: { relation: 'inFrom', edge: 'high', mm } }) }); // prettier-ignore
+    stepOf('extrude', 's2', 's1', { effect: 'cut', outline: square(8), placement: on('s1', { z: { relation: 'inFrom', edge: 'high', mm } }) }); // oxfmt-ignore
   expect(words(cut(0))).toContain(', starting at its top, ');
   expect(words(cut(1))).toMatch(/\b1 mm/);
   expect(words(cut(2))).toMatch(/\b2 mm/);
-  const side = (mm: number) => stepOf('extrude', 's2', 's1', { outline: square(8), placement: on('s1', { x: fromLeft(mm) }) }); // prettier-ignore
+  const side = (mm: number) => stepOf('extrude', 's2', 's1', { outline: square(8), placement: on('s1', { x: fromLeft(mm) }) }); // oxfmt-ignore
   expect(words(side(0))).toMatch(/\b0 mm in from the left/);
 });
 
 it('is five millimetres away where it was a share of the way before', () => {
-  const step = stepOf('extrude', 's2', 's1', { outline: square(8), placement: on('s1', { x: { relation: 'share', percent: 40 } }) }); // prettier-ignore
+  const step = stepOf('extrude', 's2', 's1', { outline: square(8), placement: on('s1', { x: { relation: 'share', percent: 40 } }) }); // oxfmt-ignore
   const recipe = recipeWith([block, step]);
   const word = sentenceOf(step, { recipe, index: 1 }).find(
     (token) => token.type === 'choice' && token.path.join() === 'placement,x',

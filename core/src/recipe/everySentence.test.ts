@@ -108,7 +108,7 @@ describe('whatever a sentence says', () => {
         const edited = setField(standing.recipe, standing.step.id, path, value);
         demand(edited.ok, standing, path);
         const after = edited.recipe.steps[standing.index];
-        const isOffered = additionsOf(after).some((other) => other.label === label && JSON.stringify(other.value) === JSON.stringify(value) && other.path.join() === path.join()); // prettier-ignore
+        const isOffered = additionsOf(after).some((other) => other.label === label && JSON.stringify(other.value) === JSON.stringify(value) && other.path.join() === path.join()); // oxfmt-ignore
         demand(!isOffered, standing, path);
         expect(plainSentence(tokensOf(standing, edited.recipe))).not.toBe(plainSentence(before));
       }

@@ -179,7 +179,7 @@ describe('measures', () => {
       }
       return undefined;
     };
-    expect(problem('cane - 10')).toMatchObject({ stepId: 's2', path: ['size', 'mm'], message: expect.stringContaining('at least 0.1 mm') as string }); // prettier-ignore
+    expect(problem('cane - 10')).toMatchObject({ stepId: 's2', path: ['size', 'mm'], message: expect.stringContaining('at least 0.1 mm') as string }); // oxfmt-ignore
     expect(problem('pole')).toMatchObject({ stepId: 's2', path: ['size', 'mm'] });
   });
 

@@ -26,7 +26,8 @@ export type Measure = z.infer<typeof measure>;
 
 /** The values of measures by name, or the first one that cannot be worked out. */
 export type MeasureValues =
-  { ok: true; values: ReadonlyMap<string, number> } | { ok: false; problem: Problem };
+  | { ok: true; values: ReadonlyMap<string, number> }
+  | { ok: false; problem: Problem };
 
 /** Works out measures from the top; each may use those above it. */
 export function valuesOf(measures: readonly Measure[]): MeasureValues {

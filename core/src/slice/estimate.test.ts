@@ -4,7 +4,7 @@ import type { Path, Toolpath } from './paths/toolpath.ts';
 import { everydaySettings, type PrintSettings } from './settings/printSettings.ts';
 
 const settings: PrintSettings = { ...everydaySettings, filamentDiameterMm: 2, filamentGramsPerCm3: 1.25 };
-const line: Path = { role: 'wall', points: [[0, 0], [40, 0]], closed: false, widthMm: 0.5 }; // prettier-ignore
+const line: Path = { role: 'wall', points: [[0, 0], [40, 0]], closed: false, widthMm: 0.5 }; // oxfmt-ignore
 const back: Path = { ...line, points: line.points.toReversed() };
 const layersOf = (count: number): Toolpath => ({
   layers: Array.from({ length: count }, (_, i) => ({
@@ -30,7 +30,7 @@ describe('warming up', () => {
 describe('what a toolpath takes', () => {
   const heating = heatingSeconds(settings);
   const lift = (mm: number) =>
-    Math.min(straight(mm, settings.liftMmPerS, settings.travelMmPerS2), 2 * Math.sqrt(mm / settings.travelMmPerS2)); // prettier-ignore
+    Math.min(straight(mm, settings.liftMmPerS, settings.travelMmPerS2), 2 * Math.sqrt(mm / settings.travelMmPerS2)); // oxfmt-ignore
   const rise = (mm: number) =>
     mm * settings.travelMmPerS2 > settings.liftMmPerS ** 2
       ? straight(mm, settings.liftMmPerS, settings.travelMmPerS2)
@@ -50,7 +50,7 @@ describe('what a toolpath takes', () => {
   it('has a change of filament for each colour that begins below its top, and what each takes', () => {
     const changed = estimate(layersOf(4), { ...settings, colourChangesMm: [0.25, 0.75, 5] });
     const plain = estimate(layersOf(4), settings);
-    expect(changed.colourGrams.map((grams) => grams * 1000)).toEqual([6.25, 12.5, 6.25].map((mg) => expect.closeTo(mg, 9) as number)); // prettier-ignore
+    expect(changed.colourGrams.map((grams) => grams * 1000)).toEqual([6.25, 12.5, 6.25].map((mg) => expect.closeTo(mg, 9) as number)); // oxfmt-ignore
     expect(changed.seconds - plain.seconds).toBeCloseTo(2 * COLOUR_CHANGE_S, 6);
     expect(changed.grams).toBeCloseTo(plain.grams, 9);
   });

@@ -38,7 +38,7 @@ it('finishes a leg of a portal before it goes to the other, which crosses the ai
   const { layers } = slice(workshop.kernel, portal, settings);
   const sides = layers[20].paths.map(({ points }) => points[0][0] < 15);
   expect(sides.filter((side, i) => i > 0 && side !== sides[i - 1])).toHaveLength(1);
-  const drawnBack = writeGcode({ layers: layers.slice(5, 45) }, settings, { offsetMm: [0, 0] }).match(/^G1 E-0.8/gm)!; // prettier-ignore
+  const drawnBack = writeGcode({ layers: layers.slice(5, 45) }, settings, { offsetMm: [0, 0] }).match(/^G1 E-0.8/gm)!; // oxfmt-ignore
   // Once in each layer, and once on the way to most of them.
   expect(drawnBack.length).toBeLessThan(2.2 * 40);
 });

@@ -80,7 +80,7 @@ describe('the witness', () => {
     const section = [
       [[-0.2, -0.2], [10.2, -0.2], [10.2, 0.2], [-0.2, 0.2]],
       [[2, 3], [5, 3], [5, 5], [2, 5]],
-    ] as const; // prettier-ignore
+    ] as const; // oxfmt-ignore
     const seen = witness(lines, {
       corners: [
         [0, 0],

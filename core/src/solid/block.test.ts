@@ -13,7 +13,7 @@ beforeAll(async () => {
   workshop = await nodeWorkshop();
 });
 
-const plate: Region = [[[-20, -10], [20, -10], [20, 10], [-20, 10]]]; // prettier-ignore
+const plate: Region = [[[-20, -10], [20, -10], [20, 10], [-20, 10]]]; // oxfmt-ignore
 
 /** A plate of 40 × 20 × 3 mm with holes of Ø 4 mm, their middles counted from the plate's. */
 function drilled(holes: readonly (readonly [number, number])[]): Recipe {
@@ -54,7 +54,7 @@ describe('holes through a plate', () => {
   });
 
   it('give every wall to the step that cut it, and both faces to the plate', () => {
-    const { mesh } = built(workshop, drilled([[-10, 0], [0, 3], [10, 0]])); // prettier-ignore
+    const { mesh } = built(workshop, drilled([[-10, 0], [0, 3], [10, 0]])); // oxfmt-ignore
     expect(genusOf(mesh)).toBe(3);
     const { areas } = facesOf(mesh);
     const areaOf = [0, 0, 0, 0];
@@ -71,7 +71,7 @@ describe('holes through a plate', () => {
   });
 
   it('carry on into later steps like any other part', () => {
-    const recipe = drilled([[-10, 0], [10, 0]]); // prettier-ignore
+    const recipe = drilled([[-10, 0], [10, 0]]); // oxfmt-ignore
     const slot = stepOf('extrude', 'slot', 's1', {
       effect: 'cut',
       outline: { shape: 'slot', lengthMm: 24, widthMm: 2 },
@@ -81,7 +81,7 @@ describe('holes through a plate', () => {
     expect(genusOf(mesh)).toBe(1);
     const math = new RegionMath(workshop.kernel);
     const holes = [-10, 10].map((x) => moved([circlePoints(2)], x, 0));
-    const cut: Region = [[[-11, -1], [11, -1], [11, 1], [-11, 1]]]; // prettier-ignore
+    const cut: Region = [[[-11, -1], [11, -1], [11, 1], [-11, 1]]]; // oxfmt-ignore
     // The slot's round ends lie in the holes.
     expect(volumeMm3).toBeCloseTo(3 * regionAreaOf(math.without(plate, math.joined([...holes, cut]))), 1);
   });

@@ -135,7 +135,7 @@ function ownerOf({ box }: Shell, solids: readonly Shell[]): Shell | undefined {
 function hollowedOut(kernel: Kernel, scope: Scope, { mesh }: Shell, hollows: readonly Shell[]): Manifold {
   const solid = fromMesh(kernel, scope, mesh);
   if (hollows.length === 0) return solid;
-  return scope.keep(kernel.Manifold.difference([solid, ...hollows.map((hollow) => fromMesh(kernel, scope, turnedAbout(hollow.mesh)))])); // prettier-ignore
+  return scope.keep(kernel.Manifold.difference([solid, ...hollows.map((hollow) => fromMesh(kernel, scope, turnedAbout(hollow.mesh)))])); // oxfmt-ignore
 }
 
 function turnedAbout({ positions, triangles }: SolidMesh): SolidMesh {

@@ -1,5 +1,5 @@
 // The declaration has to come along into every program that uses this file.
-// eslint-disable-next-line @typescript-eslint/triple-slash-reference
+// oxlint-disable-next-line typescript/triple-slash-reference
 /// <reference path="./opentype.d.ts" />
 import { parse, type Font, type Glyph, type PathCommand } from 'opentype.js/dist/opentype.mjs';
 import {

@@ -80,7 +80,7 @@ export function boxOfAll(operations: readonly Operation<Manifold>[]): Box {
 
 /** The outline of a box seen from above. */
 export function rectangleOf({ min, max }: Box): Region {
-  return [[[min[0], min[1]], [max[0], min[1]], [max[0], max[1]], [min[0], max[1]]]]; // prettier-ignore
+  return [[[min[0], min[1]], [max[0], min[1]], [max[0], max[1]], [min[0], max[1]]]]; // oxfmt-ignore
 }
 
 /** Whether a pose turns by quarters alone, so that boxes stay boxes. */

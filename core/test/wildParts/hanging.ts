@@ -11,12 +11,12 @@ const stairs = (upMm: number, outMm: number) => {
     [10 + i * outMm, (i + 1) * upMm],
   ]).flat();
   const topMm = count * upMm + 3;
-  return laid([[[0, 0], ...edge, [10 + count * outMm, count * upMm], [10 + count * outMm, topMm], [0, topMm]]], 15); // prettier-ignore
+  return laid([[[0, 0], ...edge, [10 + count * outMm, count * upMm], [10 + count * outMm, topMm], [0, topMm]]], 15); // oxfmt-ignore
 };
 
 /** A block whose underside leans evenly from 12 mm on. */
 const leaning = (deg: number) =>
-  heightField(40, 24, () => 12, (x) => Math.max(0, (x - 12) / Math.tan((deg * Math.PI) / 180))); // prettier-ignore
+  heightField(40, 24, () => 12, (x) => Math.max(0, (x - 12) / Math.tan((deg * Math.PI) / 180))); // oxfmt-ignore
 
 /** The same, marched. */
 const marchedLeaning = (deg: number) => () => {
@@ -30,10 +30,10 @@ const marchedLeaning = (deg: number) => () => {
 };
 
 const portal = (spanMm: number) =>
-  laid([[[0, 0], [6, 0], [6, 8], [6 + spanMm, 8], [6 + spanMm, 0], [12 + spanMm, 0], [12 + spanMm, 12], [0, 12]]], 10); // prettier-ignore
+  laid([[[0, 0], [6, 0], [6, 8], [6 + spanMm, 8], [6 + spanMm, 0], [12 + spanMm, 0], [12 + spanMm, 12], [0, 12]]], 10); // oxfmt-ignore
 
 const tunnel = (diameterMm: number) =>
-  laid([rectangle(-diameterMm, 0, diameterMm, diameterMm + 8), opening(polygon(96, diameterMm / 2, [0, diameterMm / 2 + 3]))], 20); // prettier-ignore
+  laid([rectangle(-diameterMm, 0, diameterMm, diameterMm + 8), opening(polygon(96, diameterMm / 2, [0, diameterMm / 2 + 3]))], 20); // oxfmt-ignore
 
 /** Parts that hang over, or seem to, and what bridges. */
 export const hanging: readonly WildPart[] = [
@@ -63,12 +63,12 @@ export const hanging: readonly WildPart[] = [
   })),
   {
     name: 'a goblet of steps, 0.2 up and 0.35 out',
-    make: () => lathe(Array.from({ length: 20 }, (_, i): Point[] => [[6 + 0.35 * i, 0.2 * i], [6 + 0.35 * i, 0.2 * (i + 1)]]).flat(), 64), // prettier-ignore
+    make: () => lathe(Array.from({ length: 20 }, (_, i): Point[] => [[6 + 0.35 * i, 0.2 * i], [6 + 0.35 * i, 0.2 * (i + 1)]]).flat(), 64), // oxfmt-ignore
     is: { ...sound, overhang: ['fail', 60.3] },
   },
   {
     name: 'a cone on its tip’s flat that leans by 60°',
-    make: () => lathe([[6, 0], [6 + 5 * Math.tan(Math.PI / 3), 5], [6 + 5 * Math.tan(Math.PI / 3), 8]], 64), // prettier-ignore
+    make: () => lathe([[6, 0], [6 + 5 * Math.tan(Math.PI / 3), 5], [6 + 5 * Math.tan(Math.PI / 3), 8]], 64), // oxfmt-ignore
     is: { ...sound, overhang: ['fail', 60] },
   },
   {
@@ -91,7 +91,7 @@ export const hanging: readonly WildPart[] = [
       [70, 'fail'],
     ] as const
   ).map(([deg, verdict]): WildPart => ({
-    // prettier-ignore
+    // oxfmt-ignore
     name: `an underside of triangles that leans by ${deg}°`,
     make: () => leaning(deg),
     is: { mesh: ['pass', 0], bodies: ['pass'], overhang: [verdict, deg], bridge: ['pass'] },
@@ -113,7 +113,7 @@ export const hanging: readonly WildPart[] = [
       [24, 'fail'],
     ] as const
   ).map(([spanMm, verdict]): WildPart => ({
-    // prettier-ignore
+    // oxfmt-ignore
     name: `a portal of ${spanMm} mm`,
     make: () => portal(spanMm),
     is: { ...sound, bridge: [verdict, spanMm] },
@@ -167,7 +167,7 @@ export const hanging: readonly WildPart[] = [
   {
     name: 'a dome of Ø 24 inside, which closes layer by layer',
     make: () =>
-      lathe([...Array.from({ length: 24 }, (_, i): Point => [12 * Math.sin((Math.PI * (i + 1)) / 48), 2 + 12 * Math.cos((Math.PI * (i + 1)) / 48)]), [12, 0], [16, 0], [16, 20]], 64), // prettier-ignore
+      lathe([...Array.from({ length: 24 }, (_, i): Point => [12 * Math.sin((Math.PI * (i + 1)) / 48), 2 + 12 * Math.cos((Math.PI * (i + 1)) / 48)]), [12, 0], [16, 0], [16, 20]], 64), // oxfmt-ignore
     is: { ...sound, hole: ['pass'], overhang: ['fail'], bridge: ['pass'] },
   },
   {
@@ -188,17 +188,17 @@ export const hanging: readonly WildPart[] = [
   },
   {
     name: 'a marched post of Ø 20 with a lying hole of Ø 4',
-    make: () => marched((x, y, z) => Math.max(Math.hypot(x, y) - 10, -z, z - 10.1, 2 - Math.hypot(y, z - 5)), [-11, -11, -1.1], [11, 11, 11], 0.6), // prettier-ignore
+    make: () => marched((x, y, z) => Math.max(Math.hypot(x, y) - 10, -z, z - 10.1, 2 - Math.hypot(y, z - 5)), [-11, -11, -1.1], [11, 11, 11], 0.6), // oxfmt-ignore
     is: { mesh: ['pass', 0], bodies: ['pass'], hole: ['pass', 4], overhang: ['pass'], bridge: ['pass'] },
   },
   {
     name: 'marched holes of Ø 4 that lie across each other',
-    make: () => marched((x, y, z) => Math.max(Math.abs(x) - 8.1, Math.abs(y) - 8.1, -z, z - 9.1, 2 - Math.hypot(y, z - 5), 2 - Math.hypot(x, z - 5)), [-9, -9, -1.1], [9, 9, 10], 0.6), // prettier-ignore
+    make: () => marched((x, y, z) => Math.max(Math.abs(x) - 8.1, Math.abs(y) - 8.1, -z, z - 9.1, 2 - Math.hypot(y, z - 5), 2 - Math.hypot(x, z - 5)), [-9, -9, -1.1], [9, 9, 10], 0.6), // oxfmt-ignore
     is: { mesh: ['pass', 0], bodies: ['pass'], overhang: ['pass'], bridge: ['pass'] },
   },
   {
     name: 'a tooth that hangs from a ceiling',
-    make: () => laid([[[0, 0], [5, 0], [5, 8], [8, 8], [8, 4], [11, 4], [11, 8], [14, 8], [14, 0], [19, 0], [19, 12], [0, 12]]], 10), // prettier-ignore
+    make: () => laid([[[0, 0], [5, 0], [5, 8], [8, 8], [8, 4], [11, 4], [11, 8], [14, 8], [14, 0], [19, 0], [19, 12], [0, 12]]], 10), // oxfmt-ignore
     is: {
       mesh: ['pass', 0],
       bodies: ['pass'],

@@ -93,7 +93,7 @@ export const standing: readonly WildPart[] = [
   },
   {
     name: 'a marched block with rounded edges',
-    make: () => marched((x, y, z) => Math.hypot(Math.max(0, Math.abs(x) - 8), Math.max(0, Math.abs(y) - 6), Math.max(0, Math.abs(z - 5) - 3)) - 2.01, [-11, -9, -1], [11, 9, 11], 0.6), // prettier-ignore
+    make: () => marched((x, y, z) => Math.hypot(Math.max(0, Math.abs(x) - 8), Math.max(0, Math.abs(y) - 6), Math.max(0, Math.abs(z - 5) - 3)) - 2.01, [-11, -9, -1], [11, 9, 11], 0.6), // oxfmt-ignore
     is: { mesh: ['pass', 0], bodies: ['pass'], base: ['pass'], wall: ['pass'], stability: ['pass'] },
   },
   ...(
@@ -114,7 +114,7 @@ export const standing: readonly WildPart[] = [
       [30, 'fail', 6],
     ] as const
   ).map(([heightMm, verdict, times]): WildPart => ({
-    // prettier-ignore
+    // oxfmt-ignore
     name: `a rod of Ø 5 and ${heightMm} mm on a foot`,
     make: () =>
       onFoot([
@@ -125,7 +125,7 @@ export const standing: readonly WildPart[] = [
   })),
   {
     name: 'a bottle',
-    make: () => lathe([[9, 0], [9, 14], ...Array.from({ length: 12 }, (_, i): Point => [9 - 0.5 * (i + 1), 14 + 0.6 * (i + 1)]), [3, 28]], 60), // prettier-ignore
+    make: () => lathe([[9, 0], [9, 14], ...Array.from({ length: 12 }, (_, i): Point => [9 - 0.5 * (i + 1), 14 + 0.6 * (i + 1)]), [3, 28]], 60), // oxfmt-ignore
     is: { ...sound, stability: ['pass'] },
   },
   {
@@ -180,7 +180,7 @@ export const standing: readonly WildPart[] = [
     ] as const
   ).map(([radiusMm, verdict]): WildPart => ({
     name: `two discs on a waist of Ø ${2 * radiusMm}`,
-    make: () => lathe([[9, 0], [9, 3], ...Array.from({ length: 25 }, (_, i): Point => [radiusMm + 3 * ((i - 12) / 12) ** 2, 3.1 + 0.3 * i]), [9, 10.4], [9, 13]], 48), // prettier-ignore
+    make: () => lathe([[9, 0], [9, 3], ...Array.from({ length: 25 }, (_, i): Point => [radiusMm + 3 * ((i - 12) / 12) ** 2, 3.1 + 0.3 * i]), [9, 10.4], [9, 13]], 48), // oxfmt-ignore
     is: { mesh: ['pass', 0], bodies: [verdict] },
     straying: { stability: 'The waist is narrowest between two of the sections that are looked at.' },
   })),
@@ -191,7 +191,7 @@ export const standing: readonly WildPart[] = [
     ] as const
   ).map(([neckMm, verdict]): WildPart => ({
     name: `two plates on a neck of ${neckMm} mm`,
-    make: () => prism([[[-14, -8], [-2, -8], [0, -neckMm / 2], [2, -8], [14, -8], [14, 8], [2, 8], [0, neckMm / 2], [-2, 8], [-14, 8]]], 6), // prettier-ignore
+    make: () => prism([[[-14, -8], [-2, -8], [0, -neckMm / 2], [2, -8], [14, -8], [14, 8], [2, 8], [0, neckMm / 2], [-2, 8], [-14, 8]]], 6), // oxfmt-ignore
     is: { mesh: ['pass', 0], bodies: [verdict], base: ['pass'] },
   })),
   {
@@ -202,12 +202,12 @@ export const standing: readonly WildPart[] = [
   },
   {
     name: 'two lumps that were marched together through a neck of Ø 4',
-    make: () => marched((x, y, z) => Math.max(-z, Math.min(Math.hypot(x + 8, y, z - 5) - 6, Math.hypot(x - 8, y, z - 5) - 6, Math.max(Math.abs(x) - 8, Math.hypot(y, z - 5) - 2))), [-15, -7, -1.1], [15, 7, 12], 0.8), // prettier-ignore
+    make: () => marched((x, y, z) => Math.max(-z, Math.min(Math.hypot(x + 8, y, z - 5) - 6, Math.hypot(x - 8, y, z - 5) - 6, Math.max(Math.abs(x) - 8, Math.hypot(y, z - 5) - 2))), [-15, -7, -1.1], [15, 7, 12], 0.8), // oxfmt-ignore
     is: { mesh: ['pass', 0], bodies: ['pass'], wall: ['pass'] },
   },
   {
     name: 'a cover with a hole for a screw at each corner',
-    make: () => prism([rectangle(-20, -15, 20, 15), ...[-16, 16].flatMap((x) => [-11, 11].map((y) => opening(polygon(40, 1.6, [x, y]))))], 3), // prettier-ignore
+    make: () => prism([rectangle(-20, -15, 20, 15), ...[-16, 16].flatMap((x) => [-11, 11].map((y) => opening(polygon(40, 1.6, [x, y]))))], 3), // oxfmt-ignore
     is: { ...sound, hole: ['pass', 3.2], base: ['pass'] },
   },
 ];

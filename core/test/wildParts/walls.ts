@@ -5,7 +5,7 @@ import { sound, type WildPart } from './wildPart.ts';
 
 /** A wall on a foot, as thick at its bottom and at its top as it is said. */
 const tapered = (bottomMm: number, topMm: number, heightMm = 12) =>
-  laid([[[-10, 0], [10, 0], [10, 3], [bottomMm / 2, 3], [topMm / 2, 3 + heightMm], [-topMm / 2, 3 + heightMm], [-bottomMm / 2, 3], [-10, 3]]], 20); // prettier-ignore
+  laid([[[-10, 0], [10, 0], [10, 3], [bottomMm / 2, 3], [topMm / 2, 3 + heightMm], [-topMm / 2, 3 + heightMm], [-bottomMm / 2, 3], [-10, 3]]], 20); // oxfmt-ignore
 
 /** Sixty steps of a stair, and a fin beside them from the height of some of the steps. */
 const finBesideSteps = (finMm: number) => {
@@ -15,7 +15,7 @@ const finBesideSteps = (finMm: number) => {
     [at(i), 2 + 0.2 * (i + 1)],
     [at(i + 1), 2 + 0.2 * (i + 1)],
   ]).flat();
-  return laid([[[-10, 0], [40, 0], ...steps, [10, 5.03], [finMm, 5.03], [finMm, 11.03], [0, 11.03], [0, 5.03], [-10, 5.03]]], 12); // prettier-ignore
+  return laid([[[-10, 0], [40, 0], ...steps, [10, 5.03], [finMm, 5.03], [finMm, 11.03], [0, 11.03], [0, 5.03], [-10, 5.03]]], 12); // oxfmt-ignore
 };
 
 const sheet = (thickMm: number) => {
@@ -134,17 +134,17 @@ export const walls: readonly WildPart[] = [
   },
   {
     name: 'a slit of 0.25 mm half-way through a block',
-    make: () => laid([[[-10, 0], [10, 0], [10, 12], [0.125, 12], [0.125, 4], [-0.125, 4], [-0.125, 12], [-10, 12]]], 14), // prettier-ignore
+    make: () => laid([[[-10, 0], [10, 0], [10, 12], [0.125, 12], [0.125, 4], [-0.125, 4], [-0.125, 12], [-10, 12]]], 14), // oxfmt-ignore
     is: { ...sound, gap: ['fail', 0.25] },
   },
   {
     name: 'a slit of 0.8 mm half-way through a block',
-    make: () => laid([[[-10, 0], [10, 0], [10, 12], [0.4, 12], [0.4, 4], [-0.4, 4], [-0.4, 12], [-10, 12]]], 14), // prettier-ignore
+    make: () => laid([[[-10, 0], [10, 0], [10, 12], [0.4, 12], [0.4, 4], [-0.4, 4], [-0.4, 12], [-10, 12]]], 14), // oxfmt-ignore
     is: sound,
   },
   {
     name: 'a slit that narrows to 0.2 mm at its top',
-    make: () => laid([[[-10, 0], [10, 0], [10, 12], [0.1, 12], [0.6, 4], [-0.6, 4], [-0.1, 12], [-10, 12]]], 14), // prettier-ignore
+    make: () => laid([[[-10, 0], [10, 0], [10, 12], [0.1, 12], [0.6, 4], [-0.6, 4], [-0.1, 12], [-10, 12]]], 14), // oxfmt-ignore
     is: { mesh: ['pass', 0], wall: ['pass'], gap: ['fail'] },
   },
   {
@@ -177,7 +177,7 @@ export const walls: readonly WildPart[] = [
   },
   {
     name: 'a star of eight points',
-    make: () => prism([Array.from({ length: 16 }, (_, i): Point => [(i % 2 === 0 ? 14 : 8) * Math.cos((Math.PI * i) / 8), (i % 2 === 0 ? 14 : 8) * Math.sin((Math.PI * i) / 8)])], 4), // prettier-ignore
+    make: () => prism([Array.from({ length: 16 }, (_, i): Point => [(i % 2 === 0 ? 14 : 8) * Math.cos((Math.PI * i) / 8), (i % 2 === 0 ? 14 : 8) * Math.sin((Math.PI * i) / 8)])], 4), // oxfmt-ignore
     is: sound,
   },
   {
@@ -187,7 +187,7 @@ export const walls: readonly WildPart[] = [
   },
   {
     name: 'the top of a ball',
-    make: () => marched((x, y, z) => Math.max(Math.hypot(x, y, z + 2) - 8, -z), [-9, -9, -1.1], [9, 9, 7], 0.45), // prettier-ignore
+    make: () => marched((x, y, z) => Math.max(Math.hypot(x, y, z + 2) - 8, -z), [-9, -9, -1.1], [9, 9, 7], 0.45), // oxfmt-ignore
     is: {
       mesh: ['pass', 0],
       bodies: ['pass'],

@@ -38,7 +38,7 @@ export function drawingOf(gcode: string): { layers: DrawnLayer[]; ending: Ending
   const hot = new Set<string>();
   let stroke: Stroke | undefined;
   for (const line of gcode.split('\n')) {
-    const words = new Map([...line.replace(/;.*/, '').matchAll(/([A-Z])(-?[\d.]+)/g)].map(([, letter, number]) => [letter, Number(number)])); // prettier-ignore
+    const words = new Map([...line.replace(/;.*/, '').matchAll(/([A-Z])(-?[\d.]+)/g)].map(([, letter, number]) => [letter, Number(number)])); // oxfmt-ignore
     if (words.get('M') === 104 || words.get('M') === 140) {
       if (words.get('S') === 0) hot.delete(`M${words.get('M')}`);
       else hot.add(`M${words.get('M')}`);

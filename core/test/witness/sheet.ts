@@ -29,7 +29,7 @@ export class Sheet {
   drawn(strokes: readonly Stroke[]): Uint8Array {
     const squares = new Uint8Array(this.#columns * this.#rows);
     for (const stroke of strokes) {
-      for (const { at, widthMm } of samplesOf(stroke)) this.#eachWithin(at, widthMm / 2, (square) => void (squares[square] = 1)); // prettier-ignore
+      for (const { at, widthMm } of samplesOf(stroke)) this.#eachWithin(at, widthMm / 2, (square) => void (squares[square] = 1)); // oxfmt-ignore
     }
     return squares;
   }

@@ -18,8 +18,8 @@ export type ListReading = z.infer<typeof listReading>;
 /** What columns may be called in a heading, in languages of schools that are near. */
 const HEADINGS: Partial<Record<ListColumn, readonly string[]>> = {
   name: ['name', 'student', 'full name', 'pupil', 'schüler', 'élève', 'alumno'],
-  familyName: ['family name', 'surname', 'last name', 'lastname', 'nachname', 'familienname', 'nom', 'apellidos', 'cognome', 'nazwisko'], // prettier-ignore
-  firstName: ['first name', 'firstname', 'given name', 'forename', 'vorname', 'prénom', 'prenom', 'nombre', 'nome', 'imię'], // prettier-ignore
+  familyName: ['family name', 'surname', 'last name', 'lastname', 'nachname', 'familienname', 'nom', 'apellidos', 'cognome', 'nazwisko'], // oxfmt-ignore
+  firstName: ['first name', 'firstname', 'given name', 'forename', 'vorname', 'prénom', 'prenom', 'nombre', 'nome', 'imię'], // oxfmt-ignore
   signInName: ['sign-in name', 'sign in name', 'user name', 'username', 'login'],
   pin: ['pin', 'password'],
 };

@@ -65,12 +65,12 @@ describe('mending a surface', () => {
 
   it('closes a hole that is not convex by triangles which do not overlap', () => {
     // A U of 20 by 20 mm, 5 mm high, whose top is missing: no corner sees all the others.
-    const U: Point[] = [[0, 0], [20, 0], [20, 20], [14, 20], [14, 6], [6, 6], [6, 20], [0, 20]]; // prettier-ignore
+    const U: Point[] = [[0, 0], [20, 0], [20, 20], [14, 20], [14, 6], [6, 6], [6, 20], [0, 20]]; // oxfmt-ignore
     const sides = U.flatMap(([x, y], i) => {
       const [nx, ny] = U[(i + 1) % U.length];
       return [x, y, 0, nx, ny, 0, nx, ny, 5, x, y, 0, nx, ny, 5, x, y, 5];
     });
-    const under = [[0, 4, 1], [1, 4, 2], [2, 4, 3], [0, 5, 4], [0, 7, 5], [5, 7, 6]].flatMap((face) => face.flatMap((i) => [...U[i], 0])); // prettier-ignore
+    const under = [[0, 4, 1], [1, 4, 2], [2, 4, 3], [0, 5, 4], [0, 7, 5], [5, 7, 6]].flatMap((face) => face.flatMap((i) => [...U[i], 0])); // oxfmt-ignore
     const { mesh, mended } = mend(weld(Float32Array.from([...sides, ...under])));
     expect(mended).toEqual(['A hole in the surface, 28 mm across, was closed.']);
     const mm2 = 20 * 6 + 2 * 6 * 14;
@@ -163,7 +163,7 @@ describe('seams that stand open', () => {
     const strips = [0, 1, 2].flatMap((k) => {
       const [from, to] = [(10 * k) / 3, (10 * (k + 1)) / 3];
       const side = (at: (u: number, z: number) => number[]) =>
-        [[from, 0], [to, 0], [to, 10], [from, 0], [to, 10], [from, 10]].flatMap(([u, z]) => at(u, z)); // prettier-ignore
+        [[from, 0], [to, 0], [to, 10], [from, 0], [to, 10], [from, 10]].flatMap(([u, z]) => at(u, z)); // oxfmt-ignore
       return [
         ...side((u, z) => [u, 0, z]),
         ...side((u, z) => [10, u, z]),
@@ -171,7 +171,7 @@ describe('seams that stand open', () => {
         ...side((u, z) => [0, 10 - u, z]),
       ];
     });
-    const lids = [0, 0, 0, 0, 10, 0, 10, 10, 0, 0, 0, 0, 10, 10, 0, 10, 0, 0, 0, 0, 10, 10, 0, 10, 10, 10, 10, 0, 0, 10, 10, 10, 10, 0, 10, 10]; // prettier-ignore
+    const lids = [0, 0, 0, 0, 10, 0, 10, 10, 0, 0, 0, 0, 10, 10, 0, 10, 0, 0, 0, 0, 10, 10, 0, 10, 10, 10, 10, 0, 0, 10, 10, 10, 10, 0, 10, 10]; // oxfmt-ignore
     const bricks = weld(Float32Array.from([...strips, ...lids]));
     expect(topologyOf(bricks).openEdges).toBeGreaterThan(0);
     const { mesh, mended } = mend(bricks);

@@ -163,7 +163,7 @@ class Drawing {
     else if (name === 'use') this.#use(element, place);
     else if (name === 'svg') this.#all(element.children, framed(element, place));
     else if (name === 'switch')
-      this.#all(element.children.filter(({ name: each }) => each !== 'foreignObject').slice(0, 1), place); // prettier-ignore
+      this.#all(element.children.filter(({ name: each }) => each !== 'foreignObject').slice(0, 1), place); // oxfmt-ignore
     else this.#all(element.children, place);
   }
 

@@ -40,7 +40,7 @@ describe('reading SVG', () => {
       '<g transform="scale(2)"><g transform="translate(3 1) rotate(30)"><rect width="5" height="2"/></g></g>',
       40,
     ],
-    ['a mirrored shape over another', '<rect width="10" height="10"/><g transform="scale(-1,1)"><path d="M-15 0h10v10h-10z"/></g>', 150], // prettier-ignore
+    ['a mirrored shape over another', '<rect width="10" height="10"/><g transform="scale(-1,1)"><path d="M-15 0h10v10h-10z"/></g>', 150], // oxfmt-ignore
     [
       'a transformation in a style',
       '<rect style="transform: translate(3px, 2px) scale(2)" width="5" height="2"/>',
@@ -55,7 +55,7 @@ describe('reading SVG', () => {
     ['shapes and not definitions', '<defs><circle id="c" r="30"/></defs><rect width="10" height="10"/>', 100],
     ['lengths with units', '<rect width="1in" height="25.4mm"/>', 96 * 96],
     ['lengths in percent', '<rect width="50%" height="25%"/>', 200],
-    ['what is hidden', '<rect width="10" height="10"/><g display="none"><rect x="20" width="9" height="9"/></g><rect visibility="hidden" x="20" width="9" height="9"/><rect opacity="0" x="20" width="9" height="9"/>', 100], // prettier-ignore
+    ['what is hidden', '<rect width="10" height="10"/><g display="none"><rect x="20" width="9" height="9"/></g><rect visibility="hidden" x="20" width="9" height="9"/><rect opacity="0" x="20" width="9" height="9"/>', 100], // oxfmt-ignore
   ])('encloses the area of %s', (_, inside, area) => {
     expect(areaOf(svg(inside)) / area).toBeCloseTo(1, 2);
     expect(read(svg(inside)).notes).toEqual([]);
@@ -69,18 +69,18 @@ describe('reading SVG', () => {
         '<defs><rect id="a" width="10" height="4"/></defs><use xlink:href="#a"/>',
         40,
       ],
-      ['turned and made larger', '<defs><g id="a"><rect width="2" height="4"/></g></defs><use href="#a" transform="rotate(90) scale(3)"/>', 72], // prettier-ignore
-      ['as a symbol that is fitted', '<symbol id="a" viewBox="0 0 100 100"><rect width="100" height="50"/></symbol><use href="#a" width="10" height="10"/>', 50], // prettier-ignore
-      ['as a drawing in a drawing', '<svg x="5" width="20" height="10" viewBox="0 0 40 40"><rect width="40" height="40"/></svg>', 100], // prettier-ignore
-      ['that is stretched', '<svg width="20" height="10" viewBox="0 0 40 40" preserveAspectRatio="none"><rect width="40" height="40"/></svg>', 200], // prettier-ignore
-      ['that takes its fill from its place', '<defs><rect id="a" width="10" height="4"/></defs><use href="#a" fill="none"/><use href="#a" x="12"/>', 40], // prettier-ignore
+      ['turned and made larger', '<defs><g id="a"><rect width="2" height="4"/></g></defs><use href="#a" transform="rotate(90) scale(3)"/>', 72], // oxfmt-ignore
+      ['as a symbol that is fitted', '<symbol id="a" viewBox="0 0 100 100"><rect width="100" height="50"/></symbol><use href="#a" width="10" height="10"/>', 50], // oxfmt-ignore
+      ['as a drawing in a drawing', '<svg x="5" width="20" height="10" viewBox="0 0 40 40"><rect width="40" height="40"/></svg>', 100], // oxfmt-ignore
+      ['that is stretched', '<svg width="20" height="10" viewBox="0 0 40 40" preserveAspectRatio="none"><rect width="40" height="40"/></svg>', 200], // oxfmt-ignore
+      ['that takes its fill from its place', '<defs><rect id="a" width="10" height="4"/></defs><use href="#a" fill="none"/><use href="#a" x="12"/>', 40], // oxfmt-ignore
     ])('reads one %s', (_, inside, area) => {
       expect(areaOf(svg(inside)) / area).toBeCloseTo(1, 3);
     });
   });
 
   describe('with looks', () => {
-    const two = (one: string, other: string) => `<rect ${one} width="10" height="10"/><rect ${other} x="20" width="5" height="5"/>`; // prettier-ignore
+    const two = (one: string, other: string) => `<rect ${one} width="10" height="10"/><rect ${other} x="20" width="5" height="5"/>`; // oxfmt-ignore
     it.each([
       ['no fill on a group', `<g fill="none">${two('', 'fill="red"')}</g>`, 25],
       ['no fill in a style', two('style="fill: none"', ''), 25],
@@ -90,15 +90,15 @@ describe('reading SVG', () => {
         `<style>rect.a{fill:none}</style>${two('class="a"', 'class="b"')}`,
         25,
       ],
-      ['no fill by an id, against a class', `<style>#i{fill:none}.a{fill:red}</style>${two('id="i" class="a"', '')}`, 25], // prettier-ignore
+      ['no fill by an id, against a class', `<style>#i{fill:none}.a{fill:red}</style>${two('id="i" class="a"', '')}`, 25], // oxfmt-ignore
       [
         'a style against a class',
         `<style>.a{fill:none}</style>${two('class="a" style="fill:#123"', '')}`,
         125,
       ],
-      ['a class against an attribute', `<style>/* a { } */ .a{fill:none !important}</style>${two('class="a" fill="red"', '')}`, 25], // prettier-ignore
+      ['a class against an attribute', `<style>/* a { } */ .a{fill:none !important}</style>${two('class="a" fill="red"', '')}`, 25], // oxfmt-ignore
       ['a rule that is inherited', '<g fill-rule="evenodd"><path d="M0 0H10V10H0zM2 2H8V8H2z"/></g>', 64],
-      ['a fill that cannot be seen', two('fill="rgba(1,2,3,0)"', 'fill="#0000"') + '<rect y="20" width="4" height="4"/>', 16], // prettier-ignore
+      ['a fill that cannot be seen', two('fill="rgba(1,2,3,0)"', 'fill="#0000"') + '<rect y="20" width="4" height="4"/>', 16], // oxfmt-ignore
     ])('takes %s', (_, inside, area) => {
       expect(areaOf(svg(inside)) / area).toBeCloseTo(1, 3);
     });
@@ -108,7 +108,7 @@ describe('reading SVG', () => {
       const drawing = read(
         svg(`${page}<rect width="20" height="20"/><circle cx="10" cy="10" r="5" fill="white"/>`),
       );
-      expect(areaOf(svg(`${page}<rect width="20" height="20"/><circle cx="10" cy="10" r="5" style="fill:rgb(255,255,255)"/>`)) / (400 - 2 * half)).toBeCloseTo(1, 3); // prettier-ignore
+      expect(areaOf(svg(`${page}<rect width="20" height="20"/><circle cx="10" cy="10" r="5" style="fill:rgb(255,255,255)"/>`)) / (400 - 2 * half)).toBeCloseTo(1, 3); // oxfmt-ignore
       expect(drawing.widthMm).toBeCloseTo(20, 2);
       expect(drawing.notes).toEqual(['White is taken as paper: it cuts away what lies under it.']);
     });
@@ -133,7 +133,7 @@ describe('reading SVG', () => {
         line('<path d="M0 0H20V20"/>', 'stroke-width="2" stroke-linejoin="bevel"'),
         79.5,
       ],
-      ['a round corner', line('<path d="M0 0H20V20"/>', 'stroke-width="10" stroke-linejoin="round"'), 400 - 25 + half / 2], // prettier-ignore
+      ['a round corner', line('<path d="M0 0H20V20"/>', 'stroke-width="10" stroke-linejoin="round"'), 400 - 25 + half / 2], // oxfmt-ignore
       ['a corner too pointed', line('<path d="M0 0H20L0 2"/>', 'stroke-width="1"'), 35.1],
       ['a closed frame', line('<rect width="20" height="20"/>', 'stroke-width="2"'), 22 ** 2 - 18 ** 2],
       ['a ring', line('<circle r="10"/>', 'style="stroke-width:2"'), Math.PI * (121 - 81)],
@@ -141,7 +141,7 @@ describe('reading SVG', () => {
       ['a dot', line('<path d="M3 3h0"/>', 'stroke-width="10" stroke-linecap="round"'), 2 * half],
       ['a line that crosses itself', line('<path d="M0 10H20M10 0V20"/>', 'stroke-width="2"'), 76],
       ['a fill with a line', svg('<rect width="10" height="10" stroke="red" stroke-width="2"/>'), 144],
-      ['a white line over a fill', svg('<rect width="20" height="10"/><path d="M10 -5V15" stroke="white" stroke-width="4"/>'), 160], // prettier-ignore
+      ['a white line over a fill', svg('<rect width="20" height="10"/><path d="M10 -5V15" stroke="white" stroke-width="4"/>'), 160], // oxfmt-ignore
     ])('draws %s', (_, source, area) => {
       expect(Math.abs(areaOf(source) / area - 1)).toBeLessThan(0.02);
     });
@@ -192,13 +192,13 @@ describe('reading SVG', () => {
   });
 
   it('reads a drawing whose names are written as entities', () => {
-    const head = '<!DOCTYPE svg PUBLIC "-//W3C//DTD SVG 1.1//EN" "x.dtd" [<!ENTITY st0 "fill:none;"><!ENTITY ns "http://a.b">]>'; // prettier-ignore
+    const head = '<!DOCTYPE svg PUBLIC "-//W3C//DTD SVG 1.1//EN" "x.dtd" [<!ENTITY st0 "fill:none;"><!ENTITY ns "http://a.b">]>'; // oxfmt-ignore
     const source = `${head}${svg('<rect style="&st0;" width="30" height="30"/><rect width="10" height="10"/>', 'xmlns:x="&ns;"')}`;
     expect(areaOf(source)).toBeCloseTo(100, 3);
   });
 
   it('reads what it wrote', () => {
-    const region: Region = [[[0, 0], [30, 0], [30, 20], [0, 20]], [[5, 5], [5, 15], [15, 15], [15, 5]]]; // prettier-ignore
+    const region: Region = [[[0, 0], [30, 0], [30, 20], [0, 20]], [[5, 5], [5, 15], [15, 15], [15, 5]]]; // oxfmt-ignore
     const source = writeSvg(region, 'A & B');
     expect(source).toContain('<title>A &amp; B</title>');
     expect(areaOf(source)).toBeCloseTo(500, 2);
@@ -242,7 +242,7 @@ describe('reading SVG that was made to harm', () => {
     ['more outlines than a drawing may have', () => svg(Array.from({ length: 500 }, (_, i) => `<circle cx="${3 * i}" r="1"/>`).join(''))],
     ['a transformation without end', () => svg(`<rect width="1" height="1" transform="${'scale('.repeat(600_000)}"/>`)],
     ['more than a drawing is long', () => svg(' '.repeat(4_000_001))],
-  ]; // prettier-ignore
+  ]; // oxfmt-ignore
   it.each(sources)('refuses %s in a sentence', (_, source) => {
     expect(() => read(source())).toThrow(/^the (file|drawing) /);
   });

@@ -24,7 +24,7 @@ export function writeSvg(region: Region, title: string): string {
 /** Text as it may stand in XML, signs that XML cannot hold left out. */
 export function escapedXml(words: string): string {
   // Control characters other than tab and line breaks have no place in XML at all.
-  // eslint-disable-next-line no-control-regex
+  // oxlint-disable-next-line no-control-regex
   const allowed = words.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '');
   const signs: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
   return allowed.replace(/[&<>"]/g, (sign) => signs[sign]);

@@ -48,7 +48,7 @@ describe('overhang', () => {
         const [long, wide] = [30, 8];
         const rise = long * Math.tan((deg * Math.PI) / 180);
         const top = wide / Math.tan(Math.PI / 6);
-        const bow: [number, number, number][] = [[long, 0, rise], [long, wide, rise + top], [long, -wide, rise + top]]; // prettier-ignore
+        const bow: [number, number, number][] = [[long, 0, rise], [long, wide, rise + top], [long, -wide, rise + top]]; // oxfmt-ignore
         const stern: [number, number, number][] = [
           [0, 0, 0],
           [0, wide, top],

@@ -128,7 +128,7 @@ function wouldFit(mesh: SolidMesh, sizeMm: readonly number[], roomMm: readonly n
     if (fits([across.high - across.low, deep.high - deep.low, z]))
       return say('; turned by {deg}° it would fit', { deg });
   }
-  const laid = [[x, z, y], [z, y, x], [z, x, y], [y, z, x]]; // prettier-ignore
+  const laid = [[x, z, y], [z, y, x], [z, x, y], [y, z, x]]; // oxfmt-ignore
   return laid.some(fits) ? say('; laid down it would fit') : '';
 }
 

@@ -66,7 +66,7 @@ describe('walls', () => {
   });
 
   it('of sound shapes are not thin at their corners', () => {
-    const triangle = flat([[0, 0], [20, 0], [10, 17]]); // prettier-ignore
+    const triangle = flat([[0, 0], [20, 0], [10, 17]]); // oxfmt-ignore
     for (const mesh of [
       triangle,
       star(5, 12, 5),

@@ -28,7 +28,7 @@ function jacobi(m: number[][]): number[][] {
     [0, 1, 0],
     [0, 0, 1],
   ];
-  const pairs = [[0, 1], [0, 2], [1, 2]]; // prettier-ignore
+  const pairs = [[0, 1], [0, 2], [1, 2]]; // oxfmt-ignore
   for (let sweep = 0; sweep < 12; sweep++) {
     for (const [p, q] of pairs) {
       if (Math.abs(m[p][q]) < 1e-15) continue;

@@ -186,7 +186,7 @@ function holeOf(
 ): Hole | undefined {
   const { positions: p, triangles: t } = subject.mesh;
   const along = new AlongAxis(axis);
-  const cornersOf = (facets: readonly number[]) => [...new Set(facets.flatMap((f) => [t[3 * f], t[3 * f + 1], t[3 * f + 2]]))]; // prettier-ignore
+  const cornersOf = (facets: readonly number[]) => [...new Set(facets.flatMap((f) => [t[3 * f], t[3 * f + 1], t[3 * f + 2]]))]; // oxfmt-ignore
   const corners = cornersOf(wall).map((vertex) => along.flat(p, vertex));
   const circle = fitCircle(corners);
   if (!circle) return undefined;

@@ -196,7 +196,7 @@ function regular(points: Outline): Found | undefined {
   const outline = points.filter((_, i) => isCorner(points, i));
   const count = outline.length;
   if (count < 3 || count > 7) return undefined;
-  const middle: Point = [0, 1].map((axis) => outline.reduce((sum, at) => sum + at[axis], 0) / count) as [number, number]; // prettier-ignore
+  const middle: Point = [0, 1].map((axis) => outline.reduce((sum, at) => sum + at[axis], 0) / count) as [number, number]; // oxfmt-ignore
   const reach = outline.map(([x, y]) => Math.hypot(x - middle[0], y - middle[1]));
   const sides = outline.map(([x, y], i) => Math.hypot(x - outline.at(i - 1)![0], y - outline.at(i - 1)![1]));
   const isEqual = (all: readonly number[]) => Math.max(...all) <= (1 + EQUAL) * Math.min(...all);

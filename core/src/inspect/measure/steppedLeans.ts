@@ -36,7 +36,7 @@ const SHORTEST_MM = 2;
 const SAME_PLACE_MM = 2;
 const MOST_LAYERS = 400;
 /** A cell and those around it. */
-const AROUND = [[0, 0], [1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [1, -1], [-1, 1], [-1, -1]] as const; // prettier-ignore
+const AROUND = [[0, 0], [1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [1, -1], [-1, 1], [-1, -1]] as const; // oxfmt-ignore
 
 /**
  * The leans of a part that only show from layer to layer: stairs, and surfaces whose triangles point everywhere. A layer's

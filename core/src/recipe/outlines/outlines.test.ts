@@ -176,7 +176,7 @@ const areas: [string, Resolved<OutlineSpec>, number, [number, number]][] = [
     200 + 4 * 7 - 16,
     [20, 17],
   ],
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 describe('outlines', () => {
   it.each(areas)('a %s has the area it must have', (_, spec, area) => {
@@ -201,7 +201,7 @@ describe('outlines', () => {
   });
 
   it('go through a drawn point in the direction from the one before to the one after', () => {
-    const nodes = [[0, 0], [10, -2], [16, 7], [5, 12]].map(([xMm, yMm]) => ({ xMm, yMm })); // prettier-ignore
+    const nodes = [[0, 0], [10, -2], [16, 7], [5, 12]].map(([xMm, yMm]) => ({ xMm, yMm })); // oxfmt-ignore
     const [curve] = region({ shape: 'points', nodes, closed: true, smooth: true, mirrored: false });
     for (const [i, { xMm, yMm }] of nodes.entries()) {
       const [before, after] = [nodes[(i + 3) % 4], nodes[(i + 1) % 4]];
@@ -236,7 +236,7 @@ describe('outlines that cannot be', () => {
   });
 
   it('say where they cross themselves', () => {
-    const bow = refused(drawn([[0, 0], [10, 10], [10, 0], [0, 10]])); // prettier-ignore
+    const bow = refused(drawn([[0, 0], [10, 10], [10, 0], [0, 10]])); // oxfmt-ignore
     expect(bow.message).toBe(
       'The outline crosses itself at 5, 5: move a point so that the lines do not cross.',
     );
@@ -244,10 +244,10 @@ describe('outlines that cannot be', () => {
   });
 
   it('say how large the gap is that leaves them open, and where', () => {
-    const open = refused(drawn([[0, 0], [10, 0], [10, 10], [0, 3]], false)); // prettier-ignore
+    const open = refused(drawn([[0, 0], [10, 0], [10, 10], [0, 3]], false)); // oxfmt-ignore
     expect(open.message).toContain('a gap of 3 mm');
     expect(open.at).toEqual([0, 1.5]);
-    const aslant = refused(drawn([[1, 2], [10, 0], [10, 10], [4, 6]], false)); // prettier-ignore
+    const aslant = refused(drawn([[1, 2], [10, 0], [10, 10], [4, 6]], false)); // oxfmt-ignore
     expect(aslant.message).toContain('a gap of 5 mm');
     expect(aslant.at).toEqual([2.5, 4]);
   });
@@ -258,7 +258,7 @@ describe('outlines that cannot be', () => {
     ['a ring', { shape: 'ring', outerMm: 10, innerMm: 10 }, 'inside smaller than the outside'],
     ['a star', { shape: 'star', points: 5, outerMm: 10, innerMm: 11 }, 'inside smaller than the outside'],
     ['a drop', { shape: 'drop', diameterMm: 10, lengthMm: 9 }, 'longer than'],
-    ['two points', drawn([[0, 0], [1, 1]]), 'too few points'], // prettier-ignore
+    ['two points', drawn([[0, 0], [1, 1]]), 'too few points'], // oxfmt-ignore
     ['a border that is all of it', { shape: 'ofStep', of: { step: 's1' }, growMm: -10 }, 'nothing is left'],
   ])('say what is wrong: %s', (_, spec, words) => {
     expect(refused(spec).message).toContain(words);
@@ -270,9 +270,9 @@ describe('outlines that cannot be', () => {
     ['a ring', { shape: 'ring', outerMm: 10, innerMm: 10 }, ['innerMm']],
     ['a star', { shape: 'star', points: 5, outerMm: 10, innerMm: 11 }, ['innerMm']],
     ['a drop', { shape: 'drop', diameterMm: 10, lengthMm: 9 }, ['lengthMm']],
-    ['two points', drawn([[0, 0], [1, 1]]), ['nodes']], // prettier-ignore
-    ['a gap', drawn([[0, 0], [10, 0], [10, 10], [0, 3]], false), ['nodes']], // prettier-ignore
-    ['lines that cross', drawn([[0, 0], [10, 10], [10, 0], [0, 10]]), ['nodes']], // prettier-ignore
+    ['two points', drawn([[0, 0], [1, 1]]), ['nodes']], // oxfmt-ignore
+    ['a gap', drawn([[0, 0], [10, 0], [10, 10], [0, 3]], false), ['nodes']], // oxfmt-ignore
+    ['lines that cross', drawn([[0, 0], [10, 10], [10, 0], [0, 10]]), ['nodes']], // oxfmt-ignore
     ['a border', { shape: 'ofStep', of: { step: 's1' }, growMm: -10 }, ['growMm']],
   ])('lead to the number that has to change: %s', (_, spec, path) => {
     expect(refused(spec).path).toEqual(path);

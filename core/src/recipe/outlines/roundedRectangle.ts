@@ -52,8 +52,8 @@ export const roundedRectangle: OutlineKind<z.infer<typeof schema>> = {
 export function roundedRectangleOutline(widthMm: number, depthMm: number, cornerMm: number): Outline {
   const x = widthMm / 2 - cornerMm;
   const y = depthMm / 2 - cornerMm;
-  if (cornerMm === 0) return [[-x, -y], [x, -y], [x, y], [-x, y]]; // prettier-ignore
-  const middles: Point[] = [[x, y], [-x, y], [-x, -y], [x, -y]]; // prettier-ignore
+  if (cornerMm === 0) return [[-x, -y], [x, -y], [x, y], [-x, y]]; // oxfmt-ignore
+  const middles: Point[] = [[x, y], [-x, y], [-x, -y], [x, -y]]; // oxfmt-ignore
   // Corners of full radius meet in one point, which must stand in the outline once.
   return withoutRepeats(
     middles.flatMap((middle, i) => fineArc(middle, cornerMm, (i * Math.PI) / 2, Math.PI / 2)),

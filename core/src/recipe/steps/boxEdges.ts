@@ -59,7 +59,7 @@ export function boxAdditions(edges: BoxEdges | undefined): Addition[] {
 export function boxWithEdges<Body>(box: Box, kit: BuildKit<Body>): Body {
   const { widthMm, depthMm, heightMm, edges } = box;
   const [x, y] = [widthMm / 2, depthMm / 2];
-  const sharp: Region = [[[-x, -y], [x, -y], [x, y], [-x, y]]]; // prettier-ignore
+  const sharp: Region = [[[-x, -y], [x, -y], [x, y], [-x, y]]]; // oxfmt-ignore
   if (!edges) return kit.stack(sharp, sideLevels(kit, sharp, { heightMm, taperDeg: 0 }));
   const { which, finish, mm } = edges;
   const most = largestOf(box, which);

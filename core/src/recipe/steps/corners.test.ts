@@ -39,7 +39,7 @@ const bracket = (across = 40, high = 30, thick = 10) =>
     [thick, high],
     [0, high],
   ]);
-const square = drawn([[0, 0], [20, 0], [20, 20], [0, 20]]); // prettier-ignore
+const square = drawn([[0, 0], [20, 0], [20, 20], [0, 20]]); // oxfmt-ignore
 
 /** A plate 1 mm high, whose volume in mm³ is its area in mm². */
 const plate = (outline: Extruded['outline'], corners?: Corners) =>
@@ -89,7 +89,7 @@ describe('the corners of an outline', () => {
         { how: 'and', outline: square, xMm: 0, yMm: 0 },
         { how: 'without', outline: drawn([[5, 5], [15, 5], [15, 15], [5, 15]]), xMm: 0, yMm: 0 },
       ],
-    }; // prettier-ignore
+    }; // oxfmt-ignore
     expectArea(plate(frame), 300);
     expectArea(plate(frame, [round('inner', 3)]), 300 + 4 * arc(3));
     expectArea(plate(frame, [round('outer', 3)]), 300 - 4 * arc(3));
@@ -149,7 +149,7 @@ describe('the corners of an outline', () => {
   });
 
   it('that were chosen and are gone are asked for again, and the rest is built', () => {
-    const five = drawn([[0, 0], [20, 0], [20, 20], [10, 30], [0, 20]]); // prettier-ignore
+    const five = drawn([[0, 0], [20, 0], [20, 20], [10, 30], [0, 20]]); // oxfmt-ignore
     const recipe = plate(five, [round(these(4, 1), 3), round('inner', 1)]);
     expectArea(recipe, 500);
     expect(notesOn(recipe)).toContainEqual(
@@ -187,7 +187,7 @@ describe('the corners of an outline', () => {
       leanDeg: 0,
     });
     expectArea(recipeWith([swept]), 2 * (400 - 4 * arc(4)));
-    const profile = drawn([[0, 0], [10, 0], [10, 8], [0, 8]]); // prettier-ignore
+    const profile = drawn([[0, 0], [10, 0], [10, 8], [0, 8]]); // oxfmt-ignore
     const turned = (corners?: Corners) =>
       recipeWith([stepOf('revolve', 's1', undefined, { profile, corners })]);
     // The third corner is the upper rim; what is cut off it is a triangle, whose middle goes round.
@@ -212,7 +212,7 @@ describe('the corners of an outline', () => {
     const { corners, box } = builtIn(workshop, recipe).steps[0];
     expect(box.min.slice(0, 2)).toEqual([-10, -10]);
     const at = corners!.map((corner) => corner.at!.map((mm) => Math.round(mm * 1000) / 1000 + 0));
-    expect(at).toEqual([[10, -10], [10, 10], [-10, 10], [-10, -10]]); // prettier-ignore
+    expect(at).toEqual([[10, -10], [10, 10], [-10, 10], [-10, -10]]); // oxfmt-ignore
   });
 });
 

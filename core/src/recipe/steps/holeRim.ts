@@ -89,8 +89,8 @@ export function rimmed(
       say('It reaches deeper than the hole: make it shallower, or the hole deeper.'),
     );
   }
-  const foot: Point[] = of.type === 'counterbore' ? [[radius, face - deep], [wide, face - deep]] : [[radius, face - deep]]; // prettier-ignore
+  const foot: Point[] = of.type === 'counterbore' ? [[radius, face - deep], [wide, face - deep]] : [[radius, face - deep]]; // oxfmt-ignore
   const above = face + CLEAR_MM;
-  const rest: Point[] = to > above + 1e-9 ? [[radius, above], [radius, to]] : []; // prettier-ignore
+  const rest: Point[] = to > above + 1e-9 ? [[radius, above], [radius, to]] : []; // oxfmt-ignore
   return [[0, from], [radius, from], ...foot, [wide, face], [wide, above], ...rest, [0, Math.max(to, above)]];
 }

@@ -182,7 +182,7 @@ function inFree<Body>(
 const SKIN_MM = 0.02;
 
 function rectangle({ min, max }: Box): [number, number][] {
-  return [[min[0], min[1]], [max[0], min[1]], [max[0], max[1]], [min[0], max[1]]]; // prettier-ignore
+  return [[min[0], min[1]], [max[0], min[1]], [max[0], max[1]], [min[0], max[1]]]; // oxfmt-ignore
 }
 
 /**

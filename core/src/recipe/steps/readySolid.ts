@@ -200,7 +200,7 @@ function made<Body>(of: Resolved<Solid>, kit: BuildKit<Body>): Body {
       return straight([circlePoints(of.diameterMm / 2)], of.heightMm);
     case 'cone': {
       const [low, high] = [of.diameterMm / 2, of.topMm / 2];
-      const top: Point[] = high > 0 ? [[high, of.heightMm], [0, of.heightMm]] : [[0, of.heightMm]]; // prettier-ignore
+      const top: Point[] = high > 0 ? [[high, of.heightMm], [0, of.heightMm]] : [[0, of.heightMm]]; // oxfmt-ignore
       return kit.revolved([[[0, 0], [low, 0], ...top]], 360);
     }
     case 'ball':
@@ -217,7 +217,7 @@ function made<Body>(of: Resolved<Solid>, kit: BuildKit<Body>): Body {
       return kit.revolved([circlePoints(rod).map(([x, y]): Point => [x + middle, y])], 360);
     }
     case 'wedge': {
-      const corners: Point[] = [[0, 0], [of.widthMm, 0], [0, of.heightMm]]; // prettier-ignore
+      const corners: Point[] = [[0, 0], [of.widthMm, 0], [0, of.heightMm]]; // oxfmt-ignore
       // Drawn standing up and facing the front.
       return kit.posed(straight([corners], of.depthMm), turn('x', 90));
     }

@@ -33,7 +33,7 @@ const flag = stepOf('extrude', 's1', undefined, {
     y: { relation: 'at', own: 'low', mm: 5 },
     z: { relation: 'at', own: 'low', mm: 0 },
   },
-}); // prettier-ignore
+}); // oxfmt-ignore
 const VOLUME = 480;
 const scaled = (to: Extract<Step, { kind: 'scale' }>['to']) => stepOf('scale', 's2', undefined, { to });
 const mirrored = (axis: 'x' | 'y' | 'z') => stepOf('mirror', 's2', undefined, { axis });

@@ -34,7 +34,7 @@ describe('turned, swept and ready solids', () => {
     ]);
 
   it('turn a profile to the volume of Pappus’ rule, fully or by an angle', () => {
-    const tube: [number, number][] = [[10, 0], [14, 0], [14, 6], [10, 6]]; // prettier-ignore
+    const tube: [number, number][] = [[10, 0], [14, 0], [14, 6], [10, 6]]; // oxfmt-ignore
     const full = 24 * 2 * Math.PI * 12;
     expect(built(revolved(tube)).volumeMm3 / full).toBeCloseTo(1, 2);
     expect(built(revolved(tube, 90)).volumeMm3 / (full / 4)).toBeCloseTo(1, 2);
@@ -43,7 +43,7 @@ describe('turned, swept and ready solids', () => {
   });
 
   it('refuse a profile across its axis', () => {
-    expect(problem(revolved([[-2, 0], [5, 0], [5, 5]]))?.message).toContain('crosses its axis'); // prettier-ignore
+    expect(problem(revolved([[-2, 0], [5, 0], [5, 5]]))?.message).toContain('crosses its axis'); // oxfmt-ignore
   });
 
   it('lean by the angle that they say and keep the area of their sections', () => {

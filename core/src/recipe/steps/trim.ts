@@ -86,7 +86,7 @@ export const trim: StepKind<TrimStep> = {
     const block = kit.stack([[[-size, -size], [size, -size], [size, size], [-size, size]]], [
       { atMm: keepsHigh ? -2 * size : 0, growMm: 0 },
       { atMm: keepsHigh ? 0 : 2 * size, growMm: 0 },
-    ]); // prettier-ignore
+    ]); // oxfmt-ignore
     const stood = axis === 'z' ? turn('z', 0) : axis === 'x' ? turn('y', 90) : turn('x', -90);
     const tilted = turn(axis === 'x' ? 'y' : 'x', step.tiltDeg ?? 0);
     const at = { x: [step.atMm, 0, 0], y: [0, step.atMm, 0], z: [0, 0, step.atMm] } as const;

@@ -102,8 +102,8 @@ describe('G-code', () => {
   it('says where each line goes, to a thousandth, with its filament, its speed a minute and its acceleration', () => {
     const path: Toolpath = {
       layers: [
-        { zMm: 0.2, thickMm: 0.2, pace: 1, paths: [{ role: 'wall', points: [[0.1234, 0], [10.1237, -0.00001]], closed: false, widthMm: 0.5 }] }, // prettier-ignore
-        { zMm: 0.4, thickMm: 0.2, pace: 1, paths: [{ role: 'inside', points: [[20, 5], [20, 15]], closed: false, widthMm: 0.5 }] }, // prettier-ignore
+        { zMm: 0.2, thickMm: 0.2, pace: 1, paths: [{ role: 'wall', points: [[0.1234, 0], [10.1237, -0.00001]], closed: false, widthMm: 0.5 }] }, // oxfmt-ignore
+        { zMm: 0.4, thickMm: 0.2, pace: 1, paths: [{ role: 'inside', points: [[20, 5], [20, 15]], closed: false, widthMm: 0.5 }] }, // oxfmt-ignore
       ],
     };
     const own = { ...settings, filamentDiameterMm: 2, stillLayers: 1, colourChangesMm: [0.2] };
@@ -126,7 +126,7 @@ describe('G-code', () => {
       'M204 P1200',
       'G1 X19.5 Y15 E0.31831 F3600',
     ]);
-    expect(lines.slice(-9)).toEqual(['M107', 'G1 E-2 F2100', 'G0 Z10.4 F600', `G0 X0 Y${own.plateMm[1]} F7200`, 'M400', 'M104 S0', 'M140 S0', 'M84', '']); // prettier-ignore
+    expect(lines.slice(-9)).toEqual(['M107', 'G1 E-2 F2100', 'G0 Z10.4 F600', `G0 X0 Y${own.plateMm[1]} F7200`, 'M400', 'M104 S0', 'M140 S0', 'M84', '']); // oxfmt-ignore
   });
 
   it('keeps a note from becoming a command', () => {

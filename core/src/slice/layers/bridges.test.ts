@@ -54,7 +54,7 @@ describe('a bridge', () => {
   });
 
   it.each([10, 10.2, 7.77, 3])('that is %f mm wide leaves no slot beside either side of it', (wideMm) => {
-    const found = linesOf([box(-5, 0.1, 17, 0.1 + wideMm)], [box(-5, 0.1, 0, 0.1 + wideMm), box(12, 0.1, 17, 0.1 + wideMm)]); // prettier-ignore
+    const found = linesOf([box(-5, 0.1, 17, 0.1 + wideMm)], [box(-5, 0.1, 0, 0.1 + wideMm), box(12, 0.1, 17, 0.1 + wideMm)]); // oxfmt-ignore
     const rows = found.map(({ points }) => points[0][1] - 0.1).toSorted((a, b) => a - b);
     const half = everydaySettings.lineWidthMm / 2;
     expect(rows[0]).toBeLessThan(1.1 * half);

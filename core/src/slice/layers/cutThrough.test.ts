@@ -34,11 +34,11 @@ it('shows more of a line that is crossed at a slant, and nothing of one that is 
   expect(widthMm).toBeCloseTo(0.4 * Math.SQRT2);
   expect(cutThrough(toolpath(slanting), 11)).toEqual([]);
   // Away from the origin and from its middle.
-  const steep = line([[7, 20], [13, 5]]); // prettier-ignore
+  const steep = line([[7, 20], [13, 5]]); // oxfmt-ignore
   expect(cutThrough(toolpath(steep), 10)[0].xMm).toBeCloseTo(11);
 });
 
 it('shows of a line that runs nearly along the plane no more than forty widths', () => {
-  const [{ widthMm }] = cutThrough(toolpath(line([[0, 0], [100, 0.01]])), 0.005); // prettier-ignore
+  const [{ widthMm }] = cutThrough(toolpath(line([[0, 0], [100, 0.01]])), 0.005); // oxfmt-ignore
   expect(widthMm).toBeCloseTo(16);
 });

@@ -58,26 +58,26 @@ const overhang = (under: Layer, line: Layer) => {
 };
 
 it('marks a line just where it lies beside what is below it by more than half a width', () => {
-  const under = layerOf([[0, 0], [10, 0]]); // prettier-ignore
-  const [from, to] = overhang(under, layerOf([[0, 0], [20, 0]])); // prettier-ignore
+  const under = layerOf([[0, 0], [10, 0]]); // oxfmt-ignore
+  const [from, to] = overhang(under, layerOf([[0, 0], [20, 0]])); // oxfmt-ignore
   expect(from).toBeGreaterThan(10.1);
   expect(from).toBeLessThan(10.6);
   expect(to).toBe(20);
-  expect(overhang(under, layerOf([[1, 0.2], [9, 0.2]]))).toEqual([]); // prettier-ignore
-  expect(overhang(under, layerOf([[1, 0.45], [9, 0.45]]))).toEqual([1, 9]); // prettier-ignore
+  expect(overhang(under, layerOf([[1, 0.2], [9, 0.2]]))).toEqual([]); // oxfmt-ignore
+  expect(overhang(under, layerOf([[1, 0.45], [9, 0.45]]))).toEqual([1, 9]); // oxfmt-ignore
   // Just beyond half a width the plastic still reaches, on both sides and wherever the part lies.
-  expect(overhang(under, layerOf([[1, 0.26], [9, 0.26]]))).toEqual([]); // prettier-ignore
-  const moved = layerOf([[0, 0.08], [10, 0.08]]); // prettier-ignore
-  expect(overhang(moved, layerOf([[1, -0.26], [9, -0.26]]))).toEqual([1, 9]); // prettier-ignore
-  expect(overhang(moved, layerOf([[1, 0.45], [9, 0.45]]))).toEqual([1, 9]); // prettier-ignore
+  expect(overhang(under, layerOf([[1, 0.26], [9, 0.26]]))).toEqual([]); // oxfmt-ignore
+  const moved = layerOf([[0, 0.08], [10, 0.08]]); // oxfmt-ignore
+  expect(overhang(moved, layerOf([[1, -0.26], [9, -0.26]]))).toEqual([1, 9]); // oxfmt-ignore
+  expect(overhang(moved, layerOf([[1, 0.45], [9, 0.45]]))).toEqual([1, 9]); // oxfmt-ignore
   // A wider line below holds it that much further out.
-  const wide = layerOf([[0, 0], [10, 0]], { widthMm: 0.8 }); // prettier-ignore
-  expect(overhang(wide, layerOf([[1, 0.4], [9, 0.4]]))).toEqual([]); // prettier-ignore
-  expect(overhang(wide, layerOf([[1, 0.65], [9, 0.65]]))).toEqual([1, 9]); // prettier-ignore
+  const wide = layerOf([[0, 0], [10, 0]], { widthMm: 0.8 }); // oxfmt-ignore
+  expect(overhang(wide, layerOf([[1, 0.4], [9, 0.4]]))).toEqual([]); // oxfmt-ignore
+  expect(overhang(wide, layerOf([[1, 0.65], [9, 0.65]]))).toEqual([1, 9]); // oxfmt-ignore
 });
 
 it('marks a slanting line from where the one below it ends', () => {
-  const pieces = hangingOf(layerOf([[3, 2], [23, 12]]), layerOf([[3, 2], [13, 7]])); // prettier-ignore
+  const pieces = hangingOf(layerOf([[3, 2], [23, 12]]), layerOf([[3, 2], [13, 7]])); // oxfmt-ignore
   const [x, y] = pieces[0][0];
   expect(Math.hypot(x - 13, y - 7)).toBeLessThan(0.6);
   expect(pieces.at(-1)![1]).toEqual([23, 12]);
@@ -87,21 +87,21 @@ it('marks a slanting line from where the one below it ends', () => {
 it('marks no gap that is short, and neither fill nor what is meant to bridge', () => {
   const posts = (gapMm: number): Layer => ({
     ...layerOf([]),
-    paths: [[0, 5], [5 + gapMm, 12]].flatMap(([from, to]) => layerOf([[from, 0], [to, 0]]).paths), // prettier-ignore
+    paths: [[0, 5], [5 + gapMm, 12]].flatMap(([from, to]) => layerOf([[from, 0], [to, 0]]).paths), // oxfmt-ignore
   });
-  const line = layerOf([[0, 0], [12, 0]]); // prettier-ignore
+  const line = layerOf([[0, 0], [12, 0]]); // oxfmt-ignore
   expect(overhang(posts(0.9), line)).toEqual([]);
   expect(overhang(posts(1.2), line)).toEqual([]);
   const [from, to] = overhang(posts(3), line);
   expect(from).toBeCloseTo(5.4, 0);
   expect(to).toBeCloseTo(7.6, 0);
-  expect(hangingOf(layerOf([[0, 0], [12, 0]], { role: 'span' }), posts(3))).toEqual([]); // prettier-ignore
-  expect(hangingOf(layerOf([[0, 0], [12, 0]], { role: 'thin' }), posts(3)).length).toBeGreaterThan(3); // prettier-ignore
+  expect(hangingOf(layerOf([[0, 0], [12, 0]], { role: 'span' }), posts(3))).toEqual([]); // oxfmt-ignore
+  expect(hangingOf(layerOf([[0, 0], [12, 0]], { role: 'thin' }), posts(3)).length).toBeGreaterThan(3); // oxfmt-ignore
 });
 
 it('goes round a closed line to where it began', () => {
-  const ring = layerOf([[0, 0], [10, 0], [10, 10], [0, 10]], { closed: true }); // prettier-ignore
-  const open = layerOf([[0, 0], [10, 0], [10, 10], [0, 10]]); // prettier-ignore
+  const ring = layerOf([[0, 0], [10, 0], [10, 10], [0, 10]], { closed: true }); // oxfmt-ignore
+  const open = layerOf([[0, 0], [10, 0], [10, 10], [0, 10]]); // oxfmt-ignore
   const pieces = hangingOf(ring, open);
   expect(pieces.length).toBeGreaterThan(30);
   expect(pieces.flat().every(([x]) => Math.abs(x) < 1e-9)).toBe(true);

@@ -4,7 +4,7 @@ import type { Path } from '../paths/toolpath.ts';
 import { everydaySettings, type PrintSettings } from '../settings/printSettings.ts';
 import { infillLines, infillTurn } from './infill.ts';
 
-const square: [number, number][] = [[-40, -40], [40, -40], [40, 40], [-40, 40]]; // prettier-ignore
+const square: [number, number][] = [[-40, -40], [40, -40], [40, 40], [-40, 40]]; // oxfmt-ignore
 const settingsOf = (infillDirections: PrintSettings['infillDirections'], infillShare: number) => ({
   ...everydaySettings,
   infillDirections,

@@ -19,12 +19,12 @@ const layer = (paths: readonly Path[], more: Partial<Layer> = {}): Layer => ({
   paths,
   ...more,
 });
-const square = line('wall', [[0, 0], [10, 0], [10, 10], [0, 10]], { closed: true }); // prettier-ignore
+const square = line('wall', [[0, 0], [10, 0], [10, 10], [0, 10]], { closed: true }); // oxfmt-ignore
 
 describe('the moves of a layer', () => {
   it('lay each line with the filament of its length, and come back where it is closed', () => {
     const moves = [...movesOfLayer(layer([square]), false, settings)];
-    expect(moves.map(({ to }) => to)).toEqual([[0, 0], [10, 0], [10, 10], [0, 10], [0, 0]]); // prettier-ignore
+    expect(moves.map(({ to }) => to)).toEqual([[0, 0], [10, 0], [10, 10], [0, 10], [0, 0]]); // oxfmt-ignore
     expect(moves.map(({ lengthMm }) => lengthMm)).toEqual([0, 10, 10, 10, 10]);
     // 10 mm of line are 1 mm³, which filament of 2 mm has in 1/π mm.
     expect(moves[0].filamentMm).toBe(0);
@@ -36,27 +36,27 @@ describe('the moves of a layer', () => {
   it('go at the speed of what they lay, and the first layer slowly', () => {
     const speeds = (isFirst: boolean) =>
       (['wall', 'thin', 'span', 'closed', 'inside', 'skirt'] as const).map((role) => {
-        const [, move] = movesOfLayer(layer([line(role, [[0, 0], [10, 0]])]), isFirst, settings); // prettier-ignore
+        const [, move] = movesOfLayer(layer([line(role, [[0, 0], [10, 0]])]), isFirst, settings); // oxfmt-ignore
         return [move.speedMmPerS, move.accelerationMmPerS2];
       });
-    expect(speeds(false)).toEqual([[40, 800], [40, 800], [25, 800], [60, 1200], [60, 1200], [60, 1200]]); // prettier-ignore
+    expect(speeds(false)).toEqual([[40, 800], [40, 800], [25, 800], [60, 1200], [60, 1200], [60, 1200]]); // oxfmt-ignore
     expect(new Set(speeds(true).flat())).toEqual(new Set([20, 500]));
   });
 
   it('travel to the next line, drawing the filament back where the way is long and not known', () => {
     const second = (x: number, way?: Path['way']) =>
-      [...movesOfLayer(layer([line('wall', [[0, 0], [10, 0]]), line('wall', [[x, 0], [x + 5, 0]], { way })]), false, settings)].slice(2); // prettier-ignore
-    expect(second(15).map(({ retracted, speedMmPerS }) => [retracted, speedMmPerS])).toEqual([[true, 120], [false, 40]]); // prettier-ignore
+      [...movesOfLayer(layer([line('wall', [[0, 0], [10, 0]]), line('wall', [[x, 0], [x + 5, 0]], { way })]), false, settings)].slice(2); // oxfmt-ignore
+    expect(second(15).map(({ retracted, speedMmPerS }) => [retracted, speedMmPerS])).toEqual([[true, 120], [false, 40]]); // oxfmt-ignore
     expect(second(11.9).map(({ retracted }) => retracted)).toEqual([false, false]);
     expect(second(12.1).map(({ retracted }) => retracted)).toEqual([true, false]);
-    const along = second(15, [[10, 8], [15, 8]]); // prettier-ignore
-    expect(along.map(({ to }) => to)).toEqual([[10, 8], [15, 8], [15, 0], [20, 0]]); // prettier-ignore
-    expect(along.map(({ retracted, filamentMm }) => retracted || filamentMm > 0)).toEqual([false, false, false, true]); // prettier-ignore
+    const along = second(15, [[10, 8], [15, 8]]); // oxfmt-ignore
+    expect(along.map(({ to }) => to)).toEqual([[10, 8], [15, 8], [15, 0], [20, 0]]); // oxfmt-ignore
+    expect(along.map(({ retracted, filamentMm }) => retracted || filamentMm > 0)).toEqual([false, false, false, true]); // oxfmt-ignore
     expect(along.map((move) => move.line)).toEqual([1, 1, 1, 1]);
   });
 
   it('go on from where the last layer ended', () => {
-    const toolpath = { layers: [layer([square]), layer([line('inside', [[3, 4], [9, 4]])], { zMm: 0.4 })] }; // prettier-ignore
+    const toolpath = { layers: [layer([square]), layer([line('inside', [[3, 4], [9, 4]])], { zMm: 0.4 })] }; // oxfmt-ignore
     const moves = [...movesOf(toolpath, settings)];
     expect(moves.map((each) => each.layer)).toEqual([0, 0, 0, 0, 0, 1, 1]);
     expect(moves[5].move).toMatchObject({ from: [0, 0], to: [3, 4], lengthMm: 5, zMm: 0.4 });

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { filling, lengthAlong } from './lengths.ts';
 import type { Path } from './toolpath.ts';
 
-const corner: Path = { role: 'span', points: [[0, 0], [3, 0], [3, 4]], closed: false, widthMm: 0.5 }; // prettier-ignore
+const corner: Path = { role: 'span', points: [[0, 0], [3, 0], [3, 4]], closed: false, widthMm: 0.5 }; // oxfmt-ignore
 
 describe('the length of a path', () => {
   it('is that of its pieces, and of the way back where it is closed', () => {

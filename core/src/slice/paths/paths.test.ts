@@ -108,7 +108,7 @@ describe('the order of pieces', () => {
   it('finishes the walls and then the fill of a piece before it goes to the nearest one left', () => {
     const ordered = pieceByPiece(walls, fill, pieces);
     const places = ordered.map(({ role, points }) => [role, 15 * Math.round(points[0][0] / 15) + 0]);
-    expect(places).toEqual([0, 15, 30].flatMap((x) => [['wall', x], ['inside', x], ['inside', x]])); // prettier-ignore
+    expect(places).toEqual([0, 15, 30].flatMap((x) => [['wall', x], ['inside', x], ['inside', x]])); // oxfmt-ignore
     expect(new Set(ordered.map(({ widthMm }) => widthMm)).size).toBe(1);
     expect(ordered).toHaveLength(walls.length + fill.length);
   });

@@ -32,7 +32,7 @@ describe('the seam of a line around an outline', () => {
 
   it('is on a corner in front rather than on a round back', () => {
     const back = circlePoints(5).filter(([, y]) => y > -0.1);
-    const arch: Outline = [[-5, -6], [5, -6], ...back]; // prettier-ignore
+    const arch: Outline = [[-5, -6], [5, -6], ...back]; // oxfmt-ignore
     expect(fromSeam(arch)[0]).toEqual([-5, -6]);
   });
 

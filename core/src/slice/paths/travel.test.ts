@@ -101,7 +101,7 @@ describe('a way over anything', () => {
       [
         [0, 0], [50, 0], [50, 30], [40, 30], [40, 5], [30, 5], [30, 30], [20, 30], [20, 5], [10, 5], [10, 30], [0, 30],
       ],
-    ], // prettier-ignore
+    ], // oxfmt-ignore
   ];
   // Never on an outline, where it is a matter of rounding whether a place is inside.
   const place = fc
@@ -127,7 +127,7 @@ describe('a way over anything', () => {
 
   it('is found from tooth to tooth of a comb, and from none to a place beside it', () => {
     const comb = shapes[3];
-    expect(wayWithin([5, 28], [25, 28], comb)).toEqual([[10, 5], [20, 5]]); // prettier-ignore
+    expect(wayWithin([5, 28], [25, 28], comb)).toEqual([[10, 5], [20, 5]]); // oxfmt-ignore
     expect(wayWithin([5, 28], [45, 28], comb)!.length).toBeGreaterThan(1);
     expect(wayWithin([5, 28], [35, 28], comb)).toBeUndefined();
     expect(wayWithin([15, 28], [35, 28], comb)).toBeUndefined();
@@ -135,8 +135,8 @@ describe('a way over anything', () => {
 });
 
 describe('the way to a line', () => {
-  const line = (x: number, y = 0): Path => ({ role: 'inside', points: [[x, y], [x, y + 0.1]], closed: false, widthMm: 0.45 }); // prettier-ignore
-  const ring: Path = { role: 'wall', points: [[0, 0], [1, 0], [1, 1]], closed: true, widthMm: 0.45 }; // prettier-ignore
+  const line = (x: number, y = 0): Path => ({ role: 'inside', points: [[x, y], [x, y + 0.1]], closed: false, widthMm: 0.45 }); // oxfmt-ignore
+  const ring: Path = { role: 'wall', points: [[0, 0], [1, 0], [1, 1]], closed: true, widthMm: 0.45 }; // oxfmt-ignore
   const wayTo = (from: Path, to: Path, within: Region) => withWays([from, to], within)[1].way;
 
   it('goes straight through the air, as if it were a way, up to two millimetres', () => {
@@ -151,12 +151,12 @@ describe('the way to a line', () => {
   it('begins where a closed line began, and where an open one ended', () => {
     const wall: Region = [square(20), circlePoints(0.3).toReversed()];
     expect(wayTo(ring, line(10), [square(20)])).toEqual([]);
-    expect(wayTo({ ...ring, points: [[5, 0], [-15, 0], [-15, 1]] }, line(10), wall)).toEqual([]); // prettier-ignore
-    expect(wayTo({ ...ring, points: [[5, 0], [-15, 0]], closed: false }, line(10), wall)!.length).toBeGreaterThan(0); // prettier-ignore
+    expect(wayTo({ ...ring, points: [[5, 0], [-15, 0], [-15, 1]] }, line(10), wall)).toEqual([]); // oxfmt-ignore
+    expect(wayTo({ ...ring, points: [[5, 0], [-15, 0]], closed: false }, line(10), wall)!.length).toBeGreaterThan(0); // oxfmt-ignore
   });
 
   it('draws the filament back for a detour of more than four times the straight way', () => {
-    const tall = (mm: number): Region => [[[0, 0], [30, 0], [30, mm], [22, mm], [22, 8], [8, 8], [8, mm], [0, mm]]]; // prettier-ignore
+    const tall = (mm: number): Region => [[[0, 0], [30, 0], [30, mm], [22, mm], [22, 8], [8, 8], [8, mm], [0, mm]]]; // oxfmt-ignore
     // 18 mm straight, 14 mm between the arms, and down and up again: 2 · 28 + 14 < 72 < 2 · 32 + 14.
     expect(wayTo(line(6, 36.1), line(24, 36.2), tall(40))).toHaveLength(2);
     expect(wayTo(line(6, 40.1), line(24, 40.2), tall(44))).toBeUndefined();

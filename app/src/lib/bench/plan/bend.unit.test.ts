@@ -22,6 +22,6 @@ it('is the bend whose edge runs through the point', () => {
 });
 
 it('has its handle in its middle', () => {
-  expect(middleOf([[0, 0], [10, 4]])).toEqual([5, 2]); // prettier-ignore
-  expect(middleOf([[0, 0], [5, 5], [10, 0]])).toEqual([5, 5]); // prettier-ignore
+  expect(middleOf([[0, 0], [10, 4]])).toEqual([5, 2]); // oxfmt-ignore
+  expect(middleOf([[0, 0], [5, 5], [10, 0]])).toEqual([5, 5]); // oxfmt-ignore
 });

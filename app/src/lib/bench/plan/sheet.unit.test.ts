@@ -12,7 +12,7 @@ describe('a sheet', () => {
       expect(y).toBeGreaterThanOrEqual(59.9);
       expect(y).toBeLessThanOrEqual(540.1);
     }
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it.each([
     ['wide', [-42, -14], [42, 14]],

@@ -36,7 +36,8 @@ export class KeptHistory {
   async #look(design: Design): Promise<HistoryStates<Design> | undefined> {
     // A browser that keeps nothing (a private window, say) has no history to give.
     const kept = (await this.#store.get(this.#key).catch(() => undefined)) as
-      { current?: unknown; past?: unknown[]; future?: unknown[] } | undefined;
+      | { current?: unknown; past?: unknown[]; future?: unknown[] }
+      | undefined;
     const current = parseDesign(kept?.current);
     if (!current.ok || !sameDesign(current.design, design)) return undefined;
     return { past: designsOf(kept?.past), future: designsOf(kept?.future) };

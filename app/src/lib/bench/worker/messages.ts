@@ -51,7 +51,8 @@ export interface ExportedFile {
 
 /** A drawing as it was read from a file, or why it cannot be. */
 export type ReadDrawing =
-  { readonly ok: true; readonly drawing: SvgDrawing } | { readonly ok: false; readonly reason: string };
+  | { readonly ok: true; readonly drawing: SvgDrawing }
+  | { readonly ok: false; readonly reason: string };
 
 /** A solid as it is shown, with everything that was found out about it. */
 export interface ShownSolid {

@@ -59,7 +59,7 @@ it('is read by the class’s own teacher', async () => {
 });
 
 it('tells of the print room, cards and the door in the log of the school, sign-ins only when they are asked for', async () => {
-  const spool = await addSpool(test.db, teacher, { material: 'PLA', colour: '#ffffff', colourName: 'white', gramsLeft: 900, pricePerKg: null }); // prettier-ignore
+  const spool = await addSpool(test.db, teacher, { material: 'PLA', colour: '#ffffff', colourName: 'white', gramsLeft: 900, pricePerKg: null }); // oxfmt-ignore
   const luca = await test.person('Luca');
   await record(test.db, luca, 'sign-in', null, [luca.id]);
   const told = async (withSignIns: boolean) =>

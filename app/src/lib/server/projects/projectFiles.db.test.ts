@@ -60,7 +60,7 @@ function box(x: number, y: number, z: number, isInsideOut = false): SolidMesh {
     y,
     z,
   ]);
-  const faces = [[0, 2, 1], [0, 3, 2], [4, 5, 6], [4, 6, 7], [0, 1, 5], [0, 5, 4], [1, 2, 6], [1, 6, 5], [2, 3, 7], [2, 7, 6], [3, 0, 4], [3, 4, 7]]; // prettier-ignore
+  const faces = [[0, 2, 1], [0, 3, 2], [4, 5, 6], [4, 6, 7], [0, 1, 5], [0, 5, 4], [1, 2, 6], [1, 6, 5], [2, 3, 7], [2, 7, 6], [3, 0, 4], [3, 4, 7]]; // oxfmt-ignore
   return {
     positions,
     triangles: Uint32Array.from(faces.flatMap((face) => (isInsideOut ? face.toReversed() : face))),
@@ -85,7 +85,7 @@ describe('a file that is imported', () => {
       const size = built.inspection.part.sizeMm.map((mm) => Math.round(mm / factor));
       expect(size).toEqual([20, 10, 5]);
     }
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it('in inches or metres is noticed by its size', async () => {
     const inches = await addFile(test.db, asha, project, file(box(2, 1, 0.5)));

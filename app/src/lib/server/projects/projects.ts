@@ -19,7 +19,13 @@ import { announce } from '../platform/live/topics.ts';
 
 /** Where a project stands, in the order in which it gets there. */
 export type ProjectState =
-  'designing' | 'checking' | 'waiting' | 'sent_back' | 'approved' | 'printing' | 'printed';
+  | 'designing'
+  | 'checking'
+  | 'waiting'
+  | 'sent_back'
+  | 'approved'
+  | 'printing'
+  | 'printed';
 
 /** What a save came to: the new revision, or what another tab saved in between. */
 export type Saved = { ok: true; revision: number } | { ok: false; revision: number; design: Design };

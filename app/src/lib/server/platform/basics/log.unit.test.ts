@@ -19,7 +19,7 @@ it('tells what failed, and nothing of whom or with what', () => {
     ['asha@wrenfield.example'],
     cause,
   );
-  const { line, read } = written((log) => log.error({ err: fault, handIn: 'h1', person: { id: 'u1', name: 'Asha' } }, 'Inspecting')); // prettier-ignore
+  const { line, read } = written((log) => log.error({ err: fault, handIn: 'h1', person: { id: 'u1', name: 'Asha' } }, 'Inspecting')); // oxfmt-ignore
   expect(read).toMatchObject({ level: 'error', msg: 'Inspecting', handIn: 'h1', person: { id: 'u1' } });
   expect(read.err).toMatchObject({ cause: { message: 'connection lost', code: '57P01' } });
   expect(line).not.toContain('asha@wrenfield');

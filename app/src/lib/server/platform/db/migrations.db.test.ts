@@ -86,12 +86,12 @@ it('of what is kept as JSON, is read as it is kept today', async () => {
   const id = randomUUID();
   await sql`insert into print_files (id, hand_in_id, name, hash, three_mf, stl_hash, stl, estimate, footprint)
     values (${id}, ${id}, 'Label', '0', '', '0', '', ${sql.json({ seconds: 60, filamentMm: 900, grams: 2.5, layers: 9 })},
-      ${sql.json([[[0, 0], [20, 0], [0, 20]]])})`; // prettier-ignore
+      ${sql.json([[[0, 0], [20, 0], [0, 20]]])})`; // oxfmt-ignore
   await migrate('0034_plates_are_batches', tags.at(-1)!);
   const db = drizzle(sql);
   const [file] = await db.select().from(printFiles).where(eq(printFiles.id, id));
   expect(file.estimate).toEqual({ seconds: 60, filamentMm: 900, grams: 2.5, colourGrams: [2.5], layers: 9 });
-  expect(file.footprint).toEqual([[[0, 0], [20, 0], [0, 20]]]); // prettier-ignore
+  expect(file.footprint).toEqual([[[0, 0], [20, 0], [0, 20]]]); // oxfmt-ignore
   const laid = await db.select({ choice: batches.choice }).from(batches).where(eq(batches.state, 'laid'));
   expect(laid).toEqual([{ choice: { set: 'trial', wallLines: 3 } }]);
   const ticked = await db.select({ checks: runs.startChecks }).from(runs);
