@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { setPriority, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { lastChange } from './changed.ts';
 import { root, secret } from './state.ts';
@@ -33,7 +33,11 @@ let skipped = 0;
 /** What runs now, each in a group of its own, so that it is ended once and whole. */
 const running = new Set<ChildProcess>();
 
-async function command(program: string, args: string[], env: Record<string, string> = {}): Promise<boolean> {
+async function command(
+  program: string,
+  args: string[],
+  { env = {}, niceness = 0 }: { env?: Record<string, string>; niceness?: number } = {},
+): Promise<boolean> {
   const path = join(root, 'node_modules/.bin', program);
   const child = spawn(path, args, {
     cwd: root,
@@ -41,6 +45,7 @@ async function command(program: string, args: string[], env: Record<string, stri
     env: { ...process.env, ...env },
     detached: true,
   });
+  setPriority(child.pid!, niceness);
   return (await ended(child)) === 0;
 }
 
@@ -95,6 +100,9 @@ async function commands(
   return ok;
 }
 
+/** Tests without a browser fill the gaps of those with one, which take longest and often wait. */
+const NICENESS = 10;
+
 /** Runs projects of Vitest side by side and adds up what they counted. */
 async function vitest(
   projects: readonly string[],
@@ -111,7 +119,7 @@ async function vitest(
     '--reporter=json',
     `--outputFile.json=${report}`,
   ];
-  const ok = await command('vitest', args, env);
+  const ok = await command('vitest', args, { env, niceness: NICENESS });
   if (!existsSync(report)) return false;
   const counted = JSON.parse(readFileSync(report, 'utf8')) as Record<string, number>;
   rmSync(report);
@@ -131,10 +139,7 @@ async function playwright(env: Record<string, string>): Promise<boolean> {
       '--reporter=list,json',
       ...(values.only ? [`--grep=${values.only}`] : []),
     ],
-    {
-      ...env,
-      PLAYWRIGHT_JSON_OUTPUT_FILE: report,
-    },
+    { env: { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: report } },
   );
   if (!existsSync(report)) return false;
   const { stats } = JSON.parse(readFileSync(report, 'utf8')) as { stats: Record<string, number> };
@@ -252,7 +257,7 @@ try {
     isServerNeeded && startTestServer((started) => (server = started)),
     ...reading.map(carryOut),
   ]);
-  for (const stage of chosen) if (!reading.includes(stage)) await carryOut(stage);
+  await Promise.all(chosen.filter((stage) => !reading.includes(stage)).map(carryOut));
 } finally {
   server?.stop();
 }
