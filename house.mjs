@@ -22,9 +22,14 @@ export const house = [
   { path: 'core/src/mesh', about: 'triangles, and what is measured and found on them', uses: [] },
   { path: 'core/src/plane', about: 'points, curves and areas in a plane', uses: [] },
   {
+    path: 'core/src/edges',
+    about: 'the edges of a solid: finding them, remembering them, rounding and sloping them',
+    uses: ['mesh'],
+  },
+  {
     path: 'core/src/recipe',
     about: 'the schema of a recipe, its measures, sentences, edits and handles',
-    uses: ['words', 'mesh', 'plane'],
+    uses: ['words', 'mesh', 'plane', 'edges'],
   },
   { path: 'core/src/recipe/outlines', about: 'one file for each kind of outline' },
   { path: 'core/src/recipe/steps', about: 'one file for each kind of step' },

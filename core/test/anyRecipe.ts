@@ -177,6 +177,15 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
     }),
     placement: placement(earlier),
   });
+  const edges: fc.Arbitrary<Step> = fc.record({
+    id: fc.constant(id),
+    kind: fc.constant('edges' as const),
+    finish: fc.constantFrom('round' as const, 'slope' as const),
+    which: fc.constantFrom('above' as const, 'all' as const, 'upright' as const, 'upper' as const),
+    of: fc.option(fc.constantFrom(...earlier.map((step) => ({ step }))), { nil: undefined }),
+    mm: tenths(0.1, 3),
+    deg: fc.option(fc.integer({ min: 10, max: 80 }), { nil: undefined }),
+  });
   const plain = fc
     .constantFrom(
       'solid' as const,
@@ -188,7 +197,7 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
       'mirror' as const,
     )
     .map((kind) => createStep(kind, id, earlier[0]));
-  return fc.oneof(extrude, hole, letters, eyelet, repeat, box, plain).map(tidy);
+  return fc.oneof(extrude, hole, letters, eyelet, repeat, box, edges, plain).map(tidy);
 }
 
 /** Well-formed recipes of one to five steps, each placed on earlier ones; not all of them can be built. */

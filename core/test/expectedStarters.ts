@@ -170,7 +170,10 @@ export const expectedOf: Record<string, Expected> = {
         const inLip = Math.abs(y) < 10 && x > -11 && x < -2 && z < 33 && z > 19 + (11 * (-2 - x)) / 9;
         const bore = z > 4 ? 0 : Math.max(2.25, 4.2 - (4 - z));
         const inHole = z < 4 && inDisc(Math.abs(x) - 22.8, y, bore);
-        return (inPlate && !inHole) || inArm || inGusset || inLip;
+        // The corner between the plate and the arm is filled outside a circle, and mitred around the arm.
+        const [beside, above] = [Math.max(Math.abs(x) - 3, Math.abs(y) - 10), z - 4];
+        const inCorner = beside < 2 && above > 0 && above < 2 && !inDisc(2 - beside, 2 - above, 2);
+        return (inPlate && !inHole) || inArm || inGusset || inLip || inCorner;
       }),
     box: [-30, -15, 0, 30, 15, 33],
     genus: 2,

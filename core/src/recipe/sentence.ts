@@ -1,3 +1,4 @@
+import type { EdgeName } from '../edges/index.ts';
 import { isFormula, withUnit, type Amount, type Unit } from './amount.ts';
 import type { Measure } from './measures.ts';
 import type { PrinterTraits } from './printer.ts';
@@ -65,6 +66,13 @@ export type Token =
       readonly label: string;
       readonly chosen: readonly number[];
     }
+  /** Edges of the part, by what is remembered of them; they are chosen on the solid too. */
+  | {
+      readonly type: 'edges';
+      readonly path: FieldPath;
+      readonly label: string;
+      readonly chosen: readonly EdgeName[];
+    }
   /** An outline that is drawn on the plan rather than written. */
   | {
       readonly type: 'drawing';
@@ -84,7 +92,7 @@ export type Token =
     };
 
 /** A field that is also changed elsewhere than in the sentence: on the plan, on the solid, or by a file. */
-export type OpenedToken = Extract<Token, { type: 'drawing' | 'face' | 'file' | 'corners' }>;
+export type OpenedToken = Extract<Token, { type: 'drawing' | 'face' | 'file' | 'corners' | 'edges' }>;
 
 /** A clause that a sentence does not have and could have: "chamfer the top edge". */
 export interface Addition {
@@ -220,6 +228,13 @@ export function missingStepWords(steps: readonly NamedStep[], id: string): strin
     : say('{step}, which comes later', { step: stepWords(steps, at) });
 }
 
+/** How many edges were chosen one by one. */
+export function chosenEdgesWords(count: number): string {
+  return count === 0
+    ? '…'
+    : say('{count, plural, one {# that was chosen} other {# that were chosen}}', { count });
+}
+
 /** A sentence as plain text, for files, lists and people who read rather than edit. */
 export function plainSentence(tokens: readonly Token[]): string {
   const words = tokens.map((token) => {
@@ -236,6 +251,8 @@ export function plainSentence(tokens: readonly Token[]): string {
         return sayList(token.chosen.map((id) => token.offered.find((step) => step.id === id)?.label ?? ''));
       case 'corners':
         return token.chosen.length === 0 ? '…' : sayList(token.chosen.map(String));
+      case 'edges':
+        return chosenEdgesWords(token.chosen.length);
       case 'face':
       case 'file':
         return token.words;

@@ -40,9 +40,14 @@ export function carryOut(
   try {
     // What is wrong in the same way at several fields is said once.
     const notes = new Set<string>();
-    const originals: number[] = [];
+    const drawnBy = new Map(before?.drawnBy);
     const traces = new Map(before?.traces);
     let copiesMade = before?.copiesMade ?? 0;
+    /** The part after as many of the step's operations as the step has looked at already. */
+    let done: { readonly many: number; readonly part: Manifold | undefined } = {
+      many: 0,
+      part: before?.part,
+    };
     const kit = kitFor(
       { ...sources, scope },
       {
@@ -50,16 +55,23 @@ export function carryOut(
         index,
         traces,
         part: before?.part,
+        after: (operations) => {
+          done = {
+            many: operations.length,
+            part: applied(operations.slice(done.many), done.part, sources, scope),
+          };
+          return done.part;
+        },
         copiesBefore: copiesMade,
         copied: (count) => (copiesMade += count),
         note: (message) => notes.add(message),
-        drew: (original) => originals.push(original),
+        drawnBy,
       },
     );
     const built = buildStep<Manifold>(step, kit);
-    const { operations, outline, box: said, whole, copies, relief, capMm } = built;
+    const { operations, outline, box: said, whole, copies, relief, capMm, edges } = built;
 
-    let part = before?.part;
+    let part = done.part;
     if (whole) part = turnAll(poseOnGrid(whole), part, traces, scope);
     const reliefs = (before?.reliefs ?? []).map((each) => (whole ? turnedRelief(each, whole) : each));
     const writings = (before?.writings ?? []).map((each) => ({
@@ -67,7 +79,7 @@ export function carryOut(
       capMm: each.capMm * (whole ? scaleOf(whole) : 1),
     }));
     if (capMm !== undefined) writings.push({ step: index, capMm, isPlaceholder: isUnwritten(step) });
-    part = applied(operations, part, sources, scope);
+    part = applied(operations.slice(done.many), part, sources, scope);
     const large = tooManyTriangles(part?.numTri() ?? 0, sources.budget);
     if (large) throw errorInStep(step.id, index, large);
 
@@ -85,11 +97,15 @@ export function carryOut(
       copiesMade,
       reliefs,
       writings,
-      originals,
+      drawnBy,
       effect: whole ? 'whole' : (operations[0]?.effect ?? 'add'),
       box,
-      changed: whole !== undefined || isOther(volumeMm3, before?.volumeMm3 ?? 0),
+      changed:
+        whole !== undefined ||
+        isOther(volumeMm3, before?.volumeMm3 ?? 0) ||
+        isReshaped(operations, before?.part, part),
       notes: [...notes],
+      edges,
     };
   } catch (error) {
     scope.end();
@@ -99,6 +115,16 @@ export function carryOut(
 
 function isOther(volumeMm3: number, before: number): boolean {
   return Math.abs(volumeMm3 - before) > SAME_VOLUME_MM3 + SAME_VOLUME_SHARE * before;
+}
+
+/** Whether a step that both adds and cuts, which may be as much, gave the part another surface. */
+function isReshaped(
+  operations: readonly Operation<Manifold>[],
+  before: Manifold | undefined,
+  after: Manifold | undefined,
+): boolean {
+  if (new Set(operations.map(({ effect }) => effect)).size < 2 || !before || !after) return false;
+  return isOther(before.surfaceArea(), after.surfaceArea());
 }
 
 /** Brings operations to the part, those of one effect that follow each other together. */

@@ -90,12 +90,10 @@ function build(
   }
   cache.memo.sweep();
 
-  const stepOfOriginal = new Map<number, number>();
-  states.forEach(({ originals }, i) => {
-    // Copies of an earlier body belong to the step that drew it, whose sentence is the one to change.
-    for (const id of originals) stepOfOriginal.set(id, steps[i].index);
-  });
   const last = states.at(-1);
+  // Copies of an earlier body belong to the step that drew it, whose sentence is the one to change.
+  const indexOf = new Map(recipe.steps.map(({ id }, index) => [id, index]));
+  const stepOfOriginal = new Map([...(last?.drawnBy ?? [])].map(([drawn, id]) => [drawn, indexOf.get(id)!]));
   const mesh = last?.part ? toMesh(last.part, stepOfOriginal) : emptyMesh();
   return {
     mesh,

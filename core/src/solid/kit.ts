@@ -7,6 +7,7 @@ import {
   errorInStep,
   type BuildKit,
   type FieldPath,
+  type Operation,
   type PrinterTraits,
   type StepRef,
   type Target,
@@ -20,7 +21,7 @@ import type { Memo } from './memo.ts';
 import { RegionMath } from './regionMath.ts';
 import { inScope, type Scope } from './scope.ts';
 import { sectionsOf } from './stack.ts';
-import { fromMesh } from './toMesh.ts';
+import { fromMesh, toMesh } from './toMesh.ts';
 import { operationsNow, type Trace } from './trace.ts';
 import { say } from '../words/index.ts';
 
@@ -43,17 +44,22 @@ export interface KitPlace {
   readonly traces: ReadonlyMap<string, Trace>;
   /** The part before this step; it is not looked at until the step asks, since that makes the kernel work. */
   readonly part: Manifold | undefined;
+  /** The part after operations on it. */
+  after(operations: readonly Operation<Manifold>[]): Manifold | undefined;
   /** How many copies the repeats before this step have made. */
   readonly copiesBefore: number;
   /** Hears how many copies this step makes. */
   copied(count: number): void;
   note(message: string): void;
-  /** Hears the kernel's number of each surface that the step draws, which copies and moved bodies keep. */
-  drew(original: number): void;
+  /** The steps that drew surfaces, by the kernel's numbers of these, which copies and moved bodies keep; this one adds its own. */
+  readonly drawnBy: Map<number, string>;
 }
 
 /** Straight edges between two levels of a body that leans: enough for a smooth bend. */
 const LEAN_DIVISIONS = 12;
+
+/** A surface whose edges are looked for may stray so far, mm: what is thinner came from rounding. */
+const SURFACE_ERROR_MM = 1e-3;
 
 /** The kit through which one step asks the kernel for geometry. */
 export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold> {
@@ -69,7 +75,7 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     return trace ?? fail([], say('it names a step that is not there. Choose another step.'));
   };
   const heard = (body: Manifold): Manifold => {
-    place.drew(body.originalID());
+    place.drawnBy.set(body.originalID(), stepId);
     return body;
   };
   const posedBody = (body: Manifold, pose: Pose): Manifold => {
@@ -153,6 +159,22 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
       const mesh = assets.get(asset);
       if (!mesh) return fail(['asset'], say('its file is not loaded. Choose the file again.'));
       return drawn(['imported', asset], (inner) => fromMesh(kernel, inner, mesh));
+    },
+    meshBody({ positions, triangles }) {
+      demandTriangles(triangles.length / 3);
+      const mesh = { positions: positions.map(onGrid), triangles };
+      try {
+        return heard(scope.keep(fromMesh(kernel, scope, mesh).asOriginal()));
+      } catch {
+        return fail(['mm'], say('that cannot be built with this size. Choose another one.'));
+      }
+    },
+    surface(after) {
+      const whole = after.length === 0 ? part : place.after(after);
+      if (!whole || whole.isEmpty()) return undefined;
+      const stepIds = [...new Set(place.drawnBy.values())];
+      const stepOf = new Map([...place.drawnBy].map(([original, id]) => [original, stepIds.indexOf(id)]));
+      return { mesh: toMesh(scope.keep(whole.simplify(SURFACE_ERROR_MM)), stepOf), stepIds };
     },
     posed: posedBody,
     since(first) {

@@ -1,7 +1,7 @@
 import type { Manifold } from 'manifold-3d';
-import { topologyOf, type Box, type SolidMesh } from '../mesh/index.ts';
+import { posed, topologyOf, type Box, type SolidMesh } from '../mesh/index.ts';
 import type { Region } from '../plane/index.ts';
-import type { Recipe, ResolvedSteps } from '../recipe/index.ts';
+import type { OfferedEdge, Recipe, ResolvedSteps } from '../recipe/index.ts';
 import { inScope } from './scope.ts';
 import type { StepState } from './solidCache.ts';
 import { notesOn } from './stepNotes.ts';
@@ -21,6 +21,8 @@ export interface StepOutcome {
   readonly plan: Region;
   /** The corners of that outline before any was finished, in the order of their numbers. */
   readonly corners?: readonly PlanCorner[];
+  /** The edges of the part before it among which it lets people choose, as they lie in the finished part. */
+  readonly edges?: readonly OfferedEdge[];
 }
 
 /** What each step did, told from the states that it left and from the finished part. */
@@ -32,7 +34,7 @@ export function outcomesOf(
 ): StepOutcome[] {
   const last = states.at(-1);
   const apart = piecesApart(mesh);
-  return states.map(({ effect, box, changed, notes }, i) => {
+  return states.map(({ effect, box, changed, notes, edges }, i) => {
     const { step, index } = steps[i];
     const later = states.slice(i + 1).filter((state) => state.effect === 'add');
     const trace = last?.traces.get(step.id);
@@ -40,8 +42,24 @@ export function outcomesOf(
     const plan = trace?.plan ?? [];
     const facts = { changed, effect, filled, floats: apart(index) };
     const said = [...notes, ...notesOn(recipe.steps[index], facts)];
-    return { stepId: step.id, effect, box, changed, notes: said, plan, corners: trace?.corners };
+    return {
+      stepId: step.id,
+      effect,
+      box,
+      changed,
+      notes: said,
+      plan,
+      corners: trace?.corners,
+      edges: edges && edgesNow(edges, trace),
+    };
   });
+}
+
+/** Edges where they lie after the whole part was turned, scaled and moved. */
+function edgesNow(edges: readonly OfferedEdge[], trace: Trace | undefined): readonly OfferedEdge[] {
+  const since = trace?.since;
+  if (!since) return edges;
+  return edges.map((each) => ({ ...each, points: each.points.map((point) => posed(since, point)) }));
 }
 
 /** Whether material that came later lies in openings of a step that are meant to stay open. */

@@ -1,6 +1,6 @@
 import type { Manifold } from 'manifold-3d';
 import type { Box } from '../mesh/index.ts';
-import type { Relief, Writing } from '../recipe/index.ts';
+import type { OfferedEdge, Relief, Writing } from '../recipe/index.ts';
 import { Memo } from './memo.ts';
 import { Blocks } from './block.ts';
 import type { Scope } from './scope.ts';
@@ -22,12 +22,14 @@ export interface StepState {
   readonly reliefs: readonly Relief[];
   /** What every step so far wrote, as it lies after this step. */
   readonly writings: readonly Writing[];
-  /** The kernel's numbers of the surfaces that this step drew. */
-  readonly originals: readonly number[];
+  /** The steps that drew surfaces so far, by the kernel's numbers of these. */
+  readonly drawnBy: ReadonlyMap<number, string>;
   readonly effect: 'add' | 'cut' | 'keep' | 'whole';
   readonly box: Box;
   readonly changed: boolean;
   readonly notes: readonly string[];
+  /** The edges that it lets people choose among, where they lay before it. */
+  readonly edges?: readonly OfferedEdge[];
 }
 
 /**

@@ -14,7 +14,8 @@ export interface StepFacts {
 /** What a step's sentence has to say about what it came to. */
 export function notesOn(step: Step, { changed, effect, filled, floats }: StepFacts): string[] {
   const notes: string[] = [];
-  if (!changed) notes.push(nothingChanged(step, effect));
+  // Edges say themselves why there are none.
+  if (!changed && step.kind !== 'edges') notes.push(nothingChanged(step, effect));
   if (filled) notes.push(say('A later step fills this opening again: move that step before it.'));
   if (isUnwritten(step))
     notes.push(

@@ -76,4 +76,13 @@ export const hoseHook = recipeOf([
       z: fromRight(0),
     }),
   },
+  {
+    id: 's7',
+    kind: 'edges',
+    name: 'strong corner',
+    finish: 'round',
+    which: { between: { step: 's2' } },
+    of: { step: 's1' },
+    mm: 2,
+  },
 ]);

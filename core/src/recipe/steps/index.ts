@@ -4,6 +4,7 @@ import type { Vec3 } from '../../mesh/index.ts';
 import type { Resolved } from '../amount.ts';
 import type { SizeField } from '../outlines/index.ts';
 import type { Addition, SentenceContext, Token } from '../sentence.ts';
+import { edges, schema as edgesSchema } from './edges.ts';
 import { extrude, schema as extrudeSchema } from './extrude.ts';
 import { eyelet, schema as eyeletSchema } from './eyelet.ts';
 import { hole, schema as holeSchema } from './hole.ts';
@@ -30,6 +31,7 @@ export const step = z.discriminatedUnion('kind', [
   importSchema,
   holeSchema,
   trimSchema,
+  edgesSchema,
   repeatSchema,
   setDownSchema,
   scaleSchema,
@@ -51,6 +53,7 @@ const kinds: { readonly [K in Kind]: StepKind<StepOf<K>> } = {
   import: importMesh,
   hole,
   trim,
+  edges,
   repeat,
   setDown,
   scale,
@@ -130,4 +133,4 @@ export function canCarry(kind: Kind): boolean {
 
 export type { EdgeFinish } from './edgeFinish.ts';
 export { faceWords, sideWords, type Face, type SetDownStep } from './setDown.ts';
-export type { BuildKit, Built, Group, Level, Operation, StepKind } from './stepKind.ts';
+export type { BuildKit, Built, Group, Level, OfferedEdge, Operation, StepKind } from './stepKind.ts';

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import type { Box, Pose, Vec3 } from '../../mesh/index.ts';
+import type { EdgeName } from '../../edges/index.ts';
+import type { Box, Pose, SolidMesh, Vec3 } from '../../mesh/index.ts';
 import type { Point, Region } from '../../plane/index.ts';
 import type { Resolved } from '../amount.ts';
 import type { Facing } from '../facing.ts';
@@ -32,6 +33,15 @@ export interface BuildKit<Body> extends OutlineKit {
   imported(asset: string): Body;
   /** The outlines of letters about the origin and the height of a capital; ends the evaluation for signs that the font lacks. */
   letters(lettering: Resolved<Lettering>): { readonly region: Region; readonly capMm: number };
+  /** A body that has a closed mesh for its surface. */
+  meshBody(mesh: SolidMesh): Body;
+  /**
+   * The surface of the part before this step, after the first operations of this step, and the ids of the steps that its
+   * triangles know by their place here; undefined while there is nothing. Operations that were told are only added to.
+   */
+  surface(
+    after: readonly Operation<Body>[],
+  ): { readonly mesh: SolidMesh; readonly stepIds: readonly string[] } | undefined;
   posed(body: Body, pose: Pose): Body;
   /** What is in the first body and not in the second. */
   minus(body: Body, other: Body): Body;
@@ -73,6 +83,14 @@ export interface Operation<Body> {
   readonly staysOpen?: boolean;
 }
 
+/** An edge of the part that can be chosen. */
+export interface OfferedEdge {
+  readonly name: EdgeName;
+  /** Where it runs, mm. */
+  readonly points: readonly Vec3[];
+  readonly isChosen: boolean;
+}
+
 /** What a step made of its sentence. */
 export interface Built<Body> {
   readonly operations: readonly Operation<Body>[];
@@ -80,6 +98,8 @@ export interface Built<Body> {
   readonly outline?: Region;
   /** The corners that its outline had before any was finished, where the outline lies if that is seen from above. */
   readonly corners?: readonly { readonly at?: Point; readonly isOuter: boolean }[];
+  /** The edges of the part among which it lets people choose, and which of them were. */
+  readonly edges?: readonly OfferedEdge[];
   /** Its box as sentences speak of it, where that is not the box of its bodies: without clearances, say. */
   readonly box?: Box;
   /** What it raises from a surface, or sinks into it. */
