@@ -10,6 +10,7 @@ import { everydaySettings, slice, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import {
   finishedCorners,
+  finishedEdges,
   largerInspections,
   longSign,
   liveInspection,
@@ -39,6 +40,7 @@ export function contests(material: Material): Contest[] {
     oneNumberEdit(material.workshop),
     longSign(material.workshop),
     finishedCorners(material.workshop),
+    finishedEdges(material.workshop),
     panel(material.workshop),
     inspection(material, built.mesh),
     gcode(material, built.mesh),

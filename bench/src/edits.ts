@@ -125,6 +125,18 @@ export function finishedCorners(workshop: Workshop): Contest {
   return toAndFro(workshop, 'edit of corners and edges → solid', recipeWith([bracket, foot]), 's2');
 }
 
+/** A sign whose plate has its upper edges rounded: some are found among those of five thousand triangles. */
+export function finishedEdges(workshop: Workshop): Contest {
+  const edges = stepOf('edges', 's3', 's1', { which: 'upper', of: { step: 's1' }, mm: 0.6 });
+  const { steps } = sign();
+  return toAndFro(
+    workshop,
+    'edit of the edges of a 24-letter sign → solid',
+    recipeWith([...steps, edges]),
+    's3',
+  );
+}
+
 /** A panel with holes in columns and rows. */
 function panelOf(columns: number, rows: number): Recipe {
   const hole = stepOf('hole', 's2', 's1', {

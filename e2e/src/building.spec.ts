@@ -1,62 +1,7 @@
-import type { Locator, Page } from '@playwright/test';
-import { expect, openBench, saved, test } from './kelbrin.ts';
+import { add, choose, emptyBench, exported, foot, more, put } from './byHand.ts';
+import { expect, saved, test } from './kelbrin.ts';
 
 test.use({ file: 'building' });
-
-/** The bench of a student, its recipe emptied. */
-async function emptyBench(page: Page): Promise<void> {
-  await openBench(page);
-  for (;;) {
-    const first = page.locator('[data-step]').first();
-    if ((await first.count()) === 0) break;
-    await first.getByRole('spinbutton').first().focus();
-    await page.getByRole('button', { name: 'Delete step 1' }).click();
-  }
-}
-
-const step = (page: Page, number: number): Locator => page.locator('[data-step]').nth(number - 1);
-
-async function add(page: Page, label: string): Promise<Locator> {
-  const before = await page.locator('[data-step]').count();
-  const menu = page.locator('details', { hasText: 'Add a step' });
-  if (!(await menu.evaluate((each) => (each as HTMLDetailsElement).open)))
-    await menu.locator('summary').click();
-  await menu.getByRole('button', { name: label, exact: true }).click();
-  await expect(page.locator('[data-step]')).toHaveCount(before + 1);
-  return step(page, before + 1);
-}
-
-async function put(within: Locator, name: string, value: string): Promise<void> {
-  const field = within.getByRole('spinbutton', { name, exact: true });
-  await field.fill(value);
-  await field.press('Enter');
-  await expect(within.getByRole('alert')).toHaveCount(0);
-}
-
-const choose = (within: Locator, name: string, label: string) =>
-  within.getByRole('combobox', { name, exact: true }).selectOption({ label });
-
-async function more(within: Locator, label: string): Promise<void> {
-  await within.getByRole('combobox', { name: /^More for/ }).selectOption({ label });
-}
-
-/** The part's size and how many bodies it is of, as the foot and the worker say. */
-const foot = (page: Page) => page.getByRole('group', { name: 'Part' });
-
-/** Exports the part and gives back the file. */
-async function exported(page: Page, format: string): Promise<{ name: string; text: string }> {
-  await page.getByRole('button', { name: 'Export' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Export this part' });
-  await dialog.getByLabel('Format').selectOption({ label: format });
-  await expect(dialog.getByTestId('export-size')).toContainText('kB');
-  const downloading = page.waitForEvent('download');
-  await dialog.getByRole('link', { name: 'Download' }).click();
-  const download = await downloading;
-  const chunks: Buffer[] = [];
-  for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
-  await dialog.getByRole('button', { name: 'Close', exact: true }).last().click();
-  return { name: download.suggestedFilename(), text: Buffer.concat(chunks).toString('latin1') };
-}
 
 test('a row label with letters and an eyelet', async ({ as }) => {
   const page = await as('luca');

@@ -3,6 +3,7 @@ import './schemaWords.ts';
 
 export * from './amount.ts';
 export * from './chosenCorners.ts';
+export * from './chosenEdges.ts';
 export * from './differences.ts';
 export * from './edits.ts';
 export * from './facing.ts';
@@ -22,4 +23,5 @@ export * from './resolve.ts';
 export * from './sentence.ts';
 export * from './steps/index.ts';
 export * from './wordedEdit.ts';
+export type { EdgeName } from '../edges/index.ts';
 export type { Outline, Point, Region } from '../plane/index.ts';

@@ -228,13 +228,6 @@ export function missingStepWords(steps: readonly NamedStep[], id: string): strin
     : say('{step}, which comes later', { step: stepWords(steps, at) });
 }
 
-/** How many edges were chosen one by one. */
-export function chosenEdgesWords(count: number): string {
-  return count === 0
-    ? '…'
-    : say('{count, plural, one {# that was chosen} other {# that were chosen}}', { count });
-}
-
 /** A sentence as plain text, for files, lists and people who read rather than edit. */
 export function plainSentence(tokens: readonly Token[]): string {
   const words = tokens.map((token) => {
@@ -252,7 +245,7 @@ export function plainSentence(tokens: readonly Token[]): string {
       case 'corners':
         return token.chosen.length === 0 ? '…' : sayList(token.chosen.map(String));
       case 'edges':
-        return chosenEdgesWords(token.chosen.length);
+        return token.chosen.length === 0 ? '…' : `(${token.chosen.length})`;
       case 'face':
       case 'file':
         return token.words;

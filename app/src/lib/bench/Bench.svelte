@@ -135,6 +135,7 @@
     } else if (token.type === 'drawing' && token.kind === 'points') {
       bench.drawing = { stepId, path: token.path };
     } else if (token.type === 'corners') isPlanLarge = true;
+    else if (token.type === 'edges') isPlanLarge = false;
     else files?.choose(stepId, token);
   }
 

@@ -31,6 +31,9 @@
     return at < 0 ? undefined : at;
   });
 
+  /** The edges among which the marked step lets some be chosen. */
+  const offered = $derived(bench.solid?.steps.find(({ stepId }) => stepId === bench.marked)?.edges);
+
   /** The outline that is being drawn, as it is in the recipe now. */
   const drawn = $derived.by(() => {
     const { drawing } = bench;
@@ -104,6 +107,8 @@
           partId={bench.showing.part?.partId}
           isSmall={isPlanLarge || drawn !== undefined}
           onpick={pick}
+          {offered}
+          ontapedge={(at) => bench.marked && bench.tapEdge(bench.marked, at)}
           {pins}
         />
       </div>

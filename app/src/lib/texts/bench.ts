@@ -101,6 +101,8 @@ export const benchTexts = said({
   outerCorner: (number: number) => say('{number}, an outer corner', { number }),
   innerCorner: (number: number) => say('{number}, an inner corner', { number }),
   noCorners: 'This outline has no corners.',
+  tapEdges: 'Tap them on the solid',
+  noEdges: 'The part has no edges yet.',
   measures: 'Measures',
   addMeasure: 'Add a measure',
   nameOfMeasure: 'name of the measure',

@@ -3,6 +3,7 @@ import { built, genusOf, recipeWith, stepOf } from '../../../test/evaluated.ts';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { boundsOf, topologyOf } from '../../mesh/index.ts';
 import { evaluate, type Workshop } from '../../solid/index.ts';
+import { edgeNameWords, edgeTapped } from '../chosenEdges.ts';
 import type { Step } from './index.ts';
 import type { EdgesStep } from './edges.ts';
 
@@ -219,6 +220,19 @@ describe('edges that were chosen one by one', () => {
     const { volumeMm3, steps } = solid(plate, choosing(upright[0].name));
     near(volumeMm3, 4800 - 4 * (1 - PI / 4));
     expect(steps.at(-1)!.edges!.filter(({ isChosen }) => isChosen)).toHaveLength(1);
+  });
+
+  it('are tapped one after the other before the part is built, and tapped away', () => {
+    const all = offered(plate, choosing());
+    const tapped = (of: Step, at: number) => {
+      const change = edgeTapped(of, all, at)!;
+      return { ...of, which: change.value } as Step;
+    };
+    const two = tapped(tapped(choosing(), 3), 5);
+    expect(two).toMatchObject({ which: { chosen: [all[3].name, all[5].name] } });
+    expect(tapped(two, 3)).toMatchObject({ which: { chosen: [all[5].name] } });
+    expect(edgeTapped(plate, all, 0)).toBeUndefined();
+    expect(edgeNameWords(all[0].name, [plate])).toMatch(/^step 1: its .+ and its .+$/);
   });
 
   it('say which are gone, and the rest is built', () => {

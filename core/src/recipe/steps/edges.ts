@@ -1,11 +1,5 @@
 import * as z from 'zod';
-import {
-  edgesBetweenInner,
-  finishedEdges,
-  namesOf,
-  type EdgeChain,
-  type EdgeFinishing,
-} from '../../edges/index.ts';
+import { edgesBetweenInner, finishedEdges, type EdgeChain, type EdgeFinishing } from '../../edges/index.ts';
 import { angle, formatNumber, length, type Resolved } from '../amount.ts';
 import { stepRef, type StepRef } from '../placement.ts';
 import {
@@ -26,11 +20,12 @@ import {
   isChosen,
   meantEdges,
   meantNow,
+  offeredEdges,
   partEdges,
   whichEdges,
   type PartEdges,
 } from './meantEdges.ts';
-import { stepSchema, type BuildKit, type OfferedEdge, type Operation, type StepKind } from './stepKind.ts';
+import { stepSchema, type BuildKit, type Operation, type StepKind } from './stepKind.ts';
 import { say } from '../../words/index.ts';
 
 export const schema = stepSchema('edges', {
@@ -95,7 +90,7 @@ export const edges: StepKind<EdgesStep> = {
         say('There is no part with edges yet: put this step after one that adds material.'),
       );
     const meant = meantEdges(step, found, kit);
-    const offered = isChosen(step.which) ? offeredEdges(found, meant) : undefined;
+    const offered = isChosen(step.which) ? offeredEdges(found, step.which.chosen) : undefined;
     if (meant.length === 0) {
       if (isChosen(step.which)) return { operations: [], edges: offered };
       return kit.fail(['which'], say('There are no such edges here. Choose others.'));
@@ -141,7 +136,7 @@ function whichToken({ which: of }: EdgesStep, { recipe: { steps }, index }: Sent
     { label: say('the upright edges'), value: 'upright' },
     { label: say('the edges around the top'), value: 'upper' },
     ...(other ? [{ label: say('the edges between'), value: { between: other } }] : []),
-    { label: say('the edges'), value: isChosen(of) ? of : { chosen: [] } },
+    { label: say('the chosen edges'), value: isChosen(of) ? of : { chosen: [] } },
   ];
   return choice(['which'], 'which edges', options, ({ value }) => {
     if (typeof of === 'string') return value === of;
@@ -201,14 +196,4 @@ function sayNoRoom<Body>(
       }),
     );
   }
-}
-
-/** The edges that can be chosen, with those that are. */
-function offeredEdges({ surface, chains, stepIds }: PartEdges, meant: readonly EdgeChain[]): OfferedEdge[] {
-  const names = namesOf(surface, chains, stepIds);
-  return chains.map((chain, i) => ({
-    name: names[i],
-    points: chain.points,
-    isChosen: meant.includes(chain),
-  }));
 }

@@ -5,6 +5,7 @@ import {
   facingOf,
   middleOf,
   namedEdges,
+  namesOf,
   runsAlong,
   runsThrough,
   surfaceOf,
@@ -15,7 +16,7 @@ import {
 import { boundsOf } from '../../mesh/index.ts';
 import type { Resolved } from '../amount.ts';
 import { stepRef, type StepRef } from '../placement.ts';
-import type { BuildKit, Operation } from './stepKind.ts';
+import type { BuildKit, OfferedEdge, Operation } from './stepKind.ts';
 import { say } from '../../words/index.ts';
 
 /** As many edges as anybody would choose one by one. */
@@ -71,8 +72,8 @@ export function meantEdges<Body>(
   const { chosen } = step.which;
   if (chosen.length === 0)
     kit.note(say('Choose the edges: tap them on the solid, or tick them in the sentence.'));
-  const named = namedEdges(found.surface, found.chains, found.stepIds, chosen);
-  const gone = named.filter((chain) => !chain).length;
+  const named = chosenEdges(found, chosen);
+  const gone = chosen.length - named.size;
   if (gone > 0) {
     kit.note(
       say(
@@ -81,7 +82,27 @@ export function meantEdges<Body>(
       ),
     );
   }
-  return named.filter((chain) => chain !== undefined);
+  return [...named.keys()];
+}
+
+/** The edges that were chosen, each with the name by which it was. */
+function chosenEdges(
+  { surface, chains, stepIds }: PartEdges,
+  chosen: readonly EdgeName[],
+): Map<EdgeChain, EdgeName> {
+  const named = namedEdges(surface, chains, stepIds, chosen);
+  return new Map(named.flatMap((chain, i) => (chain ? [[chain, chosen[i]] as const] : [])));
+}
+
+/** The edges that can be chosen; those that are have the names by which they were. */
+export function offeredEdges(found: PartEdges, chosen: readonly EdgeName[]): OfferedEdge[] {
+  const named = chosenEdges(found, chosen);
+  const fresh = namesOf(found.surface, found.chains, found.stepIds);
+  return found.chains.map((chain, i) => ({
+    name: named.get(chain) ?? fresh[i],
+    points: chain.points,
+    isChosen: named.has(chain),
+  }));
 }
 
 /** So near to the lowest place, an edge lies on the plate, mm. */

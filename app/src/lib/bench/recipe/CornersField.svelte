@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { Checkbox, Dropdown } from 'flowbite-svelte';
   import { toggled } from '@kelbrin/core/recipe';
   import type { PlanCorner } from '@kelbrin/core/solid';
   import { sayList } from '@kelbrin/core/words';
+  import TickList from './TickList.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
 
   interface Props {
@@ -16,41 +16,20 @@
     onopen(): void;
   }
   let { label, chosen, corners, onchange, onopen }: Props = $props();
-  let isOpen = $state(false);
 
-  const words = $derived(chosen.length === 0 ? say.cornersToChoose : sayList(chosen.map(String)));
   /** Corners that the outline has no more cannot be kept. */
   const there = $derived(chosen.filter((number) => number <= corners.length));
 </script>
 
-<button type="button" class="word" class:wrong={chosen.length === 0} aria-label="{label}: {words}"
-  >{words}</button
->
-<Dropdown
-  simple
-  bind:isOpen
-  class="border-hairline max-h-80 w-56 overflow-y-auto border p-2"
-  aria-label={label}
->
-  {#if corners.some(({ at }) => at)}
-    <li class="list-none">
-      <button
-        type="button"
-        class="hover:bg-primary-50 text-primary-800 w-full rounded px-1 py-1 text-left text-sm"
-        onclick={() => {
-          isOpen = false;
-          onopen();
-        }}>{say.tapCorners}</button
-      >
-    </li>
-  {/if}
-  {#each corners as { isOuter }, i (i)}
-    <li class="list-none px-1 py-1">
-      <Checkbox checked={there.includes(i + 1)} onchange={() => onchange(toggled(there, i + 1))}
-        >{isOuter ? say.outerCorner(i + 1) : say.innerCorner(i + 1)}</Checkbox
-      >
-    </li>
-  {:else}
-    <li class="text-ink-soft list-none">{say.noCorners}</li>
-  {/each}
-</Dropdown>
+<TickList
+  {label}
+  words={chosen.length === 0 ? say.cornersToChoose : sayList(chosen.map(String))}
+  isWrong={chosen.length === 0}
+  items={corners.map(({ isOuter }, i) => ({
+    label: isOuter ? say.outerCorner(i + 1) : say.innerCorner(i + 1),
+    isTicked: there.includes(i + 1),
+  }))}
+  none={say.noCorners}
+  ontick={(at) => onchange(toggled(there, at + 1))}
+  elsewhere={corners.some(({ at }) => at) ? { label: say.tapCorners, open: onopen } : undefined}
+/>

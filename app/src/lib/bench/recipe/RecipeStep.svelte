@@ -77,6 +77,11 @@
         {problem}
         measures={bench.measures}
         corners={outcome?.corners}
+        edges={outcome?.edges && {
+          offered: outcome.edges,
+          steps: bench.recipe.steps,
+          ontap: (at) => bench.tapEdge(step.id, at),
+        }}
         onchange={(path, value, gesture) => bench.setField(step.id, path, value, gesture)}
         onproblem={(path, message) => (refused = message === undefined ? undefined : { path, message })}
         onopen={(token) => onopen(step.id, token)}

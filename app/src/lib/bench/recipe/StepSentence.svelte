@@ -7,12 +7,15 @@
     workOut,
     type Amount,
     type FieldPath,
+    type NamedStep,
+    type OfferedEdge,
     type Token,
     type OpenedToken,
   } from '@kelbrin/core/recipe';
   import type { PlanCorner } from '@kelbrin/core/solid';
   import DimensionField from '$lib/ui/DimensionField.svelte';
   import CornersField from './CornersField.svelte';
+  import EdgesField from './EdgesField.svelte';
   import StepsField from './StepsField.svelte';
 
   interface Props {
@@ -20,6 +23,12 @@
     measures: ReadonlyMap<string, number>;
     /** The corners of the outline that it speaks of, in the order of their numbers. */
     corners?: readonly PlanCorner[];
+    /** The edges that it lets people choose, and the steps by whose names they are told. */
+    edges?: {
+      readonly offered: readonly OfferedEdge[];
+      readonly steps: readonly NamedStep[];
+      ontap(at: number): void;
+    };
     /** What is wrong with one of the fields, if anything. */
     problem?: { path?: FieldPath; message: string };
     onchange(path: FieldPath, value: unknown, gesture?: number): void;
@@ -27,7 +36,7 @@
     /** A field that is not changed in the sentence: an outline to draw, a face to pick, a file to read. */
     onopen(token: OpenedToken): void;
   }
-  let { tokens, measures, corners = [], problem, onchange, onproblem, onopen }: Props = $props();
+  let { tokens, measures, corners = [], edges, problem, onchange, onproblem, onopen }: Props = $props();
 
   const problemAt = (path: FieldPath) =>
     problem?.path && problem.path.length > 0 && path.join(' ').startsWith(problem.path.join(' '))
@@ -91,6 +100,13 @@
         chosen={token.chosen}
         {corners}
         onchange={(numbers) => onchange(token.path, { numbers, of: corners.length })}
+        onopen={() => onopen(token)}
+      />{:else if token.type === 'edges'}<EdgesField
+        label={token.label}
+        chosen={token.chosen}
+        edges={edges?.offered ?? []}
+        steps={edges?.steps ?? []}
+        ontap={(at) => edges?.ontap(at)}
         onopen={() => onopen(token)}
       />{:else if token.type === 'drop'}<button
         type="button"

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { Checkbox, Dropdown } from 'flowbite-svelte';
   import { sayList } from '@kelbrin/core/words';
+  import TickList from './TickList.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
 
   interface Props {
@@ -25,15 +25,11 @@
   }
 </script>
 
-<button type="button" class="word" class:wrong={problem !== undefined} aria-label="{label}: {words}"
-  >{words}</button
->
-<Dropdown simple class="border-hairline w-56 border p-2" aria-label={label}>
-  {#each offered as { id, label: name } (id)}
-    <li class="list-none px-1 py-1">
-      <Checkbox checked={chosen.includes(id)} onchange={() => toggle(id)}>{name}</Checkbox>
-    </li>
-  {:else}
-    <li class="text-ink-soft list-none">{say.noStepBefore}</li>
-  {/each}
-</Dropdown>
+<TickList
+  {label}
+  {words}
+  isWrong={problem !== undefined}
+  items={offered.map(({ id, label }) => ({ label, isTicked: chosen.includes(id) }))}
+  none={say.noStepBefore}
+  ontick={(at) => toggle(offered[at].id)}
+/>

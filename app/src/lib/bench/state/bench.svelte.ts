@@ -13,6 +13,7 @@ import {
   addMeasure,
   addStep,
   duplicateStep,
+  edgeTapped,
   moveStep,
   pickedFace,
   removeStep,
@@ -124,6 +125,14 @@ export class BenchState {
     const { stepId, path } = this.pickingFace!;
     const step = this.recipe.steps.find(({ id }) => id === stepId);
     if (step) this.setField(stepId, path, pickedFace(step, normal, this.measures));
+  }
+
+  /** Chooses one of the edges that a step offers, or no longer. */
+  tapEdge(stepId: string, at: number): void {
+    const step = this.recipe.steps.find(({ id }) => id === stepId);
+    const offered = this.solid?.steps.find((outcome) => outcome.stepId === stepId)?.edges;
+    const change = step && offered && edgeTapped(step, offered, at);
+    if (change) this.setField(stepId, change.path, change.value);
   }
 
   /** Adds a step at the end and marks it. */

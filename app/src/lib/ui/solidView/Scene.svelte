@@ -12,7 +12,8 @@
   } from 'three';
   import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
   import { boundsOf, type Box, type SolidMesh, type SurfacePoint, type Vec3 } from '@kelbrin/core/mesh';
-  import type { Region } from '@kelbrin/core/recipe';
+  import type { OfferedEdge, Region } from '@kelbrin/core/recipe';
+  import EdgeLines from './EdgeLines.svelte';
   import { Fineness } from './fineness';
   import {
     drawable,
@@ -25,6 +26,7 @@
     type Tone,
   } from './geometry';
   import { cutPlane, paintMaterial, partMaterial, sectionMaterial } from './materials';
+  import { cornerNear, edgeNear, type Press } from './nearPress';
   import { disposeNote, noteSprite, sizeNote, type Note } from './notes';
   import type { LinkedView } from './linkedView.svelte';
   import { hasOutgrown, standpoint, type Look } from './views';
@@ -53,6 +55,9 @@
     onpoint?(place: SurfacePoint): void;
     /** Views that turn together with this one. */
     linked?: LinkedView;
+    /** Edges of the part that can be tapped. */
+    offered: readonly OfferedEdge[];
+    ontapedge?(at: number): void;
   }
   let {
     isSoftware,
@@ -71,13 +76,13 @@
     notes,
     onpoint,
     linked,
+    offered,
+    ontapedge,
   }: Props = $props();
 
   const FOV_DEG = 32;
   /** A press that moves further than this turns the view and picks nothing. */
   const CLICK_PX = 5;
-  /** A corner that is as near as this to a press is meant by it. */
-  const SNAP_PX = 9;
 
   const { renderer, size, dom, dpr, invalidate } = useThrelte();
   renderer.localClippingEnabled = true;
@@ -150,7 +155,6 @@
   const noteSprites = $derived(notes.map(noteSprite));
   $effect(() => {
     const held = noteSprites;
-    invalidate();
     return () => held.forEach(disposeNote);
   });
   $effect(() => {
@@ -224,8 +228,10 @@
       const moved = pressed?.distanceTo(new Vector2(event.clientX, event.clientY)) ?? Infinity;
       if (moved >= CLICK_PX) return;
       const hit = hitAt(event);
+      const edge = onpoint ? undefined : edgeNear(pressAt(event), offered, hit?.distance);
+      if (edge !== undefined) return ontapedge?.(edge);
       if (!onpoint) onpick?.(hit?.faceIndex ?? undefined);
-      else if (hit?.face) onpoint({ point: cornerNear(event, hit), normal: plain(hit.face.normal) });
+      else if (hit?.face) onpoint({ point: placeNear(event, hit), normal: plain(hit.face.normal) });
     };
     dom.addEventListener('pointerdown', down);
     dom.addEventListener('pointerup', up);
@@ -238,20 +244,15 @@
 
   const plain = ({ x, y, z }: Vector3): Vec3 => [x, y, z];
 
-  /** The corner of the triangle that was hit which is so near that it must be meant, or the very place. */
-  function cornerNear(event: PointerEvent, { face, point }: Intersection): Vec3 {
-    const box = dom.getBoundingClientRect();
+  const pressAt = (event: PointerEvent): Press => ({ camera, box: dom.getBoundingClientRect(), at: event });
+
+  /** The corner of the triangle that was hit which must be meant, or the very place. */
+  function placeNear(event: PointerEvent, { face, point }: Intersection): Vec3 {
     const positions = geometry.getAttribute('position');
     const corners = face
       ? [face.a, face.b, face.c].map((i) => new Vector3().fromBufferAttribute(positions, i))
       : [];
-    const near = corners.find((corner) => {
-      const seen = corner.clone().project(camera);
-      const x = box.left + ((seen.x + 1) / 2) * box.width;
-      const y = box.top + ((1 - seen.y) / 2) * box.height;
-      return Math.hypot(x - event.clientX, y - event.clientY) < SNAP_PX;
-    });
-    return plain(near ?? point);
+    return plain(cornerNear(pressAt(event), corners) ?? point);
   }
 
   function hitAt(event: PointerEvent): Intersection | undefined {
@@ -294,5 +295,6 @@
     <T.PointsMaterial color="#b5402a" size={8} sizeAttenuation={false} depthTest={false} />
   </T.Points>
 {/if}
+{#if offered.length > 0}<EdgeLines edges={offered} />{/if}
 {#if wayBetween}<T is={wayBetween} renderOrder={2} />{/if}
 {#each noteSprites as sprite (sprite.uuid)}<T is={sprite} />{/each}

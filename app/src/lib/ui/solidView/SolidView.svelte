@@ -3,7 +3,13 @@
   import { NoToneMapping, WebGLRenderer } from 'three';
   import { printedSizes, type Inspection, type LimitsCard, type ThicknessMap } from '@kelbrin/core/inspect';
   import { boundsOf, distanceBetween, type SolidMesh, type SurfacePoint } from '@kelbrin/core/mesh';
-  import { formatMeasured, formatNumber, withUnit, type Region } from '@kelbrin/core/recipe';
+  import {
+    formatMeasured,
+    formatNumber,
+    withUnit,
+    type OfferedEdge,
+    type Region,
+  } from '@kelbrin/core/recipe';
   import MeasureTool from '../MeasureTool.svelte';
   import Scene from './Scene.svelte';
   import { drawsInSoftware } from './fineness';
@@ -49,6 +55,9 @@
     onplace?(place: SurfacePoint): void;
     /** Views that turn together with this one. */
     linked?: LinkedView;
+    /** Edges of the part that can be tapped, and those of them that are chosen. */
+    offered?: readonly OfferedEdge[];
+    ontapedge?(at: number): void;
   }
   let {
     mesh,
@@ -69,6 +78,8 @@
     pins = [],
     onplace,
     linked,
+    offered = [],
+    ontapedge,
   }: Props = $props();
 
   /** Smoothing every frame is too much for a processor that draws. */
@@ -166,6 +177,8 @@
       {ends}
       notes={[...notes, ...pins]}
       {linked}
+      {offered}
+      {ontapedge}
       onpoint={isMeasuring ? addEnd : onplace}
     />
   </Canvas>

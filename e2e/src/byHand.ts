@@ -1,0 +1,59 @@
+import type { Locator, Page } from '@playwright/test';
+import { expect, openBench } from './kelbrin.ts';
+
+/* What a person does on the bench, as tests do it: adding steps, choosing words, typing numbers, taking a file along. */
+
+/** The bench of a student, its recipe emptied. */
+export async function emptyBench(page: Page): Promise<void> {
+  await openBench(page);
+  for (;;) {
+    const first = page.locator('[data-step]').first();
+    if ((await first.count()) === 0) break;
+    await first.getByRole('spinbutton').first().focus();
+    await page.getByRole('button', { name: 'Delete step 1' }).click();
+  }
+}
+
+export const step = (page: Page, number: number): Locator => page.locator('[data-step]').nth(number - 1);
+
+export async function add(page: Page, label: string): Promise<Locator> {
+  const before = await page.locator('[data-step]').count();
+  const menu = page.locator('details', { hasText: 'Add a step' });
+  if (!(await menu.evaluate((each) => (each as HTMLDetailsElement).open)))
+    await menu.locator('summary').click();
+  await menu.getByRole('button', { name: label, exact: true }).click();
+  await expect(page.locator('[data-step]')).toHaveCount(before + 1);
+  return step(page, before + 1);
+}
+
+export async function put(within: Locator, name: string, value: string): Promise<void> {
+  const field = within.getByRole('spinbutton', { name, exact: true });
+  await field.fill(value);
+  await field.press('Enter');
+  await expect(within.getByRole('alert')).toHaveCount(0);
+}
+
+export const choose = (within: Locator, name: string, label: string) =>
+  within.getByRole('combobox', { name, exact: true }).selectOption({ label });
+
+export async function more(within: Locator, label: string): Promise<void> {
+  await within.getByRole('combobox', { name: /^More for/ }).selectOption({ label });
+}
+
+/** The part's size and how many bodies it is of, as the foot and the worker say. */
+export const foot = (page: Page) => page.getByRole('group', { name: 'Part' });
+
+/** Exports the part and gives back the file. */
+export async function exported(page: Page, format: string): Promise<{ name: string; text: string }> {
+  await page.getByRole('button', { name: 'Export' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Export this part' });
+  await dialog.getByLabel('Format').selectOption({ label: format });
+  await expect(dialog.getByTestId('export-size')).toContainText('kB');
+  const downloading = page.waitForEvent('download');
+  await dialog.getByRole('link', { name: 'Download' }).click();
+  const download = await downloading;
+  const chunks: Buffer[] = [];
+  for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
+  await dialog.getByRole('button', { name: 'Close', exact: true }).last().click();
+  return { name: download.suggestedFilename(), text: Buffer.concat(chunks).toString('latin1') };
+}
