@@ -1,6 +1,6 @@
 import type { Vec3 } from '../mesh/index.ts';
 import type { EdgeChain } from './edgeChains.ts';
-import type { Surface } from './surface.ts';
+import { turnAt, type Surface } from './surface.ts';
 import { angleBetween, cross, dot, lengthOf, minus, plus, times, unit } from './vectors.ts';
 
 /** Shorter pieces of an edge come from rounding, and are made one with those before them, mm. */
@@ -53,7 +53,8 @@ export function edgePaths(surface: Surface, chains: readonly EdgeChain[]): EdgeP
     if (there.length !== 2) return undefined;
     const on = there.find((each) => each !== opposite(edge))!;
     const [one, other] = [sides(edge), sides(on)];
-    return one[0] === other[0] || one[1] === other[1] ? on : undefined;
+    if (one[0] !== other[0] && one[1] !== other[1]) return undefined;
+    return isMitred(surface, edge, on) ? on : undefined;
   };
 
   const isOuter = chains[0]?.isOuter ?? true;
@@ -76,6 +77,16 @@ export function edgePaths(surface: Surface, chains: readonly EdgeChain[]): EdgeP
     paths.push({ edges, pieces: piecesOf(surface, edges, isOuter), isClosed, isOuter });
   }
   return paths;
+}
+
+/** A path may turn by this much, and then its faces by that, for its finish to go over in a mitre, radians. */
+const SMOOTH = { turn: 0.5, ofFaces: 0.15 };
+
+/** Whether the finish of an edge goes over into that of the next: where they meet sharply, they have to be alike. */
+function isMitred(surface: Surface, edge: number, next: number): boolean {
+  const along = (of: number) => minus(surface.place(surface.end(of)), surface.place(surface.start(of)));
+  if (angleBetween(along(edge), along(next)) < SMOOTH.turn) return true;
+  return Math.abs(turnAt(surface, edge) - turnAt(surface, next)) < SMOOTH.ofFaces;
 }
 
 function piecesOf(surface: Surface, edges: readonly number[], isOuter: boolean): Piece[] {

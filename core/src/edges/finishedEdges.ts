@@ -1,4 +1,5 @@
 import type { SolidMesh } from '../mesh/index.ts';
+import { putTogether } from './apart.ts';
 import { ballCorners } from './ballCorner.ts';
 import type { EdgeChain } from './edgeChains.ts';
 import { edgePaths } from './edgePaths.ts';
@@ -50,5 +51,5 @@ export function finishedEdges(
   const divisions = Math.max(FEWEST_DIVISIONS, Math.ceil(widest / eachTurn));
   const tools = paths.map((path) => sweptTool(surface, path, finishing, divisions));
   if (finishing.finish === 'round') tools.push(...ballCorners(surface, finished, finishing.mm, divisions));
-  return { tools, left, largestMm: Math.min(...rooms) };
+  return { tools: putTogether(tools), left, largestMm: Math.min(...rooms) };
 }

@@ -5,26 +5,43 @@ import type { Surface } from './surface.ts';
 import { awayAt } from './sweptTool.ts';
 import { angleBetween, dot, lengthOf, minus, plus, times } from './vectors.ts';
 
-/** A finish reaches no further into a face than this for each millimetre of its size; see `canFinish`. */
-const MOST_REACH = 20;
+/** Cells of a grid are no smaller, so that an edge runs through few of them, mm. */
+const LEAST_CELL_MM = 1;
 /** A neighbour is opposite an edge when it lies so squarely away from it (cosine). */
 const OPPOSITE = 0.97;
 
+/** What the room of a piece is measured in. */
+interface Neighbourhood {
+  readonly surface: Surface;
+  readonly chosen: ReadonlyMap<number, Piece>;
+  readonly finishing: EdgeFinishing;
+  readonly borders: Borders;
+}
+
 /**
- * The largest size of a finish that each path has room for, mm: no face is used up by the finishes at its sides, and no
- * piece of an edge by those at its ends. Nothing where a slope of the angle cannot be.
+ * The largest size of a finish that each path has room for, mm, where that is less than the size that is wanted; more than
+ * that otherwise. No face is used up by the finishes at its sides, and no piece of an edge by those at its ends. Nothing
+ * where a slope of the angle cannot be.
  */
 export function roomsMm(surface: Surface, paths: readonly EdgePath[], finishing: EdgeFinishing): number[] {
   const chosen = chosenPieces(surface, paths);
+  const canBe = ({ pieces }: EdgePath) =>
+    pieces.every((piece) => piece.lengthMm > 0 && canFinish(finishing, piece));
+  const mostReach = paths
+    .filter(canBe)
+    .flatMap(({ pieces }) => pieces.map((piece) => Math.max(...reachOf(finishing, piece))))
+    .reduce((most, reach) => Math.max(most, reach), 0);
+  const borders = new Borders(surface, 2 * mostReach * finishing.mm);
+  const around = { surface, chosen, finishing, borders };
   return paths.map((path) => {
-    if (!path.pieces.every((piece) => piece.lengthMm > 0 && canFinish(finishing, piece))) return 0;
+    if (!canBe(path)) return 0;
     let room = Infinity;
     for (const [i, piece] of path.pieces.entries()) {
       const reach = reachOf(finishing, piece);
       const used = endsOf(surface, path, i, chosen, reach);
       if (used > 0) room = Math.min(room, piece.lengthMm / used);
       for (const side of [0, 1] as const) {
-        room = Math.min(room, faceRoomMm(surface, piece, side, reach[side], chosen, finishing, room));
+        room = Math.min(room, faceRoomMm(piece, side, reach[side], around));
       }
     }
     return room;
@@ -89,52 +106,62 @@ function cornerUse(
 }
 
 /** How large a finish can be until it meets the other side of a face, or the finish there half-way. */
-function faceRoomMm(
-  surface: Surface,
-  piece: Piece,
-  side: 0 | 1,
-  reach: number,
-  chosen: ReadonlyMap<number, Piece>,
-  finishing: EdgeFinishing,
-  lessThanMm: number,
-): number {
-  const face = piece.faces[side];
+function faceRoomMm(piece: Piece, side: 0 | 1, reach: number, around: Neighbourhood): number {
+  const { surface, chosen, finishing, borders } = around;
   const away = piece.away[side];
-  let room = lessThanMm;
-  for (const edge of bordersOf(surface, face)) {
+  let room = Infinity;
+  borders.near(piece, side, (edge) => {
     const other = chosen.get(edge);
-    if (other === piece) continue;
+    if (other === piece) return;
     const [from, to] = [surface.place(surface.start(edge)), surface.place(surface.end(edge))];
-    // What lies wholly behind the edge, or further away than is asked, is not looked at closely.
-    const apart = lengthOf(minus(from, piece.from)) - lengthOf(minus(to, from)) - piece.lengthMm;
-    if (apart > room * (reach + MOST_REACH)) continue;
-    const ahead = Math.max(dot(minus(from, piece.from), away), dot(minus(to, piece.from), away));
-    if (ahead <= 0) continue;
-    const taken = reach + (other ? reachOf(finishing, other)[other.faces[0] === face ? 0 : 1] : 0);
+    // What lies wholly behind the edge is not looked at closely.
+    if (dot(minus(from, piece.from), away) <= 0 && dot(minus(to, piece.from), away) <= 0) return;
+    const taken =
+      reach + (other ? reachOf(finishing, other)[other.faces[0] === piece.faces[side] ? 0 : 1] : 0);
     const gap = gapBetween(piece.from, piece.to, from, to);
     const mm = lengthOf(gap);
-    if (mm / taken < room && mm > 0 && dot(gap, away) >= OPPOSITE * mm) room = mm / taken;
-  }
+    if (mm > 0 && mm / taken < room && dot(gap, away) >= OPPOSITE * mm) room = mm / taken;
+  });
   return room;
 }
 
-const known = new WeakMap<Surface, Map<number, number[]>>();
+/** The sharp edges around faces, by the cells of a grid through which they run. */
+class Borders {
+  readonly #reachMm: number;
+  readonly #cells = new Map<string, number[]>();
 
-/** The sharp edges around a face, each of the triangle that belongs to it. */
-function bordersOf(surface: Surface, face: number): readonly number[] {
-  let borders = known.get(surface);
-  if (!borders) {
-    borders = new Map();
+  /** @param reachMm how far from a piece they are looked for */
+  constructor(surface: Surface, reachMm: number) {
+    this.#reachMm = reachMm;
     for (let edge = 0; edge < surface.isSharp.length; edge++) {
       if (!surface.isSharp[edge]) continue;
-      const of = surface.faceOf[Math.floor(edge / 3)];
-      const list = borders.get(of);
-      if (list) list.push(edge);
-      else borders.set(of, [edge]);
+      const face = surface.faceOf[Math.floor(edge / 3)];
+      const [from, to] = [surface.place(surface.start(edge)), surface.place(surface.end(edge))];
+      this.#each(face, from, to, 0, (cell) => {
+        const list = this.#cells.get(cell);
+        if (list) list.push(edge);
+        else this.#cells.set(cell, [edge]);
+      });
     }
-    known.set(surface, borders);
   }
-  return borders.get(face) ?? [];
+
+  /** Hands out the edges around one of the faces of a piece that may be as near as is looked, some of them twice. */
+  near({ from, to, faces }: Piece, side: 0 | 1, take: (edge: number) => void): void {
+    this.#each(faces[side], from, to, this.#reachMm, (cell) => this.#cells.get(cell)?.forEach(take));
+  }
+
+  /** The cells that the box around a straight line touches, grown by mm. */
+  #each(face: number, from: Vec3, to: Vec3, growMm: number, take: (cell: string) => void): void {
+    const cellMm = Math.max(this.#reachMm, LEAST_CELL_MM);
+    const [low, high] = [Math.min, Math.max].map((pick, way) =>
+      [0, 1, 2].map((i) => Math.floor((pick(from[i], to[i]) + (way === 0 ? -growMm : growMm)) / cellMm)),
+    );
+    for (let x = low[0]; x <= high[0]; x++) {
+      for (let y = low[1]; y <= high[1]; y++) {
+        for (let z = low[2]; z <= high[2]; z++) take(`${face} ${x} ${y} ${z}`);
+      }
+    }
+  }
 }
 
 /** The shortest way from one straight line to another (C. Ericson, Real-Time Collision Detection, 2005, 5.1.9). */

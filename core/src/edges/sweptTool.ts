@@ -6,8 +6,8 @@ import { dot, minus, nearestSolution, plus, times } from './vectors.ts';
 
 /** How far a tool reaches past the surface that it starts from, mm, so that nothing thin is left there. */
 export const BEYOND_MM = 0.05;
-/** Where an edge ends at a face that is nearly along it, it ends square. */
-const ALONG = 0.25;
+/** Where an edge ends at a face that is as nearly along it as this (sine), it ends square. */
+const ALONG = 0.08;
 
 /** The ways into the two faces of an edge at a joint, how far its end is moved, and how the faces look there. */
 interface Frame {

@@ -25,8 +25,8 @@ const SAME_VOLUME_SHARE = 1e-7;
 /** So many bodies are brought to the part at once; the clock is looked at in between. */
 const BODIES_AT_ONCE = 50;
 
-/** What all steps are made with; `demandTime` throws when building has taken too long. */
-export type StepSources = Omit<KitSources, 'scope'> & { demandTime(): void };
+/** What all steps are made with. */
+export type StepSources = Omit<KitSources, 'scope'>;
 
 /** Carries out one step; what it makes is held by the state that is handed back. */
 export function carryOut(

@@ -35,6 +35,8 @@ export interface KitSources {
   readonly blocks: Blocks;
   readonly budget: BuildBudget;
   readonly scope: Scope;
+  /** Throws when building has taken too long. */
+  demandTime(): void;
 }
 
 /** The step that a kit is for, and what stands before it. */
@@ -63,7 +65,7 @@ const SURFACE_ERROR_MM = 1e-3;
 
 /** The kit through which one step asks the kernel for geometry. */
 export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold> {
-  const { kernel, fonts, assets, printer, memo, blocks, budget, scope } = sources;
+  const { kernel, fonts, assets, printer, memo, blocks, budget, scope, demandTime } = sources;
   const { stepId, index, traces, part } = place;
   const math = new RegionMath(kernel);
 
@@ -162,6 +164,7 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     },
     meshBody({ positions, triangles }) {
       demandTriangles(triangles.length / 3);
+      demandTime();
       const mesh = { positions: positions.map(onGrid), triangles };
       try {
         return heard(scope.keep(fromMesh(kernel, scope, mesh).asOriginal()));

@@ -203,6 +203,20 @@ describe('a wall on a plate', () => {
   });
 });
 
+it('the tips of a star are finished whole: no crumb is left of any', () => {
+  const star = raised('s1', { shape: 'star', points: 40, outerMm: 60, innerMm: 40 }, 5);
+  solid(star, edges({ mm: 0.3 }));
+  solid(star, edges({ mm: 0.3, finish: 'slope' }));
+});
+
+it('the edges of a file that was imported are found where its faces are flat', () => {
+  const { mesh } = built(workshop, recipeWith([raised('s1', rectangle(20, 30), 10)]));
+  const file = { ...stepOf('import', 's1', undefined), asset: 'block' } as Step;
+  const recipe = recipeWith([file, edges({ mm: 2 })]);
+  const { volumeMm3 } = built(workshop, recipe, { assets: new Map([['block', mesh]]) });
+  near(volumeMm3, grown(16, 26, 6, 2));
+});
+
 describe('edges that were chosen one by one', () => {
   const plate = raised('s1', rectangle(40, 30), 4);
   const choosing = (...chosen: Extract<EdgesStep['which'], { chosen: unknown }>['chosen']) =>
