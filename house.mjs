@@ -126,6 +126,7 @@ export const house = [
     about: 'the pages of docs/ that are made from the schema',
     uses: ['words', 'recipe', 'starters', 'inspect', 'advise'],
   },
+  { path: 'core/src/document/lessonObjects', about: 'what lessons make, for the cookbook; one file each' },
   { path: 'core/node', about: 'loads kernel and fonts for hosts that run on Node' },
   { path: 'core/assets/fonts', about: 'the fonts that letters are written with' },
   { path: 'core/test', about: 'solids and recipes that several tests stand on' },

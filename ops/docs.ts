@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { cookbookDocument } from '../core/src/document/cookbookDocument.ts';
 import { inspectionDocument } from '../core/src/document/inspectionDocument.ts';
 import { recipeDocument } from '../core/src/document/recipeDocument.ts';
 import { catalogueFile, speaking } from './messages.ts';
@@ -11,6 +12,7 @@ import { root } from './state.ts';
 /* Writes the documents that are made from the code. */
 
 writeFileSync(join(root, 'docs/recipe.md'), recipeDocument());
+writeFileSync(join(root, 'docs/cookbook.md'), cookbookDocument());
 writeFileSync(join(root, 'docs/lifecycles.md'), await lifecyclesDocument());
 
 const { words, pictures } = inspectionDocument();
@@ -21,7 +23,7 @@ for (const [name, picture] of pictures) writeFileSync(join(root, 'docs/inspectio
 for (const { page, shown } of housePages) {
   const file = join(root, page);
   writeFileSync(file, withHouse(readFileSync(file, 'utf8'), shown()));
-  execFileSync('npx', ['prettier', '--write', '--log-level=warn', file]);
+  execFileSync(join(root, 'node_modules/.bin/oxfmt'), [file]);
 }
 
 for (const workspace of speaking)

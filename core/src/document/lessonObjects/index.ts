@@ -1,0 +1,9 @@
+import { bracket } from './bracket.ts';
+import { caneRings } from './caneRings.ts';
+import { cloudTag } from './cloudTag.ts';
+import type { LessonObject } from './lessonObject.ts';
+import { seedBox } from './seedBox.ts';
+
+/** Objects of ordinary lessons, in the order of the cookbook. */
+export const lessonObjects: readonly LessonObject[] = [bracket, cloudTag, seedBox, caneRings];
+export type { LessonObject } from './lessonObject.ts';
