@@ -124,7 +124,7 @@ export const house = [
   {
     path: 'core/src/document',
     about: 'the pages of docs/ that are made from the schema',
-    uses: ['words', 'recipe', 'starters', 'inspect', 'advise'],
+    uses: ['words', 'mesh', 'recipe', 'solid', 'starters', 'inspect', 'advise', 'picture'],
   },
   { path: 'core/src/document/lessonObjects', about: 'what lessons make, for the cookbook; one file each' },
   { path: 'core/node', about: 'loads kernel and fonts for hosts that run on Node' },

@@ -4,6 +4,8 @@ import { join } from 'node:path';
 import { cookbookDocument } from '../core/src/document/cookbookDocument.ts';
 import { inspectionDocument } from '../core/src/document/inspectionDocument.ts';
 import { recipeDocument } from '../core/src/document/recipeDocument.ts';
+import { stepPictures } from '../core/src/document/stepPictures.ts';
+import { nodeWorkshop } from '../core/node/workshop.ts';
 import { catalogueFile, speaking } from './messages.ts';
 import { housePages, withHouse } from './houseMap.ts';
 import { lifecyclesDocument } from './lifecyclesDocument.ts';
@@ -12,6 +14,9 @@ import { root } from './state.ts';
 /* Writes the documents that are made from the code. */
 
 writeFileSync(join(root, 'docs/recipe.md'), recipeDocument());
+mkdirSync(join(root, 'docs/recipe'), { recursive: true });
+for (const [name, picture] of stepPictures(await nodeWorkshop()))
+  writeFileSync(join(root, 'docs/recipe', name), picture);
 writeFileSync(join(root, 'docs/cookbook.md'), cookbookDocument());
 writeFileSync(join(root, 'docs/lifecycles.md'), await lifecyclesDocument());
 

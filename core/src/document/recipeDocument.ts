@@ -99,6 +99,8 @@ function stepSection(kind: Step['kind'], label: string, schema: Schema): string 
     '',
     `> ${plainSentence(sentenceOf(recipe.steps[index], { recipe, index }))}`,
     '',
+    `![${label}](recipe/${kind}.png)`,
+    '',
     '| field | value |',
     '| --- | --- |',
     ...own.flatMap(([key, field]) => rows(key, field, !(schema.required ?? []).includes(key))),
@@ -245,12 +247,15 @@ function alternatives(field: Schema): readonly Schema[] {
   return field.oneOf ?? field.anyOf ?? [];
 }
 
-/** The first starter's step of a kind, with the recipe that its sentence speaks of; a new step where none has one. */
-function exampleOf(kind: Step['kind']): { recipe: Recipe; index: number } {
+/** A recipe with a step of a kind that a starter shows, or else on a new one; and where it stands. */
+export function exampleOf(kind: Step['kind']): { recipe: Recipe; index: number } {
   for (const { recipe } of starters) {
     const index = recipe.steps.findIndex((step) => step.kind === kind);
     if (index >= 0) return { recipe, index };
   }
   const { recipe } = starters[0];
-  return { recipe: { ...recipe, steps: [createStep(kind, 's1')] }, index: 0 };
+  return {
+    recipe: { ...recipe, steps: [...recipe.steps, createStep(kind, 's9')] },
+    index: recipe.steps.length,
+  };
 }

@@ -7,6 +7,8 @@ export interface PictureOptions {
   readonly heightPx: number;
   readonly colour: string;
   readonly ground: string;
+  /** What is seen of one step, by its place in the recipe, in a colour of its own. */
+  readonly marked?: { readonly step: number; readonly colour: string };
 }
 
 /** Each pixel is drawn as this many by this many and averaged, so that edges are smooth. */
@@ -30,7 +32,7 @@ export function drawPng(mesh: SolidMesh, options: PictureOptions): Uint8Array {
   const fine = new Uint8Array(width * height * 3);
   const ground = rgb(options.ground);
   for (let i = 0; i < fine.length; i += 3) fine.set(ground, i);
-  if (mesh.triangles.length > 0) drawTriangles(mesh, fine, width, height, rgb(options.colour));
+  if (mesh.triangles.length > 0) drawTriangles(mesh, fine, width, height, options);
   return encode({
     width: options.widthPx,
     height: options.heightPx,
@@ -44,9 +46,10 @@ function drawTriangles(
   pixels: Uint8Array,
   width: number,
   height: number,
-  colour: number[],
+  options: PictureOptions,
 ): void {
   const { triangles: t } = mesh;
+  const [plain, marked] = [rgb(options.colour), rgb(options.marked?.colour ?? options.colour)];
   const { normals } = facesOf(mesh);
   const { screen, pixelsPerMm } = projected(mesh, width, height);
   const depth = new Float32Array(width * height).fill(-Infinity);
@@ -58,6 +61,7 @@ function drawTriangles(
     // The screen's y runs downwards, so what faces the eye turns the other way there.
     if (area >= 0) continue;
     const lit = normals[3 * f] * LIGHT[0] + normals[3 * f + 1] * LIGHT[1] + normals[3 * f + 2] * LIGHT[2];
+    const colour = options.marked && mesh.stepOf?.[f] === options.marked.step ? marked : plain;
     const shade = 0.62 + 0.38 * Math.max(-0.6, lit);
     const fromX = Math.max(0, Math.floor(Math.min(ax, bx, cx)));
     const toX = Math.min(width - 1, Math.ceil(Math.max(ax, bx, cx)));
