@@ -293,6 +293,7 @@ export const house = [
   { path: 'ops/mutation', about: 'small faults, put into sources to see whether tests notice' },
   { path: 'docs', about: 'how it works, for who uses it, runs it or changes it' },
   { path: 'docs/inspection', about: 'drawings for docs/inspection.md' },
+  { path: 'docs/recipe', about: 'a picture of each kind of step, drawn by the same command' },
   { path: 'docs/screenshots', about: 'one picture of each main view' },
 ];
 
