@@ -100,30 +100,26 @@ async function commands(
   return ok;
 }
 
-/** Tests of units fill the gaps of those with a browser, which take longest and often wait. */
-const UNIT_NICENESS = 10;
+/** Tests without a browser fill the gaps of those with one, which take longest and often wait. */
+const NICENESS = 10;
 
-/** Runs a project of Vitest, or all whose names match a pattern, and adds up what was counted. */
+/** Runs projects of Vitest side by side and adds up what they counted. */
 async function vitest(
-  project: string,
-  {
-    env = {},
-    more = [],
-    niceness = 0,
-  }: { env?: Record<string, string>; more?: readonly string[]; niceness?: number } = {},
+  projects: readonly string[],
+  env: Record<string, string> = {},
+  more: readonly string[] = [],
 ): Promise<boolean> {
-  const report = join(tmpdir(), `kelbrin-vitest-${process.pid}-${project.replace('*', '')}.json`);
+  const report = join(tmpdir(), `kelbrin-vitest-${process.pid}.json`);
   const args = [
     'run',
-    '--project',
-    project,
+    ...projects.flatMap((project) => ['--project', project]),
     ...more,
     ...(values.only ? ['--testNamePattern', values.only] : []),
     '--reporter=default',
     '--reporter=json',
     `--outputFile.json=${report}`,
   ];
-  const ok = await command('vitest', args, { env, niceness });
+  const ok = await command('vitest', args, { env, niceness: NICENESS });
   if (!existsSync(report)) return false;
   const counted = JSON.parse(readFileSync(report, 'utf8')) as Record<string, number>;
   rmSync(report);
@@ -193,8 +189,8 @@ const stages: Stage[] = [
     name: 'boundaries',
     run: () => commands(['npm', 'run', '--silent', 'boundaries'], ['tsx', 'ops/houseMap.ts']),
   },
-  { name: 'unit', run: () => vitest('unit', { niceness: UNIT_NICENESS }) },
-  { name: 'database', needs: 'database', run: () => vitest('database*', { env: testEnvironment() }) },
+  { name: 'unit', run: () => vitest(['unit']) },
+  { name: 'database', needs: 'database', run: () => vitest(['database*'], testEnvironment()) },
   { name: 'browser', needs: 'database', run: () => playwright(testEnvironment()) },
 ];
 
@@ -216,7 +212,7 @@ function stagesOfChange(): Stage[] {
           ...(isOfApp ? [['npm', 'run', '--silent', 'types', '-w', 'app'] as const] : []),
         ),
     },
-    { name: 'unit', run: () => vitest('unit', { more: ['--changed', since, '--passWithNoTests'] }) },
+    { name: 'unit', run: () => vitest(['unit'], {}, ['--changed', since, '--passWithNoTests']) },
   ];
 }
 
@@ -235,6 +231,16 @@ if (unknown.length > 0) {
 }
 const offered = values.changed ? stagesOfChange() : stages;
 const chosen = offered.filter(({ name }) => wanted.length === 0 || wanted.includes(name));
+const [unit, database] = ['unit', 'database'].map((name) => chosen.findIndex((stage) => stage.name === name));
+// Some tests of databases wait for printers, and those of units fill the gaps.
+if (unit >= 0 && database >= 0) {
+  chosen.splice(unit, 2, {
+    name: 'unit and database',
+    needs: 'database',
+    run: () => vitest(['unit', 'database*'], testEnvironment()),
+  });
+}
+
 async function carryOut({ name, run }: Stage): Promise<void> {
   const begun = performance.now();
   console.log(`\n── ${name}`);
@@ -251,10 +257,7 @@ try {
     isServerNeeded && startTestServer((started) => (server = started)),
     ...reading.map(carryOut),
   ]);
-  const running = chosen.filter((stage) => !reading.includes(stage));
-  // Some tests of databases allow a task so many seconds, so that nothing runs beside them.
-  for (const stage of running.filter(({ name }) => name === 'database')) await carryOut(stage);
-  await Promise.all(running.filter(({ name }) => name !== 'database').map(carryOut));
+  await Promise.all(chosen.filter((stage) => !reading.includes(stage)).map(carryOut));
 } finally {
   server?.stop();
 }
