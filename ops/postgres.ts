@@ -33,8 +33,6 @@ export async function startCluster(name: string, careless = false): Promise<Clus
     `-p ${port}`,
     '-c listen_addresses=127.0.0.1',
     '-c unix_socket_directories=',
-    // Tests of databases and of browsers run beside each other, and each of their Kelbrins keeps connections.
-    ...(careless ? ['-c max_connections=300'] : []),
     ...(careless ? ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off'] : []),
   ].join(' ');
   const start = () =>

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
-import { setPriority, tmpdir } from 'node:os';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { lastChange } from './changed.ts';
 import { root, secret } from './state.ts';
@@ -33,11 +33,7 @@ let skipped = 0;
 /** What runs now, each in a group of its own, so that it is ended once and whole. */
 const running = new Set<ChildProcess>();
 
-async function command(
-  program: string,
-  args: string[],
-  { env = {}, niceness = 0 }: { env?: Record<string, string>; niceness?: number } = {},
-): Promise<boolean> {
+async function command(program: string, args: string[], env: Record<string, string> = {}): Promise<boolean> {
   const path = join(root, 'node_modules/.bin', program);
   const child = spawn(path, args, {
     cwd: root,
@@ -45,7 +41,6 @@ async function command(
     env: { ...process.env, ...env },
     detached: true,
   });
-  setPriority(child.pid!, niceness);
   return (await ended(child)) === 0;
 }
 
@@ -100,9 +95,6 @@ async function commands(
   return ok;
 }
 
-/** Tests without a browser fill the gaps of those with one, which take longest and often wait. */
-const NICENESS = 10;
-
 /** Runs projects of Vitest side by side and adds up what they counted. */
 async function vitest(
   projects: readonly string[],
@@ -119,7 +111,7 @@ async function vitest(
     '--reporter=json',
     `--outputFile.json=${report}`,
   ];
-  const ok = await command('vitest', args, { env, niceness: NICENESS });
+  const ok = await command('vitest', args, env);
   if (!existsSync(report)) return false;
   const counted = JSON.parse(readFileSync(report, 'utf8')) as Record<string, number>;
   rmSync(report);
@@ -139,7 +131,10 @@ async function playwright(env: Record<string, string>): Promise<boolean> {
       '--reporter=list,json',
       ...(values.only ? [`--grep=${values.only}`] : []),
     ],
-    { env: { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: report } },
+    {
+      ...env,
+      PLAYWRIGHT_JSON_OUTPUT_FILE: report,
+    },
   );
   if (!existsSync(report)) return false;
   const { stats } = JSON.parse(readFileSync(report, 'utf8')) as { stats: Record<string, number> };
@@ -257,7 +252,7 @@ try {
     isServerNeeded && startTestServer((started) => (server = started)),
     ...reading.map(carryOut),
   ]);
-  await Promise.all(chosen.filter((stage) => !reading.includes(stage)).map(carryOut));
+  for (const stage of chosen) if (!reading.includes(stage)) await carryOut(stage);
 } finally {
   server?.stop();
 }
