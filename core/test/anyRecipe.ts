@@ -112,6 +112,7 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
     rim: fc.option(fc.record({ type: fc.constant('chamfer' as const), mm: tenths(0.1, 1) }), {
       nil: undefined,
     }),
+    called: fc.option(fc.constantFrom('bore', 'pin'), { nil: undefined }),
     facing,
     placement: placement(earlier),
   });

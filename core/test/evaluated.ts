@@ -8,6 +8,7 @@ import {
   type Recipe,
   type Step,
 } from '../src/recipe/index.ts';
+import { buildBudget } from '../src/solid/buildBudget.ts';
 import { evaluate, type Evaluated, type EvaluationOptions, type Workshop } from '../src/solid/index.ts';
 
 /** A step of a kind as it is when it is new, with some of its fields put to other values. */
@@ -24,9 +25,12 @@ export function recipeWith(steps: Step[], measures: Measure[] = []): Recipe {
   return { ...emptyRecipe(), steps, measures };
 }
 
+/** A machine that does much else may take long; what is built here is held to its triangles alone. */
+const PATIENT = { ...buildBudget, ms: 120_000 };
+
 /** The solid of a recipe; throws what is wrong with it. */
 export function built(workshop: Workshop, recipe: Recipe, options: EvaluationOptions = {}): Evaluated {
-  const result = evaluate(recipe, workshop, options);
+  const result = evaluate(recipe, workshop, { budget: PATIENT, ...options });
   if (!result.ok) throw new Error(result.problem.message);
   return result;
 }

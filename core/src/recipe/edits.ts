@@ -29,7 +29,14 @@ export function setField(recipe: Recipe, stepId: string, path: FieldPath, value:
     };
   }
   const changed = followingChange(parsed.data, recipe.steps[index]);
-  return { ok: true, recipe: withSteps(recipe, recipe.steps.with(index, changed)) };
+  const edited = withSteps(recipe, recipe.steps.with(index, changed));
+  const [was, is] = [calledBy(recipe.steps[index]), calledBy(changed)];
+  return { ok: true, recipe: was && is && was !== is ? withMeasureRenamed(edited, was, is) : edited };
+}
+
+/** What a step names for others, if it does. */
+function calledBy(step: Step): string | undefined {
+  return 'called' in step ? step.called : undefined;
 }
 
 /** Puts values into several fields of a step, one after the other; the first that cannot be is what is wrong. */
@@ -115,6 +122,8 @@ export function duplicateStep(
   const copyId = nextId(recipe);
   const copy = { ...recipe.steps[at], id: copyId, name: undefined };
   delete copy.name;
+  // Two steps cannot name what they worked out alike.
+  if ('called' in copy) delete copy.called;
   return { recipe: withSteps(recipe, recipe.steps.toSpliced(at + 1, 0, copy)), copyId };
 }
 

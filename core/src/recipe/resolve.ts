@@ -2,9 +2,11 @@ import { isFormula, type Resolved } from './amount.ts';
 import { valuesOf } from './measures.ts';
 import { errorInStep, RecipeError } from './problem.ts';
 import type { FieldPath } from './sentence.ts';
-import { step as stepSchema, type Step } from './steps/index.ts';
+import { classroomPrinter, type PrinterTraits } from './printer.ts';
+import { namedResult, step as stepSchema, type Step } from './steps/index.ts';
 import { workOut } from './formula.ts';
 import type { Recipe } from './recipe.ts';
+import { say } from '../words/index.ts';
 
 /** A step whose formulas are worked out. */
 export type ResolvedStep = Resolved<Step>;
@@ -12,15 +14,41 @@ export type ResolvedStep = Resolved<Step>;
 export type ResolvedSteps = readonly { readonly step: ResolvedStep; readonly index: number }[];
 
 /**
- * The steps that are switched on, every formula in them worked out.
+ * The steps that are switched on, every formula in them worked out with the measures and with what the steps before named.
  * Throws a {@link RecipeError} that names the field when a formula has no value or one out of bounds.
  */
-export function resolved(recipe: Recipe): ResolvedSteps {
+export function resolved(recipe: Recipe, printer: PrinterTraits = classroomPrinter): ResolvedSteps {
   const measures = valuesOf(recipe.measures);
   if (!measures.ok) throw new RecipeError(measures.problem);
-  return recipe.steps.flatMap((step, index) =>
-    step.off ? [] : { step: resolvedStep(step, index, measures.values), index },
-  );
+  const values = new Map(measures.values);
+  return recipe.steps.flatMap((step, index) => {
+    if (step.off) return [];
+    const worked = resolvedStep(step, index, values);
+    const named = namedResult(worked, printer);
+    if (named && values.has(named.name)) {
+      const message = say('there is a measure “{name}” already. Choose another name.', { name: named.name });
+      throw errorInStep(step.id, index, message, { path: ['called'] });
+    }
+    if (named) values.set(named.name, named.value);
+    return { step: worked, index };
+  });
+}
+
+/** What measures are worth, and what steps named, by name; what cannot be worked out is left out. */
+export function knownValues(recipe: Recipe, printer: PrinterTraits): ReadonlyMap<string, number> {
+  const measures = valuesOf(recipe.measures);
+  if (!measures.ok) return new Map();
+  const values = new Map(measures.values);
+  for (const [index, step] of recipe.steps.entries()) {
+    if (step.off || !('called' in step)) continue;
+    try {
+      const named = namedResult(resolvedStep(step, index, values), printer);
+      if (named) values.set(named.name, named.value);
+    } catch (error) {
+      if (!(error instanceof RecipeError)) throw error;
+    }
+  }
+  return values;
 }
 
 function resolvedStep(step: Step, index: number, measures: ReadonlyMap<string, number>): ResolvedStep {

@@ -75,7 +75,7 @@ function build(
 ): Evaluated {
   const { printer = classroomPrinter, assets = new Map(), budget = buildBudget } = options;
   const beganAt = performance.now();
-  const steps = resolved(recipe);
+  const steps = resolved(recipe, printer);
   const keys = steps.map(({ step }) => JSON.stringify(step));
   // Of the printer, only what steps look at belongs to the key.
   const { maxOverhangDeg, shrinkagePercent, fitAllowanceMm } = printer;

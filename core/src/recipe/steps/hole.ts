@@ -5,7 +5,8 @@ import { length, type Resolved } from '../amount.ts';
 import { facesSideways, facing, facingPose, normalOf } from '../facing.ts';
 import { axisIndex, centredOn, downFromTop, placement, shiftFor } from '../placement.ts';
 import { placementAdditions, placementTokens } from '../placementSentence.ts';
-import { choice, millimetres, text } from '../sentence.ts';
+import { measureName } from '../measures.ts';
+import { choice, clause, millimetres, text, type Token } from '../sentence.ts';
 import { fromSide, throughPart } from './depth.ts';
 import { CLEAR_MM } from './extrude.ts';
 import { holeRim, rimmed, rimSize, rimTokens, type HoleRim } from './holeRim.ts';
@@ -23,10 +24,26 @@ export const schema = stepSchema('hole', {
   ]),
   rim: holeRim.optional(),
   roof: holeRoof.optional(),
+  /** What later sentences call the diameter that is drawn. */
+  called: measureName.optional(),
   facing,
   placement,
 });
 export type HoleStep = z.infer<typeof schema>;
+
+/** ", called “bore” elsewhere". */
+function calledTokens(called: string | undefined): Token[] {
+  if (called === undefined) return [];
+  const name = {
+    type: 'words',
+    path: ['called'],
+    value: called,
+    label: say('name of the diameter'),
+    maxLength: 24,
+    lines: false,
+  } as const;
+  return clause([text(', called'), name, text('elsewhere')], ['called'], 'Do not name the diameter');
+}
 
 /** Cuts a round hole, right through or to a depth, square into any side. */
 export const hole: StepKind<HoleStep> = {
@@ -52,6 +69,7 @@ export const hole: StepKind<HoleStep> = {
   sentence: (step, context) => [
     text('Cut a hole'),
     ...sizeTokens(step.size, context),
+    ...calledTokens(step.called),
     text(','),
     ...(step.depth.type === 'blind'
       ? [millimetres(['depth', 'mm'], step.depth.mm, 'depth of the hole')]
@@ -93,10 +111,15 @@ export const hole: StepKind<HoleStep> = {
             value: { type: 'counterbore', acrossMm: 2 * roughly(step.size), deepMm: 2 },
           },
         ]),
+    ...(step.called === undefined
+      ? [{ label: say('use its diameter elsewhere'), path: ['called'], value: 'bore' }]
+      : []),
     ...(step.roof || !facesSideways(step.facing)
       ? []
       : [{ label: say('let it close with a sloping roof'), path: ['roof'], value: 'sloping' }]),
   ],
+
+  worksOut: ({ size }, printer) => diameterOf(size, printer),
 
   build(step, kit) {
     const part = kit.partBox();

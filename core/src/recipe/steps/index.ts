@@ -3,6 +3,7 @@ import * as z from 'zod';
 import type { Vec3 } from '../../mesh/index.ts';
 import type { Resolved } from '../amount.ts';
 import type { SizeField } from '../outlines/index.ts';
+import type { PrinterTraits } from '../printer.ts';
 import type { Addition, SentenceContext, Token } from '../sentence.ts';
 import { edges, schema as edgesSchema } from './edges.ts';
 import { extrude, schema as extrudeSchema } from './extrude.ts';
@@ -111,6 +112,16 @@ export function pickedFace<K extends Kind>(
   measures: ReadonlyMap<string, number>,
 ): unknown {
   return kinds[of.kind].pickedFace?.(of, normal, measures);
+}
+
+/** What a step worked out and gave a name, as a measure for the steps after it. */
+export function namedResult(
+  of: Resolved<Step>,
+  printer: PrinterTraits,
+): { readonly name: string; readonly value: number } | undefined {
+  const kind: Pick<StepKind<Step>, 'worksOut'> = kinds[of.kind] as StepKind<Step>;
+  if (!('called' in of) || of.called === undefined || !kind.worksOut) return undefined;
+  return { name: of.called, value: kind.worksOut(of, printer) };
 }
 
 /** What a step adds or cuts. */

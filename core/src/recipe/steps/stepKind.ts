@@ -139,6 +139,8 @@ export interface StepKind<S extends { id: string; kind: string }> {
   sizes?(step: S): SizeField[];
   /** Clauses that the sentence could also have. */
   additions?(step: S): Addition[];
+  /** What it works out by itself, which its field `called` names for later sentences. */
+  worksOut?(step: Resolved<S>, printer: PrinterTraits): number;
   build<Body>(step: Resolved<S>, kit: BuildKit<Body>): Built<Body>;
 }
 

@@ -14,12 +14,12 @@ import {
   addStep,
   duplicateStep,
   edgeTapped,
+  knownValues,
   moveStep,
   pickedFace,
   removeStep,
   setField,
   setFields,
-  valuesOf,
   type Edited,
   type FieldPath,
   type Measure,
@@ -37,8 +37,6 @@ import { PartEdits } from './partEdits';
 import { partToShow } from './partToShow';
 import { Showing } from './showing.svelte';
 import type { WorkerLike } from '../worker/solidClient';
-
-const NO_MEASURES: ReadonlyMap<string, number> = new Map();
 
 /**
  * What is on the bench: the project's parts with their history, the part that is shown with its last good solid and
@@ -62,11 +60,8 @@ export class BenchState {
   fileNotes = $state.raw<{ readonly stepId: string; readonly notes: readonly string[] }>();
   /** The step whose face on the plate is being picked in the view. */
   pickingFace = $state.raw<{ readonly stepId: string; readonly path: FieldPath }>();
-  /** What the measures are worth, by name; those that cannot be worked out are left out. */
-  readonly measures: ReadonlyMap<string, number> = $derived.by(() => {
-    const all = valuesOf(this.recipe.measures);
-    return all.ok ? all.values : NO_MEASURES;
-  });
+  /** What the measures are worth, and what steps named, by name; what cannot be worked out is left out. */
+  readonly measures: ReadonlyMap<string, number> = $derived(knownValues(this.recipe, this.limits));
 
   readonly #setting: Setting;
   /** What can be undone and redone. */
