@@ -107,6 +107,19 @@ describe('a block of 20 × 30 × 10', () => {
     );
   });
 
+  it('says what fits at an angle, and that none does where a slope meets no other face', () => {
+    expect(refusal(block, edges({ which: 'upper', finish: 'slope', deg: 80, mm: 3 }))?.message).toContain(
+      'is 1.76 mm',
+    );
+    const wedge = stepOf('solid', 's1', undefined, {
+      solid: { type: 'wedge', widthMm: 60, depthMm: 10, heightMm: 3 },
+    });
+    expect(refusal(wedge, edges({ finish: 'slope', deg: 80, mm: 1 }))).toMatchObject({
+      path: ['deg'],
+      message: 'Step 2: No slope of that angle fits at these edges: choose another angle.',
+    });
+  });
+
   it('refuses words that mean no edge, and a part that is not there yet', () => {
     const disc = raised('s1', { shape: 'circle', diameterMm: 20 }, 10);
     expect(refusal(disc, edges({ which: 'upright' }))).toMatchObject({ path: ['which'] });

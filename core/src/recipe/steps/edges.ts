@@ -28,13 +28,16 @@ import {
 import { stepSchema, type BuildKit, type Operation, type StepKind } from './stepKind.ts';
 import { say } from '../../words/index.ts';
 
+/** The smallest size of a finish, mm. */
+const LEAST_MM = 0.05;
+
 export const schema = stepSchema('edges', {
   finish: z.enum(['round', 'slope']),
   which: whichEdges,
   /** The step whose edges are meant; those of the whole part if it is left out. */
   of: stepRef.optional(),
   /** The radius, or how far a slope reaches into the faces. */
-  mm: length(0.05, 50),
+  mm: length(LEAST_MM, 50),
   /** The angle between a slope and the flatter face. */
   deg: angle(10, 80).optional(),
 });
@@ -62,7 +65,7 @@ export const edges: StepKind<EdgesStep> = {
     whichToken(step, context),
     ...ofTokens(step, context),
     text('by'),
-    millimetres(['mm'], step.mm, 'size at the edges', { min: 0.05, max: 50 }),
+    millimetres(['mm'], step.mm, 'size at the edges', { min: LEAST_MM, max: 50 }),
     ...(step.finish === 'slope' && step.deg !== undefined
       ? clause(
           [
@@ -170,7 +173,7 @@ function stepsBefore(named: StepRef | undefined, { recipe: { steps }, index }: S
 
 /** Says that edges have no room. Those that were named one by one have to; of all others, those that have are finished. */
 function sayNoRoom<Body>(
-  { which: of, finish, mm }: Resolved<EdgesStep>,
+  { which: of, finish, mm, deg }: Resolved<EdgesStep>,
   kit: BuildKit<Body>,
   narrow: readonly Narrow[],
   isAnyFinished: boolean,
@@ -185,8 +188,14 @@ function sayNoRoom<Body>(
         { count, mm: formatNumber(mm) },
       ),
     );
-  } else if (largestMm === 0 && finish === 'slope') {
-    kit.fail(['deg'], say('No slope of that angle fits at these edges: choose another angle.'));
+  } else if (largestMm < LEAST_MM) {
+    const isAngle = finish === 'slope' && deg !== undefined;
+    kit.fail(
+      [isAngle ? 'deg' : 'mm'],
+      isAngle
+        ? say('No slope of that angle fits at these edges: choose another angle.')
+        : say('These edges have no room at all: choose others.'),
+    );
   } else {
     kit.fail(
       ['mm'],
