@@ -42,8 +42,8 @@ const INSPECT_AFTER_MS = 120;
 const INSPECT_AT_LEAST_MS = 400;
 const INSPECT_SHARE = 0.1;
 
-/** How long changes are tried for one finding, however slow the part is to build. */
-const MENDING_MS = 5000;
+/** How long changes are tried for one finding, however slow the part is to build; a slow computer finds its offers as well. */
+const MENDING_MS = 12_000;
 
 const starting = loadKernel({ url: wasmUrl });
 const fonts = new Map<FontName, LetterFont>();
