@@ -1,5 +1,6 @@
 import type { Vec3 } from '../mesh/index.ts';
 import { sharpEdgesFrom, turnAt, type Surface } from './surface.ts';
+import { walks } from './walk.ts';
 import { dot, lengthOf, minus, plus, times, unit } from './vectors.ts';
 
 /** The cosine of what is straight along a direction: within two degrees. */
@@ -50,31 +51,13 @@ export function edgeChains(surface: Surface): EdgeChain[] {
     return on !== undefined && isSame(edge, on) ? on : undefined;
   };
 
-  const seen = new Uint8Array(isSharp.length);
-  const chains: EdgeChain[] = [];
-  for (let seed = 0; seed < isSharp.length; seed++) {
-    if (!isSharp[seed] || seen[seed] || neighbours[seed] < 0) continue;
-    const edges = [seed];
-    const mark = (edge: number) => (seen[edge] = seen[opposite(edge)] = 1);
-    mark(seed);
-    for (let on = next(seed); on !== undefined && !seen[on]; on = next(on)) {
-      mark(on);
-      edges.push(on);
-    }
-    const isClosed = edges.length > 2 && next(edges.at(-1)!) === seed;
-    // Against the way of the seed, too.
-    for (let back = next(opposite(edges[0])); back !== undefined && !seen[back]; back = next(back)) {
-      mark(back);
-      edges.unshift(opposite(back));
-    }
-    chains.push({
-      edges,
-      isClosed,
-      ...traits(seed),
-      points: [...edges.map((edge) => place(start(edge))), place(end(edges.at(-1)!))],
-    });
-  }
-  return chains;
+  const sharp = [...isSharp.keys()].filter((edge) => isSharp[edge] && neighbours[edge] >= 0);
+  return walks(surface, sharp, next).map(({ edges, isClosed }) => ({
+    edges,
+    isClosed,
+    ...traits(edges[0]),
+    points: [...edges.map((edge) => place(start(edge))), place(end(edges.at(-1)!))],
+  }));
 }
 
 /** How long a chain is, mm. */

@@ -1,6 +1,7 @@
 import type { Vec3 } from '../mesh/index.ts';
 import type { EdgeChain } from './edgeChains.ts';
 import { turnAt, type Surface } from './surface.ts';
+import { walks } from './walk.ts';
 import { angleBetween, cross, dot, lengthOf, minus, plus, times, unit } from './vectors.ts';
 
 /** Shorter pieces of an edge come from rounding, and are made one with those before them, mm. */
@@ -58,25 +59,12 @@ export function edgePaths(surface: Surface, chains: readonly EdgeChain[]): EdgeP
   };
 
   const isOuter = chains[0]?.isOuter ?? true;
-  const seen = new Set<number>();
-  const paths: EdgePath[] = [];
-  for (const seed of chosen) {
-    if (seen.has(seed) || seen.has(opposite(seed))) continue;
-    const edges = [seed];
-    seen.add(seed);
-    for (let on = next(seed); on !== undefined && !seen.has(on) && !seen.has(opposite(on)); on = next(on)) {
-      seen.add(on);
-      edges.push(on);
-    }
-    const isClosed = edges.length > 2 && next(edges.at(-1)!) === seed;
-    for (let back = next(opposite(edges[0])); back !== undefined && !isClosed; back = next(back)) {
-      if (seen.has(back) || seen.has(opposite(back))) break;
-      seen.add(opposite(back));
-      edges.unshift(opposite(back));
-    }
-    paths.push({ edges, pieces: piecesOf(surface, edges, isOuter), isClosed, isOuter });
-  }
-  return paths;
+  return walks(surface, chosen, next).map(({ edges, isClosed }) => ({
+    edges,
+    pieces: piecesOf(surface, edges, isOuter),
+    isClosed,
+    isOuter,
+  }));
 }
 
 /** A path may turn by this much, and then its faces by that, for its finish to go over in a mitre, radians. */

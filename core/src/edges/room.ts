@@ -1,7 +1,7 @@
 import type { Vec3 } from '../mesh/index.ts';
 import type { EdgePath, Piece } from './edgePaths.ts';
 import { canFinish, reachOf, type EdgeFinishing } from './finish.ts';
-import type { Surface } from './surface.ts';
+import { sharpEdgesFrom, type Surface } from './surface.ts';
 import { awayAt } from './sweptTool.ts';
 import { angleBetween, dot, lengthOf, minus, plus, times } from './vectors.ts';
 
@@ -91,15 +91,13 @@ function cornerUse(
   const vertex = sign > 0 ? surface.start(piece.edge) : surface.end(piece.edge);
   const onwards = times(piece.along, sign);
   let most = 0;
-  for (const triangle of surface.around(vertex)) {
-    for (let edge = 3 * triangle; edge < 3 * triangle + 3; edge++) {
-      const other = chosen.get(edge);
-      if (!other || other === piece || surface.start(edge) !== vertex) continue;
-      const way = minus(surface.place(surface.end(edge)), surface.place(vertex));
-      for (const side of [0, 1] as const) {
-        if (!other.faces.includes(piece.faces[side]) || dot(way, piece.away[side]) <= 0) continue;
-        most = Math.max(most, reach[side] / Math.tan(angleBetween(onwards, way) / 2));
-      }
+  for (const edge of sharpEdgesFrom(surface, vertex)) {
+    const other = chosen.get(edge);
+    if (!other || other === piece) continue;
+    const way = minus(surface.place(surface.end(edge)), surface.place(vertex));
+    for (const side of [0, 1] as const) {
+      if (!other.faces.includes(piece.faces[side]) || dot(way, piece.away[side]) <= 0) continue;
+      most = Math.max(most, reach[side] / Math.tan(angleBetween(onwards, way) / 2));
     }
   }
   return most;
