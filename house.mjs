@@ -32,6 +32,10 @@ export const house = [
     uses: ['words', 'mesh', 'plane', 'edges'],
   },
   { path: 'core/src/recipe/outlines', about: 'one file for each kind of outline' },
+  {
+    path: 'core/src/recipe/outlines/pieces',
+    about: 'pieces that an outline is put together from: where they lie, how often, and how that is said',
+  },
   { path: 'core/src/recipe/steps', about: 'one file for each kind of step' },
   {
     path: 'core/src/design',

@@ -16,6 +16,7 @@ import {
   liveInspection,
   oneNumberEdit,
   panel,
+  pieces,
 } from './edits.ts';
 import { bareSections } from './bareSections.ts';
 import type { Contest } from './measure.ts';
@@ -41,6 +42,7 @@ export function contests(material: Material): Contest[] {
     longSign(material.workshop),
     finishedCorners(material.workshop),
     finishedEdges(material.workshop),
+    pieces(material.workshop),
     panel(material.workshop),
     inspection(material, built.mesh),
     gcode(material, built.mesh),

@@ -137,6 +137,39 @@ export function finishedEdges(workshop: Workshop): Contest {
   );
 }
 
+/** A flower of pieces: a disc, petals around it, a row of holes, and a rim that all of it lies within. */
+export function pieces(workshop: Workshop): Contest {
+  const middle = { from: 'middle', xMm: 0, yMm: 0 } as const;
+  const around = { from: 'middle' } as const;
+  const circle = (diameterMm: number) => ({ shape: 'circle', diameterMm }) as const;
+  const flower = stepOf('extrude', 's1', undefined, {
+    outline: {
+      shape: 'combined',
+      pieces: [
+        { id: 'p1', how: 'and', outline: circle(30), place: middle },
+        {
+          id: 'p2',
+          how: 'and',
+          outline: { shape: 'ellipse', widthMm: 24, depthMm: 9 },
+          place: { from: 'middle', xMm: 22, yMm: 0 },
+          times: { as: 'ring', count: 12, around },
+        },
+        {
+          id: 'p3',
+          how: 'without',
+          outline: circle(2),
+          place: { from: 'middle', xMm: -9, yMm: 0 },
+          times: { as: 'row', count: 7, xMm: 3, yMm: 0 },
+        },
+        { id: 'p4', how: 'within', outline: circle(64), place: middle },
+      ],
+      growMm: 0.5,
+    },
+    corners: [{ which: 'inner', finish: 'round', mm: 1 }],
+  });
+  return toAndFro(workshop, 'edit of an outline of 21 pieces → solid', recipeWith([flower]), 's1');
+}
+
 /** A panel with holes in columns and rows. */
 function panelOf(columns: number, rows: number): Recipe {
   const hole = stepOf('hole', 's2', 's1', {

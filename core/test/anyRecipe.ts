@@ -4,9 +4,11 @@ import {
   emptyRecipe,
   fontNames,
   type Along,
+  type AlongHost,
   type Facing,
   type FontName,
   type OutlineSpec,
+  type Piece,
   type Placement,
   type Recipe,
   type Step,
@@ -17,12 +19,16 @@ const tenths = (low: number, high: number) =>
 const edge = fc.constantFrom('low' as const, 'high' as const);
 const facing = fc.constantFrom<Facing>('up', 'down', 'front', 'back', 'left', 'right');
 
-const along: fc.Arbitrary<Along> = fc.oneof(
-  fc.constant<Along>({ relation: 'centred' }),
+const alongHost: fc.Arbitrary<AlongHost> = fc.oneof(
+  fc.constant<AlongHost>({ relation: 'centred' }),
   fc.record({ relation: fc.constant('centred' as const), mm: tenths(-10, 10) }),
   fc.record({ relation: fc.constant('inFrom' as const), edge, mm: tenths(-5, 20) }),
   fc.record({ relation: fc.constant('beside' as const), edge, overlapMm: tenths(-1, 4) }),
   fc.record({ relation: fc.constant('share' as const), percent: tenths(0, 100) }),
+);
+
+const along: fc.Arbitrary<Along> = fc.oneof(
+  { weight: 5, arbitrary: alongHost },
   fc.record({
     relation: fc.constant('at' as const),
     own: fc.constantFrom('low' as const, 'middle' as const, 'high' as const),
@@ -41,7 +47,7 @@ const placement = (earlier: readonly string[]): fc.Arbitrary<Placement> =>
     z: along,
   });
 
-const outline: fc.Arbitrary<OutlineSpec> = fc.oneof(
+const plainOutline: fc.Arbitrary<Piece['outline']> = fc.oneof(
   fc.record({
     shape: fc.constant('roundedRectangle' as const),
     widthMm: tenths(4, 60),
@@ -64,6 +70,66 @@ const outline: fc.Arbitrary<OutlineSpec> = fc.oneof(
     outerMm: tenths(12, 40),
     innerMm: tenths(3, 11),
   }),
+);
+
+/** Pieces that lie from the middle or on the first, so that none waits for itself. */
+const pieces: fc.Arbitrary<Piece[]> = fc
+  .array(
+    fc.record({
+      how: fc.constantFrom('and' as const, 'and' as const, 'without' as const, 'within' as const),
+      outline: plainOutline,
+      turnDeg: fc.option(tenths(-90, 90), { nil: undefined }),
+      place: fc.oneof(
+        fc.record({ from: fc.constant('middle' as const), xMm: tenths(-15, 15), yMm: tenths(-15, 15) }),
+        fc.record({
+          from: fc.constant('piece' as const),
+          piece: fc.constant('p1'),
+          x: alongHost,
+          y: alongHost,
+        }),
+      ),
+      times: fc.option(
+        fc.oneof(
+          fc.record({
+            as: fc.constant('row' as const),
+            count: fc.integer({ min: 2, max: 4 }),
+            xMm: tenths(-9, 9),
+            yMm: tenths(-9, 9),
+          }),
+          fc.record({
+            as: fc.constant('ring' as const),
+            count: fc.integer({ min: 2, max: 5 }),
+            around: fc.constant({ from: 'middle' as const }),
+          }),
+          fc.record({
+            as: fc.constant('mirror' as const),
+            axis: fc.constantFrom('x' as const, 'y' as const),
+            around: fc.constant({ from: 'middle' as const }),
+          }),
+        ),
+        { nil: undefined },
+      ),
+    }),
+    { minLength: 1, maxLength: 4 },
+  )
+  .map((drawn) =>
+    drawn.map((each, i) => ({
+      ...each,
+      id: `p${i + 1}`,
+      ...(i === 0 ? { how: 'and' as const, place: { from: 'middle' as const, xMm: 0, yMm: 0 } } : {}),
+    })),
+  );
+
+const outline: fc.Arbitrary<OutlineSpec> = fc.oneof(
+  { weight: 6, arbitrary: plainOutline },
+  {
+    weight: 1,
+    arbitrary: fc.record({
+      shape: fc.constant('combined' as const),
+      pieces,
+      growMm: fc.option(tenths(-1, 3), { nil: undefined }),
+    }),
+  },
 );
 
 const finish = fc.option(

@@ -36,7 +36,10 @@ export function everyStep(): StandingStep[] {
     const choices = sentenceOf(step, { recipe, index }).flatMap((token) =>
       token.type === 'choice' ? token.options.map(({ value }) => ({ path: token.path, value })) : [],
     );
-    for (const { path, value } of additionsOf(step)) {
+    const offers = sentenceOf(step, { recipe, index }).flatMap((token) =>
+      token.type === 'menu' ? token.offers : [],
+    );
+    for (const { path, value } of [...additionsOf(step), ...offers]) {
       const edited = setField(recipe, step.id, path, value);
       if (edited.ok) explore(edited.recipe, index, depth > 1 ? 1 : 0);
     }

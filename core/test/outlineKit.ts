@@ -21,6 +21,8 @@ export function outlineKit(kernel: Kernel): OutlineKit {
     grown: (region, mm, corners) => math.grown(region, mm, corners),
     joined: (regions) => math.joined(regions),
     without: (region, other) => math.without(region, other),
+    common: (region, other) => math.common(region, other),
+    drewPieces: () => {},
     fail: (path, message, at) => {
       throw new Refused(path, message, at);
     },

@@ -106,7 +106,14 @@ describe('combined outlines', () => {
       stepOf('extrude', 's1', undefined, {
         outline: {
           shape: 'combined',
-          pieces: [{ how: 'and', outline: { shape: 'circle', diameterMm: 9 }, xMm: 0, yMm: 0 }],
+          pieces: [
+            {
+              id: 'p1',
+              how: 'and',
+              outline: { shape: 'circle', diameterMm: 9 },
+              place: { from: 'middle', xMm: 0, yMm: 0 },
+            },
+          ],
         },
       }),
     ]);

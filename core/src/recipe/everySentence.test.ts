@@ -115,6 +115,25 @@ describe('whatever a sentence says', () => {
     }
   });
 
+  it('what a menu offers can be done, and the sentence says something else then', () => {
+    let offered = 0;
+    for (const standing of all) {
+      const before = tokensOf(standing);
+      for (const token of before) {
+        if (token.type !== 'menu') continue;
+        for (const { path, value, label } of token.offers) {
+          offered++;
+          expect(label).toContain(token.word);
+          const edited = setField(standing.recipe, standing.step.id, path, value);
+          demand(edited.ok, standing, path, label);
+          const after = plainSentence(tokensOf(standing, edited.recipe));
+          demand(after !== plainSentence(before), standing, path, label);
+        }
+      }
+    }
+    expect(offered).toBeGreaterThan(100);
+  });
+
   it('a handle drags a size that the step has', () => {
     let sized = 0;
     for (const standing of all) {

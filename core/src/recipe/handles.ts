@@ -1,6 +1,8 @@
 import type { Box } from '../mesh/solidMesh.ts';
 import type { Point } from '../plane/index.ts';
 import { isFormula } from './amount.ts';
+import { movedAlong, rounded } from './movedAlong.ts';
+import type { SizeField } from './outlines/outlineKind.ts';
 import { axisIndex, type Along, type Placement } from './placement.ts';
 import type { FieldPath } from './sentence.ts';
 import { sizesOf, type Step } from './steps/index.ts';
@@ -26,9 +28,6 @@ export interface Handle {
 
 /** How far above a step its handle for turning stands, mm. */
 const TURN_REACH_MM = 8;
-/** Numbers that are dragged come out rounded to this, mm. */
-const ROUND_MM = 0.1;
-
 /**
  * The handles of a step on the plan. `box` is what the step made and `host` what it is placed on, the box of a point
  * for the plate. Numbers that are worked out from measures are left alone: they are changed where the measure is.
@@ -37,7 +36,7 @@ export function handlesOf(step: Step, box: Box, host: Box): Handle[] {
   const handles: Handle[] = [];
   const placed = 'placement' in step ? step.placement : undefined;
   const isFree = 'free' in step && step.free !== undefined;
-  const middle: Point = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2];
+  const middle = middleOf(box);
   if (placed && !isFree) {
     const to = ([x, y]: Point) => [
       ...moved(placed, 'x', x - middle[0], host),
@@ -48,59 +47,56 @@ export function handlesOf(step: Step, box: Box, host: Box): Handle[] {
   for (const { path, axis } of sizesOf(step)) {
     const value = fieldAt(step, path);
     if (typeof value !== 'number') continue;
-    const i = axisIndex[axis];
-    const [low, high] = [box.min[i], box.max[i]];
-    const anchor = anchorOf(placed?.[axis]);
-    // The edge that the placement does not hold is the one to drag; a centred thing grows to both sides.
-    const isLow = anchor === 'high';
-    const at: Point = axis === 'x' ? [isLow ? low : high, middle[1]] : [middle[0], isLow ? low : high];
-    const to = (point: Point) => {
-      const out = isLow ? low - point[i] : point[i] - high;
-      const extent = high - low + (anchor === 'middle' ? 2 * out : out);
-      return [{ path, value: Math.max(0.1, rounded((value * extent) / (high - low))) }];
-    };
-    handles.push({
-      kind: 'size',
-      label: axis === 'x' ? say('Size left to right') : say('Size front to back'),
-      at,
-      along: axis,
-      to,
-    });
+    handles.push(sizeHandle({ path, axis }, value, box, placed?.[axis]));
   }
   if (step.kind === 'extrude' && step.facing === 'up' && !isFormula(step.turnDeg)) {
-    const turnDeg = step.turnDeg ?? 0;
-    const radians = ((90 + turnDeg) * Math.PI) / 180;
-    const reach = Math.max(box.max[0] - box.min[0], box.max[1] - box.min[1]) / 2 + TURN_REACH_MM;
-    const at: Point = [middle[0] + reach * Math.cos(radians), middle[1] + reach * Math.sin(radians)];
-    const to = ([x, y]: Point) => {
-      const deg = Math.round((Math.atan2(y - middle[1], x - middle[0]) * 180) / Math.PI - 90);
-      const turn = ((deg % 360) + 360) % 360;
-      return [{ path: ['turnDeg'], value: turn === 0 ? undefined : turn > 180 ? turn - 360 : turn }];
-    };
-    handles.push({ kind: 'turn', label: say('Turn'), at, to });
+    handles.push(turnHandle(['turnDeg'], step.turnDeg ?? 0, box));
   }
   return handles;
 }
 
-/** What an along says once the thing has been moved by mm along its axis. */
-export function movedAlong(rule: Along, byMm: number, hostMm: number): Along {
-  switch (rule.relation) {
-    case 'centred': {
-      const mm = isFormula(rule.mm) ? rule.mm : rounded((rule.mm ?? 0) + byMm);
-      return mm === 0 ? { relation: 'centred' } : { relation: 'centred', mm };
-    }
-    case 'inFrom':
-      if (isFormula(rule.mm)) return rule;
-      return { ...rule, mm: rounded(rule.mm + (rule.edge === 'low' ? byMm : -byMm)) };
-    case 'beside':
-      if (isFormula(rule.overlapMm)) return rule;
-      return { ...rule, overlapMm: rounded(rule.overlapMm + (rule.edge === 'low' ? byMm : -byMm)) };
-    case 'share':
-      if (isFormula(rule.percent) || hostMm <= 0) return rule;
-      return { ...rule, percent: Math.min(100, Math.max(0, rounded(rule.percent + (100 * byMm) / hostMm))) };
-    case 'at':
-      return isFormula(rule.mm) ? rule : { ...rule, mm: rounded(rule.mm + byMm) };
-  }
+/** What is seen from above of a box. */
+type Seen = { readonly min: readonly number[]; readonly max: readonly number[] };
+
+/** The handle that drags a size of something that lies in a box, held there as `rule` says. */
+export function sizeHandle(
+  { path, axis }: SizeField,
+  value: number,
+  box: Seen,
+  rule: Along | undefined,
+): Handle {
+  const i = axisIndex[axis];
+  const [low, high] = [box.min[i], box.max[i]];
+  const middle = middleOf(box);
+  const anchor = anchorOf(rule);
+  // The edge that the placement does not hold is the one to drag; a centred thing grows to both sides.
+  const isLow = anchor === 'high';
+  const at: Point = axis === 'x' ? [isLow ? low : high, middle[1]] : [middle[0], isLow ? low : high];
+  const to = (point: Point) => {
+    const out = isLow ? low - point[i] : point[i] - high;
+    const extent = high - low + (anchor === 'middle' ? 2 * out : out);
+    return [{ path, value: Math.max(0.1, rounded((value * extent) / (high - low))) }];
+  };
+  const label = axis === 'x' ? say('Size left to right') : say('Size front to back');
+  return { kind: 'size', label, at, along: axis, to };
+}
+
+/** The handle that turns what lies in a box, and has been turned already. */
+export function turnHandle(path: FieldPath, turnDeg: number, box: Seen): Handle {
+  const middle = middleOf(box);
+  const radians = ((90 + turnDeg) * Math.PI) / 180;
+  const reach = Math.max(box.max[0] - box.min[0], box.max[1] - box.min[1]) / 2 + TURN_REACH_MM;
+  const at: Point = [middle[0] + reach * Math.cos(radians), middle[1] + reach * Math.sin(radians)];
+  const to = ([x, y]: Point) => {
+    const deg = Math.round((Math.atan2(y - middle[1], x - middle[0]) * 180) / Math.PI - 90);
+    const turn = ((deg % 360) + 360) % 360;
+    return [{ path, value: turn === 0 ? undefined : turn > 180 ? turn - 360 : turn }];
+  };
+  return { kind: 'turn', label: say('Turn'), at, to };
+}
+
+function middleOf({ min, max }: Seen): Point {
+  return [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2];
 }
 
 function moved(placed: Placement, axis: 'x' | 'y', byMm: number, host: Box): FieldChange[] {
@@ -116,13 +112,9 @@ function anchorOf(rule: Along | undefined): 'low' | 'middle' | 'high' {
   return rule?.relation === 'at' ? rule.own : 'middle';
 }
 
-function fieldAt(data: unknown, path: FieldPath): unknown {
+export function fieldAt(data: unknown, path: FieldPath): unknown {
   return path.reduce<unknown>(
     (inner, key) => (inner as Record<string | number, unknown> | undefined)?.[key],
     data,
   );
-}
-
-function rounded(mm: number): number {
-  return Math.round(Math.round(mm / ROUND_MM) * ROUND_MM * 1000) / 1000;
 }

@@ -13,6 +13,7 @@ export * from './lettering.ts';
 export * from './measures.ts';
 export * from './origin.ts';
 export * from './outlines/index.ts';
+export * from './pieceHandles.ts';
 export * from './placement.ts';
 export * from './printer.ts';
 export * from './problem.ts';

@@ -98,5 +98,26 @@ function stepOfFive(data: unknown): unknown {
   return { ...step, corners };
 }
 
+/** Version 5 knew the pieces of an outline by their order alone, and each lay where it was drawn. */
+const five: Migration = {
+  from: 5,
+  migrate: (data) => ({ ...(outlinesOfSix(data) as Data), version: 6 }),
+};
+
+function outlinesOfSix(data: unknown): unknown {
+  if (Array.isArray(data)) return data.map(outlinesOfSix);
+  if (typeof data !== 'object' || data === null) return data;
+  const entries = Object.entries(data).map(([key, value]) => [key, outlinesOfSix(value)] as const);
+  const inner = Object.fromEntries(entries) as Data;
+  if (inner.shape !== 'combined' || !Array.isArray(inner.pieces)) return inner;
+  return { ...inner, pieces: inner.pieces.map(pieceOfSix) };
+}
+
+function pieceOfSix(data: unknown, index: number): unknown {
+  if (typeof data !== 'object' || data === null) return data;
+  const { xMm, yMm, ...piece } = data as Data;
+  return { id: `p${index + 1}`, ...piece, place: { from: 'middle', xMm, yMm } };
+}
+
 /** All migrations, oldest first. */
-export const migrations: readonly Migration[] = [one, two, three, four];
+export const migrations: readonly Migration[] = [one, two, three, four, five];

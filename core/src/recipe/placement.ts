@@ -13,8 +13,8 @@ export const axisIndex = { x: 0, y: 1, z: 2 } as const;
 
 const edge = z.enum(['low', 'high']);
 
-/** Where something lies along one axis of the thing it is placed on. */
-export const along = z.discriminatedUnion('relation', [
+/** Where something lies along one axis of another thing. */
+const hosted = [
   /** Middle on middle, moved by `mm` if there is any. */
   z.strictObject({ relation: z.literal('centred'), mm: distance().optional() }),
   /** Its edge inside the same edge of the host; negative sticks out. */
@@ -23,6 +23,13 @@ export const along = z.discriminatedUnion('relation', [
   z.strictObject({ relation: z.literal('beside'), edge, overlapMm: distance() }),
   /** Its middle at a share of the way from the low edge of the host to the high one. */
   z.strictObject({ relation: z.literal('share'), percent: percent() }),
+] as const;
+export const alongHost = z.discriminatedUnion('relation', hosted);
+export type AlongHost = z.infer<typeof alongHost>;
+
+/** Where something lies along one axis of the thing it is placed on, or of the plate. */
+export const along = z.discriminatedUnion('relation', [
+  ...hosted,
   /** At a distance from the plate's middle (or its surface), whatever the host: its low edge, middle or high edge. */
   z.strictObject({ relation: z.literal('at'), own: z.enum(['low', 'middle', 'high']), mm: distance() }),
 ]);

@@ -26,8 +26,11 @@ export function targetToken(path: FieldPath, on: Target, { recipe, index }: Sent
   return choice(path, 'placed on', options, ({ value }) => JSON.stringify(value) === JSON.stringify(on));
 }
 
-/** What placements of things with a body of their own can say, and of things that only have a middle. */
-export type Extent = 'body' | 'middle';
+/**
+ * What placements of things with a body of their own can say, of things that only have a middle, and of pieces of an
+ * outline, which know nothing of the plate.
+ */
+export type Extent = 'body' | 'middle' | 'piece';
 
 /**
  * "6 mm in from the left and centred front to back on step 1": the two axes along which a thing is spread.
@@ -68,7 +71,7 @@ function isInMiddle(placed: Placement, spread: readonly [Axis, Axis]): boolean {
 export function alongTokens(
   axis: Axis,
   rule: Along,
-  on: Target,
+  on: Target | { readonly piece: string },
   path: FieldPath,
   extent: Extent = 'body',
 ): Token[] {
@@ -186,11 +189,15 @@ function optionsFor(axis: Axis, mm: Amount, onPlate: boolean, extent: Extent): O
       label: say('of the way {low} to {high}', { low: words.low, high: words.high }),
       value: { relation: 'share', percent: 25 },
     },
-    ...(extent === 'body' ? beside : []),
-    {
-      label: say('{beyond} the middle of the plate', { beyond: words.beyond }),
-      value: { relation: 'at', own: 'middle', mm: off },
-    },
+    ...(extent === 'middle' ? [] : beside),
+    ...(extent === 'piece'
+      ? []
+      : [
+          {
+            label: say('{beyond} the middle of the plate', { beyond: words.beyond }),
+            value: { relation: 'at', own: 'middle', mm: off },
+          },
+        ]),
   ];
 }
 

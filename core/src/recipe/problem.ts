@@ -1,3 +1,4 @@
+import type { DrawnPieces } from './outlines/pieces/laidPiece.ts';
 import { say } from '../words/index.ts';
 
 /** Where in a recipe something is wrong, and one sentence that says what. */
@@ -10,6 +11,8 @@ export interface Problem {
   readonly measure?: string;
   /** Where on the drawn outline it is, mm, if it is about one. */
   readonly at?: readonly [number, number];
+  /** The pieces of the outline that cannot be put together, where they lie. */
+  readonly pieces?: DrawnPieces;
   readonly message: string;
 }
 

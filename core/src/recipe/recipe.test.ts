@@ -186,7 +186,7 @@ describe('an older recipe', () => {
       shape: 'combined',
       pieces: [
         { how: first, outline: circle, xMm: 0, yMm: 0 },
-        { how: second, outline: circle, xMm: 3, yMm: 0 },
+        { how: second, outline: circle, xMm: 3, yMm: { formula: 'gap' } },
       ],
     });
     const corners = [
@@ -212,6 +212,15 @@ describe('an older recipe', () => {
       expect(read).toMatchObject({ ok: true });
       expect(read).toEqual(parseRecipe(withOutline(4, now)));
     }
+    const read = parseRecipe(withOutline(5, pieces('and', 'without')));
+    expect(read.ok && read.recipe.steps[0]).toMatchObject({
+      outline: {
+        pieces: [
+          { id: 'p1', how: 'and', place: { from: 'middle', xMm: 0, yMm: 0 } },
+          { id: 'p2', how: 'without', place: { from: 'middle', xMm: 3, yMm: { formula: 'gap' } } },
+        ],
+      },
+    });
   });
 
   it('that is broken is still refused in a sentence', () => {

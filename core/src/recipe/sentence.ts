@@ -73,12 +73,20 @@ export type Token =
       readonly label: string;
       readonly chosen: readonly EdgeName[];
     }
-  /** An outline that is drawn on the plan rather than written. */
+  /** An outline that is drawn on the plan rather than written, or put together there. */
   | {
       readonly type: 'drawing';
       readonly path: FieldPath;
       readonly label: string;
-      readonly kind: 'points' | 'svg';
+      readonly kind: 'points' | 'svg' | 'combined';
+    }
+  /** What part of a sentence is called, and what can be done with that part. */
+  | {
+      readonly type: 'menu';
+      readonly path: FieldPath;
+      readonly word: string;
+      readonly label: string;
+      readonly offers: readonly Addition[];
     }
   /** A file that is read into the project. */
   | { readonly type: 'file'; readonly path: FieldPath; readonly label: string; readonly words: string }
@@ -246,6 +254,8 @@ export function plainSentence(tokens: readonly Token[]): string {
         return token.chosen.length === 0 ? '…' : sayList(token.chosen.map(String));
       case 'edges':
         return token.chosen.length === 0 ? '…' : `(${token.chosen.length})`;
+      case 'menu':
+        return token.word;
       case 'face':
       case 'file':
         return token.words;

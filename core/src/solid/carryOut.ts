@@ -9,6 +9,8 @@ import {
   type Operation,
   type Relief,
   type ResolvedStep,
+  RecipeError,
+  type DrawnPieces,
 } from '../recipe/index.ts';
 import { tooManyTriangles } from './buildBudget.ts';
 import { poseOnGrid } from './grid.ts';
@@ -37,6 +39,7 @@ export function carryOut(
   sources: StepSources,
 ): StepState {
   const scope = new Scope();
+  let pieces: DrawnPieces | undefined;
   try {
     // What is wrong in the same way at several fields is said once.
     const notes = new Set<string>();
@@ -65,6 +68,7 @@ export function carryOut(
         copiesBefore: copiesMade,
         copied: (count) => (copiesMade += count),
         note: (message) => notes.add(message),
+        drewPieces: (drawn) => (pieces = drawn),
         drawnBy,
       },
     );
@@ -106,9 +110,12 @@ export function carryOut(
         isReshaped(operations, before?.part, part),
       notes: [...notes],
       edges,
+      pieces,
     };
   } catch (error) {
     scope.end();
+    // What cannot be put together is still seen lying there.
+    if (error instanceof RecipeError && pieces) throw new RecipeError({ ...error.problem, pieces });
     throw error;
   }
 }

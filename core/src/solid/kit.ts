@@ -7,6 +7,7 @@ import {
   errorInStep,
   type BuildKit,
   type FieldPath,
+  type DrawnPieces,
   type Operation,
   type PrinterTraits,
   type StepRef,
@@ -50,6 +51,8 @@ export interface KitPlace {
   after(operations: readonly Operation<Manifold>[]): Manifold | undefined;
   /** How many copies the repeats before this step have made. */
   readonly copiesBefore: number;
+  /** Hears where the pieces lie that the step's outline is put together from. */
+  drewPieces(drawn: DrawnPieces): void;
   /** Hears how many copies this step makes. */
   copied(count: number): void;
   note(message: string): void;
@@ -97,6 +100,7 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     printer,
     fail,
     note: place.note,
+    drewPieces: place.drewPieces,
 
     joined: (regions) => math.joined(regions),
     without: (region, other) => math.without(region, other),

@@ -1,7 +1,7 @@
 import type { Manifold } from 'manifold-3d';
 import { posed, topologyOf, type Box, type SolidMesh } from '../mesh/index.ts';
 import type { Region } from '../plane/index.ts';
-import type { OfferedEdge, Recipe, ResolvedSteps } from '../recipe/index.ts';
+import type { DrawnPieces, OfferedEdge, Recipe, ResolvedSteps } from '../recipe/index.ts';
 import { inScope } from './scope.ts';
 import type { StepState } from './solidCache.ts';
 import { notesOn } from './stepNotes.ts';
@@ -23,6 +23,8 @@ export interface StepOutcome {
   readonly corners?: readonly PlanCorner[];
   /** The edges of the part before it among which it lets people choose, as they lie in the finished part. */
   readonly edges?: readonly OfferedEdge[];
+  /** The pieces that its outline is put together from, where they lie about the middle of the outline. */
+  readonly pieces?: DrawnPieces;
 }
 
 /** What each step did, told from the states that it left and from the finished part. */
@@ -34,7 +36,7 @@ export function outcomesOf(
 ): StepOutcome[] {
   const last = states.at(-1);
   const apart = piecesApart(mesh);
-  return states.map(({ effect, box, changed, notes, edges }, i) => {
+  return states.map(({ effect, box, changed, notes, edges, pieces }, i) => {
     const { step, index } = steps[i];
     const later = states.slice(i + 1).filter((state) => state.effect === 'add');
     const trace = last?.traces.get(step.id);
@@ -51,6 +53,7 @@ export function outcomesOf(
       plan,
       corners: trace?.corners,
       edges: edges && edgesNow(edges, trace),
+      pieces,
     };
   });
 }

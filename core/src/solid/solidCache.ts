@@ -1,6 +1,6 @@
 import type { Manifold } from 'manifold-3d';
 import type { Box } from '../mesh/index.ts';
-import type { OfferedEdge, Relief, Writing } from '../recipe/index.ts';
+import type { DrawnPieces, OfferedEdge, Relief, Writing } from '../recipe/index.ts';
 import { Memo } from './memo.ts';
 import { Blocks } from './block.ts';
 import type { Scope } from './scope.ts';
@@ -30,6 +30,8 @@ export interface StepState {
   readonly notes: readonly string[];
   /** The edges that it lets people choose among, where they lay before it. */
   readonly edges?: readonly OfferedEdge[];
+  /** The pieces that its outline is put together from, before any position. */
+  readonly pieces?: DrawnPieces;
 }
 
 /**

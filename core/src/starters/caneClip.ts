@@ -7,6 +7,8 @@ import {
   on,
   onPlate,
   recipeOf,
+  joined,
+  leftOut,
   share,
 } from './places.ts';
 
@@ -21,19 +23,9 @@ export const caneClip = recipeOf(
       outline: {
         shape: 'combined',
         pieces: [
-          {
-            how: 'and',
-            outline: { shape: 'circle', diameterMm: by('cane + play + 2 * wall') },
-            xMm: 0,
-            yMm: 0,
-          },
-          { how: 'without', outline: { shape: 'circle', diameterMm: by('cane + play') }, xMm: 0, yMm: 0 },
-          {
-            how: 'without',
-            outline: { shape: 'roundedRectangle', widthMm: 20, depthMm: by('mouth'), cornerMm: 0 },
-            xMm: -10,
-            yMm: 0,
-          },
+          joined('p1', { shape: 'circle', diameterMm: by('cane + play + 2 * wall') }),
+          leftOut('p2', { shape: 'circle', diameterMm: by('cane + play') }),
+          leftOut('p3', { shape: 'roundedRectangle', widthMm: 20, depthMm: by('mouth'), cornerMm: 0 }, -10),
         ],
       },
       facing: 'up',

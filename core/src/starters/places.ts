@@ -7,6 +7,7 @@ import {
   type Along,
   type Amount,
   type Measure,
+  type Piece,
   type Placement,
   type Recipe,
   type Step,
@@ -42,6 +43,18 @@ export const at = (mm: Amount, own: 'low' | 'middle' | 'high' = 'middle'): Along
   relation: 'at',
   own,
   mm,
+});
+/** A piece of an outline, added at a place from its middle. */
+export const joined = (id: string, outline: Piece['outline'], xMm: Amount = 0, yMm: Amount = 0): Piece => ({
+  id,
+  how: 'and',
+  outline,
+  place: { from: 'middle', xMm, yMm },
+});
+/** A piece of an outline that is left out of those before it. */
+export const leftOut = (id: string, outline: Piece['outline'], xMm: Amount = 0, yMm: Amount = 0): Piece => ({
+  ...joined(id, outline, xMm, yMm),
+  how: 'without',
 });
 export const offMiddle = (mm: Amount): Along => ({ relation: 'centred', mm });
 /** Up from the bottom of the host. */

@@ -1,12 +1,8 @@
-import { at, besideLeft, on, onPlate, recipeOf } from '../../starters/places.ts';
+import { at, besideLeft, joined, on, onPlate, recipeOf } from '../../starters/places.ts';
 import type { LessonObject } from './lessonObject.ts';
 
-const circle = (diameterMm: number, xMm: number, yMm: number) => ({
-  how: 'and' as const,
-  outline: { shape: 'circle' as const, diameterMm },
-  xMm,
-  yMm,
-});
+const circle = (id: string, diameterMm: number, xMm: number, yMm: number) =>
+  joined(id, { shape: 'circle', diameterMm }, xMm, yMm);
 
 export const cloudTag: LessonObject = {
   title: 'A tag like a cloud',
@@ -20,15 +16,10 @@ export const cloudTag: LessonObject = {
       outline: {
         shape: 'combined',
         pieces: [
-          {
-            how: 'and',
-            outline: { shape: 'roundedRectangle', widthMm: 64, depthMm: 22, cornerMm: 11 },
-            xMm: 0,
-            yMm: 0,
-          },
-          circle(24, -18, 8),
-          circle(32, 0, 12),
-          circle(22, 19, 8),
+          joined('p1', { shape: 'roundedRectangle', widthMm: 64, depthMm: 22, cornerMm: 11 }),
+          circle('p2', 24, -18, 8),
+          circle('p3', 32, 0, 12),
+          circle('p4', 22, 19, 8),
         ],
       },
       corners: [{ which: 'inner', finish: 'round', mm: 2 }],

@@ -1,89 +1,73 @@
 import * as z from 'zod';
-import { moved, turned } from '../../plane/index.ts';
-import { angle, distance } from '../amount.ts';
-import { degrees, millimetres, oneOf, text } from '../sentence.ts';
-import { createPlain, plainOutline, plainRegion, plainShapeTokens } from './plain.ts';
-import { failingIn, type OutlineKind } from './outlineKind.ts';
+import { distance } from '../amount.ts';
+import { clause, millimetres, text } from '../sentence.ts';
+import type { OutlineKind } from './outlineKind.ts';
+import { besideRight, newPieceOffers } from './pieces/pieceOffers.ts';
+import { pieceTokens } from './pieces/pieceSentence.ts';
+import { laidOut } from './pieces/laidOut.ts';
+import { MOST_PIECES, piece } from './pieces/piece.ts';
+import { putTogether } from './pieces/putTogether.ts';
+import { createPlain, type PlainOutline } from './plain.ts';
 import { say } from '../../words/index.ts';
-
-/** One of the outlines that are put together. */
-export const piece = z.strictObject({
-  how: z.enum(['and', 'without']),
-  outline: plainOutline,
-  xMm: distance(),
-  yMm: distance(),
-  turnDeg: angle().optional(),
-});
-
-/** As many pieces as one sentence can still be read with. */
-const MOST_PIECES = 20;
 
 export const schema = z.strictObject({
   shape: z.literal('combined'),
-  /** In the order in which they are joined or cut away; the first is the ground for the others. */
+  /** In the order in which they are put together; the first is the ground for the others. */
   pieces: z.array(piece).min(1).max(MOST_PIECES),
+  /** How much larger the whole is than its pieces together. */
+  growMm: distance().optional(),
 });
+export type CombinedOutline = z.infer<typeof schema>;
 
-/** Several outlines joined into one or cut out of each other. */
-export const combined: OutlineKind<z.infer<typeof schema>> = {
+/** An outline with a smaller circle joined to it. */
+export function combinedFrom(first: PlainOutline, acrossMm: number): CombinedOutline {
+  const smallMm = Math.max(1, Math.round(acrossMm / 3));
+  return {
+    shape: 'combined',
+    pieces: [
+      { id: 'p1', how: 'and', outline: first, place: { from: 'middle', xMm: 0, yMm: 0 } },
+      {
+        id: 'p2',
+        how: 'and',
+        outline: createPlain('circle', smallMm),
+        place: besideRight('p1', smallMm / 4),
+      },
+    ],
+  };
+}
+
+/** Several outlines put together: each is added to those before it, left out of them, or keeps only what lies in it. */
+export const combined: OutlineKind<CombinedOutline> = {
   shape: 'combined',
   get label() {
     return say('a combined outline');
   },
-  create: (across) => ({
-    shape: 'combined',
-    pieces: [
-      { how: 'and', outline: createPlain('circle', across), xMm: 0, yMm: 0 },
-      { how: 'without', outline: createPlain('circle', across / 2), xMm: across / 4, yMm: 0 },
-    ],
-  }),
-  tokens: ({ pieces }, path, context) =>
-    pieces.flatMap((each, i) => {
-      const at = [...path, 'pieces', i];
-      const shape = plainShapeTokens(each.outline, [...at, 'outline'], context);
-      const place = [
-        text(','),
-        millimetres([...at, 'xMm'], each.xMm, 'how far to the right', { min: -1000 }),
-        text('right and'),
-        millimetres([...at, 'yMm'], each.yMm, 'how far to the back', { min: -1000 }),
-        text('back'),
-        ...(each.turnDeg === undefined
-          ? []
-          : [text(', turned'), degrees([...at, 'turnDeg'], each.turnDeg, 'turned by')]),
-      ];
-      if (i === 0) return [text('of'), ...shape, ...place];
-      const joins = { and: 'and', without: 'without' };
-      return [
-        text(';'),
-        oneOf([...at, 'how'], 'joined or cut away', each.how, joins),
-        ...shape,
-        ...place,
-        {
-          type: 'drop',
-          path: at,
-          label: say('Leave out this {shape}', { shape: each.outline.shape }),
-        } as const,
-      ];
-    }),
-  additions: ({ pieces }, path) => {
-    if (pieces.length >= MOST_PIECES) return [];
-    const at = [...path, 'pieces', pieces.length];
-    const another = (how: 'and' | 'without') => ({
-      how,
-      outline: createPlain('circle', 5),
-      xMm: 0,
-      yMm: 0,
-    });
-    return [
-      { label: say('join another outline'), path: at, value: another('and') },
-      { label: say('cut another outline away'), path: at, value: another('without') },
-    ];
-  },
-  region({ pieces }, kit) {
-    return pieces.reduce<[number, number][][]>((sum, { how, outline, xMm, yMm, turnDeg = 0 }, i) => {
-      const inner = { ...kit, fail: failingIn(kit, ['pieces', i, 'outline']) };
-      const region = moved(turned(plainRegion(outline, inner), turnDeg), xMm, yMm);
-      return i === 0 || how === 'and' ? kit.joined([sum, region]) : kit.without(sum, region);
-    }, []);
+  create: (across) => combinedFrom(createPlain('circle', across), across),
+  tokens: ({ pieces, growMm }, path, context) => [
+    ...pieces.flatMap((_, i) => pieceTokens(pieces, i, path, context)),
+    { type: 'drawing', path, label: say('Put the pieces together on the plan'), kind: 'combined' },
+    ...(growMm === undefined
+      ? []
+      : clause(
+          [
+            text('; all of it grown by'),
+            millimetres([...path, 'growMm'], growMm, 'how much larger, negative for smaller', { min: -1000 }),
+          ],
+          [...path, 'growMm'],
+          'Do not grow it',
+        )),
+  ],
+  additions: ({ pieces, growMm }, path) => [
+    ...newPieceOffers(pieces, path),
+    ...(growMm === undefined ? [{ label: say('grow all of it'), path: [...path, 'growMm'], value: 1 }] : []),
+  ],
+  region({ pieces, growMm = 0 }, kit) {
+    const laid = laidOut(pieces, kit);
+    kit.drewPieces({ pieces: laid });
+    const together = putTogether(laid, kit);
+    const whole = growMm === 0 ? together : kit.grown(together, growMm, 'sharp');
+    kit.drewPieces({ pieces: laid, whole });
+    if (whole.length > 0) return whole;
+    return kit.fail(['growMm'], say('Shrunk by so much, nothing is left of the outline: take less off.'));
   },
 };

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import type { Region } from '../../plane/index.ts';
 import type { Resolved } from '../amount.ts';
 import type { Addition, FieldPath, SentenceContext, Token } from '../sentence.ts';
-import { combined, schema as combinedSchema } from './combined.ts';
+import { combined, combinedFrom, schema as combinedSchema } from './combined.ts';
 import type { OutlineKit, SizeField } from './outlineKind.ts';
 import {
   acrossOf,
@@ -20,10 +20,12 @@ export type OutlineSpec = z.infer<typeof outline>;
 
 /** The kind of an outline, which can be changed, and its sizes, in words. */
 export function outlineTokens(spec: OutlineSpec, path: FieldPath, context: SentenceContext): Token[] {
-  const across = spec.shape === 'combined' ? 20 : acrossOf(spec);
+  const first = spec.shape === 'combined' ? spec.pieces[0].outline : spec;
+  const across = acrossOf(first);
   const options = [
     ...plainOptions(across, context),
-    { label: combined.label, value: combined.create(across) },
+    // What was one outline so far is the first piece of several.
+    { label: combined.label, value: combinedFrom(first, across) },
   ];
   const sizes =
     spec.shape === 'combined' ? combined.tokens(spec, path, context) : plainTokens(spec, path, context);
@@ -49,5 +51,10 @@ export function outlineRegion(spec: Resolved<OutlineSpec>, kit: OutlineKit): Reg
 export { failingIn } from './outlineKind.ts';
 export { type PlainOutline } from './plain.ts';
 export type { OutlineKit, SizeField } from './outlineKind.ts';
+export type { CombinedOutline } from './combined.ts';
+export type { Piece } from './pieces/piece.ts';
+export { newPieceOffers, pieceOffers } from './pieces/pieceOffers.ts';
+export { letterOf } from './pieces/piece.ts';
+export type { DrawnPieces, LaidPiece } from './pieces/laidPiece.ts';
 export type { Node, PointsOutline } from './points.ts';
 export type { SvgOutline } from './svg.ts';

@@ -1,6 +1,7 @@
 import type { Region } from '../../plane/index.ts';
 import type { Resolved } from '../amount.ts';
 import type { StepRef } from '../placement.ts';
+import type { DrawnPieces } from './pieces/laidPiece.ts';
 import type { Addition, FieldPath, SentenceContext, Token } from '../sentence.ts';
 
 /** What an outline may ask for that it cannot work out by itself. */
@@ -13,6 +14,10 @@ export interface OutlineKit {
   joined(regions: readonly Region[]): Region;
   /** What lies in the first region and not in the second. */
   without(region: Region, other: Region): Region;
+  /** What lies in both regions. */
+  common(region: Region, other: Region): Region;
+  /** Hears where the pieces lie that an outline is put together from, so that they can be shown. */
+  drewPieces(drawn: DrawnPieces): void;
   /** Ends the evaluation with a sentence about one field of the outline, and the place that it speaks of. */
   fail(path: FieldPath, message: string, at?: readonly [number, number]): never;
 }

@@ -86,8 +86,8 @@ describe('the corners of an outline', () => {
     const frame: Extruded['outline'] = {
       shape: 'combined',
       pieces: [
-        { how: 'and', outline: square, xMm: 0, yMm: 0 },
-        { how: 'without', outline: drawn([[5, 5], [15, 5], [15, 15], [5, 15]]), xMm: 0, yMm: 0 },
+        { id: 'p1', how: 'and', outline: square, place: { from: 'middle', xMm: 0, yMm: 0 } },
+        { id: 'p2', how: 'without', outline: drawn([[5, 5], [15, 5], [15, 15], [5, 15]]), place: { from: 'middle', xMm: 0, yMm: 0 } },
       ],
     }; // oxfmt-ignore
     expectArea(plate(frame), 300);

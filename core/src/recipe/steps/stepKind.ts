@@ -58,8 +58,6 @@ export interface BuildKit<Body> extends OutlineKit {
   partBoxUnder(pose: Pose): Box;
   /** The box of what the part before this step and a body have in common, or undefined for nothing. */
   boxWithin(body: Body): Box | undefined;
-  /** What lies in both regions. */
-  common(region: Region, other: Region): Region;
   /** The section of the part so far across a side, in that side's own right and up, at a distance along its outward way. */
   sectionFacing(side: Facing, atMm: number): Region;
   /** Where the middle of a width × depth box can lie in a region, as a region. */
