@@ -132,7 +132,7 @@
     if (token.type === 'face') {
       bench.pickingFace = bench.pickingFace?.stepId === stepId ? undefined : { stepId, path: token.path };
       isPlanLarge = false;
-    } else if (token.type === 'drawing' && token.kind === 'points') {
+    } else if (token.type === 'drawing' && token.kind !== 'svg') {
       bench.drawing = { stepId, path: token.path };
     } else if (token.type === 'corners') isPlanLarge = true;
     else if (token.type === 'edges') isPlanLarge = false;

@@ -3,12 +3,14 @@
   import type { ComponentProps } from 'svelte';
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { facesOf } from '@kelbrin/core/mesh';
-  import { turnsProfile, type PointsOutline } from '@kelbrin/core/recipe';
+  import { turnsProfile, type FieldPath, type OutlineSpec } from '@kelbrin/core/recipe';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
   import type { Look } from '$lib/ui/solidView/views';
   import SectionSheet from './inspection/SectionSheet.svelte';
   import ShapeBefore from './inspection/ShapeBefore.svelte';
   import OutlineEditor from './plan/OutlineEditor.svelte';
+  import PiecesEditor from './plan/PiecesEditor.svelte';
+  import { piecesBeside } from './plan/piecesBeside';
   import Plan from './plan/Plan.svelte';
   import FaceList from './recipe/FaceList.svelte';
   import type { BenchState } from './state/bench.svelte';
@@ -42,11 +44,24 @@
     const outline = drawing.path.reduce<unknown>(
       (data, key) => (data as Record<string | number, unknown> | undefined)?.[key],
       step,
-    ) as PointsOutline | undefined;
-    if (outline?.shape !== 'points') return undefined;
+    ) as OutlineSpec | undefined;
     const problem = bench.problem?.stepId === drawing.stepId ? bench.problem : undefined;
-    return { ...drawing, outline, isProfile: turnsProfile(step), problem };
+    return outline && { ...drawing, outline, isProfile: turnsProfile(step), problem };
   });
+  const isDrawn = $derived(drawn?.outline.shape === 'points' || drawn?.outline.shape === 'combined');
+  /** The pieces of its outline where they lie, also where they cannot be put together. */
+  const laidPieces = $derived(
+    drawn?.problem?.pieces ?? bench.solid?.steps.find(({ stepId }) => stepId === drawn?.stepId)?.pieces,
+  );
+
+  /** Leads back from a piece that was drawn to the pieces that it is one of. */
+  function endDrawing(path: FieldPath): void {
+    const at = path.indexOf('pieces');
+    bench.drawing =
+      at < 0 || !drawn
+        ? undefined
+        : { stepId: drawn.stepId, path: path.slice(0, at), piece: Number(path[at + 1]) };
+  }
   const isPickingFace = $derived(bench.recipe.steps.some(({ id }) => id === bench.pickingFace?.stepId));
 
   function pick(triangle: number | undefined): void {
@@ -72,20 +87,32 @@
 </script>
 
 <section class="relative min-w-0 flex-1" aria-label={isPlanLarge ? say.plan : say.solid}>
-  {#if drawn}
+  {#if drawn?.outline.shape === 'points'}
     <OutlineEditor
       {bench}
       outline={drawn.outline}
       isProfile={drawn.isProfile}
       problem={drawn.problem}
+      beside={piecesBeside(laidPieces, drawn.path)}
       onchange={(outline, gesture) => bench.setField(drawn.stepId, drawn.path, outline, gesture)}
-      ondone={() => (bench.drawing = undefined)}
+      ondone={() => endDrawing(drawn.path)}
+    />
+  {:else if drawn?.outline.shape === 'combined'}
+    <PiecesEditor
+      {bench}
+      stepId={drawn.stepId}
+      path={drawn.path}
+      outline={drawn.outline}
+      first={drawn.piece}
+      drawn={laidPieces}
+      problem={drawn.problem}
+      ondone={() => endDrawing(drawn.path)}
     />
   {/if}
   {#if bench.solid}
     {#if bench.solid.mesh.triangles.length > 0}
       <div
-        class={drawn ? 'inset beside' : isPlanLarge ? 'inset' : 'h-full w-full'}
+        class={isDrawn ? 'inset beside' : isPlanLarge ? 'inset' : 'h-full w-full'}
         bind:clientWidth={solidWidthPx}
         bind:clientHeight={solidHeightPx}
       >
@@ -105,7 +132,7 @@
             : { zMm: bench.showing.cutMm, region: bench.showing.part?.section?.region }}
           bind:view
           partId={bench.showing.part?.partId}
-          isSmall={isPlanLarge || drawn !== undefined}
+          isSmall={isPlanLarge || isDrawn}
           onpick={pick}
           {offered}
           ontapedge={(at) => bench.marked && bench.tapEdge(bench.marked, at)}
@@ -113,7 +140,7 @@
         />
       </div>
     {/if}
-    {#if !drawn}
+    {#if !isDrawn}
       <div class={isPlanLarge ? 'h-full w-full' : 'inset'}>
         {#if bench.showing.part?.section}
           <SectionSheet section={bench.showing.part?.section} isSmall={!isPlanLarge} />
@@ -130,7 +157,7 @@
       </button>
     {/if}
   {/if}
-  {#if !drawn}<ShapeBefore {bench} />{/if}
+  {#if !isDrawn}<ShapeBefore {bench} />{/if}
   {#if isPickingFace}<FaceList {bench} />{/if}
 </section>
 

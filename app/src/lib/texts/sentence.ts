@@ -4,4 +4,5 @@ import { said } from '@kelbrin/core/words';
 export const sentenceTexts = said({
   file: 'file',
   draw: 'draw',
+  arrange: 'arrange',
 });

@@ -1,14 +1,21 @@
 <script lang="ts">
   import { bentEdge } from '@kelbrin/core/plane';
-  import { isFormula, evaluateAmount, type Node, type Point, type PointsOutline } from '@kelbrin/core/recipe';
+  import {
+    isFormula,
+    evaluateAmount,
+    type Node,
+    type Point,
+    type PointsOutline,
+    type Region,
+  } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
   import { bendThrough, middleOf } from './bend';
   import Dimension from './Dimension.svelte';
+  import DrawingGround from './DrawingGround.svelte';
   import { simplified } from './freehand';
   import NodeTable from './NodeTable.svelte';
   import OutlineBar from './OutlineBar.svelte';
   import OutlineHandles from './OutlineHandles.svelte';
-  import PaperLines from './PaperLines.svelte';
   import { fitted, toMillimetres, toPixels, type Sheet } from './sheet';
   import { gridFor, snapped } from './snap';
   import { planTexts as say } from '$lib/texts/plan';
@@ -20,10 +27,12 @@
     isProfile: boolean;
     /** What is wrong with the outline, and where. */
     problem?: { message: string; at?: readonly [number, number] };
+    /** What else is there, in the measure of the drawing. */
+    beside?: Region;
     onchange(outline: PointsOutline, gesture?: number): void;
     ondone(): void;
   }
-  let { bench, outline, isProfile, problem, onchange, ondone }: Props = $props();
+  let { bench, outline, isProfile, problem, beside = [], onchange, ondone }: Props = $props();
 
   const REACH_PX = 9;
 
@@ -42,9 +51,10 @@
   };
   const at = $derived(outline.nodes.map(({ xMm, yMm }): Point => [worth(xMm), worth(yMm)]));
   const range = $derived.by(() => {
+    const others = beside.flat();
     const shown = outline.mirrored || isProfile ? [...at, ...at.map(([x, y]): Point => [-x, y])] : at;
-    const xs = [0, 20, ...shown.map(([x]) => x)];
-    const ys = [0, 20, ...shown.map(([, y]) => y)];
+    const xs = [0, 20, ...[...shown, ...others].map(([x]) => x)];
+    const ys = [0, 20, ...[...shown, ...others].map(([, y]) => y)];
     return { min: [Math.min(...xs), Math.min(...ys)], max: [Math.max(...xs), Math.max(...ys)] };
   });
   const sheet = $derived(held ?? fitted(range, widthPx, heightPx, 70));
@@ -205,18 +215,13 @@
         onpointermove={move}
         onpointerup={release}
       >
-        <PaperLines {sheet} {widthPx} {heightPx} axisPx={isProfile || outline.mirrored ? 1.2 : 0.6} />
-        {#if outline.mirrored || isProfile}
-          {#each edges as points, i (i)}
-            <path
-              d={line(points.map(([x, y]): Point => [-x, y]))}
-              fill="none"
-              stroke="var(--color-ink-soft)"
-              stroke-width="1"
-              stroke-dasharray="5 4"
-            />
-          {/each}
-        {/if}
+        <DrawingGround
+          {sheet}
+          {widthPx}
+          {heightPx}
+          {beside}
+          mirrored={outline.mirrored || isProfile ? edges : undefined}
+        />
         {#each edges as points, i (i)}
           <path
             d={line(points)}

@@ -38,6 +38,7 @@
   }
   let { tokens, measures, corners = [], edges, problem, onchange, onproblem, onopen }: Props = $props();
 
+  const drawingWords = { svg: say.file, points: say.draw, combined: say.arrange };
   const problemAt = (path: FieldPath) =>
     problem?.path && problem.path.length > 0 && path.join(' ').startsWith(problem.path.join(' '))
       ? problem.message
@@ -108,7 +109,19 @@
         steps={edges?.steps ?? []}
         ontap={(at) => edges?.ontap(at)}
         onopen={() => onopen(token)}
-      />{:else if token.type === 'drop'}<button
+      />{:else if token.type === 'menu'}<select
+          class="word measured"
+          aria-label={token.label}
+          value=""
+          onchange={(event) => {
+            const { path, value } = token.offers[Number(event.currentTarget.value)];
+            event.currentTarget.value = '';
+            onchange(path, value);
+          }}
+          ><option value="" disabled>{token.word} ⋯</option>{#each token.offers as offer, at (offer.label)}<option
+              value={at}>{offer.label}</option
+            >{/each}</select
+        >{:else if token.type === 'drop'}<button
         type="button"
         class="drop"
         aria-label={token.label}
@@ -120,7 +133,7 @@
         class:wrong={problemAt(token.path) !== undefined}
         aria-label={token.label}
         title={token.label}
-        onclick={() => onopen(token)}><PenLine size={14} class="inline" /> {token.kind === 'svg' ? say.file : say.draw}</button
+        onclick={() => onopen(token)}><PenLine size={14} class="inline" /> {drawingWords[token.kind]}</button
       >{:else}<button type="button" class="word" aria-label={token.label} onclick={() => onopen(token)}
         >{token.words}</button
       >{/if}{/snippet}

@@ -55,7 +55,7 @@ export class BenchState {
   /** The triangles of the finding that is looked at. */
   hatched = $state.raw<{ triangles: readonly number[]; verdict: 'pass' | 'warn' | 'fail' }>();
   /** The outline that is being drawn on the plan. */
-  drawing = $state.raw<{ readonly stepId: string; readonly path: FieldPath }>();
+  drawing = $state.raw<{ readonly stepId: string; readonly path: FieldPath; readonly piece?: number }>();
   /** What was mended or guessed when a file was taken into a step. */
   fileNotes = $state.raw<{ readonly stepId: string; readonly notes: readonly string[] }>();
   /** The step whose face on the plate is being picked in the view. */
