@@ -41,6 +41,13 @@ export default {
       from: { path: '^(core|app|cli|printer)/src', pathNot: ['^core/src/solid', isTest, '\\.worker\\.ts$'] },
       to: { path: 'node_modules/manifold-3d' },
     },
+    {
+      name: 'the schema of the database needs no kernel',
+      comment: 'What makes its migrations cannot load one.',
+      severity: 'error',
+      from: { path: '^app/src/lib/server/platform/db/schema/', pathNot: isTest },
+      to: { path: '^core/src/solid/', reachable: true },
+    },
     ...house.flatMap(({ path, uses }) => {
       if (!uses) return [];
       const allowed = [path, ...uses.map((name) => `${roofOf(path)}/${name}`)];

@@ -10,7 +10,7 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core';
-import { DEFAULT_FILE_PATTERN } from '@kelbrin/core/format';
+import { DEFAULT_FILE_PATTERN } from '@kelbrin/core/format/kept';
 import { limitsCards } from './limits.ts';
 import { role, users } from './users.ts';
 
