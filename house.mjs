@@ -22,6 +22,11 @@ export const house = [
   { path: 'core/src/mesh', about: 'triangles, and what is measured and found on them', uses: [] },
   { path: 'core/src/plane', about: 'points, curves and areas in a plane', uses: [] },
   {
+    path: 'core/src/colours',
+    about: 'the colours of filament that parts are wished in, from which height on, and together on a plate',
+    uses: ['words'],
+  },
+  {
     path: 'core/src/edges',
     about: 'the edges of a solid: finding them, remembering them, rounding and sloping them',
     uses: ['mesh'],
@@ -29,7 +34,7 @@ export const house = [
   {
     path: 'core/src/recipe',
     about: 'the schema of a recipe, its measures, sentences, edits and handles',
-    uses: ['words', 'mesh', 'plane', 'edges'],
+    uses: ['words', 'mesh', 'plane', 'edges', 'colours'],
   },
   { path: 'core/src/recipe/outlines', about: 'one file for each kind of outline' },
   {
@@ -45,13 +50,13 @@ export const house = [
   {
     path: 'core/src/solid',
     about: 'recipe → solid; the only place that knows the geometry kernel',
-    uses: ['words', 'mesh', 'plane', 'recipe'],
+    uses: ['words', 'mesh', 'plane', 'recipe', 'colours'],
   },
   { path: 'core/src/starters', about: 'complete recipes to begin from', uses: ['words', 'recipe'] },
   {
     path: 'core/src/inspect',
     about: 'solid + limits card → inspection',
-    uses: ['words', 'mesh', 'plane', 'recipe'],
+    uses: ['words', 'mesh', 'plane', 'recipe', 'colours'],
   },
   {
     path: 'core/src/inspect/result',
@@ -89,7 +94,7 @@ export const house = [
   {
     path: 'core/src/slice',
     about: 'solid + print settings → layers → toolpaths → G-code and estimate',
-    uses: ['words', 'mesh', 'plane', 'recipe', 'solid'],
+    uses: ['words', 'mesh', 'plane', 'recipe', 'solid', 'colours'],
   },
   { path: 'core/src/slice/settings', about: 'print settings, sets of them, materials', uses: [] },
   {
@@ -120,11 +125,11 @@ export const house = [
   {
     path: 'core/src/format',
     about: 'reading and writing STL, 3MF and OBJ',
-    uses: ['words', 'mesh', 'plane', 'solid'],
+    uses: ['words', 'mesh', 'plane', 'solid', 'colours'],
   },
   { path: 'core/src/format/svg', about: 'reading drawings, area by area' },
   { path: 'core/src/format/mending', about: 'making a surface that was read close' },
-  { path: 'core/src/picture', about: 'a solid as a PNG picture', uses: ['mesh'] },
+  { path: 'core/src/picture', about: 'a solid as a PNG picture', uses: ['mesh', 'colours'] },
   {
     path: 'core/src/document',
     about: 'the pages of docs/ that are made from the schema',

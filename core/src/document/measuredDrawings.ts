@@ -87,6 +87,12 @@ export const measuredDrawings: Readonly<Record<CheckId, readonly DrawnShape[]>> 
     ['solid', 'M14 44V52H92V44Z'],
     ['measured', 'M30 44A16 16 0 0 0 23 28M14 44L23 28M14 44H30'],
   ],
+  colours: [
+    ['solid', 'M16 52V36H104V52Z'],
+    ['solid', 'M24 36V20H48V36Z'],
+    ['air', 'M70 36V20H94V36Z'],
+    ['measured', 'M8 28H112'],
+  ],
   time: [
     ['layer', layers([24, 96], [24, 96], [24, 96], [24, 96], [24, 96], [24, 96])],
     ['measured', 'M28 49.5H92V44.5H28V39.5H92V34.5H28V29.5H92V24.5H28'],

@@ -90,6 +90,13 @@ describe('files of a part', () => {
     expect(model).toContain('<metadata name="Designer">Asha &lt;8&gt;</metadata>');
     expect(model).toContain('displaycolor="#3F8F5FFF"');
     expect(recipeInThreeMf(writeThreeMf(mesh, { title: 'Label' }))).toBeUndefined();
+    const wished = [
+      { fromMm: 0, colour: 'leafGreen' as const },
+      { fromMm: 2.6, colour: 'chalkWhite' as const },
+    ];
+    const coloured = unzipSync(writeThreeMf(mesh, { title: 'Label', colour: '#000000', colours: wished }));
+    const materials = new TextDecoder().decode(coloured['3D/3dmodel.model']);
+    expect(materials).toContain('<base name="leafGreen from 0 mm" displaycolor="#3F8F5FFF"/><base name="chalkWhite from 2.6 mm" displaycolor="#F2F0E8FF"/>'); // oxfmt-ignore
     expect(volumeOf(readSolid(bytes)) / volumeOf(mesh)).toBeCloseTo(1, 6);
   });
 

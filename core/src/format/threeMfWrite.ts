@@ -1,4 +1,5 @@
 import { strToU8, zipSync } from 'fflate';
+import { hexOf, type ColourBands } from '../colours/index.ts';
 import type { SolidMesh } from '../mesh/index.ts';
 import { escapedXml } from './svg/writeSvg.ts';
 
@@ -15,6 +16,8 @@ export interface PartNotes {
   readonly author?: string;
   /** The colour of the filament it is meant for, #rrggbb. */
   readonly colour?: string;
+  /** The colours that the part is wished in, from the plate up; said in the file as materials, the first that of the part. */
+  readonly colours?: ColourBands;
   /** The recipe itself as JSON, so that Kelbrin can open the part again. */
   readonly recipe?: string;
 }
@@ -30,11 +33,11 @@ const RECIPE_RELATION = 'https://kelbrin.example/relationships/recipe';
  */
 export function writeThreeMf(mesh: SolidMesh, notes: PartNotes): Uint8Array {
   const { positions: p, triangles: t } = mesh;
-  const { title, author, colour, recipe } = notes;
-  const material =
-    colour === undefined
-      ? ''
-      : `<basematerials id="2"><base name="Filament" displaycolor="${escapedXml(colour.toUpperCase())}FF"/></basematerials>`;
+  const { title, author, recipe } = notes;
+  const bases = basesOf(notes).map(
+    ({ name, hex }) => `<base name="${escapedXml(name)}" displaycolor="${escapedXml(hex.toUpperCase())}FF"/>`,
+  );
+  const material = bases.length === 0 ? '' : `<basematerials id="2">${bases.join('')}</basematerials>`;
   const lines: string[] = [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<model unit="millimeter" xml:lang="en" xmlns="${CORE}">`,
@@ -72,4 +75,10 @@ export function writeThreeMf(mesh: SolidMesh, notes: PartNotes): Uint8Array {
     },
     { mtime: new Date(1980, 0, 1), level: 6 },
   );
+}
+
+/** The materials of a part: its filament, or those that it is wished in and from which height each is. */
+function basesOf({ colour, colours = [] }: PartNotes): { readonly name: string; readonly hex: string }[] {
+  if (colours.length === 0) return colour === undefined ? [] : [{ name: 'Filament', hex: colour }];
+  return colours.map((band) => ({ name: `${band.colour} from ${band.fromMm} mm`, hex: hexOf(band.colour) }));
 }

@@ -27,3 +27,19 @@ it('draws an empty part as bare ground', () => {
   );
   expect(new Set(data)).toEqual(new Set([255]));
 });
+
+it('draws the part in the colours that it is wished in, by height', () => {
+  const cube = madeWith(kernel, ({ Manifold }) => Manifold.cube([20, 20, 20]));
+  const colours = [
+    { fromMm: 0, colour: 'brickRed' as const },
+    { fromMm: 10, colour: 'inkBlue' as const },
+  ];
+  const { width, height, data } = decode(drawPng(cube, { ...options, colours }));
+  const column = Array.from({ length: height }, (_, y) => [
+    ...data.slice(3 * (y * width + 60), 3 * (y * width + 60) + 3),
+  ]);
+  const isRed = column.map(([red, , blue]) => red > blue + 20);
+  const isBlue = column.map(([red, , blue]) => blue > red + 20);
+  expect(isBlue.indexOf(true)).toBeGreaterThan(0);
+  expect(isRed.indexOf(true)).toBeGreaterThan(isBlue.lastIndexOf(true));
+});

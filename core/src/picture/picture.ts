@@ -1,4 +1,5 @@
 import { encode } from 'fast-png';
+import { hexOf, type ColourBands } from '../colours/index.ts';
 import { boundsOf, facesOf, type SolidMesh, type Vec3 } from '../mesh/index.ts';
 
 /** How a picture is drawn. Colours are #rrggbb; the part's is that of its filament. */
@@ -6,6 +7,8 @@ export interface PictureOptions {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly colour: string;
+  /** The colours of the part from the plate up, where it is wished in some. */
+  readonly colours?: ColourBands;
   readonly ground: string;
   /** What is seen of one step, by its place in the recipe, in a colour of its own. */
   readonly marked?: { readonly step: number; readonly colour: string };
@@ -13,6 +16,9 @@ export interface PictureOptions {
 
 /** Each pixel is drawn as this many by this many and averaged, so that edges are smooth. */
 const OVERSAMPLING = 2;
+
+/** A level face at the height at which the colour changes is the top of what is below, mm. */
+const LEVEL_MM = 0.01;
 
 /** A jump in depth of this many pixels' worth draws an edge. */
 const FOLD_PIXELS = 3;
@@ -48,7 +54,8 @@ function drawTriangles(
   height: number,
   options: PictureOptions,
 ): void {
-  const { triangles: t } = mesh;
+  const { positions: p, triangles: t } = mesh;
+  const bands = (options.colours ?? []).map(({ fromMm, colour }) => ({ fromMm, rgb: rgb(hexOf(colour)) }));
   const [plain, marked] = [rgb(options.colour), rgb(options.marked?.colour ?? options.colour)];
   const { normals } = facesOf(mesh);
   const { screen, pixelsPerMm } = projected(mesh, width, height);
@@ -61,7 +68,8 @@ function drawTriangles(
     // The screen's y runs downwards, so what faces the eye turns the other way there.
     if (area >= 0) continue;
     const lit = normals[3 * f] * LIGHT[0] + normals[3 * f + 1] * LIGHT[1] + normals[3 * f + 2] * LIGHT[2];
-    const colour = options.marked && mesh.stepOf?.[f] === options.marked.step ? marked : plain;
+    const isMarked = options.marked && mesh.stepOf?.[f] === options.marked.step;
+    const [aMm, bMm, cMm] = [0, 1, 2].map((corner) => p[3 * t[3 * f + corner] + 2]);
     const shade = 0.62 + 0.38 * Math.max(-0.6, lit);
     const fromX = Math.max(0, Math.floor(Math.min(ax, bx, cx)));
     const toX = Math.min(width - 1, Math.ceil(Math.max(ax, bx, cx)));
@@ -79,6 +87,9 @@ function drawTriangles(
         const pixel = y * width + x;
         if (z <= depth[pixel]) continue;
         depth[pixel] = z;
+        const zMm = u * aMm + v * bMm + w * cMm;
+        const band = bands.findLast(({ fromMm }) => fromMm <= zMm - LEVEL_MM) ?? bands[0];
+        const colour = isMarked ? marked : (band?.rgb ?? plain);
         for (let k = 0; k < 3; k++) pixels[3 * pixel + k] = Math.min(255, colour[k] * shade);
       }
     }

@@ -12,6 +12,8 @@ export interface Option {
   readonly label: string;
   /** What the field becomes when this option is chosen; undefined leaves the field out. */
   readonly value: unknown;
+  /** What it looks like, for colours: #rrggbb. */
+  readonly hex?: string;
 }
 
 /**
@@ -40,8 +42,8 @@ export type Token =
       readonly label: string;
       readonly options: readonly Option[];
       readonly chosen: number;
-      /** Fonts are offered each in itself. */
-      readonly shows?: 'font';
+      /** Fonts are offered each in itself, and colours with a patch of them. */
+      readonly shows?: 'font' | 'colour';
     }
   | {
       readonly type: 'words';

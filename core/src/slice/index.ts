@@ -13,6 +13,7 @@ export {
   allowedSets,
   printChoice,
   settingsFor,
+  settingsForPart,
   settingsOf,
   settingSets,
   type PrintChoice,

@@ -73,7 +73,7 @@ export function carryOut(
       },
     );
     const built = buildStep<Manifold>(step, kit);
-    const { operations, outline, box: said, whole, copies, relief, capMm, edges } = built;
+    const { operations, outline, box: said, whole, copies, relief, capMm, edges, colours } = built;
 
     let part = done.part;
     if (whole) part = turnAll(poseOnGrid(whole), part, traces, scope);
@@ -102,15 +102,18 @@ export function carryOut(
       reliefs,
       writings,
       drawnBy,
-      effect: whole ? 'whole' : (operations[0]?.effect ?? 'add'),
+      effect: whole || colours ? 'whole' : (operations[0]?.effect ?? 'add'),
       box,
       changed:
         whole !== undefined ||
+        colours !== undefined ||
         isOther(volumeMm3, before?.volumeMm3 ?? 0) ||
         isReshaped(operations, before?.part, part),
       notes: [...notes],
       edges,
       pieces,
+      colours: colours ? { ...colours, index } : before?.colours,
+      ...(colours && { saidColours: index }),
     };
   } catch (error) {
     scope.end();

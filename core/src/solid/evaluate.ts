@@ -15,6 +15,7 @@ import { carryOut } from './carryOut.ts';
 import type { Kernel } from './kernel.ts';
 import type { LetterFonts } from './letters.ts';
 import { outcomesOf, type StepOutcome } from './outcomes.ts';
+import { partColours } from './partColours.ts';
 import { SolidCache } from './solidCache.ts';
 import { toMesh } from './toMesh.ts';
 
@@ -76,7 +77,8 @@ function build(
   const { printer = classroomPrinter, assets = new Map(), budget = buildBudget } = options;
   const beganAt = performance.now();
   const steps = resolved(recipe, printer);
-  const keys = steps.map(({ step }) => JSON.stringify(step));
+  // What a step leaves names it by its index, which changes when one that is switched off comes before it.
+  const keys = steps.map(({ step, index }) => JSON.stringify([index, step]));
   // Of the printer, only what steps look at belongs to the key.
   const { maxOverhangDeg, shrinkagePercent, fitAllowanceMm } = printer;
   const states = cache.begin(JSON.stringify([maxOverhangDeg, shrinkagePercent, fitAllowanceMm]), keys);
@@ -95,14 +97,16 @@ function build(
   const indexOf = new Map(recipe.steps.map(({ id }, index) => [id, index]));
   const stepOfOriginal = new Map([...(last?.drawnBy ?? [])].map(([drawn, id]) => [drawn, indexOf.get(id)!]));
   const mesh = last?.part ? toMesh(last.part, stepOfOriginal) : emptyMesh();
+  const colours = partColours(recipe, states, mesh);
   return {
     mesh,
     volumeMm3: last?.volumeMm3 ?? 0,
-    steps: outcomesOf(recipe, steps, states, mesh),
+    steps: outcomesOf(recipe, steps, states, mesh, colours.notes),
     origin: {
       stepIds: recipe.steps.map(({ id }) => id),
       reliefs: last?.reliefs ?? [],
       writings: last?.writings ?? [],
+      colours: colours.bands,
     },
   };
 }

@@ -33,6 +33,8 @@ export function outcomesOf(
   steps: ResolvedSteps,
   states: readonly StepState[],
   mesh: SolidMesh,
+  /** What else there is to say of steps, by their indices in the recipe. */
+  more: ReadonlyMap<number, readonly string[]>,
 ): StepOutcome[] {
   const last = states.at(-1);
   const apart = piecesApart(mesh);
@@ -43,7 +45,7 @@ export function outcomesOf(
     const filled = trace !== undefined && isFilled(trace, later, last?.part);
     const plan = trace?.plan ?? [];
     const facts = { changed, effect, filled, floats: apart(index) };
-    const said = [...notes, ...notesOn(recipe.steps[index], facts)];
+    const said = [...notes, ...notesOn(recipe.steps[index], facts), ...(more.get(index) ?? [])];
     return {
       stepId: step.id,
       effect,

@@ -1,6 +1,6 @@
 import type { Manifold } from 'manifold-3d';
 import type { Box } from '../mesh/index.ts';
-import type { DrawnPieces, OfferedEdge, Relief, Writing } from '../recipe/index.ts';
+import type { DrawnPieces, OfferedEdge, Relief, WishedColours, Writing } from '../recipe/index.ts';
 import { Memo } from './memo.ts';
 import { Blocks } from './block.ts';
 import type { Scope } from './scope.ts';
@@ -28,6 +28,10 @@ export interface StepState {
   readonly box: Box;
   readonly changed: boolean;
   readonly notes: readonly string[];
+  /** The colours that are wished so far, and the step that wishes them, by its index in the recipe. */
+  readonly colours?: WishedColours & { readonly index: number };
+  /** The index of this very step in the recipe, if it wishes colours. */
+  readonly saidColours?: number;
   /** The edges that it lets people choose among, where they lay before it. */
   readonly edges?: readonly OfferedEdge[];
   /** The pieces that its outline is put together from, before any position. */

@@ -22,4 +22,10 @@ export const bedSign = recipeOf([
     towards: 'back',
     placement: on('s1', { y: fromBack(9) }),
   },
+  {
+    id: 's3',
+    kind: 'colours',
+    first: 'leafGreen',
+    changes: [{ from: { by: 'step', of: { step: 's2' }, edge: 'low' }, colour: 'chalkWhite' }],
+  },
 ]);

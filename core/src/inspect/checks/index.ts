@@ -4,6 +4,7 @@ import { base } from './base.ts';
 import { bodies } from './bodies.ts';
 import { brief } from './brief.ts';
 import { bridge } from './bridge.ts';
+import { colours } from './colours.ts';
 import { comfort } from './comfort.ts';
 import { gap } from './gap.ts';
 import { hole } from './hole.ts';
@@ -32,6 +33,7 @@ const byId = {
   stability,
   relief,
   comfort,
+  colours,
   time,
   material,
   brief,

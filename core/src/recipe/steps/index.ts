@@ -5,6 +5,7 @@ import type { Resolved } from '../amount.ts';
 import type { SizeField } from '../outlines/index.ts';
 import type { PrinterTraits } from '../printer.ts';
 import type { Addition, SentenceContext, Token } from '../sentence.ts';
+import { colours, schema as coloursSchema } from './colours.ts';
 import { edges, schema as edgesSchema } from './edges.ts';
 import { extrude, schema as extrudeSchema } from './extrude.ts';
 import { eyelet, schema as eyeletSchema } from './eyelet.ts';
@@ -37,6 +38,7 @@ export const step = z.discriminatedUnion('kind', [
   setDownSchema,
   scaleSchema,
   mirrorSchema,
+  coloursSchema,
 ]);
 export type Step = z.infer<typeof step>;
 type Kind = Step['kind'];
@@ -59,6 +61,7 @@ const kinds: { readonly [K in Kind]: StepKind<StepOf<K>> } = {
   setDown,
   scale,
   mirror,
+  colours,
 };
 
 /** The kinds in the order in which they are offered. */
@@ -144,4 +147,13 @@ export function canCarry(kind: Kind): boolean {
 
 export type { EdgeFinish } from './edgeFinish.ts';
 export { faceWords, sideWords, type Face, type SetDownStep } from './setDown.ts';
-export type { BuildKit, Built, Group, Level, OfferedEdge, Operation, StepKind } from './stepKind.ts';
+export type {
+  BuildKit,
+  Built,
+  Group,
+  Level,
+  OfferedEdge,
+  Operation,
+  StepKind,
+  WishedColours,
+} from './stepKind.ts';

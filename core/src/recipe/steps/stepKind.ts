@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import type { FilamentColour } from '../../colours/index.ts';
 import type { EdgeName } from '../../edges/index.ts';
 import type { Box, Pose, SolidMesh, Vec3 } from '../../mesh/index.ts';
 import type { Point, Region } from '../../plane/index.ts';
@@ -89,6 +90,17 @@ export interface OfferedEdge {
   readonly isChosen: boolean;
 }
 
+/** The colours in which a part is wished: the first from the plate up, the others from the heights that are said. */
+export interface WishedColours {
+  readonly first: FilamentColour;
+  readonly changes: readonly {
+    readonly from:
+      | { readonly by: 'mm'; readonly mm: number }
+      | { readonly by: 'step'; readonly of: StepRef; readonly edge: 'low' | 'high' };
+    readonly colour: FilamentColour;
+  }[];
+}
+
 /** What a step made of its sentence. */
 export interface Built<Body> {
   readonly operations: readonly Operation<Body>[];
@@ -108,6 +120,8 @@ export interface Built<Body> {
   readonly copies?: { readonly of: readonly StepRef[]; readonly poses: readonly Pose[] };
   /** A turn, scale and shift of everything so far. */
   readonly whole?: Pose;
+  /** In which colours the part is wished. */
+  readonly colours?: WishedColours;
 }
 
 /** How the step that is added appears where it is offered. */

@@ -65,9 +65,10 @@ it.each([
   expect([least - 1, most + 0.5, most + 1].map(takes)).toEqual([false, false, false]);
 });
 
-it('stops for another colour at most four times, above the plate', () => {
+it('stops for another colour at most twelve times, above the plate', () => {
   const takes = (colourChangesMm: number[]) => printSettings.safeParse({ colourChangesMm }).success;
-  expect(takes([1, 2, 3, 4])).toBe(true);
-  expect(takes([1, 2, 3, 4, 5])).toBe(false);
+  const first = (count: number) => Array.from({ length: count }, (_, i) => i + 1);
+  expect(takes(first(12))).toBe(true);
+  expect(takes(first(13))).toBe(false);
   expect(takes([0])).toBe(false);
 });

@@ -26,7 +26,7 @@ export const printSettings = z.strictObject({
   /** How far the first layer is widened, so that a slender part stays on the plate. */
   brimMm: z.number().min(0).max(30).default(0),
   /** The heights at which the print stops for filament of another colour, from below. */
-  colourChangesMm: z.array(positive).max(4).default([]),
+  colourChangesMm: z.array(positive).max(12).default([]),
   filamentDiameterMm: positive.default(1.75),
   filamentGramsPerCm3: positive.default(1.24),
   nozzleC: z.number().min(0).max(350).default(210),

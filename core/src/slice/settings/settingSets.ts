@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { changesIn, type ColourBands } from '../../colours/index.ts';
 import { materialNamed } from './materials.ts';
 import { everydaySettings, printSettings, type PrintSettings } from './printSettings.ts';
 import { said } from '../../words/index.ts';
@@ -73,6 +74,11 @@ export function settingsFor(
     ...settingSets.find((set) => set.id === id)?.changes,
   };
   return { ...settings, firstLayerMm: Math.max(settings.layerMm, Math.min(0.2, layerMm)) };
+}
+
+/** The settings of a part that is printed by itself in the colours that it is wished in. */
+export function settingsForPart(card: Omit<Printer, 'layerHeightsMm'>, colours: ColourBands): PrintSettings {
+  return { ...settingsFor(card), colourChangesMm: changesIn(colours) };
 }
 
 /** The few numbers that are chosen for a plate; whatever is left out is as the way to print has it. */

@@ -1,4 +1,4 @@
-import { edgeWords, type Axis } from '../../placement.ts';
+import { edgeWords } from '../../placement.ts';
 import { alongTokens } from '../../placementSentence.ts';
 import {
   choice,
@@ -153,15 +153,13 @@ function timesTokens(pieces: readonly Piece[], index: number, times: Times, path
       aroundToken(pieces, index, times.around, [...path, 'around']),
     ];
   }
-  const step = (axis: Axis & ('x' | 'y'), label: string) =>
-    millimetres([...path, `${axis}Mm`], times[`${axis}Mm`], label, { min: -1000 });
   return [
     text(','),
     often,
     text('times, each'),
-    step('x', 'how far each is to the right of the last'),
+    millimetres([...path, 'xMm'], times.xMm, 'how far each is to the right of the last', { min: -1000 }),
     text('further right and'),
-    step('y', 'how far each is behind the last'),
+    millimetres([...path, 'yMm'], times.yMm, 'how far each is behind the last', { min: -1000 }),
     text('further back'),
   ];
 }

@@ -1,0 +1,3 @@
+export * from './band.ts';
+export * from './filamentColour.ts';
+export * from './together.ts';
