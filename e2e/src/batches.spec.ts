@@ -185,3 +185,50 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     await expect(luca.getByText('Make the hole wider.')).toBeVisible();
   });
 });
+
+test('the colours of a part go with it from the bench to the stop of the print', async ({
+  as,
+  browser,
+  kelbrin,
+}) => {
+  await handInLabel(browser, kelbrin.origin, 'keiko', { words: 'Fennel', lettersIn: 'chalkWhite' });
+  await handInLabel(browser, kelbrin.origin, 'maren', {
+    words: 'Savory',
+    thickMm: 3,
+    lettersIn: 'sunYellow',
+  });
+  const teacher = await as('teacher');
+  await teacher.goto('/review/sheet');
+  for (const name of ['Keiko', 'Maren'])
+    await expect(teacher.getByLabel(`Approve ${name}’s hand-in`)).toBeChecked();
+  await teacher.getByRole('button', { name: /^Approve these/ }).click();
+  await expect(teacher.getByRole('status')).toContainText('approved.');
+
+  await teacher.goto('/queue');
+  const entry = (name: string) => teacher.locator(`[data-entry=${name}]`);
+  await expect(entry('Keiko')).toContainText('leaf green');
+  await expect(entry('Keiko')).toContainText('chalk white');
+  await entry('Keiko').getByRole('checkbox').check();
+  await teacher.getByRole('button', { name: 'Put one part' }).click();
+  await teacher.waitForURL('**/batch/*');
+  const filaments = teacher.getByTestId('filaments');
+  await expect(filaments).toContainText(/leaf green [\d.]+ g\s+chalk white [\d.]+ g/);
+  await expect(teacher.getByLabel('Change colour at')).toHaveAttribute('placeholder', '2.6');
+  await teacher.getByRole('button', { name: 'Layers' }).click();
+  await expect(teacher.locator('title', { hasText: 'chalk white' })).toHaveCount(1);
+  const gcode = await teacher.request.get(`${teacher.url()}/gcode`);
+  expect((await gcode.text()).match(/^M600/gm)).toHaveLength(1);
+  const batch = teacher.url();
+
+  // What cannot be printed together is told.
+  await teacher.goto('/queue');
+  await entry('Maren').getByRole('checkbox').check();
+  await teacher.locator('select[name=batch]').selectOption({ index: 1 });
+  await teacher.getByRole('button', { name: 'Put one part' }).click();
+  await teacher.waitForURL(batch);
+  await expect(teacher.getByRole('alert')).toContainText(/At 2.6 mm .* is wished in chalk white/);
+  await teacher.getByRole('button', { name: 'Start on Birch' }).click();
+  await expect(teacher.getByRole('dialog')).toContainText(
+    'It is wished in leaf green, and pot orange is on the printer',
+  );
+});

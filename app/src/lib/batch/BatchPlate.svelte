@@ -1,6 +1,8 @@
 <script lang="ts">
+  import { hexOf } from '@kelbrin/core/colours';
   import { conflictsOf, coveredBy, nearestPlace, type Plate, type Pose } from '@kelbrin/core/plate';
   import type { BatchPart } from '$lib/server/printing/batches/batchParts';
+  import { firstColour } from '$lib/shared/batchColours';
   import { batchTexts as say } from '$lib/texts/batch';
   import { areaPath } from './areaPath';
 
@@ -26,6 +28,12 @@
   const SNAP_MM = 12;
 
   let grip: { entryId: string; dx: number; dy: number } | undefined;
+
+  /** A part is seen in the colour that it is wished to begin in, or in that of the roll. */
+  function fillOf({ colours }: BatchPart): string {
+    const wished = firstColour(colours);
+    return wished ? hexOf(wished) : colour;
+  }
 
   const conflicts = $derived(
     conflictsOf(
@@ -138,7 +146,7 @@
     {#snippet shape()}
       <path
         d={path}
-        fill={isSheet ? 'none' : colour}
+        fill={isSheet ? 'none' : fillOf(part)}
         fill-rule="evenodd"
         stroke={chosen === part.entryId ? '#FAF7F0' : '#22302E'}
         stroke-width={chosen === part.entryId ? 1.4 : 0.5}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
+  import type { FilamentColour } from '@kelbrin/core/colours';
   import { extentOf } from '@kelbrin/core/plane';
   import { coveredBy, type Placed } from '@kelbrin/core/plate';
   import { layerEndS, progressAt, type Role } from '@kelbrin/core/slice';
@@ -19,8 +20,10 @@
     chosen?: string;
     /** The heights at which the colour changes. */
     colourChangesMm?: readonly number[];
+    /** The colours that the parts are wished in, one for each stretch between the changes. */
+    filaments?: readonly (FilamentColour | undefined)[];
   }
-  let { slicing, parts, chosen = $bindable(), colourChangesMm = [] }: Props = $props();
+  let { slicing, parts, chosen = $bindable(), colourChangesMm = [], filaments = [] }: Props = $props();
 
   /** Watched, a print of any length grows in so many seconds, so many times a second. */
   const WATCH_S = 24;
@@ -57,6 +60,11 @@
     colourChangesMm
       .filter((mm) => mm < topMm)
       .map((mm) => ({ atMm: mm, colour: 'var(--color-warn)', words: say.colourAt })),
+  );
+  const bands = $derived(
+    filaments.flatMap((colour, i) =>
+      colour ? { fromMm: i === 0 ? 0 : (colourChangesMm[i - 1] ?? 0), colour } : [],
+    ),
   );
   const minute = $derived(say.minute(Math.ceil(nowS / 60), Math.ceil(endS / 60)));
   const layer = $derived(isWarming ? say.warming : say.layer(now.layer + 1, last + 1, heightMm.toFixed(2)));
@@ -103,6 +111,7 @@
     {bars}
     marked={chosen}
     {flags}
+    colours={bands}
     label={say.height}
     hint={say.heightHow}
     words={layer}

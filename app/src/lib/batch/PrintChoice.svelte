@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { ComponentProps } from 'svelte';
   import { allowedSets, settingsFor, type PrintChoice } from '@kelbrin/core/slice';
+  import { formatNumber } from '@kelbrin/core/recipe';
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { batchTexts as say } from '$lib/texts/batch';
   import NumberField from '$lib/ui/NumberField.svelte';
@@ -9,9 +10,11 @@
     choice: PrintChoice;
     limits: LimitsCard;
     disabled?: boolean;
+    /** The heights at which the colours of the parts change. */
+    colourChangesMm?: readonly number[];
     change: (choice: PrintChoice) => void;
   }
-  let { choice, limits, disabled = false, change }: Props = $props();
+  let { choice, limits, disabled = false, colourChangesMm = [], change }: Props = $props();
 
   const sets = $derived(allowedSets(limits));
   const usual = $derived(settingsFor(limits, choice.set));
@@ -95,7 +98,7 @@
     max: 999,
     unit: 'mm',
     nudge: 0.2,
-    placeholder: '–',
+    placeholder: colourChangesMm.length > 0 ? colourChangesMm.map(formatNumber).join('; ') : '–',
     kept: choice.colourChangesMm?.[0] ?? null,
     onchange: (mm) => set({ colourChangesMm: mm === null || mm <= 0 ? undefined : [mm] }),
   })}

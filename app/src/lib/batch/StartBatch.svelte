@@ -2,6 +2,7 @@
   import { enhance } from '$lib/ui/enhance';
   import type { SubmitFunction } from '@sveltejs/kit';
   import type { ComponentProps } from 'svelte';
+  import { colourName, nearestColour, type FilamentColour } from '@kelbrin/core/colours';
   import { sameMaterial } from '@kelbrin/core/slice';
   import { Button, Modal } from 'flowbite-svelte';
   import FilamentChange from '$lib/printroom/FilamentChange.svelte';
@@ -14,11 +15,13 @@
     spools: ComponentProps<typeof FilamentChange>['spools'];
     material: string;
     grams: number | undefined;
+    /** The colour that its parts are wished to begin in. */
+    colour?: FilamentColour;
     /** The part that waits, where it is started from the queue. */
     entry?: string;
     close: () => void;
   }
-  let { printer, spools, material, grams, entry, close }: Props = $props();
+  let { printer, spools, material, grams, colour, entry, close }: Props = $props();
 
   /** Whatever came of it is told by the page. */
   const andClose: SubmitFunction =
@@ -27,6 +30,9 @@
       await update();
       close();
     };
+  /** Whether a roll looks other than the parts are wished. */
+  const isOther = (spool: { readonly colour: string } | null) =>
+    colour !== undefined && spool !== null && nearestColour(spool.colour) !== colour;
   let done = $state<string[]>([]);
   const fits = $derived(printer.spool !== null && sameMaterial(printer.spool.material, material));
   const isShort = $derived(grams !== undefined && printer.spool !== null && grams > printer.spool.gramsLeft);
@@ -34,7 +40,10 @@
   const fitting = $derived(
     spools
       .filter(({ spool }) => sameMaterial(spool.material, material) || spool.id === printer.change?.spoolId)
-      .toSorted((a, b) => b.spool.gramsLeft - a.spool.gramsLeft),
+      .toSorted(
+        (a, b) =>
+          Number(isOther(a.spool)) - Number(isOther(b.spool)) || b.spool.gramsLeft - a.spool.gramsLeft,
+      ),
   );
   let isChanging = $state(false);
   // Once a change is under way its wish is fulfilled: when it is over, nothing is asked again.
@@ -55,6 +64,11 @@
       {fits
         ? say.tooLittle(grams!, printer.spool!.gramsLeft)
         : say.wrongMaterial(material, printer.name, printer.spool?.material)}
+    </p>
+  {/if}
+  {#if fits && isOther(printer.spool)}
+    <p role="status" class="border-warn bg-warn-wash border-l-4 px-3 py-2">
+      {say.otherColour(colourName(colour!), printer.spool!.colourName)}
     </p>
   {/if}
   {#if !fits || isShort || isChanging || printer.change}

@@ -2,6 +2,8 @@
   import { Button } from 'flowbite-svelte';
   import { clock } from '$lib/ui/clock.svelte';
   import { inHours, inMoney } from '@kelbrin/core/inspect';
+  import type { FilamentColour } from '@kelbrin/core/colours';
+  import ColourList from '$lib/ui/ColourList.svelte';
   import { clockTime } from '$lib/ui/times';
   import { nextBell, type SchoolDay } from '$lib/shared/schoolDay';
   import { batchTexts as say } from '$lib/texts/batch';
@@ -13,10 +15,12 @@
     day?: SchoolDay;
     /** The spool that it is printed from. */
     spool?: { readonly number: number; readonly pricePerKg: number | null };
+    /** The colours that its parts are wished in, in their order. */
+    colours?: readonly (FilamentColour | undefined)[];
     /** The school’s currency. */
     currency: string;
   }
-  let { slicing, day, spool, currency }: Props = $props();
+  let { slicing, day, spool, colours = [], currency }: Props = $props();
 
   const time = clock();
   const takes = $derived(slicing.estimate);
@@ -49,6 +53,14 @@
     <span><span class="measured text-lg">{(takes.filamentMm / 1000).toFixed(2)}</span> {say.metres}</span>
     {#if price}<span data-testid="cost">{say.costs(price, spool!.number)}</span>{/if}
   </p>
+  {#if colours.some((each) => each !== undefined)}
+    <p class="text-sm" data-testid="filaments">
+      <ColourList
+        {colours}
+        after={(i) => (takes.colourGrams.length === colours.length ? say.gramsOf(takes.colourGrams[i]) : '')}
+      />
+    </p>
+  {/if}
   {#if day}
     <p class="text-sm {lateS > 0 ? 'text-warn-ink' : 'text-ink-soft'}" data-late={lateS > 0}>
       {say.doneAt(clockTime(done!))}{bell

@@ -37,7 +37,13 @@
     <span><span class="measured">{size}</span> mm</span>
     <span><span class="measured">{(part.volumeMm3 / 1000).toFixed(2)}</span> cm³</span>
     {#if bench.showing.estimate}
-      <PartTakes estimate={bench.showing.estimate} {limits} {copies} isFresh={bench.showing.hasPrintNeeds} />
+      <PartTakes
+        estimate={bench.showing.estimate}
+        {limits}
+        {copies}
+        isFresh={bench.showing.hasPrintNeeds}
+        colours={bench.solid?.colours}
+      />
     {/if}
   {:else}
     <span class="text-ink-soft">{say.nothingToPrint}</span>

@@ -120,6 +120,7 @@
           mesh={bench.solid.mesh}
           edges={bench.solid.edges}
           {colour}
+          colours={bench.solid.colours}
           plateMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
           {markedStep}
           hatched={bench.hatched}

@@ -12,6 +12,7 @@
   import { clockTime } from '$lib/ui/times';
   import FilamentChange from './FilamentChange.svelte';
   import { namesOf } from './partsInWords';
+  import ColourList from '$lib/ui/ColourList.svelte';
   import { filamentTexts } from '$lib/texts/filament';
   import type { spoolsOf } from '$lib/server/printers/spools';
   import type { SchoolDay } from '$lib/shared/schoolDay';
@@ -131,6 +132,9 @@
           {:else if run.pausedFor}
             <p role="alert" class="border-warn bg-warn-wash border-l-4 px-3 py-2">
               {say.whyPaused[run.pausedFor]}
+              {#if run.pausedFor === 'filament' && run.filaments.length > 1}
+                <ColourList colours={run.filaments.slice(1)} />
+              {/if}
             </p>
           {/if}
           <WaiverList waivers={run.parts.flatMap(({ waivers }) => waivers)} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ColourList from '$lib/ui/ColourList.svelte';
   import { inHours } from '@kelbrin/core/inspect';
   import { tick } from 'svelte';
   import { enhance } from '$lib/ui/enhance';
@@ -147,6 +148,7 @@
           <TableBodyCell>
             <span class="measured">{inHours(entry.estimate.seconds)}</span>,
             <span class="measured">{entry.estimate.grams.toFixed(1)}</span> g
+            <ColourList colours={entry.colours.map(({ colour }) => colour)} isShort />
           </TableBodyCell>
           <TableBodyCell>{entry.dueOn ? shortDay(entry.dueOn) : ''}</TableBodyCell>
           <TableBodyCell>

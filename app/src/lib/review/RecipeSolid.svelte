@@ -83,6 +83,7 @@
     mesh={solid.mesh}
     edges={solid.edges}
     colour="#3f8f5f"
+    colours={solid.colours}
     plateMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
     {markedStep}
     hatched={chosen}

@@ -1,5 +1,6 @@
 import { said, say } from '@kelbrin/core/words';
 import { inHours } from '@kelbrin/core/inspect';
+import { formatNumber } from '@kelbrin/core/recipe';
 import type { OutcomeKind } from '../shared/outcome';
 import type { Role } from '@kelbrin/core/slice';
 
@@ -73,6 +74,24 @@ export const batchTexts = said({
   metres: 'm of filament',
   grams: 'g',
   thenGrams: (grams: readonly string[]) => grams.join(say(' g, then ')),
+  gramsOf: (grams: number) => say('{grams} g', { grams: grams.toFixed(1) }),
+  otherColour: (wished: string, loaded: string) =>
+    say(
+      'It is wished in {wished}, and {loaded} is on the printer. Change the filament, or print it as it is.',
+      {
+        wished,
+        loaded,
+      },
+    ),
+  coloursClash: (
+    [one, oneColour]: readonly [string, string],
+    [other, otherColour]: readonly [string, string],
+    atMm: number,
+  ) =>
+    say(
+      'At {mm} mm {one} is wished in {oneColour} and {other} in {otherColour}, and only one of them is printed so: put one in another batch.',
+      { mm: formatNumber(atMm), one, oneColour, other, otherColour },
+    ),
   doneAt: (time: string) => say('If you start it now, it ends at {time}', { time }),
   beforeBell: (bell: string) => say(', before the bell at {bell}.', { bell }),
   afterBell: (seconds: number, bell: string) =>

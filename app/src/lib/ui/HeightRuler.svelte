@@ -15,6 +15,7 @@
 </script>
 
 <script lang="ts">
+  import { colourName, hexOf, type ColourBands } from '@kelbrin/core/colours';
   import { formatNumber } from '@kelbrin/core/recipe';
 
   interface Props {
@@ -25,6 +26,8 @@
     /** The bar that is marked. */
     marked?: string;
     flags: readonly Flag[];
+    /** The colours from the plate up, beside the ticks. */
+    colours?: ColourBands;
     label: string;
     hint: string;
     /** The height in words. */
@@ -40,6 +43,7 @@
     bars,
     marked,
     flags,
+    colours = [],
     label,
     hint,
     words,
@@ -118,6 +122,20 @@
           >{formatNumber(i * tickMm)}</text
         >
       {/if}
+    {/each}
+    {#each colours as { fromMm, colour }, i (i)}
+      {@const upToMm = Math.min(topMm, colours[i + 1]?.fromMm ?? topMm)}
+      <rect
+        x={WIDTH - 4}
+        y={y(upToMm)}
+        width="4"
+        height={Math.max(0, upToMm - fromMm) * scale}
+        fill={hexOf(colour)}
+        stroke="var(--color-ink)"
+        stroke-width="0.5"
+      >
+        <title>{colourName(colour)}</title>
+      </rect>
     {/each}
     {#each bars as { id, lowMm, highMm, takesAway }, i (id)}
       {@const low = Math.max(0, lowMm)}

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import type { ColourBands } from '@kelbrin/core/colours';
+  import ColourList from './ColourList.svelte';
   import { estimateCopies, settingsFor, type Estimate } from '@kelbrin/core/slice';
   import { inHours, type LimitsCard } from '@kelbrin/core/inspect';
   import { partTakesTexts as say } from '$lib/texts/partTakes';
@@ -10,8 +12,10 @@
     copies?: number;
     /** Whether this is of the part as it is shown, and not of one shortly before. */
     isFresh?: boolean;
+    /** The colours that the part is wished in, from the plate up. */
+    colours?: ColourBands;
   }
-  let { estimate, limits, copies = 1, isFresh = true }: Props = $props();
+  let { estimate, limits, copies = 1, isFresh = true, colours = [] }: Props = $props();
 
   const together = $derived(estimateCopies(estimate, copies, settingsFor(limits)));
 </script>
@@ -25,6 +29,12 @@
 <span class={isFresh ? '' : 'text-ink-soft'} aria-busy={!isFresh}>
   {@render takes(estimate.seconds, estimate.grams)}{isFresh ? '' : '…'}
 </span>
+{#if colours.length > 0 && colours.length === estimate.colourGrams.length}
+  <ColourList
+    colours={colours.map(({ colour }) => colour)}
+    after={(i) => (colours.length > 1 ? say.gramsOf(estimate.colourGrams[i]) : '')}
+  />
+{/if}
 {#if copies > 1}
   <span class="text-ink-soft">{say.together(copies)} {@render takes(together.seconds, together.grams)}</span>
 {/if}

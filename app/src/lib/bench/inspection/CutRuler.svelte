@@ -40,6 +40,7 @@
   {bars}
   {marked}
   {flags}
+  colours={solid?.colours}
   label={say.cutHeight}
   hint={say.cutHow}
   words={cutMm === undefined ? say.notCut : say.cutAt(formatNumber(cutMm))}

@@ -70,7 +70,10 @@
         onproblem={(message) => onproblem(token.path, message)}
       />{:else if token.type === 'choice'}{#if token.options.length === 1}<strong
           >{token.options[0].label}</strong
-        >{:else}<select
+        >{:else}{#if token.shows === 'colour'}<span
+            class="patch"
+            style:background={token.options[token.chosen].hex}
+          ></span>{/if}<select
           class="word"
           class:wrong={problemAt(token.path) !== undefined && token.path.length > 0}
           style:font-family={token.shows === 'font' ? `'Kelbrin ${token.options[token.chosen].value as string}'` : undefined}
@@ -153,6 +156,15 @@
     overflow: hidden;
     vertical-align: -0.42em;
     white-space: pre;
+  }
+  .patch {
+    display: inline-block;
+    width: 0.85em;
+    height: 0.85em;
+    margin-right: 0.25em;
+    border: 1px solid var(--color-ink-soft);
+    border-radius: 50%;
+    vertical-align: -0.08em;
   }
   .drop {
     display: inline-flex;

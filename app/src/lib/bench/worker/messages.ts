@@ -1,3 +1,4 @@
+import type { ColourBands } from '@kelbrin/core/colours';
 import type { Remedy } from '@kelbrin/core/advise';
 import type { BriefRules, Inspection, LimitsCard, Progress, ThicknessMap } from '@kelbrin/core/inspect';
 import type { SolidMesh } from '@kelbrin/core/mesh';
@@ -61,6 +62,8 @@ export interface ShownSolid {
   readonly edges: Float32Array;
   readonly volumeMm3: number;
   readonly steps: readonly StepOutcome[];
+  /** The colours that the part is wished in, from the plate up. */
+  readonly colours: ColourBands;
   readonly inspection: Inspection;
   /** Whether the inspection is of this very solid; while edits follow each other closely it is of one shortly before. */
   readonly isInspected: boolean;

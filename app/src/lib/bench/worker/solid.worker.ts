@@ -1,3 +1,4 @@
+import type { ColourBands } from '@kelbrin/core/colours';
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { adviceOnScaling, surfaceOfSteps, remediesFor, Trials } from '@kelbrin/core/advise';
 import { FormatError, readSolid, readSvg } from '@kelbrin/core/format';
@@ -12,7 +13,7 @@ import {
 } from '@kelbrin/core/inspect';
 import { featureEdges, type SolidMesh } from '@kelbrin/core/mesh';
 import { filesIn, fontsIn, type FontName, type Recipe } from '@kelbrin/core/recipe';
-import { estimate, settingsFor, sliceInSteps } from '@kelbrin/core/slice';
+import { estimate, settingsForPart, sliceInSteps } from '@kelbrin/core/slice';
 import {
   evaluate,
   loadFont,
@@ -65,6 +66,7 @@ let current:
       brief: BriefRules;
       /** The steps, as the triangles know them. */
       stepIds: readonly string[];
+      colours: ColourBands;
     }
   | undefined;
 /** Stop what is being done in rounds. */
@@ -150,7 +152,7 @@ function evaluateRecipe(
   const inspection = isLater
     ? { ...(last ?? { verdict: 'pass' as const, checks: [] }), part: factsOf(mesh) }
     : noted(inspect(mesh, limits, about), now);
-  current = { mesh, recipe, limits, brief, stepIds: origin.stepIds };
+  current = { mesh, recipe, limits, brief, stepIds: origin.stepIds, colours: origin.colours };
   /** The steps with what the inspection has to say of them. */
   const advised = (found: Inspection): ShownSolid['steps'] => {
     const advice = adviceOnScaling(recipe, found, (other) => {
@@ -170,6 +172,7 @@ function evaluateRecipe(
       edges,
       volumeMm3,
       steps: isLater ? steps : advised(inspection),
+      colours: origin.colours,
       inspection,
       isInspected: !isLater,
     },
@@ -187,7 +190,7 @@ function evaluateRecipe(
   }
   if (mesh.triangles.length === 0) return;
   estimating = setTimeout(() => {
-    const settings = settingsFor(limits);
+    const settings = settingsForPart(limits, origin.colours);
     stopEstimating = inRounds(
       sliceInSteps(kernel, mesh, settings),
       () => {},
@@ -246,7 +249,9 @@ function measure({ job, upToMm }: Extract<ToWorker, { kind: 'thickness' }>): voi
 }
 
 function exportFile({ job, wish }: Extract<ToWorker, { kind: 'export' }>, kernel: Kernel): void {
-  if (current && isBuilt) answer({ kind: 'exported', job, file: written(kernel, current.mesh, wish) });
+  if (!current || !isBuilt) return;
+  const notes = { ...wish.notes, colours: current.colours };
+  answer({ kind: 'exported', job, file: written(kernel, current.mesh, { ...wish, notes }) });
 }
 
 function readDrawing(source: string, kernel: Kernel): ReadDrawing {

@@ -1,4 +1,13 @@
-import { centredOn, downFromTop, emptyRecipe, fromPlate, onTop, type Recipe } from '@kelbrin/core/recipe';
+import type { FilamentColour } from '@kelbrin/core/colours';
+import {
+  centredOn,
+  downFromTop,
+  emptyRecipe,
+  fromPlate,
+  onTop,
+  type Recipe,
+  type Step,
+} from '@kelbrin/core/recipe';
 
 /** What differs from one seed-tray label to the next. */
 export interface Label {
@@ -12,6 +21,8 @@ export interface Label {
   /** How far the letters begin in from the left; centred when left out. */
   readonly lettersInMm?: number;
   readonly sunk?: boolean;
+  /** The colour of the letters, on leaf green; the whole is of any one colour when left out. */
+  readonly lettersIn?: FilamentColour;
 }
 
 /** The recipe of a seed-tray label: a rounded plate, a hole for the string, and the plant's name. */
@@ -52,8 +63,15 @@ export function labelRecipe(label: Label): Recipe {
               : { relation: 'inFrom', edge: 'low', mm: label.lettersInMm },
         },
       },
+      ...(label.lettersIn ? [coloursOf(label.lettersIn)] : []),
     ],
   };
+}
+
+/** The plate in leaf green, and from the letters on in another colour. */
+function coloursOf(letters: FilamentColour): Step {
+  const from = { by: 'step', of: { step: 's3' }, edge: 'low' } as const;
+  return { id: 's4', kind: 'colours', first: 'leafGreen', changes: [{ from, colour: letters }] };
 }
 
 /** What every project of the brief begins with: the bare plate. */

@@ -155,7 +155,7 @@ export const demoStudents: readonly DemoStudent[] = [
     signInName: 'dario',
     progress: 'waiting',
     note: 'I made the hole wider, because our string is thick.',
-    recipe: labelRecipe({ words: 'Chives', holeMm: 5 }),
+    recipe: labelRecipe({ words: 'Chives', holeMm: 5, lettersIn: 'chalkWhite' }),
   },
   {
     name: 'Elif',

@@ -4,7 +4,7 @@ import { designOf } from '@kelbrin/core/design';
 import { createStep, emptyRecipe, type Recipe, type Step } from '@kelbrin/core/recipe';
 import type { Person } from '../platform/auth/access.ts';
 import { compute } from '../platform/compute/compute.ts';
-import { handIns } from '../platform/db/schema/index.ts';
+import { handIns, solids } from '../platform/db/schema/index.ts';
 import { labelRecipe } from '../demo/labels.ts';
 import { handIn } from './handIns.ts';
 import { holdAgainst } from './recheck.ts';
@@ -30,6 +30,38 @@ async function handedIn(recipe: Recipe): Promise<string> {
   return handIn(test.db, asha, id, revision + 1);
 }
 const found = async (id: string) => (await test.db.select().from(handIns).where(eq(handIns.id, id)))[0];
+
+it('keeps the colours that a hand-in is wished in, with the grams of each', async () => {
+  const label = labelRecipe({ words: 'Dill' });
+  const letters = label.steps.find(({ kind }) => kind === 'letters')!;
+  const colours: Step = {
+    id: 's9',
+    kind: 'colours',
+    first: 'leafGreen',
+    changes: [{ from: { by: 'step', of: { step: letters.id }, edge: 'low' }, colour: 'chalkWhite' }],
+  };
+  const plainId = await handedIn(label);
+  await inspectHandIn(test.db, plainId);
+  const id = await handedIn({ ...label, steps: [...label.steps, colours] });
+  await inspectHandIn(test.db, id);
+  const solidOf = async (handInId: string) => {
+    const { solidHash } = await found(handInId);
+    return (await test.db.select().from(solids).where(eq(solids.hash, solidHash!)))[0];
+  };
+  const [plain, coloured] = [await solidOf(plainId), await solidOf(id)];
+  expect(plain.colours).toEqual([]);
+  expect(coloured.colours).toEqual([
+    { fromMm: 0, colour: 'leafGreen' },
+    { fromMm: expect.closeTo(2.6, 3) as number, colour: 'chalkWhite' },
+  ]);
+  // The same shape in other colours is another file: an approval is for what was seen.
+  expect(coloured.stlHash).toBe(plain.stlHash);
+  expect(coloured.hash).not.toBe(plain.hash);
+  const [green, white] = coloured.estimate.colourGrams;
+  expect(green).toBeGreaterThan(white);
+  expect(green + white).toBeCloseTo(plain.estimate.grams, 6);
+  expect(coloured.estimate.seconds).toBeCloseTo(plain.estimate.seconds + 120, 3);
+});
 
 describe('a hand-in that cannot be inspected', () => {
   it('is refused once, with the sentence that multiplies', async () => {

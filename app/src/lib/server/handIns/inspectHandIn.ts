@@ -87,11 +87,11 @@ async function inspectBegun(
   await db.transaction(async (tx) => {
     const problem = result.ok ? notArgued(result.inspection, handIn.arguments) : result.problem;
     if (result.ok && problem === undefined) {
-      const { threeMf, stl, estimate, footprint, inspection } = result;
+      const { threeMf, stl, estimate, footprint, colours, inspection } = result;
       const hash = sha256(threeMf);
       await tx
         .insert(solids)
-        .values({ hash, threeMf, stl, stlHash: sha256(stl), estimate, footprint })
+        .values({ hash, threeMf, stl, stlHash: sha256(stl), estimate, footprint, colours })
         .onConflictDoNothing();
       // Of one that is inspected again, by another card, the teacher was told before.
       const move = handIn.inspection === null ? 'inspected' : 'inspectedAgain';

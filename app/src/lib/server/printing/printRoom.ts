@@ -2,6 +2,7 @@ import { asc, desc, eq, isNull } from 'drizzle-orm';
 import { demandRole, type Person } from '../platform/auth/access.ts';
 import type { Database } from '../platform/db/database.ts';
 import { ACTIVE_RUN, filamentChanges, batches, printers, runs, spools } from '../platform/db/schema/index.ts';
+import { coloursOfBatch } from '../../shared/batchColours.ts';
 import { partsOf } from './batches/batchParts.ts';
 import { waiversOf } from '../handIns/waivers.ts';
 
@@ -69,6 +70,7 @@ export async function printersWithRuns(db: Database, person: Person) {
         return {
           ...run,
           parts: own,
+          filaments: coloursOfBatch(parts.filter(({ batchId }) => batchId === run.batchId)).filaments,
           grams: estimate?.grams ?? own.reduce((sum, part) => sum + part.grams, 0),
         };
       });

@@ -88,6 +88,7 @@ export async function approve(
         stl: solid.stl,
         estimate: solid.estimate,
         footprint: solid.footprint,
+        colours: solid.colours,
       })
       .returning({ id: printFiles.id });
     await takePlaces(tx, person, file.id, brief.copies, replaced?.entryIds ?? []);

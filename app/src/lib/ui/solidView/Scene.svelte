@@ -12,8 +12,10 @@
   } from 'three';
   import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
   import { boundsOf, type Box, type SolidMesh, type SurfacePoint, type Vec3 } from '@kelbrin/core/mesh';
+  import type { ColourBands } from '@kelbrin/core/colours';
   import type { OfferedEdge, Region } from '@kelbrin/core/recipe';
   import EdgeLines from './EdgeLines.svelte';
+  import { disposing } from './disposing.svelte';
   import { Fineness } from './fineness';
   import {
     drawable,
@@ -38,6 +40,8 @@
     mesh: SolidMesh;
     edges: Float32Array;
     colour: string;
+    /** The colours that the part is wished in, from the plate up. */
+    colours: ColourBands;
     plateMm: readonly [number, number];
     toneOf: (triangle: number) => Tone;
     cut?: { zMm: number; region?: Region };
@@ -65,6 +69,7 @@
     mesh,
     edges,
     colour,
+    colours,
     plateMm,
     toneOf,
     cut,
@@ -116,7 +121,7 @@
   let isBelow = $state(false);
 
   const plane = cutPlane();
-  const material = $derived(partMaterial(colour, plane));
+  const { material, paint: paintPart } = partMaterial(plane);
   const faceMaterial = sectionMaterial();
   const paint = paintMaterial(plane);
   let part = $state.raw<Mesh>();
@@ -134,23 +139,13 @@
     fineness?.stirred(isSmall);
     return () => fineness?.close();
   });
-  // What the graphics card holds is given back when its successor is drawn.
+  disposing(() => [geometry, edgeLines, endPoints]);
+  disposing(() => [painted]);
+  disposing(() => [face]);
+  disposing(() => [wayBetween?.geometry]);
   $effect(() => {
-    const held = [geometry, edgeLines, endPoints];
-    return () => held.forEach((each) => each.dispose());
-  });
-  $effect(() => {
-    const held = painted;
+    void painted;
     invalidate();
-    return () => held?.dispose();
-  });
-  $effect(() => {
-    const held = face;
-    return () => held?.dispose();
-  });
-  $effect(() => {
-    const held = wayBetween;
-    return () => held?.geometry.dispose();
   });
   const noteSprites = $derived(notes.map(noteSprite));
   $effect(() => {
@@ -163,6 +158,10 @@
   });
   $effect(() => {
     setTones(geometry, toneOf);
+    invalidate();
+  });
+  $effect(() => {
+    paintPart(colour, colours);
     invalidate();
   });
   $effect(() => {

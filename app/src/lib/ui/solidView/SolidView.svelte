@@ -16,6 +16,7 @@
   import { softwareRenderer } from './softwareRenderer';
   import { tone, type Tone } from './geometry';
   import { overhangBands, overhangPaint, thicknessBands, thicknessPaint, type Band } from './paint';
+  import type { ColourBands } from '@kelbrin/core/colours';
   import type { LinkedView } from './linkedView.svelte';
   import type { Note } from './notes';
   import { views, type Look, type View } from './views';
@@ -27,6 +28,8 @@
     edges: Float32Array;
     /** The colour of the filament, #rrggbb. */
     colour: string;
+    /** The colours that the part is wished in, from the plate up; none where any filament will do. */
+    colours?: ColourBands;
     /** The build plate's width and depth. */
     plateMm: readonly [number, number];
     /** The index of the step whose surface is marked. */
@@ -63,6 +66,7 @@
     mesh,
     edges,
     colour,
+    colours = [],
     plateMm,
     markedStep,
     hatched,
@@ -167,6 +171,7 @@
       {mesh}
       {edges}
       {colour}
+      {colours}
       {plateMm}
       {toneOf}
       {cut}

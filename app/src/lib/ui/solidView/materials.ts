@@ -1,3 +1,4 @@
+import { hexOf, MOST_COLOURS, type ColourBands } from '@kelbrin/core/colours';
 import { Color, DoubleSide, MeshLambertMaterial, Plane, ShaderMaterial, Vector3 } from 'three';
 
 /** Hatching in the manner of technical drawing: parallel lines across the screen, whatever the surface's direction. */
@@ -8,24 +9,47 @@ const hatching = /* glsl */ `
   }
 `;
 
+/** A level face at the height at which the colour changes is the top of what is below, mm. */
+const LEVEL_MM = 0.01;
+
+/** The heights at which the colour changes, and into which. */
+const changeUniforms = () => ({
+  changeMm: { value: Array.from({ length: MOST_COLOURS - 1 }, () => NEVER_MM) },
+  changeColour: { value: Array.from({ length: MOST_COLOURS - 1 }, () => new Color()) },
+});
+
+/** A change at this height is above every part, mm. */
+const NEVER_MM = 1e9;
+
+/** The material of a part, and what gives it its colours. */
+export interface PartMaterial {
+  readonly material: MeshLambertMaterial;
+  /** In the colour of its filament, #rrggbb, or in those that it is wished in from the plate up. */
+  paint(filament: string, colours: ColourBands): void;
+}
+
 /**
- * The part's material in the colour of its filament. Triangles of a marked step are lightened towards the primary
- * colour; those of a finding are hatched, so that their colour is still seen.
+ * The part's material. Triangles of a marked step are lightened towards the primary colour; those of a finding are
+ * hatched, so that their colour is still seen.
  */
-export function partMaterial(colour: string, cut: Plane): MeshLambertMaterial {
+export function partMaterial(cut: Plane): PartMaterial {
   const material = new MeshLambertMaterial({
-    color: colour,
     side: DoubleSide,
     clippingPlanes: [cut],
     flatShading: true,
   });
+  const uniforms = changeUniforms();
   material.onBeforeCompile = (shader) => {
     shader.uniforms.markColour = { value: new Color('#f2d88a') };
     shader.uniforms.failColour = { value: new Color('#b5402a') };
     shader.uniforms.warnColour = { value: new Color('#b87503') };
+    Object.assign(shader.uniforms, uniforms);
     shader.vertexShader = shader.vertexShader
-      .replace('#include <common>', '#include <common>\nattribute float tone;\nvarying float vTone;')
-      .replace('#include <begin_vertex>', '#include <begin_vertex>\nvTone = tone;');
+      .replace(
+        '#include <common>',
+        '#include <common>\nattribute float tone;\nvarying float vTone;\nvarying float vHeightMm;',
+      )
+      .replace('#include <begin_vertex>', '#include <begin_vertex>\nvTone = tone;\nvHeightMm = position.z;');
     shader.fragmentShader = shader.fragmentShader
       .replace(
         '#include <common>',
@@ -34,11 +58,16 @@ export function partMaterial(colour: string, cut: Plane): MeshLambertMaterial {
         uniform vec3 markColour;
         uniform vec3 failColour;
         uniform vec3 warnColour;
+        varying float vHeightMm;
+        uniform float changeMm[${MOST_COLOURS - 1}];
+        uniform vec3 changeColour[${MOST_COLOURS - 1}];
         ${hatching}`,
       )
       .replace(
         '#include <color_fragment>',
         `#include <color_fragment>
+        for (int i = 0; i < ${MOST_COLOURS - 1}; i++)
+          if (vHeightMm >= changeMm[i]) diffuseColor.rgb = changeColour[i];
         if (vTone > 0.5 && vTone < 1.5) diffuseColor.rgb = mix(diffuseColor.rgb, markColour, 0.55);
         if (vTone > 1.5) {
           vec3 line = vTone > 2.5 ? warnColour : failColour;
@@ -46,7 +75,16 @@ export function partMaterial(colour: string, cut: Plane): MeshLambertMaterial {
         }`,
       );
   };
-  return material;
+  return {
+    material,
+    paint(filament, [first, ...changes]) {
+      material.color.set(first ? hexOf(first.colour) : filament);
+      uniforms.changeMm.value.forEach((_, i, all) => {
+        all[i] = changes[i] ? changes[i].fromMm + LEVEL_MM : NEVER_MM;
+        if (changes[i]) uniforms.changeColour.value[i].set(hexOf(changes[i].colour));
+      });
+    },
+  };
 }
 
 /** The material of a surface whose corners have colours of their own. */

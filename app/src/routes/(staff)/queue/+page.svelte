@@ -6,6 +6,7 @@
   import { clockTime } from '$lib/ui/times';
   import { follow } from '$lib/live/follow.svelte';
   import { namesOf } from '$lib/printroom/partsInWords';
+  import { firstColour } from '$lib/shared/batchColours';
   import StartBatch from '$lib/batch/StartBatch.svelte';
   import { batchTexts } from '$lib/texts/batch';
   import { queueTexts as say } from '$lib/texts/queue';
@@ -177,6 +178,7 @@
     spools={data.spools}
     material={startingEntry.material}
     grams={startingEntry.estimate.grams}
+    colour={firstColour(startingEntry.colours)}
     close={() => (starting = undefined)}
   />
 {/if}

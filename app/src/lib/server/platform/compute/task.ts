@@ -1,3 +1,4 @@
+import type { ColourBands } from '@kelbrin/core/colours';
 import type { BriefRules, Inspection, LimitsCard } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
 import type { FileUnit } from '@kelbrin/core/mesh';
@@ -57,6 +58,7 @@ export interface Answers {
         stl: Uint8Array;
         estimate: Estimate;
         footprint: Region;
+        colours: ColourBands;
       }
     | { ok: false; problem: string };
   batch: { gcode: string; estimate: Estimate };

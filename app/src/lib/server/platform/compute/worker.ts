@@ -12,7 +12,7 @@ import { boundsOf, guessUnit, sizeOf, type SolidMesh } from '@kelbrin/core/mesh'
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { drawPng } from '@kelbrin/core/picture';
 import { footprintOf, layOut, plateToolpath, slicePart } from '@kelbrin/core/plate';
-import { estimate, settingsFor, settingsOf, slice, writeGcode } from '@kelbrin/core/slice';
+import { estimate, settingsForPart, settingsOf, slice, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import { speakAsSet } from '../basics/language.ts';
 import { readPicture } from './readPicture.ts';
@@ -51,7 +51,8 @@ function inspectRecipe(
   if (!built.ok) return { ok: false, problem: built.problem.message };
   if (built.mesh.triangles.length === 0)
     return { ok: false, problem: say('The recipe leaves nothing to print.') };
-  const settings = settingsFor(limits);
+  const colours = built.origin.colours.map(({ fromMm, colour }) => ({ fromMm, colour }));
+  const settings = settingsForPart(limits, colours);
   const needs = estimate(slice(ready.kernel, built.mesh, settings), settings);
   return {
     ok: true,
@@ -60,10 +61,11 @@ function inspectRecipe(
       brief,
       print: { minutes: needs.seconds / 60, grams: needs.grams },
     }),
-    threeMf: writeThreeMf(built.mesh, { title }),
+    threeMf: writeThreeMf(built.mesh, { title, colours }),
     stl: writeStl(built.mesh),
     estimate: needs,
     footprint: footprintOf(ready.kernel, built.mesh),
+    colours,
   };
 }
 
@@ -91,7 +93,8 @@ function drawRecipe(
 ): Answers['picture'] {
   const built = evaluate(recipe, ready, { assets: meshesOf(files) });
   const mesh = built.ok ? built.mesh : { positions: new Float32Array(0), triangles: new Uint32Array(0) };
-  return { png: drawPng(mesh, { widthPx: 320, heightPx: 200, colour, ground: '#ffffff' }) };
+  const colours = built.ok ? built.origin.colours : [];
+  return { png: drawPng(mesh, { widthPx: 320, heightPx: 200, colour, colours, ground: '#ffffff' }) };
 }
 
 function readMesh(bytes: Uint8Array, { kernel }: Workshop): Answers['readMesh'] {

@@ -91,6 +91,7 @@ it('of what is kept as JSON, is read as it is kept today', async () => {
   const db = drizzle(sql);
   const [file] = await db.select().from(printFiles).where(eq(printFiles.id, id));
   expect(file.estimate).toEqual({ seconds: 60, filamentMm: 900, grams: 2.5, colourGrams: [2.5], layers: 9 });
+  expect(file.colours).toEqual([]);
   expect(file.footprint).toEqual([[[0, 0], [20, 0], [0, 20]]]); // oxfmt-ignore
   const laid = await db.select({ choice: batches.choice }).from(batches).where(eq(batches.state, 'laid'));
   expect(laid).toEqual([{ choice: { set: 'trial', wallLines: 3 } }]);

@@ -41,6 +41,7 @@ export async function partsOf(db: Database, batchIds: readonly string[]) {
     hash: printFiles.hash,
     footprint: printFiles.footprint,
     estimate: printFiles.estimate,
+    colours: printFiles.colours,
     handInId: handIns.id,
     limits: handIns.limits,
     doubt: handIns.doubt,

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { conflictsOf } from '@kelbrin/core/plate';
 import { plateOf, gapOf } from '../../../shared/plate.ts';
 import { NotAllowed } from '../../platform/auth/access.ts';
-import { handIns, batchParts, runs } from '../../platform/db/schema/index.ts';
+import { handIns, batchParts, printFiles, runs } from '../../platform/db/schema/index.ts';
 import { holdEntry } from '../queue/queue.ts';
 import { BatchRoom } from '../../testing/batchRoom.ts';
 import { endRun } from '../runs/endRun.ts';
@@ -156,5 +156,28 @@ describe('starting', () => {
     expect(estimate.grams / alone).toBeCloseTo(1, 1);
     await movePart(room.test.db, room.helper, batchId, ids[0], { xMm: 60, yMm: 60, turnDeg: 0 });
     expect((await batchToSee(room.test.db, room.helper, batchId)).batch.estimate).toBeNull();
+  });
+
+  it('writes G-code that stops where the colours of its parts change, unless other heights were chosen', async () => {
+    const ids = await waitingIds();
+    const { batchId } = await layBatch(room.test.db, room.helper, ids);
+    const [{ fileId }] = (await batchToSee(room.test.db, room.helper, batchId)).parts;
+    const colours = [
+      { fromMm: 0, colour: 'leafGreen' as const },
+      { fromMm: 1.4, colour: 'chalkWhite' as const },
+    ];
+    await room.test.db.update(printFiles).set({ colours }).where(eq(printFiles.id, fileId));
+    const stops = (gcode: string) => gcode.split('\n').filter((line) => line.startsWith('M600')).length;
+    const coloured = await gcodeOfBatch(room.test.db, batchId);
+    expect(stops(coloured.gcode)).toBe(1);
+    expect(coloured.gcode).toContain('begins in leafGreen');
+    expect(coloured.gcode).toContain('from 1.4 mm up in chalkWhite');
+    expect(coloured.estimate.colourGrams).toHaveLength(2);
+    await chooseForBatch(room.test.db, room.helper, batchId, {
+      set: 'everyday',
+      colourChangesMm: [0.8, 1.8],
+    });
+    expect(stops((await gcodeOfBatch(room.test.db, batchId)).gcode)).toBe(2);
+    await room.test.db.update(printFiles).set({ colours: [] }).where(eq(printFiles.id, fileId));
   });
 });

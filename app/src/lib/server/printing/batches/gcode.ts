@@ -1,5 +1,7 @@
 import { eq, inArray } from 'drizzle-orm';
+import type { FilamentColour } from '@kelbrin/core/colours';
 import type { Estimate } from '@kelbrin/core/slice';
+import { choiceWithColours, coloursOfBatch } from '../../../shared/batchColours.ts';
 import { NotAllowed } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import { log } from '../../platform/basics/log.ts';
@@ -28,16 +30,19 @@ export async function gcodeOfBatch(
   // Of a batch that is printed, the parts are those that were on it.
   const parts = current.length > 0 ? current : all;
   const files = await filesOf(db, parts);
+  const colours = coloursOfBatch(parts);
+  const choice = choiceWithColours(batch.choice, colours);
   const slicing = compute().run<'batch'>({
     kind: 'batch',
     files,
     parts: parts.map(({ hash, xMm, yMm, turnDeg }) => ({ hash, xMm, yMm, turnDeg })),
     limits: parts[0].limits,
-    choice: batch.choice,
+    choice,
     notes: [
       `Kelbrin, batch ${batch.number}`,
       ...parts.map(({ name, student, hash }) => `${name}, for ${student}, print file ${hash}`),
-      `settings ${JSON.stringify(batch.choice)}`,
+      ...filamentNotes(colours.filaments, choice.colourChangesMm ?? []),
+      `settings ${JSON.stringify(choice)}`,
     ],
   });
   const { gcode, estimate } = await slicing.catch((problem: unknown) => {
@@ -51,6 +56,17 @@ export async function gcodeOfBatch(
   });
   await db.update(batches).set({ estimate }).where(eq(batches.id, batchId));
   return { gcode, estimate };
+}
+
+/** Which filament is loaded when, for whoever reads the file. */
+function filamentNotes(
+  filaments: readonly (FilamentColour | undefined)[],
+  changesMm: readonly number[],
+): string[] {
+  return filaments.flatMap((colour, i) => {
+    if (!colour) return [];
+    return i === 0 ? `begins in ${colour}` : `from ${changesMm[i - 1] ?? '?'} mm up in ${colour}`;
+  });
 }
 
 /** The print files of parts by their hashes, each checked against its hash. */

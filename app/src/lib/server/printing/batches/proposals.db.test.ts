@@ -1,8 +1,9 @@
-import { eq } from 'drizzle-orm';
+import { eq, sql, type SQL } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it, vi } from 'vitest';
+import type { FilamentColour } from '@kelbrin/core/colours';
 import type { Person } from '../../platform/auth/access.ts';
 import { compute } from '../../platform/compute/compute.ts';
-import { printers, queueEntries, spools } from '../../platform/db/schema/index.ts';
+import { printers, printFiles, queueEntries, spools } from '../../platform/db/schema/index.ts';
 import { holdEntry, queue } from '../queue/queue.ts';
 import { schoolDayOf, setSchoolDay } from '../../printers/schoolDay.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
@@ -60,6 +61,29 @@ it('takes less when the bell is near, and runs overnight when nothing would be d
   const [night] = await proposeBatches(test.db, helper, at('10:15'));
   expect(night).toMatchObject({ isOvernight: true, until: new Date('2026-11-27T08:40:00') });
   expect(night.parts).toHaveLength(3);
+});
+
+it('proposes in the colour that is loaded, and in another only when nothing else waits', async () => {
+  const ofFirst = eq(
+    printFiles.id,
+    sql`(select print_file_id from queue_entries where id = ${(await proposed())[0]})`,
+  );
+  const paint = async (where: SQL | undefined, colour: FilamentColour | undefined) => {
+    const colours = colour ? [{ fromMm: 0, colour }] : [];
+    await test.db.update(printFiles).set({ colours }).where(where);
+  };
+  const [first, ...others] = await proposed();
+  await paint(ofFirst, 'plum');
+  expect(await proposed()).toEqual(others);
+  // All of them in plum is better than an idle printer.
+  await paint(undefined, 'plum');
+  expect(await proposed()).toEqual([first, ...others]);
+  await paint(undefined, undefined);
+
+  async function proposed(): Promise<string[]> {
+    const [proposal] = await proposeBatches(test.db, helper, at('08:30'));
+    return proposal.parts.map(({ id }) => id);
+  }
 });
 
 it('keeps to the material and the filament of the printer, and leaves out what is held back', async () => {

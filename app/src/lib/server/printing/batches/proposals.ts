@@ -1,5 +1,8 @@
 import { and, asc, eq, inArray, isNull, notInArray } from 'drizzle-orm';
+import { nearestColour, type ColourBands } from '@kelbrin/core/colours';
+import type { LimitsCard } from '@kelbrin/core/inspect';
 import { heatingSeconds, sameMaterial, settingsFor } from '@kelbrin/core/slice';
+import { colourKeyOf, firstColour } from '../../../shared/batchColours.ts';
 import { printKeyOf } from '../../../shared/plate.ts';
 import { inFairOrder, partsWithin } from '../../../shared/proposal.ts';
 import { nextBell, nextMorning } from '../../../shared/schoolDay.ts';
@@ -42,7 +45,8 @@ export interface Proposal {
 
 /**
  * Proposes a batch for each printer that is free: of what waits and is of the material that is on it, what is due first,
- * one part of each student before seconds, as many as have room and are done before the next bell. When nothing can be
+ * one part of each student before seconds, as many as have room and are done before the next bell, all in the same
+ * colours, and in the colour that is loaded if anything is. When nothing can be
  * done by then, the batch runs overnight.
  */
 export async function proposeBatches(db: Database, person: Person, now = new Date()): Promise<Proposal[]> {
@@ -57,8 +61,12 @@ export async function proposeBatches(db: Database, person: Person, now = new Dat
       waiting.filter(({ id, limits }) => !taken.has(id) && sameMaterial(limits.material, spool.material)),
     );
     if (ofMaterial.length === 0) continue;
-    const kind = printKeyOf(ofMaterial[0].limits);
-    const candidates = ofMaterial.filter(({ limits }) => printKeyOf(limits) === kind);
+    // What wishes another colour than the one that is loaded goes to another printer, as long as anything else waits.
+    const loaded = nearestColour(spool.colour);
+    const ofColour = ofMaterial.filter(({ colours }) => [undefined, loaded].includes(firstColour(colours)));
+    const first = ofColour[0] ?? ofMaterial[0];
+    const kind = kindOf(first);
+    const candidates = ofMaterial.filter((part) => kindOf(part) === kind);
     const within = (until: Date) =>
       partsWithin(
         candidates,
@@ -89,6 +97,11 @@ export async function proposeBatches(db: Database, person: Person, now = new Dat
   return proposals;
 }
 
+/** What parts have in common that can be printed together. */
+function kindOf({ limits, colours }: { limits: LimitsCard; colours: ColourBands }): string {
+  return `${printKeyOf(limits)} ${colourKeyOf(colours)}`;
+}
+
 /** The printers that answer and print nothing, with the rolls that are on them. */
 function freePrinters(db: Database) {
   const busy = db.select({ id: runs.printerId }).from(runs).where(inArray(runs.state, ACTIVE_RUN));
@@ -112,6 +125,7 @@ async function whatWaits(db: Database) {
   const rows = await entriesWithOwner(db, {
     id: queueEntries.id,
     footprint: printFiles.footprint,
+    colours: printFiles.colours,
     estimate: printFiles.estimate,
     handInId: handIns.id,
     limits: handIns.limits,

@@ -29,6 +29,7 @@ export async function queue(db: Database, person: Person) {
     hash: printFiles.hash,
     doubt: handIns.doubt,
     estimate: printFiles.estimate,
+    colours: printFiles.colours,
     material: sql<string>`${handIns.limits} ->> 'material'`,
     student: namesOnProject,
     className: classes.name,

@@ -3,6 +3,7 @@
   import { enhance } from '$lib/ui/enhance';
   import { invalidate } from '$app/navigation';
   import { page } from '$app/state';
+  import { colourName } from '@kelbrin/core/colours';
   import type { Pose } from '@kelbrin/core/plate';
   import { sameMaterial, type PrintChoice } from '@kelbrin/core/slice';
   import { Button } from 'flowbite-svelte';
@@ -14,6 +15,7 @@
   import { BatchSlicing } from '$lib/batch/slicing.svelte';
   import StartBatch from '$lib/batch/StartBatch.svelte';
   import Takes from '$lib/batch/Takes.svelte';
+  import { choiceWithColours, coloursOfBatch } from '$lib/shared/batchColours';
   import { plateOf, gapOf } from '$lib/shared/plate';
   import { batchTexts as say } from '$lib/texts/batch';
   import { follow, LIVE } from '$lib/live/follow.svelte';
@@ -44,6 +46,9 @@
     (isPrinted ? data.parts : current).map((part) => ({ ...part, ...moved[part.entryId] })),
   );
   const choice = $derived(choosing ?? data.batch.choice);
+  const together = $derived(coloursOfBatch(parts));
+  /** How it is printed, with the stops that its parts’ colours need. */
+  const printed = $derived(choiceWithColours(choice, together));
   const limits = $derived(parts[0].limits);
   const plate = $derived(plateOf(limits));
   const run = $derived(data.tries.find(({ state }) => ['preparing', 'sending', 'printing'].includes(state)));
@@ -70,7 +75,7 @@
     JSON.stringify([
       parts.map(({ hash, fileId, xMm, yMm, turnDeg }) => ({ hash, fileId, xMm, yMm, turnDeg })),
       limits,
-      choice,
+      printed,
     ]),
   );
   $effect(() => {
@@ -135,6 +140,16 @@
     <p role="status" class="border-warn bg-warn-wash border-l-4 px-3 py-2">{say.left(left)}</p>
   {/if}
 
+  {#if isOpen && together.conflict}
+    {@const { parts: pair, colours, atMm } = together.conflict}
+    <p role="alert" class="border-warn bg-warn-wash border-l-4 px-3 py-2">
+      {say.coloursClash(
+        [parts[pair[0]].name, colourName(colours[0])],
+        [parts[pair[1]].name, colourName(colours[1])],
+        atMm,
+      )}
+    </p>
+  {/if}
   {#if isPrinted}<Outcomes {parts} />{/if}
 
   <div class="grid grid-cols-1 gap-5 lg:grid-cols-[1fr_320px]">
@@ -191,7 +206,13 @@
       {:else if view === 'section'}
         <BatchSection {slicing} {parts} bind:chosen />
       {:else}
-        <Layers {slicing} {parts} bind:chosen colourChangesMm={choice.colourChangesMm} />
+        <Layers
+          {slicing}
+          {parts}
+          bind:chosen
+          colourChangesMm={printed.colourChangesMm}
+          filaments={together.filaments}
+        />
       {/if}
     </section>
 
@@ -202,6 +223,7 @@
           day={isOpen ? data.day : undefined}
           spool={filament ?? undefined}
           currency={data.school.currency}
+          colours={together.filaments}
         />
       </section>
       {#if run}
@@ -253,7 +275,13 @@
         </section>
       {/if}
       <section class="sheet p-4">
-        <PrintChoiceFields {choice} {limits} {change} disabled={!isOpen} />
+        <PrintChoiceFields
+          {choice}
+          {limits}
+          {change}
+          colourChangesMm={together.changesMm}
+          disabled={!isOpen}
+        />
       </section>
       {#if isOpen}
         <form method="POST" action="?/discard" use:enhance>
@@ -270,6 +298,7 @@
     spools={data.spools}
     material={limits.material}
     grams={slicing.estimate?.grams}
+    colour={together.filaments[0]}
     close={() => (starting = undefined)}
   />
 {/if}

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { colourBands } from '@kelbrin/core/colours';
 import { inspection } from '@kelbrin/core/inspect';
 import { printChoice, printEstimate } from '@kelbrin/core/slice/kept';
 import { benchReport } from '../../../../shared/benchReport.ts';
@@ -20,6 +21,9 @@ const withColours: Migration = (value) => {
 };
 /** What printing takes. */
 export const keptEstimate = keptJson('estimate', printEstimate, [withColours]);
+
+/** The colours that a part is wished in, from which height on each. */
+export const keptColours = keptJson('colours', colourBands);
 
 /** What a part covers of a plate: closed outlines, mm; see `@kelbrin/core/plate`. */
 export const keptFootprint = keptJson('footprint', z.array(z.array(z.tuple([z.number(), z.number()]))));

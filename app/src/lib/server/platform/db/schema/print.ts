@@ -20,6 +20,7 @@ import type { PauseReason } from '../../../../shared/pauseReason.ts';
 import { bytes } from './bytes.ts';
 import {
   keptChoice,
+  keptColours,
   keptDay,
   keptEstimate,
   keptFootprint,
@@ -48,6 +49,8 @@ export const printFiles = pgTable('print_files', {
   estimate: keptEstimate('estimate').notNull(),
   /** What it covers of a plate; see `@kelbrin/core/plate`. */
   footprint: keptFootprint('footprint').notNull(),
+  /** In which filament it is printed, from which height on; no entries where any will do. */
+  colours: keptColours('colours').notNull().default(NO_ENTRIES),
   frozenAt: timestamp('frozen_at', { withTimezone: true }).notNull().defaultNow(),
 });
 

@@ -14,7 +14,14 @@ import {
 import { briefs } from './briefs.ts';
 import { bytes } from './bytes.ts';
 import { designDocument, limitsDocument, recipeDocument, rulesDocument } from './documents.ts';
-import { keptArguments, keptEstimate, keptFootprint, keptInspection, keptReport } from './keptData.ts';
+import {
+  keptArguments,
+  keptColours,
+  keptEstimate,
+  keptFootprint,
+  keptInspection,
+  keptReport,
+} from './keptData.ts';
 import { NO_ENTRIES } from './keptJson.ts';
 import { users } from './users.ts';
 
@@ -171,6 +178,7 @@ export const solids = pgTable('solids', {
   stlHash: text('stl_hash').notNull(),
   estimate: keptEstimate('estimate').notNull(),
   footprint: keptFootprint('footprint').notNull(),
+  colours: keptColours('colours').notNull().default(NO_ENTRIES),
 });
 
 /** Meshes that a project imports, as binary STL by the hash of that; only the project's own steps find them. */

@@ -1,0 +1,2 @@
+ALTER TABLE "print_files" ADD COLUMN "colours" jsonb DEFAULT '{"version": 1, "value": []}'::jsonb NOT NULL;--> statement-breakpoint
+ALTER TABLE "solids" ADD COLUMN "colours" jsonb DEFAULT '{"version": 1, "value": []}'::jsonb NOT NULL;
