@@ -45,6 +45,7 @@ const placement = (earlier: readonly string[]): fc.Arbitrary<Placement> =>
     x: along,
     y: along,
     z: along,
+    aroundDeg: fc.option(tenths(-90, 180), { nil: undefined, freq: 4 }),
   });
 
 const plainOutline: fc.Arbitrary<Piece['outline']> = fc.oneof(

@@ -35,21 +35,28 @@ const TURN_REACH_MM = 8;
 export function handlesOf(step: Step, box: Box, host: Box): Handle[] {
   const handles: Handle[] = [];
   const placed = 'placement' in step ? step.placement : undefined;
+  const carriedDeg = typeof placed?.aroundDeg === 'number' ? placed.aroundDeg : 0;
   const isFree = 'free' in step && step.free !== undefined;
   const middle = middleOf(box);
-  if (placed && !isFree) {
-    const to = ([x, y]: Point) => [
-      ...moved(placed, 'x', x - middle[0], host),
-      ...moved(placed, 'y', y - middle[1], host),
-    ];
+  if (placed && !isFree && !isFormula(placed.aroundDeg)) {
+    // What was carried around is moved as it lay before.
+    const back = (-carriedDeg * Math.PI) / 180;
+    const to = ([x, y]: Point) => {
+      const [dx, dy] = [x - middle[0], y - middle[1]];
+      return [
+        ...moved(placed, 'x', dx * Math.cos(back) - dy * Math.sin(back), host),
+        ...moved(placed, 'y', dx * Math.sin(back) + dy * Math.cos(back), host),
+      ];
+    };
     handles.push({ kind: 'move', label: say('Move'), at: middle, to });
   }
-  for (const { path, axis } of sizesOf(step)) {
+  // Its sizes do not lie along the axes of the plan then.
+  for (const { path, axis } of carriedDeg === 0 ? sizesOf(step) : []) {
     const value = fieldAt(step, path);
     if (typeof value !== 'number') continue;
     handles.push(sizeHandle({ path, axis }, value, box, placed?.[axis]));
   }
-  if (step.kind === 'extrude' && step.facing === 'up' && !isFormula(step.turnDeg)) {
+  if (step.kind === 'extrude' && step.facing === 'up' && carriedDeg === 0 && !isFormula(step.turnDeg)) {
     handles.push(turnHandle(['turnDeg'], step.turnDeg ?? 0, box));
   }
   return handles;

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { Box, Vec3 } from '../mesh/solidMesh.ts';
 import type { Range } from '../plane/index.ts';
-import { distance, percent, type Resolved } from './amount.ts';
+import { angle, distance, percent, type Resolved } from './amount.ts';
 import { said } from '../words/index.ts';
 
 /** Left to right is x, front to back is y, upwards is z. */
@@ -47,7 +47,14 @@ export type Target = z.infer<typeof target>;
  * A position as relations to an earlier step or to the plate, so that a changed size keeps the design whole:
  * "6 mm in from the left and centred front to back on step 1".
  */
-export const placement = z.strictObject({ on: target, x: along, y: along, z: along });
+export const placement = z.strictObject({
+  on: target,
+  x: along,
+  y: along,
+  z: along,
+  /** From where that is, carried around the upright middle of the host, and turned with it: to the left seen from above. */
+  aroundDeg: angle().optional(),
+});
 export type Placement = z.infer<typeof placement>;
 
 /** On the plate, measured upwards from it. */

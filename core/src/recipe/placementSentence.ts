@@ -12,6 +12,7 @@ import {
   type SentenceContext,
   type Token,
 } from './sentence.ts';
+import { aroundAddition, aroundTokens } from './aroundSentence.ts';
 import type { FieldPath } from './sentence.ts';
 import { say } from '../words/index.ts';
 
@@ -44,22 +45,26 @@ export function placementTokens(
   path: FieldPath = ['placement'],
 ): Token[] {
   const on = targetToken([...path, 'on'], placed.on, context);
+  const around = aroundTokens(placed, path);
   // On the plate, where most things begin, the middle is said once; the clause "move it" says more.
-  if (isInMiddle(placed, spread)) return [text('in the middle of'), on];
+  if (isInMiddle(placed, spread)) return [text('in the middle of'), on, ...around];
   const [first, second] = spread.map((axis) =>
     alongTokens(axis, placed[axis], placed.on, [...path, axis], extent),
   );
-  return [...first, text('and'), ...second, text('on'), on];
+  return [...first, text('and'), ...second, text('on'), on, ...around];
 }
 
-/** The offer to move what stands in the middle of the plate. */
+/** The offers to move what stands in the middle of the plate, and to carry a thing around. */
 export function placementAdditions(placed: Placement, spread: readonly [Axis, Axis]): Addition[] {
-  if (!isInMiddle(placed, spread)) return [];
-  return spread.map((axis) => ({
-    label: say('move it {both}', { both: edgeWords[axis].both }),
-    path: ['placement', axis],
-    value: { relation: 'at', own: 'middle', mm: 10 },
-  }));
+  const moves = isInMiddle(placed, spread) ? spread : [];
+  return [
+    ...moves.map((axis): Addition => ({
+      label: say('move it {both}', { both: edgeWords[axis].both }),
+      path: ['placement', axis],
+      value: { relation: 'at', own: 'middle', mm: 10 },
+    })),
+    ...aroundAddition(placed),
+  ];
 }
 
 function isInMiddle(placed: Placement, spread: readonly [Axis, Axis]): boolean {

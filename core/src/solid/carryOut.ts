@@ -1,5 +1,5 @@
 import type { Manifold } from 'manifold-3d';
-import { posed, type Box, type Pose, type Vec3 } from '../mesh/index.ts';
+import { boxUnder, posed, turnedBack, type Box, type Pose, type Vec3 } from '../mesh/index.ts';
 import {
   buildStep,
   errorInStep,
@@ -18,7 +18,8 @@ import { kitFor, type KitSources } from './kit.ts';
 import type { Kernel } from './kernel.ts';
 import { Scope } from './scope.ts';
 import type { StepState } from './solidCache.ts';
-import { planOf, plansOf } from './stepPlans.ts';
+import { carriedAround } from './carried.ts';
+import { planOf, plansOf, planUnder } from './stepPlans.ts';
 import { boxOfAll, scaleOf, turnedTrace, type Trace } from './trace.ts';
 
 /** The smallest change of volume that counts as one, mm³ and as a share: far less than one drop of a nozzle. */
@@ -51,13 +52,17 @@ export function carryOut(
       many: 0,
       part: before?.part,
     };
+    const around = carriedAround(step, traces);
+    /** The part as the step finds it: one that is carried around is built as if the part were turned back. */
+    const found =
+      around && before?.part ? scope.keep(before.part.transform(turnedBack(around))) : before?.part;
     const kit = kitFor(
       { ...sources, scope },
       {
         stepId: step.id,
         index,
         traces,
-        part: before?.part,
+        part: found,
         after: (operations) => {
           done = {
             many: operations.length,
@@ -73,7 +78,10 @@ export function carryOut(
       },
     );
     const built = buildStep<Manifold>(step, kit);
-    const { operations, outline, box: said, whole, copies, relief, capMm, edges, colours } = built;
+    const { outline, whole, copies, relief, capMm, edges, colours } = built;
+    const operations = around
+      ? built.operations.map((each) => ({ ...each, body: kit.posed(each.body, around) }))
+      : built.operations;
 
     let part = done.part;
     if (whole) part = turnAll(poseOnGrid(whole), part, traces, scope);
@@ -87,9 +95,14 @@ export function carryOut(
     const large = tooManyTriangles(part?.numTri() ?? 0, sources.budget);
     if (large) throw errorInStep(step.id, index, large);
 
-    const box = said ?? boxOfAll(operations);
-    if (relief) reliefs.push(reliefIn(box, index, relief));
-    const seen = copies ? { plan: plansOf(copies, traces) } : planOf(step, box, built);
+    const first = built.box ?? boxOfAll(built.operations);
+    const box = around ? boxUnder(around, first) : first;
+    if (relief) {
+      const placed = reliefIn(first, index, relief);
+      reliefs.push(around ? turnedRelief(placed, around) : placed);
+    }
+    const planned = planOf(step, first, built);
+    const seen = copies ? { plan: plansOf(copies, traces) } : around ? planUnder(planned, around) : planned;
     traces.set(step.id, { operations, box, outline, ...seen });
     const volumeMm3 = part?.volume() ?? 0;
     return {

@@ -1,5 +1,5 @@
 import type { Manifold } from 'manifold-3d';
-import type { Box } from '../mesh/index.ts';
+import type { Box, Pose } from '../mesh/index.ts';
 import { extentOf, mapped, mirrored, moved, type Point, type Region } from '../plane/index.ts';
 import type { Built, ResolvedStep } from '../recipe/index.ts';
 import { rectangleOf, seenUnder, type PlanCorner, type Trace } from './trace.ts';
@@ -19,6 +19,18 @@ export function planOf(
   const there = ([px, py]: Point): Point => [(side === 'up' ? px : -px) + dx, py + dy];
   return {
     plan: moved(seen, dx, dy),
+    corners: corners?.map(({ at, isOuter }) => ({ at: at && there(at), isOuter })),
+  };
+}
+
+/** A plan after what it is of was carried around an upright line. */
+export function planUnder(
+  { plan, corners }: ReturnType<typeof planOf>,
+  around: Pose,
+): ReturnType<typeof planOf> {
+  const there = seenUnder(around);
+  return {
+    plan: mapped(plan, there),
     corners: corners?.map(({ at, isOuter }) => ({ at: at && there(at), isOuter })),
   };
 }

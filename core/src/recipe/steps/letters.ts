@@ -4,6 +4,7 @@ import { boxUnder, posed, turnedBack, type Box } from '../../mesh/index.ts';
 import { length, type Resolved } from '../amount.ts';
 import { facing, facingPose, normalOf, type Facing } from '../facing.ts';
 import { lettering, letteringAdditions, letteringTokens, newLettering } from '../lettering.ts';
+import { aroundTokens } from '../aroundSentence.ts';
 import { centredOn, fromPlate, onTop, placement } from '../placement.ts';
 import { alongTokens, placementAdditions, placementTokens, targetToken } from '../placementSentence.ts';
 import { clause, millimetres, oneOf, text } from '../sentence.ts';
@@ -77,16 +78,19 @@ export const letters: StepKind<LettersStep> = {
         : []),
       text(','),
       ...(step.free
-        ? clause(
-            [
-              text('in the middle of the free space on'),
-              targetToken(['placement', 'on'], step.placement.on, context),
-              text(', away from its edges by at least'),
-              millimetres(['free', 'marginMm'], step.free.marginMm, 'margin', { min: 0, max: 100 }),
-            ],
-            ['free'],
-            'Say where it is instead',
-          )
+        ? [
+            ...clause(
+              [
+                text('in the middle of the free space on'),
+                targetToken(['placement', 'on'], step.placement.on, context),
+                text(', away from its edges by at least'),
+                millimetres(['free', 'marginMm'], step.free.marginMm, 'margin', { min: 0, max: 100 }),
+              ],
+              ['free'],
+              'Say where it is instead',
+            ),
+            ...aroundTokens(step.placement),
+          ]
         : placementTokens(step.placement, context, spreadOf(step.facing))),
       ...edgeTokens(step.top, ['top'], say('edges of the letters')),
       text('.'),
