@@ -29,6 +29,10 @@
       ? inMoney((takes.grams * spool.pricePerKg) / 1000, currency)
       : undefined,
   );
+  /** Whether each of the filaments that it takes has a name. */
+  const areNamed = $derived(
+    takes?.colourGrams.length === colours.length && colours.every((each) => each !== undefined),
+  );
   const done = $derived(takes && new Date(time.nowMs + takes.seconds * 1000));
   const bell = $derived(day && nextBell(day, new Date(time.nowMs)));
   const lateS = $derived(done && bell ? (done.getTime() - bell.getTime()) / 1000 : 0);
@@ -46,19 +50,18 @@
     <span class="measured text-lg">{inHours(takes.seconds)}</span>
     <span
       ><span class="measured text-lg"
-        >{say.thenGrams(takes.colourGrams.map((grams) => grams.toFixed(1)))}</span
+        >{areNamed
+          ? takes.grams.toFixed(1)
+          : say.thenGrams(takes.colourGrams.map((grams) => grams.toFixed(1)))}</span
       >
       {say.grams}</span
     >
     <span><span class="measured text-lg">{(takes.filamentMm / 1000).toFixed(2)}</span> {say.metres}</span>
     {#if price}<span data-testid="cost">{say.costs(price, spool!.number)}</span>{/if}
   </p>
-  {#if colours.some((each) => each !== undefined)}
+  {#if areNamed}
     <p class="text-sm" data-testid="filaments">
-      <ColourList
-        {colours}
-        after={(i) => (takes.colourGrams.length === colours.length ? say.gramsOf(takes.colourGrams[i]) : '')}
-      />
+      <ColourList {colours} after={(i) => say.gramsOf(takes.colourGrams[i])} />
     </p>
   {/if}
   {#if day}

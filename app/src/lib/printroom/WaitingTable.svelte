@@ -148,7 +148,9 @@
           <TableBodyCell>
             <span class="measured">{inHours(entry.estimate.seconds)}</span>,
             <span class="measured">{entry.estimate.grams.toFixed(1)}</span> g
-            <ColourList colours={entry.colours.map(({ colour }) => colour)} isShort />
+            {#if entry.colours.length > 0}
+              <div><ColourList colours={entry.colours.map(({ colour }) => colour)} isShort /></div>
+            {/if}
           </TableBodyCell>
           <TableBodyCell>{entry.dueOn ? shortDay(entry.dueOn) : ''}</TableBodyCell>
           <TableBodyCell>

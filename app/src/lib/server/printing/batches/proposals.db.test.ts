@@ -63,7 +63,7 @@ it('takes less when the bell is near, and runs overnight when nothing would be d
   expect(night.parts).toHaveLength(3);
 });
 
-it('proposes in the colour that is loaded, and in another only when nothing else waits', async () => {
+it('proposes in the colour that is loaded, and in another only when the school has no roll of it', async () => {
   const ofFirst = eq(
     printFiles.id,
     sql`(select print_file_id from queue_entries where id = ${(await proposed())[0]})`,
@@ -75,9 +75,12 @@ it('proposes in the colour that is loaded, and in another only when nothing else
   const [first, ...others] = await proposed();
   await paint(ofFirst, 'plum');
   expect(await proposed()).toEqual(others);
-  // All of them in plum is better than an idle printer.
+  // The school has no plum: in another colour is better than not at all.
   await paint(undefined, 'plum');
   expect(await proposed()).toEqual([first, ...others]);
+  // Leaf green is on another printer, and waits for it.
+  await paint(undefined, 'leafGreen');
+  expect(await proposeBatches(test.db, helper, at('08:30'))).toEqual([]);
   await paint(undefined, undefined);
 
   async function proposed(): Promise<string[]> {

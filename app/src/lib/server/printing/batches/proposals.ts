@@ -1,5 +1,5 @@
 import { and, asc, eq, inArray, isNull, notInArray } from 'drizzle-orm';
-import { nearestColour, type ColourBands } from '@kelbrin/core/colours';
+import { nearestColour, type ColourBands, type FilamentColour } from '@kelbrin/core/colours';
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import { heatingSeconds, sameMaterial, settingsFor } from '@kelbrin/core/slice';
 import { colourKeyOf, firstColour } from '../../../shared/batchColours.ts';
@@ -46,12 +46,17 @@ export interface Proposal {
 /**
  * Proposes a batch for each printer that is free: of what waits and is of the material that is on it, what is due first,
  * one part of each student before seconds, as many as have room and are done before the next bell, all in the same
- * colours, and in the colour that is loaded if anything is. When nothing can be
+ * colours, and in the colour that is loaded. When nothing can be
  * done by then, the batch runs overnight.
  */
 export async function proposeBatches(db: Database, person: Person, now = new Date()): Promise<Proposal[]> {
   demandRole(person, 'teacher', 'helper');
-  const [day, free, waiting] = await Promise.all([schoolDayOf(db), freePrinters(db), whatWaits(db)]);
+  const [day, free, waiting, rolls] = await Promise.all([
+    schoolDayOf(db),
+    freePrinters(db),
+    whatWaits(db),
+    coloursOfRolls(db),
+  ]);
   const bell = nextBell(day, now);
   const morning = nextMorning(day, now);
   const proposals: Proposal[] = [];
@@ -60,11 +65,13 @@ export async function proposeBatches(db: Database, person: Person, now = new Dat
     const ofMaterial = inFairOrder(
       waiting.filter(({ id, limits }) => !taken.has(id) && sameMaterial(limits.material, spool.material)),
     );
-    if (ofMaterial.length === 0) continue;
-    // What wishes another colour than the one that is loaded goes to another printer, as long as anything else waits.
+    // What is wished in another colour waits for the printer that has it; if the school has none, any will do in the end.
     const loaded = nearestColour(spool.colour);
-    const ofColour = ofMaterial.filter(({ colours }) => [undefined, loaded].includes(firstColour(colours)));
-    const first = ofColour[0] ?? ofMaterial[0];
+    const wishOf = ({ colours }: (typeof ofMaterial)[number]) => firstColour(colours);
+    const first =
+      ofMaterial.find((part) => [undefined, loaded].includes(wishOf(part))) ??
+      ofMaterial.find((part) => !rolls.has(wishOf(part)));
+    if (!first) continue;
     const kind = kindOf(first);
     const candidates = ofMaterial.filter((part) => kindOf(part) === kind);
     const within = (until: Date) =>
@@ -118,6 +125,12 @@ function freePrinters(db: Database) {
       ),
     )
     .orderBy(asc(printers.name));
+}
+
+/** The colours in which the school has filament. */
+async function coloursOfRolls(db: Database): Promise<ReadonlySet<FilamentColour | undefined>> {
+  const rolls = await db.select({ colour: spools.colour }).from(spools).where(isNull(spools.goneAt));
+  return new Set(rolls.map(({ colour }) => nearestColour(colour)));
 }
 
 /** What waits and may be printed. */

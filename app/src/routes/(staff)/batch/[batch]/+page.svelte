@@ -3,10 +3,10 @@
   import { enhance } from '$lib/ui/enhance';
   import { invalidate } from '$app/navigation';
   import { page } from '$app/state';
-  import { colourName } from '@kelbrin/core/colours';
   import type { Pose } from '@kelbrin/core/plate';
   import { sameMaterial, type PrintChoice } from '@kelbrin/core/slice';
   import { Button } from 'flowbite-svelte';
+  import ColourClash from '$lib/batch/ColourClash.svelte';
   import Layers from '$lib/batch/Layers.svelte';
   import Outcomes from '$lib/batch/Outcomes.svelte';
   import BatchPlate from '$lib/batch/BatchPlate.svelte';
@@ -141,14 +141,7 @@
   {/if}
 
   {#if isOpen && together.conflict}
-    {@const { parts: pair, colours, atMm } = together.conflict}
-    <p role="alert" class="border-warn bg-warn-wash border-l-4 px-3 py-2">
-      {say.coloursClash(
-        [parts[pair[0]].name, colourName(colours[0])],
-        [parts[pair[1]].name, colourName(colours[1])],
-        atMm,
-      )}
-    </p>
+    <ColourClash clash={together.conflict} names={parts.map(({ name }) => name)} />
   {/if}
   {#if isPrinted}<Outcomes {parts} />{/if}
 

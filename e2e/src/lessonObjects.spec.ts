@@ -1,0 +1,155 @@
+import type { Locator, Page } from '@playwright/test';
+import * as hand from './byHand.ts';
+import { expect, saved, test } from './kelbrin.ts';
+
+test.use({ file: 'building' });
+
+/* Objects of ordinary lessons, built as a student does it: each press, choice and typed number is one action. */
+
+/** A student's hands, which count what they do. */
+class Hands {
+  actions = 0;
+  constructor(readonly page: Page) {}
+
+  async press(name: string, within: Page | Locator = this.page): Promise<void> {
+    this.actions++;
+    await within.getByRole('button', { name, exact: true }).first().click();
+  }
+  async add(label: string): Promise<Locator> {
+    const menu = this.page.locator('details', { hasText: 'Add a step' });
+    if (!(await menu.evaluate((each) => (each as HTMLDetailsElement).open))) this.actions++;
+    this.actions++;
+    return hand.add(this.page, label);
+  }
+  async put(within: Locator, name: string, value: string, nth = 0): Promise<void> {
+    this.actions++;
+    const field = within.getByRole('spinbutton', { name, exact: true }).nth(nth);
+    await field.fill(value);
+    await field.press('Enter');
+  }
+  async choose(within: Locator, name: string, label: string, nth = 0): Promise<void> {
+    this.actions++;
+    await within.getByRole('combobox', { name, exact: true }).nth(nth).selectOption({ label });
+  }
+  async more(within: Locator, label: string): Promise<void> {
+    this.actions++;
+    await hand.more(within, label);
+  }
+  async copyOf(number: number): Promise<Locator> {
+    await this.press(`Copy step ${number}`);
+    return hand.step(this.page, number + 1);
+  }
+  async exported(format: string): ReturnType<typeof hand.exported> {
+    this.actions += 3;
+    return hand.exported(this.page, format);
+  }
+}
+
+const fails = (page: Page) =>
+  page.getByRole('region', { name: 'Inspection' }).locator('[data-verdict=fail]:not([data-check=brief] *)');
+
+test('a bracket whose two legs are one number, in sixty actions', async ({ as }) => {
+  const page = await as('greta');
+  await hand.emptyBench(page);
+  const hands = new Hands(page);
+  await hands.press('Add a measure');
+  await hands.put(page.getByRole('region', { name: 'Measures' }), 'a', '60');
+
+  const legs = await hands.add('Extrude a shape');
+  await hands.put(legs, 'width', 'a');
+  await hands.put(legs, 'depth', '14');
+  await hands.put(legs, 'corner radius', '0');
+  await hands.choose(legs, 'shape', 'a combined outline');
+  await hands.choose(legs, 'shape', 'a rounded rectangle', 2);
+  await hands.put(legs, 'width', '14', 1);
+  await hands.put(legs, 'depth', 'a', 1);
+  await hands.put(legs, 'corner radius', '0', 1);
+  await hands.choose(legs, 'position left to right', 'in from the left');
+  await hands.put(legs, 'distance from the left', '0');
+  await hands.choose(legs, 'position front to back', 'in from the front');
+  await hands.put(legs, 'distance from the front', '0');
+  await hands.put(legs, 'height', '24');
+  await hands.more(legs, 'round the corners');
+  await hands.choose(legs, 'which corners', 'outer corners');
+  await hands.put(legs, 'size at the corners', '6');
+  await hands.more(legs, 'round the corners');
+  await hands.put(legs, 'size at the corners', '3', 1);
+  await hands.more(legs, 'chamfer or round the top edge');
+  await hands.put(legs, 'size at the top edge', '0.6');
+  await hands.more(legs, 'chamfer or round the bottom edge');
+  await hands.put(legs, 'size at the bottom edge', '0.6');
+  await expect(hand.foot(page)).toContainText('60 × 60 × 24');
+
+  const gusset = await hands.add('Extrude a shape');
+  await hands.choose(gusset, 'shape', 'a sector');
+  await hands.put(gusset, 'diameter', '40');
+  await hands.more(gusset, 'turn it');
+  await hands.put(gusset, 'turned by', '-45');
+  await hands.put(gusset, 'height', '6');
+  await hands.choose(gusset, 'position bottom to top', 'from the plate');
+  await hands.choose(gusset, 'position left to right', 'in from the left');
+  await hands.put(gusset, 'distance from the left', '13.5');
+  await hands.choose(gusset, 'position front to back', 'in from the front');
+  await hands.put(gusset, 'distance from the front', '13.5');
+
+  const hole = await hands.add('Cut a hole');
+  await hands.choose(hole, 'from which side', 'from the front');
+  await hands.choose(hole, 'placed on', 'step 1');
+  await hands.choose(hole, 'sized by', 'for a screw');
+  await hands.more(hole, 'chamfer its rim');
+  await hands.put(hole, 'chamfer of the rim', '0.4');
+  await hands.put(hole, 'distance from the left', '28');
+  const second = await hands.copyOf(3);
+  await hands.put(second, 'distance from the left', '48');
+  const third = await hands.copyOf(4);
+  await hands.choose(third, 'from which side', 'from the left');
+  await hands.choose(third, 'position front to back', 'in from the front');
+  await hands.put(third, 'distance from the front', '28');
+  const fourth = await hands.copyOf(5);
+  await hands.put(fourth, 'distance from the front', '48');
+  await expect(page.locator('[data-step]')).toHaveCount(6);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await expect(fails(page)).toHaveCount(0);
+  const { text } = await hands.exported('STL, as text');
+  expect(text).toContain('endfacet');
+  expect(hands.actions).toBeLessThanOrEqual(60);
+  // One number makes both legs longer.
+  await hands.put(page.getByRole('region', { name: 'Measures' }), 'a', '80');
+  await expect(hand.foot(page)).toContainText('80 × 80 × 24');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await saved(page);
+});
+
+test('five trial rings from one table of sizes', async ({ as }) => {
+  const page = await as('luca');
+  await hand.emptyBench(page);
+  const hands = new Hands(page);
+  await hands.press('Add a measure');
+  const ring = await hands.add('Extrude a shape');
+  await hands.choose(ring, 'shape', 'a ring');
+  await hands.put(ring, 'outer diameter', 'a + 5');
+  await hands.put(ring, 'inner diameter', 'a');
+  await hands.put(ring, 'height', '6');
+  await hands.more(ring, 'chamfer or round the top edge');
+  await hands.put(ring, 'size at the top edge', '0.6');
+  await hands.press('Add a part');
+  await page.getByText('A family of sizes').click();
+  const family = page.getByRole('dialog', { name: 'A family of sizes' });
+  await family.getByRole('textbox').fill('8\n8,2\n8.4\n8.6 mm\n0.88 cm');
+  await family.getByRole('button', { name: 'Make 5 parts' }).click();
+  hands.actions += 3;
+  const parts = page.getByRole('region', { name: 'Parts' });
+  for (const [size, across] of [
+    ['8', '13'],
+    ['8.2', '13.2'],
+    ['8.8', '13.8'],
+  ]) {
+    await parts.getByRole('button', { name: `Label ${size}`, exact: true }).click();
+    await expect(hand.foot(page)).toContainText(`${across} × ${across} × 6`);
+  }
+  await expect(fails(page)).toHaveCount(0);
+  const { text } = await hands.exported('STL, as text');
+  expect(text.match(/endfacet/g)!.length).toBeGreaterThan(100);
+  expect(hands.actions).toBeLessThan(20);
+  await saved(page);
+});
