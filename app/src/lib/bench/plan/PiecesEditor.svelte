@@ -10,10 +10,12 @@
     type DrawnPieces,
     type FieldPath,
     type Handle,
+    type Piece,
     type Point,
     type Region,
   } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
+  import { arrowMove } from './arrowMove';
   import { coalesce } from './coalesce';
   import Dimension from './Dimension.svelte';
   import PaperLines from './PaperLines.svelte';
@@ -48,11 +50,17 @@
   let heightPx = $state(0);
   /** While something is dragged, the sheet stays as it was when the drag began. */
   let held = $state.raw<Sheet>();
-  let marked = $state(untrack(() => first));
+  /** The id of the piece that is marked, which stays so when pieces change places. */
+  let marked = $state(untrack(() => outline.pieces[first]?.id));
   let guides = $state.raw<{ x?: SnapLine; y?: SnapLine }>({});
   let drag: { handle: Handle; from: Point; half: Point; gesture: number; corner: DOMRect } | undefined;
 
-  const chosen = $derived(Math.min(marked, outline.pieces.length - 1));
+  const chosen = $derived(
+    Math.max(
+      0,
+      outline.pieces.findIndex(({ id }) => id === marked),
+    ),
+  );
   const laid = $derived(drawn?.pieces ?? []);
   const laidBy = $derived(new Map(laid.map((each) => [each.id, each])));
   const range = $derived.by(() => {
@@ -114,7 +122,7 @@
   }
 
   function beginPiece(event: PointerEvent & { currentTarget: Element }, index: number): void {
-    marked = index;
+    marked = outline.pieces[index].id;
     const own = laidBy.get(outline.pieces[index].id)?.own;
     const handle = pieceHandles(outline, index, laid, path).find(({ kind }) => kind === 'move');
     if (own && handle) begin(event, handle, own);
@@ -148,10 +156,15 @@
   }
 
   function take({ path: at, value }: Addition): void {
-    const before = outline.pieces.length;
+    const known = outline.pieces.map(({ id }) => id);
     bench.setField(stepId, at, value);
     // What was put in is marked, so that it is dragged next.
-    if (before < outline.pieces.length && at.length > path.length + 1) marked = outline.pieces.length - 1;
+    const [fresh] = [value].flat().filter((each): each is Piece => isPiece(each) && !known.includes(each.id));
+    if (fresh) marked = fresh.id;
+  }
+
+  function isPiece(value: unknown): value is Piece {
+    return typeof value === 'object' && value !== null && 'id' in value && 'outline' in value;
   }
 
   function takeOut(): void {
@@ -161,20 +174,12 @@
 
   /** Moves the marked piece with the arrow keys, as its handle would, and takes it out. */
   function onkeydown(event: KeyboardEvent): void {
-    const ways: Record<string, Point> = {
-      ArrowLeft: [-1, 0],
-      ArrowRight: [1, 0],
-      ArrowDown: [0, -1],
-      ArrowUp: [0, 1],
-    };
-    const way = ways[event.key];
+    const by = arrowMove(event);
     const handle = handles.find(({ kind }) => kind === 'move');
     if (event.key === 'Escape') ondone();
     else if (event.key === 'Delete' || event.key === 'Backspace') takeOut();
-    else if (way && handle) {
-      const mm = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
-      bench.setFields(stepId, handle.to([handle.at[0] + way[0] * mm, handle.at[1] + way[1] * mm]));
-    } else return;
+    else if (by && handle) bench.setFields(stepId, handle.to([handle.at[0] + by[0], handle.at[1] + by[1]]));
+    else return;
     event.preventDefault();
   }
 
@@ -188,7 +193,7 @@
     {outline}
     {path}
     {chosen}
-    onchoose={(index) => (marked = index)}
+    onchoose={(index) => (marked = outline.pieces[index].id)}
     ontake={take}
     ondraw={draw}
     {ondone}

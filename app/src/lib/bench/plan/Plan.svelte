@@ -12,6 +12,7 @@
   } from '@kelbrin/core/recipe';
   import MeasureTool from '$lib/ui/MeasureTool.svelte';
   import type { BenchState } from '../state/bench.svelte';
+  import { arrowMove } from './arrowMove';
   import Dimension from './Dimension.svelte';
   import { coalesce } from './coalesce';
   import PaperLines from './PaperLines.svelte';
@@ -174,18 +175,11 @@
 
   /** Moves the marked step with the arrow keys, as its handle would. */
   function onkeydown(event: KeyboardEvent): void {
-    const ways: Record<string, Point> = {
-      ArrowLeft: [-1, 0],
-      ArrowRight: [1, 0],
-      ArrowDown: [0, -1],
-      ArrowUp: [0, 1],
-    };
-    const way = ways[event.key];
+    const by = arrowMove(event);
     const handle = handles.find(({ kind }) => kind === 'move');
-    if (!way || !handle || !outcome) return;
+    if (!by || !handle || !outcome) return;
     event.preventDefault();
-    const mm = event.shiftKey ? 10 : event.altKey ? 0.1 : 1;
-    const changes = handle.to([handle.at[0] + way[0] * mm, handle.at[1] + way[1] * mm]);
+    const changes = handle.to([handle.at[0] + by[0], handle.at[1] + by[1]]);
     if (changes.length > 0) bench.setFields(outcome.stepId, changes);
   }
 
