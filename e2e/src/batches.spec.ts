@@ -226,9 +226,9 @@ test('the colours of a part go with it from the bench to the stop of the print',
   await teacher.locator('select[name=batch]').selectOption({ index: 1 });
   await teacher.getByRole('button', { name: 'Put one part' }).click();
   await teacher.waitForURL(batch);
-  await expect(teacher.getByRole('alert')).toContainText(/At 2.6 mm .* is wished in chalk white/);
+  await expect(teacher.getByRole('alert')).toContainText(/At 2.6 mm .* should be chalk white/);
   await teacher.getByRole('button', { name: 'Start on Birch' }).click();
   await expect(teacher.getByRole('dialog')).toContainText(
-    'It is wished in leaf green, and pot orange is on the printer',
+    'It should be leaf green, but pot orange is on the printer',
   );
 });

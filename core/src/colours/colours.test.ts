@@ -49,13 +49,13 @@ describe('parts that are printed together', () => {
   });
 
   it('say who wants another colour at the same height', () => {
-    const { conflict } = coloursTogether([{ colours: plain, topMm: 5 }, { colours: sign, topMm: 4 }]); // oxfmt-ignore
-    expect(conflict).toEqual({ parts: [0, 1], colours: ['leafGreen', 'chalkWhite'], atMm: 2.6 });
+    const { clash } = coloursTogether([{ colours: plain, topMm: 5 }, { colours: sign, topMm: 4 }]); // oxfmt-ignore
+    expect(clash).toEqual({ parts: [0, 1], colours: ['leafGreen', 'chalkWhite'], atMm: 2.6 });
     // What ends below the change wants nothing of it.
-    expect(coloursTogether([{ colours: plain, topMm: 2.6 }, { colours: sign, topMm: 4 }]).conflict).toBeUndefined(); // oxfmt-ignore
+    expect(coloursTogether([{ colours: plain, topMm: 2.6 }, { colours: sign, topMm: 4 }]).clash).toBeUndefined(); // oxfmt-ignore
   });
 
-  it('are each of their own colours at every height, unless a conflict is told', () => {
+  it('are each of their own colours at every height, unless a clash is told', () => {
     const colour = fc.constantFrom('leafGreen' as const, 'chalkWhite' as const, 'plum' as const);
     const part = fc.record({
       topMm: fc.integer({ min: 1, max: 12 }),
@@ -71,13 +71,13 @@ describe('parts that are printed together', () => {
     });
     fc.assert(
       fc.property(fc.array(part, { minLength: 1, maxLength: 4 }), (parts) => {
-        const { filaments, changesMm, conflict } = coloursTogether(parts);
+        const { filaments, changesMm, clash } = coloursTogether(parts);
         expect(filaments.length).toBe(changesMm.length + 1);
         const loaded = (mm: number) => filaments[changesMm.filter((at) => at <= mm).length];
         const isWrong = parts.some(({ colours, topMm }) =>
           Array.from({ length: topMm }, (_, mm) => mm).some((mm) => colourAt(colours, mm) !== loaded(mm)),
         );
-        expect(isWrong).toBe(conflict !== undefined);
+        expect(isWrong).toBe(clash !== undefined);
       }),
     );
   });

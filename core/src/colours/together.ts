@@ -8,7 +8,7 @@ export interface ColouredPart {
 }
 
 /** Two parts, by their places, that want different colours at one height, which a printer with one filament cannot do. */
-export interface ColourConflict {
+export interface ColourClash {
   readonly parts: readonly [number, number];
   readonly colours: readonly [FilamentColour, FilamentColour];
   readonly atMm: number;
@@ -20,12 +20,12 @@ export interface ColoursTogether {
   readonly filaments: readonly (FilamentColour | undefined)[];
   /** The heights at which the print stops for the next of them. */
   readonly changesMm: readonly number[];
-  readonly conflict?: ColourConflict;
+  readonly clash?: ColourClash;
 }
 
 /**
  * The colours that parts are printed in together, from the plate up. A part that says no colour takes whatever the others
- * are of. Where two parts want different colours, the first of them has its way, and the conflict is told.
+ * are of. Where two parts want different colours, the first of them has its way, and the clash is told.
  */
 export function coloursTogether(parts: readonly ColouredPart[]): ColoursTogether {
   const heights = [0, ...parts.flatMap(({ colours, topMm }) => changesIn(colours).filter((mm) => mm < topMm))]
@@ -33,7 +33,7 @@ export function coloursTogether(parts: readonly ColouredPart[]): ColoursTogether
     .filter((mm, i, all) => i === 0 || mm - all[i - 1] > SAME_HEIGHT_MM);
   const filaments: (FilamentColour | undefined)[] = [];
   const changesMm: number[] = [];
-  let conflict: ColourConflict | undefined;
+  let clash: ColourClash | undefined;
   for (const atMm of heights) {
     const wishes = parts.flatMap(({ colours, topMm }, at) => {
       const colour = topMm > atMm ? colourAt(colours, atMm) : undefined;
@@ -41,8 +41,7 @@ export function coloursTogether(parts: readonly ColouredPart[]): ColoursTogether
     });
     const first = wishes[0];
     const other = wishes.find(({ colour }) => colour !== first?.colour);
-    if (other && !conflict)
-      conflict = { parts: [first.at, other.at], colours: [first.colour, other.colour], atMm };
+    if (other && !clash) clash = { parts: [first.at, other.at], colours: [first.colour, other.colour], atMm };
     const last = filaments.at(-1);
     if (filaments.length === 0) filaments.push(first?.colour);
     else if (first && first.colour !== last) {
@@ -53,5 +52,5 @@ export function coloursTogether(parts: readonly ColouredPart[]): ColoursTogether
       }
     }
   }
-  return { filaments, changesMm, ...(conflict && { conflict }) };
+  return { filaments, changesMm, ...(clash && { clash }) };
 }

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { colourName, type ColoursTogether } from '@kelbrin/core/colours';
+  import { colourName, type ColourClash } from '@kelbrin/core/colours';
   import { batchTexts as say } from '$lib/texts/batch';
 
   /** Which parts of a batch want different colours at one height. */
   interface Props {
-    clash: NonNullable<ColoursTogether['conflict']>;
+    clash: ColourClash;
     names: readonly string[];
   }
   let { clash, names }: Props = $props();

@@ -77,7 +77,7 @@ export const batchTexts = said({
   gramsOf: (grams: number) => say('{grams} g', { grams: grams.toFixed(1) }),
   otherColour: (wished: string, loaded: string) =>
     say(
-      'It is wished in {wished}, and {loaded} is on the printer. Change the filament, or print it as it is.',
+      'It should be {wished}, but {loaded} is on the printer. Change the filament, or print it in that colour.',
       {
         wished,
         loaded,
@@ -89,7 +89,7 @@ export const batchTexts = said({
     atMm: number,
   ) =>
     say(
-      'At {mm} mm {one} is wished in {oneColour} and {other} in {otherColour}, and only one of them is printed so: put one in another batch.',
+      'At {mm} mm {one} should be {oneColour} and {other} {otherColour}. A printer has one colour at a time: put one of them in another batch.',
       { mm: formatNumber(atMm), one, oneColour, other, otherColour },
     ),
   doneAt: (time: string) => say('If you start it now, it ends at {time}', { time }),

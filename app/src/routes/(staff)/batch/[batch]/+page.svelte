@@ -140,8 +140,8 @@
     <p role="status" class="border-warn bg-warn-wash border-l-4 px-3 py-2">{say.left(left)}</p>
   {/if}
 
-  {#if isOpen && together.conflict}
-    <ColourClash clash={together.conflict} names={parts.map(({ name }) => name)} />
+  {#if isOpen && together.clash}
+    <ColourClash clash={together.clash} names={parts.map(({ name }) => name)} />
   {/if}
   {#if isPrinted}<Outcomes {parts} />{/if}
 
