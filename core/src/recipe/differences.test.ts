@@ -25,6 +25,20 @@ describe('what changed between two recipes', () => {
     expect(words(label(), withField(label(), 's3', ['effect'], 'sunk'))).toEqual(['Step 3: raised → sunk']);
   });
 
+  it('names what changed of a piece of an outline, and of colours, once', () => {
+    const piece = (id: string, diameterMm: number, xMm: number) => ({
+      id,
+      how: 'and',
+      outline: { shape: 'circle', diameterMm },
+      place: { from: 'middle', xMm, yMm: 2 },
+    });
+    const pieces = (across: number) =>
+      withField(label(), 's1', ['outline'], { shape: 'combined', pieces: [piece('p1', 30, 1), piece('p2', across, 9)] }); // oxfmt-ignore
+    expect(words(pieces(20), pieces(22))).toEqual(['Step 1: diameter Ø 20 → Ø 22 mm']);
+    const green = addStep(label(), 'colours');
+    expect(words(green, withField(green, 's4', ['first'], 'plum'))).toEqual(['Step 4: leaf green → plum']);
+  });
+
   it('reads out a sentence that is another one', () => {
     const rim = withField(label(), 's1', ['outline'], { shape: 'circle', diameterMm: 30 });
     expect(words(label(), rim)).toEqual([expect.stringMatching(/^Step 1 now reads: Extrude a circle/)]);

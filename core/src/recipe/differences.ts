@@ -131,6 +131,8 @@ const keyOf = ({ type, path }: Field) => `${type} ${path.join(' ')}`;
 /** "width 60 → 70 mm", or nothing if the field says the same. */
 function fieldDifference(before: Step, old: Field, after: Step, now: Field): string[] {
   if (JSON.stringify(valueAt(before, old.path)) === JSON.stringify(valueAt(after, now.path))) return [];
+  // The pieces that are put together have fields of their own, which speak for themselves.
+  if (now.type === 'drawing' && now.kind === 'combined') return [];
   if (now.type === 'drawing')
     return [now.kind === 'svg' ? say('another drawing') : say('the outline is drawn differently')];
   const was = plainSentence([old]);

@@ -6,6 +6,7 @@ import {
   addMeasure,
   additionsOf,
   addStep,
+  brokenBy,
   duplicateStep,
   moveStep,
   referenceProblem,
@@ -97,6 +98,21 @@ describe('more edits', () => {
   it('give measures names that are free', () => {
     const names = addMeasure(addMeasure(label())).measures.map(({ name }) => name);
     expect(names).toEqual(['a', 'b']);
+  });
+});
+
+describe('a step that is taken out', () => {
+  it('takes the colour along that was meant for it, and no other', () => {
+    const wish = stepOf('colours', 's4', undefined, {
+      changes: [
+        { from: { by: 'step', of: { step: 's3' }, edge: 'low' }, colour: 'plum' },
+        { from: { by: 'mm', mm: 1 }, colour: 'sand' },
+      ],
+    });
+    const recipe = { ...label(), steps: [...label().steps, wish] };
+    const rest = removeStep(recipe, 's3');
+    expect(rest.steps.at(-1)).toMatchObject({ changes: [{ colour: 'sand' }] });
+    expect(brokenBy(recipe, rest)).toEqual([]);
   });
 });
 

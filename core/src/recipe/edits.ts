@@ -5,7 +5,14 @@ import type { Problem } from './problem.ts';
 import type { Recipe } from './recipe.ts';
 import { referencesOf } from './references.ts';
 import type { FieldPath } from './sentence.ts';
-import { canCarry, createStep, followingChange, step as stepSchema, type Step } from './steps/index.ts';
+import {
+  canCarry,
+  createStep,
+  followingChange,
+  forgettingStep,
+  step as stepSchema,
+  type Step,
+} from './steps/index.ts';
 import { say } from '../words/index.ts';
 
 /** A changed recipe, or why the change cannot be. The recipe that went in is never altered. */
@@ -57,7 +64,7 @@ export function addStep(recipe: Recipe, kind: Step['kind'], on?: string): Recipe
   return withSteps(recipe, [...recipe.steps, createStep(kind, nextId(recipe), host)]);
 }
 
-/** Takes a step out. Steps placed on it move to what it was placed on itself, or to the plate; repeats leave it out. */
+/** Takes a step out. Steps placed on it move to what it was placed on itself, or to the plate; repeats and colours leave it out. */
 export function removeStep(recipe: Recipe, stepId: string): Recipe {
   const removed = recipe.steps.find(({ id }) => id === stepId);
   if (!removed) return recipe;
@@ -66,7 +73,7 @@ export function removeStep(recipe: Recipe, stepId: string): Recipe {
     .filter(({ id }) => id !== stepId)
     .map((each) => {
       if (!referencesOf(each).some(({ id }) => id === stepId)) return each;
-      let changed: unknown = each;
+      let changed: unknown = forgettingStep(each, stepId);
       if ('placement' in each && 'step' in each.placement.on && each.placement.on.step === stepId) {
         changed = withValue(changed, ['placement', 'on'], on);
       }

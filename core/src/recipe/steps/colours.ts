@@ -70,6 +70,11 @@ export const colours: StepKind<ColoursStep> = {
     text('.'),
   ],
 
+  forgetting: (step, removedId) => ({
+    ...step,
+    changes: step.changes.filter(({ from }) => from.by !== 'step' || from.of.step !== removedId),
+  }),
+
   additions(step): Addition[] {
     const at = step.changes.length;
     if (at === MOST_COLOURS - 1) return [];

@@ -85,6 +85,11 @@ export function followingChange<K extends Kind>(of: StepOf<K>, before: Step): St
   return kinds[of.kind].following?.(of, before as StepOf<K>) ?? of;
 }
 
+/** A step when another is taken out; see {@link StepKind.forgetting}. */
+export function forgettingStep<K extends Kind>(of: StepOf<K>, removedId: string): Step {
+  return kinds[of.kind].forgetting?.(of, removedId) ?? of;
+}
+
 /** Clauses that a step's sentence could also have. */
 export function additionsOf<K extends Kind>(of: StepOf<K>): Addition[] {
   return kinds[of.kind].additions?.(of) ?? [];

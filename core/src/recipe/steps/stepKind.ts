@@ -147,6 +147,8 @@ export interface StepKind<S extends { id: string; kind: string }> {
   pickedFace?(step: S, normal: Vec3, measures: ReadonlyMap<string, number>): unknown;
   /** What else of a step changes with a change of it, as a sentence is read: a cut begins where what it was stood. */
   following?(step: S, before: S): S;
+  /** The step without what it says of another that is taken out, where the rest of it still holds. */
+  forgetting?(step: S, removedId: string): S;
   /** Its sizes that a handle on the plan can drag. */
   sizes?(step: S): SizeField[];
   /** Clauses that the sentence could also have. */
