@@ -18,7 +18,7 @@ const plate = stepOf('extrude', 's1', undefined, {
   depth: { type: 'by', mm: 3 },
 });
 const hole = (mm: number) => stepOf('hole', 's2', 's1', { size: { by: 'diameter', mm } });
-const scaled = (mm: number) => stepOf('setDown', 's3', undefined, { scaleTo: { axis: 'x', mm } });
+const scaled = (mm: number) => stepOf('scale', 's3', undefined, { to: { by: 'length', axis: 'x', mm } });
 
 describe('advice on scaling', () => {
   it('names what falls under a limit because of it', () => {

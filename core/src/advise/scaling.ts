@@ -19,9 +19,9 @@ export function adviceOnScaling(
   inspection: Inspection,
   inspected: (recipe: Recipe) => Inspection | undefined,
 ): StepAdvice | undefined {
-  const scaling = recipe.steps.findLast((step) => step.kind === 'setDown' && step.scaleTo && !step.off);
+  const scaling = recipe.steps.findLast((step) => step.kind === 'scale' && !step.off);
   if (!scaling) return undefined;
-  const unscaled = setField(recipe, scaling.id, ['scaleTo'], undefined);
+  const unscaled = setField(recipe, scaling.id, ['off'], true);
   const before = unscaled.ok ? inspected(unscaled.recipe) : undefined;
   if (!before) return undefined;
   const notes = inspection.checks.flatMap((now) => {

@@ -119,5 +119,25 @@ function pieceOfSix(data: unknown, index: number): unknown {
   return { id: `p${index + 1}`, ...piece, place: { from: 'middle', xMm, yMm } };
 }
 
+/** Version 6 had two ways to scale the whole part: as a step, and as it was set down. */
+const six: Migration = {
+  from: 6,
+  migrate(data) {
+    const { steps, ...rest } = data as Data;
+    if (!Array.isArray(steps)) return { ...rest, version: 7, steps };
+    const taken = new Set(steps.map((step) => (step as Data | null)?.id));
+    return { ...rest, version: 7, steps: steps.flatMap((step) => stepsOfSeven(step, taken)) };
+  },
+};
+
+function stepsOfSeven(data: unknown, taken: ReadonlySet<unknown>): unknown[] {
+  if (typeof data !== 'object' || data === null || !('scaleTo' in data)) return [data];
+  const { scaleTo, ...step } = data as Data;
+  // Ids that are counted on stay below the ones that are given next.
+  const free = [...'abcdefgh'].map((letter) => `${String(step.id)}${letter}`).find((id) => !taken.has(id));
+  const to = { by: 'length', ...(scaleTo as Data) };
+  return [step, { id: free, kind: 'scale', ...('off' in step && { off: step.off }), to }];
+}
+
 /** All migrations, oldest first. */
-export const migrations: readonly Migration[] = [one, two, three, four, five];
+export const migrations: readonly Migration[] = [one, two, three, four, five, six];

@@ -223,6 +223,25 @@ describe('an older recipe', () => {
     });
   });
 
+  it('is read from the one that scaled a part as it was set down', () => {
+    const { steps } = label();
+    const scaled = { id: 's4', kind: 'setDown', face: { kept: true }, off: true, scaleTo: { axis: 'x', mm: { formula: 'long' } } }; // oxfmt-ignore
+    expect(
+      parseRecipe({ ...label(), version: 6, steps: [...steps, scaled, { ...steps[1], id: 's4a' }] }),
+    ).toEqual({
+      ok: true,
+      recipe: {
+        ...label(),
+        steps: [
+          ...steps,
+          { id: 's4', kind: 'setDown', face: { kept: true }, off: true },
+          { id: 's4b', kind: 'scale', off: true, to: { by: 'length', axis: 'x', mm: { formula: 'long' } } },
+          { ...steps[1], id: 's4a' },
+        ],
+      },
+    });
+  });
+
   it('that is broken is still refused in a sentence', () => {
     expect(parseRecipe({ ...one, steps: [{ id: 's1', kind: 'hole' }] })).toMatchObject({
       ok: false,

@@ -8,7 +8,7 @@ import { createStep, sentenceOf, step, stepKinds } from './steps/index.ts';
 import { say } from '../words/index.ts';
 
 /** The number of the recipe format that this code reads and writes; older ones are migrated on reading. */
-export const RECIPE_VERSION = 6;
+export const RECIPE_VERSION = 7;
 
 /** The most that a recipe holds. */
 const MOST_STEPS = 200;
@@ -63,7 +63,7 @@ export type ParsedRecipe = { ok: true; recipe: Recipe } | { ok: false; problem: 
  * Reads a recipe from untrusted data, migrating older formats.
  *
  * @example
- * parseRecipe({ format: 'kelbrin-recipe', version: 6, measures: [], steps: [] }) // { ok: true, recipe: … }
+ * parseRecipe({ format: 'kelbrin-recipe', version: 7, measures: [], steps: [] }) // { ok: true, recipe: … }
  */
 export function parseRecipe(data: unknown): ParsedRecipe {
   let current = data;

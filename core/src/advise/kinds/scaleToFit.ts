@@ -17,14 +17,14 @@ export const scaleToFit: RemedyKind = {
     if (share >= 1) return;
     const axis = sizeMm.indexOf(Math.max(...sizeMm));
     const mm = Math.floor(share * sizeMm[axis]);
-    const added = addStep(recipe, 'setDown');
+    const added = addStep(recipe, 'scale');
     yield {
       words: [
         say('Scale the whole part until it is {mm} mm wide', { mm }),
         say('Scale the whole part until it is {mm} mm deep', { mm }),
         say('Scale the whole part until it is {mm} mm tall', { mm }),
       ][axis],
-      recipe: withFields(added, added.steps.at(-1)!.id, { scaleTo: { axis: AXES[axis], mm } }),
+      recipe: withFields(added, added.steps.at(-1)!.id, { to: { by: 'length', axis: AXES[axis], mm } }),
       cost: 2.5,
     };
   },

@@ -104,7 +104,7 @@ describe('letters', () => {
   });
 
   it('shrink with a part that is scaled', () => {
-    const scaled = stepOf('setDown', 's3', undefined, { scaleTo: { axis: 'x', mm: 20 } });
+    const scaled = stepOf('scale', 's3', undefined, { to: { by: 'length', axis: 'x', mm: 20 } });
     const wide = block.kind === 'extrude' ? built(workshop, recipeWith([block])).steps[0].box : undefined;
     const share = 20 / (wide!.max[0] - wide!.min[0]);
     const { origin } = built(workshop, recipeWith([block, written({ by: 'height', mm: 8 }), scaled]));

@@ -2,7 +2,6 @@ import * as z from 'zod';
 import {
   combined,
   posed,
-  scale,
   shift,
   turn,
   turnDown,
@@ -11,10 +10,9 @@ import {
   type Pose,
   type Vec3,
 } from '../../mesh/index.ts';
-import { formatNumber, angle, length } from '../amount.ts';
+import { angle } from '../amount.ts';
 import { evaluateAmount } from '../measures.ts';
-import { axisIndex } from '../placement.ts';
-import { clause, degrees, millimetres, oneOf, text } from '../sentence.ts';
+import { clause, degrees, text } from '../sentence.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 import { said, say } from '../../words/index.ts';
 
@@ -28,12 +26,10 @@ export type Face = z.infer<typeof face>;
 export const schema = stepSchema('setDown', {
   face,
   turnDeg: angle().optional(),
-  /** The whole part made larger or smaller, until it has a length along one direction. */
-  scaleTo: z.strictObject({ axis: z.enum(['x', 'y', 'z']), mm: length() }).optional(),
 });
 export type SetDownStep = z.infer<typeof schema>;
 
-/** Says which face of the whole part lies on the plate, turns it there, and scales it. */
+/** Says which face of the whole part lies on the plate, and turns it there. */
 export const setDown: StepKind<SetDownStep> = {
   kind: 'setDown',
   get label() {
@@ -58,21 +54,6 @@ export const setDown: StepKind<SetDownStep> = {
           ['turnDeg'],
           'Do not turn it',
         )),
-    ...(step.scaleTo === undefined
-      ? []
-      : clause(
-          [
-            text(', scaled until it is'),
-            millimetres(['scaleTo', 'mm'], step.scaleTo.mm, 'length after scaling', { nudge: 1 }),
-            oneOf(['scaleTo', 'axis'], 'which length', step.scaleTo.axis, {
-              x: 'wide',
-              y: 'deep',
-              z: 'high',
-            }),
-          ],
-          ['scaleTo'],
-          'Do not scale it',
-        )),
     text('.'),
   ],
 
@@ -83,8 +64,7 @@ export const setDown: StepKind<SetDownStep> = {
   ],
 
   build(step, kit) {
-    const before = kit.partBox();
-    if (!before)
+    if (!kit.partBox())
       return kit.fail(
         [],
         say('There is nothing to set down yet: put this step after one that adds material.'),
@@ -92,23 +72,10 @@ export const setDown: StepKind<SetDownStep> = {
     const down = 'normal' in step.face ? downFrom(step.face.normal) : unmoved;
     if (!down) return kit.fail(['face'], say('That is no direction: choose a face.'));
     const turned = combined(turn('z', step.turnDeg ?? 0), down);
-    let pose = turned;
-    if (step.scaleTo) {
-      const { axis, mm } = step.scaleTo;
-      const box = kit.partBoxUnder(turned);
-      const now = box.max[axisIndex[axis]] - box.min[axisIndex[axis]];
-      pose = combined(scale(mm / now), turned);
-      const percent = Math.round((1000 * mm) / now) / 10;
-      kit.note(
-        say('Everything becomes {percent} % of its size, thin walls and holes as well.', {
-          percent: formatNumber(percent),
-        }),
-      );
-    }
-    const box = kit.partBoxUnder(pose);
+    const box = kit.partBoxUnder(turned);
     // It stands where it stood, about the middle of the plate, with its lowest point on it.
     const by = shift([-(box.min[0] + box.max[0]) / 2, -(box.min[1] + box.max[1]) / 2, -box.min[2]]);
-    return { operations: [], whole: combined(by, pose) };
+    return { operations: [], whole: combined(by, turned) };
   },
 };
 

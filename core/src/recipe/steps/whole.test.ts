@@ -152,16 +152,6 @@ describe('repeat, trim and set down', () => {
     expect(built(down([0, -1, 0])).volumeMm3).toBeCloseTo(BLOCK + 80, 2);
   });
 
-  it('is scaled to a length, all of it, and says by how much', () => {
-    const recipe = recipeWith([
-      block,
-      stepOf('setDown', 's2', undefined, { scaleTo: { axis: 'x', mm: 20 } }),
-    ]);
-    expect(size(recipe)).toEqual([20, 15, 5]);
-    expect(built(recipe).steps[1].notes[0]).toContain('50 %');
-    expect(built(withField(recipe, 's2', ['scaleTo'], undefined)).steps[1].notes).toEqual([]);
-  });
-
   it('is where later steps find it', () => {
     const recipe = recipeWith([
       block,
@@ -199,7 +189,7 @@ describe('a part that is set down', () => {
   });
 
   it('and scaled gives an outline like that of its own size', () => {
-    const twice = stepOf('setDown', 's2', undefined, { scaleTo: { axis: 'x', mm: 80 } });
+    const twice = stepOf('scale', 's2', undefined, { to: { by: 'length', axis: 'x', mm: 80 } });
     const like = stepOf('extrude', 's3', 's1', {
       outline: { shape: 'ofStep', of: { step: 's1' }, growMm: 0 },
       depth: { type: 'by', mm: 5 },
