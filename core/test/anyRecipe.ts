@@ -166,6 +166,7 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
     top: finish,
     bottom: finish,
     placement: placement(earlier),
+    measuredTo: fc.option(fc.constant('axis' as const), { nil: undefined, freq: 4 }),
   });
   if (earlier.length === 0) return extrude.map(tidy);
   const hole: fc.Arbitrary<Step> = fc.record({

@@ -36,6 +36,8 @@ export function handlesOf(step: Step, box: Box, host: Box): Handle[] {
   const handles: Handle[] = [];
   const placed = 'placement' in step ? step.placement : undefined;
   const carriedDeg = typeof placed?.aroundDeg === 'number' ? placed.aroundDeg : 0;
+  // What is measured to its axis grows to all sides of it.
+  const isToAxis = 'measuredTo' in step && step.measuredTo === 'axis';
   const isFree = 'free' in step && step.free !== undefined;
   const middle = middleOf(box);
   if (placed && !isFree && !isFormula(placed.aroundDeg)) {
@@ -54,7 +56,7 @@ export function handlesOf(step: Step, box: Box, host: Box): Handle[] {
   for (const { path, axis } of carriedDeg === 0 ? sizesOf(step) : []) {
     const value = fieldAt(step, path);
     if (typeof value !== 'number') continue;
-    handles.push(sizeHandle({ path, axis }, value, box, placed?.[axis]));
+    handles.push(sizeHandle({ path, axis }, value, box, isToAxis ? undefined : placed?.[axis]));
   }
   if (step.kind === 'extrude' && step.facing === 'up' && carriedDeg === 0 && !isFormula(step.turnDeg)) {
     handles.push(turnHandle(['turnDeg'], step.turnDeg ?? 0, box));

@@ -37,6 +37,8 @@ export const schema = stepSchema('extrude', {
   /** Which edges are finished, if not all: the outer one, or the rims of openings in the outline. */
   finishes: z.enum(['outer', 'openings']).optional(),
   placement,
+  /** Its placement measures to the axis about which the outline is drawn, and not to its edges. */
+  measuredTo: z.literal('axis').optional(),
 });
 export type ExtrudeStep = z.infer<typeof schema>;
 
@@ -87,6 +89,9 @@ export const extrude: StepKind<ExtrudeStep> = {
       ...(step.depth.type === 'through'
         ? placementTokens(step.placement, context, spreadOf(step.facing))
         : facedPlacementTokens(step, context)),
+      ...(step.measuredTo === undefined
+        ? []
+        : clause([text('; measured to its own axis')], ['measuredTo'], 'Measure to its edges')),
       ...(step.taperDeg === undefined
         ? []
         : clause(
@@ -125,6 +130,9 @@ export const extrude: StepKind<ExtrudeStep> = {
     ...edgeAddition(step.bottom, ['bottom'], say('bottom edge')),
     ...cornerAdditions(step.corners, step.outline),
     ...(step.turnDeg === undefined ? [{ label: say('turn it'), path: ['turnDeg'], value: 45 }] : []),
+    ...(step.measuredTo === undefined
+      ? [{ label: say('measure to its own axis'), path: ['measuredTo'], value: 'axis' }]
+      : []),
     ...(step.taperDeg === undefined ? [{ label: say('taper it'), path: ['taperDeg'], value: 10 }] : []),
     ...((step.top || step.bottom) && step.finishes === undefined
       ? [
@@ -165,7 +173,7 @@ function reliefOf({
 export function extruded<Body>(
   step: Pick<
     Resolved<ExtrudeStep>,
-    'effect' | 'facing' | 'depth' | 'taperDeg' | 'top' | 'bottom' | 'finishes' | 'placement'
+    'effect' | 'facing' | 'depth' | 'taperDeg' | 'top' | 'bottom' | 'finishes' | 'placement' | 'measuredTo'
   >,
   region: Region,
   kit: BuildKit<Body>,
@@ -174,7 +182,7 @@ export function extruded<Body>(
   const host = kit.hostBox(placed.on);
   const through = step.depth.type === 'through' ? throughPart(kit.partBox() ?? host, side) : undefined;
   const heightMm = through ? through.heightMm : (step.depth as { mm: number }).mm;
-  let { pose, box } = placedPose(region, heightMm, side, placed, host);
+  let { pose, box } = placedPose(region, heightMm, side, placed, host, step.measuredTo);
   if (through) pose = atStart(pose, side, through.startMm);
 
   const cuts = effect === 'cut';

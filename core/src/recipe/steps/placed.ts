@@ -21,17 +21,22 @@ export function spreadOf(side: Facing): [Axis, Axis] {
   return [first, second];
 }
 
-/** Where a region raised from 0 to `heightMm` lies when it faces a side as a placement says. */
+/**
+ * Where a region raised from 0 to `heightMm` lies when it faces a side as a placement says, which measures to its edges or
+ * to its axis: the point about which the region is drawn.
+ */
 export function placedPose(
   region: Region,
   heightMm: number,
   side: Facing,
   placement: Resolved<Placement>,
   host: Box,
+  measuredTo: 'edges' | 'axis' = 'edges',
 ): { pose: Pose; box: Box } {
   const { x, y } = extentOf(region);
   const own = boxUnder(facingPose(side), { min: [x.low, y.low, 0], max: [x.high, y.high, heightMm] });
-  const by = shiftFor(placement, own, host);
+  const axis = boxUnder(facingPose(side), { min: [0, 0, 0], max: [0, 0, heightMm] });
+  const by = shiftFor(placement, measuredTo === 'axis' ? axis : own, host);
   return { pose: combined(shift(by), facingPose(side)), box: boxUnder(shift(by), own) };
 }
 

@@ -69,8 +69,12 @@
     if (!on || 'plate' in on) return plateBox;
     return outcomes.find(({ stepId }) => stepId === on.step)?.box ?? plateBox;
   });
-  /** What was carried around is not measured from the edges of what it is on. */
-  const isCarried = $derived(step && 'placement' in step && step.placement.aroundDeg !== undefined);
+  /** Whether its own edges are measured from those of what it is on. */
+  const isToEdges = $derived(
+    step &&
+      !('placement' in step && step.placement.aroundDeg !== undefined) &&
+      !('measuredTo' in step && step.measuredTo === 'axis'),
+  );
   const handles = $derived(
     !isSmall && !isMeasuring && step && outcome ? handlesOf(step, outcome.box, hostBox) : [],
   );
@@ -231,7 +235,7 @@
       {@const { min, max } = outcome.box}
       <Dimension from={px([min[0], min[1]])} to={px([max[0], min[1]])} mm={max[0] - min[0]} offPx={-26} />
       <Dimension from={px([max[0], min[1]])} to={px([max[0], max[1]])} mm={max[1] - min[1]} offPx={-26} />
-      {#if hostBox !== plateBox && !isCarried}
+      {#if hostBox !== plateBox && isToEdges}
         {@const middle: Point = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2]}
         {@const to = step && isPlacedByMiddle(step) ? middle : [min[0], min[1]]}
         {#if to[0] - hostBox.min[0] > 0.05}
