@@ -9,7 +9,7 @@ export async function emptyBench(page: Page): Promise<void> {
   for (;;) {
     const first = page.locator('[data-step]').first();
     if ((await first.count()) === 0) break;
-    await first.getByRole('spinbutton').first().focus();
+    await first.getByRole('button').first().focus();
     await page.getByRole('button', { name: 'Delete step 1' }).click();
   }
 }
