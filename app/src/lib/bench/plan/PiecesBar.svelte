@@ -34,7 +34,7 @@
   {/each}
 {/snippet}
 
-<div class="border-hairline flex flex-col gap-1.5 border-b px-3 py-1.5 text-sm">
+<div class="border-hairline flex max-h-2/5 flex-col gap-1.5 overflow-y-auto border-b px-3 py-1.5 text-sm">
   <div class="flex flex-wrap items-center gap-1.5">
     <strong class="mr-2">{say.pieces}</strong>
     {@render offers(newPieceOffers(pieces, path))}
@@ -67,7 +67,8 @@
     border: 1px solid var(--color-hairline);
     border-radius: 4px;
     background: #fff;
-    white-space: nowrap;
+    max-width: 100%;
+    text-align: left;
   }
   .offer:hover {
     background: var(--color-primary-50);
