@@ -15,6 +15,9 @@ export type ColourBands = z.infer<typeof colourBands>;
 /** Heights that differ by less are the same, mm. */
 export const SAME_HEIGHT_MM = 0.001;
 
+/** A level face at the height at which the colour changes is the top of what is below: so much higher the next begins, mm. */
+export const LEVEL_MM = 0.01;
+
 /** The colour of a part at a height; undefined where any will do. */
 export function colourAt(bands: ColourBands, zMm: number): FilamentColour | undefined {
   return bands.findLast(({ fromMm }) => fromMm <= zMm + SAME_HEIGHT_MM)?.colour;

@@ -1,5 +1,5 @@
 import { encode } from 'fast-png';
-import { hexOf, type ColourBands } from '../colours/index.ts';
+import { hexOf, LEVEL_MM, type ColourBands } from '../colours/index.ts';
 import { boundsOf, facesOf, type SolidMesh, type Vec3 } from '../mesh/index.ts';
 
 /** How a picture is drawn. Colours are #rrggbb; the part's is that of its filament. */
@@ -16,9 +16,6 @@ export interface PictureOptions {
 
 /** Each pixel is drawn as this many by this many and averaged, so that edges are smooth. */
 const OVERSAMPLING = 2;
-
-/** A level face at the height at which the colour changes is the top of what is below, mm. */
-const LEVEL_MM = 0.01;
 
 /** A jump in depth of this many pixels' worth draws an edge. */
 const FOLD_PIXELS = 3;

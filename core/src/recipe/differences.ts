@@ -1,6 +1,6 @@
 import type { Measure } from './measures.ts';
 import type { Recipe } from './recipe.ts';
-import { plainSentence, type FieldPath, type SentenceContext, type Token } from './sentence.ts';
+import { fieldAt, plainSentence, type SentenceContext, type Token } from './sentence.ts';
 import { isFormula, withUnit } from './amount.ts';
 import { sentenceOf, type Step } from './steps/index.ts';
 import { say } from '../words/index.ts';
@@ -130,7 +130,7 @@ const keyOf = ({ type, path }: Field) => `${type} ${path.join(' ')}`;
 
 /** "width 60 → 70 mm", or nothing if the field says the same. */
 function fieldDifference(before: Step, old: Field, after: Step, now: Field): string[] {
-  if (JSON.stringify(valueAt(before, old.path)) === JSON.stringify(valueAt(after, now.path))) return [];
+  if (JSON.stringify(fieldAt(before, old.path)) === JSON.stringify(fieldAt(after, now.path))) return [];
   // The pieces that are put together have fields of their own, which speak for themselves.
   if (now.type === 'drawing' && now.kind === 'combined') return [];
   if (now.type === 'drawing')
@@ -144,10 +144,6 @@ function fieldDifference(before: Step, old: Field, after: Step, now: Field): str
   const unit = ` ${now.unit}`;
   const isShort = now.unit !== '' && was.endsWith(unit) && is.endsWith(unit);
   return [`${now.label} ${isShort ? was.slice(0, -unit.length) : was} → ${is}`];
-}
-
-function valueAt(data: unknown, path: FieldPath): unknown {
-  return path.reduce<unknown>((inner, key) => (inner as Record<string | number, unknown>)?.[key], data);
 }
 
 /** The fewest steps that must have been moved so that those which both recipes have changed their order. */

@@ -4,7 +4,7 @@ import { isFormula } from './amount.ts';
 import { movedAlong, rounded } from './movedAlong.ts';
 import type { SizeField } from './outlines/outlineKind.ts';
 import { axisIndex, type Along, type Placement } from './placement.ts';
-import type { FieldPath } from './sentence.ts';
+import { fieldAt, type FieldPath } from './sentence.ts';
 import { sizesOf, type Step } from './steps/index.ts';
 import { say } from '../words/index.ts';
 
@@ -28,6 +28,7 @@ export interface Handle {
 
 /** How far above a step its handle for turning stands, mm. */
 const TURN_REACH_MM = 8;
+
 /**
  * The handles of a step on the plan. `box` is what the step made and `host` what it is placed on, the box of a point
  * for the plate. Numbers that are worked out from measures are left alone: they are changed where the measure is.
@@ -119,11 +120,4 @@ function anchorOf(rule: Along | undefined): 'low' | 'middle' | 'high' {
   if (rule?.relation === 'inFrom') return rule.edge;
   if (rule?.relation === 'beside') return rule.edge === 'low' ? 'high' : 'low';
   return rule?.relation === 'at' ? rule.own : 'middle';
-}
-
-export function fieldAt(data: unknown, path: FieldPath): unknown {
-  return path.reduce<unknown>(
-    (inner, key) => (inner as Record<string | number, unknown> | undefined)?.[key],
-    data,
-  );
 }

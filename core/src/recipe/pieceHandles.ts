@@ -1,13 +1,13 @@
 import { extentOf, type Point, type Range, type Region } from '../plane/index.ts';
 import { isFormula } from './amount.ts';
-import { fieldAt, sizeHandle, turnHandle, type FieldChange, type Handle } from './handles.ts';
+import { sizeHandle, turnHandle, type FieldChange, type Handle } from './handles.ts';
 import { movedAlong, rounded } from './movedAlong.ts';
 import type { AlongHost } from './placement.ts';
 import type { CombinedOutline } from './outlines/combined.ts';
 import { plainSizes } from './outlines/plain.ts';
 import type { LaidPiece } from './outlines/pieces/laidPiece.ts';
 import { letterOf, type Piece } from './outlines/pieces/piece.ts';
-import type { FieldPath } from './sentence.ts';
+import { fieldAt, type FieldPath } from './sentence.ts';
 import { say } from '../words/index.ts';
 
 /**

@@ -7,6 +7,14 @@ import { say, sayList } from '../words/index.ts';
 /** The keys that lead from a step to one of its fields. */
 export type FieldPath = readonly (string | number)[];
 
+/** The field that a path leads to; undefined where it leads nowhere. */
+export function fieldAt(data: unknown, path: FieldPath): unknown {
+  return path.reduce<unknown>(
+    (inner, key) => (inner as Record<string | number, unknown> | undefined)?.[key],
+    data,
+  );
+}
+
 /** One of several values that a word of a sentence can stand for. */
 export interface Option {
   readonly label: string;

@@ -3,7 +3,7 @@
   import type { ComponentProps } from 'svelte';
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { facesOf } from '@kelbrin/core/mesh';
-  import { turnsProfile, type FieldPath, type OutlineSpec } from '@kelbrin/core/recipe';
+  import { fieldAt, turnsProfile, type FieldPath, type OutlineSpec } from '@kelbrin/core/recipe';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
   import type { Look } from '$lib/ui/solidView/views';
   import SectionSheet from './inspection/SectionSheet.svelte';
@@ -41,10 +41,7 @@
     const { drawing } = bench;
     const step = bench.recipe.steps.find(({ id }) => id === drawing?.stepId);
     if (!drawing || !step) return undefined;
-    const outline = drawing.path.reduce<unknown>(
-      (data, key) => (data as Record<string | number, unknown> | undefined)?.[key],
-      step,
-    ) as OutlineSpec | undefined;
+    const outline = fieldAt(step, drawing.path) as OutlineSpec | undefined;
     const problem = bench.problem?.stepId === drawing.stepId ? bench.problem : undefined;
     return outline && { ...drawing, outline, isProfile: turnsProfile(step), problem };
   });

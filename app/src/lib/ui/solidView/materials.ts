@@ -1,4 +1,4 @@
-import { hexOf, MOST_COLOURS, type ColourBands } from '@kelbrin/core/colours';
+import { hexOf, LEVEL_MM, MOST_COLOURS, type ColourBands } from '@kelbrin/core/colours';
 import { Color, DoubleSide, MeshLambertMaterial, Plane, ShaderMaterial, Vector3 } from 'three';
 
 /** Hatching in the manner of technical drawing: parallel lines across the screen, whatever the surface's direction. */
@@ -8,9 +8,6 @@ const hatching = /* glsl */ `
     return step(across, width);
   }
 `;
-
-/** A level face at the height at which the colour changes is the top of what is below, mm. */
-const LEVEL_MM = 0.01;
 
 /** The heights at which the colour changes, and into which. */
 const changeUniforms = () => ({
