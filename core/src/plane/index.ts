@@ -11,4 +11,5 @@ export * from './region.ts';
 export * from './stroke.ts';
 export * from './thickness.ts';
 export * from './largestCircle.ts';
+export * from './largestFit.ts';
 export * from './toEdge.ts';
