@@ -32,9 +32,14 @@ export const house = [
     uses: ['mesh'],
   },
   {
+    path: 'core/src/letters',
+    about: 'which files the letters of some words are set from, in which script and direction',
+    uses: ['words'],
+  },
+  {
     path: 'core/src/recipe',
     about: 'the schema of a recipe, its measures, sentences, edits and handles',
-    uses: ['words', 'mesh', 'plane', 'edges', 'colours'],
+    uses: ['words', 'mesh', 'plane', 'edges', 'colours', 'letters'],
   },
   { path: 'core/src/recipe/outlines', about: 'one file for each kind of outline' },
   {
@@ -50,8 +55,9 @@ export const house = [
   {
     path: 'core/src/solid',
     about: 'recipe → solid; the only place that knows the geometry kernel',
-    uses: ['words', 'mesh', 'plane', 'recipe', 'colours'],
+    uses: ['words', 'mesh', 'plane', 'recipe', 'colours', 'letters'],
   },
+  { path: 'core/src/solid/letters', about: 'words → the outlines of their letters' },
   { path: 'core/src/starters', about: 'complete recipes to begin from', uses: ['words', 'recipe'] },
   {
     path: 'core/src/inspect',
@@ -88,7 +94,7 @@ export const house = [
   {
     path: 'core/src/advise',
     about: 'remedies: edits of a recipe that were tried and mend what was found',
-    uses: ['words', 'mesh', 'plane', 'recipe', 'solid', 'inspect'],
+    uses: ['words', 'mesh', 'plane', 'letters', 'recipe', 'solid', 'inspect'],
   },
   { path: 'core/src/advise/kinds', about: 'one file for each kind of remedy' },
   {

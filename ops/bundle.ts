@@ -15,6 +15,8 @@ const common: BuildOptions = {
   sourcemap: 'linked',
   metafile: true,
   logLevel: 'warning',
+  // It finds its program beside its own file.
+  external: ['harfbuzzjs'],
   absWorkingDir: new URL('..', import.meta.url).pathname,
 };
 
@@ -42,7 +44,7 @@ const bundles = await Promise.all([
     },
     outdir: 'app/dist',
     // The one is not a module and requires by name what it needs; the other finds its worker's file beside its own.
-    external: ['pg-boss', 'pino', 'piscina'],
+    external: ['harfbuzzjs', 'pg-boss', 'pino', 'piscina'],
   }),
 ]);
 

@@ -9,14 +9,15 @@ import { nodeWorkshop } from '../core/node/workshop.ts';
 import { catalogueFile, speaking } from './messages.ts';
 import { housePages, withHouse } from './houseMap.ts';
 import { lifecyclesDocument } from './lifecyclesDocument.ts';
+import { coverageFile } from './letterCoverage.ts';
 import { root } from './state.ts';
 
 /* Writes the documents that are made from the code. */
 
+const workshop = await nodeWorkshop();
 writeFileSync(join(root, 'docs/recipe.md'), recipeDocument());
 mkdirSync(join(root, 'docs/recipe'), { recursive: true });
-for (const [name, picture] of stepPictures(await nodeWorkshop()))
-  writeFileSync(join(root, 'docs/recipe', name), picture);
+for (const [name, picture] of stepPictures(workshop)) writeFileSync(join(root, 'docs/recipe', name), picture);
 writeFileSync(join(root, 'docs/cookbook.md'), cookbookDocument());
 writeFileSync(join(root, 'docs/lifecycles.md'), await lifecyclesDocument());
 
@@ -30,6 +31,10 @@ for (const { page, shown } of housePages) {
   writeFileSync(file, withHouse(readFileSync(file, 'utf8'), shown()));
   execFileSync(join(root, 'node_modules/.bin/oxfmt'), [file]);
 }
+
+const coverage = join(root, 'core/src/letters/coverage.ts');
+writeFileSync(coverage, coverageFile(workshop.fonts));
+execFileSync(join(root, 'node_modules/.bin/oxfmt'), [coverage]);
 
 for (const workspace of speaking)
   writeFileSync(join(root, workspace, 'messages.json'), catalogueFile(workspace));

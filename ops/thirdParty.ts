@@ -17,7 +17,7 @@ interface Installed {
 
 const folder = join(root, 'app/.svelte-kit/used-packages');
 /** Loaded as they are by the processes of the server, and the fonts, which styles name. */
-const LOADED = ['pg-boss', 'pino', 'piscina'];
+const LOADED = ['harfbuzzjs', 'pg-boss', 'pino', 'piscina'];
 const FONTS = ['@fontsource/atkinson-hyperlegible-mono', '@fontsource/atkinson-hyperlegible-next'];
 
 if (!process.argv.includes('--as-built')) {
@@ -39,10 +39,14 @@ const rows = names.map((name) => {
   return `| ${name} | ${version} | ${license} |`;
 });
 const letters = join(root, 'core/assets/fonts');
-const fonts = readdirSync(letters).flatMap((file) => /^(.*)\.OFL\.txt$/.exec(file)?.[1] ?? []);
-rows.push(...fonts.map((name) => `| letters “${name}” | | OFL-1.1 |`));
+const LICENCES: Record<string, string> = { OFL: 'OFL-1.1', Apache: 'Apache-2.0' };
+const fonts = readdirSync(letters).flatMap((file) => {
+  const [, name, licence] = /^(.*)\.(OFL|Apache)\.txt$/.exec(file) ?? [];
+  return name ? [{ name, licence, file }] : [];
+});
+rows.push(...fonts.map(({ name, licence }) => `| letters “${name}” | | ${LICENCES[licence]} |`));
 const texts = names.map((name) => `## ${name}\n\n${licenceOf(name)}\n`);
-texts.push(...fonts.map((name) => `## Letters “${name}”\n\n${indented(join(letters, `${name}.OFL.txt`))}\n`));
+texts.push(...fonts.map(({ name, file }) => `## Letters “${name}”\n\n${indented(join(letters, file))}\n`));
 writeFileSync(
   join(root, 'THIRD_PARTY.md'),
   `# What ships with Kelbrin

@@ -31,6 +31,6 @@ it('all of it is under licences that are open', () => {
 
 it('the letters that people can write with come with their licences', () => {
   const fonts = readdirSync(join(root, 'core/assets/fonts')).filter((name) => name.endsWith('.woff'));
-  expect(fonts).toHaveLength(8);
+  expect(fonts.length).toBeGreaterThan(8);
   for (const font of fonts) expect(list).toContain(`## Letters “${font.replace('.woff', '')}”`);
 });

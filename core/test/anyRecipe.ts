@@ -2,17 +2,16 @@ import fc from 'fast-check';
 import {
   createStep,
   emptyRecipe,
-  fontNames,
   type Along,
   type AlongHost,
   type Facing,
-  type FontName,
   type OutlineSpec,
   type Piece,
   type Placement,
   type Recipe,
   type Step,
 } from '../src/recipe/index.ts';
+import { fontNames, type FontName } from '../src/letters/index.ts';
 
 const tenths = (low: number, high: number) =>
   fc.integer({ min: low * 10, max: high * 10 }).map((tenth) => tenth / 10);
@@ -188,9 +187,18 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
     id: fc.constant(id),
     kind: fc.constant('letters' as const),
     lettering: fc.record({
-      words: fc.constantFrom('Basil', 'Mint', 'Dill\n& Chive', 'ÄÖÜ', 'il', '8'),
+      words: fc.constantFrom('Basil', 'Dill\n& Chive', 'ÄÖÜ', 'il', '8', 'Nguyễn', 'Ωμ Ж', 'דוד ♥', 'محمد'),
       font: fc.constantFrom(...(Object.keys(fontNames) as FontName[])),
-      size: fc.record({ by: fc.constantFrom('height' as const, 'width' as const), mm: tenths(3, 20) }),
+      size: fc.oneof(
+        {
+          weight: 3,
+          arbitrary: fc.record({
+            by: fc.constantFrom('height' as const, 'width' as const),
+            mm: tenths(3, 20),
+          }),
+        },
+        { weight: 1, arbitrary: fc.record({ by: fc.constant('room' as const), marginMm: tenths(0, 3) }) },
+      ),
       arcMm: fc.option(tenths(10, 40), { nil: undefined }),
     }),
     effect: fc.constantFrom('raised' as const, 'sunk' as const, 'through' as const),

@@ -12,45 +12,34 @@ import {
   type SentenceContext,
   type Token,
 } from './sentence.ts';
-import { said, say } from '../words/index.ts';
+import {
+  cutsFor,
+  fontNames,
+  lentWords,
+  thinnestStroke,
+  type CutName,
+  type FontName,
+} from '../letters/index.ts';
+import { say } from '../words/index.ts';
 
-/** The fonts that ship with Kelbrin, each with strokes that print. */
-export const fontNames = said({
-  sturdy: 'Sturdy',
-  rounded: 'Rounded',
-  slab: 'Slab',
-  narrow: 'Narrow',
-  stencil: 'Stencil',
-  script: 'Script',
-  typewriter: 'Typewriter',
-  hand: 'Hand',
-} as const);
-export type FontName = keyof typeof fontNames;
-
-/** The thinnest stroke among a font's letters and figures, as a share of the height of a capital. A test measures it. */
-export const thinnestStroke: Record<FontName, number> = {
-  sturdy: 0.133,
-  rounded: 0.117,
-  slab: 0.074,
-  narrow: 0.134,
-  stencil: 0.18,
-  script: 0.071,
-  typewriter: 0.101,
-  hand: 0.101,
-};
 const font = z.enum(Object.keys(fontNames) as [FontName, ...FontName[]]);
+
+/** How tall a capital can be, mm. */
+export const capHeightsMm = { least: 0.5, most: 300 } as const;
+
+const saidSizes = [
+  /** The height of a capital letter. */
+  z.strictObject({ by: z.literal('height'), mm: length(capHeightsMm.least, capHeightsMm.most) }),
+  /** The width of the longest line. */
+  z.strictObject({ by: z.literal('width'), mm: length(1, 1000) }),
+] as const;
 
 /** What is written, and how its letters are set. */
 export const lettering = z.strictObject({
   /** One line, or several. */
   words: z.string().max(200),
   font,
-  size: z.discriminatedUnion('by', [
-    /** The height of a capital letter. */
-    z.strictObject({ by: z.literal('height'), mm: length(0.5, 300) }),
-    /** The width of the longest line. */
-    z.strictObject({ by: z.literal('width'), mm: length(1, 1000) }),
-  ]),
+  size: z.discriminatedUnion('by', saidSizes),
   /** Added between letters. */
   spacingMm: distance().optional(),
   align: z.enum(['left', 'middle', 'right']).optional(),
@@ -61,36 +50,47 @@ export const lettering = z.strictObject({
 });
 export type Lettering = z.infer<typeof lettering>;
 
-/** The fonts that data of any kind is written in: a recipe, a step, a lettering. */
-export function fontsIn(data: unknown): FontName[] {
-  const found = new Set<FontName>();
+/** What is written where something is that it can fit into. */
+export const fittingLettering = lettering.extend({
+  size: z.discriminatedUnion('by', [
+    ...saidSizes,
+    /** As large as fits into what is free of a face, this far from its edges, holes and other letters. */
+    z.strictObject({ by: z.literal('room'), marginMm: length(0, 100) }),
+  ]),
+});
+export type FittingLettering = z.infer<typeof fittingLettering>;
+
+/** The files of letters that data of any kind is written with: a recipe, a step, a lettering. */
+export function cutsIn(data: unknown): CutName[] {
+  const found = new Set<CutName>();
   const walk = (part: unknown) => {
     if (typeof part !== 'object' || part === null) return;
-    if ('font' in part && typeof part.font === 'string' && part.font in fontNames)
-      found.add(part.font as FontName);
+    const { words, font: name } = part as { words?: unknown; font?: unknown };
+    if (typeof words === 'string' && typeof name === 'string' && name in fontNames)
+      for (const cut of cutsFor(words, name as FontName)) found.add(cut);
     Object.values(part).forEach(walk);
   };
   walk(data);
   return [...found];
 }
 
-/** How thick a font's thinnest strokes are at the height of the letters; undefined where that is not known. */
+/** How thick the thinnest strokes of a font are at the height of the letters; undefined where that is not known. */
 function strokeWords(
-  { size }: Lettering,
+  { words, size }: FittingLettering,
   { recipe }: SentenceContext,
 ): ((font: FontName) => string) | undefined {
   if (size.by !== 'height') return undefined;
   const values = valuesOf(recipe.measures);
   const tall = evaluateAmount(size.mm, values.ok ? values.values : new Map());
   if (!tall.ok) return undefined;
-  return (font) => withUnit(Math.round(10 * thinnestStroke[font] * tall.value) / 10, 'mm');
+  return (font) => withUnit(Math.round(10 * thinnestStroke(font, words) * tall.value) / 10, 'mm');
 }
 
 /** What stands where words are to be written, until somebody has written them. */
 export const PLACEHOLDER = 'Name';
 
 /** Whether letters are only the ones to begin with. */
-export function isPlaceholder({ words }: Lettering): boolean {
+export function isPlaceholder({ words }: Pick<Lettering, 'words'>): boolean {
   return words.trim() === PLACEHOLDER;
 }
 
@@ -101,10 +101,19 @@ export const newLettering = (): Lettering => ({
   size: { by: 'height', mm: 10 },
 });
 
-/** "“Basil” in Sturdy, 12 mm tall"; `path` leads to the lettering. */
-export function letteringTokens(of: Lettering, path: FieldPath, context: SentenceContext): Token[] {
+/**
+ * "“Basil” in Sturdy, 12 mm tall"; `path` leads to the lettering. `canFit` is whether there is something that the letters
+ * can be as large as fits into.
+ */
+export function letteringTokens(
+  of: FittingLettering,
+  path: FieldPath,
+  context: SentenceContext,
+  { canFit = false }: { canFit?: boolean } = {},
+): Token[] {
   const { size } = of;
   const strokes = strokeWords(of, context);
+  const lent = lentWords(of.words, of.font);
   // The others are offered with the strokes that they would have.
   const named = (Object.keys(fontNames) as FontName[]).map((name) => [
     name,
@@ -129,22 +138,30 @@ export function letteringTokens(of: Lettering, path: FieldPath, context: Sentenc
     },
     text('in'),
     { ...fonts, shows: 'font' } as Token,
+    ...(lent ? [text(say('({lent})', { lent }))] : []),
     text(','),
-    millimetres(
-      [...path, 'size', 'mm'],
-      size.mm,
-      size.by === 'height' ? 'letter height' : 'width of the words',
-      {
-        ...(size.by === 'height' ? { min: 0.5, max: 300 } : { min: 1 }),
-        nudge: 0.5,
-      },
-    ),
+    ...(size.by === 'room'
+      ? []
+      : [
+          millimetres(
+            [...path, 'size', 'mm'],
+            size.mm,
+            size.by === 'height' ? 'letter height' : 'width of the words',
+            {
+              ...(size.by === 'height' ? { min: capHeightsMm.least, max: capHeightsMm.most } : { min: 1 }),
+              nudge: 0.5,
+            },
+          ),
+        ]),
     choice(
       [...path, 'size'],
       'sized by',
       [
         { label: 'tall', value: { by: 'height', mm: 10 } },
         { label: 'wide', value: { by: 'width', mm: 40 } },
+        ...(canFit || size.by === 'room'
+          ? [{ label: say('as large as fits'), value: { by: 'room', marginMm: 1 } }]
+          : []),
       ],
       ({ value }) => (value as { by: string }).by === size.by,
     ),
@@ -191,7 +208,7 @@ export function letteringTokens(of: Lettering, path: FieldPath, context: Sentenc
 }
 
 /** Clauses that lettering can have. */
-export function letteringAdditions(of: Lettering, path: FieldPath): Addition[] {
+export function letteringAdditions(of: FittingLettering, path: FieldPath): Addition[] {
   const offers: (Addition & { has: boolean })[] = [
     {
       has: of.spacingMm !== undefined,

@@ -5,6 +5,7 @@ import { genusOf, built, recipeWith, stepOf } from '../../test/evaluated.ts';
 import { facesOf, topologyOf, triangleCount } from '../mesh/index.ts';
 import { circlePoints, moved, regionAreaOf, type Region } from '../plane/index.ts';
 import type { EdgeFinish, Recipe } from '../recipe/index.ts';
+import { written as lettersOf } from './letters/written.ts';
 import { RegionMath } from './regionMath.ts';
 import type { Workshop } from './evaluate.ts';
 
@@ -108,8 +109,8 @@ describe('letters on a block', () => {
     ['sunk', -1],
     ['through', -3],
   ] as const)('change the volume by their area times their height when %s', (effect, mm) => {
-    const font = workshop.fonts('sturdy')!;
-    const { region } = font.outlines({ words: 'Bog', font: 'sturdy', size: { by: 'height', mm: 9 } });
+    const bog = { words: 'Bog', font: 'sturdy', size: { by: 'height', mm: 9 } } as const;
+    const { region } = lettersOf(bog, workshop.fonts);
     const area = regionAreaOf(new RegionMath(workshop.kernel).joined([region]));
     for (const top of [undefined, { finish: 'chamfer', mm: 0.6 }, { finish: 'fillet', mm: 1 }] as const) {
       const plain = built(workshop, recipeWith([base(top)]));

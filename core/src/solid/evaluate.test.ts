@@ -87,7 +87,7 @@ describe('positions', () => {
 describe('what cannot be built', () => {
   it.each([
     ['letters that are missing', 's3', ['lettering', 'words'], '  ', 'no letters'],
-    ['a sign the font lacks', 's3', ['lettering', 'words'], 'Ω', 'the font has no “Ω”'],
+    ['a letter that no font has', 's3', ['lettering', 'words'], '李', 'no font here has “李”'],
     ['corners larger than the side', 's1', ['outline', 'cornerMm'], 15, 'at most 14 mm'],
   ])('is said at its field: %s', (_, stepId, path, value, words) => {
     const result = evaluate(changed(label(), stepId, path, value), workshop);

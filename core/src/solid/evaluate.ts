@@ -13,7 +13,7 @@ import {
 import { buildBudget, tookTooLong, type BuildBudget } from './buildBudget.ts';
 import { carryOut } from './carryOut.ts';
 import type { Kernel } from './kernel.ts';
-import type { LetterFonts } from './letters.ts';
+import type { LetterFiles } from './letters/written.ts';
 import { outcomesOf, type StepOutcome } from './outcomes.ts';
 import { partColours } from './partColours.ts';
 import { SolidCache } from './solidCache.ts';
@@ -22,7 +22,7 @@ import { toMesh } from './toMesh.ts';
 /** What evaluation needs from its host, loaded once. */
 export interface Workshop {
   readonly kernel: Kernel;
-  readonly fonts: LetterFonts;
+  readonly fonts: LetterFiles;
 }
 
 /** What evaluation may be told beyond the recipe. */

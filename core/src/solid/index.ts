@@ -8,7 +8,8 @@ export {
 } from './evaluate.ts';
 export { joinedBodies, type JoinedBodies } from './joinBodies.ts';
 export { loadKernel, type Kernel, type KernelSource } from './kernel.ts';
-export { loadFont, type LetterFont, type LetterFonts } from './letters.ts';
+export { readLetters, type LetterFile, type Shaper } from './letters/letterFile.ts';
+export { type LetterFiles } from './letters/written.ts';
 export type { StepOutcome } from './outcomes.ts';
 export type { PlanCorner } from './trace.ts';
 export { RegionMath } from './regionMath.ts';

@@ -2,6 +2,7 @@ import type { Manifold } from 'manifold-3d';
 import { turnedBack, type Box, type Pose, type SolidMesh } from '../mesh/index.ts';
 import { extentOf, pointsOf, segmentsFor, type Region } from '../plane/index.ts';
 import {
+  type Lettering,
   facingPose,
   plateBox,
   errorInStep,
@@ -16,7 +17,9 @@ import {
 import { tooManyCopies, tooManyTriangles, type BuildBudget } from './buildBudget.ts';
 import { onGrid, poseOnGrid, regionOnGrid } from './grid.ts';
 import type { Kernel } from './kernel.ts';
-import type { LetterFonts } from './letters.ts';
+import { spelled } from '../letters/index.ts';
+import { lettersInto } from './letters/fitted.ts';
+import { written, type LetterFiles } from './letters/written.ts';
 import { bodyOfBlock, type Blocks } from './block.ts';
 import type { Memo } from './memo.ts';
 import { RegionMath } from './regionMath.ts';
@@ -29,7 +32,7 @@ import { say } from '../words/index.ts';
 /** What a kit is made of. */
 export interface KitSources {
   readonly kernel: Kernel;
-  readonly fonts: LetterFonts;
+  readonly fonts: LetterFiles;
   readonly assets: ReadonlyMap<string, SolidMesh>;
   readonly printer: PrinterTraits;
   readonly memo: Memo;
@@ -92,6 +95,17 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     const problem = tooManyTriangles(triangles, budget);
     if (problem) fail([], problem);
   };
+  /** Ends the evaluation for words that no file has letters for, or whose files are not at hand. */
+  const demandLetters = ({ words, font }: Pick<Lettering, 'words' | 'font'>): void => {
+    const { lines, missing } = spelled(words, font);
+    if (missing.length > 0)
+      fail(
+        ['lettering', 'words'],
+        say('no font here has “{missing}”. Write it in other letters.', { missing: missing.join('”, “') }),
+      );
+    if (lines.flat().some(({ cut }) => !fonts(cut)))
+      fail(['lettering', 'font'], say('this font is not loaded. Wait a moment, or choose another font.'));
+  };
   /** A body that this step draws, remembered by what it is drawn from; it is an original, known by its number. */
   const drawn = (from: readonly unknown[], make: (inner: Scope) => Manifold): Manifold =>
     heard(memo.body([stepId, ...from], () => inScope((inner) => make(inner).asOriginal())));
@@ -112,19 +126,19 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
       memo.data(['room', region, widthMm, depthMm], () => math.roomFor(region, widthMm, depthMm)),
 
     letters(lettering) {
-      const font = fonts(lettering.font);
-      if (!font)
-        return fail(
-          ['lettering', 'font'],
-          say('this font is not loaded. Wait a moment, or choose another font.'),
-        );
-      const { region, capMm, missing } = memo.data(['letters', lettering], () => {
-        const set = font.outlines(lettering);
+      demandLetters(lettering);
+      return memo.data(['letters', lettering], () => {
+        const set = written(lettering, fonts);
         return { ...set, region: math.joined([set.region]) };
       });
-      if (missing.length > 0)
-        fail(['lettering', 'words'], say('the font has no “{missing}”.', { missing: missing.join('”, “') }));
-      return { region, capMm };
+    },
+
+    lettersInto(lettering, room) {
+      demandLetters(lettering);
+      return memo.data(['lettersInto', lettering, room], () => {
+        const set = lettersInto(lettering, room, fonts);
+        return set && { ...set, region: math.joined([set.region]) };
+      });
     },
 
     stack(region, levels) {

@@ -5,6 +5,7 @@ import { classroomLimits, inspect } from '../inspect/index.ts';
 import { boundsOf, topologyOf } from '../mesh/index.ts';
 import { sentenceOf, stepKinds, type Recipe } from '../recipe/index.ts';
 import { evaluate, SolidCache, type Workshop } from '../solid/index.ts';
+import { written } from '../solid/letters/written.ts';
 import { expectedOf } from '../../test/expectedStarters.ts';
 import { starters } from './index.ts';
 
@@ -16,7 +17,7 @@ describe.each(starters)('$title', ({ id, recipe }) => {
 
   it('has the volume that was worked out without the kernel', () => {
     const letters = (expected.letters ?? []).reduce((sum, { lettering, mm }) => {
-      const { region } = workshop.fonts(lettering.font)!.outlines(lettering);
+      const { region } = written(lettering, workshop.fonts);
       const area = region.reduce((all, outline) => all + shoelace(outline), 0);
       return sum + Math.abs(area) * mm;
     }, 0);

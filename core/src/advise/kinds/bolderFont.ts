@@ -1,4 +1,5 @@
-import { fontNames, setField, thinnestStroke, type FontName } from '../../recipe/index.ts';
+import { fontNames, thinnestStroke, type FontName } from '../../letters/index.ts';
+import { setField } from '../../recipe/index.ts';
 import type { Proposal, Remedy, RemedyKind } from '../remedy.ts';
 import { numbered } from './words.ts';
 import { say } from '../../words/index.ts';
@@ -10,10 +11,11 @@ export const bolderFont: RemedyKind = {
   *proposals({ recipe, finding }): Generator<Proposal, void, Remedy | undefined> {
     for (const step of recipe.steps) {
       if (step.kind !== 'letters' || !finding.steps.includes(step.id)) continue;
-      const own = thinnestStroke[step.lettering.font];
+      const strokeOf = (font: FontName) => thinnestStroke(font, step.lettering.words);
+      const own = strokeOf(step.lettering.font);
       const bolder = (Object.keys(fontNames) as FontName[])
-        .filter((font) => thinnestStroke[font] > own)
-        .sort((a, b) => thinnestStroke[a] - thinnestStroke[b]);
+        .filter((font) => strokeOf(font) > own)
+        .sort((a, b) => strokeOf(a) - strokeOf(b));
       for (const font of bolder) {
         const edited = setField(recipe, step.id, ['lettering', 'font'], font);
         if (edited.ok)

@@ -17,7 +17,10 @@ export const inFreePlace: RemedyKind = {
     for (const step of recipe.steps) {
       if (step.kind !== 'letters' || !finding.steps.includes(step.id) || 'plate' in step.placement.on)
         continue;
-      const { mm } = step.lettering.size;
+      const { size: own } = step.lettering;
+      // What is as large as fits is in what is free.
+      if (own.by === 'room') continue;
+      const { mm } = own;
       for (const share of SHARES) {
         if (typeof mm !== 'number' && share < 1) break;
         const placed = setField(recipe, step.id, ['free'], step.free ?? { marginMm: 1 });
@@ -27,7 +30,7 @@ export const inFreePlace: RemedyKind = {
         if (!edited.ok || (share === 1 && step.free)) continue;
         const smaller =
           share < 1
-            ? step.lettering.size.by === 'height'
+            ? own.by === 'height'
               ? say(', {sizeMm} mm tall', { sizeMm: size as number })
               : say(', {sizeMm} mm wide', { sizeMm: size as number })
             : '';

@@ -34,6 +34,11 @@ export interface BuildKit<Body> extends OutlineKit {
   imported(asset: string): Body;
   /** The outlines of letters about the origin and the height of a capital; ends the evaluation for signs that the font lacks. */
   letters(lettering: Resolved<Lettering>): { readonly region: Region; readonly capMm: number };
+  /** Letters as large as fits into a region, and where the middle of their box lies then; undefined where none fit. */
+  lettersInto(
+    lettering: Omit<Resolved<Lettering>, 'size'>,
+    room: Region,
+  ): { readonly region: Region; readonly capMm: number; readonly middle: Point } | undefined;
   /** A body that has a closed mesh for its surface. */
   meshBody(mesh: SolidMesh): Body;
   /**

@@ -5,7 +5,8 @@ import { nodeWorkshop } from '../../../node/workshop.ts';
 import { classroomLimits } from '../../inspect/index.ts';
 import { volumeOf, type SolidMesh } from '../../mesh/index.ts';
 import { toEdgeMm, type Point, type Region } from '../../plane/index.ts';
-import { centredOn, fontNames, onTop, thinnestStroke, type FontName } from '../../recipe/index.ts';
+import { fontNames, thinnestStroke, type FontName } from '../../letters/index.ts';
+import { centredOn, onTop } from '../../recipe/index.ts';
 import { inScope, Sections, type Workshop } from '../../solid/index.ts';
 import { starters } from '../../starters/index.ts';
 import { fillLines } from './fillLines.ts';
@@ -98,7 +99,7 @@ describe('a wall', () => {
 
 describe('the letters of every font, at the smallest size that passes the inspection', () => {
   const capitalsMm = (font: FontName) =>
-    Math.ceil((10 * classroomLimits.minWallMm) / thinnestStroke[font]) / 10;
+    Math.ceil((10 * classroomLimits.minWallMm) / thinnestStroke(font, '')) / 10;
 
   it.each(Object.keys(fontNames) as FontName[])('%s have no stroke missing', (font) => {
     const recipe = recipeWith([

@@ -1,106 +1,111 @@
-// The declaration has to come along into every program that uses this file.
-// oxlint-disable-next-line typescript/triple-slash-reference
-/// <reference path="./opentype.d.ts" />
-import { parse, type Font, type Glyph, type PathCommand } from 'opentype.js/dist/opentype.mjs';
-import {
-  cubic,
-  extentOf,
-  mirrored,
-  moved,
-  quadratic,
-  scaled,
-  turned,
-  type Outline,
-  type Region,
-} from '../plane/index.ts';
-import type { FontName, Lettering, Resolved } from '../recipe/index.ts';
+import { extentOf, mirrored, moved, scaled, turned, type Region } from '../../plane/index.ts';
+import { capUnitsOfCut, scripts, spelled, type CutName, type Run } from '../../letters/index.ts';
+import type { Lettering, Resolved } from '../../recipe/index.ts';
+import type { LetterFile } from './letterFile.ts';
 
-/** A font that letters are written with, made once from the bytes of its file. */
-export interface LetterFont {
-  /**
-   * The outlines of what is written, as areas whose winding is not zero, and the height of a capital. Signs that the
-   * font lacks are named in `missing`.
-   */
-  outlines(lettering: Resolved<Lettering>): { region: Region; capMm: number; missing: string[] };
-}
+/** The files of letters that are at hand, by name. */
+export type LetterFiles = (name: CutName) => LetterFile | undefined;
 
 /** From one line to the next, in capital heights. */
 const LINE_HEIGHT = 1.55;
 
-/** A letter with the place where it begins on its line. */
-interface SetGlyph {
-  readonly glyph: Glyph;
+/** A letter with its marks, and the place where it begins on its line. */
+interface SetLetter {
+  readonly outline: Region;
   readonly x: number;
   readonly advance: number;
 }
 
-/** Reads a font (TrueType, OpenType or WOFF). */
-export function loadFont(bytes: ArrayBuffer): LetterFont {
-  const font = parse(bytes);
-  const capHeight = font.tables.os2?.sCapHeight || font.charToGlyph('H').getBoundingBox().y2;
-  const emOf = (capMm: number) => (capMm / capHeight) * font.unitsPerEm;
-  return {
-    outlines(lettering) {
-      const { words, size } = lettering;
-      const missing = [...new Set(words)].filter((sign) => sign.trim() !== '' && !font.hasChar(sign));
-      let region: Region;
-      let capMm = size.mm;
-      if (size.by === 'height') region = written(font, lettering, capMm, emOf(capMm));
-      else {
-        // Set once at a size to measure, then at the size that gives the width; spacing does not scale along.
-        const trial = written(font, lettering, 10, emOf(10));
-        const gaps = (lettering.spacingMm ?? 0) * Math.max(0, longest(words) - 1);
-        const { x } = extentOf(trial);
-        const factor = Math.max(0.01, (size.mm - gaps) / Math.max(1e-6, x.high - x.low - gaps));
-        region = written(font, lettering, 10 * factor, emOf(10 * factor));
-        const own = extentOf(region).x;
-        const rest = size.mm / Math.max(1e-6, own.high - own.low);
-        region = scaled(region, rest);
-        capMm = 10 * factor * rest;
-      }
-      if (lettering.mirrored) region = mirrored(region);
-      return { region, capMm, missing };
-    },
-  };
+interface SetLine {
+  readonly letters: readonly SetLetter[];
+  readonly width: number;
+}
+
+/**
+ * The outlines of words, as areas whose winding is not zero, and the height of a capital. The first line stands on
+ * y = 0, the others below it.
+ * @throws Error where a file that the words are set from is not at hand, which callers look at first
+ */
+export function written(
+  lettering: Resolved<Lettering>,
+  files: LetterFiles,
+): { region: Region; capMm: number } {
+  const { words, font, size, spacingMm = 0 } = lettering;
+  const { lines } = spelled(words, font);
+  const at = (capMm: number) => linesAt(lines, lettering, capMm, files);
+  let region: Region;
+  let capMm = size.mm;
+  if (size.by === 'height') region = at(capMm);
+  else {
+    // Set once at a size to measure, then at the size that gives the width; spacing does not scale along.
+    const gaps = spacingMm * Math.max(0, longest(words) - 1);
+    const { x } = extentOf(at(10));
+    const factor = Math.max(0.01, (size.mm - gaps) / Math.max(1e-6, x.high - x.low - gaps));
+    region = at(10 * factor);
+    const own = extentOf(region).x;
+    const rest = size.mm / Math.max(1e-6, own.high - own.low);
+    region = scaled(region, rest);
+    capMm = 10 * factor * rest;
+  }
+  return { region: lettering.mirrored ? mirrored(region) : region, capMm };
 }
 
 function longest(words: string): number {
   return Math.max(...words.split('\n').map((line) => [...line].length));
 }
 
-/** All lines at a size, the first on y = 0 and the others below it. */
-function written(font: Font, of: Resolved<Lettering>, capMm: number, size: number): Region {
-  const lines = of.words.split('\n').map((line) => setLine(font, line, size, of.spacingMm ?? 0));
-  const widest = Math.max(...lines.map(({ width }) => width));
-  return lines.flatMap(({ glyphs, width }, i) => {
+function linesAt(
+  lines: readonly (readonly Run[])[],
+  { align, arcMm = 0, spacingMm = 0 }: Resolved<Lettering>,
+  capMm: number,
+  files: LetterFiles,
+): Region {
+  const set = lines.map((line) => setLine(line, capMm, spacingMm, files));
+  const widest = Math.max(...set.map(({ width }) => width));
+  return set.flatMap(({ letters, width }, i) => {
     const spare = widest - width;
-    const indent = of.align === 'left' ? 0 : of.align === 'right' ? spare : spare / 2;
+    const indent = align === 'left' ? 0 : align === 'right' ? spare : spare / 2;
     const down = -i * LINE_HEIGHT * capMm;
-    return glyphs.flatMap(({ glyph, x, advance }) => {
-      const outline = flatten(glyph.getPath(0, 0, size).commands);
-      if (of.arcMm === undefined || of.arcMm === 0) return moved(outline, x + indent, down);
-      return alongArc(outline, x + indent - widest / 2, advance, of.arcMm, down);
-    });
+    return letters.flatMap(({ outline, x, advance }) =>
+      arcMm === 0
+        ? moved(outline, x + indent, down)
+        : alongArc(outline, x + indent - widest / 2, advance, arcMm, down),
+    );
   });
 }
 
-function setLine(
-  font: Font,
-  line: string,
-  size: number,
-  spacingMm: number,
-): { glyphs: SetGlyph[]; width: number } {
-  const scale = size / font.unitsPerEm;
-  const glyphs: SetGlyph[] = [];
+function setLine(line: readonly Run[], capMm: number, spacingMm: number, files: LetterFiles): SetLine {
+  const letters: SetLetter[] = [];
   let x = 0;
-  const signs = font.stringToGlyphs(line);
-  signs.forEach((glyph, i) => {
-    const advance = glyph.advanceWidth * scale;
-    glyphs.push({ glyph, x, advance });
-    const next = signs[i + 1];
-    x += advance + (next ? font.getKerningValue(glyph, next) * scale + spacingMm : 0);
-  });
-  return { glyphs, width: x };
+  let gap = 0;
+  for (const run of line) {
+    const file = files(run.cut);
+    if (!file) throw new Error(`The letters of “${run.cut}” are not at hand`);
+    const scale = capMm / (capUnitsOfCut[run.cut] ?? file.capUnits);
+    const isJoined = run.script !== undefined && 'isJoined' in scripts[run.script];
+    let cluster: number | undefined;
+    for (const { id, cluster: own, advance, offset } of file.set(run, { isSpaced: spacingMm !== 0 })) {
+      const drawn = moved(file.outline(id, scale), offset[0] * scale, offset[1] * scale);
+      if (own === cluster) {
+        // A mark, or a second form of one letter, goes where its letter goes.
+        const { outline, ...letter } = letters.pop()!;
+        const along = x - letter.x;
+        letters.push({
+          outline: [...outline, ...moved(drawn, along, 0)],
+          x: letter.x,
+          advance: Math.max(letter.advance, along + advance * scale),
+        });
+      } else {
+        // Letters that are joined stay joined.
+        x += isJoined && cluster !== undefined ? 0 : gap;
+        letters.push({ outline: drawn, x, advance: advance * scale });
+      }
+      cluster = own;
+      gap = spacingMm;
+      x += advance * scale;
+    }
+  }
+  return { letters, width: x };
 }
 
 /**
@@ -113,47 +118,3 @@ function alongArc(outline: Region, x: number, advance: number, radiusMm: number,
   const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
   return moved(turned(upright, (-angle * 180) / Math.PI), radiusMm * sin, radiusMm * (cos - 1));
 }
-
-/**
- * Turns drawing commands into closed outlines. Fonts measure y downwards here, so it is turned over. A path may lack
- * its closing command, so a new start ends the outline before it.
- */
-function flatten(commands: readonly PathCommand[]): Region {
-  const region: Region = [];
-  let outline: Outline = [];
-  const finish = () => {
-    const [first] = outline;
-    const last = outline.at(-1);
-    if (first && last && outline.length > 1 && Math.hypot(first[0] - last[0], first[1] - last[1]) < 1e-6)
-      outline.pop();
-    if (outline.length > 2) region.push(outline);
-    outline = [];
-  };
-  for (const command of commands) {
-    const from = outline.at(-1) ?? [0, 0];
-    switch (command.type) {
-      case 'M':
-        finish();
-        outline.push([command.x, -command.y]);
-        break;
-      case 'L':
-        outline.push([command.x, -command.y]);
-        break;
-      case 'Q':
-        outline.push(...quadratic(from, [command.x1, -command.y1], [command.x, -command.y]));
-        break;
-      case 'C': {
-        const { x1, y1, x2, y2, x, y } = command;
-        outline.push(...cubic(from, [x1, -y1], [x2, -y2], [x, -y]));
-        break;
-      }
-      case 'Z':
-        finish();
-    }
-  }
-  finish();
-  return region;
-}
-
-/** The fonts that are at hand, by name. */
-export type LetterFonts = (name: FontName) => LetterFont | undefined;

@@ -86,6 +86,7 @@
               >{option.label}</option
             >{/each}</select
         >{/if}{:else if token.type === 'words'}“<textarea
+        dir="auto"
         class="word lines"
         class:wrong={problemAt(token.path) !== undefined}
         rows={token.value.split('\n').length}

@@ -1,15 +1,31 @@
-import type { FontName } from '@kelbrin/core/recipe';
+import { everyCutFor, rangesOfCut, fontNames, type CutName, type FontName } from '@kelbrin/core/letters';
 import { fontFiles } from '../worker/fontFiles';
 
 let faces: FontFace[] | undefined;
 
 /**
  * The fonts that letters are written with, for the page itself, so that each can be offered in itself. A browser fetches
- * one when something is shown in it.
+ * a file of one when something of that file is shown.
  */
 export function fontFaces(): readonly FontFace[] {
-  faces ??= (Object.keys(fontFiles) as FontName[]).map(
-    (name) => new FontFace(`Kelbrin ${name}`, `url(${fontFiles[name]})`, { display: 'swap' }),
+  // Where two files have a sign, a browser takes the one that was named later.
+  faces ??= (Object.keys(fontNames) as FontName[]).flatMap((name) =>
+    everyCutFor(name)
+      .toReversed()
+      .map(
+        (cut) =>
+          new FontFace(`Kelbrin ${name}`, `url(${fontFiles[cut]})`, {
+            display: 'swap',
+            unicodeRange: unicodeRangeOf(cut),
+          }),
+      ),
   );
   return faces;
+}
+
+/** The signs of a file as styles name them: `U+20-7E, U+A0`. */
+function unicodeRangeOf(cut: CutName): string {
+  return rangesOfCut(cut)
+    .map(([first, last]) => `U+${first.toString(16)}-${last.toString(16)}`)
+    .join(', ');
 }

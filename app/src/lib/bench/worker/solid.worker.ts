@@ -12,17 +12,18 @@ import {
   type LimitsCard,
 } from '@kelbrin/core/inspect';
 import { featureEdges, type SolidMesh } from '@kelbrin/core/mesh';
-import { filesIn, fontsIn, type FontName, type Recipe } from '@kelbrin/core/recipe';
+import type { CutName } from '@kelbrin/core/letters';
+import { cutsIn, filesIn, type Recipe } from '@kelbrin/core/recipe';
 import { estimate, settingsForPart, sliceInSteps } from '@kelbrin/core/slice';
 import {
   evaluate,
-  loadFont,
   loadKernel,
+  readLetters,
   RegionMath,
   sectionView,
   SolidCache,
   type Kernel,
-  type LetterFont,
+  type LetterFile,
 } from '@kelbrin/core/solid';
 import { fontFiles } from './fontFiles';
 import { written } from './exportFile';
@@ -47,7 +48,7 @@ const INSPECT_SHARE = 0.1;
 const MENDING_MS = 12_000;
 
 const starting = loadKernel({ url: wasmUrl });
-const fonts = new Map<FontName, LetterFont>();
+const fonts = new Map<CutName, LetterFile>();
 const files = new Map<string, SolidMesh>();
 const cache = new SolidCache();
 /** For what the part would be otherwise, so that the part’s own states are kept. */
@@ -95,13 +96,15 @@ self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
   evaluateRecipe(data, kernel);
 };
 
-/** Fonts are fetched when they are first written with. */
+/** Files of letters, and what sets them, are fetched when they are first written with. */
 async function fetchFonts(recipe: Recipe): Promise<void> {
-  const missing = fontsIn(recipe).filter((name) => !fonts.has(name));
+  const missing = cutsIn(recipe).filter((name) => !fonts.has(name));
+  if (missing.length === 0) return;
+  const shaper = await import('harfbuzzjs');
   await Promise.all(
     missing.map(async (name) => {
       const response = await fetch(fontFiles[name]);
-      if (response.ok) fonts.set(name, loadFont(await response.arrayBuffer()));
+      if (response.ok) fonts.set(name, readLetters(shaper, new Uint8Array(await response.arrayBuffer())));
     }),
   );
 }
@@ -129,7 +132,7 @@ function evaluateRecipe(
   // What was found on another part says nothing of this one.
   if (partId !== lastPartId) last = undefined;
   lastPartId = partId;
-  const workshop = { kernel, fonts: (name: FontName) => fonts.get(name) };
+  const workshop = { kernel, fonts: (name: CutName) => fonts.get(name) };
   const result = evaluate(recipe, workshop, { printer: limits, assets: files, cache });
   isBuilt = result.ok;
   if (!result.ok) return answer({ kind: 'problem', job, problem: result.problem });
