@@ -57,3 +57,19 @@ export async function exported(page: Page, format: string): Promise<{ name: stri
   await dialog.getByRole('button', { name: 'Close', exact: true }).last().click();
   return { name: download.suggestedFilename(), text: Buffer.concat(chunks).toString('latin1') };
 }
+
+/** The sheet on which the pieces of an outline are put together. */
+export const pieceSheet = (page: Page) => page.getByTestId('pieces');
+
+/** Drags a piece by its letter, mm. */
+export async function dragPiece(page: Page, letter: string, dx: number, dy: number): Promise<void> {
+  const sheet = pieceSheet(page);
+  const pixelsPerMm = Number(await sheet.getAttribute('data-pixels-per-mm'));
+  const box = (await sheet.locator(`[data-piece=${letter}] text`).boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + (dx * pixelsPerMm) / 2, y - (dy * pixelsPerMm) / 2, { steps: 3 });
+  await page.mouse.move(x + dx * pixelsPerMm, y - dy * pixelsPerMm, { steps: 3 });
+  await page.mouse.up();
+}

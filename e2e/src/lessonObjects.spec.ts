@@ -39,6 +39,11 @@ class Hands {
     await this.press(`Copy step ${number}`);
     return hand.step(this.page, number + 1);
   }
+  /** Drags a piece of an outline by its letter, mm. */
+  async drag(letter: string, dx: number, dy: number): Promise<void> {
+    this.actions++;
+    await hand.dragPiece(this.page, letter, dx, dy);
+  }
   async exported(format: string): ReturnType<typeof hand.exported> {
     this.actions += 3;
     return hand.exported(this.page, format);
@@ -117,6 +122,53 @@ test('a bracket whose two legs are one number, in sixty actions', async ({ as })
   await hands.put(page.getByRole('region', { name: 'Measures' }), 'a', '80');
   await expect(hand.foot(page)).toContainText('80 × 80 × 24');
   await expect(page.getByRole('alert')).toHaveCount(0);
+  await saved(page);
+});
+
+test('a tag like a cloud, in two scripts and two colours, in thirty-five actions', async ({ as }) => {
+  const page = await as('greta');
+  await hand.emptyBench(page);
+  const hands = new Hands(page);
+  const cloud = await hands.add('Extrude a shape');
+  await hands.put(cloud, 'width', '64');
+  await hands.put(cloud, 'depth', '22');
+  await hands.put(cloud, 'corner radius', '11');
+  await hands.choose(cloud, 'shape', 'a combined outline');
+  await hands.put(cloud, 'diameter', '24');
+  await hands.press('Put the pieces together on the plan', cloud);
+  await hands.drag('B', -64, 8);
+  await hands.press('copy B');
+  await hands.drag('C', -6, 4);
+  await hands.press('copy C');
+  await hands.drag('D', -5, -4);
+  await hands.press('copy D');
+  await hands.drag('E', -14, -5);
+  await hands.press('Done');
+  await hands.more(cloud, 'round the corners');
+  await hands.choose(cloud, 'which corners', 'inner corners');
+  await hands.put(cloud, 'height', '2.6');
+  await expect(cloud.getByRole('alert')).toHaveCount(0);
+
+  const loop = await hands.add('Add an eyelet');
+  await hands.put(loop, 'thickness', '2.6');
+  await expect(loop.getByRole('alert')).toHaveCount(0);
+
+  const words = await hands.add('Write letters');
+  hands.actions++;
+  await words.getByRole('textbox', { name: 'words to write' }).fill('Rain\nДождь');
+  await hands.choose(words, 'placed on', 'step 1');
+  await hands.choose(words, 'sized by', 'as large as fits');
+  await expect(words).toContainText(/As large as fits, they are \d+(\.\d)? mm tall\./);
+
+  const colours = await hands.add('Choose colours');
+  await hands.choose(colours, 'colour', 'ink blue');
+  await hands.more(colours, 'another colour from some height up');
+  await hands.choose(colours, 'from where', 'the bottom of step 3');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await expect(fails(page)).toHaveCount(0);
+  const { text } = await hands.exported('STL, as text');
+  expect(text.match(/endfacet/g)!.length).toBeGreaterThan(1000);
+  expect(hands.actions).toBeLessThanOrEqual(35);
   await saved(page);
 });
 

@@ -1,22 +1,7 @@
-import type { Page } from '@playwright/test';
-import { add, choose, emptyBench, foot, more, put } from './byHand.ts';
+import { add, choose, dragPiece, emptyBench, foot, more, pieceSheet as sheet, put } from './byHand.ts';
 import { expect, saved, test } from './kelbrin.ts';
 
 test.use({ file: 'building' });
-
-const sheet = (page: Page) => page.getByTestId('pieces');
-
-/** Drags a piece by its letter, mm. */
-async function drag(page: Page, letter: string, dx: number, dy: number): Promise<void> {
-  const pixelsPerMm = Number(await sheet(page).getAttribute('data-pixels-per-mm'));
-  const box = (await sheet(page).locator(`[data-piece=${letter}] text`).boundingBox())!;
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-  await page.mouse.move(x, y);
-  await page.mouse.down();
-  await page.mouse.move(x + (dx * pixelsPerMm) / 2, y - (dy * pixelsPerMm) / 2, { steps: 3 });
-  await page.mouse.move(x + dx * pixelsPerMm, y - dy * pixelsPerMm, { steps: 3 });
-  await page.mouse.up();
-}
 
 test('an outline is put together from pieces by hand and eye', async ({ as }) => {
   const page = await as('hugo');
@@ -29,10 +14,10 @@ test('an outline is put together from pieces by hand and eye', async ({ as }) =>
   await cloud.getByRole('combobox', { name: 'shape' }).first().selectOption({ label: 'a combined outline' });
   await expect(cloud.getByRole('spinbutton', { name: 'width' })).toHaveValue('64');
   await cloud.getByRole('button', { name: 'Put the pieces together on the plan' }).click();
-  await drag(page, 'B', -48, 10);
+  await dragPiece(page, 'B', -48, 10);
   await page.getByRole('button', { name: 'copy B' }).click();
   await expect(page.getByRole('button', { name: 'piece C' })).toBeVisible();
-  await drag(page, 'C', 4, 3);
+  await dragPiece(page, 'C', 4, 3);
   await expect(foot(page)).toContainText('64 ×');
   await expect(cloud.getByRole('alert')).toHaveCount(0);
 
@@ -42,7 +27,7 @@ test('an outline is put together from pieces by hand and eye', async ({ as }) =>
       .getByRole('spinbutton')
       .evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value).join(' '));
   const before = await sentence();
-  await drag(page, 'C', 6, -1);
+  await dragPiece(page, 'C', 6, -1);
   await expect.poll(sentence).not.toBe(before);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(sentence).toBe(before);
@@ -59,7 +44,7 @@ test('an outline is put together from pieces by hand and eye', async ({ as }) =>
   // What leaves nothing says so, and is still there to be dragged back.
   await page.getByRole('button', { name: 'keep only what lies in another outline' }).click();
   await expect(cloud.getByRole('alert')).toHaveCount(0);
-  await drag(page, 'D', 0, 90);
+  await dragPiece(page, 'D', 0, 90);
   await expect(cloud.getByRole('alert')).toContainText('Nothing of the outline lies within D');
   await expect(sheet(page).locator('[data-piece=D]')).toBeVisible();
   await sheet(page).focus();
