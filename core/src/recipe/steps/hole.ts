@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { circlePoints } from '../../plane/index.ts';
+import { circlePoints, segmentsFor } from '../../plane/index.ts';
 import { boxUnder, combined, shift } from '../../mesh/index.ts';
 import { length, type Resolved } from '../amount.ts';
 import { facesSideways, facing, facingPose, normalOf } from '../facing.ts';
@@ -146,7 +146,8 @@ export const hole: StepKind<HoleStep> = {
     const at = [...shiftFor(step.placement, flat, host)] as [number, number, number];
     at[axisIndex[axis]] = 0;
     const pose = combined(shift(at), facingPose(step.facing));
-    const section = holeSection(radius, step, kit.printer.maxOverhangDeg);
+    const edges = step.rim && segmentsFor(rimSize(step.rim, radius).wide);
+    const section = holeSection(radius, step, kit.printer.maxOverhangDeg, edges);
     if (step.roof && !facesSideways(step.facing))
       kit.note(say('Its roof does nothing: the hole does not lie.'));
     const body = kit.posed(step.rim ? withRim(step.rim) : bore(), pose);
