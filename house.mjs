@@ -130,8 +130,12 @@ export const house = [
   },
   {
     path: 'core/src/format',
-    about: 'reading and writing STL, 3MF and OBJ',
+    about: 'reading and writing STL, 3MF and OBJ, and writing STEP',
     uses: ['words', 'mesh', 'plane', 'solid', 'colours'],
+  },
+  {
+    path: 'core/src/format/step',
+    about: 'solids bounded by true surfaces (ISO 10303-21), found again in triangles',
   },
   { path: 'core/src/format/svg', about: 'reading drawings, area by area' },
   { path: 'core/src/format/mending', about: 'making a surface that was read close' },

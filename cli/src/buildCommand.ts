@@ -1,17 +1,17 @@
 import { writeFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { parseRecipe } from '@kelbrin/core/recipe';
-import { writeStl, writeThreeMf } from '@kelbrin/core/format';
+import { writeStep, writeStl, writeThreeMf } from '@kelbrin/core/format';
 import { evaluate } from '@kelbrin/core/solid';
 import { readJson } from './files.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
 import { say } from '@kelbrin/core/words';
 import { workshop } from './workshop.ts';
 
-/** Builds the part of a recipe file and writes it as 3MF or STL, by the ending of the output's name. */
+/** Builds the part of a recipe file and writes it as 3MF, STL or STEP, by the ending of the output's name. */
 export async function buildCommand(recipePath: string, outPath: string, output: Output): Promise<ExitCode> {
-  const ending = /\.(3mf|stl)$/i.exec(outPath)?.[1].toLowerCase();
-  if (!ending) throw new Unusable(say('{outPath}: the name must end in .3mf or .stl.', { outPath }));
+  const ending = /\.(3mf|stl|step)$/i.exec(outPath)?.[1].toLowerCase();
+  if (!ending) throw new Unusable(say('{outPath}: the name must end in .3mf, .stl or .step.', { outPath }));
   const parsed = parseRecipe(await readJson(recipePath));
   if (!parsed.ok) throw new Unusable(`${recipePath}: ${parsed.problem.message}`);
   const built = evaluate(parsed.recipe, await workshop());
@@ -24,7 +24,9 @@ export async function buildCommand(recipePath: string, outPath: string, output: 
       outPath,
       ending === 'stl'
         ? writeStl(built.mesh)
-        : writeThreeMf(built.mesh, { title, recipe: JSON.stringify(parsed.recipe) }),
+        : ending === 'step'
+          ? writeStep([{ mesh: built.mesh, name: title }], { name: title, at: new Date() })
+          : writeThreeMf(built.mesh, { title, recipe: JSON.stringify(parsed.recipe) }),
     );
   } catch (error) {
     throw new Unusable(

@@ -10,7 +10,7 @@ const usage = `usage:
                                                    one check with its figures, and drawings of its places
   kelbrin remedies RECIPE [--limits FILE] [--brief FILE] [--json]
                                                    list changes that mend what fails
-  kelbrin build RECIPE --out PART.3mf|.stl         build the part of a recipe
+  kelbrin build RECIPE --out PART.3mf|.stl|.step         build the part of a recipe
   kelbrin slice FILE --out PART.gcode [--limits FILE] [--set trial|everyday|detail]
                                                    slice an STL or 3MF file
 Exit 0: pass or warn; 1: a part fails; 2: something cannot be used.`;

@@ -115,8 +115,10 @@ test('a bracket whose two legs are one number, in sixty actions', async ({ as })
   await expect(page.locator('[data-step]')).toHaveCount(6);
   await expect(page.getByRole('alert')).toHaveCount(0);
   await expect(fails(page)).toHaveCount(0);
-  const { text } = await hands.exported('STL, as text');
-  expect(text).toContain('endfacet');
+  const { name, text } = await hands.exported('STEP, with true surfaces');
+  expect(name).toMatch(/\.step$/);
+  // Four holes, five outer corners and the inner one.
+  expect(text.split('=CYLINDRICAL_SURFACE(').length - 1).toBeGreaterThanOrEqual(10);
   expect(hands.actions).toBeLessThanOrEqual(60);
   // One number makes both legs longer.
   await hands.put(page.getByRole('region', { name: 'Measures' }), 'a', '80');
@@ -200,8 +202,9 @@ test('five trial rings from one table of sizes', async ({ as }) => {
     await expect(hand.foot(page)).toContainText(`${across} × ${across} × 6`);
   }
   await expect(fails(page)).toHaveCount(0);
-  const { text } = await hands.exported('STL, as text');
-  expect(text.match(/endfacet/g)!.length).toBeGreaterThan(100);
+  const { text } = await hands.exported('STEP of all parts together');
+  expect(text.split('NEXT_ASSEMBLY_USAGE_OCCURRENCE').length - 1).toBe(6);
+  expect(text).toContain("'Label 8.4'");
   expect(hands.actions).toBeLessThan(20);
   await saved(page);
 });

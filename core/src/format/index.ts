@@ -6,6 +6,7 @@ export { plainLetters } from './plainLetters.ts';
 export { readPart } from './readPart.ts';
 export { readAndMend, readSolid, type ReadSolid } from './readSolid.ts';
 export { readStl, writeAsciiStl, writeStl } from './stl.ts';
+export { writeStep, type StepPart } from './step/index.ts';
 export { readSvg, writeSvg, type DrawingMath, type SvgDrawing } from './svg/index.ts';
 
 export { readThreeMf, recipeInThreeMf } from './threeMfRead.ts';

@@ -9,6 +9,8 @@ export const exportTexts = said({
     stl: 'STL, binary',
     'ascii-stl': 'STL, as text',
     obj: 'OBJ',
+    step: 'STEP, with true surfaces',
+    'step-all': 'STEP of all parts together',
     'plan-svg': 'SVG of the plan',
     'section-svg': 'SVG of the section at the ruler’s cut',
   },
@@ -29,6 +31,8 @@ export const exportTexts = said({
           size,
         });
   },
+  leftOut: (parts: readonly string[]) =>
+    say('Left out, since it cannot be built as it is: {parts}.', { parts: parts.join(', ') }),
   beingWritten: 'being written …',
   download: 'Download',
   close: 'Close',

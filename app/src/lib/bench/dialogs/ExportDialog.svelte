@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button, Label, Modal, Select } from 'flowbite-svelte';
   import { untrack } from 'svelte';
+  import { recipeOf } from '@kelbrin/core/design';
   import { fileName } from '@kelbrin/core/format';
   import type { Detail } from '@kelbrin/core/solid';
   import type { BenchState } from '../state/bench.svelte';
@@ -27,6 +28,8 @@
     stl: { ending: 'stl', type: 'model/stl' },
     'ascii-stl': { ending: 'stl', type: 'model/stl' },
     obj: { ending: 'obj', type: 'model/obj' },
+    step: { ending: 'step', type: 'model/step' },
+    'step-all': { ending: 'step', type: 'model/step' },
     'plan-svg': { ending: 'svg', type: 'image/svg+xml' },
     'section-svg': { ending: 'svg', type: 'image/svg+xml' },
   };
@@ -40,11 +43,17 @@
   let file = $state.raw<ExportedFile>();
   let address = $state<string>();
 
-  const isDrawing = $derived(format === 'plan-svg' || format === 'section-svg');
-  const name = $derived(
-    `${fileName(pattern, { brief, student: author, part, n: version })}.${formats[format].ending}`,
+  /** What is written of the part as it was built, and so has no triangles to be fewer. */
+  const isExact = $derived(!['3mf', 'stl', 'ascii-stl', 'obj'].includes(format));
+  const offered = $derived(
+    (Object.keys(formats) as ExportWish['format'][]).filter(
+      (each) => each !== 'step-all' || bench.design.parts.length > 1,
+    ),
   );
-  const words = $derived(file && say.size(file.bytes.length / 1024, isDrawing ? undefined : file.triangles));
+  const name = $derived(
+    `${fileName(pattern, { brief, student: author, part: format === 'step-all' ? brief : part, n: version })}.${formats[format].ending}`,
+  );
+  const words = $derived(file && say.size(file.bytes.length / 1024, isExact ? undefined : file.triangles));
 
   function forget(): void {
     if (address) URL.revokeObjectURL(address);
@@ -57,14 +66,20 @@
     untrack(forget);
     if (!open || !bench.solid) return;
     const { type } = formats[format];
-    const notes = { title: `${brief}: ${part}`, author, colour, recipe: JSON.stringify(bench.recipe) };
-    bench.export(
-      { format, detail, zMm: bench.showing.cutMm ?? bench.solid.inspection.part.sizeMm[2] / 2, notes },
-      (written) => {
-        file = written;
-        address = URL.createObjectURL(new Blob([written.bytes], { type }));
-      },
-    );
+    const title = format === 'step-all' ? brief : `${brief}: ${part}`;
+    const notes = { title, author, colour, recipe: JSON.stringify(bench.recipe) };
+    const zMm = bench.showing.cutMm ?? bench.solid.inspection.part.sizeMm[2] / 2;
+    const parts =
+      format === 'step-all'
+        ? bench.design.parts.map(({ id, name: called }) => ({
+            name: called,
+            recipe: recipeOf(bench.design, id),
+          }))
+        : undefined;
+    bench.export({ format, detail, zMm, notes, parts }, (written) => {
+      file = written;
+      address = URL.createObjectURL(new Blob([written.bytes], { type }));
+    });
   });
 </script>
 
@@ -74,20 +89,18 @@
     <Select
       class="mt-1"
       bind:value={format}
-      items={Object.keys(formats).map((value) => ({
-        value,
-        name: say.formats[value as ExportWish['format']],
-      }))}
+      items={offered.map((value) => ({ value, name: say.formats[value] }))}
       placeholder=""
     />
   </Label>
-  {#if !isDrawing}
+  {#if !isExact}
     <Label>{say.detail}<Select class="mt-1" placeholder="" bind:value={detail} items={details} /></Label>
   {/if}
   <p>
     <span class="measured break-all">{name}</span><br />
     <span class="text-ink-soft" data-testid="export-size">{words ?? say.beingWritten}</span>
   </p>
+  {#if file?.leftOut?.length}<p>{say.leftOut(file.leftOut)}</p>{/if}
   {#snippet footer()}
     <Button href={address} download={name} disabled={!address}>{say.download}</Button>
     <Button color="alternative" onclick={() => (open = false)}>{say.close}</Button>

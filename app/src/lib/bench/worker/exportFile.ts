@@ -1,5 +1,5 @@
-import { writeAsciiStl, writeObj, writeStl, writeSvg, writeThreeMf } from '@kelbrin/core/format';
-import type { SolidMesh } from '@kelbrin/core/mesh';
+import { writeAsciiStl, writeObj, writeStep, writeStl, writeSvg, writeThreeMf } from '@kelbrin/core/format';
+import { boundsOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { inScope, Sections, simplified, type Kernel } from '@kelbrin/core/solid';
 import type { ExportedFile, ExportWish } from './messages';
 
@@ -24,6 +24,12 @@ export function written(
       return file(writeThreeMf(mesh, notes));
     case 'obj':
       return file(text(writeObj(mesh, notes.title)));
+    case 'step':
+    case 'step-all': {
+      // Surfaces are found again in what was built, and not in what was made coarser.
+      const parts = [{ mesh: part, name: notes.title, colour: notes.colour }];
+      return { ...file(text(writeStep(parts, { name: notes.title, at: new Date() }))), triangles: 0 };
+    }
     case 'plan-svg':
     case 'section-svg': {
       const region = inScope((scope) => {
@@ -33,4 +39,23 @@ export function written(
       return { ...file(text(writeSvg(region, notes.title))), triangles: 0 };
     }
   }
+}
+
+/** Space between parts that stand beside each other in one file, mm. */
+const APART_MM = 10;
+
+/** All parts of a project as one file, beside each other in the order that they have. */
+export function writtenTogether(
+  parts: readonly { readonly name: string; readonly mesh: SolidMesh }[],
+  { notes }: ExportWish,
+): Omit<ExportedFile, 'leftOut'> {
+  let nextMm = 0;
+  const placed = parts.map(({ name, mesh }) => {
+    const { min, max } = boundsOf(mesh);
+    const at = [nextMm - min[0], 0, 0] as const;
+    nextMm += max[0] - min[0] + APART_MM;
+    return { name, mesh, colour: notes.colour, at };
+  });
+  const words = writeStep(placed, { name: notes.title, at: new Date() });
+  return { bytes: new TextEncoder().encode(words) as Uint8Array<ArrayBuffer>, triangles: 0 };
 }

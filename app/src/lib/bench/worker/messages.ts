@@ -37,17 +37,21 @@ export type ToWorker =
 
 /** What a part shall be written as. */
 export interface ExportWish {
-  readonly format: 'stl' | 'ascii-stl' | '3mf' | 'obj' | 'plan-svg' | 'section-svg';
+  readonly format: 'stl' | 'ascii-stl' | '3mf' | 'obj' | 'step' | 'step-all' | 'plan-svg' | 'section-svg';
   readonly detail: Detail;
   /** The height of the section, for a drawing of one. */
   readonly zMm: number;
   readonly notes: PartNotes;
+  /** All parts of the project, for a file of them together. */
+  readonly parts?: readonly { readonly name: string; readonly recipe: Recipe }[];
 }
 
 /** A file as it was written. */
 export interface ExportedFile {
   readonly bytes: Uint8Array<ArrayBuffer>;
   readonly triangles: number;
+  /** The names of parts that could not be built and so are not in it. */
+  readonly leftOut?: readonly string[];
 }
 
 /** A drawing as it was read from a file, or why it cannot be. */

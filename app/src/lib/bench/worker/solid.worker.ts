@@ -26,10 +26,10 @@ import {
   type LetterFile,
 } from '@kelbrin/core/solid';
 import { fontFiles } from './fontFiles';
-import { written } from './exportFile';
+import { written, writtenTogether } from './exportFile';
 import { languageOf, speak } from '@kelbrin/core/words';
 import { inRounds, within } from './inRounds';
-import type { FromWorker, ReadDrawing, ShownSolid, ToWorker } from './messages';
+import type { ExportWish, FromWorker, ReadDrawing, ShownSolid, ToWorker } from './messages';
 
 // The page that starts it gives it the language for a name.
 speak(languageOf(self.name));
@@ -70,6 +70,8 @@ let current:
       colours: ColourBands;
     }
   | undefined;
+/** Where the project's files are fetched from. */
+let filesAt = '';
 /** Stop what is being done in rounds. */
 let stopInspecting = () => {};
 let stopMending = () => {};
@@ -92,7 +94,8 @@ self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
   if (data.kind === 'export') return exportFile(data, kernel);
   if (data.kind === 'drawing')
     return answer({ kind: 'drawn', job: data.job, read: readDrawing(data.source, kernel) });
-  await Promise.all([fetchFonts(data.recipe), fetchFiles(data.recipe, data.filesAt)]);
+  filesAt = data.filesAt;
+  await Promise.all([fetchFonts(data.recipe), fetchFiles(data.recipe, filesAt)]);
   evaluateRecipe(data, kernel);
 };
 
@@ -251,7 +254,31 @@ function measure({ job, upToMm }: Extract<ToWorker, { kind: 'thickness' }>): voi
   if (current) answer({ kind: 'thickness', job, map: thicknessMap(current.mesh, upToMm) });
 }
 
-function exportFile({ job, wish }: Extract<ToWorker, { kind: 'export' }>, kernel: Kernel): void {
+/** Builds parts of the project by themselves, and names those that cannot be built. */
+async function builtParts(
+  parts: NonNullable<ExportWish['parts']>,
+  kernel: Kernel,
+): Promise<{ built: { name: string; mesh: SolidMesh }[]; leftOut: string[] }> {
+  const workshop = { kernel, fonts: (name: CutName) => fonts.get(name) };
+  const built: { name: string; mesh: SolidMesh }[] = [];
+  const leftOut: string[] = [];
+  for (const { name, recipe } of parts) {
+    await Promise.all([fetchFonts(recipe), fetchFiles(recipe, filesAt)]);
+    const result = evaluate(recipe, workshop, { printer: current?.limits, assets: files });
+    if (result.ok && result.mesh.triangles.length > 0) built.push({ name, mesh: result.mesh });
+    else leftOut.push(name);
+  }
+  return { built, leftOut };
+}
+
+async function exportFile(
+  { job, wish }: Extract<ToWorker, { kind: 'export' }>,
+  kernel: Kernel,
+): Promise<void> {
+  if (wish.format === 'step-all' && wish.parts) {
+    const { built, leftOut } = await builtParts(wish.parts, kernel);
+    return answer({ kind: 'exported', job, file: { ...writtenTogether(built, wish), leftOut } });
+  }
   if (!current || !isBuilt) return;
   const notes = { ...wish.notes, colours: current.colours };
   answer({ kind: 'exported', job, file: written(kernel, current.mesh, { ...wish, notes }) });

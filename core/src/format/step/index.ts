@@ -1,0 +1,1 @@
+export { writeStep, type StepPart } from './writeStep.ts';
