@@ -11,12 +11,14 @@ import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import {
   finishedCorners,
   finishedEdges,
+  lettersThatFit,
   largerInspections,
   longSign,
   liveInspection,
   oneNumberEdit,
   panel,
   pieces,
+  trueSurfaces,
 } from './edits.ts';
 import { bareSections } from './bareSections.ts';
 import type { Contest } from './measure.ts';
@@ -43,6 +45,8 @@ export function contests(material: Material): Contest[] {
     finishedCorners(material.workshop),
     finishedEdges(material.workshop),
     pieces(material.workshop),
+    lettersThatFit(material.workshop),
+    trueSurfaces(material.workshop),
     panel(material.workshop),
     inspection(material, built.mesh),
     gcode(material, built.mesh),

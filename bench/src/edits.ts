@@ -2,6 +2,9 @@ import { classroomLimits, inspect } from '@kelbrin/core/inspect';
 import { sentenceOf, setField, type Recipe, type Step } from '@kelbrin/core/recipe';
 import { evaluate, SolidCache, type Workshop } from '@kelbrin/core/solid';
 import { starters } from '@kelbrin/core/starters';
+import { featureEdges } from '@kelbrin/core/mesh';
+import { writeStep } from '@kelbrin/core/format';
+import { lessonObjects } from '../../core/src/document/lessonObjects/index.ts';
 import { recipeWith, stepOf } from '../../core/test/evaluated.ts';
 import { bareSections } from './bareSections.ts';
 import type { Contest } from './measure.ts';
@@ -100,6 +103,16 @@ function sign(): Recipe {
 
 export function longSign(workshop: Workshop): Contest {
   return toAndFro(workshop, 'edit of a 24-letter sign → solid', sign(), 's2');
+}
+
+/** Words in three scripts, as large as fits on a disc: what is found anew with each letter that is typed. */
+export function lettersThatFit(workshop: Workshop): Contest {
+  const disc = stepOf('extrude', 's1', undefined, { outline: { shape: 'circle', diameterMm: 70 } });
+  const words = stepOf('letters', 's2', 's1', {
+    lettering: { words: 'Nguyễn Ω\nЖанна', font: 'rounded', size: { by: 'room', marginMm: 2 } },
+    effect: 'sunk',
+  });
+  return toAndFro(workshop, 'edit of letters as large as fits → solid', recipeWith([disc, words]), 's2');
 }
 
 /** A bracket whose corners are finished in groups, on a foot with rounded edges. */
@@ -209,4 +222,19 @@ export function largerInspections(workshop: Workshop): Contest[] {
       runReference: () => bareSections(workshop, mesh),
     };
   });
+}
+
+/** A part with rounded edges written with true surfaces, which are found again in its triangles. */
+export function trueSurfaces(workshop: Workshop): Contest {
+  const { recipe } = lessonObjects.find(({ title }) => title === 'A box for seeds')!;
+  const built = evaluate(recipe, workshop);
+  if (!built.ok) throw new Error(built.problem.message);
+  const { mesh } = built;
+  return {
+    name: 'STEP of a box of 3k triangles',
+    reference: 'its edges, as the picture draws them',
+    n: 5,
+    run: () => void writeStep([{ mesh, name: 'box' }], { name: 'box', at: new Date(0) }),
+    runReference: () => void featureEdges(mesh),
+  };
 }

@@ -41,14 +41,15 @@ export function spelled(words: string, font: FontName): Spelled {
   return { lines, missing: [...missing] };
 }
 
-const segmenter = new Intl.Segmenter('en', { granularity: 'grapheme' });
+/** A letter with the marks that follow it; not every browser of a school can tell letters apart by itself. */
+const LETTER = /\P{M}\p{M}*|\p{M}+/gu;
 const bidi = bidiFactory();
 
 function lettersOf(line: string): Letter[] {
   const { levels } = bidi.getEmbeddingLevels(line);
-  const letters = [...segmenter.segment(line)].map(({ segment, index }) => ({
-    text: segment,
-    script: scriptOf(segment),
+  const letters = [...line.matchAll(LETTER)].map(({ 0: text, index }) => ({
+    text,
+    script: scriptOf(text),
     level: levels[index],
   }));
   // What all scripts share belongs to the script before it, or to the first one at the beginning of a line.

@@ -33,7 +33,7 @@ const FLAT_MM = 1.5e-4;
 
 /**
  * The facets of a closed mesh, the largest triangles first, so that slivers join a plane that is known well.
- * @throws RangeError where an edge has no triangle on its other side
+ * @throws RangeError where an edge has no triangle on its other side, or two
  */
 export function facetsOf({ positions, triangles }: SolidMesh): Facets {
   const points: Vec3[] = Array.from({ length: positions.length / 3 }, (_, i) => [
@@ -52,7 +52,15 @@ export function facetsOf({ positions, triangles }: SolidMesh): Facets {
     const size = lengthOf(normal);
     normals.push(size > 0 ? times(normal, 1 / size) : normal);
     areas.push(size / 2);
-    for (const [from, to] of [[a, b], [b, c], [c, a]]) triangleAt.set(key(from, to), t); // oxfmt-ignore
+    for (const [from, to] of [
+      [a, b],
+      [b, c],
+      [c, a],
+    ]) {
+      // oxfmt-ignore
+      if (triangleAt.has(key(from, to))) throw new RangeError('Two bodies of the mesh share an edge');
+      triangleAt.set(key(from, to), t);
+    }
   }
   const beside = (from: number, to: number): number => {
     const other = triangleAt.get(key(to, from));

@@ -175,6 +175,13 @@ describe('the solid of a part in STEP', () => {
     expect(read(two).meshes).toHaveLength(2);
   });
 
+  it('is refused for a mesh that is no solid', () => {
+    const { mesh } = built(workshop, recipeWith([plate({ outline: square })]));
+    expect(() => written({ ...mesh, triangles: mesh.triangles.slice(3) })).toThrow('not closed');
+    const twice = Uint32Array.from([...mesh.triangles, ...mesh.triangles]);
+    expect(() => written({ ...mesh, triangles: twice })).toThrow('share an edge');
+  });
+
   it('carries names and colours, and several parts are an assembly', () => {
     const { mesh } = built(workshop, recipeWith([plate({ outline: square })]));
     const parts = [
