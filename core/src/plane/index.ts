@@ -3,6 +3,7 @@ export * from './crossings.ts';
 export * from './edgeGrid.ts';
 export * from './curves.ts';
 export * from './fillet.ts';
+export * from './fitCircle.ts';
 export * from './hull.ts';
 export * from './narrowest.ts';
 export * from './nearestOn.ts';

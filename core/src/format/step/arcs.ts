@@ -1,7 +1,8 @@
 import type { Vec3 } from '../../mesh/index.ts';
+import { fitCircle } from '../../plane/index.ts';
 import type { Axis } from './axes.ts';
 import type { Band, Point2, Recognised } from './band.ts';
-import { circleThrough, middleOf } from './circles.ts';
+import { circleThrough } from './circles.ts';
 import type { Facets } from './facets.ts';
 import { isSmooth, NEAR_TURN_MM, ON_CIRCLE_MM, UPRIGHT } from './tolerances.ts';
 import { plus } from './vectors.ts';
@@ -96,10 +97,6 @@ function circleOf(ends: readonly Point2[]): Circle2 | undefined {
 
 /** The circle that the ends of bands lie about best. */
 function circleOfAll(members: readonly Band[], rough: Circle2): Circle2 {
-  const ends = members
-    .flatMap(({ ends: [from, to] }) => [from, to])
-    .map(([away, along]): Vec3 => [away, along, 0]);
-  const [away, along] = middleOf(ends, { middle: [rough.away, rough.along, 0], axis: [0, 0, 1] });
-  const radii = ends.map((end) => Math.hypot(end[0] - away, end[1] - along));
-  return { away, along, radiusMm: radii.reduce((sum, each) => sum + each, 0) / radii.length };
+  const fitted = fitCircle(members.flatMap(({ ends }) => ends));
+  return fitted ? { away: fitted.middle[0], along: fitted.middle[1], radiusMm: fitted.radius } : rough;
 }

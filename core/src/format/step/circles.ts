@@ -1,4 +1,5 @@
 import type { Vec3 } from '../../mesh/index.ts';
+import { fitCircle } from '../../plane/index.ts';
 import { LEAST_FACETS, MOST_RADIUS_MM } from './tolerances.ts';
 import { across, cross, dot, lengthOf, minus, plus, times, unit } from './vectors.ts';
 
@@ -40,8 +41,7 @@ function isNextOn(circle: { middle: Vec3; radiusMm: number }, from: Vec3, to: Ve
 }
 
 /**
- * The middle of the circle that points lie about best, by the least squares of |p|² = 2 p·m + c (Kåsa 1976), from a
- * circle that is roughly it.
+ * The middle of the circle that points lie about best, from a circle that is roughly it.
  */
 export function middleOf(points: readonly Vec3[], rough: { middle: Vec3; axis: Vec3 }): Vec3 {
   const right = across(rough.axis);
@@ -50,19 +50,8 @@ export function middleOf(points: readonly Vec3[], rough: { middle: Vec3; axis: V
     const from = minus(point, rough.middle);
     return [dot(from, right), dot(from, back)] as const;
   });
-  const mean = [0, 1].map((k) => flat.reduce((sum, each) => sum + each[k], 0) / flat.length);
-  let [xx, xy, yy, xs, ys] = [0, 0, 0, 0, 0];
-  for (const [px, py] of flat) {
-    const [x, y] = [px - mean[0], py - mean[1]];
-    const square = x * x + y * y;
-    xx += x * x;
-    xy += x * y;
-    yy += y * y;
-    xs += x * square;
-    ys += y * square;
-  }
-  const det = 2 * (xx * yy - xy * xy);
-  if (Math.abs(det) < 1e-18) return rough.middle;
-  const [x, y] = [(xs * yy - ys * xy) / det + mean[0], (ys * xx - xs * xy) / det + mean[1]];
+  const fitted = fitCircle(flat);
+  if (!fitted) return rough.middle;
+  const [x, y] = fitted.middle;
   return plus(plus(rough.middle, right, x), back, y);
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Vec3 } from '../../mesh/index.ts';
-import { fitCircle, planeBasis, smallestAxis } from './fit.ts';
+import { fitCircle } from '../../plane/index.ts';
+import { planeBasis, smallestAxis } from './fit.ts';
 
 const angle = fc.double({ min: 0, max: 2 * Math.PI, noNaN: true });
 const coordinate = fc.double({ min: -200, max: 200, noNaN: true });

@@ -1,6 +1,7 @@
 import type { Vec3 } from '../../mesh/index.ts';
 import { AlongAxis, squareTo, wrapOf } from './aroundAxis.ts';
-import { fitCircle, smallestAxis } from './fit.ts';
+import { fitCircle } from '../../plane/index.ts';
+import { smallestAxis } from './fit.ts';
 import type { Hole } from './hole.ts';
 import { connectedIn } from './regions.ts';
 import { roughHoles } from './roughHoles.ts';
