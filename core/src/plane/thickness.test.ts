@@ -74,3 +74,21 @@ describe('a wall that tapers', () => {
     for (const degrees of [0, 40, 205]) expect(thinWalls(turned(taper(perMm), degrees), 2)).toEqual([]);
   });
 });
+
+describe('where two round strokes flow together', () => {
+  /** Two discs that nearly touch, joined by a bar behind: between them the way narrows to next to nothing. */
+  const notch = (radiusMm: number, apartMm: number): Region => {
+    const left = circlePoints(radiusMm).map(([x, y]): [number, number] => [x - radiusMm - apartMm / 2, y]);
+    return [left, left.map(([x, y]): [number, number] => [-x, y]).reverse()];
+  };
+
+  it('is no slit for less than a nozzle is wide', () => {
+    // Seen from the air, between discs of 1 mm that are 0.01 mm apart: as narrow for 0.07 mm.
+    const air = (region: Region): Region => region.map((outline) => [...outline].reverse());
+    expect(thinWalls(air(notch(1, 0.01)), 0.4).every(({ widthMm }) => widthMm > 0.1)).toBe(true);
+    // A slit as narrow that goes on for longer is one, and so is a pin that is thinner than a nozzle.
+    const slit: Region = [box(10, 10), [[4, 4.99], [4, 5], [5, 5], [5, 4.99]]]; // oxfmt-ignore
+    expect(thinWalls(air(slit), 0.4)[0].widthMm).toBeCloseTo(0.01, 6);
+    expect(thinWalls([circlePoints(0.15)], 0.4)[0].widthMm).toBeCloseTo(0.3, 2);
+  });
+});

@@ -79,8 +79,8 @@ function thicknessOf(outline: Outline, edges: EdgeGrid, upToMm: number, apartMm:
 }
 
 /**
- * The narrowest wall of each outline that goes on for at least twice its width, the narrowest first; none for outlines
- * without one narrower than `upToMm`. Shorter ones are tips and notches, which print as they can.
+ * The narrowest wall of each outline that goes on for at least twice its width and 0.4 mm, the narrowest first; none for
+ * outlines without one narrower than `upToMm`. Shorter ones are tips and notches, which print as they can.
  */
 export function thinWalls(region: Region, upToMm: number, apartMm = finely(upToMm)): ThinWall[] {
   const grid = new EdgeGrid(region, upToMm);
@@ -108,8 +108,15 @@ export function thinWalls(region: Region, upToMm: number, apartMm = finely(upToM
     .sort((a, b) => a.widthMm - b.widthMm);
 }
 
+/** What is shorter than a nozzle is wide is no wall of its own, however thin: the notch where two strokes flow together. */
+const LEAST_LENGTH_MM = 0.4;
+/** But for outlines that are as short all around. */
+const MOST_SHARE = 0.45;
+
 /** Whether somewhere along an outline walls of about a width follow each other for twice that width. */
 function goesOn(walk: readonly Thickness[], widthMm: number): boolean {
+  const around = walk.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+  const least = Math.max(2 * widthMm, Math.min(LEAST_LENGTH_MM, MOST_SHARE * around));
   const low = SAME_WALL[0] * widthMm;
   const high = SAME_WALL[1] * widthMm;
   let run = 0;
@@ -128,7 +135,7 @@ function goesOn(walk: readonly Thickness[], widthMm: number): boolean {
     const share = shareBetween(here.widthMm, next.widthMm, low, high);
     if (isRoundTip) run = 0;
     else run = isWithin ? run + share * apart : share * apart;
-    if (run >= 2 * widthMm) return true;
+    if (run >= least) return true;
   }
   return false;
 }
