@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import * as hand from './byHand.ts';
 import { expect, openBench, saved, test } from './kelbrin.ts';
 
 test.use({ file: 'saving' });
@@ -66,6 +67,23 @@ test('a lost connection loses no edit, even if the tab is closed before it is ba
   const other = await as('maren');
   await openBench(other);
   await expect(field(other, 'depth')).toHaveValue('31');
+});
+
+test('letters that cannot be fetched without a connection are said to be missing, and come with it', async ({
+  as,
+}) => {
+  const page = await as('asha');
+  await openBench(page);
+  const letters = await hand.add(page, 'Write letters');
+  await expect(letters.getByRole('alert')).toHaveCount(0);
+  await page.context().setOffline(true);
+  const words = letters.getByRole('textbox', { name: 'words to write' });
+  await words.fill('Ωμέγα');
+  await expect(letters.getByRole('alert')).toContainText('this font is not loaded');
+  await page.context().setOffline(false);
+  await words.fill('Ωμέγα Ж');
+  await expect(letters.getByRole('alert')).toHaveCount(0);
+  await saved(page);
 });
 
 test('edits made without a connection are saved when it is back', async ({ as }) => {

@@ -1,7 +1,7 @@
 import type { ColourBands } from '@kelbrin/core/colours';
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { adviceOnScaling, surfaceOfSteps, remediesFor, Trials } from '@kelbrin/core/advise';
-import { FormatError, readSolid, readSvg } from '@kelbrin/core/format';
+import { FormatError, readSvg } from '@kelbrin/core/format';
 import {
   factsOf,
   inspect,
@@ -13,19 +13,10 @@ import {
 } from '@kelbrin/core/inspect';
 import { featureEdges, type SolidMesh } from '@kelbrin/core/mesh';
 import type { CutName } from '@kelbrin/core/letters';
-import { cutsIn, filesIn, type Recipe } from '@kelbrin/core/recipe';
+import type { Recipe } from '@kelbrin/core/recipe';
 import { estimate, settingsForPart, sliceInSteps } from '@kelbrin/core/slice';
-import {
-  evaluate,
-  loadKernel,
-  readLetters,
-  RegionMath,
-  sectionView,
-  SolidCache,
-  type Kernel,
-  type LetterFile,
-} from '@kelbrin/core/solid';
-import { fontFiles } from './fontFiles';
+import { evaluate, loadKernel, RegionMath, sectionView, SolidCache, type Kernel } from '@kelbrin/core/solid';
+import { fetchMaterial, files, fonts } from './material';
 import { written, writtenTogether } from './exportFile';
 import { languageOf, speak } from '@kelbrin/core/words';
 import { inRounds, within } from './inRounds';
@@ -48,8 +39,6 @@ const INSPECT_SHARE = 0.1;
 const MENDING_MS = 12_000;
 
 const starting = loadKernel({ url: wasmUrl });
-const fonts = new Map<CutName, LetterFile>();
-const files = new Map<string, SolidMesh>();
 const cache = new SolidCache();
 /** For what the part would be otherwise, so that the part’s own states are kept. */
 const otherCache = new SolidCache();
@@ -95,33 +84,9 @@ self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
   if (data.kind === 'drawing')
     return answer({ kind: 'drawn', job: data.job, read: readDrawing(data.source, kernel) });
   filesAt = data.filesAt;
-  await Promise.all([fetchFonts(data.recipe), fetchFiles(data.recipe, filesAt)]);
+  await fetchMaterial(data.recipe, filesAt);
   evaluateRecipe(data, kernel);
 };
-
-/** Files of letters, and what sets them, are fetched when they are first written with. */
-async function fetchFonts(recipe: Recipe): Promise<void> {
-  const missing = cutsIn(recipe).filter((name) => !fonts.has(name));
-  if (missing.length === 0) return;
-  const shaper = await import('harfbuzzjs');
-  await Promise.all(
-    missing.map(async (name) => {
-      const response = await fetch(fontFiles[name]);
-      if (response.ok) fonts.set(name, readLetters(shaper, new Uint8Array(await response.arrayBuffer())));
-    }),
-  );
-}
-
-/** Imported files are fetched once; what is missing is said by the step that names it. */
-async function fetchFiles(recipe: Recipe, filesAt: string): Promise<void> {
-  const missing = filesIn(recipe.steps).filter((name) => !files.has(name));
-  await Promise.all(
-    missing.map(async (name) => {
-      const response = await fetch(`${filesAt}/${name}`);
-      if (response.ok) files.set(name, readSolid(new Uint8Array(await response.arrayBuffer())));
-    }),
-  );
-}
 
 function evaluateRecipe(
   { job, partId, recipe, limits, brief }: Extract<ToWorker, { kind: 'evaluate' }>,
@@ -263,7 +228,7 @@ async function builtParts(
   const built: { name: string; mesh: SolidMesh }[] = [];
   const leftOut: string[] = [];
   for (const { name, recipe } of parts) {
-    await Promise.all([fetchFonts(recipe), fetchFiles(recipe, filesAt)]);
+    await fetchMaterial(recipe, filesAt);
     const result = evaluate(recipe, workshop, { printer: current?.limits, assets: files });
     if (result.ok && result.mesh.triangles.length > 0) built.push({ name, mesh: result.mesh });
     else leftOut.push(name);
