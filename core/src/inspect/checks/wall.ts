@@ -28,7 +28,7 @@ export const wall: Check<'wall'> = {
   },
   notes: {
     measures:
-      'The thinnest wall in sections between the heights at which the part has corners: at each place of an outline the largest circle that fits, if it touches the other side opposite within 30°; and the thinnest floor, looking straight down. A wall goes on for at least twice its width, is there two layers lower or higher as well and tapers by less than 30°, and a floor is somewhere as wide as a wall has to be, so that tips, corners, crests and steps of a sound shape are none.',
+      'The thinnest wall in sections between the heights at which the part has corners: at each place of an outline the largest circle that fits, if it touches the other side opposite within 30°; and the thinnest floor, looking straight down. A wall goes on for at least twice its width and 0.4 mm, is there two layers lower or higher as well and tapers by less than 30°, and a floor is somewhere as wide as a wall has to be, so that tips, corners, crests and steps of a sound shape are none.',
     limit: '`minWallMm`. Passing parts get a figure up to two and a half times that.',
     source:
       'The circles: H. Blum, A Transformation for Extracting New Descriptors of Shape, 1967 (medial axis).',
