@@ -8,7 +8,7 @@ import { root } from './state.ts';
 /** Files whose strings nobody reads on a screen: documents for engineers, made-up people, formats, programs. */
 const FOR_ENGINEERS = [
   /^core\/src\/document\//,
-  /^core\/src\/format\/(threeMfWrite|stl|obj|svg\/writeSvg)\.ts$/,
+  /^core\/src\/format\/(threeMfWrite|stl|obj|svg\/writeSvg|step\/writeStep)\.ts$/,
   /^core\/src\/slice\/(gcode\/|slice\.ts)/,
   // What is worked out on the way to a check's result, which is followed to find faults.
   /^core\/src\/inspect\/(measure\/\w+|placeDrawing)\.ts$/,

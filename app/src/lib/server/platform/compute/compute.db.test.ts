@@ -68,7 +68,7 @@ describe('the worker', () => {
   });
 
   it('says what is wrong with a recipe that cannot be built or makes nothing', async () => {
-    expect(await pool.run<'inspect'>(inspectTask('Ω'))).toMatchObject({ ok: false });
+    expect(await pool.run<'inspect'>(inspectTask('李'))).toMatchObject({ ok: false });
     const empty = { ...inspectTask('x'), recipe: emptyRecipe() };
     expect(await pool.run<'inspect'>(empty)).toEqual({
       ok: false,
