@@ -2,7 +2,17 @@ import type { SolidMesh, Vec3 } from '../mesh/index.ts';
 import type { EdgeChain } from './edgeChains.ts';
 import { sharpEdgesFrom, type Surface } from './surface.ts';
 import { BEYOND_MM, turnedOutwards } from './sweptTool.ts';
-import { angleBetween, dot, lengthOf, minus, nearestSolution, plus, slerp, times, unit } from './vectors.ts';
+import {
+  angleBetween,
+  dot,
+  lengthOf,
+  minus,
+  nearestSolution,
+  plus,
+  slerp,
+  times,
+  unit,
+} from '../mesh/vectors.ts';
 
 /**
  * What is left to do at the corners where three rounded edges meet: a ball of their radius that touches all three faces

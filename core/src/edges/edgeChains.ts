@@ -1,7 +1,7 @@
 import type { Vec3 } from '../mesh/index.ts';
 import { sharpEdgesFrom, turnAt, type Surface } from './surface.ts';
 import { walks } from './walk.ts';
-import { dot, lengthOf, minus, plus, times, unit } from './vectors.ts';
+import { dot, lengthOf, minus, plus, times, unit } from '../mesh/vectors.ts';
 
 /** The cosine of what is straight along a direction: within two degrees. */
 const STRAIGHT = 0.9994;

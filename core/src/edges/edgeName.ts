@@ -2,7 +2,7 @@ import * as z from 'zod';
 import type { Vec3 } from '../mesh/index.ts';
 import { facingOf, middleOf, type EdgeChain } from './edgeChains.ts';
 import type { Surface } from './surface.ts';
-import { angleBetween, lengthOf, minus } from './vectors.ts';
+import { angleBetween, lengthOf, minus } from '../mesh/vectors.ts';
 
 const number = z.number().min(-1).max(2);
 const triple = z.tuple([number, number, number]);

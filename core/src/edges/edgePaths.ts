@@ -2,7 +2,7 @@ import type { Vec3 } from '../mesh/index.ts';
 import type { EdgeChain } from './edgeChains.ts';
 import { turnAt, type Surface } from './surface.ts';
 import { walks } from './walk.ts';
-import { angleBetween, cross, dot, lengthOf, minus, plus, times, unit } from './vectors.ts';
+import { angleBetween, cross, dot, lengthOf, minus, plus, times, unit } from '../mesh/vectors.ts';
 
 /** Shorter pieces of an edge come from rounding, and are made one with those before them, mm. */
 const SHORTEST_MM = 0.01;

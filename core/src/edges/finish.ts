@@ -1,5 +1,5 @@
 import type { Piece } from './edgePaths.ts';
-import { angleBetween, dot, minus, plus, slerp, times } from './vectors.ts';
+import { angleBetween, dot, minus, plus, slerp, times } from '../mesh/vectors.ts';
 import type { Vec3 } from '../mesh/index.ts';
 
 /** What is done to an edge. */

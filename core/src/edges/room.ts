@@ -3,7 +3,7 @@ import type { EdgePath, Piece } from './edgePaths.ts';
 import { canFinish, reachOf, type EdgeFinishing } from './finish.ts';
 import { sharpEdgesFrom, type Surface } from './surface.ts';
 import { awayAt } from './sweptTool.ts';
-import { angleBetween, dot, lengthOf, minus, plus, times } from './vectors.ts';
+import { angleBetween, dot, lengthOf, minus, plus, times } from '../mesh/vectors.ts';
 
 /** Cells of a grid are no smaller, so that an edge runs through few of them, mm. */
 const LEAST_CELL_MM = 1;

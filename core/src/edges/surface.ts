@@ -1,5 +1,5 @@
 import { facesOf, topologyOf, type SolidMesh, type Vec3 } from '../mesh/index.ts';
-import { cross, dot, minus } from './vectors.ts';
+import { cross, dot, minus } from '../mesh/vectors.ts';
 
 /** Where a surface turns by more, it has an edge; along a faceted curve it turns by less, °. */
 export const SHARP_DEG = 28;

@@ -2,7 +2,7 @@ import { volumeOf, type SolidMesh, type Vec3 } from '../mesh/index.ts';
 import { between, jointsOf, type EdgePath, type Joint, type Piece } from './edgePaths.ts';
 import { profileOf, type EdgeFinishing } from './finish.ts';
 import type { Surface } from './surface.ts';
-import { dot, minus, nearestSolution, plus, times } from './vectors.ts';
+import { dot, minus, nearestSolution, plus, times } from '../mesh/vectors.ts';
 
 /** How far a tool reaches past the surface that it starts from, mm, so that nothing thin is left there. */
 export const BEYOND_MM = 0.05;

@@ -142,8 +142,8 @@ function coarseFit(
   const { cellMm, columns, low } = cells;
   const sides = ({ x, y }: ReturnType<typeof extentOf>) => [x.high - x.low, y.high - y.low] as const;
   const [wide, deep] = sides(extentOf(room));
-  const fitsBox = (size: number) => {
-    const [w, d] = sides(extentOf(centredAt(size)));
+  const fitsBox = (shape: Region) => {
+    const [w, d] = sides(extentOf(shape));
     return w <= wide && d <= deep;
   };
   let places = placesFor(centredAt(least), cells);
@@ -151,7 +151,8 @@ function coarseFit(
   let [small, large] = [least, most];
   for (let i = 0; i < HALVINGS; i++) {
     const size = Math.sqrt(small * large);
-    const found = fitsBox(size) ? placesFor(centredAt(size), cells) : [];
+    const shape = centredAt(size);
+    const found = fitsBox(shape) ? placesFor(shape, cells) : [];
     if (found.length > 0) [small, places] = [size, found];
     else large = size;
   }

@@ -3,7 +3,7 @@ import { circleRun, circleThrough, middleOf, NEAR_CIRCLE_MM } from './circles.ts
 import type { FacetEdge, Facets } from './facets.ts';
 import { aroundAxis } from './surface.ts';
 import { isSmooth, LEAST_FACETS, MOST_RADIUS_MM, ON_CIRCLE_MM } from './tolerances.ts';
-import { cross, dot, lengthOf, minus, plus, unit } from './vectors.ts';
+import { cross, dot, lengthOf, minus, plus, unit } from '../../mesh/vectors.ts';
 
 /** A line that something may be turned about. */
 export interface Axis {
@@ -31,7 +31,7 @@ export function axesOfRims({ points, facets, edgesOf }: Facets): Axis[] {
         loop.push(at);
       }
       for (let i = 0; i < loop.length; i++) {
-        const run = circleRun(loop.map((_, k) => points[loop[(i + k) % loop.length]]));
+        const run = circleRun(loop.length, (k) => points[loop[(i + k) % loop.length]]);
         if (!run) continue;
         i += run.count - 2;
         const axis = { origin: run.middle, way: normal, corners: run.count };
@@ -101,7 +101,6 @@ function axisAround(
       facets: [, next],
       turn,
     } of edgesOf[facet]) {
-      // oxfmt-ignore
       const isOn = [from, to].every(
         (corner) => Math.abs(aroundAxis(origin, way, points[corner]).away - radiusMm) < NEAR_CIRCLE_MM,
       );
@@ -111,7 +110,10 @@ function axisAround(
       seen.add(next);
     }
   }
-  if (members.length < LEAST_FACETS || isColumn(all, members, new Set([...seen, ...taken]), way))
+  if (
+    members.length < LEAST_FACETS ||
+    isColumn(all, members, (facet) => seen.has(facet) || taken.has(facet), way)
+  )
     return undefined;
   const first = facets[seed].normal;
   const crosses = members.map((facet) => cross(first, facets[facet].normal));
@@ -125,13 +127,13 @@ function axisAround(
 function isColumn(
   { points, edgesOf }: Facets,
   members: readonly number[],
-  own: ReadonlySet<number>,
+  isKnown: (facet: number) => boolean,
   way: Vec3,
 ): boolean {
   const ends = members.flatMap((facet) =>
     edgesOf[facet].filter(
       ({ from, to, turn, facets: [, next] }) =>
-        isSmooth(turn) && !own.has(next) && Math.abs(dot(unit(minus(points[to], points[from])), way)) < 0.9,
+        isSmooth(turn) && !isKnown(next) && Math.abs(dot(unit(minus(points[to], points[from])), way)) < 0.9,
     ),
   );
   return ends.length > members.length;

@@ -14,8 +14,9 @@ import {
   ON_CIRCLE_MM,
   UPRIGHT,
 } from './tolerances.ts';
-import { across, cross, dot, lengthOf, minus, plus } from './vectors.ts';
+import { across, cross, dot, lengthOf, minus, plus } from '../../mesh/vectors.ts';
 
+/** The surfaces that facets stand for about one axis, begun from some facets, or from all. */
 export function surfacesAbout(
   all: Facets,
   axis: Axis,
@@ -45,7 +46,6 @@ export function surfacesAbout(
         facets: [, next],
         turn,
       } of edgesOf[facet]) {
-        // oxfmt-ignore
         if (!isSmooth(turn) || taken.has(next) || tried.has(next)) continue;
         if (!isSameLine(seen.facet(next), line) || !isBesideChord(next)) continue;
         tried.add(next);

@@ -1,7 +1,7 @@
 import type { Vec3 } from '../../mesh/index.ts';
 import { fitCircle } from '../../plane/index.ts';
 import { LEAST_FACETS, MOST_RADIUS_MM } from './tolerances.ts';
-import { across, cross, dot, lengthOf, minus, plus, times, unit } from './vectors.ts';
+import { across, cross, dot, lengthOf, minus, plus, times, unit } from '../../mesh/vectors.ts';
 
 /** The circle through three points; undefined where they lie on a line. */
 export function circleThrough(
@@ -22,14 +22,20 @@ export function circleThrough(
 export const NEAR_CIRCLE_MM = 4e-3;
 
 /** The circle that a way along edges begins with, known from as many corners as follow it. */
-export function circleRun(way: readonly Vec3[]): { middle: Vec3; count: number } | undefined {
-  if (way.length < LEAST_FACETS + 1) return undefined;
-  const rough = circleThrough(way[0], way[2], way[4]);
+export function circleRun(
+  length: number,
+  corner: (i: number) => Vec3,
+): { middle: Vec3; count: number } | undefined {
+  if (length < LEAST_FACETS + 1) return undefined;
+  const rough = circleThrough(corner(0), corner(2), corner(4));
   if (!rough || rough.radiusMm > MOST_RADIUS_MM) return undefined;
   let count = 1;
-  while (count < way.length && isNextOn(rough, way[count - 1], way[count])) count++;
+  while (count < length && isNextOn(rough, corner(count - 1), corner(count))) count++;
   if (count < LEAST_FACETS + 1) return undefined;
-  const middle = middleOf(way.slice(0, count), rough);
+  const middle = middleOf(
+    Array.from({ length: count }, (_, i) => corner(i)),
+    rough,
+  );
   return { middle, count };
 }
 
@@ -40,9 +46,7 @@ function isNextOn(circle: { middle: Vec3; radiusMm: number }, from: Vec3, to: Ve
   );
 }
 
-/**
- * The middle of the circle that points lie about best, from a circle that is roughly it.
- */
+/** The middle of the circle that points lie about best, from a circle that is roughly it. */
 export function middleOf(points: readonly Vec3[], rough: { middle: Vec3; axis: Vec3 }): Vec3 {
   const right = across(rough.axis);
   const back = cross(rough.axis, right);

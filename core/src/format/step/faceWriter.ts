@@ -3,7 +3,7 @@ import { circleThrough } from './circles.ts';
 import { listed, real, type Entities } from './entities.ts';
 import type { Corner, Edge, Face } from './shells.ts';
 import type { Surface } from './surface.ts';
-import { across, dot, lengthOf, minus, plus, times, unit } from './vectors.ts';
+import { across, dot, lengthOf, minus, plus, times, unit } from '../../mesh/vectors.ts';
 
 /** Points along an edge are this near to its line or circle, mm. */
 const ON_CURVE_MM = 1e-4;

@@ -1,5 +1,5 @@
 import type { SolidMesh, Vec3 } from '../../mesh/index.ts';
-import { cross, dot, lengthOf, minus, times } from './vectors.ts';
+import { cross, dot, lengthOf, minus, times } from '../../mesh/vectors.ts';
 
 /** Triangles that lie in one plane and hang together. */
 export interface Facet {
@@ -57,7 +57,6 @@ export function facetsOf({ positions, triangles }: SolidMesh): Facets {
       [b, c],
       [c, a],
     ]) {
-      // oxfmt-ignore
       if (triangleAt.has(key(from, to))) throw new RangeError('Two bodies of the mesh share an edge');
       triangleAt.set(key(from, to), t);
     }

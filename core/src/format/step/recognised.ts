@@ -5,7 +5,7 @@ import { surfacesAbout } from './bands.ts';
 import type { Facets } from './facets.ts';
 import { offSurface } from './surface.ts';
 import { CHORD_MM, MOST_TURN, ON_CIRCLE_MM } from './tolerances.ts';
-import { plus, times } from './vectors.ts';
+import { plus, times } from '../../mesh/vectors.ts';
 
 /**
  * Finds the cylinders, cones, spheres and tori that facets stand for. All of them are turned about an axis: facets that
@@ -49,7 +49,6 @@ function absorbed(found: readonly Recognised[], { points, edgesOf }: Facets): Re
         turn,
         facets: [, next],
       } of edgesOf[facet]) {
-        // oxfmt-ignore
         const owner = ownerOf.get(next);
         if (turn > MOST_TURN || (owner !== undefined && owner <= i)) continue;
         const corners = edgesOf[next].map(({ from }) => points[from]);

@@ -1,9 +1,9 @@
-import type { SolidMesh, Vec3 } from '../../mesh/index.ts';
+import { boundsOf, onlyFaces, volumeOf, type SolidMesh, type Vec3 } from '../../mesh/index.ts';
 import { facetsOf } from './facets.ts';
 import { recognised } from './recognised.ts';
 import { flatRegions, halves, type Region } from './regions.ts';
 import { offSurface, ontoAll, type Surface } from './surface.ts';
-import { dot } from './vectors.ts';
+import { dot } from '../../mesh/vectors.ts';
 
 /** A face of a solid: a piece of one surface. */
 export interface Face {
@@ -11,8 +11,15 @@ export interface Face {
   /** Whether the surface's own way outwards, from its axis or along its normal, leads out of the solid. */
   readonly isOutward: boolean;
   readonly loops: readonly Loop[];
-  /** The body that it bounds. */
-  readonly body: number;
+}
+
+/** Faces that hang together: the outside of a solid, or of a hollow in one. */
+export interface Shell {
+  readonly faces: readonly Face[];
+  readonly isHollow: boolean;
+  /** Its box. */
+  readonly min: Vec3;
+  readonly max: Vec3;
 }
 
 /** A closed way around a face, which lies to its left as seen from outside. */
@@ -24,7 +31,6 @@ export interface Edge {
   readonly to: Corner;
   /** Points along it, both ends among them, on both surfaces. */
   readonly way: readonly Vec3[];
-  readonly isStraight: boolean;
 }
 
 export interface Corner {
@@ -39,11 +45,11 @@ const DIVISIONS = 4;
 const MOST_TRIANGLES = 60_000;
 
 /**
- * The faces of a closed mesh, as true surfaces where facets stand for one and as planes elsewhere, with the borders where
+ * The shells of a closed mesh, of true surfaces where facets stand for one and as planes elsewhere, with the borders where
  * they meet.
  * @throws RangeError where the mesh is not closed
  */
-export function facesOf(mesh: SolidMesh): Face[] {
+export function shellsOf(mesh: SolidMesh): Shell[] {
   const all = facetsOf(mesh);
   let curved = mesh.triangles.length / 3 > MOST_TRIANGLES ? [] : recognised(all);
   for (;;) {
@@ -51,7 +57,7 @@ export function facesOf(mesh: SolidMesh): Face[] {
     const built = new Borders(mesh, all.points, all.facetOf, regions);
     // What its corners do not lie on is no true surface.
     const wrong = new Set([...built.wrong].flatMap((region) => regions[region].of ?? []));
-    if (wrong.size === 0) return built.faces();
+    if (wrong.size === 0) return built.shells();
     curved = curved.filter((each) => !wrong.has(each));
   }
 }
@@ -80,15 +86,24 @@ class Borders {
     this.#build();
   }
 
-  faces(): Face[] {
-    const bodyOf = this.#bodies();
+  shells(): Shell[] {
     const loops = this.#loops();
-    return this.#regions.map(({ surface, normal, at }, i) => {
+    const faces = this.#regions.map(({ surface, normal, at }, i): Face => ({
+      surface,
+      isOutward: dot(offSurface(surface, at).way, normal) > 0,
+      loops: loops.get(i) ?? [],
+    }));
+    const bodyOf = this.#bodies();
+    return [...new Set(bodyOf)].map((body) => {
+      const own = onlyFaces(
+        this.#mesh,
+        Array.from(this.#regionOf.keys()).filter((triangle) => bodyOf[this.#regionOf[triangle]] === body),
+      );
+      // Seen from outside, the triangles around a hollow turn the other way.
       return {
-        surface,
-        isOutward: dot(offSurface(surface, at).way, normal) > 0,
-        loops: loops.get(i) ?? [],
-        body: bodyOf[i],
+        faces: faces.filter((_, i) => bodyOf[i] === body),
+        isHollow: volumeOf(own) < 0,
+        ...boundsOf(own),
       };
     });
   }
@@ -172,7 +187,7 @@ class Borders {
       }
     }
     way.push(ends[1].point);
-    const edge: Edge = { from: ends[0], to: ends[1], way, isStraight };
+    const edge: Edge = { from: ends[0], to: ends[1], way };
     for (let i = 1; i < vertices.length; i++) {
       const end = vertices.length - 1;
       if (i === 1)

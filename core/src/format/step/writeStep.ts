@@ -1,8 +1,7 @@
-import type { SolidMesh, Vec3 } from '../../mesh/index.ts';
+import type { Box, SolidMesh, Vec3 } from '../../mesh/index.ts';
 import { Entities, listed, quoted, real } from './entities.ts';
 import { FaceWriter } from './faceWriter.ts';
-import { facesOf, type Face } from './shells.ts';
-import { offSurface } from './surface.ts';
+import { shellsOf } from './shells.ts';
 
 /** A part as it is written: its solid, what it is called, and the colour that it is printed in first. */
 export interface StepPart {
@@ -16,6 +15,7 @@ export interface StepPart {
 
 /** Corners that are nearer than this are one, mm, as readers are told. */
 const UNCERTAINTY_MM = 0.01;
+
 /**
  * Parts as a file of ISO 10303-21 by application protocol 214: solids bounded by planes, cylinders, cones, spheres and
  * tori where their surfaces are such, in millimetres, with names and colours. Several parts are an assembly.
@@ -149,14 +149,11 @@ function colour(entities: Entities, context: Context, solids: readonly string[],
 
 /** The solids of a part, one for each body; what is hollow has its hollows inside. */
 function solidsOf(entities: Entities, { mesh, name }: StepPart): string[] {
-  const faces = facesOf(mesh);
   const writer = new FaceWriter(entities);
-  const bodies = [...new Set(faces.map(({ body }) => body))];
-  const shells = bodies.map((body) => {
-    const own = faces.filter((face) => face.body === body);
-    const shell = entities.addNew(`CLOSED_SHELL('',${listed(own.map((face) => writer.face(face)))})`);
-    return { shell, ...extentOfFaces(own) };
-  });
+  const shells = shellsOf(mesh).map((shell) => ({
+    ...shell,
+    entity: entities.addNew(`CLOSED_SHELL('',${listed(shell.faces.map((face) => writer.face(face)))})`),
+  }));
   const solids = shells.filter(({ isHollow }) => !isHollow);
   return solids.map((solid) => {
     // A hollow belongs to the smallest body around it.
@@ -166,36 +163,12 @@ function solidsOf(entities: Entities, { mesh, name }: StepPart): string[] {
         contains(solid, each) &&
         !solids.some((other) => other !== solid && contains(solid, other) && contains(other, each)),
     );
-    if (hollows.length === 0) return entities.addNew(`MANIFOLD_SOLID_BREP(${quoted(name)},${solid.shell})`);
-    const voids = hollows.map(({ shell }) => entities.addNew(`ORIENTED_CLOSED_SHELL('',*,${shell},.F.)`));
-    return entities.addNew(`BREP_WITH_VOIDS(${quoted(name)},${solid.shell},${listed(voids)})`);
+    if (hollows.length === 0) return entities.addNew(`MANIFOLD_SOLID_BREP(${quoted(name)},${solid.entity})`);
+    const voids = hollows.map(({ entity }) => entities.addNew(`ORIENTED_CLOSED_SHELL('',*,${entity},.F.)`));
+    return entities.addNew(`BREP_WITH_VOIDS(${quoted(name)},${solid.entity},${listed(voids)})`);
   });
 }
 
-interface Extent {
-  readonly min: Vec3;
-  readonly max: Vec3;
-  readonly isHollow: boolean;
-}
-
-function extentOfFaces(faces: readonly Face[]): Extent {
-  const points = faces.flatMap(({ loops }) => loops.flatMap((loop) => loop.flatMap(({ edge }) => edge.way)));
-  const bound = (axis: number, of: (a: number, b: number) => number) =>
-    points.reduce((all, point) => of(all, point[axis]), points[0][axis]);
-  const at = (of: (a: number, b: number) => number): Vec3 => [bound(0, of), bound(1, of), bound(2, of)];
-  const max = at(Math.max);
-  // At its highest point, the surface of a solid faces upwards, that of a hollow downwards.
-  const top = faces.reduce((best, face) => (highest(face) > highest(best) ? face : best));
-  const { way } = offSurface(top.surface, max);
-  const up = top.surface.kind === 'plane' ? way[2] : 1;
-  return { min: at(Math.min), max, isHollow: (top.isOutward ? up : -up) < 0 };
-}
-
-const highest = ({ loops, surface }: Face): number => {
-  const tops = loops.flatMap((loop) => loop.flatMap(({ edge }) => edge.way.map((point) => point[2])));
-  return Math.max(...tops) + (surface.kind === 'plane' ? Math.abs(surface.axis[2]) * 1e-6 : 0);
-};
-
-function contains(a: Extent, b: Extent): boolean {
+function contains(a: Box, b: Box): boolean {
   return [0, 1, 2].every((axis) => a.min[axis] <= b.min[axis] && a.max[axis] >= b.max[axis]);
 }

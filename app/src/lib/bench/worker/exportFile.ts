@@ -10,25 +10,28 @@ export function written(
   { format, detail, zMm, notes }: ExportWish,
 ): ExportedFile {
   const text = (words: string) => new TextEncoder().encode(words);
-  const mesh = simplified(kernel, part, detail);
-  const file = (bytes: Uint8Array): ExportedFile => ({
+  const exact = (bytes: Uint8Array): ExportedFile => ({
     bytes: bytes as Uint8Array<ArrayBuffer>,
-    triangles: mesh.triangles.length / 3,
+    triangles: 0,
   });
+  const ofMesh = (write: (mesh: SolidMesh) => Uint8Array): ExportedFile => {
+    const mesh = simplified(kernel, part, detail);
+    return { ...exact(write(mesh)), triangles: mesh.triangles.length / 3 };
+  };
   switch (format) {
     case 'stl':
-      return file(writeStl(mesh, notes.title));
+      return ofMesh((mesh) => writeStl(mesh, notes.title));
     case 'ascii-stl':
-      return file(text(writeAsciiStl(mesh, notes.title)));
+      return ofMesh((mesh) => text(writeAsciiStl(mesh, notes.title)));
     case '3mf':
-      return file(writeThreeMf(mesh, notes));
+      return ofMesh((mesh) => writeThreeMf(mesh, notes));
     case 'obj':
-      return file(text(writeObj(mesh, notes.title)));
+      return ofMesh((mesh) => text(writeObj(mesh, notes.title)));
     case 'step':
     case 'step-all': {
       // Surfaces are found again in what was built, and not in what was made coarser.
       const parts = [{ mesh: part, name: notes.title, colour: notes.colour }];
-      return { ...file(text(writeStep(parts, { name: notes.title, at: new Date() }))), triangles: 0 };
+      return exact(text(writeStep(parts, { name: notes.title, at: new Date() })));
     }
     case 'plan-svg':
     case 'section-svg': {
@@ -36,7 +39,7 @@ export function written(
         const sections = new Sections(kernel, scope, part);
         return (format === 'plan-svg' ? sections.shadow(scope) : sections.at(scope, zMm)).outlines();
       });
-      return { ...file(text(writeSvg(region, notes.title))), triangles: 0 };
+      return exact(text(writeSvg(region, notes.title)));
     }
   }
 }

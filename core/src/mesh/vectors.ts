@@ -1,4 +1,4 @@
-import type { Vec3 } from '../mesh/index.ts';
+import type { Vec3 } from './solidMesh.ts';
 
 export const dot = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
@@ -9,7 +9,11 @@ export const cross = (a: Vec3, b: Vec3): Vec3 => [
 ];
 
 export const times = (a: Vec3, by: number): Vec3 => [a[0] * by, a[1] * by, a[2] * by];
-export const plus = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
+export const plus = (a: Vec3, b: Vec3, by = 1): Vec3 => [
+  a[0] + by * b[0],
+  a[1] + by * b[1],
+  a[2] + by * b[2],
+];
 export const minus = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
 export const lengthOf = (a: Vec3): number => Math.hypot(a[0], a[1], a[2]);
 
@@ -18,6 +22,9 @@ export function unit(a: Vec3): Vec3 {
   const length = lengthOf(a);
   return length > 0 ? times(a, 1 / length) : [0, 0, 0];
 }
+
+/** A direction at right angles to another. */
+export const across = (a: Vec3): Vec3 => unit(cross(a, Math.abs(a[2]) < 0.8 ? [0, 0, 1] : [1, 0, 0]));
 
 /** The angle between two directions, radians. */
 export function angleBetween(a: Vec3, b: Vec3): number {
