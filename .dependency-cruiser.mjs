@@ -24,7 +24,7 @@ export default {
       to: {
         pathNot: [
           '^core/src',
-          '^node_modules/(manifold-3d|harfbuzzjs|bidi-js|zod|fflate|saxes|fast-png|svgpath|d3-delaunay|d3-quadtree|earcut|polylabel|simplify-js|intl-messageformat|@formatjs/icu-messageformat-parser)/',
+          '^node_modules/(manifold-3d|harfbuzzjs|bidi-js|pdfkit|zod|fflate|saxes|fast-png|svgpath|d3-delaunay|d3-quadtree|earcut|polylabel|simplify-js|intl-messageformat|@formatjs/icu-messageformat-parser)/',
         ],
       },
     },

@@ -22,6 +22,11 @@ export const house = [
   { path: 'core/src/mesh', about: 'triangles, and what is measured and found on them', uses: [] },
   { path: 'core/src/plane', about: 'points, curves and areas in a plane', uses: [] },
   {
+    path: 'core/src/surfaces',
+    about: 'the cylinders, cones, spheres and tori that triangles stand for',
+    uses: ['mesh', 'plane'],
+  },
+  {
     path: 'core/src/colours',
     about: 'the colours of filament that parts are wished in, from which height on, and together on a plate',
     uses: ['words'],
@@ -129,14 +134,16 @@ export const house = [
     uses: ['mesh', 'plane', 'solid', 'slice'],
   },
   {
-    path: 'core/src/format',
-    about: 'reading and writing STL, 3MF and OBJ, and writing STEP',
-    uses: ['words', 'mesh', 'plane', 'solid', 'colours'],
+    path: 'core/src/sheet',
+    about: 'a part as a drawing sheet: views, section, measures, title block',
+    uses: ['words', 'mesh', 'plane', 'surfaces', 'colours', 'recipe'],
   },
   {
-    path: 'core/src/format/step',
-    about: 'solids bounded by true surfaces (ISO 10303-21), found again in triangles',
+    path: 'core/src/format',
+    about: 'reading and writing STL, 3MF and OBJ, and writing STEP and drawing sheets',
+    uses: ['words', 'mesh', 'plane', 'surfaces', 'solid', 'colours', 'sheet'],
   },
+  { path: 'core/src/format/step', about: 'solids bounded by true surfaces (ISO 10303-21)' },
   { path: 'core/src/format/svg', about: 'reading drawings, area by area' },
   { path: 'core/src/format/mending', about: 'making a surface that was read close' },
   { path: 'core/src/picture', about: 'a solid as a PNG picture', uses: ['mesh', 'colours'] },

@@ -23,11 +23,17 @@ export const cutNames = [
   'hand-greek',
   'signs',
   'signs-more',
+  'drawing',
+  'drawing-greek',
 ] as const;
 export type CutName = (typeof cutNames)[number];
 
+/** What drawing sheets are lettered in; it is too thin to print, so no recipe writes with it. */
+export const DRAWING_FONT = 'drawing';
+export type WrittenFont = FontName | typeof DRAWING_FONT;
+
 /** The files of each font, in the order in which they are asked for a letter. */
-export const cutsOfFont: Readonly<Record<FontName, readonly CutName[]>> = {
+export const cutsOfFont: Readonly<Record<WrittenFont, readonly CutName[]>> = {
   sturdy: ['sturdy', 'sturdy-greek', 'sturdy-world'],
   rounded: ['rounded', 'rounded-greek', 'rounded-arabic'],
   slab: ['slab', 'slab-greek'],
@@ -36,6 +42,7 @@ export const cutsOfFont: Readonly<Record<FontName, readonly CutName[]>> = {
   script: ['script'],
   typewriter: ['typewriter', 'typewriter-greek'],
   hand: ['hand', 'hand-greek'],
+  drawing: ['drawing', 'drawing-greek'],
 };
 
 /** The font that lends letters to the others; it has the most scripts. */
@@ -45,13 +52,13 @@ export const LENDING_FONT: FontName = 'sturdy';
 export const signCuts: readonly CutName[] = ['signs', 'signs-more'];
 
 /** Every file that a font may be written with: its own, the lent ones, the signs. */
-export function everyCutFor(font: FontName): readonly CutName[] {
+export function everyCutFor(font: WrittenFont): readonly CutName[] {
   return [...new Set([...cutsOfFont[font], ...cutsOfFont[LENDING_FONT], ...signCuts])];
 }
 
 /**
  * The thinnest stroke of a file as a share of the height of a capital: among bare letters and figures, and among letters
- * with marks (å, ğ, ė). A test measures both. Signs have none: they are as thick as they are drawn.
+ * with marks (å, ğ, ė). A test measures both. Signs have none: they are as thick as they are drawn; nor has what is not printed.
  */
 export const thinnestStrokesOfCut: Readonly<Partial<Record<CutName, { bare: number; marked: number }>>> = {
   sturdy: { bare: 0.133, marked: 0.117 },

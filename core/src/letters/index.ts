@@ -3,10 +3,12 @@ export {
   capUnitsOfCut,
   cutNames,
   cutsOfFont,
+  DRAWING_FONT,
   everyCutFor,
   signCuts,
   thinnestStrokesOfCut,
   type CutName,
+  type WrittenFont,
 } from './cuts.ts';
 export { covers, rangesOfCut } from './covers.ts';
 export { fontNames, type FontName } from './fontNames.ts';

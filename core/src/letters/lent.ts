@@ -5,6 +5,7 @@ import {
   signCuts,
   thinnestStrokesOfCut,
   type CutName,
+  type WrittenFont,
 } from './cuts.ts';
 import { fontNames, type FontName } from './fontNames.ts';
 import { scriptNames, scriptOf } from './scripts.ts';
@@ -48,10 +49,10 @@ export function thinnestStroke(font: FontName, words: string): number {
 }
 
 /** The files that some words are set from in a font. */
-export function cutsFor(words: string, font: FontName): CutName[] {
+export function cutsFor(words: string, font: WrittenFont): CutName[] {
   return [...new Set(runsIn(words, font).map(({ cut }) => cut))];
 }
 
-function runsIn(words: string, font: FontName): readonly Run[] {
+function runsIn(words: string, font: WrittenFont): readonly Run[] {
   return spelled(words, font).lines.flat();
 }

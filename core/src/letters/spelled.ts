@@ -1,7 +1,6 @@
 import bidiFactory from 'bidi-js';
 import { covers } from './covers.ts';
-import { everyCutFor, type CutName } from './cuts.ts';
-import type { FontName } from './fontNames.ts';
+import { everyCutFor, type CutName, type WrittenFont } from './cuts.ts';
 import { scriptOf, type ScriptName } from './scripts.ts';
 
 /** A stretch of a line that is set at once: one file, one script, one direction. */
@@ -30,7 +29,7 @@ interface Letter {
  * Which file each letter is set from. A word is set from one file where one has all its letters, so that “ễ” does not
  * stand out of “Nguyễn”; what all scripts share is taken from the file of its neighbours where that has it.
  */
-export function spelled(words: string, font: FontName): Spelled {
+export function spelled(words: string, font: WrittenFont): Spelled {
   const missing = new Set<string>();
   // Letters and their accents are one sign where there is one for both; signs are never shown as coloured pictures.
   const lines = words
@@ -61,7 +60,7 @@ interface LevelledRun extends Run {
   readonly level: number;
 }
 
-function runsOf(letters: readonly Letter[], font: FontName, missing: Set<string>): LevelledRun[] {
+function runsOf(letters: readonly Letter[], font: WrittenFont, missing: Set<string>): LevelledRun[] {
   const runs: LevelledRun[] = [];
   for (const word of wordsOf(letters)) {
     const own = word.filter(({ text }) => scriptOf(text) !== undefined).map(({ text }) => text);
@@ -76,7 +75,7 @@ function runsOf(letters: readonly Letter[], font: FontName, missing: Set<string>
 }
 
 /** The first file that has all of some letters. */
-function firstWith(letters: readonly string[], font: FontName): CutName | undefined {
+function firstWith(letters: readonly string[], font: WrittenFont): CutName | undefined {
   return everyCutFor(font).find((cut) => letters.every((letter) => covers(cut, letter)));
 }
 

@@ -51,3 +51,34 @@ it('has the same outlines however often a large mesh is cut', () => {
   }
   expect(sectionAt(hills, 5.0001).length).toBeGreaterThan(5);
 });
+
+describe('a section through corners', () => {
+  it('has all its corners, whichever face it is begun from', () => {
+    // Two pyramids on a square in the plane of the section; the lower faces are divided, so that they meet in fans there.
+    const points = [
+      [1, 0, 0],
+      [0, 1, 0],
+      [-1, 0, 0],
+      [0, -1, 0],
+      [0, 0, 1],
+      [0, 0, -1],
+    ];
+    const faces: number[][] = [];
+    for (let i = 0; i < 4; i++) {
+      const next = (i + 1) % 4;
+      const middle = points.length;
+      points.push([0, 1, 2].map((k) => (points[i][k] + points[next][k] + points[5][k]) / 3));
+      faces.push([i, next, 4], [i, middle, next], [next, middle, 5], [5, middle, i]);
+    }
+    for (let first = 0; first < faces.length; first++) {
+      const turned = [...faces.slice(first), ...faces.slice(0, first)];
+      const mesh = {
+        positions: Float32Array.from(points.flat()),
+        triangles: Uint32Array.from(turned.flat()),
+      };
+      const outlines = sectionAt(mesh, 0);
+      expect(outlines.map((outline) => signedAreaOf(outline.points))).toEqual([2]);
+      expect(outlines[0].points).toHaveLength(4);
+    }
+  });
+});

@@ -66,8 +66,12 @@ export function uprightSection(
   return sectionAt({ positions: turned, triangles }, 0);
 }
 
-/** Without the points where an outline goes straight on: a wall's triangles share its plane. */
-function straightened({ points, faces }: SectionOutline): SectionOutline {
+/**
+ * Without the points where an outline stays for a moment, as in a corner that lies in the plane, or goes straight on: a
+ * wall's triangles share its plane.
+ */
+function straightened(outline: SectionOutline): SectionOutline {
+  const { points, faces } = moving(outline);
   const kept: SectionOutline = { points: [], faces: [] };
   let before = points[points.length - 1];
   for (let i = 0; i < points.length; i++) {
@@ -87,6 +91,17 @@ function straightened({ points, faces }: SectionOutline): SectionOutline {
     before = at;
   }
   return kept;
+}
+
+/** Each of several points at one place is straight on from the others, so all but the last of them go first. */
+function moving(outline: SectionOutline): SectionOutline {
+  const { points, faces } = outline;
+  const moves = points.map(([x, y], i) => {
+    const [nextX, nextY] = points[i + 1 < points.length ? i + 1 : 0];
+    return x !== nextX || y !== nextY;
+  });
+  if (!moves.includes(false)) return outline;
+  return { points: points.filter((_, i) => moves[i]), faces: faces.filter((_, i) => moves[i]) };
 }
 
 /** The directed edge of a triangle that goes from a corner below to one above, or −1. Most triangles have none, so this is plain. */

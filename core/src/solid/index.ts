@@ -8,6 +8,7 @@ export {
 } from './evaluate.ts';
 export { joinedBodies, type JoinedBodies } from './joinBodies.ts';
 export { loadKernel, type Kernel, type KernelSource } from './kernel.ts';
+export { drawingScribe, type DrawnWords } from './letters/drawnWords.ts';
 export { readLetters, type LetterFile, type Shaper } from './letters/letterFile.ts';
 export { type LetterFiles } from './letters/written.ts';
 export type { StepOutcome } from './outcomes.ts';

@@ -1,8 +1,8 @@
 import type { Vec3 } from '../../mesh/index.ts';
-import { circleThrough } from './circles.ts';
+import { circleThrough } from '../../surfaces/index.ts';
 import { listed, real, type Entities } from './entities.ts';
 import type { Corner, Edge, Face } from './shells.ts';
-import type { Surface } from './surface.ts';
+import type { Surface } from '../../surfaces/index.ts';
 import { across, dot, lengthOf, minus, plus, times, unit } from '../../mesh/vectors.ts';
 
 /** Points along an edge are this near to its line or circle, mm. */

@@ -1,7 +1,7 @@
 import type { Vec3 } from '../../mesh/index.ts';
-import type { Recognised } from './band.ts';
-import type { Facets } from './facets.ts';
-import type { Surface } from './surface.ts';
+import type { Recognised } from '../../surfaces/index.ts';
+import type { Facets } from '../../surfaces/index.ts';
+import type { Surface } from '../../surfaces/index.ts';
 import { across, cross, dot } from '../../mesh/vectors.ts';
 
 /** A piece of the surface of the mesh. */

@@ -1,8 +1,8 @@
 import { boundsOf, onlyFaces, volumeOf, type SolidMesh, type Vec3 } from '../../mesh/index.ts';
-import { facetsOf } from './facets.ts';
-import { recognised } from './recognised.ts';
+import { facetsOf } from '../../surfaces/index.ts';
+import { recognised } from '../../surfaces/index.ts';
 import { flatRegions, halves, type Region } from './regions.ts';
-import { offSurface, ontoAll, type Surface } from './surface.ts';
+import { offSurface, ontoAll, type Surface } from '../../surfaces/index.ts';
 import { dot } from '../../mesh/vectors.ts';
 
 /** A face of a solid: a piece of one surface. */

@@ -1,5 +1,12 @@
 import { extentOf, mirrored, moved, scaled, turned, type Region } from '../../plane/index.ts';
-import { capUnitsOfCut, scripts, spelled, type CutName, type Run } from '../../letters/index.ts';
+import {
+  capUnitsOfCut,
+  scripts,
+  spelled,
+  type CutName,
+  type Run,
+  type WrittenFont,
+} from '../../letters/index.ts';
 import type { Lettering, Resolved } from '../../recipe/index.ts';
 import type { LetterFile } from './letterFile.ts';
 
@@ -21,15 +28,15 @@ interface SetLine {
   readonly width: number;
 }
 
+/** Words as they are to be written, in a font of recipes or of drawings. */
+export type Words = Omit<Resolved<Lettering>, 'font'> & { readonly font: WrittenFont };
+
 /**
  * The outlines of words, as areas whose winding is not zero, and the height of a capital. The first line stands on
  * y = 0, the others below it.
  * @throws Error where a file that the words are set from is not at hand, which callers look at first
  */
-export function written(
-  lettering: Resolved<Lettering>,
-  files: LetterFiles,
-): { region: Region; capMm: number } {
+export function written(lettering: Words, files: LetterFiles): { region: Region; capMm: number } {
   const { words, font, size, spacingMm = 0 } = lettering;
   const { lines } = spelled(words, font);
   const at = (capMm: number) => linesAt(lines, lettering, capMm, files);
@@ -56,7 +63,7 @@ function longest(words: string): number {
 
 function linesAt(
   lines: readonly (readonly Run[])[],
-  { align, arcMm = 0, spacingMm = 0 }: Resolved<Lettering>,
+  { align, arcMm = 0, spacingMm = 0 }: Words,
   capMm: number,
   files: LetterFiles,
 ): Region {

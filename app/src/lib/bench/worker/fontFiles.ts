@@ -1,4 +1,6 @@
 import type { CutName } from '@kelbrin/core/letters';
+import drawing from '@kelbrin/core/fonts/drawing.woff?url';
+import drawingGreek from '@kelbrin/core/fonts/drawing-greek.woff?url';
 import hand from '@kelbrin/core/fonts/hand.woff?url';
 import handGreek from '@kelbrin/core/fonts/hand-greek.woff?url';
 import narrow from '@kelbrin/core/fonts/narrow.woff?url';
@@ -38,4 +40,6 @@ export const fontFiles: Record<CutName, string> = {
   'hand-greek': handGreek,
   signs,
   'signs-more': signsMore,
+  drawing,
+  'drawing-greek': drawingGreek,
 };

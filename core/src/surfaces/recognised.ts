@@ -1,21 +1,27 @@
-import type { Vec3 } from '../../mesh/index.ts';
+import type { Vec3 } from '../mesh/index.ts';
 import { axesOfPairs, axesOfRims, type Axis } from './axes.ts';
 import type { Recognised } from './band.ts';
 import { surfacesAbout } from './bands.ts';
 import type { Facets } from './facets.ts';
 import { offSurface } from './surface.ts';
-import { CHORD_MM, MOST_TURN, ON_CIRCLE_MM } from './tolerances.ts';
-import { plus, times } from '../../mesh/vectors.ts';
+import { CHORD_MM, isSmooth, MOST_TURN, ON_CIRCLE_MM } from './tolerances.ts';
+import { plus, times } from '../mesh/vectors.ts';
 
 /**
  * Finds the cylinders, cones, spheres and tori that facets stand for. All of them are turned about an axis: facets that
  * stand for one band of such a turn have the same line in the half plane through the axis and their normal, so bands are
  * told by that line alone, however they were cut. Bands whose edges follow a circle are a sphere or a torus.
+ *
+ * @param leftOut facets that are taken as they are, so that nothing is searched among them
  */
-export function recognised(all: Facets): Recognised[] {
-  const taken = new Set<number>();
+export function recognised(all: Facets, leftOut: ReadonlySet<number> = new Set()): Recognised[] {
+  const taken = new Set(leftOut);
   const found: Recognised[] = [];
-  const search = (axis: Axis, within?: readonly number[], onlyCylinders = false) => {
+  // What meets all its neighbours at edges is flat.
+  const bent = [...all.facets.keys()].filter((facet) =>
+    all.edgesOf[facet].some(({ turn }) => isSmooth(turn)),
+  );
+  const search = (axis: Axis, within: readonly number[] = bent, onlyCylinders = false) => {
     for (const each of surfacesAbout(all, axis, taken, within)) {
       if (onlyCylinders && each.surface.kind !== 'cylinder') continue;
       each.facets.forEach((facet) => taken.add(facet));
@@ -24,18 +30,22 @@ export function recognised(all: Facets): Recognised[] {
   };
   // Rims that were grown or shrunk lie beside the axis that they were drawn about; cylinders lie about it, so what is
   // turned beside one is looked for about the cylinder's own first.
-  const rims = axesOfRims(all);
+  const rims = axesOfRims(all, taken);
   for (const axis of rims) search(axis, undefined, true);
   for (const { surface } of [...found]) search({ origin: surface.origin, way: surface.axis });
   for (const axis of rims) search(axis);
   for (const { axis, facets } of axesOfPairs(all, taken)) {
     if (facets.every((facet) => !taken.has(facet))) search(axis, facets);
   }
-  return absorbed(found, all);
+  return absorbed(found, all, leftOut);
 }
 
 /** Facets beside a surface, or of a smaller one, all of whose corners lie on it, are of it: the tips of spheres. */
-function absorbed(found: readonly Recognised[], { points, edgesOf }: Facets): Recognised[] {
+function absorbed(
+  found: readonly Recognised[],
+  { points, edgesOf }: Facets,
+  leftOut: ReadonlySet<number>,
+): Recognised[] {
   const largest = [...found].sort((a, b) => b.facets.length - a.facets.length);
   const ownerOf = new Map<number, number>();
   largest.forEach(({ facets }, i) => facets.forEach((facet) => ownerOf.set(facet, i)));
@@ -50,7 +60,7 @@ function absorbed(found: readonly Recognised[], { points, edgesOf }: Facets): Re
         facets: [, next],
       } of edgesOf[facet]) {
         const owner = ownerOf.get(next);
-        if (turn > MOST_TURN || (owner !== undefined && owner <= i)) continue;
+        if (turn > MOST_TURN || leftOut.has(next) || (owner !== undefined && owner <= i)) continue;
         const corners = edgesOf[next].map(({ from }) => points[from]);
         const middle = times(
           corners.reduce((sum, corner) => plus(sum, corner), [0, 0, 0] as Vec3),

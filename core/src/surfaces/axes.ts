@@ -1,9 +1,9 @@
-import type { Vec3 } from '../../mesh/index.ts';
+import type { Vec3 } from '../mesh/index.ts';
 import { circleRun, circleThrough, middleOf, NEAR_CIRCLE_MM } from './circles.ts';
 import type { FacetEdge, Facets } from './facets.ts';
 import { aroundAxis } from './surface.ts';
 import { isSmooth, LEAST_FACETS, MOST_RADIUS_MM, ON_CIRCLE_MM } from './tolerances.ts';
-import { cross, dot, lengthOf, minus, plus, unit } from '../../mesh/vectors.ts';
+import { cross, dot, lengthOf, minus, plus, unit } from '../mesh/vectors.ts';
 
 /** A line that something may be turned about. */
 export interface Axis {
@@ -16,11 +16,17 @@ const MOST_PAIRS = 600;
 /** So many circles are tried as rims, those with the most corners first. */
 const MOST_RIMS = 150;
 
-/** The axes of the circles that edges of large flat facets follow: the rims of holes, discs, rounded corners. */
-export function axesOfRims({ points, facets, edgesOf }: Facets): Axis[] {
+/**
+ * The axes of the circles that edges of large flat facets follow: the rims of holes, discs, rounded corners.
+ *
+ * @param taken facets that are of no interest any more, with their edges
+ */
+export function axesOfRims({ points, facets, edgesOf }: Facets, taken: ReadonlySet<number>): Axis[] {
   const axes: (Axis & { readonly corners: number })[] = [];
   facets.forEach(({ normal }, f) => {
-    const nextOf = new Map(edgesOf[f].map(({ from, to }) => [from, to]));
+    if (taken.has(f)) return;
+    const rims = edgesOf[f].filter(({ facets: [, other] }) => !taken.has(other));
+    const nextOf = new Map(rims.map(({ from, to }) => [from, to]));
     if (nextOf.size < LEAST_FACETS) return;
     const seen = new Set<number>();
     for (const start of nextOf.keys()) {

@@ -1,8 +1,8 @@
-import type { Vec3 } from '../../mesh/index.ts';
+import type { Vec3 } from '../mesh/index.ts';
 import { surfacesOf } from './arcs.ts';
 import type { Axis } from './axes.ts';
 import { middleOf } from './circles.ts';
-import type { Facets } from './facets.ts';
+import type { Facet, Facets } from './facets.ts';
 import type { Band, Point2, Profile, Recognised } from './band.ts';
 import { aroundAxis, type Surface } from './surface.ts';
 import {
@@ -14,14 +14,14 @@ import {
   ON_CIRCLE_MM,
   UPRIGHT,
 } from './tolerances.ts';
-import { across, cross, dot, lengthOf, minus, plus } from '../../mesh/vectors.ts';
+import { across, cross, dot, lengthOf, minus, plus } from '../mesh/vectors.ts';
 
-/** The surfaces that facets stand for about one axis, begun from some facets, or from all. */
+/** The surfaces that facets stand for about one axis, begun from some facets. */
 export function surfacesAbout(
   all: Facets,
   axis: Axis,
   taken: ReadonlySet<number>,
-  seeds: readonly number[] = all.facets.map((_, i) => i),
+  seeds: readonly number[],
 ): Recognised[] {
   const { points, edgesOf } = all;
   const seen = seenFrom(all, axis);
@@ -29,7 +29,7 @@ export function surfacesAbout(
   const bandOf = new Map<number, Band>();
   const tried = new Set<number>();
   for (const seed of seeds) {
-    if (taken.has(seed) || tried.has(seed) || !edgesOf[seed].some(({ turn }) => isSmooth(turn))) continue;
+    if (taken.has(seed) || tried.has(seed) || !facesAxis(all.facets[seed], axis)) continue;
     const line = seen.facet(seed);
     if (line.out < 1e-3) continue;
     // Corners lie on the true circle, no farther from the chord of another facet than chords are deep.
@@ -82,6 +82,17 @@ export function surfacesAbout(
     members.forEach((facet) => bandOf.set(facet, band));
   }
   return [...surfacesOf(bands, bandOf, all, axis)];
+}
+
+/** Whether somewhere on a facet its normal meets an axis, as everywhere on what is turned about it. */
+function facesAxis({ normal, middle, reachMm }: Facet, { origin, way }: Axis): boolean {
+  // By the common perpendicular of the two lines, of parallel ones at any distance. Asked of every facet for every axis,
+  // so it is written out.
+  const x = way[1] * normal[2] - way[2] * normal[1];
+  const y = way[2] * normal[0] - way[0] * normal[2];
+  const z = way[0] * normal[1] - way[1] * normal[0];
+  const apart = x * (middle[0] - origin[0]) + y * (middle[1] - origin[1]) + z * (middle[2] - origin[2]);
+  return Math.abs(apart) <= Math.sqrt(x * x + y * y + z * z) * reachMm + ON_CIRCLE_MM;
 }
 
 /** Facets and corners as they are seen from an axis, each worked out once. */

@@ -1,5 +1,5 @@
-import type { SolidMesh, Vec3 } from '../../mesh/index.ts';
-import { cross, dot, lengthOf, minus, times } from '../../mesh/vectors.ts';
+import type { SolidMesh, Vec3 } from '../mesh/index.ts';
+import { cross, dot, lengthOf, minus, plus, times } from '../mesh/vectors.ts';
 
 /** Triangles that lie in one plane and hang together. */
 export interface Facet {
@@ -7,6 +7,9 @@ export interface Facet {
   /** Outwards; the plane is where a point times it is `offset`. */
   readonly normal: Vec3;
   readonly offset: number;
+  /** The middle of its corners, and how far the farthest of them is from there. */
+  readonly middle: Vec3;
+  readonly reachMm: number;
 }
 
 /** An edge of the mesh between two facets. */
@@ -67,13 +70,13 @@ export function facetsOf({ positions, triangles }: SolidMesh): Facets {
     return other;
   };
   const facetOf = new Int32Array(count).fill(-1);
-  const facets: Facet[] = [];
+  const planes: Pick<Facet, 'triangles' | 'normal' | 'offset'>[] = [];
   for (const seed of [...areas.keys()].sort((a, b) => areas[b] - areas[a])) {
     if (facetOf[seed] >= 0) continue;
     const normal = normals[seed];
     const offset = dot(normal, points[triangles[3 * seed]]);
     const members = [seed];
-    facetOf[seed] = facets.length;
+    facetOf[seed] = planes.length;
     for (const t of members) {
       for (let k = 0; k < 3; k++) {
         const next = beside(triangles[3 * t + k], triangles[3 * t + ((k + 1) % 3)]);
@@ -83,21 +86,30 @@ export function facetsOf({ positions, triangles }: SolidMesh): Facets {
         );
         // Slivers have no direction of their own.
         if (!isFlat || (areas[next] > FLAT_MM && dot(normals[next], normal) < 0.99)) continue;
-        facetOf[next] = facets.length;
+        facetOf[next] = planes.length;
         members.push(next);
       }
     }
-    facets.push({ triangles: members, normal, offset });
+    planes.push({ triangles: members, normal, offset });
   }
-  const edgesOf: FacetEdge[][] = facets.map(() => []);
+  const edgesOf: FacetEdge[][] = planes.map(() => []);
   for (let t = 0; t < count; t++) {
     for (let k = 0; k < 3; k++) {
       const [from, to] = [triangles[3 * t + k], triangles[3 * t + ((k + 1) % 3)]];
       const [own, other] = [facetOf[t], facetOf[beside(from, to)]];
       if (own === other) continue;
-      const turn = Math.acos(Math.min(1, dot(facets[own].normal, facets[other].normal)));
+      const turn = Math.acos(Math.min(1, dot(planes[own].normal, planes[other].normal)));
       edgesOf[own].push({ from, to, facets: [own, other], turn });
     }
   }
+  const facets = planes.map((plane, i): Facet => {
+    const corners = edgesOf[i].map(({ from }) => points[from]);
+    const middle = times(
+      corners.reduce((sum, corner) => plus(sum, corner), [0, 0, 0] as Vec3),
+      1 / corners.length,
+    );
+    const reachMm = corners.reduce((most, corner) => Math.max(most, lengthOf(minus(corner, middle))), 0);
+    return { ...plane, middle, reachMm };
+  });
   return { points, facets, facetOf, edgesOf };
 }

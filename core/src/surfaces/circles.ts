@@ -1,7 +1,7 @@
-import type { Vec3 } from '../../mesh/index.ts';
-import { fitCircle } from '../../plane/index.ts';
+import type { Vec3 } from '../mesh/index.ts';
+import { fitCircle } from '../plane/index.ts';
 import { LEAST_FACETS, MOST_RADIUS_MM } from './tolerances.ts';
-import { across, cross, dot, lengthOf, minus, plus, times, unit } from '../../mesh/vectors.ts';
+import { across, cross, dot, lengthOf, minus, plus, times, unit } from '../mesh/vectors.ts';
 
 /** The circle through three points; undefined where they lie on a line. */
 export function circleThrough(

@@ -1,11 +1,11 @@
-import type { Vec3 } from '../../mesh/index.ts';
-import { fitCircle } from '../../plane/index.ts';
+import type { Vec3 } from '../mesh/index.ts';
+import { fitCircle } from '../plane/index.ts';
 import type { Axis } from './axes.ts';
 import type { Band, Point2, Recognised } from './band.ts';
 import { circleThrough } from './circles.ts';
 import type { Facets } from './facets.ts';
 import { isSmooth, NEAR_TURN_MM, ON_CIRCLE_MM, UPRIGHT } from './tolerances.ts';
-import { plus } from '../../mesh/vectors.ts';
+import { plus } from '../mesh/vectors.ts';
 
 /** Joins bands that follow a circle to spheres and tori; the others are cylinders and cones. */
 export function* surfacesOf(

@@ -1,5 +1,5 @@
-import type { Vec3 } from '../../mesh/index.ts';
-import { dot, lengthOf, minus, plus, times, unit } from '../../mesh/vectors.ts';
+import type { Vec3 } from '../mesh/index.ts';
+import { dot, lengthOf, minus, plus, times, unit } from '../mesh/vectors.ts';
 
 /** A surface as the standard knows it. Distances in mm, directions of unit length. */
 export type Surface =

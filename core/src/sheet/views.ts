@@ -1,0 +1,65 @@
+import { said } from '../words/index.ts';
+import type { Box, Vec3 } from '../mesh/index.ts';
+import { cross, dot, times, unit } from '../mesh/vectors.ts';
+import type { Point } from '../plane/index.ts';
+
+/** A direction in which a part is looked at, without perspective: what lies to the right, what upwards, what towards the eye. */
+export interface View {
+  readonly right: Vec3;
+  readonly up: Vec3;
+  readonly toward: Vec3;
+}
+
+function looking(right: Vec3, up: Vec3): View {
+  return { right, up, toward: cross(right, up) };
+}
+
+/** The isometric view (ISO 5456-3), from the front, the right and above. */
+const cornerRight = unit([1, 1, 0]);
+const cornerToward = unit([1, -1, 1]);
+
+export const views = {
+  front: looking([1, 0, 0], [0, 0, 1]),
+  top: looking([1, 0, 0], [0, 1, 0]),
+  left: looking([0, -1, 0], [0, 0, 1]),
+  right: looking([0, 1, 0], [0, 0, 1]),
+  corner: looking(cornerRight, cross(cornerToward, cornerRight)),
+} as const satisfies Record<string, View>;
+export type ViewName = keyof typeof views;
+
+/** What the views are called under their drawings. */
+export const viewNames = said({
+  front: 'From the front',
+  top: 'From above',
+  left: 'From the left',
+  right: 'From the right',
+  corner: 'From a corner',
+} as const);
+
+/** Where a point is seen, mm. */
+export const seenAt = ({ right, up }: View, point: Vec3): Point => [dot(point, right), dot(point, up)];
+
+/** Which axis of the part (0, 1, 2) a direction of a straight view follows, and whether the same way or the other. */
+export function axisOf(direction: Vec3): { axis: 0 | 1 | 2; sign: 1 | -1 } {
+  const axis = [0, 1, 2].find((i) => Math.abs(direction[i]) > 0.99) as 0 | 1 | 2;
+  return { axis, sign: direction[axis] > 0 ? 1 : -1 };
+}
+
+/** What a box covers where it is seen: low and high to the right and upwards. */
+export function seenBox(view: View, { min, max }: Box): { low: Point; high: Point } {
+  const corners = [0, 1, 2, 3, 4, 5, 6, 7].map((bits): Point =>
+    seenAt(view, [bits & 1 ? max[0] : min[0], bits & 2 ? max[1] : min[1], bits & 4 ? max[2] : min[2]]),
+  );
+  const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)];
+  return { low: [Math.min(...xs), Math.min(...ys)], high: [Math.max(...xs), Math.max(...ys)] };
+}
+
+/** A plane across the direction of a view: what is nearer to the eye is cut away. */
+export interface CutPlane {
+  readonly view: View;
+  /** How far towards the eye it lies. */
+  readonly atMm: number;
+}
+
+/** A point on a plane. */
+export const onPlane = ({ view, atMm }: CutPlane): Vec3 => times(view.toward, atMm);
