@@ -1,4 +1,4 @@
-import { readFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
 import {
   classroomLimits,
   parseBriefRules,
@@ -17,6 +17,18 @@ export async function readBytes(path: string): Promise<Uint8Array> {
     return await readFile(path);
   } catch (error) {
     throw new Unusable(`${path}: ${readingProblem(error as NodeJS.ErrnoException)}.`, { cause: error });
+  }
+}
+
+/** Writes a file; throws {@link Unusable} when it cannot be written. */
+export async function writeResult(outPath: string, bytes: Uint8Array | string): Promise<void> {
+  try {
+    await writeFile(outPath, bytes);
+  } catch (error) {
+    const { message } = error as Error;
+    throw new Unusable(say('{outPath}: the file cannot be written: {message}.', { outPath, message }), {
+      cause: error,
+    });
   }
 }
 

@@ -212,6 +212,29 @@ describe('build', () => {
   });
 });
 
+describe('sheet', () => {
+  it('draws the part of a recipe, at the scale that is asked for', async () => {
+    expect(await run('sheet', at('recipe.json'), '--out', at('part.svg'), '--scale', '1:2')).toMatchObject({
+      code: 0,
+      out: [expect.stringContaining('drawn at 1 : 2')],
+    });
+    expect(await readFile(at('part.svg'), 'utf8')).toContain('<title>recipe</title>');
+    expect((await run('sheet', at('recipe.json'), '--out', at('part.pdf'), '--paper', 'A3')).code).toBe(0);
+    expect((await readFile(at('part.pdf'), 'latin1')).slice(0, 5)).toBe('%PDF-');
+  });
+
+  it.each([
+    [['--scale', '3:1'], 'choose 10:1, 5:1, 2:1, 1:1, 1:2, 1:5 or 1:10'],
+    [['--paper', 'letter'], 'choose a4 or a3'],
+    [['--section', 'top'], 'choose most, front, side or none'],
+    [['--scale', '10:1'], 'the views do not fit on this sheet'],
+  ])('says what else can be chosen than %s', async (flags, words) => {
+    const { code, err } = await run('sheet', at('recipe.json'), '--out', at('x.svg'), ...flags);
+    expect(code).toBe(2);
+    expect(err[0]).toContain(words);
+  });
+});
+
 it('slices in the way that is named, if the card allows it', async () => {
   const sliced = async (...more: string[]) =>
     await run('slice', at('good.stl'), '--out', at('way.gcode'), ...more);

@@ -1,5 +1,6 @@
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { inspectCommand } from './inspectCommand.ts';
+import type { SheetFlags } from './sheetCommand.ts';
 import { Unusable, type ExitCode, type Output } from './outcome.ts';
 import { say } from '@kelbrin/core/words';
 
@@ -11,6 +12,8 @@ const usage = `usage:
   kelbrin remedies RECIPE [--limits FILE] [--brief FILE] [--json]
                                                    list changes that mend what fails
   kelbrin build RECIPE --out PART.3mf|.stl|.step         build the part of a recipe
+  kelbrin sheet RECIPE --out SHEET.pdf|.svg [--paper a4|a3] [--scale 1:1] [--section most|front|side|none] [--third-angle]
+                                                   draw the part of a recipe with its measures
   kelbrin slice FILE --out PART.gcode [--limits FILE] [--set trial|everyday|detail]
                                                    slice an STL or 3MF file
 Exit 0: pass or warn; 1: a part fails; 2: something cannot be used.`;
@@ -49,6 +52,18 @@ export async function kelbrin(args: readonly string[], output: Output): Promise<
         const [recipe, out] = oneFileTo(positionals, values.out, 'recipe');
         // The kernel is loaded only by the commands that need it; inspecting a file does not.
         return await (await import('./buildCommand.ts')).buildCommand(recipe, out, output);
+      }
+      case 'sheet': {
+        const { values, positionals } = parsed(rest, {
+          out: { type: 'string' },
+          paper: { type: 'string' },
+          scale: { type: 'string' },
+          section: { type: 'string' },
+          'third-angle': { type: 'boolean' },
+        });
+        const [recipe, out] = oneFileTo(positionals, values.out, 'recipe');
+        const { sheetCommand } = await import('./sheetCommand.ts');
+        return await sheetCommand(recipe, out, values as SheetFlags, output);
       }
       case 'remedies': {
         const { values, positionals } = parsed(rest, {

@@ -6,8 +6,7 @@ const INK = '#22302e';
 const POINTS_PER_MM = 72 / 25.4;
 
 /**
- * Writes a drawing sheet as a page of PDF at its true size. Words are areas, each with the text that readers find, copy
- * and read aloud.
+ * Writes a drawing sheet as a page of PDF at its true size. Words are areas, each with the text that readers read aloud.
  */
 export async function writeSheetPdf(sheet: Sheet, at: Date): Promise<Uint8Array> {
   const { widthMm, heightMm, title, author, lines, texts, fills } = sheet;
@@ -41,6 +40,8 @@ export async function writeSheetPdf(sheet: Sheet, at: Date): Promise<Uint8Array>
     }
     if (region.length > 0) page.fill(colour, 'non-zero');
   };
+  // Lines say nothing by themselves; words are read in the order in which they stand.
+  page.markContent('Artifact');
   page.lineJoin('round');
   for (const kind of Object.keys(lineStyles) as LineKind[]) {
     const { isWide, dashesMm } = lineStyles[kind];
@@ -54,11 +55,12 @@ export async function writeSheetPdf(sheet: Sheet, at: Date): Promise<Uint8Array>
     page.restore();
   }
   for (const { region, colour = INK } of fills) areas(region, colour);
-  for (const { words, region } of texts) {
-    page.markContent('Span', { actual: words });
-    areas(region, INK);
-    page.endMarkedContent();
-  }
+  page.endMarkedContent();
+  const read = page.struct('Document');
+  page.addStructure(read);
+  for (const { words, region } of texts)
+    read.add(page.struct('Span', { actual: words }, () => areas(region, INK)));
+  read.end();
   page.end();
   await isEnded;
   return joined(chunks);

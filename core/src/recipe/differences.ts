@@ -1,7 +1,6 @@
-import type { Measure } from './measures.ts';
+import { measureWords, type Measure } from './measures.ts';
 import type { Recipe } from './recipe.ts';
 import { fieldAt, plainSentence, type SentenceContext, type Token } from './sentence.ts';
-import { isFormula, withUnit } from './amount.ts';
 import { sentenceOf, type Step } from './steps/index.ts';
 import { say } from '../words/index.ts';
 
@@ -58,7 +57,6 @@ export function measureDifferences(
   after: readonly Measure[],
   kind = 'measure',
 ): Change[] {
-  const valueOf = ({ value }: Measure) => (isFormula(value) ? value.formula : withUnit(value, ''));
   return [
     ...after.flatMap((measure): Change[] => {
       const was = before.find(({ name }) => name === measure.name);
@@ -68,18 +66,18 @@ export function measureDifferences(
             words: say('New {kind}: {name} = {value}', {
               kind,
               name: measure.name,
-              value: valueOf(measure),
+              value: measureWords(measure),
             }),
           },
         ];
-      if (valueOf(was) === valueOf(measure)) return [];
+      if (measureWords(was) === measureWords(measure)) return [];
       return [
         {
           words: say('The {kind} {name}: {before} → {after}', {
             kind,
             name: measure.name,
-            before: valueOf(was),
-            after: valueOf(measure),
+            before: measureWords(was),
+            after: measureWords(measure),
           }),
         },
       ];

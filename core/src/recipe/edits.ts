@@ -179,6 +179,13 @@ export function measuresUsedIn(data: unknown): Set<string> {
   return new Set(Object.values(data).flatMap((each) => [...measuresUsedIn(each)]));
 }
 
+/** Whether a number somewhere in a piece of a recipe is just a measure, and no more is made of it. */
+export function isMeasuredBy(data: unknown, measure: string): boolean {
+  if (isFormula(data)) return data.formula.trim() === measure;
+  if (typeof data !== 'object' || data === null) return false;
+  return Object.values(data).some((each) => isMeasuredBy(each, measure));
+}
+
 function withSteps(recipe: Recipe, steps: Step[]): Recipe {
   return { ...recipe, steps };
 }

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { formula, isFormula, type Amount } from './amount.ts';
+import { formatNumber, formula, isFormula, type Amount } from './amount.ts';
 import { unitNames, workOut } from './formula.ts';
 import type { Problem } from './problem.ts';
 import { say } from '../words/index.ts';
@@ -19,6 +19,13 @@ export const measureName = z
 export const measure = z.strictObject({
   name: measureName,
   value: z.union([z.number().min(-10_000).max(10_000), formula]),
+  /** How far what is made may be off either way, as drawing sheets say it: ± 0.1. */
+  tolerance: z
+    .number()
+    .refine((most) => most >= 0.001 && most <= 100, {
+      error: () => say('a tolerance is between 0.001 and 100'),
+    })
+    .optional(),
   /** Whether every part of the project has it. */
   shared: z.literal(true).optional(),
 });
@@ -28,6 +35,17 @@ export type Measure = z.infer<typeof measure>;
 export type MeasureValues =
   | { ok: true; values: ReadonlyMap<string, number> }
   | { ok: false; problem: Problem };
+
+/** The value of a measure as it was written, with its tolerance: "8 ± 0.1". */
+export function measureWords({ value, tolerance }: Measure): string {
+  const words = isFormula(value) ? value.formula : formatNumber(value);
+  return tolerance === undefined ? words : withTolerance(words, tolerance);
+}
+
+/** A size with how far it may be off either way. */
+export function withTolerance(words: string, tolerance: number): string {
+  return `${words} ± ${formatNumber(tolerance)}`;
+}
 
 /** Works out measures from the top; each may use those above it. */
 export function valuesOf(measures: readonly Measure[]): MeasureValues {

@@ -61,7 +61,13 @@ export function measuresOf(straight: readonly View[], part: Measurable, figure: 
   return straight.map((view) => {
     const seen = rounds.filter(({ axis }) => axis === axisOf(view.toward).axis);
     const centres = seen.filter(({ isWhole }) => isWhole).flatMap((round) => centresOf(view, round, part));
-    return { places: distinct([...centres, ...lengths.get(view)!], box), rounds: roundsOf(seen, figure) };
+    return {
+      places: distinct([...centres, ...lengths.get(view)!], box),
+      rounds: roundsOf(
+        seen.filter((round) => !isAllRound(round, part)),
+        figure,
+      ),
+    };
   });
 }
 
@@ -126,6 +132,12 @@ export function otherAxisOf(view: View, axis: number): 0 | 1 | 2 | undefined {
   return right === axis ? up : up === axis ? right : undefined;
 }
 
+/** Whether something round is the outline of the whole part, whose size is measured as such. */
+function isAllRound({ axis, isHole, radiusMm }: RoundFeature, { box, roundAbout }: Measurable): boolean {
+  const across = axis === 0 ? 1 : 0;
+  return roundAbout === axis && !isHole && isSame(2 * radiusMm, box.max[across] - box.min[across]);
+}
+
 /** The places of an axis that is seen end on; what is in the middle of nearly all that is round needs none. */
 function centresOf(view: View, round: RoundFeature, { box, roundAbout, rounds }: Measurable): Measured[] {
   const axes = [axisOf(view.right).axis, axisOf(view.up).axis] as const;
@@ -178,45 +190,40 @@ function readable(places: readonly Measured[], isNeeded: (place: Measured) => bo
   return kept;
 }
 
+/** Round things of one size and one figure, said once for all of them. */
 function roundsOf(seen: readonly RoundFeature[], figure: Figure): MeasuredRounds[] {
-  const whole = seen.filter(({ isWhole }) => isWhole);
-  const corners = seen.filter(({ isWhole, isCone }) => !isWhole && !isCone);
-  const isLike = (a: RoundFeature, b: RoundFeature) => isSame(a.radiusMm, b.radiusMm);
-  const holes = alike(
-    // A long peg in two pieces is one circle here.
+  const isCoaxial = (a: RoundFeature, b: RoundFeature) =>
+    isSame(a.radiusMm, b.radiusMm) &&
+    a.isHole === b.isHole &&
+    besideEachOther(a.axis, a.middle, b.middle) < SAME_PLACE_MM;
+  /** What is in several pieces along its axis is one circle here, and has no single depth. */
+  const circles = (all: readonly RoundFeature[]) =>
+    alike(all, isCoaxial).map(([first, ...others]) =>
+      others.length === 0 ? first : { ...first, depthMm: undefined },
+    );
+  const said = (all: readonly RoundFeature[], words: (round: RoundFeature) => string) =>
     alike(
-      whole,
-      (a, b) =>
-        isLike(a, b) && a.isHole === b.isHole && besideEachOther(a.axis, a.middle, b.middle) < SAME_PLACE_MM,
-    ).map(([first, ...others]) => (others.length === 0 ? first : { ...first, depthMm: undefined })),
-    (a, b) => isLike(a, b) && a.isHole === b.isHole && isSame(a.depthMm ?? 0, b.depthMm ?? 0),
-  ).map((rounds) => {
-    const [{ radiusMm, depthMm }] = rounds;
-    const steps = new Set(rounds.flatMap((each) => [...each.steps]));
-    const size = `Ø ${figure(2 * radiusMm, steps)}`;
-    return {
-      words: counted(
-        rounds.length,
-        depthMm === undefined ? size : say('{size}, {depth} deep', { size, depth: figure(depthMm, steps) }),
-      ),
-      rounds,
-    };
-  });
-  const radii = alike(
-    alike(
-      corners,
-      (a, b) =>
-        isLike(a, b) && besideEachOther(a.axis, a.middle, b.middle) < SAME_PLACE_MM && a.isHole === b.isHole,
-    ).map(([first]) => first),
-    isLike,
-  )
-    .sort((a, b) => b.length - a.length || b[0].radiusMm - a[0].radiusMm)
-    .slice(0, MOST_RADII)
-    .map((rounds) => {
-      const steps = new Set(rounds.flatMap((each) => [...each.steps]));
-      return { words: counted(rounds.length, `R ${figure(rounds[0].radiusMm, steps)}`), rounds };
-    });
-  return [...holes, ...radii];
+      circles(all).map((round) => ({ round, words: words(round) })),
+      (a, b) => a.words === b.words && a.round.isHole === b.round.isHole,
+    ).map((group) => ({
+      words: counted(group.length, group[0].words),
+      rounds: group.map(({ round }) => round),
+    }));
+  const holes = said(
+    seen.filter(({ isWhole }) => isWhole),
+    ({ radiusMm, depthMm, steps }) => {
+      const size = `Ø ${figure(2 * radiusMm, steps)}`;
+      return depthMm === undefined
+        ? size
+        : say('{size}, {depth} deep', { size, depth: figure(depthMm, steps) });
+    },
+  );
+  const radii = said(
+    seen.filter(({ isWhole, isCone }) => !isWhole && !isCone),
+    ({ radiusMm, steps }) => `R ${figure(radiusMm, steps)}`,
+  );
+  const most = [...radii].sort((a, b) => b.rounds.length - a.rounds.length).slice(0, MOST_RADII);
+  return [...holes, ...most];
 }
 
 const counted = (count: number, size: string) => (count > 1 ? `${count} × ${size}` : size);

@@ -37,14 +37,20 @@ export function notesBlock(scribe: Scribe, { sentences, measures }: SheetNotes, 
 
 /** Words in lines that are no wider than a width, broken between words. */
 function wrapped(ink: Ink, words: string, widthMm: number): string[] {
-  const lines: string[] = [];
-  let line = '';
+  // Each word is measured by itself, and only once however wide the lines are.
+  const wide = (word: string) => ink.widthOf(word, CAP_MM);
+  const blankMm = wide('n n') - 2 * wide('n');
+  const lines: string[][] = [];
+  let lineMm = Infinity;
   for (const word of words.split(/\s+/)) {
-    const longer = line ? `${line} ${word}` : word;
-    if (line && ink.widthOf(longer, CAP_MM) > widthMm) {
-      lines.push(line);
-      line = word;
-    } else line = longer;
+    const wordMm = wide(word);
+    if (lineMm + blankMm + wordMm > widthMm) {
+      lines.push([word]);
+      lineMm = wordMm;
+    } else {
+      lines[lines.length - 1].push(word);
+      lineMm += blankMm + wordMm;
+    }
   }
-  return line ? [...lines, line] : lines;
+  return lines.map((line) => line.join(' '));
 }

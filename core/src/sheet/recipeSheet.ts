@@ -1,13 +1,17 @@
 import { colourName, hexOf } from '../colours/index.ts';
 import type { SolidMesh } from '../mesh/index.ts';
 import {
-  amountWords,
   formatMeasured,
+  isMeasuredBy,
+  measureWords,
   plainSentence,
   sentenceOf,
   type PartOrigin,
+  valuesOf,
+  withTolerance,
   type Recipe,
 } from '../recipe/index.ts';
+import type { Figure } from './measured.ts';
 import type { SheetPart } from './partSheet.ts';
 import type { SheetNotes } from './titleBlock.ts';
 
@@ -24,12 +28,34 @@ export function recipeSheet(
   return {
     mesh,
     writing: new Set(origin.writings.map(({ step }) => step)),
-    figure: (mm) => formatMeasured(mm),
+    figure: figureOf(recipe),
     notes: {
       ...title,
       colours: origin.colours.map(({ colour }) => ({ name: colourName(colour), hex: hexOf(colour) })),
       sentences: steps.map(({ step, index }) => plainSentence(sentenceOf(step, { recipe, index }))),
-      measures: recipe.measures.map(({ name, value }) => `${name} = ${amountWords(value, 'mm')}`),
+      measures: recipe.measures.map((measure) => `${measure.name} = ${measureWords(measure)}`),
     },
   };
 }
+
+/** A size that a step has from a measure alone has the tolerance of the measure. */
+function figureOf(recipe: Recipe): Figure {
+  const worked = valuesOf(recipe.measures);
+  const values = worked.ok ? worked.values : new Map<string, number>();
+  const exact = recipe.measures.flatMap(({ name, tolerance }) => {
+    const mm = values.get(name);
+    if (tolerance === undefined || mm === undefined) return [];
+    const steps = recipe.steps.flatMap((step, index) => (isMeasuredBy(step, name) ? [index] : []));
+    return [{ mm, tolerance, steps }];
+  });
+  return (mm, steps) => {
+    const words = formatMeasured(mm);
+    const found = exact.find(
+      (each) => Math.abs(each.mm - mm) < SAME_MM && each.steps.some((step) => steps.has(step)),
+    );
+    return found ? withTolerance(words, found.tolerance) : words;
+  };
+}
+
+/** Sizes nearer than this are one. */
+const SAME_MM = 0.005;

@@ -47,9 +47,9 @@ export function titleBlock(scribe: Scribe, notes: SheetNotes, scale: string, pro
   cell({ x: 0, y: 19, width: 65, height: 12 }, labels.project, notes.project, 3.5);
   cell({ x: 65, y: 19, width: 85, height: 12 }, labels.part, notes.part, 5);
   cell({ x: 0, y: 9.5, width: 65, height: 9.5 }, labels.author, notes.author);
-  cell({ x: 65, y: 9.5, width: 30, height: 9.5 }, labels.date, notes.date);
-  cell({ x: 95, y: 9.5, width: 55, height: 9.5 }, labels.colours, '');
-  drawColours(ink, notes, { x: 95, y: 9.5, width: 55, height: 9.5 });
+  cell({ x: 65, y: 9.5, width: 35, height: 9.5 }, labels.date, notes.date);
+  cell({ x: 100, y: 9.5, width: 50, height: 9.5 }, labels.colours, '');
+  drawColours(ink, notes, { x: 100, y: 9.5, width: 50, height: 9.5 });
   cell({ x: 0, y: 0, width: 30, height: 9.5 }, labels.scale, scale);
   cell({ x: 30, y: 0, width: 35, height: 9.5 }, labels.sizes, '');
   drawProjection(ink, projection, [54.5, 4]);

@@ -44,8 +44,7 @@ export function viewBlock(scribe: Scribe, box: Box, scale: number, drawing: View
   for (const line of lines.hidden) ink.line('hidden', ...line.map(onPaper));
   for (const line of lines.seen) ink.line('outline', ...line.map(onPaper));
   drawAxes(ink, drawing, scale, onPaper);
-  if (cut) drawCut(ink, view, cut, onPaper, size);
-  const taken: Rect[] = [];
+  const taken: Rect[] = cut ? drawCut(ink, view, cut, onPaper, size) : [];
   ([view.right, view.up] as const).forEach((direction, i) => {
     const { axis, sign } = axisOf(direction);
     const other = otherAxisOf(view, axis)!;
@@ -129,7 +128,7 @@ function drawCut(
   { view: cutView, atMm }: CutPlane,
   onPaper: (point: Point) => Point,
   size: Point,
-): void {
+): Rect[] {
   const { axis, sign } = axisOf(cutView.toward);
   const place: [number, number, number] = [0, 0, 0];
   place[axis] = sign * atMm;
@@ -149,7 +148,7 @@ function drawCut(
     isFlat ? [-CUT_PAST_MM, y] : [x, -CUT_PAST_MM],
     isFlat ? [length + CUT_PAST_MM, y] : [x, length + CUT_PAST_MM],
   );
-  for (const end of [-CUT_PAST_MM + 0.5, length + CUT_PAST_MM - 0.5]) {
+  return [-CUT_PAST_MM + 0.5, length + CUT_PAST_MM - 0.5].map((end) => {
     const at: Point = isFlat ? [end, y] : [x, end];
     const tail: Point = [at[0] - 4 * toX, at[1] - 4 * toY];
     ink.line('thin', tail, at);
@@ -157,6 +156,6 @@ function drawCut(
     const beside: Point = isFlat
       ? [at[0], tail[1] - toY * 1 - (toY > 0 ? TEXT_MM : 0)]
       : [tail[0] - toX * 2, tail[1] - TEXT_MM / 2];
-    ink.text('A', beside, { align: 'middle', capMm: 3 });
-  }
+    return ink.text('A', beside, { align: 'middle', capMm: 3 });
+  });
 }

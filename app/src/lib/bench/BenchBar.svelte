@@ -35,5 +35,5 @@
   {@render tool(Redo2, say.redo, () => bench.redo(), !bench.history.canRedo)}
   {@render tool(RotateCcwClock, say.versions, onversions)}
   {@render tool(CircleQuestionMark, say.keys, onkeys)}
-  {@render tool(Download, say.export, onexport, !bench.isCurrent || !bench.solid?.mesh.triangles.length)}
+  {@render tool(Download, say.export, onexport, !bench.problem && !bench.solid?.mesh.triangles.length)}
 </span>

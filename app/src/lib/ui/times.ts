@@ -30,6 +30,11 @@ export function weekday(day: Date | string): string {
   return dayIn({ weekday: 'long', day: 'numeric', month: 'long' }, day);
 }
 
+/** A day as it stands on paper, which is kept: 5 Dec 2026. */
+export function dayWithYear(day: Date): string {
+  return day.toLocaleDateString(locale(), { day: 'numeric', month: 'short', year: 'numeric' });
+}
+
 function dayIn(options: Intl.DateTimeFormatOptions, day: Date | string): string {
   // A day without a time would be read as midnight in Greenwich, which west of it is the day before.
   const at = new Date(typeof day === 'string' && !day.includes('T') ? `${day}T12:00` : day);

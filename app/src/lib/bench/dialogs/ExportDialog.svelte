@@ -3,9 +3,12 @@
   import { untrack } from 'svelte';
   import { recipeOf } from '@kelbrin/core/design';
   import { fileName } from '@kelbrin/core/format';
+  import type { SheetWish } from '@kelbrin/core/sheet';
   import type { Detail } from '@kelbrin/core/solid';
+  import { dayWithYear } from '$lib/ui/times';
   import type { BenchState } from '../state/bench.svelte';
   import type { ExportedFile, ExportWish } from '../worker/messages';
+  import SheetWishes from './SheetWishes.svelte';
   import { exportTexts as say } from '$lib/texts/export';
 
   interface Props {
@@ -30,6 +33,8 @@
     obj: { ending: 'obj', type: 'model/obj' },
     step: { ending: 'step', type: 'model/step' },
     'step-all': { ending: 'step', type: 'model/step' },
+    'sheet-pdf': { ending: 'pdf', type: 'application/pdf' },
+    'sheet-svg': { ending: 'svg', type: 'image/svg+xml' },
     'plan-svg': { ending: 'svg', type: 'image/svg+xml' },
     'section-svg': { ending: 'svg', type: 'image/svg+xml' },
   };
@@ -42,7 +47,9 @@
   let detail = $state<Detail>('fine');
   let file = $state.raw<ExportedFile>();
   let address = $state<string>();
+  let sheet = $state<SheetWish>({ paper: 'a4', projection: 'first', section: 'most' });
 
+  const isSheet = $derived(format === 'sheet-pdf' || format === 'sheet-svg');
   /** What is written of the part as it was built, and so has no triangles to be fewer. */
   const isExact = $derived(!['3mf', 'stl', 'ascii-stl', 'obj'].includes(format));
   const offered = $derived(
@@ -53,6 +60,8 @@
   const name = $derived(
     `${fileName(pattern, { brief, student: author, part: format === 'step-all' ? brief : part, n: version })}.${formats[format].ending}`,
   );
+  /** Why there is no file. */
+  const reason = $derived(file?.refused ?? (bench.problem ? say.cannotBeBuilt : undefined));
   const words = $derived(file && say.size(file.bytes.length / 1024, isExact ? undefined : file.triangles));
 
   function forget(): void {
@@ -68,6 +77,7 @@
     const { type } = formats[format];
     const title = format === 'step-all' ? brief : `${brief}: ${part}`;
     const notes = { title, author, colour, recipe: JSON.stringify(bench.recipe) };
+    const titled = { part, project: brief, author, date: dayWithYear(new Date()) };
     const zMm = bench.showing.cutMm ?? bench.solid.inspection.part.sizeMm[2] / 2;
     const parts =
       format === 'step-all'
@@ -76,14 +86,16 @@
             recipe: recipeOf(bench.design, id),
           }))
         : undefined;
-    bench.export({ format, detail, zMm, notes, parts }, (written) => {
+    const wish = { format, detail, zMm, notes, parts, sheet: isSheet ? { ...sheet, ...titled } : undefined };
+    bench.export(wish, (written) => {
       file = written;
+      if (written.refused !== undefined) return;
       address = URL.createObjectURL(new Blob([written.bytes], { type }));
     });
   });
 </script>
 
-<Modal bind:open title={say.exportPart} aria-label={say.exportPart} size="sm">
+<Modal bind:open title={say.exportPart} aria-label={say.exportPart} size={isSheet ? 'lg' : 'sm'}>
   <Label>
     {say.format}
     <Select
@@ -93,13 +105,25 @@
       placeholder=""
     />
   </Label>
+  {#if isSheet}<SheetWishes bind:wish={sheet} />{/if}
   {#if !isExact}
     <Label>{say.detail}<Select class="mt-1" placeholder="" bind:value={detail} items={details} /></Label>
   {/if}
-  <p>
-    <span class="measured break-all">{name}</span><br />
-    <span class="text-ink-soft" data-testid="export-size">{words ?? say.beingWritten}</span>
-  </p>
+  {#if file?.picture !== undefined}
+    <img
+      class="border-hairline max-h-[42vh] w-full border bg-white object-contain"
+      src="data:image/svg+xml;charset=utf-8,{encodeURIComponent(file.picture)}"
+      alt={say.pictureOfSheet}
+    />
+  {/if}
+  {#if reason !== undefined}
+    <p role="alert" class="text-fail">{reason}</p>
+  {:else}
+    <p>
+      <span class="measured break-all">{name}</span><br />
+      <span class="text-ink-soft" data-testid="export-size">{words ?? say.beingWritten}</span>
+    </p>
+  {/if}
   {#if file?.leftOut?.length}<p>{say.leftOut(file.leftOut)}</p>{/if}
   {#snippet footer()}
     <Button href={address} download={name} disabled={!address}>{say.download}</Button>

@@ -4,6 +4,7 @@
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
   import DimensionField from '$lib/ui/DimensionField.svelte';
+  import { isFormula, type Amount } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
 
@@ -19,6 +20,15 @@
     const names = new Set(bench.recipe.measures.slice(0, index).map(({ name }) => name));
     return new Map([...bench.measures].filter(([name]) => names.has(name)));
   });
+
+  /** What printers of this kind keep to. */
+  const FIRST_TOLERANCE = 0.2;
+
+  /** Nothing is no tolerance. */
+  function tolerate(name: string, value: Amount, gesture?: number): void {
+    if (isFormula(value)) refused = { name, message: say.toleranceIsNumber };
+    else bench.setMeasure(name, { tolerance: value === 0 ? undefined : value }, gesture);
+  }
 
   function rename(from: string, event: Event & { currentTarget: HTMLInputElement }): void {
     const to = event.currentTarget.value.trim();
@@ -68,6 +78,28 @@
             onproblem={(message) =>
               (refused = message === undefined ? undefined : { name: measure.name, message })}
           />
+          {#if measure.tolerance !== undefined}
+            <span class="text-ink-soft" aria-hidden="true">±</span>
+            <DimensionField
+              value={measure.tolerance}
+              bare
+              label={say.tolerance(measure.name)}
+              min={0}
+              max={100}
+              nudge={0.05}
+              onchange={(value, gesture) => tolerate(measure.name, value, gesture)}
+              onproblem={(message) =>
+                (refused = message === undefined ? undefined : { name: measure.name, message })}
+            />
+          {:else}
+            <button
+              type="button"
+              class="text-ink-soft hover:text-primary-800 rounded px-1"
+              aria-label={say.addTolerance(measure.name)}
+              title={say.whatTolerance}
+              onclick={() => bench.setMeasure(measure.name, { tolerance: FIRST_TOLERANCE })}>±</button
+            >
+          {/if}
           {#if bench.design.parts.length > 1}
             <button
               type="button"

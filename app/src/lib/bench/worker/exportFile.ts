@@ -1,13 +1,13 @@
 import { writeAsciiStl, writeObj, writeStep, writeStl, writeSvg, writeThreeMf } from '@kelbrin/core/format';
 import { boundsOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { inScope, Sections, simplified, type Kernel } from '@kelbrin/core/solid';
-import type { ExportedFile, ExportWish } from './messages';
+import type { ExportedFile, ExportWish, PartFormat } from './messages';
 
 /** The file that is wished for, of a part. */
 export function written(
   kernel: Kernel,
   part: SolidMesh,
-  { format, detail, zMm, notes }: ExportWish,
+  { format, detail, zMm, notes }: ExportWish & { readonly format: PartFormat },
 ): ExportedFile {
   const text = (words: string) => new TextEncoder().encode(words);
   const exact = (bytes: Uint8Array): ExportedFile => ({

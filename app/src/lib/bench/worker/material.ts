@@ -15,21 +15,23 @@ export const files = new Map<string, SolidMesh>();
  * network, is said by the step that needs it, and is asked for again with the next edit.
  */
 export async function fetchMaterial(recipe: Recipe, filesAt: string): Promise<void> {
-  await Promise.all([fetchFonts(recipe), fetchFiles(recipe, filesAt)]);
+  await Promise.all([fetchCuts(cutsIn(recipe)), fetchFiles(recipe, filesAt)]);
 }
 
-/** Letters come with what sets them. */
-async function fetchFonts(recipe: Recipe): Promise<void> {
-  const missing = cutsIn(recipe).filter((name) => !fonts.has(name));
-  if (missing.length === 0) return;
+/** Fetches files of letters, with what sets them; false where one of them stays away. */
+export async function fetchCuts(names: readonly CutName[]): Promise<boolean> {
+  const missing = names.filter((name) => !fonts.has(name));
+  if (missing.length === 0) return true;
   const shaper = await import('harfbuzzjs').catch(() => undefined);
-  if (!shaper) return;
-  await Promise.all(
+  if (!shaper) return false;
+  const found = await Promise.all(
     missing.map(async (name) => {
       const bytes = await fetched(fontFiles[name]);
       if (bytes) fonts.set(name, readLetters(shaper, bytes));
+      return bytes !== undefined;
     }),
   );
+  return found.every(Boolean);
 }
 
 /** A file from the server; undefined where there is none, or no network. */

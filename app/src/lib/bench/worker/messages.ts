@@ -3,6 +3,7 @@ import type { Remedy } from '@kelbrin/core/advise';
 import type { BriefRules, Inspection, LimitsCard, Progress, ThicknessMap } from '@kelbrin/core/inspect';
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import type { Problem, Recipe } from '@kelbrin/core/recipe';
+import type { SheetTitle, SheetWish } from '@kelbrin/core/sheet';
 import type { Estimate } from '@kelbrin/core/slice';
 import type { PartNotes, SvgDrawing } from '@kelbrin/core/format';
 import type { Detail, SectionView, StepOutcome } from '@kelbrin/core/solid';
@@ -35,13 +36,27 @@ export type ToWorker =
   | { readonly kind: 'export'; readonly job: number; readonly wish: ExportWish }
   | { readonly kind: 'drawing'; readonly job: number; readonly source: string };
 
+/** Drawing sheets, and all else that a part can be written as. */
+export type SheetFormat = 'sheet-pdf' | 'sheet-svg';
+export type PartFormat =
+  | 'stl'
+  | 'ascii-stl'
+  | '3mf'
+  | 'obj'
+  | 'step'
+  | 'step-all'
+  | 'plan-svg'
+  | 'section-svg';
+
 /** What a part shall be written as. */
 export interface ExportWish {
-  readonly format: 'stl' | 'ascii-stl' | '3mf' | 'obj' | 'step' | 'step-all' | 'plan-svg' | 'section-svg';
+  readonly format: PartFormat | SheetFormat;
   readonly detail: Detail;
   /** The height of the section, for a drawing of one. */
   readonly zMm: number;
   readonly notes: PartNotes;
+  /** What a drawing sheet says and how it is laid out. */
+  readonly sheet?: SheetTitle & SheetWish;
   /** All parts of the project, for a file of them together. */
   readonly parts?: readonly { readonly name: string; readonly recipe: Recipe }[];
 }
@@ -50,6 +65,10 @@ export interface ExportWish {
 export interface ExportedFile {
   readonly bytes: Uint8Array<ArrayBuffer>;
   readonly triangles: number;
+  /** What a drawing sheet looks like, as SVG. */
+  readonly picture?: string;
+  /** Why there is no file, in a sentence. */
+  readonly refused?: string;
   /** The names of parts that could not be built and so are not in it. */
   readonly leftOut?: readonly string[];
 }

@@ -1,4 +1,3 @@
-import type { ColourBands } from '@kelbrin/core/colours';
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { adviceOnScaling, surfaceOfSteps, remediesFor, Trials } from '@kelbrin/core/advise';
 import { FormatError, readSvg } from '@kelbrin/core/format';
@@ -13,10 +12,11 @@ import {
 } from '@kelbrin/core/inspect';
 import { featureEdges, type SolidMesh } from '@kelbrin/core/mesh';
 import type { CutName } from '@kelbrin/core/letters';
-import type { Recipe } from '@kelbrin/core/recipe';
+import type { PartOrigin, Recipe } from '@kelbrin/core/recipe';
 import { estimate, settingsForPart, sliceInSteps } from '@kelbrin/core/slice';
 import { evaluate, loadKernel, RegionMath, sectionView, SolidCache, type Kernel } from '@kelbrin/core/solid';
 import { fetchMaterial, files, fonts } from './material';
+import { sheetFile } from './sheetFile';
 import { written, writtenTogether } from './exportFile';
 import { languageOf, speak } from '@kelbrin/core/words';
 import { inRounds, within } from './inRounds';
@@ -54,9 +54,7 @@ let current:
       recipe: Recipe;
       limits: LimitsCard;
       brief: BriefRules;
-      /** The steps, as the triangles know them. */
-      stepIds: readonly string[];
-      colours: ColourBands;
+      origin: PartOrigin;
     }
   | undefined;
 /** Where the project's files are fetched from. */
@@ -123,7 +121,7 @@ function evaluateRecipe(
   const inspection = isLater
     ? { ...(last ?? { verdict: 'pass' as const, checks: [] }), part: factsOf(mesh) }
     : noted(inspect(mesh, limits, about), now);
-  current = { mesh, recipe, limits, brief, stepIds: origin.stepIds, colours: origin.colours };
+  current = { mesh, recipe, limits, brief, origin };
   /** The steps with what the inspection has to say of them. */
   const advised = (found: Inspection): ShownSolid['steps'] => {
     const advice = adviceOnScaling(recipe, found, (other) => {
@@ -184,7 +182,7 @@ function mend(
   const check = last?.checks.find(({ id }) => id === checkId);
   const finding = check?.findings[index];
   if (!current || !last || !check || !finding) return answer({ kind: 'remedy', job });
-  const { mesh, recipe, limits, brief, stepIds } = current;
+  const { mesh, recipe, limits, brief, origin } = current;
   const trials = new Trials({
     workshop: { kernel, fonts: (name) => fonts.get(name) },
     limits,
@@ -195,7 +193,7 @@ function mend(
     recipe,
     limits,
     brief,
-    now: { mesh, inspection: last, surfaceOf: surfaceOfSteps(mesh, stepIds) },
+    now: { mesh, inspection: last, surfaceOf: surfaceOfSteps(mesh, origin.stepIds) },
     check,
     finding,
     tried: (other: Recipe) => trials.tried(other),
@@ -245,8 +243,11 @@ async function exportFile(
     return answer({ kind: 'exported', job, file: { ...writtenTogether(built, wish), leftOut } });
   }
   if (!current || !isBuilt) return;
-  const notes = { ...wish.notes, colours: current.colours };
-  answer({ kind: 'exported', job, file: written(kernel, current.mesh, { ...wish, notes }) });
+  const { format } = wish;
+  if (format === 'sheet-pdf' || format === 'sheet-svg')
+    return answer({ kind: 'exported', job, file: await sheetFile(current, wish) });
+  const notes = { ...wish.notes, colours: current.origin.colours };
+  answer({ kind: 'exported', job, file: written(kernel, current.mesh, { ...wish, format, notes }) });
 }
 
 function readDrawing(source: string, kernel: Kernel): ReadDrawing {
