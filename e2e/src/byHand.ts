@@ -55,6 +55,8 @@ export async function exported(page: Page, format: string): Promise<{ name: stri
   const chunks: Buffer[] = [];
   for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
   await dialog.getByRole('button', { name: 'Close', exact: true }).last().click();
+  // What lies behind a dialog takes no keys until it is gone.
+  await expect(dialog).toBeHidden();
   return { name: download.suggestedFilename(), text: Buffer.concat(chunks).toString('latin1') };
 }
 

@@ -125,6 +125,27 @@ test('a bracket whose two legs are one number, in sixty actions', async ({ as })
   await expect(hand.foot(page)).toContainText('80 × 80 × 24');
   await expect(page.getByRole('alert')).toHaveCount(0);
   await saved(page);
+
+  // The same part on a sheet for the folder: the number of its legs may be off by a little, which the sheet says.
+  const measures = page.getByRole('region', { name: 'Measures' });
+  await measures.getByRole('button', { name: 'Say how far a may be off' }).click();
+  await hands.put(measures, 'how far a may be off, 0 for not said', '0,15');
+  const sheet = await hand.exported(page, 'Drawing sheet, SVG');
+  expect(sheet.name).toMatch(/\.svg$/);
+  const titles = [
+    ...Buffer.from(sheet.text, 'latin1')
+      .toString('utf8')
+      .matchAll(/<title>(.*?)<\/title>/g),
+  ];
+  expect(titles.map(([, words]) => words)).toEqual(
+    expect.arrayContaining(['80 ± 0.15', '24', 'R 3', 'a = 80 ± 0.15', 'Greta']),
+  );
+  expect((await hand.exported(page, 'Drawing sheet, PDF')).text.slice(0, 5)).toBe('%PDF-');
+  await page.getByRole('button', { name: 'Export' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Export this part' });
+  await expect(dialog.getByRole('img', { name: 'How the sheet looks' })).toBeVisible();
+  await dialog.getByLabel('Scale').selectOption({ label: '5 : 1' });
+  await expect(dialog.getByRole('alert')).toContainText('At 5 : 1 the views do not fit on this sheet.');
 });
 
 test('a tag like a cloud, in two scripts and two colours, in thirty-five actions', async ({ as }) => {

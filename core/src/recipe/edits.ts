@@ -1,6 +1,6 @@
 import { isFormula } from './amount.ts';
 import { namesIn, withRenamed } from './formula.ts';
-import { measure as measureSchema, type Measure } from './measures.ts';
+import { measure as measureSchema, namedInWords, renamedInWords, type Measure } from './measures.ts';
 import type { Problem } from './problem.ts';
 import type { Recipe } from './recipe.ts';
 import { referencesOf } from './references.ts';
@@ -161,22 +161,33 @@ export function setMeasure(recipe: Recipe, name: string, change: Partial<Measure
   };
 }
 
-/** The recipe with a measure called something else in every formula. */
+/** The recipe with a measure called something else in every formula, and wherever else it is named. */
 export function withMeasureRenamed(recipe: Recipe, from: string, to: string): Recipe {
-  const walk = (data: unknown): unknown => {
+  const walk = (data: unknown, key?: string): unknown => {
     if (isFormula(data)) return { formula: withRenamed(data.formula, from, to) };
-    if (Array.isArray(data)) return data.map(walk);
+    if (key === 'words' && typeof data === 'string') return renamedInWords(data, from, to);
+    if (namedMeasure(data) === from) return { measure: to };
+    if (Array.isArray(data)) return data.map((each) => walk(each));
     if (typeof data !== 'object' || data === null) return data;
-    return Object.fromEntries(Object.entries(data).map(([key, value]) => [key, walk(value)]));
+    return Object.fromEntries(Object.entries(data).map(([inner, value]) => [inner, walk(value, inner)]));
   };
   return walk(recipe) as Recipe;
 }
 
-/** The names of measures that the formulas in a piece of a recipe use. */
-export function measuresUsedIn(data: unknown): Set<string> {
+/** The names of measures that a piece of a recipe uses, in formulas, in words or by themselves. */
+export function measuresUsedIn(data: unknown, key?: string): Set<string> {
   if (isFormula(data)) return new Set(namesIn(data.formula));
+  if (key === 'words' && typeof data === 'string') return new Set(namedInWords(data));
+  const named = namedMeasure(data);
+  if (named !== undefined) return new Set([named]);
   if (typeof data !== 'object' || data === null) return new Set();
-  return new Set(Object.values(data).flatMap((each) => [...measuresUsedIn(each)]));
+  return new Set(Object.entries(data).flatMap(([inner, value]) => [...measuresUsedIn(value, inner)]));
+}
+
+/** The measure that data of the form `{ measure: name }` names. */
+function namedMeasure(data: unknown): string | undefined {
+  const { measure } = (data ?? {}) as { measure?: unknown };
+  return typeof measure === 'string' ? measure : undefined;
 }
 
 /** Whether a number somewhere in a piece of a recipe is just a measure, and no more is made of it. */

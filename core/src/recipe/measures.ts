@@ -47,6 +47,27 @@ export function withTolerance(words: string, tolerance: number): string {
   return `${words} ± ${formatNumber(tolerance)}`;
 }
 
+/** A measure that is named in words, to be written as it is worth: “Ø {cane}”. */
+const IN_WORDS = /\{([\p{L}_][\p{L}\p{N}_]{0,23})\}/gu;
+
+/** Words with the values of the measures that they name; other words between braces stay as they are. */
+export function filledIn(words: string, measures: ReadonlyMap<string, number>): string {
+  return words.replace(IN_WORDS, (whole, name: string) => {
+    const value = measures.get(name);
+    return value === undefined ? whole : formatNumber(value);
+  });
+}
+
+/** The names between braces in words. */
+export function namedInWords(words: string): string[] {
+  return [...words.matchAll(IN_WORDS)].map(([, name]) => name);
+}
+
+/** Words with one name between braces put into the place of another. */
+export function renamedInWords(words: string, from: string, to: string): string {
+  return words.replace(IN_WORDS, (whole, name: string) => (name === from ? `{${to}}` : whole));
+}
+
 /** Works out measures from the top; each may use those above it. */
 export function valuesOf(measures: readonly Measure[]): MeasureValues {
   const values = new Map<string, number>();

@@ -1,5 +1,5 @@
 import { isFormula, type Resolved } from './amount.ts';
-import { valuesOf } from './measures.ts';
+import { filledIn, valuesOf } from './measures.ts';
 import { errorInStep, RecipeError } from './problem.ts';
 import type { FieldPath } from './sentence.ts';
 import { classroomPrinter, type PrinterTraits } from './printer.ts';
@@ -64,7 +64,14 @@ function resolvedStep(step: Step, index: number, measures: ReadonlyMap<string, n
       return worked.ok ? worked.value : fail(path, worked.message);
     }
     if (Array.isArray(data)) return data.map((each, i) => walk(each, [...path, i]));
-    return Object.fromEntries(Object.entries(data).map(([key, value]) => [key, walk(value, [...path, key])]));
+    return Object.fromEntries(
+      Object.entries(data).map(([key, value]) => [
+        key,
+        key === 'words' && typeof value === 'string'
+          ? filledIn(value, measures)
+          : walk(value, [...path, key]),
+      ]),
+    );
   };
   const plain = walk(step, []);
   // Plain numbers were held against their bounds when the recipe was read.

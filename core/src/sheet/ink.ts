@@ -76,7 +76,7 @@ export class Ink {
     const { region, widthMm } = this.#scribe(words, capMm);
     const back = align === 'left' ? 0 : align === 'middle' ? widthMm / 2 : widthMm;
     const own = moved(region, -back, 0);
-    this.texts.push({ words, region: moved(isUpright ? turned(own, 90) : own, x, y) });
+    if (region.length > 0) this.texts.push({ words, region: moved(isUpright ? turned(own, 90) : own, x, y) });
     return isUpright
       ? { x: x - capMm, y: y - back, width: capMm, height: widthMm }
       : { x: x - back, y, width: widthMm, height: capMm };

@@ -2,9 +2,12 @@ import type { SolidMesh } from '../mesh/index.ts';
 import {
   classroomPrinter,
   errorInStep,
+  measuresUsedIn,
   RecipeError,
   referenceProblem,
+  remakesPart,
   resolved,
+  valuesOf,
   type PartOrigin,
   type PrinterTraits,
   type Problem,
@@ -16,7 +19,8 @@ import type { Kernel } from './kernel.ts';
 import type { LetterFiles } from './letters/written.ts';
 import { outcomesOf, type StepOutcome } from './outcomes.ts';
 import { partColours } from './partColours.ts';
-import { SolidCache } from './solidCache.ts';
+import type { Measures } from './kit.ts';
+import { SolidCache, type StepState } from './solidCache.ts';
 import { toMesh } from './toMesh.ts';
 
 /** What evaluation needs from its host, loaded once. */
@@ -68,30 +72,9 @@ export function evaluate(recipe: Recipe, workshop: Workshop, options: Evaluation
   }
 }
 
-function build(
-  recipe: Recipe,
-  { kernel, fonts }: Workshop,
-  options: EvaluationOptions,
-  cache: SolidCache,
-): Evaluated {
-  const { printer = classroomPrinter, assets = new Map(), budget = buildBudget } = options;
-  const beganAt = performance.now();
-  const steps = resolved(recipe, printer);
-  // What a step leaves names it by its index, which changes when one that is switched off comes before it.
-  const keys = steps.map(({ step, index }) => JSON.stringify([index, step]));
-  // Of the printer, only what steps look at belongs to the key.
-  const { maxOverhangDeg, shrinkagePercent, fitAllowanceMm } = printer;
-  const states = cache.begin(JSON.stringify([maxOverhangDeg, shrinkagePercent, fitAllowanceMm]), keys);
-  const sources = { kernel, fonts, assets, printer, budget, memo: cache.memo, blocks: cache.blocks };
-  for (const { step, index } of steps.slice(states.length)) {
-    const demandTime = () => {
-      const slow = tookTooLong(performance.now() - beganAt, budget);
-      if (slow) throw errorInStep(step.id, index, slow);
-    };
-    states.push(carryOut(step, index, keys[states.length], states.at(-1), { ...sources, demandTime }));
-  }
-  cache.memo.sweep();
-
+function build(recipe: Recipe, workshop: Workshop, options: EvaluationOptions, cache: SolidCache): Evaluated {
+  const steps = resolved(recipe, options.printer ?? classroomPrinter);
+  const states = carriedOut(recipe, workshop, options, cache, performance.now());
   const last = states.at(-1);
   // Copies of an earlier body belong to the step that drew it, whose sentence is the one to change.
   const indexOf = new Map(recipe.steps.map(({ id }, index) => [id, index]));
@@ -109,6 +92,54 @@ function build(
       colours: colours.bands,
     },
   };
+}
+
+/** Carries out the steps of a recipe that are switched on; those that a cache knows are taken up as they are. */
+function carriedOut(
+  recipe: Recipe,
+  workshop: Workshop,
+  options: EvaluationOptions,
+  cache: SolidCache,
+  beganAt: number,
+): StepState[] {
+  const { printer = classroomPrinter, assets = new Map(), budget = buildBudget } = options;
+  const { kernel, fonts } = workshop;
+  const steps = resolved(recipe, printer);
+  // What a step leaves names it by its index, which changes when one that is switched off comes before it.
+  const keys = steps.map(({ step, index }) =>
+    JSON.stringify(
+      // What is made again from the recipe depends on its formulas, and not only on what they came to.
+      remakesPart(step) ? [index, step, recipe.measures, recipe.steps.slice(0, index)] : [index, step],
+    ),
+  );
+  // Of the printer, only what steps look at belongs to the key.
+  const { maxOverhangDeg, shrinkagePercent, fitAllowanceMm } = printer;
+  const states = cache.begin(JSON.stringify([maxOverhangDeg, shrinkagePercent, fitAllowanceMm]), keys);
+  const values = valuesOf(recipe.measures);
+  const measures: Measures = {
+    valueOf: (name) => (values.ok ? values.values.get(name) : undefined),
+    isUsed: (name, before) => measuresUsedIn([recipe.steps.slice(0, before), recipe.measures]).has(name),
+    partWith(name, value, before) {
+      const sized: Recipe = {
+        ...recipe,
+        measures: recipe.measures.map((each) => (each.name === name ? { ...each, value } : each)),
+        steps: recipe.steps.slice(0, before),
+      };
+      const made = carriedOut(sized, workshop, options, cache.other(`${before} ${name} ${value}`), beganAt);
+      return { part: made.at(-1)?.part, drawnBy: made.at(-1)?.drawnBy ?? new Map() };
+    },
+  };
+  const { memo, blocks } = cache;
+  const sources = { kernel, fonts, assets, printer, budget, measures, memo, blocks };
+  for (const { step, index } of steps.slice(states.length)) {
+    const demandTime = () => {
+      const slow = tookTooLong(performance.now() - beganAt, budget);
+      if (slow) throw errorInStep(step.id, index, slow);
+    };
+    states.push(carryOut(step, index, keys[states.length], states.at(-1), { ...sources, demandTime }));
+  }
+  cache.sweep();
+  return states;
 }
 
 function emptyMesh(): SolidMesh {

@@ -6,6 +6,8 @@ import {
   facingPose,
   plateBox,
   errorInStep,
+  formatNumber,
+  RecipeError,
   type BuildKit,
   type FieldPath,
   type DrawnPieces,
@@ -38,9 +40,23 @@ export interface KitSources {
   readonly memo: Memo;
   readonly blocks: Blocks;
   readonly budget: BuildBudget;
+  readonly measures: Measures;
   readonly scope: Scope;
   /** Throws when building has taken too long. */
   demandTime(): void;
+}
+
+/** The measures of the recipe that is built, and what it would be with others. */
+export interface Measures {
+  valueOf(name: string): number | undefined;
+  /** Whether the steps before one use a measure. */
+  isUsed(name: string, before: number): boolean;
+  /** What the steps before one make when a measure has another value; a {@link RecipeError} where they cannot. */
+  partWith(
+    name: string,
+    value: number,
+    before: number,
+  ): { readonly part: Manifold | undefined; readonly drawnBy: ReadonlyMap<number, string> };
 }
 
 /** The step that a kit is for, and what stands before it. */
@@ -71,7 +87,7 @@ const SURFACE_ERROR_MM = 1e-3;
 
 /** The kit through which one step asks the kernel for geometry. */
 export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold> {
-  const { kernel, fonts, assets, printer, memo, blocks, budget, scope, demandTime } = sources;
+  const { kernel, fonts, assets, printer, memo, blocks, budget, measures, scope, demandTime } = sources;
   const { stepId, index, traces, part } = place;
   const math = new RegionMath(kernel);
 
@@ -215,6 +231,23 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
       return operations.flatMap((each) =>
         poses.map((pose) => ({ ...each, body: posedBody(each.body, pose) })),
       );
+    },
+    measure: (name) => measures.valueOf(name),
+    isMeasureUsed: (name) => measures.isUsed(name, index),
+    withMeasure(name, value, path) {
+      demandTime();
+      try {
+        const { part: made, drawnBy } = measures.partWith(name, value, index);
+        for (const [original, id] of drawnBy) place.drawnBy.set(original, id);
+        return made && !made.isEmpty() ? made : undefined;
+      } catch (error) {
+        if (!(error instanceof RecipeError)) throw error;
+        const { message } = error.problem;
+        return fail(
+          path,
+          say('with {name} = {value}: {message}', { name, value: formatNumber(value), message }),
+        );
+      }
     },
     minus: (body, other) => heard(scope.keep(scope.keep(body.subtract(other)).asOriginal())),
     boxOf: (body) => body.boundingBox() as Box,

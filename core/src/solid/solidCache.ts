@@ -48,6 +48,28 @@ export class SolidCache {
   readonly blocks = new Blocks();
   #cacheKey = '';
   #states: StepState[] = [];
+  /** What the same recipe left with other sizes, and whether this evaluation asked for it. */
+  readonly #others = new Map<string, { readonly cache: SolidCache; used: boolean }>();
+
+  /** The cache for the recipe with other sizes, by what they are. */
+  other(key: string): SolidCache {
+    const entry = this.#others.get(key) ?? { cache: new SolidCache(), used: true };
+    entry.used = true;
+    this.#others.set(key, entry);
+    return entry.cache;
+  }
+
+  /** Forgets what this evaluation did not ask for. */
+  sweep(): void {
+    this.memo.sweep();
+    for (const [key, entry] of this.#others) {
+      if (!entry.used) {
+        entry.cache.close();
+        this.#others.delete(key);
+      }
+      entry.used = false;
+    }
+  }
 
   /** The states of the longest beginning of a list of steps that is known; the rest is let go. */
   begin(cacheKey: string, keys: readonly string[]): StepState[] {
@@ -65,5 +87,7 @@ export class SolidCache {
   close(): void {
     for (const { scope } of this.#states.splice(0).reverse()) scope.end();
     this.memo.clear();
+    for (const { cache } of this.#others.values()) cache.close();
+    this.#others.clear();
   }
 }

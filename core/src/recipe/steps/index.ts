@@ -19,6 +19,7 @@ import { revolve, schema as revolveSchema } from './revolve.ts';
 import { scale, schema as scaleSchema } from './scale.ts';
 import { schema as setDownSchema, setDown } from './setDown.ts';
 import type { BuildKit, Built, Group, StepKind } from './stepKind.ts';
+import { schema as sizesSchema, sizes } from './sizes.ts';
 import { schema as sweepSchema, sweep } from './sweep.ts';
 import { schema as trimSchema, trim } from './trim.ts';
 
@@ -35,6 +36,7 @@ export const step = z.discriminatedUnion('kind', [
   trimSchema,
   edgesSchema,
   repeatSchema,
+  sizesSchema,
   setDownSchema,
   scaleSchema,
   mirrorSchema,
@@ -58,6 +60,7 @@ const kinds: { readonly [K in Kind]: StepKind<StepOf<K>> } = {
   trim,
   edges,
   repeat,
+  sizes,
   setDown,
   scale,
   mirror,
@@ -108,6 +111,11 @@ export function isPlacedByMiddle({ kind }: Step): boolean {
 /** Whether the outline that a step draws is half a profile, which is turned about an axis. */
 export function turnsProfile({ kind }: Step): boolean {
   return kinds[kind].turnsProfile === true;
+}
+
+/** Whether a step makes the part before it again from its recipe. */
+export function remakesPart({ kind }: Pick<Step, 'kind'>): boolean {
+  return kinds[kind].remakes === true;
 }
 
 /**

@@ -10,7 +10,7 @@ import type { OutlineKit, SizeField } from '../outlines/outlineKind.ts';
 import type { StepRef, Target } from '../placement.ts';
 import type { PrinterTraits } from '../printer.ts';
 import type { Relief } from '../relief.ts';
-import type { Addition, SentenceContext, Token } from '../sentence.ts';
+import type { Addition, FieldPath, SentenceContext, Token } from '../sentence.ts';
 
 /** A height in a {@link BuildKit.stack}: how far the outline has grown there, or shrunk where it is negative. */
 export interface Level {
@@ -75,6 +75,15 @@ export interface BuildKit<Body> extends OutlineKit {
    * reach the part together.
    */
   repeated(of: readonly StepRef[], poses: readonly Pose[]): Operation<Body>[];
+  /** What a measure is worth; undefined where there is none of that name. */
+  measure(name: string): number | undefined;
+  /** Whether a step before this one uses a measure, or another measure does. */
+  isMeasureUsed(name: string): boolean;
+  /**
+   * The part that the steps before this one make when a measure has another value; undefined where they make nothing.
+   * Fails at the path where they cannot be built with it.
+   */
+  withMeasure(name: string, value: number, path: FieldPath): Body | undefined;
   /** Says something about the step that is not wrong enough to end the evaluation. */
   note(message: string): void;
 }
@@ -148,6 +157,8 @@ export interface StepKind<S extends { id: string; kind: string }> {
   readonly placedByMiddle?: true;
   /** The outline that it draws is half a profile, which is turned about an axis. */
   readonly turnsProfile?: true;
+  /** It makes the part before it again from its recipe, formulas and all, and not only from what they came to. */
+  readonly remakes?: true;
   /** What its face becomes when the one is picked that looks in a direction now, with measures of these values. */
   pickedFace?(step: S, normal: Vec3, measures: ReadonlyMap<string, number>): unknown;
   /** What else of a step changes with a change of it, as a sentence is read: a cut begins where what it was stood. */
