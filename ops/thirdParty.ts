@@ -35,7 +35,7 @@ const names = [...new Set([...bundled, ...LOADED.flatMap((name) => withDependenc
   .sort((a, b) => a.localeCompare(b));
 
 const rows = names.map((name) => {
-  const { version, license = 'see its file' } = packageOf(name);
+  const { version, license = namedIn(licenceOf(name)) } = packageOf(name);
   return `| ${name} | ${version} | ${license} |`;
 });
 const letters = join(root, 'core/assets/fonts');
@@ -61,6 +61,11 @@ ${texts.join('\n')}`,
 );
 console.log(`THIRD_PARTY.md: ${names.length} packages`);
 process.exit(0);
+
+/** The licence that a text names first, for packages that do not say it elsewhere. */
+function namedIn(text: string): string {
+  return /^\s*(?:The )?(MIT|ISC) License/i.exec(text)?.[1].toUpperCase() ?? 'see its file';
+}
 
 function placeOf(name: string): string {
   return join(root, 'node_modules', name);

@@ -13,6 +13,9 @@ import {
 } from '../src/recipe/index.ts';
 import { fontNames, type FontName } from '../src/letters/index.ts';
 
+/** The one measure of these recipes. */
+const MEASURE = 'size';
+
 const tenths = (low: number, high: number) =>
   fc.integer({ min: low * 10, max: high * 10 }).map((tenth) => tenth / 10);
 const edge = fc.constantFrom('low' as const, 'high' as const);
@@ -243,7 +246,7 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
     effect,
     solid: fc.record({
       type: fc.constant('box' as const),
-      widthMm: tenths(4, 40),
+      widthMm: fc.oneof(tenths(4, 40), fc.constant({ formula: `3 * ${MEASURE}` })),
       depthMm: tenths(4, 40),
       heightMm: tenths(1, 20),
       edges: fc.record({
@@ -263,6 +266,24 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
     mm: tenths(0.1, 3),
     deg: fc.option(fc.integer({ min: 10, max: 80 }), { nil: undefined }),
   });
+  const sizes: fc.Arbitrary<Step> = fc.record({
+    id: fc.constant(id),
+    kind: fc.constant('sizes' as const),
+    of: fc.option(fc.constant({ measure: MEASURE }), { nil: undefined, freq: 8 }),
+    values: fc.oneof(
+      fc.record({
+        by: fc.constant('growth' as const),
+        count: fc.integer({ min: 2, max: 4 }),
+        more: tenths(-1, 3),
+      }),
+      fc.record({
+        by: fc.constant('list' as const),
+        values: fc.array(tenths(0.5, 12), { minLength: 1, maxLength: 3 }),
+      }),
+    ),
+    axis: fc.constantFrom('x' as const, 'y' as const),
+    apartMm: tenths(0, 8),
+  });
   const plain = fc
     .constantFrom(
       'solid' as const,
@@ -274,7 +295,7 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
       'mirror' as const,
     )
     .map((kind) => createStep(kind, id, earlier[0]));
-  return fc.oneof(extrude, hole, letters, eyelet, repeat, box, edges, plain).map(tidy);
+  return fc.oneof(extrude, hole, letters, eyelet, repeat, sizes, box, edges, plain).map(tidy);
 }
 
 /** Well-formed recipes of one to five steps, each placed on earlier ones; not all of them can be built. */
@@ -290,4 +311,4 @@ export const anyRecipe: fc.Arbitrary<Recipe> = fc
       ),
     ),
   )
-  .map((steps) => ({ ...emptyRecipe(), steps }));
+  .map((steps) => ({ ...emptyRecipe(), measures: [{ name: MEASURE, value: 4 }], steps }));

@@ -24,6 +24,7 @@ const tunnels: Readonly<Record<string, number>> = {
   'A tag like a cloud': 1,
   'A box for seeds': 0,
   'Five trial rings for canes': 1,
+  'A gauge for holes': 5,
 };
 
 describe.each(lessonObjects)('$title', ({ title, recipe }) => {

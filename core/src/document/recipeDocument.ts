@@ -13,6 +13,7 @@ import {
   type Step,
   type Token,
 } from '../recipe/index.ts';
+import { lessonObjects } from './lessonObjects/index.ts';
 import { starters } from '../starters/index.ts';
 
 /** The part of a JSON Schema that is written about here; amounts carry their bounds in it. */
@@ -249,7 +250,7 @@ function alternatives(field: Schema): readonly Schema[] {
 
 /** A recipe with a step of a kind that a starter shows, or else on a new one; and where it stands. */
 export function exampleOf(kind: Step['kind']): { recipe: Recipe; index: number } {
-  for (const { recipe } of starters) {
+  for (const { recipe } of [...starters, ...lessonObjects]) {
     const index = recipe.steps.findIndex((step) => step.kind === kind);
     if (index >= 0) return { recipe, index };
   }

@@ -80,19 +80,24 @@ function isFilled(trace: Trace, later: readonly StepState[], part: Manifold | un
   );
 }
 
-/** Tells of steps by index whether all their surface lies on pieces other than the one with the most of the surface. */
+/**
+ * Tells of steps by index whether all their surface lies on pieces other than the one with the most of the surface, and on
+ * none that has a surface in common with that by its steps: copies of the main piece were meant to stand apart.
+ */
 function piecesApart(mesh: SolidMesh): (step: number) => boolean {
   const { bodyOf, bodies } = topologyOf(mesh);
   if (bodies < 2) return () => false;
   const sizes = new Float64Array(bodies);
-  const bodiesOf = new Map<number, Set<number>>();
+  const stepsOf = Array.from({ length: bodies }, () => new Set<number>());
   bodyOf.forEach((body, triangle) => {
     sizes[body]++;
-    const step = mesh.stepOf?.[triangle] ?? 0;
-    bodiesOf.set(step, (bodiesOf.get(step) ?? new Set()).add(body));
+    stepsOf[body].add(mesh.stepOf?.[triangle] ?? 0);
   });
-  const largest = sizes.indexOf(sizes.reduce((most, size) => Math.max(most, size)));
-  return (step) => bodiesOf.has(step) && !bodiesOf.get(step)!.has(largest);
+  const largest = stepsOf[sizes.indexOf(sizes.reduce((most, size) => Math.max(most, size)))];
+  return (step) => {
+    const own = stepsOf.filter((steps) => steps.has(step));
+    return own.length > 0 && own.every((steps) => ![...steps].some((each) => largest.has(each)));
+  };
 }
 
 function overlap(a: Box, b: Box): boolean {
