@@ -293,6 +293,7 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
       'setDown' as const,
       'scale' as const,
       'mirror' as const,
+      'taper' as const,
     )
     .map((kind) => createStep(kind, id, earlier[0]));
   return fc.oneof(extrude, hole, letters, eyelet, repeat, sizes, box, edges, plain).map(tidy);

@@ -8,5 +8,6 @@ export * from './measure.ts';
 export * from './restingFaces.ts';
 export * from './section.ts';
 export * from './surfaceTree.ts';
+export * from './taper.ts';
 export * from './topology.ts';
 export * from './weld.ts';

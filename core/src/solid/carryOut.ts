@@ -1,5 +1,15 @@
 import type { Manifold } from 'manifold-3d';
-import { boxUnder, posed, turnedBack, type Box, type Pose, type Vec3 } from '../mesh/index.ts';
+import {
+  boxUnder,
+  factorsAt,
+  posed,
+  tapered,
+  turnedBack,
+  type Box,
+  type Pose,
+  type Taper,
+  type Vec3,
+} from '../mesh/index.ts';
 import {
   buildStep,
   errorInStep,
@@ -9,6 +19,7 @@ import {
   type Operation,
   type Relief,
   type ResolvedStep,
+  type Writing,
   RecipeError,
   type DrawnPieces,
 } from '../recipe/index.ts';
@@ -20,7 +31,8 @@ import { Scope } from './scope.ts';
 import type { StepState } from './solidCache.ts';
 import { carriedAround } from './carried.ts';
 import { planOf, plansOf, planUnder } from './stepPlans.ts';
-import { boxOfAll, scaleOf, turnedTrace, type Trace } from './trace.ts';
+import { taperedBody } from './taperedBody.ts';
+import { boxOfAll, scaleOf, taperedTrace, turnedTrace, type Trace } from './trace.ts';
 
 /** The smallest change of volume that counts as one, mm³ and as a share: far less than one drop of a nozzle. */
 const SAME_VOLUME_MM3 = 1e-3;
@@ -78,17 +90,21 @@ export function carryOut(
       },
     );
     const built = buildStep<Manifold>(step, kit);
-    const { outline, whole, copies, relief, capMm, edges, colours } = built;
+    const { outline, whole, taper, copies, relief, capMm, edges, colours } = built;
     const operations = around
       ? built.operations.map((each) => ({ ...each, body: kit.posed(each.body, around) }))
       : built.operations;
 
     let part = done.part;
     if (whole) part = turnAll(poseOnGrid(whole), part, traces, scope);
-    const reliefs = (before?.reliefs ?? []).map((each) => (whole ? turnedRelief(each, whole) : each));
+    if (taper) part = taperAll(taper, part, traces, sources, scope, step.id, index);
+    const reliefs = (before?.reliefs ?? []).map((each) => {
+      if (taper) return { ...each, middle: tapered(taper, each.middle) };
+      return whole ? turnedRelief(each, whole) : each;
+    });
     const writings = (before?.writings ?? []).map((each) => ({
       ...each,
-      capMm: each.capMm * (whole ? scaleOf(whole) : 1),
+      capMm: each.capMm * (whole ? scaleOf(whole) : taper ? taperOf(taper, each, before) : 1),
     }));
     if (capMm !== undefined) writings.push({ step: index, capMm, isPlaceholder: isUnwritten(step) });
     part = applied(operations.slice(done.many), part, sources, scope);
@@ -115,10 +131,11 @@ export function carryOut(
       reliefs,
       writings,
       drawnBy,
-      effect: whole || colours ? 'whole' : (operations[0]?.effect ?? 'add'),
+      effect: whole || taper || colours ? 'whole' : (operations[0]?.effect ?? 'add'),
       box,
       changed:
         whole !== undefined ||
+        taper !== undefined ||
         colours !== undefined ||
         isOther(volumeMm3, before?.volumeMm3 ?? 0) ||
         isReshaped(operations, before?.part, part),
@@ -204,6 +221,34 @@ function turnAll(
 ): Manifold | undefined {
   for (const [id, trace] of traces) traces.set(id, turnedTrace(trace, pose, scope));
   return part && scope.keep(part.transform(pose));
+}
+
+function taperAll(
+  taper: Taper,
+  part: Manifold | undefined,
+  traces: Map<string, Trace>,
+  { budget, demandTime }: StepSources,
+  scope: Scope,
+  stepId: string,
+  index: number,
+): Manifold | undefined {
+  for (const [id, trace] of traces) traces.set(id, taperedTrace(trace, taper));
+  if (!part) return undefined;
+  const demandTriangles = (triangles: number) => {
+    const large = tooManyTriangles(triangles, budget);
+    if (large) throw errorInStep(stepId, index, large);
+  };
+  const made = taperedBody(part, taper, scope, demandTriangles);
+  demandTime();
+  return made;
+}
+
+/** By how much letters become smaller: as much as where they are raised, or else as they do at most. */
+function taperOf(taper: Taper, { step }: Writing, before: StepState | undefined): number {
+  const heights = (before?.reliefs ?? []).filter((each) => each.step === step).map(({ middle }) => middle[2]);
+  const { min, max } = before?.part?.boundingBox() ?? { min: [0, 0, 0], max: [0, 0, 0] };
+  const all = heights.length > 0 ? heights : [min[2], max[2]];
+  return Math.min(...all.flatMap((zMm) => factorsAt(taper, zMm)));
 }
 
 /** A step's relief where it lies now. */

@@ -1,11 +1,11 @@
 import type { Manifold } from 'manifold-3d';
-import { posed, topologyOf, type Box, type SolidMesh } from '../mesh/index.ts';
+import { topologyOf, type Box, type SolidMesh } from '../mesh/index.ts';
 import type { Region } from '../plane/index.ts';
 import type { DrawnPieces, OfferedEdge, Recipe, ResolvedSteps } from '../recipe/index.ts';
 import { inScope } from './scope.ts';
 import type { StepState } from './solidCache.ts';
 import { notesOn } from './stepNotes.ts';
-import { operationsNow, type PlanCorner, type Trace } from './trace.ts';
+import { movedPoint, operationsNow, type PlanCorner, type Trace } from './trace.ts';
 
 /** What one step did. */
 export interface StepOutcome {
@@ -60,11 +60,11 @@ export function outcomesOf(
   });
 }
 
-/** Edges where they lie after the whole part was turned, scaled and moved. */
+/** Edges where they lie after what was done to the whole part. */
 function edgesNow(edges: readonly OfferedEdge[], trace: Trace | undefined): readonly OfferedEdge[] {
   const since = trace?.since;
   if (!since) return edges;
-  return edges.map((each) => ({ ...each, points: each.points.map((point) => posed(since, point)) }));
+  return edges.map((each) => ({ ...each, points: each.points.map((point) => movedPoint(since, point)) }));
 }
 
 /** Whether material that came later lies in openings of a step that are meant to stay open. */

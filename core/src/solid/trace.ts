@@ -1,8 +1,20 @@
 import type { Manifold } from 'manifold-3d';
-import { boxAround, boxUnder, combined, posed, type Box, type Pose } from '../mesh/index.ts';
+import {
+  boxAround,
+  boxTapered,
+  boxUnder,
+  combined,
+  posed,
+  tapered,
+  type Box,
+  type Pose,
+  type Taper,
+  type Vec3,
+} from '../mesh/index.ts';
 import { mapped, scaled, stretched, type Point, type Region } from '../plane/index.ts';
 import { plateBox, type Operation } from '../recipe/index.ts';
 import type { Scope } from './scope.ts';
+import { taperedBody } from './taperedBody.ts';
 
 /** A corner of a step's outline. */
 export interface PlanCorner {
@@ -11,12 +23,23 @@ export interface PlanCorner {
   readonly isOuter: boolean;
 }
 
+/** Something that was done to a whole part. */
+export type Move = { readonly pose: Pose } | { readonly taper: Taper };
+
+/** Where a point comes to lie by what was done to the whole part. */
+export function movedPoint(moves: readonly Move[], point: Vec3): Vec3 {
+  return moves.reduce<Vec3>(
+    (at, move) => ('pose' in move ? posed(move.pose, at) : tapered(move.taper, at)),
+    point,
+  );
+}
+
 /** What an earlier step left behind for those that name it. */
 export interface Trace {
   /** What it added and cut, where it was made. */
   readonly operations: readonly Operation<Manifold>[];
-  /** How the whole part was turned, scaled and moved since then. */
-  readonly since?: Pose;
+  /** How the whole part was turned, scaled, moved and tapered since then, in that order. */
+  readonly since?: readonly Move[];
   /** Its box as sentences speak of it, where it lies now. */
   readonly box: Box;
   /** Its outline before any position, as large as it is now. */
@@ -30,12 +53,26 @@ export interface Trace {
 /** What a step added and cut, where it lies now. */
 export function operationsNow({ operations, since }: Trace, scope: Scope): readonly Operation<Manifold>[] {
   if (!since) return operations;
-  return operations.map((each) => ({ ...each, body: scope.keep(each.body.transform(since)) }));
+  return operations.map((each) => ({
+    ...each,
+    body: since.reduce<Manifold>(
+      (body, move) =>
+        'pose' in move
+          ? scope.keep(body.transform(move.pose))
+          : taperedBody(body, move.taper, scope, () => {}),
+      each.body,
+    ),
+  }));
 }
 
 /** A trace after the whole part was turned, scaled and moved. */
 export function turnedTrace(trace: Trace, pose: Pose, scope: Scope): Trace {
-  const since = trace.since ? combined(pose, trace.since) : pose;
+  const before = trace.since ?? [];
+  const last = before.at(-1);
+  const since =
+    last && 'pose' in last
+      ? [...before.slice(0, -1), { pose: combined(pose, last.pose) }]
+      : [...before, { pose }];
   const turned = { ...trace, since };
   // A box that is turned by a quarter stays the box that was meant; by any other angle it is one no more.
   const box = isSquare(pose) ? boxUnder(pose, trace.box) : boxOfAll(operationsNow(turned, scope));
@@ -47,6 +84,22 @@ export function turnedTrace(trace: Trace, pose: Pose, scope: Scope): Trace {
     isOuter,
   }));
   return { ...turned, box, plan, corners, outline: trace.outline && outlineAfter(trace.outline, pose) };
+}
+
+/** A trace after the whole part was tapered. Seen from above it is as wide as it is at its foot. */
+export function taperedTrace(trace: Trace, taper: Taper): Trace {
+  const foot = trace.box.min[2];
+  const seen = ([x, y]: Point): Point => {
+    const [tx, ty] = tapered(taper, [x, y, foot]);
+    return [tx, ty];
+  };
+  return {
+    ...trace,
+    since: [...(trace.since ?? []), { taper }],
+    box: boxTapered(taper, trace.box),
+    plan: mapped(trace.plan, seen),
+    corners: trace.corners?.map((corner) => ({ ...corner, at: corner.at && seen(corner.at) })),
+  };
 }
 
 /** Where a point of a plan comes to lie by a pose, as seen from above. */

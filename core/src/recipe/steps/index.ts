@@ -21,6 +21,7 @@ import { schema as setDownSchema, setDown } from './setDown.ts';
 import type { BuildKit, Built, Group, StepKind } from './stepKind.ts';
 import { schema as sizesSchema, sizes } from './sizes.ts';
 import { schema as sweepSchema, sweep } from './sweep.ts';
+import { schema as taperSchema, taper } from './taper.ts';
 import { schema as trimSchema, trim } from './trim.ts';
 
 /** Any step. A new kind of step is a file in this folder and its two names in these two lists. */
@@ -40,6 +41,7 @@ export const step = z.discriminatedUnion('kind', [
   setDownSchema,
   scaleSchema,
   mirrorSchema,
+  taperSchema,
   coloursSchema,
 ]);
 export type Step = z.infer<typeof step>;
@@ -64,6 +66,7 @@ const kinds: { readonly [K in Kind]: StepKind<StepOf<K>> } = {
   setDown,
   scale,
   mirror,
+  taper,
   colours,
 };
 

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { FilamentColour } from '../../colours/index.ts';
 import type { EdgeName } from '../../edges/index.ts';
-import type { Box, Pose, SolidMesh, Vec3 } from '../../mesh/index.ts';
+import type { Box, Pose, SolidMesh, Taper, Vec3 } from '../../mesh/index.ts';
 import type { Point, Region } from '../../plane/index.ts';
 import type { Resolved } from '../amount.ts';
 import type { Facing } from '../facing.ts';
@@ -134,6 +134,8 @@ export interface Built<Body> {
   readonly copies?: { readonly of: readonly StepRef[]; readonly poses: readonly Pose[] };
   /** A turn, scale and shift of everything so far. */
   readonly whole?: Pose;
+  /** Everything so far grown narrower, or wider, with height. */
+  readonly taper?: Taper;
   /** In which colours the part is wished. */
   readonly colours?: WishedColours;
 }
