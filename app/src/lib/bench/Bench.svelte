@@ -218,6 +218,9 @@
     {say.arithmetic} <span class="measured">2in</span>, <span class="measured">cane + 0.4</span>,
     <span class="measured">width / 2</span>.
   </p>
+  <p class="text-ink-soft">
+    {say.measuresInWords} <span class="measured">{'Ø {cane}'}</span>.
+  </p>
 </KeysSheet>
 <ExportDialog
   bind:open={isExporting}

@@ -46,6 +46,7 @@ export const benchTexts = said({
   keepMine: 'Keep mine',
   takeTheirs: 'Take the other one',
   arithmetic: 'Numbers take units and arithmetic:',
+  measuresInWords: 'Words take measures between braces, and write what they are worth:',
   shapeBefore: 'This is the shape before the last change: the recipe cannot be built as it is now.',
   nothingToPrint: 'nothing to print yet',
   empty: 'The recipe is empty. Begin with a shape, or',
