@@ -65,20 +65,20 @@ export function drawAlong(
   if (places.length === 0) return [];
   const at = placedAt(side, size);
   const sorted = [...places].sort((a, b) => Math.abs(a.at - zero.at) - Math.abs(b.at - zero.at));
-  const first = FIRST_ROW_MM + clearMm;
-  return sorted.length > MOST_ROWS
-    ? drawRunning(ink, at, side, first, zero, sorted)
-    : drawRows(ink, at, side, first, zero, sorted);
+  const along = { side, at, first: FIRST_ROW_MM + clearMm, zero, places: sorted };
+  return sorted.length > MOST_ROWS ? drawRunning(ink, along) : drawRows(ink, along);
 }
 
-function drawRows(
-  ink: Ink,
-  at: Placed,
-  side: Side,
-  first: number,
-  zero: MeasuredPlace,
-  places: readonly MeasuredPlace[],
-): Rect[] {
+/** Places in the order in which they are measured, with the way onto paper and the first row of dimensions. */
+interface Along {
+  readonly side: Side;
+  readonly at: Placed;
+  readonly first: number;
+  readonly zero: MeasuredPlace;
+  readonly places: readonly MeasuredPlace[];
+}
+
+function drawRows(ink: Ink, { side, at, first, zero, places }: Along): Rect[] {
   const isFlat = side === 'below' || side === 'above';
   const last = first + (places.length - 1) * ROW_MM + PAST_MM;
   ink.line('thin', at(zero.at, -zero.start + GAP_MM), at(zero.at, last));
@@ -102,29 +102,21 @@ function drawRows(
   });
 }
 
-function drawRunning(
-  ink: Ink,
-  at: Placed,
-  side: Side,
-  first: number,
-  zero: MeasuredPlace,
-  places: readonly MeasuredPlace[],
-): Rect[] {
+function drawRunning(ink: Ink, { side, at, first, zero, places }: Along): Rect[] {
   const isFlat = side === 'below' || side === 'above';
-  const row = first;
   const all = [zero, ...places].sort((a, b) => a.at - b.at);
   const spread = spreadApart(
     all.map((place) => place.at),
     RUNNING_MM,
   );
   const [low, high] = [all[0].at, all[all.length - 1].at];
-  ink.line('thin', at(low, row), at(high, row));
-  ink.line('thin', ...circleAround(at(zero.at, row), 0.9));
+  ink.line('thin', at(low, first), at(high, first));
+  ink.line('thin', ...circleAround(at(zero.at, first), 0.9));
   const way = Math.sign(places[places.length - 1].at - zero.at) || 1;
   return all.map((place, i) => {
-    const end = row + PAST_MM;
-    ink.line('thin', at(place.at, -place.start + GAP_MM), at(place.at, row), at(spread[i], end));
-    if (place !== zero) ink.arrow(at(place.at, row), (isFlat ? 0 : Math.PI / 2) + (way < 0 ? Math.PI : 0));
+    const end = first + PAST_MM;
+    ink.line('thin', at(place.at, -place.start + GAP_MM), at(place.at, first), at(spread[i], end));
+    if (place !== zero) ink.arrow(at(place.at, first), (isFlat ? 0 : Math.PI / 2) + (way < 0 ? Math.PI : 0));
     // Each figure goes on from the end of its extension line.
     const isOutward = side === 'below' || side === 'left';
     const [x, y] = at(spread[i], end + 0.6);

@@ -89,6 +89,10 @@ export function carryOut(
         drawnBy,
       },
     );
+    const demandTriangles = (triangles: number) => {
+      const large = tooManyTriangles(triangles, sources.budget);
+      if (large) throw errorInStep(step.id, index, large);
+    };
     const built = buildStep<Manifold>(step, kit);
     const { outline, whole, taper, copies, relief, capMm, edges, colours } = built;
     const operations = around
@@ -97,7 +101,10 @@ export function carryOut(
 
     let part = done.part;
     if (whole) part = turnAll(poseOnGrid(whole), part, traces, scope);
-    if (taper) part = taperAll(taper, part, traces, sources, scope, step.id, index);
+    if (taper) {
+      for (const [id, trace] of traces) traces.set(id, taperedTrace(trace, taper));
+      part &&= taperedBody(part, taper, scope, demandTriangles);
+    }
     const reliefs = (before?.reliefs ?? []).map((each) => {
       if (taper) return { ...each, middle: tapered(taper, each.middle) };
       return whole ? turnedRelief(each, whole) : each;
@@ -108,8 +115,7 @@ export function carryOut(
     }));
     if (capMm !== undefined) writings.push({ step: index, capMm, isPlaceholder: isUnwritten(step) });
     part = applied(operations.slice(done.many), part, sources, scope);
-    const large = tooManyTriangles(part?.numTri() ?? 0, sources.budget);
-    if (large) throw errorInStep(step.id, index, large);
+    demandTriangles(part?.numTri() ?? 0);
 
     const first = built.box ?? boxOfAll(built.operations);
     const box = around ? boxUnder(around, first) : first;
@@ -221,26 +227,6 @@ function turnAll(
 ): Manifold | undefined {
   for (const [id, trace] of traces) traces.set(id, turnedTrace(trace, pose, scope));
   return part && scope.keep(part.transform(pose));
-}
-
-function taperAll(
-  taper: Taper,
-  part: Manifold | undefined,
-  traces: Map<string, Trace>,
-  { budget, demandTime }: StepSources,
-  scope: Scope,
-  stepId: string,
-  index: number,
-): Manifold | undefined {
-  for (const [id, trace] of traces) traces.set(id, taperedTrace(trace, taper));
-  if (!part) return undefined;
-  const demandTriangles = (triangles: number) => {
-    const large = tooManyTriangles(triangles, budget);
-    if (large) throw errorInStep(stepId, index, large);
-  };
-  const made = taperedBody(part, taper, scope, demandTriangles);
-  demandTime();
-  return made;
 }
 
 /** By how much letters become smaller: as much as where they are raised, or else as they do at most. */
