@@ -1,6 +1,7 @@
 import { classroomLimits, inspect } from '@kelbrin/core/inspect';
 import { sentenceOf, setField, type Recipe, type Step } from '@kelbrin/core/recipe';
-import { evaluate, SolidCache, type Workshop } from '@kelbrin/core/solid';
+import { partSheet, recipeSheet } from '@kelbrin/core/sheet';
+import { drawingScribe, evaluate, SolidCache, type Workshop } from '@kelbrin/core/solid';
 import { starters } from '@kelbrin/core/starters';
 import { featureEdges } from '@kelbrin/core/mesh';
 import { writeStep } from '@kelbrin/core/format';
@@ -113,6 +114,19 @@ export function lettersThatFit(workshop: Workshop): Contest {
     effect: 'sunk',
   });
   return toAndFro(workshop, 'edit of letters as large as fits → solid', recipeWith([disc, words]), 's2');
+}
+
+/** A strip of five holes with their sizes, all of which are made again when one number changes. */
+export function partInSizes(workshop: Workshop): Contest {
+  const { recipe } = lessonObjects.find(({ title }) => title === 'A gauge for holes')!;
+  return toAndFro(workshop, 'edit of a gauge in five sizes → solid', recipe, 's2');
+}
+
+/** A hose hook, which has faces that lean and so bend, narrower at its top. */
+export function taperedPart(workshop: Workshop): Contest {
+  const { recipe } = starters.find(({ id }) => id === 'hose-hook')!;
+  const tapered = recipeWith([...recipe.steps, stepOf('taper', 's90', undefined)], [...recipe.measures]);
+  return toAndFro(workshop, 'edit of a tapered hose hook → solid', tapered, 's90');
 }
 
 /** A bracket whose corners are finished in groups, on a foot with rounded edges. */
@@ -236,5 +250,26 @@ export function trueSurfaces(workshop: Workshop): Contest {
     n: 5,
     run: () => void writeStep([{ mesh, name: 'box' }], { name: 'box', at: new Date(0) }),
     runReference: () => void featureEdges(mesh),
+  };
+}
+
+/** A hose hook drawn as a sheet with all its measures, letters and all. */
+export function drawingSheet(workshop: Workshop): Contest {
+  const { recipe } = starters.find(({ id }) => id === 'hose-hook')!;
+  const built = evaluate(recipe, workshop);
+  if (!built.ok) throw new Error(built.problem.message);
+  const title = { part: 'Hose hook', project: 'Greenhouse kit', author: 'Asha', date: '1 Mar 2026' };
+  const scribe = drawingScribe(workshop.fonts);
+  return {
+    name: 'drawing sheet of the hose hook',
+    reference: 'its edges, as the picture draws them',
+    n: 10,
+    run: () =>
+      void partSheet(
+        recipeSheet(recipe, built, title),
+        { paper: 'a4', projection: 'first', section: 'most' },
+        scribe,
+      ),
+    runReference: () => void featureEdges(built.mesh),
   };
 }

@@ -90,6 +90,7 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
   const { kernel, fonts, assets, printer, memo, blocks, budget, measures, scope, demandTime } = sources;
   const { stepId, index, traces, part } = place;
   const math = new RegionMath(kernel);
+  let remadeTriangles = 0;
 
   const fail = (path: FieldPath, message: string, at?: readonly [number, number]): never => {
     throw errorInStep(stepId, index, message, { path, at });
@@ -121,6 +122,19 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
       );
     if (lines.flat().some(({ cut }) => !fonts(cut)))
       fail(['lettering', 'font'], say('this font is not loaded. Wait a moment, or choose another font.'));
+  };
+  /** The part before this step with another value of a measure; ends the evaluation where that cannot be built. */
+  const partWith = (name: string, value: number, path: FieldPath): ReturnType<Measures['partWith']> => {
+    try {
+      return measures.partWith(name, value, index);
+    } catch (error) {
+      if (!(error instanceof RecipeError)) throw error;
+      const { message } = error.problem;
+      return fail(
+        path,
+        say('with {name} = {value}: {message}', { name, value: formatNumber(value), message }),
+      );
+    }
   };
   /** A body that this step draws, remembered by what it is drawn from; it is an original, known by its number. */
   const drawn = (from: readonly unknown[], make: (inner: Scope) => Manifold): Manifold =>
@@ -236,18 +250,13 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     isMeasureUsed: (name) => measures.isUsed(name, index),
     withMeasure(name, value, path) {
       demandTime();
-      try {
-        const { part: made, drawnBy } = measures.partWith(name, value, index);
-        for (const [original, id] of drawnBy) place.drawnBy.set(original, id);
-        return made && !made.isEmpty() ? made : undefined;
-      } catch (error) {
-        if (!(error instanceof RecipeError)) throw error;
-        const { message } = error.problem;
-        return fail(
-          path,
-          say('with {name} = {value}: {message}', { name, value: formatNumber(value), message }),
-        );
-      }
+      const { part: made, drawnBy } = partWith(name, value, path);
+      for (const [original, id] of drawnBy) place.drawnBy.set(original, id);
+      if (!made || made.isEmpty()) return undefined;
+      // Counted as they come, before they are put together.
+      remadeTriangles += made.numTri();
+      demandTriangles((part?.numTri() ?? 0) + remadeTriangles);
+      return made;
     },
     minus: (body, other) => heard(scope.keep(scope.keep(body.subtract(other)).asOriginal())),
     boxOf: (body) => body.boundingBox() as Box,

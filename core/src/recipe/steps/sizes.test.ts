@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { built, recipeWith, stepOf } from '../../../test/evaluated.ts';
 import { boundsOf } from '../../mesh/index.ts';
+import { buildBudget } from '../../solid/buildBudget.ts';
 import { evaluate, SolidCache, type Workshop } from '../../solid/index.ts';
 import { fromFront, fromLeft, on } from '../../starters/places.ts';
 import { setMeasure } from '../edits.ts';
@@ -115,6 +116,23 @@ describe('sizes of a measure', () => {
     if (result.ok) throw new Error('It was built');
     expect(result.problem.message).toContain(words);
     expect(result.problem.stepId).toBe('s3');
+  });
+
+  it('are refused before they are put together where they come to more than a part can be', () => {
+    const many = recipeWith(
+      [
+        block(),
+        stepOf('repeat', 's2', undefined, {
+          of: [{ step: 's1' }],
+          pattern: { type: 'grid', columns: 5, columnMm: 30, rows: 5, rowMm: 30 },
+        }),
+        sizes({ values: { by: 'growth', count: 30, more: 0.1 } }),
+      ],
+      [cane],
+    );
+    // 25 blocks of 12 triangles each, thirty times.
+    const result = evaluate(many, workshop, { budget: { ...buildBudget, triangles: 3000 } });
+    expect(result.ok ? 'built' : result.problem.message).toMatch(/^Step 3: That comes to 3,300 triangles/);
   });
 
   it('say so where no step uses the measure', () => {
