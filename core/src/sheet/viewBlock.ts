@@ -36,7 +36,7 @@ const CUT_CLEAR_MM = 2.5;
 
 /** Draws a view of a part at a scale, with its axes and measures. */
 export function viewBlock(scribe: Scribe, box: Box, scale: number, drawing: ViewDrawing): ViewBlock {
-  const { view, lines, measures, sides, cut, figure } = drawing;
+  const { view, lines, measures, cut } = drawing;
   const ink = new Ink(scribe);
   const { low, high } = seenBox(view, box);
   const size: Point = [(high[0] - low[0]) * scale, (high[1] - low[1]) * scale];
@@ -45,7 +45,28 @@ export function viewBlock(scribe: Scribe, box: Box, scale: number, drawing: View
   for (const line of lines.seen) ink.line('outline', ...line.map(onPaper));
   drawAxes(ink, drawing, scale, onPaper);
   const taken: Rect[] = cut ? drawCut(ink, view, cut, onPaper, size) : [];
-  ([view.right, view.up] as const).forEach((direction, i) => {
+  taken.push(...drawLengths(ink, box, scale, drawing));
+  drawCallouts(
+    ink,
+    measures.rounds.map(({ words, rounds: own }) => ({
+      words,
+      rims: own.map(({ middle, radiusMm, facings }) => ({
+        middle: onPaper(seenAt(view, middle)),
+        radius: radiusMm * scale,
+        facings: facings.map((facing) => seenAt(view, facing)),
+      })),
+    })),
+    taken,
+  );
+  return { ink, size, bounds: ink.bounds };
+}
+
+/** Draws the lengths that a view shows, and tells what their figures cover. */
+function drawLengths(ink: Ink, box: Box, scale: number, drawing: ViewDrawing): Rect[] {
+  const { view, measures, sides, cut, figure } = drawing;
+  const { low, high } = seenBox(view, box);
+  const size: Point = [(high[0] - low[0]) * scale, (high[1] - low[1]) * scale];
+  return ([view.right, view.up] as const).flatMap((direction, i) => {
     const { axis, sign } = axisOf(direction);
     const other = otherAxisOf(view, axis)!;
     const acrossSign = axisOf(i === 0 ? view.up : view.right).sign;
@@ -70,21 +91,8 @@ export function viewBlock(scribe: Scribe, box: Box, scale: number, drawing: View
     const isRound = measures.places.some((each) => each.axis === axis && each.isDiameter);
     const middle = (box.min[other] + box.max[other]) / 2;
     const zero = place(zeroMm, isRound ? [middle, middle] : [box.min[other], box.max[other]], '0');
-    taken.push(...drawAlong(ink, { side: sides[i], zero, places, clearMm: cut ? CUT_CLEAR_MM : 0 }, size));
+    return drawAlong(ink, { side: sides[i], zero, places, clearMm: cut ? CUT_CLEAR_MM : 0 }, size);
   });
-  drawCallouts(
-    ink,
-    measures.rounds.map(({ words, rounds: own }) => ({
-      words,
-      rims: own.map(({ middle, radiusMm, facings }) => ({
-        middle: onPaper(seenAt(view, middle)),
-        radius: radiusMm * scale,
-        facings: facings.map((facing) => seenAt(view, facing)),
-      })),
-    })),
-    taken,
-  );
-  return { ink, size, bounds: ink.bounds };
 }
 
 /** Axes of what is whole: a cross where they are seen end on, else a line along them. */

@@ -1,6 +1,6 @@
 import { said } from '../words/index.ts';
 import type { Box, Vec3 } from '../mesh/index.ts';
-import { cross, dot, times, unit } from '../mesh/vectors.ts';
+import { cross, dot, unit } from '../mesh/vectors.ts';
 import type { Point } from '../plane/index.ts';
 
 /** A direction in which a part is looked at, without perspective: what lies to the right, what upwards, what towards the eye. */
@@ -60,6 +60,3 @@ export interface CutPlane {
   /** How far towards the eye it lies. */
   readonly atMm: number;
 }
-
-/** A point on a plane. */
-export const onPlane = ({ view, atMm }: CutPlane): Vec3 => times(view.toward, atMm);
