@@ -103,7 +103,9 @@ try {
     await menu.getByRole('button', { name: /example/ }).click();
     await designer.getByRole('button', { name: title }).click();
     await menu.locator('summary').click();
-    await designer.waitForTimeout(1_000);
+    // Its letters may still be on their way.
+    await designer.locator('[data-save=saved]').waitFor();
+    await designer.getByRole('group', { name: 'Part' }).getByText('mm', { exact: false }).first().waitFor();
   };
   await example('Bed sign');
   await designer.locator('[data-step=s2] textarea').focus();

@@ -3,7 +3,7 @@ import { circleRun, circleThrough, middleOf, NEAR_CIRCLE_MM } from './circles.ts
 import type { FacetEdge, Facets } from './facets.ts';
 import { aroundAxis } from './surface.ts';
 import { isSmooth, LEAST_FACETS, MOST_RADIUS_MM, ON_CIRCLE_MM } from './tolerances.ts';
-import { cross, dot, lengthOf, minus, plus, unit } from '../mesh/vectors.ts';
+import { cross, dot, lengthOf, minus, plus, times, unit } from '../mesh/vectors.ts';
 
 /** A line that something may be turned about. */
 export interface Axis {
@@ -129,18 +129,23 @@ function axisAround(
   return { origin: middleOf(level, { middle: origin, axis: better }), way: better };
 }
 
-/** Whether facets go on at both ends as smoothly as they bend: they are of something that is bent both ways. */
+/** Whether most facets go on at both ends as smoothly as they bend: they are of something that is bent both ways. */
 function isColumn(
-  { points, edgesOf }: Facets,
+  { points, facets, edgesOf }: Facets,
   members: readonly number[],
   isKnown: (facet: number) => boolean,
   way: Vec3,
 ): boolean {
-  const ends = members.flatMap((facet) =>
-    edgesOf[facet].filter(
-      ({ from, to, turn, facets: [, next] }) =>
-        isSmooth(turn) && !isKnown(next) && Math.abs(dot(unit(minus(points[to], points[from])), way)) < 0.9,
-    ),
-  );
-  return ends.length > members.length;
+  /** At which of its ends a facet goes on, by the sign along the axis. */
+  const endsOf = (facet: number): number[] =>
+    edgesOf[facet].flatMap(({ from, to, turn, facets: [, next] }) => {
+      const [a, b] = [points[from], points[to]];
+      if (!isSmooth(turn) || isKnown(next) || Math.abs(dot(unit(minus(b, a)), way)) >= 0.9) return [];
+      return Math.sign(dot(minus(times(plus(a, b), 0.5), facets[facet].middle), way));
+    });
+  const both = members.filter((facet) => {
+    const ends = endsOf(facet);
+    return ends.includes(1) && ends.includes(-1);
+  });
+  return both.length > members.length / 2;
 }

@@ -54,22 +54,23 @@ export function surfacesAbout(
     }
     if (members.length < LEAST_FACETS || spanOf(members.map((facet) => seen.facet(facet).angle)) < LEAST_SPAN)
       continue;
-    const corners = members.flatMap((facet) => edgesOf[facet].map(({ from }) => seen.corner(from)));
-    const ends = endsOf(
-      corners.map(({ away, along }): Point2 => [away, along]),
-      line,
-    );
-    if (!ends) continue;
+    const placesOf = (corners: readonly number[]) =>
+      corners.map((corner): Point2 => {
+        const { away, along } = seen.corner(corner);
+        return [away, along];
+      });
     // Where two facets of one turn meet, their corners lie on it; those of another curve are beside it.
     const within = new Set(members);
     const inner = members.flatMap((facet) =>
       edgesOf[facet].filter(({ facets: [, next] }) => within.has(next)).map(({ from }) => from),
     );
-    const isTurned = inner.every((corner) => {
-      const { away, along } = seen.corner(corner);
-      return besideLine([away, along], ends) < NEAR_TURN_MM;
-    });
-    if (!isTurned) continue;
+    const innerEnds = endsOf(placesOf(inner), line);
+    if (!innerEnds) continue;
+    const isOnLine = (place: Point2) => besideLine(place, innerEnds) < NEAR_TURN_MM;
+    if (!placesOf(inner).every(isOnLine)) continue;
+    // Other corners may lie on a facet's chord; where they do not, they tell best where the band ends.
+    const outer = endsOf(placesOf(members.flatMap((facet) => edgesOf[facet].map(({ from }) => from))), line);
+    const ends = outer?.every(isOnLine) ? outer : innerEnds;
     const isUpright = Math.abs(line.along) < UPRIGHT;
     const cylinder = isUpright
       ? cylinderThrough(

@@ -1,11 +1,10 @@
-import type { Vec3 } from '../mesh/index.ts';
 import { axesOfPairs, axesOfRims, type Axis } from './axes.ts';
 import type { Recognised } from './band.ts';
 import { surfacesAbout } from './bands.ts';
 import type { Facets } from './facets.ts';
 import { offSurface } from './surface.ts';
-import { CHORD_MM, isSmooth, MOST_TURN, ON_CIRCLE_MM } from './tolerances.ts';
-import { plus, times } from '../mesh/vectors.ts';
+import { CHORD_MM, GROWN_MM, isSmooth, MOST_TURN } from './tolerances.ts';
+import { dot } from '../mesh/vectors.ts';
 
 /**
  * Finds the cylinders, cones, spheres and tori that facets stand for. All of them are turned about an axis: facets that
@@ -40,10 +39,13 @@ export function recognised(all: Facets, leftOut: ReadonlySet<number> = new Set()
   return absorbed(found, all, leftOut);
 }
 
+/** By the cosine: a facet faces as its surface does in its middle, but for the width of a facet. */
+const FACING = 0.985;
+
 /** Facets beside a surface, or of a smaller one, all of whose corners lie on it, are of it: the tips of spheres. */
 function absorbed(
   found: readonly Recognised[],
-  { points, edgesOf }: Facets,
+  { points, facets: all, edgesOf }: Facets,
   leftOut: ReadonlySet<number>,
 ): Recognised[] {
   const largest = [...found].sort((a, b) => b.facets.length - a.facets.length);
@@ -61,14 +63,15 @@ function absorbed(
       } of edgesOf[facet]) {
         const owner = ownerOf.get(next);
         if (turn > MOST_TURN || leftOut.has(next) || (owner !== undefined && owner <= i)) continue;
-        const corners = edgesOf[next].map(({ from }) => points[from]);
-        const middle = times(
-          corners.reduce((sum, corner) => plus(sum, corner), [0, 0, 0] as Vec3),
-          1 / corners.length,
-        );
+        // Where another surface cuts facets, their corners lie on chords, which are inside. Outside are those of slopes that
+        // were built by growing, by more at the ends of a turn; and what goes on flat from a curve, which is not of it.
+        const outsideMm = owner === undefined ? GROWN_MM : CHORD_MM;
+        const isNear = ({ mm }: { mm: number }) => mm > -CHORD_MM && mm < outsideMm;
+        const { middle, normal } = all[next];
         const isOn =
-          corners.every((corner) => Math.abs(offSurface(surface, corner).mm) < 3 * ON_CIRCLE_MM) &&
-          Math.abs(offSurface(surface, middle).mm) < CHORD_MM;
+          edgesOf[next].every(({ from }) => isNear(offSurface(surface, points[from]))) &&
+          isNear(offSurface(surface, middle)) &&
+          Math.abs(dot(offSurface(surface, middle).way, normal)) > FACING;
         if (!isOn) continue;
         ownerOf.set(next, i);
         members.push(next);

@@ -20,6 +20,9 @@ export const ON_CIRCLE_MM = 2e-4;
  */
 export const NEAR_TURN_MM = 2e-3;
 
+/** At the ends of a turn they move farther, mm. */
+export const GROWN_MM = 8e-3;
+
 /** Chords of different lengths lie up to so much deeper than each other in one circle, mm. */
 export const CHORD_MM = 0.02;
 
