@@ -56,6 +56,7 @@ export function carryOut(
   try {
     // What is wrong in the same way at several fields is said once.
     const notes = new Set<string>();
+    const told = new Set<string>();
     const drawnBy = new Map(before?.drawnBy);
     const traces = new Map(before?.traces);
     let copiesMade = before?.copiesMade ?? 0;
@@ -85,6 +86,7 @@ export function carryOut(
         copiesBefore: copiesMade,
         copied: (count) => (copiesMade += count),
         note: (message) => notes.add(message),
+        tell: (message) => told.add(message),
         drewPieces: (drawn) => (pieces = drawn),
         drawnBy,
       },
@@ -146,6 +148,7 @@ export function carryOut(
         isOther(volumeMm3, before?.volumeMm3 ?? 0) ||
         isReshaped(operations, before?.part, part),
       notes: [...notes],
+      told: [...told],
       edges,
       pieces,
       colours: colours ? { ...colours, index } : before?.colours,

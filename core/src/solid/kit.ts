@@ -75,6 +75,7 @@ export interface KitPlace {
   /** Hears how many copies this step makes. */
   copied(count: number): void;
   note(message: string): void;
+  tell(message: string): void;
   /** The steps that drew surfaces, by the kernel's numbers of these, which copies and moved bodies keep; this one adds its own. */
   readonly drawnBy: Map<number, string>;
 }
@@ -144,6 +145,7 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
     printer,
     fail,
     note: place.note,
+    tell: place.tell,
     drewPieces: place.drewPieces,
 
     joined: (regions) => math.joined(regions),

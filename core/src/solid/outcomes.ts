@@ -15,8 +15,10 @@ export interface StepOutcome {
   readonly effect: 'add' | 'cut' | 'keep' | 'whole';
   /** False when the part is the same with and without the step: a hole beside the part, say. */
   readonly changed: boolean;
-  /** What there is to say about it, a sentence each. */
+  /** What there is to look at, a sentence each. */
   readonly notes: readonly string[];
+  /** What it worked out, which is as it should be, a sentence each. */
+  readonly told: readonly string[];
   /** Its outline as seen from above, where it lies in the part; that of its box when it has none of its own. */
   readonly plan: Region;
   /** The corners of that outline before any was finished, in the order of their numbers. */
@@ -38,7 +40,7 @@ export function outcomesOf(
 ): StepOutcome[] {
   const last = states.at(-1);
   const apart = piecesApart(mesh);
-  return states.map(({ effect, box, changed, notes, edges, pieces }, i) => {
+  return states.map(({ effect, box, changed, notes, told, edges, pieces }, i) => {
     const { step, index } = steps[i];
     const later = states.slice(i + 1).filter((state) => state.effect === 'add');
     const trace = last?.traces.get(step.id);
@@ -52,6 +54,7 @@ export function outcomesOf(
       box,
       changed,
       notes: said,
+      told,
       plan,
       corners: trace?.corners,
       edges: edges && edgesNow(edges, trace),

@@ -28,6 +28,8 @@ export interface StepState {
   readonly box: Box;
   readonly changed: boolean;
   readonly notes: readonly string[];
+  /** What it worked out, which is as it should be. */
+  readonly told: readonly string[];
   /** The colours that are wished so far, and the step that wishes them, by its index in the recipe. */
   readonly colours?: WishedColours & { readonly index: number };
   /** The index of this very step in the recipe, if it wishes colours. */

@@ -1,3 +1,4 @@
+import { lessonObjects } from '../document/lessonObjects/index.ts';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { built, genusOf, withField } from '../../test/evaluated.ts';
@@ -81,8 +82,9 @@ describe('the starters together', () => {
     return found;
   }
 
-  it('show steps of every group, and most kinds that there are', () => {
-    const used = new Set(starters.flatMap(({ recipe }) => recipe.steps.map(({ kind }) => kind)));
+  it('show steps of every group and, with the objects of the cookbook, most kinds that there are', () => {
+    const examples = [...starters, ...lessonObjects];
+    const used = new Set(examples.flatMap(({ recipe }) => recipe.steps.map(({ kind }) => kind)));
     const shown = stepKinds.filter(({ kind }) => used.has(kind));
     expect(new Set(shown.map(({ group }) => group))).toEqual(new Set(stepKinds.map(({ group }) => group)));
     // A file is nothing to begin with, and a kind that is new may have no example yet.

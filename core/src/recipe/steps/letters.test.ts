@@ -95,7 +95,7 @@ describe('letters', () => {
       depth: { type: 'by', mm: 4 },
     });
     /** The height of capitals that the sentence says, rounded down to tenths. */
-    const tallOf = (notes: readonly string[]) => Number(/they are ([\d.]+) mm tall/.exec(notes.join())![1]);
+    const tallOf = (told: readonly string[]) => Number(/they are ([\d.]+) mm tall/.exec(told.join())![1]);
 
     it('fill a rectangle to its margin, in the middle of it', () => {
       // A wide word on a block of 40 × 30.
@@ -123,11 +123,11 @@ describe('letters', () => {
         placement: on('s1', { x: fromLeft(6), z: { relation: 'inFrom', edge: 'high', mm: 0 } }),
       });
       const result = built(recipeWith([block, hole, into('HI')]));
-      const { box, notes } = result.steps.at(-1)!;
+      const { box, told } = result.steps.at(-1)!;
       expect(box.min[0]).toBeGreaterThan(-14 + 2 + 0.9);
-      expect(Math.floor(10 * (box.max[1] - box.min[1])) / 10).toBeCloseTo(tallOf(notes), 0);
-      expect(tallOf(built(recipeWith([block, into('HI')])).steps.at(-1)!.notes)).toBeGreaterThan(
-        tallOf(notes),
+      expect(Math.floor(10 * (box.max[1] - box.min[1])) / 10).toBeCloseTo(tallOf(told), 0);
+      expect(tallOf(built(recipeWith([block, into('HI')])).steps.at(-1)!.told)).toBeGreaterThan(
+        tallOf(told),
       );
     });
 
@@ -139,8 +139,8 @@ describe('letters', () => {
           size: { by: 'room', marginMm: 1 },
           ...more,
         } as const;
-        const { plan, notes } = built(recipeWith([block, into('', 1, { lettering })])).steps.at(-1)!;
-        const tall = { ...lettering, size: { by: 'height', mm: tallOf(notes) } } as const;
+        const { plan, told } = built(recipeWith([block, into('', 1, { lettering })])).steps.at(-1)!;
+        const tall = { ...lettering, size: { by: 'height', mm: tallOf(told) } } as const;
         const [own, same] = [plan, written(tall, workshop.fonts).region].map((region) => extentOf(region).x);
         expect((own.high - own.low) / (same.high - same.low)).toBeCloseTo(1, 1);
         expect(own.high - own.low).toBeLessThan(38.01);

@@ -184,7 +184,7 @@ function setOn<Body>(
   }
   const set = kit.lettersInto(lettering, freeRoom(kit, side, on, size.marginMm).room);
   if (!set) return noRoom(['lettering', 'size', 'marginMm'], kit);
-  kit.note(say('As large as fits, they are {mm} mm tall.', { mm: Math.floor(10 * set.capMm) / 10 }));
+  kit.tell(say('As large as fits, they are {mm} mm tall.', { mm: Math.floor(10 * set.capMm) / 10 }));
   return { ...set, placement: placedAt(placed, side, set.middle) };
 }
 

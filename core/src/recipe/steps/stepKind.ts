@@ -86,6 +86,8 @@ export interface BuildKit<Body> extends OutlineKit {
   withMeasure(name: string, value: number, path: FieldPath): Body | undefined;
   /** Says something about the step that is not wrong enough to end the evaluation. */
   note(message: string): void;
+  /** Tells what the step worked out, which is as it should be. */
+  tell(message: string): void;
 }
 
 /** What a step does to the part. */

@@ -23,6 +23,7 @@
   const problem = $derived(refused ?? (bench.problem?.stepId === step.id ? bench.problem : undefined));
   const outcome = $derived(bench.solid?.steps.find(({ stepId }) => stepId === step.id));
   const notes = $derived(bench.problem ? [] : (outcome?.notes ?? []));
+  const told = $derived(bench.problem ? [] : (outcome?.told ?? []));
   const fileNotes = $derived(bench.fileNotes?.stepId === step.id ? bench.fileNotes.notes : []);
   const isMarked = $derived(bench.marked === step.id);
   const tokens = $derived(sentenceOf(step, { recipe: bench.recipe, index, printer: bench.limits }));
@@ -90,6 +91,7 @@
   {/if}
   {#if step.off}<p class="text-ink-soft text-sm">{say.isOff}</p>{/if}
   {#if problem}<p role="alert" class="text-fail text-sm">{problem.message}</p>{/if}
+  {#each told as line (line)}<p class="text-ink-soft text-sm">{line}</p>{/each}
   {#each [...fileNotes, ...notes] as note (note)}<p class="text-warn-ink text-sm">{note}</p>{/each}
   {#if isMarked}
     <div class="mt-1 flex items-center gap-0.5">
