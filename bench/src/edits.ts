@@ -27,7 +27,10 @@ function* rounds(recipes: readonly Recipe[]): Generator<{ recipe: Recipe; round:
   for (;;) for (const [round, recipe] of recipes.entries()) yield { recipe, round };
 }
 
-/** One-number edit → new solid, over all numbers of all starters. */
+/**
+ * One-number edit → new solid, over all numbers of all starters. Five sixths of it are the kernel's own work: booleans, and
+ * handing over triangles.
+ */
 export function oneNumberEdit(workshop: Workshop): Contest {
   const edits = starters.map(({ recipe }) => ({ edits: editsOf(recipe), cache: new SolidCache() }));
   const all = edits.flatMap(({ edits: of, cache }) => of.map((recipe) => ({ recipe, cache })));
