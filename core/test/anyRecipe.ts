@@ -190,7 +190,18 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
     id: fc.constant(id),
     kind: fc.constant('letters' as const),
     lettering: fc.record({
-      words: fc.constantFrom('Basil', 'Dill\n& Chive', 'ÄÖÜ', 'il', '8', 'Nguyễn', 'Ωμ Ж', 'דוד ♥', 'محمد'),
+      words: fc.constantFrom(
+        'Basil',
+        `Ø {${MEASURE}}`,
+        'Dill\n& Chive',
+        'ÄÖÜ',
+        'il',
+        '8',
+        'Nguyễn',
+        'Ωμ Ж',
+        'דוד ♥',
+        'محمد',
+      ),
       font: fc.constantFrom(...(Object.keys(fontNames) as FontName[])),
       size: fc.oneof(
         {
@@ -203,6 +214,8 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
         { weight: 1, arbitrary: fc.record({ by: fc.constant('room' as const), marginMm: tenths(0, 3) }) },
       ),
       arcMm: fc.option(tenths(10, 40), { nil: undefined }),
+      spacingMm: fc.option(tenths(-1, 3), { nil: undefined, freq: 3 }),
+      mirrored: fc.option(fc.constant(true as const), { nil: undefined, freq: 5 }),
     }),
     effect: fc.constantFrom('raised' as const, 'sunk' as const, 'through' as const),
     byMm: tenths(0.2, 3),
@@ -238,6 +251,18 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
         deg: fc.constantFrom(360, 90, -45),
         about: fc.constant({ plate: true as const }),
       }),
+      fc.record({
+        type: fc.constant('grid' as const),
+        columns: fc.integer({ min: 1, max: 3 }),
+        columnMm: tenths(-15, 15),
+        rows: fc.integer({ min: 1, max: 3 }),
+        rowMm: tenths(-15, 15),
+      }),
+      fc.record({
+        type: fc.constant('mirror' as const),
+        axis: fc.constantFrom('x' as const, 'y' as const, 'z' as const),
+        about: fc.constantFrom(...earlier).map((step) => ({ step })),
+      }),
     ),
   });
   const box: fc.Arbitrary<Step> = fc.record({
@@ -261,7 +286,11 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
     id: fc.constant(id),
     kind: fc.constant('edges' as const),
     finish: fc.constantFrom('round' as const, 'slope' as const),
-    which: fc.constantFrom('above' as const, 'all' as const, 'upright' as const, 'upper' as const),
+    which: fc.oneof(
+      fc.constantFrom('above' as const, 'all' as const, 'upright' as const, 'upper' as const),
+      fc.constantFrom(...earlier).map((step) => ({ between: { step } })),
+      fc.record({ chosen: fc.constant<[]>([]) }),
+    ),
     of: fc.option(fc.constantFrom(...earlier.map((step) => ({ step }))), { nil: undefined }),
     mm: tenths(0.1, 3),
     deg: fc.option(fc.integer({ min: 10, max: 80 }), { nil: undefined }),
@@ -284,6 +313,25 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
     axis: fc.constantFrom('x' as const, 'y' as const),
     apartMm: tenths(0, 8),
   });
+  const colours: fc.Arbitrary<Step> = fc.record({
+    id: fc.constant(id),
+    kind: fc.constant('colours' as const),
+    first: fc.constantFrom('leafGreen' as const, 'chalkWhite' as const),
+    changes: fc.array(
+      fc.record({
+        from: fc.oneof(
+          fc.record({ by: fc.constant('mm' as const), mm: tenths(0.2, 20) }),
+          fc.record({
+            by: fc.constant('step' as const),
+            of: fc.constantFrom(...earlier).map((step) => ({ step })),
+            edge,
+          }),
+        ),
+        colour: fc.constantFrom('sootBlack' as const, 'sunYellow' as const),
+      }),
+      { maxLength: 2 },
+    ),
+  });
   const plain = fc
     .constantFrom(
       'solid' as const,
@@ -296,7 +344,7 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
       'taper' as const,
     )
     .map((kind) => createStep(kind, id, earlier[0]));
-  return fc.oneof(extrude, hole, letters, eyelet, repeat, sizes, box, edges, plain).map(tidy);
+  return fc.oneof(extrude, hole, letters, eyelet, repeat, sizes, colours, box, edges, plain).map(tidy);
 }
 
 /** Well-formed recipes of one to five steps, each placed on earlier ones; not all of them can be built. */
@@ -312,4 +360,4 @@ export const anyRecipe: fc.Arbitrary<Recipe> = fc
       ),
     ),
   )
-  .map((steps) => ({ ...emptyRecipe(), measures: [{ name: MEASURE, value: 4 }], steps }));
+  .map((steps) => ({ ...emptyRecipe(), measures: [{ name: MEASURE, value: 4, tolerance: 0.1 }], steps }));

@@ -37,8 +37,11 @@ export interface Corner {
   readonly point: Vec3;
 }
 
-/** Corners of true surfaces lie this near to all of them, mm; where they cannot, the surface is left as its facets. */
-const MOST_OFF_MM = 2e-3;
+/**
+ * Corners of true surfaces lie this near to all of them, mm, which is within what readers are told to take as one; where
+ * they cannot, the smallest of the surfaces is left as its facets.
+ */
+const MOST_OFF_MM = 9e-3;
 /** Points along a curved edge for each edge of the mesh. */
 const DIVISIONS = 4;
 /** A mesh of more triangles is written as it is: looking for surfaces would take minutes. */
@@ -232,7 +235,10 @@ class Borders {
       [...new Set(regions.map((region) => this.#regions[region].surface))],
       place,
     );
-    if (offMm > MOST_OFF_MM) curved.forEach((region) => this.wrong.add(region));
+    if (offMm > MOST_OFF_MM) {
+      const size = (region: number) => this.#regions[region].of!.facets.length;
+      this.wrong.add(curved.reduce((a, b) => (size(b) < size(a) ? b : a)));
+    }
     return point;
   }
 

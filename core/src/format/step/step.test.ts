@@ -154,6 +154,11 @@ describe('the solid of a part in STEP', () => {
     ],
     ['Pot stamp', 1, 'the knob above and below its ring'],
     ['A bracket', 10, 'four holes, five outer corners, an inner one'],
+    [
+      'A tag like a cloud',
+      11,
+      'six arcs, the eyelet outside and inside, two inner corners that turn far, the long rounded edge',
+    ],
     ['A box for seeds', 20, 'four corners outside and inside and of the pocket, eight rounded edges'],
     ['Five trial rings', 2, 'outside and inside'],
     ['A gauge for holes', 5, 'five holes'],
@@ -161,7 +166,7 @@ describe('the solid of a part in STEP', () => {
     const { recipe } = [...starters, ...lessonObjects].find((each) => each.title.startsWith(title))!;
     // Letters have arcs of their own.
     const steps = recipe.steps.map((step) =>
-      step.kind === 'letters' ? { ...step, off: true as const } : step,
+      step.kind === 'letters' || step.kind === 'colours' ? { ...step, off: true as const } : step,
     );
     expect(countOf(written(built(workshop, { ...recipe, steps }).mesh), 'CYLINDRICAL_SURFACE')).toBe(
       cylinders,
