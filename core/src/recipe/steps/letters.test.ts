@@ -126,9 +126,7 @@ describe('letters', () => {
       const { box, told } = result.steps.at(-1)!;
       expect(box.min[0]).toBeGreaterThan(-14 + 2 + 0.9);
       expect(Math.floor(10 * (box.max[1] - box.min[1])) / 10).toBeCloseTo(tallOf(told), 0);
-      expect(tallOf(built(recipeWith([block, into('HI')])).steps.at(-1)!.told)).toBeGreaterThan(
-        tallOf(told),
-      );
+      expect(tallOf(built(recipeWith([block, into('HI')])).steps.at(-1)!.told)).toBeGreaterThan(tallOf(told));
     });
 
     it('are set with the same spaces and along the same circle as letters of that height', () => {

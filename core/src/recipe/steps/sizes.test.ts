@@ -107,6 +107,11 @@ describe('sizes of a measure', () => {
     ['the measure is gone', recipeWith([sizesAfterBox(), sizes()], []), 'no measure “cane” any more'],
     ['nothing stands before it', recipeWith([sizes()], [cane]), 'nothing to make again yet'],
     [
+      'it cannot be built when it grows',
+      family({ values: { by: 'growth', count: 3, more: -15 } }),
+      'with cane = −7',
+    ],
+    [
       'it cannot be built with one of them',
       family({ values: { by: 'list', values: [9, -20] } }),
       'with cane = −20',
@@ -116,6 +121,11 @@ describe('sizes of a measure', () => {
     if (result.ok) throw new Error('It was built');
     expect(result.problem.message).toContain(words);
     expect(result.problem.stepId).toBe('s3');
+    // The field that is wrong can be found in the sentence.
+    const paths = sentenceOf(recipe.steps.at(-1)!, { recipe, index: recipe.steps.length - 1 }).map((token) =>
+      'path' in token ? token.path.join() : '',
+    );
+    expect(['', ...paths]).toContain(result.problem.path?.join() ?? '');
   });
 
   it('are refused before they are put together where they come to more than a part can be', () => {

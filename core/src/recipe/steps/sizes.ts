@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { shift, type Box, type Vec3 } from '../../mesh/index.ts';
-import { count, distance, length, type Resolved } from '../amount.ts';
+import { count, distance, length, type Amount, type Resolved } from '../amount.ts';
 import { measureName, valuesOf } from '../measures.ts';
 import { edgeWords } from '../placement.ts';
 import {
@@ -11,6 +11,8 @@ import {
   oneOf,
   text,
   type Addition,
+  type FieldPath,
+  type Option,
   type SentenceContext,
   type Token,
 } from '../sentence.ts';
@@ -110,7 +112,8 @@ export const sizes: StepKind<SizesStep> = {
     let endMm = first.max[along];
     return {
       operations: sizesOf(step.values, own).flatMap((value, i) => {
-        const made = remade(kit, of.measure, value, i);
+        const path = step.values.by === 'list' ? ['values', 'values', i] : ['values', 'more'];
+        const made = remade(kit, of.measure, value, path);
         if (!made) return [];
         const by: [number, number, number] = [0, 0, 0];
         by[along] = endMm + apartMm - made.box.min[along];
@@ -127,9 +130,9 @@ function remade<Body>(
   kit: BuildKit<Body>,
   measure: string,
   value: number,
-  i: number,
+  path: FieldPath,
 ): { readonly body: Body; readonly box: Box } | undefined {
-  const body = kit.withMeasure(measure, value, ['values', 'values', i]);
+  const body = kit.withMeasure(measure, value, path);
   return body && { body, box: kit.boxOf(body) };
 }
 
@@ -144,8 +147,8 @@ function measureToken({ of }: SizesStep, { recipe }: SentenceContext): Token {
   const names = recipe.measures.map(({ name }) => name);
   // A measure that is gone is shown, so that it is seen why nothing is made.
   if (of && !names.includes(of.measure)) names.unshift(of.measure);
-  const options = names.map((name) => ({ label: name, value: { measure: name } }));
-  if (!of) options.unshift({ label: say('which measure?'), value: undefined as never });
+  const options: Option[] = names.map((name) => ({ label: name, value: { measure: name } }));
+  if (!of) options.unshift({ label: say('which measure?'), value: undefined });
   return choice(['of'], 'measure that differs', options, ({ value }) =>
     of ? (value as typeof of | undefined)?.measure === of.measure : value === undefined,
   );
@@ -153,19 +156,22 @@ function measureToken({ of }: SizesStep, { recipe }: SentenceContext): Token {
 
 /** The sizes that growing would make, written out, for a start. */
 function listFrom({ of, values: now }: SizesStep, { recipe }: SentenceContext): number[] {
-  if (now.by === 'list') return [10];
+  if (now.by === 'list') return [A_SIZE];
   const worked = valuesOf(recipe.measures);
-  const own = (of && worked.ok && worked.values.get(of.measure)) ?? 10;
-  const [many_, more] = [now.count, now.more].map((each) => (typeof each === 'number' ? each : 1));
-  return sizesOf({ by: 'growth', count: Math.max(2, many_), more }, own || 10).map(
-    (value) => Math.round(1000 * value) / 1000,
-  );
+  const own = of && worked.ok ? worked.values.get(of.measure) : undefined;
+  const plain = (value: Amount) => (typeof value === 'number' ? value : 1);
+  const growth = { by: 'growth', count: Math.max(2, plain(now.count)), more: plain(now.more) } as const;
+  return sizesOf(growth, own ?? A_SIZE).map(rounded);
 }
 
-function nextAfter(list: readonly unknown[]): number {
-  const [before, last] = list.slice(-2).map((each) => (typeof each === 'number' ? each : 10));
-  if (last === undefined) return before + 1;
-  return Math.round(1000 * (2 * last - before)) / 1000;
+/** Some size, where nothing says which. */
+const A_SIZE = 10;
+const rounded = (mm: number) => Math.round(1000 * mm) / 1000;
+
+/** The size after those of a list, as far from the last as that is from the one before. */
+function nextAfter(list: readonly Amount[]): number {
+  const [before, last] = list.slice(-2).map((each) => (typeof each === 'number' ? each : A_SIZE));
+  return last === undefined ? before + 1 : rounded(2 * last - before);
 }
 
 function valueTokens(of: Values): Token[] {
