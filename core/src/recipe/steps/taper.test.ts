@@ -1,8 +1,11 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { built, genusOf, recipeWith, stepOf } from '../../../test/evaluated.ts';
+import { classroomLimits, inspect } from '../../inspect/index.ts';
 import { boundsOf, topologyOf } from '../../mesh/index.ts';
+import { everydaySettings, slice } from '../../slice/index.ts';
 import { evaluate, type Workshop } from '../../solid/index.ts';
+import { starters } from '../../starters/index.ts';
 import { centredAlong, fromFront, fromLeft, on } from '../../starters/places.ts';
 import { plainSentence } from '../sentence.ts';
 import { sentenceOf, type Step } from './index.ts';
@@ -119,6 +122,16 @@ describe('a taper of the whole part', () => {
     const [{ capMm: small }] = made(box, letters, taper(50)).origin.writings;
     expect(small / plain).toBeGreaterThan(0.49);
     expect(small / plain).toBeLessThan(0.56);
+  });
+
+  it('leaves a part that is inspected and sliced like any other', () => {
+    const hook = starters.find(({ id }) => id === 'hose-hook')!.recipe;
+    const { mesh, origin } = built(workshop, { ...hook, steps: [...hook.steps, taper(70, 'both', 's90')] });
+    expect(topologyOf(mesh)).toMatchObject({ openEdges: 0, bodies: 1 });
+    const { checks } = inspect(mesh, classroomLimits, { origin });
+    for (const check of ['mesh', 'base', 'size', 'bodies'])
+      expect(checks.find(({ id }) => id === check)?.verdict, check).toBe('pass');
+    expect(slice(workshop.kernel, mesh, everydaySettings).layers.length).toBeGreaterThan(100);
   });
 
   it('says what it does, and what is missing', () => {
