@@ -54,6 +54,8 @@ export const exportTexts = said({
   },
   pictureOfSheet: 'How the sheet looks',
   noLetters: 'The letters for the sheet cannot be fetched without a network. Try again when you are online.',
+  noPdf: 'What writes PDF cannot be fetched without a network. Choose SVG, or try again when you are online.',
+  notClosed: 'This part cannot be written like that: its surface is not closed. Choose STL or OBJ.',
   cannotBeBuilt: 'The part cannot be built as it is. Mend the step that says why, then export it.',
   beingWritten: 'being written …',
   download: 'Download',

@@ -2,7 +2,7 @@ import { writeSheetPdf, writeSheetSvg } from '@kelbrin/core/format';
 import { cutsFor, cutsOfFont, DRAWING_FONT } from '@kelbrin/core/letters';
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import type { PartOrigin, Recipe } from '@kelbrin/core/recipe';
-import { partSheet, recipeSheet, type SheetNotes } from '@kelbrin/core/sheet';
+import { partSheet, recipeSheet, type Sheet, type SheetNotes } from '@kelbrin/core/sheet';
 import { drawingScribe } from '@kelbrin/core/solid';
 import { fetchCuts, fonts } from './material';
 import type { ExportedFile, ExportWish } from './messages';
@@ -29,9 +29,19 @@ export async function sheetFile(
   );
   if (!made.ok) return refused(made.reason);
   const picture = writeSheetSvg(made.sheet);
-  const bytes =
-    format === 'sheet-pdf' ? await writeSheetPdf(made.sheet, new Date()) : new TextEncoder().encode(picture);
+  const bytes = format === 'sheet-pdf' ? await pdfOf(made.sheet) : new TextEncoder().encode(picture);
+  if (!bytes) return refused(say.noPdf);
   return { bytes: bytes as Uint8Array<ArrayBuffer>, triangles: 0, picture };
+}
+
+/** A sheet as PDF; undefined where what writes it cannot be fetched, which browsers tell by this error. */
+async function pdfOf(sheet: Sheet): Promise<Uint8Array | undefined> {
+  try {
+    return await writeSheetPdf(sheet, new Date());
+  } catch (error) {
+    if (error instanceof TypeError) return undefined;
+    throw error;
+  }
 }
 
 /** What people wrote that stands on a sheet, in whatever script. */

@@ -19,6 +19,7 @@ import { fetchMaterial, files, fonts } from './material';
 import { sheetFile } from './sheetFile';
 import { written, writtenTogether } from './exportFile';
 import { languageOf, speak } from '@kelbrin/core/words';
+import { exportTexts } from '$lib/texts/export';
 import { inRounds, within } from './inRounds';
 import type { ExportWish, FromWorker, ReadDrawing, ShownSolid, ToWorker } from './messages';
 
@@ -234,7 +235,18 @@ async function builtParts(
   return { built, leftOut };
 }
 
-async function exportFile(
+async function exportFile(asked: Extract<ToWorker, { kind: 'export' }>, kernel: Kernel): Promise<void> {
+  try {
+    await writeFile(asked, kernel);
+  } catch (error) {
+    // What finds true surfaces wants a surface that is closed, corner by corner.
+    if (!(error instanceof RangeError)) throw error;
+    const file = { bytes: new Uint8Array(), triangles: 0, refused: exportTexts.notClosed };
+    answer({ kind: 'exported', job: asked.job, file });
+  }
+}
+
+async function writeFile(
   { job, wish }: Extract<ToWorker, { kind: 'export' }>,
   kernel: Kernel,
 ): Promise<void> {
