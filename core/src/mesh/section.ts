@@ -96,12 +96,13 @@ function straightened(outline: SectionOutline): SectionOutline {
 /** Each of several points at one place is straight on from the others, so all but the last of them go first. */
 function moving(outline: SectionOutline): SectionOutline {
   const { points, faces } = outline;
-  const moves = points.map(([x, y], i) => {
-    const [nextX, nextY] = points[i + 1 < points.length ? i + 1 : 0];
-    return x !== nextX || y !== nextY;
-  });
-  if (!moves.includes(false)) return outline;
-  return { points: points.filter((_, i) => moves[i]), faces: faces.filter((_, i) => moves[i]) };
+  const moves = (_: unknown, i: number) => {
+    const [next, at] = [points[i + 1 < points.length ? i + 1 : 0], points[i]];
+    return at[0] !== next[0] || at[1] !== next[1];
+  };
+  // Most outlines have no such points, and there are many outlines.
+  if (points.every(moves)) return outline;
+  return { points: points.filter(moves), faces: faces.filter(moves) };
 }
 
 /** The directed edge of a triangle that goes from a corner below to one above, or −1. Most triangles have none, so this is plain. */

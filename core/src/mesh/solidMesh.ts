@@ -104,3 +104,12 @@ export function setDown(mesh: SolidMesh): SolidMesh {
   const lowest = boundsOf(mesh).min[2];
   return lowest === 0 ? mesh : translated(mesh, [0, 0, -lowest]);
 }
+
+/** The eight corners of a box. */
+export function cornersOf({ min, max }: Box): Vec3[] {
+  return [0, 1, 2, 3, 4, 5, 6, 7].map((bits) => [
+    bits & 1 ? max[0] : min[0],
+    bits & 2 ? max[1] : min[1],
+    bits & 4 ? max[2] : min[2],
+  ]);
+}

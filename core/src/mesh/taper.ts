@@ -1,4 +1,4 @@
-import type { Box, Vec3 } from './solidMesh.ts';
+import { cornersOf, type Box, type Vec3 } from './solidMesh.ts';
 
 /** How everything grows narrower, or wider, with height: lengths at a height are so many times what they were. */
 export interface Taper {
@@ -27,10 +27,8 @@ export function tapered(taper: Taper, [x, y, z]: Vec3): [number, number, number]
 }
 
 /** The box around what a box becomes: factors change evenly with height, so its corners are enough. */
-export function boxTapered(taper: Taper, { min, max }: Box): Box {
-  const corners = [0, 1, 2, 3, 4, 5, 6, 7].map((bits) =>
-    tapered(taper, [bits & 1 ? max[0] : min[0], bits & 2 ? max[1] : min[1], bits & 4 ? max[2] : min[2]]),
-  );
+export function boxTapered(taper: Taper, box: Box): Box {
+  const corners = cornersOf(box).map((corner) => tapered(taper, corner));
   const pick = (of: (...all: number[]) => number): Vec3 => [
     of(...corners.map(([x]) => x)),
     of(...corners.map(([, y]) => y)),

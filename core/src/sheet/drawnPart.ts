@@ -1,4 +1,4 @@
-import { boundsOf, SurfaceTree, type Box, type SolidMesh } from '../mesh/index.ts';
+import { boundsOf, sizeOf, SurfaceTree, type Box, type SolidMesh } from '../mesh/index.ts';
 import type { Region } from '../plane/index.ts';
 import { facetsOf, recognised } from '../surfaces/index.ts';
 import { flatLevels } from './flatLevels.ts';
@@ -52,8 +52,7 @@ export function drawnPart(
   const curved = recognised(facets, letters);
   const tree = new SurfaceTree(mesh);
   const looked = { facets, curved, tree, letters };
-  const largest = Math.max(...[0, 1, 2].map((axis) => box.max[axis] - box.min[axis]));
-  const stepMm = Math.max(FINEST_MM, largest / SAMPLES);
+  const stepMm = Math.max(FINEST_MM, Math.max(...sizeOf(box)) / SAMPLES);
   const straight = ['top', 'front', projection === 'first' ? 'left' : 'right'] as const;
   const isWriting = (steps: ReadonlySet<number>) => [...steps].every((step) => writing.has(step));
   const rounds = roundFeatures(mesh, facets, curved, tree).filter(({ steps }) => !isWriting(steps));
@@ -87,7 +86,7 @@ export function drawnPart(
 /** The axis along which the outline of a whole part is a circle, if there is one. */
 function roundAbout(mesh: SolidMesh): 0 | 1 | 2 | undefined {
   const { min, max } = boundsOf(mesh);
-  const size = [0, 1, 2].map((axis) => max[axis] - min[axis]);
+  const size = sizeOf({ min, max });
   const middle = [0, 1, 2].map((axis) => (max[axis] + min[axis]) / 2);
   return ([2, 1, 0] as const).find((axis) => {
     const [u, v] = [0, 1, 2].filter((each) => each !== axis);

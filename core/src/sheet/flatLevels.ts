@@ -1,4 +1,4 @@
-import type { SolidMesh, Vec3 } from '../mesh/index.ts';
+import { facesOf, type SolidMesh, type Vec3 } from '../mesh/index.ts';
 import type { Facets, Recognised } from '../surfaces/index.ts';
 import { SAME_PLACE_MM } from './roundFeatures.ts';
 
@@ -28,6 +28,7 @@ export function flatLevels(
   isMeasured: (step: number, axis: number) => boolean,
 ): FlatLevel[] {
   const isCurved = new Set(curved.flatMap((each) => each.facets));
+  const { areas } = facesOf(mesh);
   const levels: FlatLevel[] = [];
   facets.forEach(({ normal, triangles }, i) => {
     if (isCurved.has(i)) return;
@@ -38,7 +39,7 @@ export function flatLevels(
     const corners = edgesOf[i].map(({ from }) => points[from]);
     const min = [0, 1, 2].map((k) => Math.min(...corners.map((corner) => corner[k])));
     const max = [0, 1, 2].map((k) => Math.max(...corners.map((corner) => corner[k])));
-    const areaMm2 = triangles.reduce((sum, triangle) => sum + projectedArea(mesh, triangle, axis), 0);
+    const areaMm2 = triangles.reduce((sum, triangle) => sum + areas[triangle], 0);
     if (areaMm2 < LEAST_MM2) return;
     const atMm = corners[0][axis];
     const same = levels.findIndex(
@@ -65,13 +66,4 @@ function spanned(
   before: Vec3 | undefined,
 ): Vec3 {
   return [0, 1, 2].map((k) => (before ? pick(own[k], before[k]) : own[k])) as unknown as Vec3;
-}
-
-function projectedArea({ positions: p, triangles: t }: SolidMesh, triangle: number, axis: number): number {
-  const [u, v] = [0, 1, 2].filter((k) => k !== axis);
-  const [a, b, c] = [0, 1, 2].map((k) => 3 * t[3 * triangle + k]);
-  return (
-    Math.abs((p[b + u] - p[a + u]) * (p[c + v] - p[a + v]) - (p[b + v] - p[a + v]) * (p[c + u] - p[a + u])) /
-    2
-  );
 }

@@ -1,4 +1,4 @@
-import { extentOf, mapped, moved, turned, type Point, type Region } from '../plane/index.ts';
+import { extentOf, moved, turned, type Point, type Region } from '../plane/index.ts';
 import type { LineKind, PaperFill, PaperLine, PaperText } from './paper.ts';
 
 /** Writes words with capitals of a height, mm: their areas, and how far the line goes from its beginning. */
@@ -98,7 +98,7 @@ export class Ink {
       ...this.fills.flatMap(({ region }) => region.flat()),
     ];
     if (points.length === 0) return { x: 0, y: 0, width: 0, height: 0 };
-    const { x, y } = extentOf(mapped([points], (point) => point));
+    const { x, y } = extentOf([points]);
     return { x: x.low, y: y.low, width: x.high - x.low, height: y.high - y.low };
   }
 }

@@ -1,3 +1,4 @@
+import { sizeOf } from '../mesh/index.ts';
 import type { Point } from '../plane/index.ts';
 import { say } from '../words/index.ts';
 import type { DrawnPart, Section } from './drawnPart.ts';
@@ -14,7 +15,7 @@ import {
   type SheetNotes,
 } from './titleBlock.ts';
 import { drawAxes, viewBlock, type ViewBlock } from './viewBlock.ts';
-import { axisOf, seenBox, viewNames, views } from './views.ts';
+import { axisOf, ontoPaper, viewNames, views } from './views.ts';
 
 /** The border, wider where a sheet is filed (ISO 5457), mm. */
 const BORDER_MM = 10;
@@ -57,7 +58,7 @@ export function laidOut(
     width: frame.width - 2 * INSIDE_MM,
     height: frame.height - 2 * INSIDE_MM,
   };
-  const sizes = [0, 1, 2].map((axis) => (part.box.max[axis] - part.box.min[axis]) * scale);
+  const sizes = sizeOf(part.box).map((mm) => mm * scale);
   // What is larger than the sheet by itself need not be drawn to be known.
   if (sizes[0] + sizes[1] > room.width || sizes[1] + sizes[2] > room.height) return undefined;
   const places = new FreePlaces(room);
@@ -73,7 +74,9 @@ export function laidOut(
   if (!placed) return undefined;
   if (part.section) {
     const block = sectionBlock(part, part.section, scale, scribe);
-    if (!putInLine(ink, places, block, placed) && !putLoose(ink, places, block, [0, 1])) return undefined;
+    // Beside the views, on the plate that they stand on, or else where there is room.
+    const beside: Point = [placed.right + APART_MM - block.bounds.x, placed.frontY];
+    if (!putAt(ink, places, block, beside) && !putLoose(ink, places, block, [0, 1])) return undefined;
   }
   if (notes.sentences.length + notes.measures.length > 0)
     NOTES_MM.some((wide) => putLoose(ink, places, notesBlock(scribe, notes, wide), [1, 0]));
@@ -134,11 +137,7 @@ function putViews(
     [front, left, frontY],
     [side, sideX, frontY],
   ] as const) {
-    const { bounds } = block;
-    const rect: Rect = { x: bounds.x + x, y: bounds.y + y, width: bounds.width, height: bounds.height };
-    if (!places.isFree(rect)) return undefined;
-    places.take(rect);
-    ink.put(block.ink, x, y);
+    if (!putAt(ink, places, block.ink, [x, y])) return undefined;
   }
   return { frontY, right: sideX + rightOf(side.bounds) };
 }
@@ -159,32 +158,27 @@ function named(block: ViewBlock, name: string): ViewBlock {
   return { ...block, bounds: ink.bounds };
 }
 
-/** Puts a drawing that belongs to no other where there is room, as near as can be to a corner of the sheet. */
-function putLoose(ink: Ink, places: FreePlaces, block: Ink, corner: readonly [0 | 1, 0 | 1]): boolean {
-  const { x, y, width, height } = block.bounds;
-  const at = places.find({ width, height }, corner);
-  if (!at) return false;
-  places.take({ x: at[0], y: at[1], width, height });
-  ink.put(block, at[0] - x, at[1] - y);
+/** Puts a drawing with its own origin at a place; false where it has no room there. */
+function putAt(ink: Ink, places: FreePlaces, block: Ink, [x, y]: Point): boolean {
+  const { bounds } = block;
+  const rect: Rect = { ...bounds, x: bounds.x + x, y: bounds.y + y };
+  if (!places.isFree(rect)) return false;
+  places.take(rect);
+  ink.put(block, x, y);
   return true;
 }
 
-/** Puts a section beside the views, on the plate that they stand on; false where there is no room. */
-function putInLine(ink: Ink, places: FreePlaces, block: Ink, { frontY, right }: Placed): boolean {
-  const { x, y, width, height } = block.bounds;
-  const at: Point = [right + APART_MM, frontY + y];
-  const rect: Rect = { x: at[0], y: at[1], width, height };
-  if (!places.isFree(rect)) return false;
-  places.take(rect);
-  ink.put(block, at[0] - x, frontY);
-  return true;
+/** Puts a drawing that belongs to no other where there is room, as near as can be to a corner of the sheet. */
+function putLoose(ink: Ink, places: FreePlaces, block: Ink, corner: readonly [0 | 1, 0 | 1]): boolean {
+  const { bounds } = block;
+  const at = places.find(bounds, corner);
+  return at !== undefined && putAt(ink, places, block, [at[0] - bounds.x, at[1] - bounds.y]);
 }
 
 function sectionBlock({ box, rounds }: DrawnPart, section: Section, scale: number, scribe: Scribe): Ink {
   const { view, atMm, areas, lines } = section;
   const ink = new Ink(scribe);
-  const { low, high } = seenBox(view, box);
-  const onPaper = ([x, y]: Point): Point => [(x - low[0]) * scale, (y - low[1]) * scale];
+  const { size, onPaper } = ontoPaper(view, box, scale);
   for (const [from, to] of hatching(
     areas.map((outline) => outline.map(onPaper)),
     HATCH_MM,
@@ -196,15 +190,13 @@ function sectionBlock({ box, rounds }: DrawnPart, section: Section, scale: numbe
     (round) => round.axis !== axis && Math.abs(round.middle[axis] - sign * atMm) < round.radiusMm,
   );
   drawAxes(ink, { view, rounds: cut }, scale, onPaper);
-  const middle = ((high[0] - low[0]) * scale) / 2;
-  ink.text(say('Section A – A'), [middle, topOf(ink.bounds) + NAME_MM], { align: 'middle' });
+  ink.text(say('Section A – A'), [size[0] / 2, topOf(ink.bounds) + NAME_MM], { align: 'middle' });
   return ink;
 }
 
 function cornerBlock({ box, lines }: DrawnPart, scale: number, scribe: Scribe): Ink {
   const ink = new Ink(scribe);
-  const { low } = seenBox(views.corner, box);
-  for (const line of lines.get('corner')!.seen)
-    ink.line('outline', ...line.map(([x, y]): Point => [(x - low[0]) * scale, (y - low[1]) * scale]));
+  const { onPaper } = ontoPaper(views.corner, box, scale);
+  for (const line of lines.get('corner')!.seen) ink.line('outline', ...line.map(onPaper));
   return ink;
 }

@@ -6,7 +6,7 @@ import { Ink, TEXT_MM, type Rect, type Scribe } from './ink.ts';
 import type { JoinedLines } from './joinedLines.ts';
 import { otherAxisOf, type Figure, type ViewMeasures } from './measured.ts';
 import type { RoundFeature } from './roundFeatures.ts';
-import { axisOf, seenAt, seenBox, type CutPlane, type View } from './views.ts';
+import { axisOf, seenAt, ontoPaper, seenBox, type CutPlane, type View } from './views.ts';
 
 /** A view as it is put onto a sheet: its lower left corner is the origin. */
 export interface ViewBlock {
@@ -38,9 +38,7 @@ const CUT_CLEAR_MM = 2.5;
 export function viewBlock(scribe: Scribe, box: Box, scale: number, drawing: ViewDrawing): ViewBlock {
   const { view, lines, measures, cut } = drawing;
   const ink = new Ink(scribe);
-  const { low, high } = seenBox(view, box);
-  const size: Point = [(high[0] - low[0]) * scale, (high[1] - low[1]) * scale];
-  const onPaper = ([x, y]: Point): Point => [(x - low[0]) * scale, (y - low[1]) * scale];
+  const { size, onPaper } = ontoPaper(view, box, scale);
   for (const line of lines.hidden) ink.line('hidden', ...line.map(onPaper));
   for (const line of lines.seen) ink.line('outline', ...line.map(onPaper));
   drawAxes(ink, drawing, scale, onPaper);
@@ -64,8 +62,8 @@ export function viewBlock(scribe: Scribe, box: Box, scale: number, drawing: View
 /** Draws the lengths that a view shows, and tells what their figures cover. */
 function drawLengths(ink: Ink, box: Box, scale: number, drawing: ViewDrawing): Rect[] {
   const { view, measures, sides, cut, figure } = drawing;
-  const { low, high } = seenBox(view, box);
-  const size: Point = [(high[0] - low[0]) * scale, (high[1] - low[1]) * scale];
+  const { low } = seenBox(view, box);
+  const { size } = ontoPaper(view, box, scale);
   return ([view.right, view.up] as const).flatMap((direction, i) => {
     const { axis, sign } = axisOf(direction);
     const other = otherAxisOf(view, axis)!;

@@ -1,7 +1,7 @@
 import { said } from '../words/index.ts';
-import type { Box, Vec3 } from '../mesh/index.ts';
+import { cornersOf, type Box, type Vec3 } from '../mesh/index.ts';
 import { cross, dot, unit } from '../mesh/vectors.ts';
-import type { Point } from '../plane/index.ts';
+import { extentOf, type Point } from '../plane/index.ts';
 
 /** A direction in which a part is looked at, without perspective: what lies to the right, what upwards, what towards the eye. */
 export interface View {
@@ -46,12 +46,22 @@ export function axisOf(direction: Vec3): { axis: 0 | 1 | 2; sign: 1 | -1 } {
 }
 
 /** What a box covers where it is seen: low and high to the right and upwards. */
-export function seenBox(view: View, { min, max }: Box): { low: Point; high: Point } {
-  const corners = [0, 1, 2, 3, 4, 5, 6, 7].map((bits): Point =>
-    seenAt(view, [bits & 1 ? max[0] : min[0], bits & 2 ? max[1] : min[1], bits & 4 ? max[2] : min[2]]),
-  );
-  const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)];
-  return { low: [Math.min(...xs), Math.min(...ys)], high: [Math.max(...xs), Math.max(...ys)] };
+export function seenBox(view: View, box: Box): { low: Point; high: Point } {
+  const { x, y } = extentOf([cornersOf(box).map((corner) => seenAt(view, corner))]);
+  return { low: [x.low, y.low], high: [x.high, y.high] };
+}
+
+/** How a view of a box is put onto paper at a scale: how large it is, and where a point of it lies from its lower left corner, mm. */
+export function ontoPaper(
+  view: View,
+  box: Box,
+  scale: number,
+): { readonly size: Point; readonly onPaper: (point: Point) => Point } {
+  const { low, high } = seenBox(view, box);
+  return {
+    size: [(high[0] - low[0]) * scale, (high[1] - low[1]) * scale],
+    onPaper: ([x, y]) => [(x - low[0]) * scale, (y - low[1]) * scale],
+  };
 }
 
 /** A plane across the direction of a view: what is nearer to the eye is cut away. */

@@ -12,6 +12,7 @@ import {
   type PrinterTraits,
   type Problem,
   type Recipe,
+  type ResolvedSteps,
 } from '../recipe/index.ts';
 import { buildBudget, tookTooLong, type BuildBudget } from './buildBudget.ts';
 import { carryOut } from './carryOut.ts';
@@ -73,8 +74,7 @@ export function evaluate(recipe: Recipe, workshop: Workshop, options: Evaluation
 }
 
 function build(recipe: Recipe, workshop: Workshop, options: EvaluationOptions, cache: SolidCache): Evaluated {
-  const steps = resolved(recipe, options.printer ?? classroomPrinter);
-  const states = carriedOut(recipe, workshop, options, cache, performance.now());
+  const { steps, states } = carriedOut(recipe, workshop, options, cache, performance.now());
   const last = states.at(-1);
   // Copies of an earlier body belong to the step that drew it, whose sentence is the one to change.
   const indexOf = new Map(recipe.steps.map(({ id }, index) => [id, index]));
@@ -101,7 +101,7 @@ function carriedOut(
   options: EvaluationOptions,
   cache: SolidCache,
   beganAt: number,
-): StepState[] {
+): { steps: ResolvedSteps; states: StepState[] } {
   const { printer = classroomPrinter, assets = new Map(), budget = buildBudget } = options;
   const { kernel, fonts } = workshop;
   const steps = resolved(recipe, printer);
@@ -115,9 +115,11 @@ function carriedOut(
   // Of the printer, only what steps look at belongs to the key.
   const { maxOverhangDeg, shrinkagePercent, fitAllowanceMm } = printer;
   const states = cache.begin(JSON.stringify([maxOverhangDeg, shrinkagePercent, fitAllowanceMm]), keys);
-  const values = valuesOf(recipe.measures);
   const measures: Measures = {
-    valueOf: (name) => (values.ok ? values.values.get(name) : undefined),
+    valueOf(name) {
+      const values = valuesOf(recipe.measures);
+      return values.ok ? values.values.get(name) : undefined;
+    },
     isUsed: (name, before) => measuresUsedIn([recipe.steps.slice(0, before), recipe.measures]).has(name),
     partWith(name, value, before) {
       const sized: Recipe = {
@@ -125,7 +127,13 @@ function carriedOut(
         measures: recipe.measures.map((each) => (each.name === name ? { ...each, value } : each)),
         steps: recipe.steps.slice(0, before),
       };
-      const made = carriedOut(sized, workshop, options, cache.other(`${before} ${name} ${value}`), beganAt);
+      const { states: made } = carriedOut(
+        sized,
+        workshop,
+        options,
+        cache.other(`${before} ${name} ${value}`),
+        beganAt,
+      );
       return { part: made.at(-1)?.part, drawnBy: made.at(-1)?.drawnBy ?? new Map() };
     },
   };
@@ -139,7 +147,7 @@ function carriedOut(
     states.push(carryOut(step, index, keys[states.length], states.at(-1), { ...sources, demandTime }));
   }
   cache.sweep();
-  return states;
+  return { steps, states };
 }
 
 function emptyMesh(): SolidMesh {
