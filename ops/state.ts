@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash, randomBytes, randomInt } from 'node:crypto';
 import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join, resolve } from 'node:path';
@@ -35,16 +35,26 @@ export function secret(name: string): string {
   return kept(name, () => randomBytes(32).toString('hex'));
 }
 
-/** The given port if nobody listens there, or any free one. */
+/**
+ * Ports below those that systems lend to outgoing connections (from 32768 on Linux, from 49152 by the standard):
+ * while a process is being started again, nobody else is given its port.
+ */
+const NEVER_LENT = { from: 20_000, below: 32_768 };
+
+/** The given port if nobody listens there, or any free one that no outgoing connection is ever given. */
 export async function freePort(wished = 0): Promise<number> {
-  return new Promise((resolvePort, reject) => {
+  for (let tries = 0; tries < 100; tries++) {
+    const port = tries === 0 && wished !== 0 ? wished : randomInt(NEVER_LENT.from, NEVER_LENT.below);
+    if (await isFree(port)) return port;
+  }
+  throw new Error('No free port');
+}
+
+/** Whether a process can listen at a port of this machine. */
+function isFree(port: number): Promise<boolean> {
+  return new Promise((answer) => {
     const probe = createServer();
-    probe.once('error', () =>
-      wished === 0 ? reject(new Error('No free port')) : freePort().then(resolvePort, reject),
-    );
-    probe.listen(wished, '127.0.0.1', () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => resolvePort(port));
-    });
+    probe.once('error', () => answer(false));
+    probe.listen(port, '127.0.0.1', () => probe.close(() => answer(true)));
   });
 }
