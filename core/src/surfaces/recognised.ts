@@ -2,6 +2,7 @@ import { axesOfPairs, axesOfRims, type Axis } from './axes.ts';
 import type { Recognised } from './band.ts';
 import { surfacesAbout } from './bands.ts';
 import type { Facets } from './facets.ts';
+import { joints } from './joints.ts';
 import { offSurface } from './surface.ts';
 import { CHORD_MM, GROWN_MM, isSmooth, MOST_TURN } from './tolerances.ts';
 import { dot } from '../mesh/vectors.ts';
@@ -36,7 +37,8 @@ export function recognised(all: Facets, leftOut: ReadonlySet<number> = new Set()
   for (const { axis, facets } of axesOfPairs(all, taken)) {
     if (facets.every((facet) => !taken.has(facet))) search(axis, facets);
   }
-  return absorbed(found, all, leftOut);
+  const large = absorbed(found, all, leftOut);
+  return [...large, ...joints(large, all, leftOut)];
 }
 
 /** By the cosine: a facet faces as its surface does in its middle, but for the width of a facet. */
@@ -64,9 +66,9 @@ function absorbed(
         const owner = ownerOf.get(next);
         if (turn > MOST_TURN || leftOut.has(next) || (owner !== undefined && owner <= i)) continue;
         // Where another surface cuts facets, their corners lie on chords, which are inside. Outside are those of slopes that
-        // were built by growing, by more at the ends of a turn; and what goes on flat from a curve, which is not of it.
-        const outsideMm = owner === undefined ? GROWN_MM : CHORD_MM;
-        const isNear = ({ mm }: { mm: number }) => mm > -CHORD_MM && mm < outsideMm;
+        // were built by growing, by more at the ends of a turn. Farther outside is what goes on flat from a curve, or bends
+        // the other way, which is not of it.
+        const isNear = ({ mm }: { mm: number }) => mm > -CHORD_MM && mm < GROWN_MM;
         const { middle, normal } = all[next];
         const isOn =
           edgesOf[next].every(({ from }) => isNear(offSurface(surface, points[from]))) &&

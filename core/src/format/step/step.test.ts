@@ -156,8 +156,8 @@ describe('the solid of a part in STEP', () => {
     ['A bracket', 10, 'four holes, five outer corners, an inner one'],
     [
       'A tag like a cloud',
-      11,
-      'six arcs, the eyelet outside and inside, two inner corners that turn far, the long rounded edge',
+      15,
+      'six arcs, the eyelet outside and inside, four inner corners, the long rounded edge, two bits of it along the inner corner that turns least',
     ],
     ['A box for seeds', 20, 'four corners outside and inside and of the pocket, eight rounded edges'],
     ['Five trial rings', 2, 'outside and inside'],
