@@ -18,6 +18,7 @@
   import PaperLines from './PaperLines.svelte';
   import PlanCorners from './PlanCorners.svelte';
   import PlanHandle from './PlanHandle.svelte';
+  import StepDimensions from './StepDimensions.svelte';
   import SnapGuides from './SnapGuides.svelte';
   import {
     fitted,
@@ -231,30 +232,13 @@
         />
       {/if}
     {/each}
-    {#if !isSmall && outcome}
-      {@const { min, max } = outcome.box}
-      <Dimension from={px([min[0], min[1]])} to={px([max[0], min[1]])} mm={max[0] - min[0]} offPx={-26} />
-      <Dimension from={px([max[0], min[1]])} to={px([max[0], max[1]])} mm={max[1] - min[1]} offPx={-26} />
-      {#if hostBox !== plateBox && isToEdges}
-        {@const middle: Point = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2]}
-        {@const to = step && isPlacedByMiddle(step) ? middle : [min[0], min[1]]}
-        {#if to[0] - hostBox.min[0] > 0.05}
-          <Dimension
-            from={px([hostBox.min[0], middle[1]])}
-            to={px([to[0], middle[1]])}
-            mm={to[0] - hostBox.min[0]}
-            tone="var(--color-primary-700)"
-          />
-        {/if}
-        {#if to[1] - hostBox.min[1] > 0.05}
-          <Dimension
-            from={px([middle[0], to[1]])}
-            to={px([middle[0], hostBox.min[1]])}
-            mm={to[1] - hostBox.min[1]}
-            tone="var(--color-primary-700)"
-          />
-        {/if}
-      {/if}
+    {#if !isSmall && step && outcome && outcome.effect !== 'whole'}
+      <StepDimensions
+        {sheet}
+        box={outcome.box}
+        host={hostBox !== plateBox && isToEdges ? hostBox : undefined}
+        isToMiddle={isPlacedByMiddle(step)}
+      />
     {/if}
     {#each handles as handle (`${handle.kind} ${handle.label}`)}
       <PlanHandle {handle} at={px(handle.at)} onbegin={(event) => begin(event, handle)} />
