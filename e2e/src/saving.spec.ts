@@ -86,6 +86,27 @@ test('letters that cannot be fetched without a connection are said to be missing
   await saved(page);
 });
 
+test('a drawing sheet that cannot be written without a connection says why, and comes with it', async ({
+  as,
+}) => {
+  const page = await as('asha');
+  await openBench(page);
+  const dialog = page.getByRole('dialog', { name: 'Export this part' });
+  const choose = (format: string) => dialog.getByLabel('Format').selectOption({ label: format });
+  const isWritten = () => expect(dialog.getByTestId('export-size')).toContainText('kB');
+
+  await page.context().setOffline(true);
+  await page.getByRole('button', { name: 'Export' }).click();
+  await choose('Drawing sheet, PDF');
+  await expect(dialog.getByRole('alert')).toContainText('cannot be fetched without a network');
+  await choose('STL, binary');
+  await isWritten();
+  await expect(dialog.getByRole('alert')).toHaveCount(0);
+  await page.context().setOffline(false);
+  await choose('Drawing sheet, PDF');
+  await isWritten();
+});
+
 test('edits made without a connection are saved when it is back', async ({ as }) => {
   const page = await as('asha');
   await openBench(page);

@@ -21,7 +21,7 @@
   <Label>
     {say.paper}
     <Select
-      class="mt-1"
+      class="mt-1 truncate pr-9"
       placeholder=""
       items={paperItems}
       bind:value={() => wish.paper, (paper) => (wish = { ...wish, paper })}
@@ -30,7 +30,7 @@
   <Label>
     {say.scale}
     <Select
-      class="mt-1"
+      class="mt-1 truncate pr-9"
       placeholder=""
       items={scaleItems}
       bind:value={
@@ -41,7 +41,7 @@
   <Label>
     {say.views}
     <Select
-      class="mt-1"
+      class="mt-1 truncate pr-9"
       placeholder=""
       items={named(say.projections)}
       bind:value={() => wish.projection, (projection) => (wish = { ...wish, projection })}
@@ -50,7 +50,7 @@
   <Label>
     {say.section}
     <Select
-      class="mt-1"
+      class="mt-1 truncate pr-9"
       placeholder=""
       items={named(say.sections)}
       bind:value={() => wish.section, (section) => (wish = { ...wish, section })}
