@@ -46,6 +46,10 @@ export const house = [
     about: 'the schema of a recipe, its measures, sentences, edits and handles',
     uses: ['words', 'mesh', 'plane', 'edges', 'colours', 'letters'],
   },
+  {
+    path: 'core/src/recipe/offers',
+    about: 'what can be added, by any word for it, and where a new step lands',
+  },
   { path: 'core/src/recipe/outlines', about: 'one file for each kind of outline' },
   {
     path: 'core/src/recipe/outlines/pieces',
@@ -150,7 +154,19 @@ export const house = [
   {
     path: 'core/src/document',
     about: 'the pages of docs/ that are made from the schema',
-    uses: ['words', 'mesh', 'recipe', 'solid', 'starters', 'inspect', 'advise', 'picture'],
+    uses: [
+      'words',
+      'mesh',
+      'plane',
+      'recipe',
+      'solid',
+      'starters',
+      'surfaces',
+      'sheet',
+      'inspect',
+      'advise',
+      'picture',
+    ],
   },
   { path: 'core/src/document/lessonObjects', about: 'what lessons make, for the cookbook; one file each' },
   { path: 'core/node', about: 'loads kernel and fonts for hosts that run on Node' },
@@ -191,6 +207,7 @@ export const house = [
     about: 'the sentences, and tools for their steps',
     uses: ['state', 'worker', 'dialogs'],
   },
+  { path: 'app/src/lib/bench/recipe/offers', about: 'what can be added, each with its drawing' },
   {
     path: 'app/src/lib/bench/inspection',
     about: 'the checks, remedies, height ruler and section',

@@ -3,6 +3,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { cookbookDocument } from '../core/src/document/cookbookDocument.ts';
 import { inspectionDocument } from '../core/src/document/inspectionDocument.ts';
+import { offerDrawings } from '../core/src/document/offerDrawings.ts';
 import { recipeDocument } from '../core/src/document/recipeDocument.ts';
 import { stepPictures } from '../core/src/document/stepPictures.ts';
 import { nodeWorkshop } from '../core/node/workshop.ts';
@@ -10,6 +11,7 @@ import { catalogueFile, speaking } from './messages.ts';
 import { housePages, withHouse } from './houseMap.ts';
 import { lifecyclesDocument } from './lifecyclesDocument.ts';
 import { coverageFile } from './letterCoverage.ts';
+import { drawingsFile, drawingsText } from './offerDrawings.ts';
 import { root } from './state.ts';
 
 /* Writes the documents that are made from the code. */
@@ -35,6 +37,8 @@ for (const { page, shown } of housePages) {
 const coverage = join(root, 'core/src/letters/coverage.ts');
 writeFileSync(coverage, coverageFile(workshop.fonts));
 execFileSync(join(root, 'node_modules/.bin/oxfmt'), [coverage]);
+
+writeFileSync(join(root, drawingsFile), drawingsText(offerDrawings(workshop)));
 
 for (const workspace of speaking)
   writeFileSync(join(root, workspace, 'messages.json'), catalogueFile(workspace));

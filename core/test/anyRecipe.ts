@@ -123,6 +123,12 @@ const pieces: fc.Arbitrary<Piece[]> = fc
     })),
   );
 
+/** Some things lie where there is room. */
+const free = fc.oneof(
+  { weight: 4, arbitrary: fc.constant(undefined) },
+  { weight: 1, arbitrary: fc.record({ marginMm: tenths(0, 3) }) },
+);
+
 const outline: fc.Arbitrary<OutlineSpec> = fc.oneof(
   { weight: 6, arbitrary: plainOutline },
   {
@@ -168,6 +174,7 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
     top: finish,
     bottom: finish,
     placement: placement(earlier),
+    free,
     measuredTo: fc.option(fc.constant('axis' as const), { nil: undefined, freq: 4 }),
   });
   if (earlier.length === 0) return extrude.map(tidy);
@@ -185,6 +192,7 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
     called: fc.option(fc.constantFrom('bore', 'pin'), { nil: undefined }),
     facing,
     placement: placement(earlier),
+    free,
   });
   const letters: fc.Arbitrary<Step> = fc.record({
     id: fc.constant(id),
@@ -281,6 +289,7 @@ function anyStep(id: string, earlier: readonly string[]): fc.Arbitrary<Step> {
       }),
     }),
     placement: placement(earlier),
+    free,
   });
   const edges: fc.Arbitrary<Step> = fc.record({
     id: fc.constant(id),

@@ -24,6 +24,17 @@ export const normalOf: Record<Facing, { axis: Axis; isHigh: boolean }> = {
   right: { axis: 'x', isHigh: true },
 };
 
+/** By the cosine: what looks so nearly along an axis faces that side. */
+const FACING = 0.9998;
+
+/** The side that a surface with an outward direction faces; undefined for one that leans. */
+export function sideFacing(normal: readonly [number, number, number]): Facing | undefined {
+  return facing.options.find((side) => {
+    const { axis, isHigh } = normalOf[side];
+    return normal['xyz'.indexOf(axis)] * (isHigh ? 1 : -1) > FACING;
+  });
+}
+
 /**
  * How each side's own right, up and outward directions lie in the room, as the columns of a turn. Seen from outside,
  * right is always to the right hand, so that letters are read as they are written.

@@ -48,6 +48,14 @@ describe('a handle for moving', () => {
     expect(is).toBe(was);
   });
 
+  it('takes what lies in the free space to where it is dragged, and says from where it is measured', () => {
+    const recipe = recipeWith([block, post({ free: { marginMm: 1 } })]);
+    const moved = dragged(recipe, 'move', 5, -3);
+    expect(moved.steps[1]).not.toHaveProperty('free');
+    expect(moved.steps[1]).toMatchObject({ placement: { x: { relation: 'centred', mm: 5 }, y: { mm: -3 } } });
+    expect(boxOf(moved).min[0] - boxOf(recipe).min[0]).toBeCloseTo(5, 1);
+  });
+
   it('leaves a number alone that is worked out from measures', () => {
     const recipe = recipeWith(
       [block, post({ placement: on('s1', { x: fromLeft({ formula: 'a' }) }) })],

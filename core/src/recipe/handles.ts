@@ -1,6 +1,7 @@
 import type { Box } from '../mesh/solidMesh.ts';
 import type { Point } from '../plane/index.ts';
 import { isFormula } from './amount.ts';
+import { facesSideways } from './facing.ts';
 import { movedAlong, rounded } from './movedAlong.ts';
 import type { SizeField } from './outlines/outlineKind.ts';
 import { axisIndex, type Along, type Placement } from './placement.ts';
@@ -40,8 +41,13 @@ export function handlesOf(step: Step, box: Box, host: Box): Handle[] {
   // What is measured to its axis grows to all sides of it.
   const isToAxis = 'measuredTo' in step && step.measuredTo === 'axis';
   const isFree = 'free' in step && step.free !== undefined;
+  const isFitted = 'lettering' in step && step.lettering.size.by === 'room';
   const middle = middleOf(box);
-  if (placed && !isFree && !isFormula(placed.aroundDeg)) {
+  if (placed && isFree && carriedDeg === 0 && !isSideways(step)) {
+    const to = (point: Point) => [{ path: ['free'], value: undefined }, ...put(point, host)];
+    handles.push({ kind: 'move', label: say('Move'), at: middle, to });
+  }
+  if (placed && !isFree && !isFitted && !isFormula(placed.aroundDeg)) {
     // What was carried around is moved as it lay before.
     const back = (-carriedDeg * Math.PI) / 180;
     const to = ([x, y]: Point) => {
@@ -113,6 +119,20 @@ function moved(placed: Placement, axis: 'x' | 'y', byMm: number, host: Box): Fie
   const i = axisIndex[axis];
   const rule = movedAlong(placed[axis], byMm, host.max[i] - host.min[i]);
   return rounded(byMm) === 0 ? [] : [{ path: ['placement', axis], value: rule }];
+}
+
+function isSideways(step: Step): boolean {
+  return 'facing' in step && facesSideways(step.facing);
+}
+
+/** What is put at a point of what it is on, by its middle. */
+function put(point: Point, host: Box): FieldChange[] {
+  const from = middleOf(host);
+  const axes = ['x', 'y'] as const;
+  return axes.map((axis, i) => {
+    const mm = rounded(point[i] - from[i]);
+    return { path: ['placement', axis], value: { relation: 'centred', ...(mm === 0 ? {} : { mm }) } };
+  });
 }
 
 /** The edge of a thing that its placement holds. */

@@ -11,6 +11,7 @@ export * from './formula.ts';
 export * from './handles.ts';
 export * from './lettering.ts';
 export * from './measures.ts';
+export * from './offers/index.ts';
 export * from './origin.ts';
 export * from './outlines/index.ts';
 export * from './pieceHandles.ts';

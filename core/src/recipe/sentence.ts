@@ -22,6 +22,8 @@ export interface Option {
   readonly value: unknown;
   /** What it looks like, for colours: #rrggbb. */
   readonly hex?: string;
+  /** Other words by which people look for it, with spaces between them. */
+  readonly words?: string;
 }
 
 /**

@@ -14,3 +14,6 @@ export {
 } from './partSheet.ts';
 export type { SectionWish } from './sectionPlane.ts';
 export type { Projection, SheetNotes } from './titleBlock.ts';
+export { joinedLines } from './joinedLines.ts';
+export { seenEdges } from './seenEdges.ts';
+export { seenAt, views } from './views.ts';

@@ -5,6 +5,8 @@ export interface SeenLine {
   readonly from: Point;
   readonly to: Point;
   readonly isHidden: boolean;
+  /** The facets that meet in it. */
+  readonly between?: readonly [number, number];
 }
 
 /** Lines as long as they go on, each place drawn once. */

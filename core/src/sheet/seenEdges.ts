@@ -80,7 +80,8 @@ export function seenEdges(
         isHiddenAt,
         lengthOf(minus(b, a)) / stepMm,
       )) {
-        if (!(isHidden && isOmitted)) lines.push({ from: at(begin), to: at(end), isHidden });
+        if (!(isHidden && isOmitted))
+          lines.push({ from: at(begin), to: at(end), isHidden, between: [own, other] });
       }
     }
   }

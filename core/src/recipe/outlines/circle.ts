@@ -12,6 +12,9 @@ export const circle: OutlineKind<z.infer<typeof schema>> = {
   get label() {
     return say('a circle');
   },
+  get words() {
+    return say('round disc disk coin token wheel');
+  },
   create: (across) => ({ shape: 'circle', diameterMm: across }),
   tokens: ({ diameterMm }, path) => [
     millimetres([...path, 'diameterMm'], diameterMm, 'diameter', { sign: 'Ø', nudge: 0.5 }),

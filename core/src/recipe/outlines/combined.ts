@@ -42,6 +42,9 @@ export const combined: OutlineKind<CombinedOutline> = {
   get label() {
     return say('a combined outline');
   },
+  get words() {
+    return say('cloud joined together many pieces');
+  },
   create: (across) => combinedFrom(createPlain('circle', across), across),
   tokens: ({ pieces, growMm }, path, context) => [
     ...pieces.flatMap((_, i) => pieceTokens(pieces, i, path, context)),

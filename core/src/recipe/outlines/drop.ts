@@ -13,6 +13,9 @@ export const drop: OutlineKind<z.infer<typeof schema>> = {
   get label() {
     return say('a drop');
   },
+  get words() {
+    return say('tear leaf water pear');
+  },
   create: (across) => ({ shape: 'drop', diameterMm: across, lengthMm: across * 1.5 }),
   tokens: ({ diameterMm, lengthMm }, path) => [
     millimetres([...path, 'diameterMm'], diameterMm, 'diameter', { sign: 'Ø', nudge: 0.5 }),

@@ -12,6 +12,9 @@ export const ellipse: OutlineKind<z.infer<typeof schema>> = {
   get label() {
     return say('an ellipse');
   },
+  get words() {
+    return say('oval egg');
+  },
   create: (across) => ({ shape: 'ellipse', widthMm: across, depthMm: across * 0.6 }),
   tokens: ({ widthMm, depthMm }, path) => [
     millimetres([...path, 'widthMm'], widthMm, 'width', { nudge: 1 }),

@@ -13,6 +13,9 @@ export const heart: OutlineKind<z.infer<typeof schema>> = {
   get label() {
     return say('a heart');
   },
+  get words() {
+    return say('love');
+  },
   create: (across) => ({ shape: 'heart', widthMm: across }),
   tokens: ({ widthMm }, path) => [
     millimetres([...path, 'widthMm'], widthMm, 'width', { nudge: 1 }),

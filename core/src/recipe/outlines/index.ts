@@ -25,7 +25,7 @@ export function outlineTokens(spec: OutlineSpec, path: FieldPath, context: Sente
   const options = [
     ...plainOptions(across, context),
     // What was one outline so far is the first piece of several.
-    { label: combined.label, value: combinedFrom(first, across) },
+    { label: combined.label, words: combined.words, value: combinedFrom(first, across) },
   ];
   const sizes =
     spec.shape === 'combined' ? combined.tokens(spec, path, context) : plainTokens(spec, path, context);

@@ -13,6 +13,9 @@ export const ofStep: OutlineKind<z.infer<typeof schema>> = {
   get label() {
     return say('an outline like that');
   },
+  get words() {
+    return say('same copy offset rim border');
+  },
   create: () => ({ shape: 'ofStep', of: { step: 's1' }, growMm: -2 }),
   tokens({ of, growMm }, path, { recipe, index }) {
     const options = recipe.steps

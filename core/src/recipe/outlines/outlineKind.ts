@@ -33,6 +33,8 @@ export interface OutlineKind<O extends { shape: string }> {
   readonly shape: O['shape'];
   /** What it is called in a sentence, with its article. */
   readonly label: string;
+  /** Other words by which people look for it, with spaces between them. */
+  readonly words: string;
   /** An outline about as large as one that it takes the place of. */
   create(acrossMm: number): O;
   /** Its sizes in words; `path` leads from the step to the outline. */

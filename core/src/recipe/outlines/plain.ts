@@ -90,8 +90,9 @@ export function plainOptions(acrossMm: number, { recipe, index }: SentenceContex
   const before = recipe.steps[index - 1];
   return shapes.flatMap((shape) => {
     const made = createPlain(shape, acrossMm);
-    if (made.shape !== 'ofStep') return { label: kinds[shape].label, value: made };
-    return before ? { label: kinds[shape].label, value: { ...made, of: { step: before.id } } } : [];
+    const { label, words } = kinds[shape];
+    if (made.shape !== 'ofStep') return { label, words, value: made };
+    return before ? { label, words, value: { ...made, of: { step: before.id } } } : [];
   });
 }
 

@@ -42,6 +42,9 @@ export const points: OutlineKind<PointsOutline> = {
   get label() {
     return say('a drawn outline');
   },
+  get words() {
+    return say('draw own freehand line path leaf');
+  },
   create: (across) => ({
     shape: 'points',
     nodes: [

@@ -18,6 +18,9 @@ export const polygon: OutlineKind<z.infer<typeof schema>> = {
   get label() {
     return say('a regular polygon');
   },
+  get words() {
+    return say('hexagon triangle octagon pentagon nut');
+  },
   create: (across) => ({ shape: 'polygon', sides: 6, across: 'flats', acrossMm: across }),
   tokens: ({ sides, across, acrossMm }, path) => [
     text('of'),

@@ -12,6 +12,9 @@ export const ring: OutlineKind<z.infer<typeof schema>> = {
   get label() {
     return say('a ring');
   },
+  get words() {
+    return say('washer tube hoop circle');
+  },
   create: (across) => ({ shape: 'ring', outerMm: across, innerMm: across * 0.7 }),
   tokens: ({ outerMm, innerMm }, path) => [
     millimetres([...path, 'outerMm'], outerMm, 'outer diameter', { sign: 'Ø', nudge: 0.5 }),

@@ -17,6 +17,9 @@ export const roundedRectangle: OutlineKind<z.infer<typeof schema>> = {
   get label() {
     return say('a rounded rectangle');
   },
+  get words() {
+    return say('box square rectangle plate label card');
+  },
   create: (across) => ({
     shape: 'roundedRectangle',
     widthMm: across,

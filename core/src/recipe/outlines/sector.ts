@@ -16,6 +16,9 @@ export const sector: OutlineKind<z.infer<typeof schema>> = {
   get label() {
     return say('a sector');
   },
+  get words() {
+    return say('slice pie cake fan');
+  },
   create: (across) => ({ shape: 'sector', diameterMm: across, deg: 90 }),
   tokens: ({ diameterMm, deg }, path) => [
     text('of'),

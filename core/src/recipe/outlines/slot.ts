@@ -12,6 +12,9 @@ export const slot: OutlineKind<z.infer<typeof schema>> = {
   get label() {
     return say('a slot');
   },
+  get words() {
+    return say('long hole pill oblong');
+  },
   create: (across) => ({ shape: 'slot', lengthMm: across, widthMm: across / 4 }),
   tokens: ({ lengthMm, widthMm }, path) => [
     millimetres([...path, 'lengthMm'], lengthMm, 'length', { nudge: 1 }),

@@ -17,6 +17,9 @@ export const star: OutlineKind<z.infer<typeof schema>> = {
   get label() {
     return say('a star');
   },
+  get words() {
+    return say('points christmas');
+  },
   create: (across) => ({ shape: 'star', points: 5, outerMm: across, innerMm: across / 2 }),
   tokens: ({ points, outerMm, innerMm }, path) => [
     text('of'),

@@ -22,6 +22,9 @@ export const svg: OutlineKind<SvgOutline> = {
   get label() {
     return say('a drawing from a file');
   },
+  get words() {
+    return say('picture drawing file logo leaf');
+  },
   create: (across) => ({
     shape: 'svg',
     name: 'leaf',

@@ -48,6 +48,14 @@ export const colours: StepKind<ColoursStep> = {
     return say('Choose colours');
   },
   group: 'whole',
+  offers: () => [
+    {
+      id: 'colours',
+      label: say('Choose colours'),
+      wish: 'whole',
+      words: say('color paint filament two second white red blue green'),
+    },
+  ],
 
   create: (id) => ({ id, kind: 'colours', first: 'leafGreen', changes: [] }),
 

@@ -50,6 +50,15 @@ export const edges: StepKind<EdgesStep> = {
     return say('Round or slope edges');
   },
   group: 'cut',
+  offers: () => [
+    {
+      id: 'edges',
+      label: say('Round or slope edges'),
+      wish: 'hold',
+      words: say('soft smooth corner slant slanted chamfer fillet sharp safe'),
+      variants: ['finish'],
+    },
+  ],
 
   create: (id, on) => ({
     id,

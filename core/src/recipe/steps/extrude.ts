@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { signedAreaOf, turned, type Outline, type Region } from '../../plane/index.ts';
+import { extentOf, signedAreaOf, turned, type Outline, type Region } from '../../plane/index.ts';
 import { angle, type Resolved } from '../amount.ts';
 import { facing } from '../facing.ts';
 import {
@@ -11,12 +11,12 @@ import {
   outlineTokens,
 } from '../outlines/index.ts';
 import { centredOn, fromPlate, onTop, placement } from '../placement.ts';
-import { placementAdditions, placementTokens } from '../placementSentence.ts';
 import { clause, degrees, oneOf, text } from '../sentence.ts';
 import { cornerAdditions, corners, cornerTokens, withCorners } from './corners.ts';
 import { atStart, depth, depthTokens, throughPart } from './depth.ts';
 import { edgeAddition, edgeFinish, edgeTokens, sideLevels } from './edgeFinish.ts';
-import { facedPlacementTokens, isFlush, isOnFace, placedAs, placedPose, spreadOf } from './placed.ts';
+import { facedPlaceTokens, free, placeAdditions, placeOf, placeTokens, setFree } from './freePlace.ts';
+import { isFlush, isOnFace, placedAs, placedPose } from './placed.ts';
 import { stepSchema, type BuildKit, type Built, type Level, type StepKind } from './stepKind.ts';
 import { say } from '../../words/index.ts';
 
@@ -37,6 +37,7 @@ export const schema = stepSchema('extrude', {
   /** Which edges are finished, if not all: the outer one, or the rims of openings in the outline. */
   finishes: z.enum(['outer', 'openings']).optional(),
   placement,
+  free,
   /** Its placement measures to the axis about which the outline is drawn, and not to its edges. */
   measuredTo: z.literal('axis').optional(),
 });
@@ -52,6 +53,39 @@ export const extrude: StepKind<ExtrudeStep> = {
     return say('Extrude a shape');
   },
   group: 'shape',
+  offers: () => [
+    {
+      id: 'shape',
+      label: say('Extrude a shape'),
+      wish: 'shape',
+      words: say('raise lift block slab base flat body thick'),
+      variants: ['outline'],
+      omits: ['ofStep'],
+    },
+    {
+      id: 'cutShape',
+      label: say('Cut out a shape'),
+      wish: 'hole',
+      words: say('window notch opening through'),
+      set: (step) => ({ ...step, effect: 'cut', depth: { type: 'through' } }),
+      variants: ['outline'],
+      isQuiet: true,
+      // What is inside a ring would fall out.
+      omits: ['ring', 'ofStep'],
+    },
+    {
+      id: 'sinkShape',
+      label: say('Sink a shape in'),
+      wish: 'hole',
+      words: say('pocket hollow recess tray groove engrave press'),
+      set: (step) => ({ ...step, effect: 'cut', depth: { type: 'by', mm: 1 } }),
+      variants: ['outline'],
+      isQuiet: true,
+      omits: ['ofStep'],
+    },
+  ],
+  isGround: ({ effect: does, facing: side }) => does === 'add' && side === 'up',
+  freely: (step) => setFree(step, 1.5),
 
   create: (id, on) => ({
     id,
@@ -86,9 +120,7 @@ export const extrude: StepKind<ExtrudeStep> = {
       text(','),
       ...depthTokens(step),
       text(','),
-      ...(step.depth.type === 'through'
-        ? placementTokens(step.placement, context, spreadOf(step.facing))
-        : facedPlacementTokens(step, context)),
+      ...(step.depth.type === 'through' ? placeTokens(step, context) : facedPlaceTokens(step, context)),
       ...(step.measuredTo === undefined
         ? []
         : clause([text('; measured to its own axis')], ['measuredTo'], 'Measure to its edges')),
@@ -124,7 +156,7 @@ export const extrude: StepKind<ExtrudeStep> = {
       : [],
 
   additions: (step) => [
-    ...placementAdditions(step.placement, spreadOf(step.facing)),
+    ...placeAdditions(step),
     ...outlineAdditions(step.outline, ['outline']),
     ...edgeAddition(step.top, ['top'], say('top edge')),
     ...edgeAddition(step.bottom, ['bottom'], say('bottom edge')),
@@ -151,7 +183,17 @@ export const extrude: StepKind<ExtrudeStep> = {
     if (step.effect !== 'add' && !kit.partBox()) {
       return kit.fail(['effect'], say('There is no material yet: put this step after one that adds some.'));
     }
-    return { ...extruded(step, region, kit), corners, relief: reliefOf(step) };
+    const { x, y } = extentOf(region);
+    const placed = placeOf(step, [x.high - x.low, y.high - y.low], kit);
+    return {
+      ...extruded(
+        { ...step, placement: placed, measuredTo: step.free ? undefined : step.measuredTo },
+        region,
+        kit,
+      ),
+      corners,
+      relief: reliefOf(step),
+    };
   },
 };
 

@@ -36,6 +36,15 @@ export const eyelet: StepKind<EyeletStep> = {
     return say('Add an eyelet');
   },
   group: 'shape',
+  offers: () => [
+    {
+      id: 'eyelet',
+      label: say('Add an eyelet'),
+      wish: 'standOut',
+      words: say('ring loop hang key string chain hook tag'),
+    },
+  ],
+  isGround: () => false,
 
   create: (id, on) => ({
     id,

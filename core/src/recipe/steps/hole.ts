@@ -4,7 +4,6 @@ import { boxUnder, combined, shift } from '../../mesh/index.ts';
 import { length, type Resolved } from '../amount.ts';
 import { facesSideways, facing, facingPose, normalOf } from '../facing.ts';
 import { axisIndex, centredOn, downFromTop, placement, shiftFor } from '../placement.ts';
-import { placementAdditions, placementTokens } from '../placementSentence.ts';
 import { measureName } from '../measures.ts';
 import { choice, clause, millimetres, text, type Token } from '../sentence.ts';
 import { fromSide, throughPart } from './depth.ts';
@@ -12,7 +11,8 @@ import { CLEAR_MM } from './extrude.ts';
 import { holeRim, rimmed, rimSize, rimTokens, type HoleRim } from './holeRim.ts';
 import { holeRoof, holeSection, roofTokens } from './holeRoof.ts';
 import { diameterOf, holeSize, roughly, sizeTokens } from './holeSize.ts';
-import { facingToken, spreadOf } from './placed.ts';
+import { free, placeAdditions, placeOf, placeTokens, setFree } from './freePlace.ts';
+import { facingToken } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 import { say } from '../../words/index.ts';
 
@@ -28,6 +28,7 @@ export const schema = stepSchema('hole', {
   called: measureName.optional(),
   facing,
   placement,
+  free,
 });
 export type HoleStep = z.infer<typeof schema>;
 
@@ -52,7 +53,18 @@ export const hole: StepKind<HoleStep> = {
     return say('Cut a hole');
   },
   group: 'cut',
+  offers: () => [
+    {
+      id: 'hole',
+      label: say('Cut a hole'),
+      wish: 'hole',
+      words: say('round bore drill opening ring key string hang peg pin cane stick nail'),
+      variants: ['size'],
+      omits: ['diameter'],
+    },
+  ],
   placedByMiddle: true,
+  freely: (step) => setFree(step, 2),
 
   create: (id, on) => ({
     id,
@@ -86,8 +98,8 @@ export const hole: StepKind<HoleStep> = {
     facingToken(step, say('from which side'), fromSide),
     ...rimTokens(step.rim),
     ...roofTokens(step.roof),
-    text(', its middle'),
-    ...placementTokens(step.placement, context, spreadOf(step.facing), 'middle'),
+    step.free ? text(',') : text(', its middle'),
+    ...placeTokens(step, context, 'middle'),
     text('.'),
   ],
 
@@ -95,7 +107,7 @@ export const hole: StepKind<HoleStep> = {
     step.facing === 'up' && step.size.by === 'diameter' ? [{ path: ['size', 'mm'], axis: 'x' }] : [],
 
   additions: (step) => [
-    ...placementAdditions(step.placement, spreadOf(step.facing)),
+    ...placeAdditions(step),
     ...(step.rim
       ? []
       : [
@@ -143,7 +155,11 @@ export const hole: StepKind<HoleStep> = {
     const to = Math.max(face, end) + CLEAR_MM;
 
     const flat = { min: [0, 0, 0], max: [0, 0, 0] } as const;
-    const at = [...shiftFor(step.placement, flat, host)] as [number, number, number];
+    const at = [...shiftFor(placeOf(step, [diameter, diameter], kit), flat, host)] as [
+      number,
+      number,
+      number,
+    ];
     at[axisIndex[axis]] = 0;
     const pose = combined(shift(at), facingPose(step.facing));
     const edges = step.rim && segmentsFor(rimSize(step.rim, radius).wide);

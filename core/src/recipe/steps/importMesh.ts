@@ -30,6 +30,14 @@ export const importMesh: StepKind<ImportStep> = {
     return say('Import a file');
   },
   group: 'shape',
+  offers: () => [
+    {
+      id: 'import',
+      label: say('Import a file'),
+      wish: 'shape',
+      words: say('stl 3mf obj open load scan mesh upload'),
+    },
+  ],
 
   create: (id) => ({
     id,

@@ -14,11 +14,12 @@ import { importMesh, schema as importSchema } from './importMesh.ts';
 import { letters, schema as lettersSchema } from './letters.ts';
 import { readySolid, schema as solidSchema } from './readySolid.ts';
 import { mirror, schema as mirrorSchema } from './mirror.ts';
+import type { Offer } from './offer.ts';
 import { repeat, schema as repeatSchema } from './repeat.ts';
 import { revolve, schema as revolveSchema } from './revolve.ts';
 import { scale, schema as scaleSchema } from './scale.ts';
 import { schema as setDownSchema, setDown } from './setDown.ts';
-import type { BuildKit, Built, Group, StepKind } from './stepKind.ts';
+import type { BuildKit, Built, Group, StepKind, Surroundings } from './stepKind.ts';
 import { schema as sizesSchema, sizes } from './sizes.ts';
 import { schema as sweepSchema, sweep } from './sweep.ts';
 import { schema as taperSchema, taper } from './taper.ts';
@@ -77,6 +78,32 @@ export const stepKinds: readonly { readonly kind: Kind; readonly label: string; 
 /** A new step of the given kind; see {@link StepKind.create}. */
 export function createStep(kind: Kind, id: string, on?: string): Step {
   return kinds[kind].create(id, on);
+}
+
+/** The ways to begin a step of a kind, and how each of them is made, for the step that others are offered beside. */
+export function offersOf(kind: Kind): readonly Offer<Step>[] {
+  // What an offer changes is a step of its own kind, which is more than the compiler can follow.
+  return kinds[kind].offers() as readonly Offer<Step>[];
+}
+
+/** Whether others are well placed on a step where nobody said on what. */
+export function isGround<K extends Kind>(of: StepOf<K>): boolean {
+  return canCarry(of.kind) && of.off !== true && (kinds[of.kind].isGround?.(of) ?? true);
+}
+
+/** A step where there is room on what it is on; the same for kinds that know no such place. */
+export function setFreely<K extends Kind>(of: StepOf<K>): Step {
+  return kinds[of.kind].freely?.(of) ?? of;
+}
+
+/** A new step with distances that suit what it takes up. */
+export function spaced<K extends Kind>(of: StepOf<K>, around: Surroundings): Step {
+  return kinds[of.kind].spaced?.(of, around) ?? of;
+}
+
+/** Whether a new step of a kind takes up what was made last. */
+export function takesLast(kind: Kind): boolean {
+  return kinds[kind].takesLast === true;
 }
 
 /** A step in words, every number of it a field. */
@@ -161,6 +188,7 @@ export function canCarry(kind: Kind): boolean {
   return kinds[kind].group === 'shape';
 }
 
+export { wishes, type Offer, type Wish } from './offer.ts';
 export type { EdgeFinish } from './edgeFinish.ts';
 export { faceWords, sideWords, type Face, type SetDownStep } from './setDown.ts';
 export type {

@@ -1,16 +1,17 @@
 import * as z from 'zod';
 import { extentOf, type Region } from '../../plane/index.ts';
-import { length, type Amount, type Resolved } from '../amount.ts';
+import { length, type Resolved } from '../amount.ts';
 import { facing, normalOf, type Facing } from '../facing.ts';
 import { fittingLettering, letteringAdditions, letteringTokens, newLettering } from '../lettering.ts';
 import { aroundTokens } from '../aroundSentence.ts';
 import { centredOn, fromPlate, onTop, placement } from '../placement.ts';
-import { alongTokens, placementAdditions, placementTokens, targetToken } from '../placementSentence.ts';
-import { clause, millimetres, oneOf, text, type FieldPath, type Token } from '../sentence.ts';
+import { alongTokens } from '../placementSentence.ts';
+import { millimetres, oneOf, text } from '../sentence.ts';
 import { edgeAddition, edgeFinish, edgeTokens } from './edgeFinish.ts';
-import { freeRoom, middleIn, placedAt, type Placed } from './freeRoom.ts';
+import { free, placeAdditions, placeOf, placeTokens, roomTokens } from './freePlace.ts';
+import { freeRoom, placedAt, type Placed } from './freeRoom.ts';
 import { extruded } from './extrude.ts';
-import { facingToken, isOnFace, spreadOf } from './placed.ts';
+import { facingToken, isOnFace } from './placed.ts';
 import { stepSchema, type BuildKit, type StepKind } from './stepKind.ts';
 import { said, say } from '../../words/index.ts';
 
@@ -21,8 +22,7 @@ export const schema = stepSchema('letters', {
   facing,
   top: edgeFinish.optional(),
   placement,
-  /** Centred in what is free of the host's face instead, this far from its edges, holes and other letters. */
-  free: z.strictObject({ marginMm: length(0, 100) }).optional(),
+  free,
 });
 export type LettersStep = z.infer<typeof schema>;
 
@@ -42,6 +42,26 @@ export const letters: StepKind<LettersStep> = {
     return say('Write letters');
   },
   group: 'shape',
+  offers: () => [
+    {
+      id: 'letters',
+      label: say('Write letters'),
+      wish: 'standOut',
+      words: say('name text word write number label sign initials raised'),
+    },
+    {
+      id: 'sunkLetters',
+      label: say('Sink letters in'),
+      wish: 'hole',
+      words: say('name text word write number engrave carve stamp pressed'),
+      set: (step) => ({ ...step, effect: 'sunk', byMm: 0.8 }),
+    },
+  ],
+  isGround: () => false,
+  freely: (step) => ({
+    ...step,
+    lettering: { ...step.lettering, size: { by: 'room', marginMm: 1.5 } },
+  }),
 
   create: (id, on) => ({
     id,
@@ -82,26 +102,10 @@ export const letters: StepKind<LettersStep> = {
       ...(size.by === 'room'
         ? [
             text('into the free space on'),
-            targetToken(['placement', 'on'], step.placement.on, context),
-            text(', away from its edges by at least'),
-            marginToken(['lettering', 'size', 'marginMm'], size.marginMm),
+            ...roomTokens(step, size.marginMm, ['lettering', 'size', 'marginMm'], context),
             ...aroundTokens(step.placement),
           ]
-        : step.free
-          ? [
-              ...clause(
-                [
-                  text('in the middle of the free space on'),
-                  targetToken(['placement', 'on'], step.placement.on, context),
-                  text(', away from its edges by at least'),
-                  marginToken(['free', 'marginMm'], step.free.marginMm),
-                ],
-                ['free'],
-                'Say where it is instead',
-              ),
-              ...aroundTokens(step.placement),
-            ]
-          : placementTokens(step.placement, context, spreadOf(step.facing))),
+        : placeTokens(step, context)),
       ...edgeTokens(step.top, ['top'], say('edges of the letters')),
       text('.'),
     ];
@@ -111,11 +115,7 @@ export const letters: StepKind<LettersStep> = {
     step.facing === 'up' && !isPlacedByRoom(step) ? [{ path: ['lettering', 'size', 'mm'], axis: 'x' }] : [],
 
   additions: (step) => [
-    // In the middle of what is free, it is placed by that.
-    ...(isPlacedByRoom(step) ? [] : placementAdditions(step.placement, spreadOf(step.facing))),
-    ...(isPlacedByRoom(step) || 'plate' in step.placement.on
-      ? []
-      : [{ label: say('put it in the middle of the free space'), path: ['free'], value: { marginMm: 1 } }]),
+    ...(step.lettering.size.by === 'room' ? [] : placeAdditions(step)),
     ...letteringAdditions(step.lettering, ['lettering']),
     ...(step.effect === 'through' ? [] : edgeAddition(step.top, ['top'], say('edges of the letters'))),
   ],
@@ -156,25 +156,18 @@ function isPlacedByRoom({ free, lettering: { size } }: LettersStep): boolean {
   return free !== undefined || size.by === 'room';
 }
 
-function marginToken(path: FieldPath, marginMm: Amount): Token {
-  return millimetres(path, marginMm, 'margin', { min: 0, max: 100 });
-}
-
 /** The letters and where they go: as the sentence says, in the middle of what is free, or as large as fits there. */
 function setOn<Body>(
-  { lettering, facing: side, free, placement: { on } }: Resolved<LettersStep>,
+  { lettering, facing: side, free: wished, placement: { on } }: Resolved<LettersStep>,
   placed: Placed,
   kit: BuildKit<Body>,
 ): { region: Region; capMm: number; placement: Placed } {
   const { size } = lettering;
   if (size.by !== 'room') {
     const set = kit.letters({ ...lettering, size });
-    if (!free) return { ...set, placement: placed };
-    const { face, room } = freeRoom(kit, side, on, free.marginMm);
     const { x, y } = extentOf(set.region);
-    const places = kit.roomFor(room, x.high - x.low, y.high - y.low);
-    if (places.length === 0) return noRoom(['free', 'marginMm'], kit);
-    return { ...set, placement: placedAt(placed, side, middleIn(places, face)) };
+    const step = { facing: side, placement: placed, free: wished };
+    return { ...set, placement: placeOf(step, [x.high - x.low, y.high - y.low], kit) };
   }
   if ('plate' in on) {
     return kit.fail(
@@ -183,16 +176,12 @@ function setOn<Body>(
     );
   }
   const set = kit.lettersInto(lettering, freeRoom(kit, side, on, size.marginMm).room);
-  if (!set) return noRoom(['lettering', 'size', 'marginMm'], kit);
+  if (!set) {
+    return kit.fail(
+      ['lettering', 'size', 'marginMm'],
+      say('There is no place that is free and large enough for these letters: make the margin smaller.'),
+    );
+  }
   kit.tell(say('As large as fits, they are {mm} mm tall.', { mm: Math.floor(10 * set.capMm) / 10 }));
   return { ...set, placement: placedAt(placed, side, set.middle) };
-}
-
-function noRoom<Body>(path: FieldPath, kit: BuildKit<Body>): never {
-  return kit.fail(
-    path,
-    say(
-      'There is no place that is free and large enough for these letters: make them smaller, or the margin.',
-    ),
-  );
 }

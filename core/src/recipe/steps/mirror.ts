@@ -15,6 +15,14 @@ export const mirror: StepKind<MirrorStep> = {
     return say('Mirror the part');
   },
   group: 'whole',
+  offers: () => [
+    {
+      id: 'mirror',
+      label: say('Mirror the part'),
+      wish: 'whole',
+      words: say('flip reflect reverse other way round'),
+    },
+  ],
 
   create: (id) => ({ id, kind: 'mirror', axis: 'x' }),
 

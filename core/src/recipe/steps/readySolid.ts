@@ -1,11 +1,12 @@
 import * as z from 'zod';
 import { circlePoints, fineArc, type Point, type Region } from '../../plane/index.ts';
-import { combined, shift, turn, type Pose } from '../../mesh/index.ts';
+import { combined, shift, sizeOf, turn, type Pose } from '../../mesh/index.ts';
 import { angle, length, type Resolved } from '../amount.ts';
-import { axes, centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
-import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
+import { axes, centredOn, fromPlate, onTop, placement, shiftFor, type Placement } from '../placement.ts';
+import { alongTokens } from '../placementSentence.ts';
 import { clause, choice, degrees, millimetres, oneOf, text, type Token } from '../sentence.ts';
 import { effect } from './extrude.ts';
+import { free, placeAdditions, placeOf, placeTokens, setFree } from './freePlace.ts';
 import { placedAs } from './placed.ts';
 import { boxAdditions, boxEdges, boxEdgeTokens, boxWithEdges } from './boxEdges.ts';
 import { stepSchema, type BuildKit, type StepKind } from './stepKind.ts';
@@ -40,7 +41,7 @@ type Solid = z.infer<typeof solid>;
 export const turns = z.strictObject({ x: angle(), y: angle(), z: angle() });
 export type Turns = z.infer<typeof turns>;
 
-export const schema = stepSchema('solid', { effect, solid, turns: turns.optional(), placement });
+export const schema = stepSchema('solid', { effect, solid, turns: turns.optional(), placement, free });
 export type ReadySolidStep = z.infer<typeof schema>;
 
 const LABELS: Record<Solid['type'], string> = said({
@@ -60,18 +61,43 @@ export const readySolid: StepKind<ReadySolidStep> = {
     return say('Place a ready solid');
   },
   group: 'shape',
+  offers: () => [
+    {
+      id: 'solid',
+      label: say('Place a ready solid'),
+      wish: 'shape',
+      words: say('block brick body part lump'),
+      variants: ['solid'],
+    },
+    {
+      id: 'cutSolid',
+      label: say('Cut away a ready solid'),
+      wish: 'hole',
+      words: say('pocket hollow recess notch dent bowl'),
+      set: (step) => ({ ...step, effect: 'cut' }),
+      variants: ['solid'],
+      isQuiet: true,
+      // From above they would be cut out under a skin, or as a slit.
+      omits: ['dome', 'wedge'],
+    },
+  ],
+  isGround: ({ effect: does, solid: { type } }) => does === 'add' && (type === 'box' || type === 'cylinder'),
+  freely: (step) => setFree(step, 1.5),
 
   create: (id, on) => ({
     id,
     kind: 'solid',
     effect: 'add',
-    solid: { type: 'box', widthMm: 20, depthMm: 20, heightMm: 10 },
+    solid:
+      on === undefined
+        ? { type: 'box', widthMm: 20, depthMm: 20, heightMm: 10 }
+        : { type: 'box', widthMm: 8, depthMm: 8, heightMm: 4 },
     placement: centredOn(on, on === undefined ? fromPlate : onTop),
   }),
 
   following: (step, before) => ({
     ...step,
-    placement: placedAs(step.effect, before.effect, step.placement, 'up'),
+    placement: sunk(step, before, placedAs(step.effect, before.effect, step.placement, 'up')),
   }),
 
   sentence: (step, context) => [
@@ -83,7 +109,7 @@ export const readySolid: StepKind<ReadySolidStep> = {
     text(','),
     ...alongTokens('z', step.placement.z, step.placement.on, ['placement', 'z']),
     text(','),
-    ...placementTokens(step.placement, context, ['x', 'y']),
+    ...placeTokens(step, context),
     text('.'),
   ],
 
@@ -94,7 +120,7 @@ export const readySolid: StepKind<ReadySolidStep> = {
   },
 
   additions: (step) => [
-    ...placementAdditions(step.placement, ['x', 'y']),
+    ...placeAdditions(step),
     ...turnAdditions(step.turns),
     ...(step.solid.type === 'box' ? boxAdditions(step.solid.edges) : []),
   ],
@@ -104,7 +130,9 @@ export const readySolid: StepKind<ReadySolidStep> = {
       return kit.fail(['effect'], say('There is no material yet: put this step after one that adds some.'));
     }
     const body = kit.posed(made(step.solid, kit), turnsPose(step.turns));
-    const by = shiftFor(step.placement, kit.boxOf(body), kit.hostBox(step.placement.on));
+    const own = kit.boxOf(body);
+    const [wide, deep] = sizeOf(own);
+    const by = shiftFor(placeOf(step, [wide, deep], kit), own, kit.hostBox(step.placement.on));
     const { solid } = step;
     const across = 'diameterMm' in solid ? solid.diameterMm : 'outerMm' in solid ? solid.outerMm : undefined;
     return {
@@ -113,6 +141,33 @@ export const readySolid: StepKind<ReadySolidStep> = {
     };
   },
 };
+
+/**
+ * How deep a solid that is round below reaches into what it stands on, and how far one that is cut begins over it: flush, it
+ * would touch in a point, or be cut under a skin.
+ */
+function sinkMm({
+  effect: does,
+  solid: of,
+}: ReadySolidStep): { readonly add: number; readonly cut: number } | undefined {
+  const round = of.type === 'ball' ? of.diameterMm : of.type === 'ring' ? of.rodMm : 0;
+  if (typeof round !== 'number' || does === 'keep') return undefined;
+  return { add: round / 4, cut: round === 0 ? 0 : -(of.type === 'ball' ? 3 * round : 2 * round) / 4 };
+}
+
+/** A placement for a solid that became another: where it stood as is best for the one, it stands as is best for the other. */
+function sunk(step: ReadySolidStep, before: ReadySolidStep, placed: Placement): Placement {
+  const [was, is] = [sinkMm(before), sinkMm(step)];
+  const { z } = placed;
+  if (!was || !is || 'plate' in placed.on) return placed;
+  // What turned from one that adds to one that cuts is flush first.
+  const stood = step.effect === before.effect ? was : { add: 0, cut: 0 };
+  if (z.relation === 'beside' && z.edge === 'high' && z.overlapMm === stood.add)
+    return { ...placed, z: { ...z, overlapMm: is.add } };
+  if (z.relation === 'inFrom' && z.edge === 'high' && z.mm === stood.cut)
+    return { ...placed, z: { ...z, mm: is.cut } };
+  return placed;
+}
 
 /** First about x, then y, then z. */
 export function turnsPose(of: Resolved<Turns> | undefined): Pose {
@@ -154,7 +209,11 @@ function solidTokens(of: Solid): Token[] {
   const kind = choice(
     ['solid'],
     'solid',
-    Object.entries(LABELS).map(([type, label]) => ({ label, value: sizes[type as Solid['type']] })),
+    Object.entries(LABELS).map(([type, label]) => ({
+      label,
+      words: WORDS[type as Solid['type']],
+      value: sizes[type as Solid['type']],
+    })),
     ({ value }) => (value as Solid).type === of.type,
   );
   const numbers = Object.entries(of).flatMap(([key, value]): Token[] => {
@@ -176,6 +235,16 @@ function solidTokens(of: Solid): Token[] {
     text(FIELDS[Object.keys(of).findLast((key) => key in FIELDS)!].after.replace(',', '')),
   ];
 }
+
+const WORDS: Record<Solid['type'], string> = said({
+  box: 'cube block brick',
+  cylinder: 'round rod tube post pin peg column',
+  cone: 'pointed hat tip',
+  ball: 'sphere round bead',
+  ring: 'donut hoop torus round',
+  wedge: 'ramp gusset triangle brace slope',
+  dome: 'half ball round cap',
+});
 
 const FIELDS: Record<string, { label: string; sign?: string; after: string }> = said({
   widthMm: { label: 'width', after: 'wide,' },

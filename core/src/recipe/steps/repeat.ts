@@ -15,7 +15,7 @@ import {
   type SentenceContext,
   type Token,
 } from '../sentence.ts';
-import { stepSchema, type StepKind } from './stepKind.ts';
+import { stepSchema, type StepKind, type Surroundings } from './stepKind.ts';
 import { say } from '../../words/index.ts';
 
 const axis = z.enum(['x', 'y', 'z']);
@@ -46,6 +46,39 @@ export type RepeatStep = z.infer<typeof schema>;
 /** More copies than this are surely a slip of the hand. */
 const MOST_COPIES = 400;
 
+/** Between copies that a pattern puts beside each other, mm. */
+const GAP_MM = 2;
+
+/** A pattern whose copies do not touch, and go where there is most room for them; no more of them than that holds. */
+function fitting(of: Pattern, { own, room, under, others = [] }: Surroundings): Pattern {
+  if ('about' in of) return under ? { ...of, about: under } : of;
+  const step = (i: 0 | 1) => Math.ceil(own.max[i] - own.min[i] + GAP_MM);
+  const along = (i: 0 | 1) => {
+    if (!room) return { copies: Infinity, stepMm: step(i) };
+    const copies = (mm: number) => Math.max(0, Math.floor(mm / step(i)));
+    const j = 1 - i;
+    const beside = others.filter(({ min, max }) => min[j] < own.max[j] && max[j] > own.min[j]);
+    const high = Math.min(room.max[i], ...beside.map(({ min }) => min[i]).filter((mm) => mm >= own.max[i]));
+    const low = Math.max(room.min[i], ...beside.map(({ max }) => max[i]).filter((mm) => mm <= own.min[i]));
+    const [after, before] = [copies(high - own.max[i]), copies(own.min[i] - low)];
+    return before > after ? { copies: before, stepMm: -step(i) } : { copies: after, stepMm: step(i) };
+  };
+  const most = (wished: number, copies: number) => Math.max(2, Math.min(wished, copies + 1));
+  const [x, y] = [along(0), along(1)];
+  if (of.type === 'row') {
+    const isUpwards = x.copies === 0 && y.copies > 0;
+    const { copies, stepMm } = isUpwards ? y : x;
+    return { ...of, axis: isUpwards ? 'y' : 'x', count: most(3, copies), stepMm };
+  }
+  return {
+    ...of,
+    columns: most(3, x.copies),
+    columnMm: x.stepMm,
+    rows: most(2, y.copies),
+    rowMm: y.stepMm,
+  };
+}
+
 /** Repeats what earlier steps added and cut. */
 export const repeat: StepKind<RepeatStep> = {
   kind: 'repeat',
@@ -53,6 +86,17 @@ export const repeat: StepKind<RepeatStep> = {
     return say('Repeat steps');
   },
   group: 'repeat',
+  offers: () => [
+    {
+      id: 'repeat',
+      label: say('Repeat steps'),
+      wish: 'many',
+      words: say('copy copies again more times circle pattern mirror both sides'),
+      variants: ['pattern'],
+    },
+  ],
+  takesLast: true,
+  spaced: (step, around) => ({ ...step, pattern: fitting(step.pattern, around) }),
 
   create: (id, on) => ({
     id,

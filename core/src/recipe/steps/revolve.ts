@@ -6,11 +6,11 @@ import { facing, facingPose, type Facing } from '../facing.ts';
 import { failingIn } from '../outlines/index.ts';
 import { points, schema as pointsSchema } from '../outlines/points.ts';
 import { centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
-import { placementAdditions } from '../placementSentence.ts';
 import { degrees, oneOf, text } from '../sentence.ts';
 import { cornerAdditions, corners, cornerTokens, withCorners } from './corners.ts';
 import { effect } from './extrude.ts';
-import { facedPlacementTokens, facingToken, placedAs, spreadOf } from './placed.ts';
+import { facedPlaceTokens, free, placeAdditions, placeOf, setFree } from './freePlace.ts';
+import { facingToken, placedAs } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 import { said, say } from '../../words/index.ts';
 
@@ -23,6 +23,7 @@ export const schema = stepSchema('revolve', {
   deg: angle(1, 360),
   facing,
   placement,
+  free,
 });
 export type RevolveStep = z.infer<typeof schema>;
 
@@ -35,6 +36,11 @@ const AXIS: Record<Facing, string> = said({
   right: 'lying, towards the right',
 });
 
+const node = (xMm: number, yMm: number) => ({ xMm, yMm });
+/** Half a profile of something that stands by itself, and of something on another step. */
+const PEG = [node(0, 0), node(12, 0), node(12, 4), node(6, 12), node(6, 20), node(0, 20)];
+const KNOB = [node(0, 0), node(4, 0), node(4, 2), node(3, 4), node(3, 5), node(0, 5)];
+
 /** Turns a half profile about an axis. */
 export const revolve: StepKind<RevolveStep> = {
   kind: 'revolve',
@@ -42,6 +48,16 @@ export const revolve: StepKind<RevolveStep> = {
     return say('Turn a profile');
   },
   group: 'shape',
+  offers: () => [
+    {
+      id: 'turned',
+      label: say('Turn a profile'),
+      wish: 'shape',
+      words: say('spin round lathe vase bowl cup knob handle wheel cone pot'),
+    },
+  ],
+  isGround: () => false,
+  freely: (step) => setFree(step, 1.5),
   turnsProfile: true,
 
   create: (id, on) => ({
@@ -50,14 +66,7 @@ export const revolve: StepKind<RevolveStep> = {
     effect: 'add',
     profile: {
       shape: 'points',
-      nodes: [
-        { xMm: 0, yMm: 0 },
-        { xMm: 12, yMm: 0 },
-        { xMm: 12, yMm: 4 },
-        { xMm: 6, yMm: 12 },
-        { xMm: 6, yMm: 20 },
-        { xMm: 0, yMm: 20 },
-      ],
+      nodes: on === undefined ? PEG : KNOB,
       closed: true,
       smooth: false,
       mirrored: false,
@@ -85,14 +94,11 @@ export const revolve: StepKind<RevolveStep> = {
     text(', its axis'),
     facingToken(step, 'axis', AXIS),
     text(','),
-    ...facedPlacementTokens(step, context),
+    ...facedPlaceTokens(step, context),
     text('.'),
   ],
 
-  additions: (step) => [
-    ...placementAdditions(step.placement, spreadOf(step.facing)),
-    ...cornerAdditions(step.corners, step.profile),
-  ],
+  additions: (step) => [...placeAdditions(step), ...cornerAdditions(step.corners, step.profile)],
 
   build(step, kit) {
     const drawn = points.region(step.profile, { ...kit, fail: failingIn(kit, ['profile']) });
@@ -113,7 +119,8 @@ export const revolve: StepKind<RevolveStep> = {
       return kit.fail(['effect'], say('There is no material yet: put this step after one that adds some.'));
     }
     const turned = kit.posed(kit.revolved(profile, step.deg), facingPose(step.facing));
-    const by = shiftFor(step.placement, kit.boxOf(turned), kit.hostBox(step.placement.on));
+    const placed = placeOf(step, [2 * x.high, 2 * x.high], kit);
+    const by = shiftFor(placed, kit.boxOf(turned), kit.hostBox(step.placement.on));
     return {
       operations: [{ effect: step.effect, body: kit.posed(turned, shift(by)) }],
       outline: step.deg === 360 ? [circlePoints(x.high)] : undefined,

@@ -26,6 +26,14 @@ export const scale: StepKind<ScaleStep> = {
     return say('Scale the part');
   },
   group: 'whole',
+  offers: () => [
+    {
+      id: 'scale',
+      label: say('Scale the part'),
+      wish: 'whole',
+      words: say('bigger smaller size grow shrink large resize percent'),
+    },
+  ],
 
   create: (id) => ({ id, kind: 'scale', to: { by: 'percent', percent: 150 } }),
 

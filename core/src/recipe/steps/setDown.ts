@@ -36,6 +36,14 @@ export const setDown: StepKind<SetDownStep> = {
     return say('Set the part down');
   },
   group: 'whole',
+  offers: () => [
+    {
+      id: 'setDown',
+      label: say('Set the part down'),
+      wish: 'whole',
+      words: say('stand lie lay turn rotate tip over flat side upright print'),
+    },
+  ],
 
   create: (id) => ({ id, kind: 'setDown', face: { kept: true } }),
 

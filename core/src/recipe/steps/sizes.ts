@@ -51,6 +51,14 @@ export const sizes: StepKind<SizesStep> = {
     return say('Make it in other sizes');
   },
   group: 'repeat',
+  offers: () => [
+    {
+      id: 'sizes',
+      label: say('Make it in other sizes'),
+      wish: 'many',
+      words: say('family gauge try trial bigger smaller table'),
+    },
+  ],
   remakes: true,
 
   create: (id) => ({

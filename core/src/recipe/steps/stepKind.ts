@@ -10,6 +10,7 @@ import type { OutlineKit, SizeField } from '../outlines/outlineKind.ts';
 import type { StepRef, Target } from '../placement.ts';
 import type { PrinterTraits } from '../printer.ts';
 import type { Relief } from '../relief.ts';
+import type { Offer } from './offer.ts';
 import type { Addition, FieldPath, SentenceContext, Token } from '../sentence.ts';
 
 /** A height in a {@link BuildKit.stack}: how far the outline has grown there, or shrunk where it is negative. */
@@ -142,6 +143,14 @@ export interface Built<Body> {
   readonly colours?: WishedColours;
 }
 
+/** What is known of a thing that a new step takes up: its box, the step that it stands on with the box of that, and what else is there. */
+export interface Surroundings {
+  readonly own: Box;
+  readonly under?: StepRef;
+  readonly room?: Box;
+  readonly others?: readonly Box[];
+}
+
 /** How the step that is added appears where it is offered. */
 export type Group = 'shape' | 'cut' | 'repeat' | 'whole';
 
@@ -154,9 +163,19 @@ export interface StepKind<S extends { id: string; kind: string }> {
   /** What it is called where a step is added: "Cut a hole". */
   readonly label: string;
   readonly group: Group;
+  /** The ways in which such a step is offered, the usual one first. */
+  offers(): readonly Offer<S>[];
   /** A new step with sensible sizes, placed on the given earlier step if there is one. */
   create(id: string, on?: string): S;
   sentence(step: S, context: SentenceContext): Token[];
+  /** Whether others are well placed on such a step, where nobody said on what; of those that can carry, all are if it is not told. */
+  isGround?(step: S): boolean;
+  /** The step where there is room on what it is on, for when something stands there already. */
+  freely?(step: S): S;
+  /** A new step takes up what was made last, and not what others stand on. */
+  readonly takesLast?: true;
+  /** The step with distances that suit what it takes up. */
+  spaced?(step: S, around: Surroundings): S;
   /** Its sentence measures to its middle and not to its edges. */
   readonly placedByMiddle?: true;
   /** The outline that it draws is half a profile, which is turned about an axis. */

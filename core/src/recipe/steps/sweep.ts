@@ -33,6 +33,15 @@ export const sweep: StepKind<SweepStep> = {
     return say('Sweep along an arc');
   },
   group: 'shape',
+  offers: () => [
+    {
+      id: 'sweep',
+      label: say('Sweep along an arc'),
+      wish: 'standOut',
+      words: say('lean bend bow curve slant leaning standing letters wall'),
+    },
+  ],
+  isGround: () => false,
 
   create: (id, on) => ({
     id,

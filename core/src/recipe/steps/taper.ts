@@ -19,6 +19,14 @@ export const taper: StepKind<TaperStep> = {
     return say('Taper the part');
   },
   group: 'whole',
+  offers: () => [
+    {
+      id: 'taper',
+      label: say('Taper the part'),
+      wish: 'whole',
+      words: say('narrow pointed lean in slant sides wide'),
+    },
+  ],
 
   create: (id) => ({ id, kind: 'taper', topPercent: 80, ways: 'both' }),
 

@@ -49,6 +49,14 @@ export const trim: StepKind<TrimStep> = {
     return say('Trim off a side');
   },
   group: 'cut',
+  offers: () => [
+    {
+      id: 'trim',
+      label: say('Trim off a side'),
+      wish: 'hole',
+      words: say('slice cut half flat saw remove away'),
+    },
+  ],
 
   create: (id) => ({ id, kind: 'trim', away: 'below', atMm: 1 }),
 
