@@ -16,12 +16,15 @@ export async function emptyBench(page: Page): Promise<void> {
 
 export const step = (page: Page, number: number): Locator => page.locator('[data-step]').nth(number - 1);
 
+/** What can be added, beside the recipe. */
+export const offers = (page: Page): Locator => page.getByRole('dialog', { name: 'Add a step' });
+
+/** Adds a step as it is offered: "Cut a hole", or "Extrude a shape: a heart". */
 export async function add(page: Page, label: string): Promise<Locator> {
   const before = await page.locator('[data-step]').count();
-  const menu = page.locator('details', { hasText: 'Add a step' });
-  if (!(await menu.evaluate((each) => (each as HTMLDetailsElement).open)))
-    await menu.locator('summary').click();
-  await menu.getByRole('button', { name: label, exact: true }).click();
+  if (!(await offers(page).isVisible())) await page.getByRole('button', { name: 'Add a step' }).click();
+  await offers(page).getByRole('button', { name: label, exact: true }).click();
+  await expect(offers(page)).toHaveCount(0);
   await expect(page.locator('[data-step]')).toHaveCount(before + 1);
   return step(page, before + 1);
 }

@@ -174,10 +174,13 @@ test('every word of the bench comes from the catalogue', async ({ as }) => {
   await expect(student.locator('[data-check=time]')).toContainText(/\d/);
   await look(student, 'the bench', FOR_THE_BENCH);
   // Every kind of step, with what it says of itself where it does not fit.
-  await student.locator('details:has([data-add]) > summary').click();
-  for (const kind of await student
-    .locator('[data-add]')
-    .evaluateAll((all) => all.map((each) => each.getAttribute('data-add')!))) {
+  await student.locator('[data-add-step]').click();
+  await look(student, 'what can be added', FOR_THE_BENCH);
+  const offers = await student
+    .locator('[data-add]:not([data-add*=" "])')
+    .evaluateAll((all) => all.map((each) => each.getAttribute('data-add')!));
+  for (const kind of offers) {
+    if ((await student.locator('[data-add]').count()) === 0) await student.locator('[data-add-step]').click();
     await student.locator(`[data-add=${kind}]`).click();
     await student.locator('[data-step]').last().getByRole('button').first().waitFor();
     await look(student, `the bench with ${kind}`, FOR_THE_BENCH);

@@ -16,8 +16,7 @@ class Hands {
     await within.getByRole('button', { name, exact: true }).first().click();
   }
   async add(label: string): Promise<Locator> {
-    const menu = this.page.locator('details', { hasText: 'Add a step' });
-    if (!(await menu.evaluate((each) => (each as HTMLDetailsElement).open))) this.actions++;
+    if (!(await hand.offers(this.page).isVisible())) this.actions++;
     this.actions++;
     return hand.add(this.page, label);
   }
@@ -60,11 +59,10 @@ test('a bracket whose two legs are one number, in sixty actions', async ({ as })
   await hands.press('Add a measure');
   await hands.put(page.getByRole('region', { name: 'Measures' }), 'a', '60');
 
-  const legs = await hands.add('Extrude a shape');
+  const legs = await hands.add('Extrude a shape: a combined outline');
   await hands.put(legs, 'width', 'a');
   await hands.put(legs, 'depth', '14');
   await hands.put(legs, 'corner radius', '0');
-  await hands.choose(legs, 'shape', 'a combined outline');
   await hands.choose(legs, 'shape', 'a rounded rectangle', 2);
   await hands.put(legs, 'width', '14', 1);
   await hands.put(legs, 'depth', 'a', 1);
@@ -85,8 +83,7 @@ test('a bracket whose two legs are one number, in sixty actions', async ({ as })
   await hands.put(legs, 'size at the bottom edge', '0.6');
   await expect(hand.foot(page)).toContainText('60 × 60 × 24');
 
-  const gusset = await hands.add('Extrude a shape');
-  await hands.choose(gusset, 'shape', 'a sector');
+  const gusset = await hands.add('Extrude a shape: a sector');
   await hands.put(gusset, 'diameter', '40');
   await hands.more(gusset, 'turn it');
   await hands.put(gusset, 'turned by', '-45');
@@ -97,10 +94,9 @@ test('a bracket whose two legs are one number, in sixty actions', async ({ as })
   await hands.choose(gusset, 'position front to back', 'in from the front');
   await hands.put(gusset, 'distance from the front', '13.5');
 
-  const hole = await hands.add('Cut a hole');
+  const hole = await hands.add('Cut a hole: for a screw');
   await hands.choose(hole, 'from which side', 'from the front');
-  await hands.choose(hole, 'placed on', 'step 1');
-  await hands.choose(hole, 'sized by', 'for a screw');
+  await hands.press('Say where it is instead', hole);
   await hands.more(hole, 'chamfer its rim');
   await hands.put(hole, 'chamfer of the rim', '0.4');
   await hands.put(hole, 'distance from the left', '28');

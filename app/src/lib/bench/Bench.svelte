@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { onDestroy, untrack, type ComponentProps, type Snippet } from 'svelte';
+  import { onDestroy, tick, untrack, type ComponentProps, type Snippet } from 'svelte';
   import type { Finding, BriefRules, LimitsCard } from '@kelbrin/core/inspect';
   import { partOf, type Design } from '@kelbrin/core/design';
-  import type { OpenedToken } from '@kelbrin/core/recipe';
+  import type { OpenedToken, Wanted } from '@kelbrin/core/recipe';
   import { facesOf } from '@kelbrin/core/mesh';
   import KeysSheet from '$lib/ui/KeysSheet.svelte';
   import { benchKeys } from '$lib/texts/benchKeys';
@@ -21,8 +21,10 @@
   import { KeptHistory } from './state/keptHistory';
   import CutRuler from './inspection/CutRuler.svelte';
   import InspectionPane from './inspection/InspectionPane.svelte';
+  import AddStep from './recipe/offers/AddStep.svelte';
   import RecipePane from './recipe/RecipePane.svelte';
   import SaveNotice from './SaveNotice.svelte';
+  import StartersDialog from './dialogs/StartersDialog.svelte';
   import VersionsDialog from './dialogs/VersionsDialog.svelte';
   import SolidWorker from './worker/solid.worker?worker';
   import { benchTexts as say } from '$lib/texts/bench';
@@ -106,6 +108,8 @@
 
   let isPlanLarge = $state(false);
   let isHelping = $state(false);
+  let isAdding = $state(false);
+  let isBeginning = $state(false);
   let isExporting = $state(false);
   let isLookingBack = $state(false);
   let files = $state<ReturnType<typeof FileInputs>>();
@@ -139,6 +143,24 @@
     else files?.choose(stepId, token);
   }
 
+  /** Adds a step and goes to what is changed in it first: the words that it writes, or a number. */
+  async function add(wanted: Wanted): Promise<void> {
+    isAdding = false;
+    bench.addStep(wanted);
+    await tick();
+    const step = document.querySelector(`[data-step="${bench.marked}"]`);
+    const field =
+      step?.querySelector<HTMLTextAreaElement>('textarea') ??
+      step?.querySelector<HTMLInputElement>('[role=spinbutton]');
+    (field ?? step?.querySelector<HTMLElement>('select, button'))?.focus();
+    field?.select();
+  }
+
+  // Where nothing is made yet, what can be made is shown.
+  $effect(() => {
+    if (bench.partId !== '' && untrack(() => bench.recipe.steps.length === 0)) isAdding = true;
+  });
+
   function onkeydown(event: KeyboardEvent): void {
     const inWords =
       event.target instanceof HTMLTextAreaElement ||
@@ -152,6 +174,10 @@
       if (name) view = { name, turns: view.turns + 1 };
       else if (key === 'p') isPlanLarge = !isPlanLarge;
       else if (key === '?') isHelping = true;
+      else if (key === 'a') {
+        event.preventDefault();
+        isAdding = true;
+      }
       return;
     }
     if (!(event.ctrlKey || event.metaKey) || inWords) return;
@@ -178,13 +204,20 @@
     <div class="ml-auto flex items-center gap-3">{@render actions({ bench, autosave })}</div>
   </div>
 
-  <div class="flex min-h-0 flex-1">
+  <div class="relative flex min-h-0 flex-1">
     <section
       class="border-hairline flex w-[360px] shrink-0 flex-col max-[1150px]:w-[320px] overflow-y-auto border-r bg-white"
       aria-label={say.recipe}
     >
       {@render lead?.({ bench })}
-      <RecipePane {bench} onopen={open} onfile={() => files?.choosePart()} />
+      <RecipePane
+        {bench}
+        onopen={open}
+        onfile={() => files?.choosePart()}
+        {isAdding}
+        onadd={() => (isAdding = !isAdding)}
+        onexample={() => (isBeginning = true)}
+      />
     </section>
     <CutRuler
       solid={bench.solid}
@@ -207,11 +240,23 @@
     >
       <InspectionPane {bench} onlook={look} />
     </section>
+    {#if isAdding}
+      <AddStep
+        recipe={bench.recipe}
+        onadd={add}
+        onexample={() => {
+          isAdding = false;
+          isBeginning = true;
+        }}
+        onclose={() => (isAdding = false)}
+      />
+    {/if}
   </div>
   <BenchFoot {bench} save={autosave.state} {limits} {copies} />
 </div>
 
 <ConflictDialog {bench} {autosave} />
+<StartersDialog bind:open={isBeginning} {bench} />
 
 <KeysSheet bind:open={isHelping} keys={benchKeys}>
   <p class="text-ink-soft">

@@ -62,14 +62,12 @@
   const isPickingFace = $derived(bench.recipe.steps.some(({ id }) => id === bench.pickingFace?.stepId));
 
   function pick(triangle: number | undefined): void {
-    if (isPickingFace && triangle !== undefined && bench.solid) {
-      const { normals } = facesOf(bench.solid.mesh);
-      const normal = [normals[3 * triangle], normals[3 * triangle + 1], normals[3 * triangle + 2]] as const;
-      bench.pickFace(normal);
-      return;
-    }
-    const step = triangle === undefined ? undefined : bench.solid?.mesh.stepOf?.[triangle];
-    bench.marked = step === undefined ? undefined : bench.recipe.steps[step]?.id;
+    if (triangle === undefined || !bench.solid) return bench.pick(undefined);
+    const { normals } = facesOf(bench.solid.mesh);
+    const normal = [normals[3 * triangle], normals[3 * triangle + 1], normals[3 * triangle + 2]] as const;
+    if (isPickingFace) return bench.pickFace(normal);
+    const step = bench.solid.mesh.stepOf?.[triangle];
+    bench.pick(step === undefined ? undefined : bench.recipe.steps[step]?.id, normal);
   }
 
   /** The room that the solid takes while it lies over the plan, with a gap beside it. */

@@ -51,12 +51,6 @@ export const benchTexts = said({
   nothingToPrint: 'nothing to print yet',
   empty: 'The recipe is empty. Begin with a shape, or',
   emptyExample: 'from an example',
-  addStep: 'Add a step',
-  groupAdd: 'Add',
-  groupCut: 'Cut',
-  groupRepeat: 'Repeat',
-  groupWhole: 'The whole',
-  fromExample: 'Begin from an example',
   exampleWhat:
     'Every number of an example can be changed. If this part has steps already, the example becomes a part beside it.',
   moveStep: (number: number) =>

@@ -8,6 +8,7 @@ export const benchKeys: readonly (readonly [string, string])[] = said([
   ['↑ ↓ on a step’s grip', 'moves the step'],
   ['Ctrl + Z, Ctrl + Y', 'undo, redo'],
   ['← → ↑ ↓ on the plan', 'moves the marked step by 1 mm; with Shift 10, with Alt 0.1'],
+  ['A', 'what can be added; type a word for it, Enter takes the first'],
   ['P', 'plan or solid large'],
   ['1 2 3 4', 'view from the top, front, side, corner'],
   ['Delete in a drawing', 'takes the chosen point out; Escape ends drawing'],

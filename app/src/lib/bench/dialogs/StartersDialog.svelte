@@ -4,6 +4,7 @@
   import { starters } from '@kelbrin/core/starters';
   import type { BenchState } from '../state/bench.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
+  import { offerTexts } from '$lib/texts/offers';
 
   let { open = $bindable(false), bench }: { open: boolean; bench: BenchState } = $props();
 
@@ -15,7 +16,7 @@
   }
 </script>
 
-<Modal bind:open title={say.fromExample} aria-label={say.fromExample} size="lg">
+<Modal bind:open title={offerTexts.fromExample} aria-label={offerTexts.fromExample} size="lg">
   <p class="text-ink-soft">
     {say.exampleWhat}
   </p>

@@ -1,23 +1,25 @@
 <script lang="ts">
+  import Plus from '@lucide/svelte/icons/plus';
   import { Button, Modal } from 'flowbite-svelte';
   import type { OpenedToken } from '@kelbrin/core/recipe';
-  import AddStepMenu from './AddStepMenu.svelte';
   import type { BenchState } from '../state/bench.svelte';
   import MeasureList from './MeasureList.svelte';
   import PartTabs from './PartTabs.svelte';
   import RecipeStep from './RecipeStep.svelte';
-  import StartersDialog from '../dialogs/StartersDialog.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
+  import { offerTexts } from '$lib/texts/offers';
 
   interface Props {
     bench: BenchState;
     onopen(stepId: string, token: OpenedToken): void;
     /** Asks for a file that holds a part. */
     onfile(): void;
+    /** Whether what can be added is shown. */
+    isAdding: boolean;
+    onadd(): void;
+    onexample(): void;
   }
-  let { bench, onopen, onfile }: Props = $props();
-
-  let isBeginning = $state(false);
+  let { bench, onopen, onfile, isAdding, onadd, onexample }: Props = $props();
 
   /** What concerns neither a step nor a measure is said above all of them. */
   const generalProblem = $derived(
@@ -32,7 +34,7 @@
   );
 </script>
 
-<PartTabs {bench} {onfile} onexample={() => (isBeginning = true)} />
+<PartTabs {bench} {onfile} {onexample} />
 {#if generalProblem}<p role="alert" class="text-fail px-3 py-1 text-sm">{generalProblem}</p>{/if}
 <MeasureList {bench} />
 <ol class="flex flex-col gap-0.5 p-2" aria-label={say.recipe}>
@@ -41,15 +43,22 @@
   {:else}
     <li class="text-ink-soft px-3 py-6">
       {say.empty}
-      <button type="button" class="word" onclick={() => (isBeginning = true)}>{say.emptyExample}</button>.
+      <button type="button" class="word" onclick={onexample}>{say.emptyExample}</button>.
     </li>
   {/each}
 </ol>
-<AddStepMenu
-  isOpen={bench.recipe.steps.length < 2}
-  onadd={(kind) => bench.addStep(kind)}
-  onexample={() => (isBeginning = true)}
-/>
+<div class="border-hairline sticky bottom-0 mt-auto border-t bg-white">
+  <button
+    type="button"
+    class="text-primary-800 hover:bg-primary-50 flex w-full items-center gap-1 px-3 py-2 font-semibold"
+    aria-expanded={isAdding}
+    title={offerTexts.addStepHow}
+    data-add-step
+    onclick={onadd}
+  >
+    <Plus size={16} aria-hidden="true" />{offerTexts.addStep}
+  </button>
+</div>
 {#if bench.asking.question}
   {@const { what, step, broken } = bench.asking.question}
   <Modal open title={say.breaks[what](step)} size="sm" onclose={() => bench.asking.answer(false)}>
@@ -60,4 +69,3 @@
     </div>
   </Modal>
 {/if}
-<StartersDialog bind:open={isBeginning} {bench} />

@@ -11,7 +11,7 @@ import {
 } from '@kelbrin/core/design';
 import {
   addMeasure,
-  addStep,
+  addOffered,
   duplicateStep,
   edgeTapped,
   knownValues,
@@ -25,7 +25,7 @@ import {
   type Measure,
   type Problem,
   type Recipe,
-  type Step,
+  type Wanted,
 } from '@kelbrin/core/recipe';
 import type { Remedy } from '@kelbrin/core/advise';
 import type { LimitsCard } from '@kelbrin/core/inspect';
@@ -35,6 +35,7 @@ import { History } from './history.svelte';
 import type { ExportedFile, ExportWish, Setting, ShownSolid } from '../worker/messages';
 import { PartEdits } from './partEdits';
 import { partToShow } from './partToShow';
+import { Pointing } from './pointing';
 import { Showing } from './showing.svelte';
 import type { WorkerLike } from '../worker/solidClient';
 
@@ -63,6 +64,7 @@ export class BenchState {
   /** What the measures are worth, and what steps named, by name; what cannot be worked out is left out. */
   readonly measures: ReadonlyMap<string, number> = $derived(knownValues(this.recipe, this.limits));
 
+  readonly #pointing = new Pointing();
   readonly #setting: Setting;
   /** What can be undone and redone. */
   readonly history = new History<Design>();
@@ -131,10 +133,18 @@ export class BenchState {
   }
 
   /** Adds a step at the end and marks it. */
-  addStep(kind: Step['kind']): void {
+  addStep(wanted: Wanted): void {
     const before = this.recipe;
-    this.#edit(addStep(before, kind));
-    if (this.recipe !== before) this.marked = this.recipe.steps.at(-1)?.id;
+    this.#edit(addOffered(before, wanted, this.#pointing.landing(this.marked, this.solid)));
+    if (this.recipe === before) return;
+    this.marked = this.recipe.steps.at(-1)?.id;
+    this.#pointing.added(this.marked);
+  }
+
+  /** Marks the step that made a place of the solid which looks in a direction; new steps go there. */
+  pick(stepId: string | undefined, normal?: Vec3): void {
+    this.marked = stepId;
+    this.#pointing.picked(stepId, normal);
   }
 
   /** Deletes a step; asks first where others name it and would be left without. */

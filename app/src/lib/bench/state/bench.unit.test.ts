@@ -79,7 +79,7 @@ describe('the bench', () => {
   });
 
   it('marks a new step and unmarks a removed one', () => {
-    on.bench.addStep('hole');
+    on.bench.addStep({ offer: 'hole' });
     expect(on.bench.marked).toBe('s4');
     on.bench.removeStep('s4');
     expect(on.bench.marked).toBeUndefined();

@@ -73,13 +73,13 @@ describe('what cannot be kept', () => {
   it('cannot come to be: a 201st step is refused in a sentence, added or copied', () => {
     holding({ steps: steps(200) });
     const before = on.bench.design;
-    on.bench.addStep('hole');
+    on.bench.addStep({ offer: 'hole' });
     expect(on.bench.problem?.message).toBe('That cannot be: a recipe has at most 200 steps.');
     expect(on.bench.marked).toBeUndefined();
     on.bench.duplicateStep('s1');
     expect(on.bench.design).toBe(before);
     on.bench.removeStep('s200');
-    on.bench.addStep('hole');
+    on.bench.addStep({ offer: 'hole' });
     expect(on.bench.recipe.steps).toHaveLength(200);
     expect(on.bench.problem).toBeUndefined();
   });
