@@ -13,10 +13,12 @@
   import { BenchState } from './state/bench.svelte';
   import BenchBar from './BenchBar.svelte';
   import BenchFoot from './BenchFoot.svelte';
+  import BenchPanes from './BenchPanes.svelte';
   import BenchStage from './BenchStage.svelte';
   import ConflictDialog from './dialogs/ConflictDialog.svelte';
   import ExportDialog from './dialogs/ExportDialog.svelte';
   import FileInputs from './recipe/FileInputs.svelte';
+  import { focusStep } from './recipe/focusStep';
   import { fontFaces } from './recipe/fontFaces';
   import { KeptHistory } from './state/keptHistory';
   import CutRuler from './inspection/CutRuler.svelte';
@@ -148,12 +150,7 @@
     isAdding = false;
     bench.addStep(wanted);
     await tick();
-    const step = document.querySelector(`[data-step="${bench.marked}"]`);
-    const field =
-      step?.querySelector<HTMLTextAreaElement>('textarea') ??
-      step?.querySelector<HTMLInputElement>('[role=spinbutton]');
-    (field ?? step?.querySelector<HTMLElement>('select, button'))?.focus();
-    field?.select();
+    if (bench.marked !== undefined) focusStep(bench.marked);
   }
 
   // Where nothing is made yet, what can be made is shown.
@@ -193,22 +190,23 @@
 <div class="flex min-h-0 flex-1 flex-col">
   {@render top?.({ bench })}
   <SaveNotice {autosave} design={bench.design} {title} />
-  <div class="border-hairline flex h-12 shrink-0 items-center gap-2 border-b bg-white px-4">
-    <h1 class="truncate text-lg">{title}</h1>
+  <div
+    class="border-hairline flex min-h-12 shrink-0 flex-wrap items-center gap-x-2 border-b bg-white px-4 max-sm:px-2"
+  >
+    <h1 class="min-w-0 truncate text-lg max-sm:flex-1">{title}</h1>
     <BenchBar
       {bench}
       onversions={() => (isLookingBack = true)}
       onkeys={() => (isHelping = true)}
       onexport={() => (isExporting = true)}
     />
-    <div class="ml-auto flex items-center gap-3">{@render actions({ bench, autosave })}</div>
+    <div class="ml-auto flex items-center gap-3 max-sm:ml-0 max-sm:w-full max-sm:gap-2 max-sm:pb-1.5">
+      {@render actions({ bench, autosave })}
+    </div>
   </div>
 
-  <div class="relative flex min-h-0 flex-1">
-    <section
-      class="border-hairline flex w-[360px] shrink-0 flex-col max-[1150px]:w-[320px] overflow-y-auto border-r bg-white"
-      aria-label={say.recipe}
-    >
+  <BenchPanes verdict={bench.solid?.isInspected ? bench.solid.inspection.verdict : undefined}>
+    {#snippet recipe()}
       {@render lead?.({ bench })}
       <RecipePane
         {bench}
@@ -218,40 +216,41 @@
         onadd={() => (isAdding = !isAdding)}
         onexample={() => (isBeginning = true)}
       />
-    </section>
-    <CutRuler
-      solid={bench.solid}
-      marked={bench.marked}
-      cutMm={bench.showing.cutMm}
-      onmark={(stepId) => (bench.marked = stepId)}
-      oncut={(zMm) => bench.showing.cutAt(zMm)}
-    />
-    <BenchStage
-      {bench}
-      {limits}
-      {colour}
-      bind:isPlanLarge
-      bind:view
-      pins={bench.partId === pinnedPart ? pins : undefined}
-    />
-    <section
-      class="border-hairline w-[300px] shrink-0 overflow-y-auto border-l bg-white max-[1150px]:w-[250px]"
-      aria-label={say.inspection}
-    >
-      <InspectionPane {bench} onlook={look} />
-    </section>
-    {#if isAdding}
-      <AddStep
-        recipe={bench.recipe}
-        onadd={add}
-        onexample={() => {
-          isAdding = false;
-          isBeginning = true;
-        }}
-        onclose={() => (isAdding = false)}
+    {/snippet}
+    {#snippet ruler()}
+      <CutRuler
+        solid={bench.solid}
+        marked={bench.marked}
+        cutMm={bench.showing.cutMm}
+        onmark={(stepId) => (bench.marked = stepId)}
+        oncut={(zMm) => bench.showing.cutAt(zMm)}
       />
-    {/if}
-  </div>
+    {/snippet}
+    {#snippet stage()}
+      <BenchStage
+        {bench}
+        {limits}
+        {colour}
+        bind:isPlanLarge
+        bind:view
+        pins={bench.partId === pinnedPart ? pins : undefined}
+      />
+    {/snippet}
+    {#snippet inspection()}<InspectionPane {bench} onlook={look} />{/snippet}
+    {#snippet over()}
+      {#if isAdding}
+        <AddStep
+          recipe={bench.recipe}
+          onadd={add}
+          onexample={() => {
+            isAdding = false;
+            isBeginning = true;
+          }}
+          onclose={() => (isAdding = false)}
+        />
+      {/if}
+    {/snippet}
+  </BenchPanes>
   <BenchFoot {bench} save={autosave.state} {limits} {copies} />
 </div>
 

@@ -21,7 +21,7 @@
 {#snippet tool(Icon: Component<{ size: number }>, label: string, onclick: () => void, isOff = false)}
   <button
     type="button"
-    class="hover:bg-ground disabled:text-hairline rounded p-1.5"
+    class="hover:bg-ground disabled:text-hairline rounded p-1.5 pointer-coarse:p-3"
     aria-label={label}
     disabled={isOff}
     {onclick}
@@ -30,7 +30,7 @@
   </button>
 {/snippet}
 
-<span class="ml-4 flex gap-2">
+<span class="ml-4 flex gap-2 max-sm:ml-0 max-sm:gap-0">
   {@render tool(Undo2, say.undo, () => bench.undo(), !bench.history.canUndo)}
   {@render tool(Redo2, say.redo, () => bench.redo(), !bench.history.canRedo)}
   {@render tool(RotateCcwClock, say.versions, onversions)}

@@ -29,7 +29,7 @@
 </script>
 
 <div
-  class="border-hairline flex h-9 shrink-0 items-center gap-6 border-t bg-white px-4 text-sm"
+  class="border-hairline flex min-h-9 shrink-0 flex-wrap items-center gap-x-6 border-t bg-white px-4 text-sm max-sm:gap-x-3 max-sm:px-2"
   role="group"
   aria-label={say.part}
 >

@@ -176,6 +176,14 @@
       height: 128px;
     }
   }
+  @media (max-width: 639px) {
+    .inset {
+      bottom: 0.4rem;
+      left: 0.4rem;
+      width: 124px;
+      height: 84px;
+    }
+  }
   /* Under the table of points, so that it covers nothing of the drawing. */
   .inset.beside {
     right: 0.5rem;

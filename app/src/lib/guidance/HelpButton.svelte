@@ -29,5 +29,7 @@
   title={isAsking ? say.helpWhat : undefined}
   onclick={toggle}
 >
-  <Hand size={16} aria-hidden="true" />{isAsking ? say.helpAsked : say.help}
+  <Hand size={16} aria-hidden="true" /><span class="max-sm:sr-only"
+    >{isAsking ? say.helpAsked : say.help}</span
+  >
 </button>

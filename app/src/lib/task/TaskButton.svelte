@@ -16,7 +16,7 @@
     class="border-hairline hover:bg-ground flex items-center gap-1.5 rounded border px-2 py-1 text-sm"
     onclick={() => (isOpen = true)}
   >
-    <NotebookText size={16} aria-hidden="true" />{say.read}
+    <NotebookText size={16} aria-hidden="true" /><span class="max-sm:sr-only">{say.read}</span>
   </button>
   <Modal bind:open={isOpen} {title} aria-label={title}><TaskText {task} /></Modal>
 {/if}

@@ -11,6 +11,7 @@ function inSteps(places: readonly number[]): string {
 /** What the bench says around recipe, solid and inspection. */
 export const benchTexts = said({
   recipe: 'Recipe',
+  panes: 'What is shown',
   inspection: 'Inspection',
   part: 'Part',
   plan: 'Plan',

@@ -115,6 +115,7 @@
         {#if !isWaiting || (mayWithdraw && isChangedSince(bench))}
           <Button
             size="sm"
+            class="whitespace-nowrap max-sm:ml-auto"
             color={isFirst ? 'primary' : 'alternative'}
             disabled={recipeOf(bench.design).steps.length === 0 || bench.problem !== undefined}
             onclick={() => {
