@@ -1,56 +1,10 @@
-import type { Locator, Page } from '@playwright/test';
 import * as hand from './byHand.ts';
+import { fails, Hands } from './hands.ts';
 import { expect, saved, test } from './kelbrin.ts';
 
 test.use({ file: 'building' });
 
 /* Objects of ordinary lessons, built as a student does it: each press, choice and typed number is one action. */
-
-/** A student's hands, which count what they do. */
-class Hands {
-  actions = 0;
-  constructor(readonly page: Page) {}
-
-  async press(name: string, within: Page | Locator = this.page): Promise<void> {
-    this.actions++;
-    await within.getByRole('button', { name, exact: true }).first().click();
-  }
-  async add(label: string): Promise<Locator> {
-    if (!(await hand.offers(this.page).isVisible())) this.actions++;
-    this.actions++;
-    return hand.add(this.page, label);
-  }
-  async put(within: Locator, name: string, value: string, nth = 0): Promise<void> {
-    this.actions++;
-    const field = within.getByRole('spinbutton', { name, exact: true }).nth(nth);
-    await field.fill(value);
-    await field.press('Enter');
-  }
-  async choose(within: Locator, name: string, label: string, nth = 0): Promise<void> {
-    this.actions++;
-    await within.getByRole('combobox', { name, exact: true }).nth(nth).selectOption({ label });
-  }
-  async more(within: Locator, label: string): Promise<void> {
-    this.actions++;
-    await hand.more(within, label);
-  }
-  async copyOf(number: number): Promise<Locator> {
-    await this.press(`Copy step ${number}`);
-    return hand.step(this.page, number + 1);
-  }
-  /** Drags a piece of an outline by its letter, mm. */
-  async drag(letter: string, dx: number, dy: number): Promise<void> {
-    this.actions++;
-    await hand.dragPiece(this.page, letter, dx, dy);
-  }
-  async exported(format: string): ReturnType<typeof hand.exported> {
-    this.actions += 3;
-    return hand.exported(this.page, format);
-  }
-}
-
-const fails = (page: Page) =>
-  page.locator('[data-check]:not([data-check=brief])').locator('[data-verdict=fail]');
 
 test('a bracket whose two legs are one number, in sixty actions', async ({ as }) => {
   const page = await as('greta');

@@ -12,6 +12,7 @@
   } from '@kelbrin/core/recipe';
   import MeasureTool from '$lib/ui/MeasureTool.svelte';
   import type { BenchState } from '../state/bench.svelte';
+  import { keptApart } from './apart';
   import { arrowMove } from './arrowMove';
   import Dimension from './Dimension.svelte';
   import { coalesce } from './coalesce';
@@ -50,7 +51,16 @@
   /** While something is dragged, the sheet stays as it was when the drag began. */
   let held = $state.raw<Sheet>();
   let drag:
-    { handle: Handle; stepId: string; box: Box; host: Box; gesture: number; corner: DOMRect } | undefined;
+    | {
+        handle: Handle;
+        /** How far beside the place that it stands for it was taken, mm. */
+        off: Point;
+        stepId: string;
+        box: Box;
+        gesture: number;
+        corner: DOMRect;
+      }
+    | undefined;
   let guides = $state.raw<{ x?: SnapLine; y?: SnapLine }>({});
   let isMeasuring = $state(false);
   let ends = $state.raw<Point[]>([]);
@@ -132,14 +142,10 @@
     if (!outcome) return;
     held = sheet;
     const svg = event.currentTarget.closest('svg') as SVGElement;
-    drag = {
-      handle,
-      stepId: outcome.stepId,
-      box: outcome.box,
-      host: hostBox,
-      gesture: performance.now(),
-      corner: svg.getBoundingClientRect(),
-    };
+    const corner = svg.getBoundingClientRect();
+    const taken = toMillimetres(sheet, [event.clientX - corner.left, event.clientY - corner.top]);
+    const off: Point = [taken[0] - handle.at[0], taken[1] - handle.at[1]];
+    drag = { handle, off, stepId: outcome.stepId, box: outcome.box, gesture: performance.now(), corner };
     svg.setPointerCapture(event.pointerId);
   }
 
@@ -151,16 +157,17 @@
   const follow = coalesce((point: Point) => {
     if (isMeasuring) pointer = snappedPoint(point);
     if (!drag) return;
-    const { handle, box } = drag;
+    const { handle, box, off } = drag;
     const reach = REACH_PX / sheet.pixelsPerMm;
-    let to: Point = point;
+    const place: Point = [point[0] - off[0], point[1] - off[1]];
+    let to = place;
     if (handle.kind === 'move') {
       const half = (i: 0 | 1) => (box.max[i] - box.min[i]) / 2;
-      const x = snappedBody(point[0], half(0), snapLines(0), reach, gridMm);
-      const y = snappedBody(point[1], half(1), snapLines(1), reach, gridMm);
+      const x = snappedBody(place[0], half(0), snapLines(0), reach, gridMm);
+      const y = snappedBody(place[1], half(1), snapLines(1), reach, gridMm);
       guides = { x: x.line, y: y.line };
       to = [x.at, y.at];
-    } else if (handle.kind === 'size') to = snappedPoint(point);
+    } else if (handle.kind === 'size') to = snappedPoint(place);
     const changes = handle.to(to);
     if (changes.length > 0) bench.setFields(drag.stepId, changes, drag.gesture);
   });
@@ -189,6 +196,7 @@
   }
 
   const px = $derived((point: readonly [number, number]) => toPixels(sheet, point));
+  const shownHandles = $derived(keptApart(handles, px));
 </script>
 
 <div class="relative h-full w-full bg-white" bind:clientWidth={widthPx} bind:clientHeight={heightPx}>
@@ -240,8 +248,13 @@
         isToMiddle={isPlacedByMiddle(step)}
       />
     {/if}
-    {#each handles as handle (`${handle.kind} ${handle.label}`)}
-      <PlanHandle {handle} at={px(handle.at)} onbegin={(event) => begin(event, handle)} />
+    {#each handles as handle, i (`${handle.kind} ${handle.label}`)}
+      <PlanHandle
+        {handle}
+        at={shownHandles[i]}
+        edge={px(handle.at)}
+        onbegin={(event) => begin(event, handle)}
+      />
     {/each}
     {#if corners}
       <PlanCorners corners={corners.all} chosen={corners.chosen} {px} {isSmall} ontap={tapCorner} />

@@ -6,9 +6,11 @@
     handle: Handle;
     /** Where it is on the sheet, px. */
     at: Point;
+    /** The place that it stands for, which may be too near to another to be taken there. */
+    edge?: Point;
     onbegin(event: PointerEvent & { currentTarget: Element }): void;
   }
-  let { handle, at, onbegin }: Props = $props();
+  let { handle, at, edge = at, onbegin }: Props = $props();
 
   const cursor = $derived(
     handle.kind === 'move'
@@ -29,6 +31,12 @@
   transform="translate({at[0]} {at[1]})"
 >
   <title>{handle.label}</title>
+  <path
+    d="M0 0L{edge[0] - at[0]} {edge[1] - at[1]}"
+    stroke="var(--color-primary-700)"
+    stroke-width="1"
+    opacity="0.6"
+  />
   <circle r="14" fill="transparent" />
   {#if handle.kind === 'move'}
     <path d="M-8 0h16M0 -8v16" stroke="var(--color-primary-700)" stroke-width="2" />
