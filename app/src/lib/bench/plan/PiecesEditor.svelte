@@ -15,6 +15,7 @@
     type Region,
   } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
+  import { keptApart } from './apart';
   import { arrowMove } from './arrowMove';
   import { coalesce } from './coalesce';
   import Dimension from './Dimension.svelte';
@@ -79,6 +80,8 @@
   });
   const handles = $derived(pieceHandles(outline, chosen, laid, path));
 
+  const shownHandles = $derived(keptApart(handles, px));
+
   /** Edges and middles of the other pieces, and the middle of the outline. */
   function snapLines(axis: 'x' | 'y'): SnapLine[] {
     const [low, high] = axis === 'x' ? (['left', 'right'] as const) : (['front', 'back'] as const);
@@ -111,8 +114,8 @@
     held = sheet;
     drag = {
       handle,
-      // A piece that is taken anywhere follows from there.
-      from: handle.kind === 'move' ? [from[0] - handle.at[0], from[1] - handle.at[1]] : [0, 0],
+      // What is taken beside its place follows from there.
+      from: [from[0] - handle.at[0], from[1] - handle.at[1]],
       half: [(x.high - x.low) / 2, (y.high - y.low) / 2],
       gesture: performance.now(),
       corner: svg.getBoundingClientRect(),
@@ -242,10 +245,11 @@
           />
         {/if}
       {/each}
-      {#each handles as handle (`${handle.kind} ${handle.label}`)}
+      {#each handles as handle, i (`${handle.kind} ${handle.label}`)}
         <PlanHandle
           {handle}
-          at={px(handle.at)}
+          at={shownHandles[i]}
+          edge={px(handle.at)}
           onbegin={(event) => {
             const own = laidBy.get(outline.pieces[chosen].id)?.own;
             if (own) begin(event, handle, own);

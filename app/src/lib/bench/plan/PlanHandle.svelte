@@ -7,10 +7,10 @@
     /** Where it is on the sheet, px. */
     at: Point;
     /** The place that it stands for, which may be too near to another to be taken there. */
-    edge?: Point;
+    edge: Point;
     onbegin(event: PointerEvent & { currentTarget: Element }): void;
   }
-  let { handle, at, edge = at, onbegin }: Props = $props();
+  let { handle, at, edge, onbegin }: Props = $props();
 
   const cursor = $derived(
     handle.kind === 'move'
