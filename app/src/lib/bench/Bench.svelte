@@ -153,6 +153,12 @@
     if (bench.marked !== undefined) focusStep(bench.marked);
   }
 
+  /** Goes back to where what can be added is opened. */
+  function endAdding(): void {
+    isAdding = false;
+    document.querySelector<HTMLElement>('[data-add-step]')?.focus();
+  }
+
   // Where nothing is made yet, what can be made is shown.
   $effect(() => {
     if (bench.partId !== '' && untrack(() => bench.recipe.steps.length === 0)) isAdding = true;
@@ -246,7 +252,7 @@
             isAdding = false;
             isBeginning = true;
           }}
-          onclose={() => (isAdding = false)}
+          onclose={endAdding}
         />
       {/if}
     {/snippet}

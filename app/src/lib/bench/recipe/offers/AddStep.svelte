@@ -24,6 +24,9 @@
 
   let query = $state('');
   let panel = $state<HTMLElement>();
+  let search = $state<HTMLElement>();
+  // Whatever had the focus, what is typed now is looked for.
+  $effect(() => search?.focus());
   const offers = $derived(stepOffers(recipe));
   const found = $derived(foundOffers(offers, query));
   const first = $derived(query.trim() === '' ? undefined : firstOf(found));
@@ -74,13 +77,12 @@
 >
   <div class="border-hairline flex items-center gap-2 border-b p-2">
     <Search size={18} class="text-ink-soft shrink-0" aria-hidden="true" />
-    <!-- svelte-ignore a11y_autofocus -->
     <input
+      bind:this={search}
       type="search"
       class="min-w-0 flex-1 border-0 bg-transparent p-1 focus:ring-0"
       placeholder={say.search}
       aria-label={say.searchLabel}
-      autofocus
       bind:value={query}
       onkeydown={(event) => {
         if (event.key !== 'Enter') return;
