@@ -5,6 +5,7 @@ import { cookbookDocument } from '../core/src/document/cookbookDocument.ts';
 import { inspectionDocument } from '../core/src/document/inspectionDocument.ts';
 import { offerDrawings } from '../core/src/document/offerDrawings.ts';
 import { recipeDocument } from '../core/src/document/recipeDocument.ts';
+import { starterPictures } from '../core/src/document/starterPictures.ts';
 import { stepPictures } from '../core/src/document/stepPictures.ts';
 import { nodeWorkshop } from '../core/node/workshop.ts';
 import { catalogueFile, speaking } from './messages.ts';
@@ -38,6 +39,9 @@ const coverage = join(root, 'core/src/letters/coverage.ts');
 writeFileSync(coverage, coverageFile(workshop.fonts));
 execFileSync(join(root, 'node_modules/.bin/oxfmt'), [coverage]);
 
+mkdirSync(join(root, 'app/static/starters'), { recursive: true });
+for (const [name, picture] of starterPictures(workshop))
+  writeFileSync(join(root, 'app/static/starters', name), picture);
 writeFileSync(join(root, drawingsFile), drawingsText(offerDrawings(workshop)));
 
 for (const workspace of speaking)

@@ -1,4 +1,15 @@
+<script lang="ts" module>
+  /** Folded once, prompts stay folded on this computer; on a phone they begin so. */
+  const KEPT = 'kelbrin prompts folded';
+  const isFoldedAtFirst = () => {
+    const kept = localStorage.getItem(KEPT);
+    return kept === null ? matchMedia('(max-width: 639px)').matches : kept === 'yes';
+  };
+</script>
+
 <script lang="ts">
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
+  import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import { Button } from 'flowbite-svelte';
   import { conditionWords, type Guidance, type Standing } from '@kelbrin/core/guide';
   import PromptList from './PromptList.svelte';
@@ -15,37 +26,57 @@
   let { prompts, standing, isHandedIn = false, ontick }: Props = $props();
 
   let isWhole = $state(false);
+  let isFolded = $state(isFoldedAtFirst());
+
+  function fold(): void {
+    isFolded = !isFolded;
+    localStorage.setItem(KEPT, isFolded ? 'yes' : 'no');
+  }
   const next = $derived(standing.next === undefined ? undefined : prompts[standing.next]);
 </script>
 
 <!-- As tall with nothing left to do as with a usual prompt: the sentences below must not move away under the hand
      that changes a number, when what it changes ticks a prompt off or on. -->
 <section
-  class="border-hairline bg-primary-50 min-h-[7.375rem] border-b px-4 py-3"
+  class="border-hairline bg-primary-50 border-b px-4 {isFolded ? 'py-1.5' : 'min-h-[7.375rem] py-3'}"
   aria-label={say.heading}
   data-prompts-done={standing.done.filter(Boolean).length}
 >
   <div class="flex items-baseline justify-between gap-3">
-    <h2 class="text-primary-800 text-sm">
-      {next ? say.next(standing.next! + 1, prompts.length) : say.heading}
+    <h2 class="text-primary-800 min-w-0 text-sm">
+      <button
+        type="button"
+        class="flex max-w-full items-center gap-1 pointer-coarse:min-h-11"
+        aria-expanded={!isFolded}
+        onclick={fold}
+      >
+        {#if isFolded}<ChevronRight size={16} class="shrink-0" />{:else}<ChevronDown
+            size={16}
+            class="shrink-0"
+          />{/if}
+        <span class="shrink-0">{next ? say.next(standing.next! + 1, prompts.length) : say.heading}</span>
+        {#if isFolded && next}<span class="text-ink truncate font-normal">{next.words}</span>{/if}
+      </button>
     </h2>
-    <button
-      type="button"
-      class="text-primary-800 text-sm underline underline-offset-2"
-      aria-expanded={isWhole}
-      onclick={() => (isWhole = !isWhole)}>{isWhole ? say.hideAll : say.showAll}</button
-    >
+    {#if !isFolded}
+      <button
+        type="button"
+        class="text-primary-800 text-sm underline underline-offset-2"
+        aria-expanded={isWhole}
+        onclick={() => (isWhole = !isWhole)}>{isWhole ? say.hideAll : say.showAll}</button
+      >
+    {/if}
   </div>
-  {#if isWhole}
+  {#if !isFolded && isWhole}
     <div class="mt-2"><PromptList {prompts} {standing} {ontick} /></div>
-  {:else if next}
+  {:else if !isFolded && next}
     <p class="mt-1 leading-snug font-semibold" aria-live="polite">{next.words}</p>
     {#if next.until}
       <p class="text-ink-soft mt-1 text-sm">{say.byItself(conditionWords(next.until))}</p>
     {:else}
       <Button size="xs" class="mt-2" onclick={() => ontick(next.id, true)}>{say.done}</Button>
     {/if}
-  {:else}
+  {:else if !isFolded}
     <p class="mt-1 leading-snug" aria-live="polite">{isHandedIn ? say.allHandedIn : say.allDone}</p>
   {/if}
 </section>

@@ -28,7 +28,7 @@
           class="border-hairline hover:border-primary-700 hover:bg-primary-50 w-full rounded border p-2 text-left"
           onclick={() => begin(index)}
         >
-          <img src="/picture/starter/{id}" alt="" width="160" height="100" loading="lazy" class="w-full" />
+          <img src="/starters/{id}.png" alt="" width="320" height="200" loading="lazy" class="w-full" />
           <span class="font-semibold">{title}</span>
         </button>
       </li>

@@ -16,12 +16,11 @@ import { hangsFor } from '$lib/server/projects/gallery';
 import { pictureOf } from '$lib/server/projects/pictures';
 import { recipeOf } from '@kelbrin/core/design';
 import type { Recipe } from '@kelbrin/core/recipe';
-import { starters } from '@kelbrin/core/starters';
 import type { RequestHandler } from './$types';
 
 const PART_COLOUR = '#3f8f5f';
 
-/** The picture of the part of a project that is to be handed in, of a version or a hand-in as it was frozen, or of a starter. */
+/** The picture of the part of a project that is to be handed in, or of a version or a hand-in as it was frozen. */
 export const GET: RequestHandler = async ({ params, locals, request }) => {
   const { projectId, recipe } = await orNotFound(partToShow(locals.person!, params.kind, params.id));
   const picture = await pictureOf(database(), projectId, recipe, PART_COLOUR, ownerOf(locals.person!));
@@ -40,13 +39,8 @@ async function partToShow(
   person: Person,
   kind: string,
   id: string,
-): Promise<{ projectId?: string; recipe: Recipe }> {
+): Promise<{ projectId: string; recipe: Recipe }> {
   const db = database();
-  if (kind === 'starter') {
-    const starter = starters.find((each) => each.id === id);
-    if (!starter) throw new NotAllowed();
-    return { recipe: starter.recipe };
-  }
   if (kind === 'project') {
     const project = await visibleProject(db, person, id);
     if (!project) throw new NotAllowed();
