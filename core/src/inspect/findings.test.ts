@@ -86,6 +86,13 @@ describe('base', () => {
     expect(places(check('base', () => box(7, 7.36, 4, 3, 9)))).toEqual([[[6.5, 12.68, 0], 51.52, 2]]);
   });
 
+  it('by the faces that meet an edge that it stands on, each once', () => {
+    const onEdge = check('base', () => box(10, 20, 10).rotate([0, 45, 0]));
+    const [{ triangles }] = onEdge.findings;
+    expect(new Set(triangles).size).toBe(triangles.length);
+    expect(triangles.length).toBeGreaterThanOrEqual(4);
+  });
+
   it('by its area and its narrowest way across', () => {
     expect(words(check('base', () => box(3, 2.52, 4)))).toEqual(['Only 7.6 mm² rest on the plate; the narrowest place is 2.5 mm wide. At least 50 mm² are needed to hold on.']); // oxfmt-ignore
     expect(words(check('base', () => box(7, 7.36, 4)))).toEqual(['52 mm² rest on the plate; the narrowest place is 7 mm wide. That is only just enough to hold on.']); // oxfmt-ignore
@@ -173,6 +180,37 @@ describe('walls', () => {
     expect(thin.at[2]).toBeCloseTo(5.4, 2);
     expect(thin.at[0]).toBeCloseTo(22 + thin.measured / 2, 1);
     expect(thin.at[1]).toBeCloseTo(10, 0);
+  });
+});
+
+describe('holes', () => {
+  const drilled = (turn: [number, number, number]) =>
+    check('hole', () =>
+      box(20, 20, 20).subtract(
+        kernel.Manifold.cylinder(60, 1.5, 1.5, 48, true).rotate(turn).translate([10, 10, 10]),
+      ),
+    );
+
+  it.each<[string, [number, number, number]]>([
+    ['upright', [0, 0, 0]],
+    ['lying left to right', [0, 90, 0]],
+    ['lying front to back', [90, 0, 0]],
+    ['slanted', [0, 30, 0]],
+  ])('are told by how they run: %s', (way, turn) => {
+    const [message] = words(drilled(turn));
+    for (const each of ['upright', 'lying left to right', 'lying front to back', 'slanted'])
+      expect(message.includes(each), `${message} (${each})`).toBe(each === way);
+  });
+});
+
+describe('what a print needs', () => {
+  it('is of the whole part: at its origin, beside no step and on no face', () => {
+    const mesh = madeWith(kernel, () => box(10, 10, 10));
+    const { checks } = inspect(mesh, classroomLimits, { print: { minutes: 90, grams: 30 } });
+    for (const id of ['time', 'material']) {
+      const [finding] = checks.find((each) => each.id === id)!.findings;
+      expect(finding).toMatchObject({ at: [0, 0, 0], steps: [], triangles: [] });
+    }
   });
 });
 

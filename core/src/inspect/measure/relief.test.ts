@@ -48,6 +48,13 @@ describe('relief', () => {
     expect(result.findings.flatMap(({ steps }) => steps)).toEqual(verdict === 'pass' ? [] : ['s2']);
   });
 
+  it.each([
+    ['raised', 0.4, 'These letters stand 0.4 mm high. Less than 0.6 mm hardly shows in print.'],
+    ['sunk', 0.4, 'These letters lie 0.4 mm deep. Less than 0.6 mm hardly shows in print.'],
+  ] as const)('of letters %s by %f mm is told in these words', (effect, mm, words) => {
+    expect(relief(letters(effect, mm)).findings.map(({ message }) => message)).toEqual([words]);
+  });
+
   it('of letters on a side face, and of ones turned with the whole part, is the same', () => {
     const onFront = letters('raised', 0.5, {
       facing: 'front',
