@@ -35,8 +35,11 @@ export function offerDrawings(workshop: Workshop): Record<string, OfferDrawing> 
     all.map((wanted) => {
       const shape = drawnShape(wanted);
       const built = evaluate(shape.recipe, workshop);
-      if (!built.ok) throw new Error(`${JSON.stringify(wanted)}: ${built.problem.message}`);
       const key = wanted.variant === undefined ? wanted.offer : `${wanted.offer} ${wanted.variant}`;
+      if (!built.ok)
+        throw new Error(
+          `“${key}” cannot be drawn as it is new; say how in core/src/document/offerShapes.ts. ${built.problem.message}`,
+        );
       return [key, drawing(built.mesh, shape, new RegionMath(workshop.kernel))];
     }),
   );

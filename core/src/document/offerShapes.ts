@@ -71,7 +71,7 @@ function shown(steps: Step[], from: number): DrawnShape {
 }
 
 /** By the ids of offers. What is made of a whole part is shown beside what it was. */
-const shapes: Readonly<Record<string, (wanted: Wanted) => DrawnShape>> = {
+const shapes: Readonly<Partial<Record<string, (wanted: Wanted) => DrawnShape>>> = {
   shape: (wanted) => added(nothing, wanted, false, [['depth', 'mm'], 16]),
   cutShape: (wanted) => added(recipeOf([box('s1', 19, 15, 4)]), wanted, true),
   sinkShape: (wanted) => added(recipeOf([box('s1', 19, 15, 4)]), wanted, true, [['depth', 'mm'], 1.5]),
@@ -196,10 +196,7 @@ const shapes: Readonly<Record<string, (wanted: Wanted) => DrawnShape>> = {
     ),
 };
 
-/** The part that is drawn for an offer. */
+/** The part that is drawn for an offer: on a plate as it is new, where nothing else is said above. */
 export function drawnShape(wanted: Wanted): DrawnShape {
-  const shape = shapes[wanted.offer];
-  if (!shape)
-    throw new Error(`Nothing shows what “${wanted.offer}” does: add it in document/offerShapes.ts.`);
-  return shape(wanted);
+  return shapes[wanted.offer]?.(wanted) ?? added(plate, wanted, false);
 }

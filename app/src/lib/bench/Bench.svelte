@@ -165,6 +165,8 @@
   });
 
   function onkeydown(event: KeyboardEvent): void {
+    // A dialog over the bench has keys of its own.
+    if (event.target instanceof Element && event.target.closest('dialog')) return;
     const inWords =
       event.target instanceof HTMLTextAreaElement ||
       (event.target instanceof HTMLInputElement &&
