@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expectNoSeriousFault } from './accessibility.ts';
+import { add } from './byHand.ts';
 import { expect, openBench, saved, test } from './kelbrin.ts';
 
 test.use({ file: 'bench' });
@@ -203,9 +204,7 @@ test('a part is begun from nothing and steps are added, moved and deleted', asyn
   await page.locator('[data-step=s1]').getByRole('spinbutton', { name: 'width' }).focus();
   await page.getByRole('button', { name: 'Delete step 1' }).click();
   await expect(page.getByText('The recipe is empty.')).toBeVisible();
-  await page.getByRole('button', { name: 'Extrude a shape' }).click();
-  await page.getByRole('button', { name: 'Cut a hole' }).click();
-  await page.getByRole('button', { name: 'Write letters' }).click();
+  for (const label of ['Extrude a shape', 'Cut a hole', 'Write letters']) await add(page, label);
   await expect(page.getByRole('list', { name: 'Recipe' }).getByRole('listitem')).toHaveCount(3);
   await page.getByRole('textbox', { name: 'words to write' }).fill('Fig');
   await page.getByRole('combobox', { name: 'raised, sunk or cut through' }).selectOption('sunk');
