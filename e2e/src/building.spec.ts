@@ -106,8 +106,8 @@ test('a hose hook with a gusset and two screw holes', async ({ as }) => {
   await put(arm, 'width', '6');
   await put(arm, 'depth', '20');
   await put(arm, 'height', '30');
-  const gusset = await add(page, 'Place a ready solid');
-  await choose(gusset, 'solid', 'wedge');
+  const gusset = await add(page, 'Place a ready solid: wedge');
+  await gusset.getByRole('button', { name: 'Say where it is instead' }).click();
   await put(gusset, 'width', '12');
   await put(gusset, 'depth', '4');
   await put(gusset, 'height', '16');

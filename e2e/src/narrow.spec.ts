@@ -23,6 +23,14 @@ test('on a phone the solid stays in sight, a number is changed, a step is found 
   await expect(page.getByTestId('solid-view')).toBeInViewport();
   expect(await overflowPx(page)).toBe(0);
 
+  // Prompts are a line until they are wanted, and stay as they were left.
+  const prompts = page.getByRole('region', { name: 'Prompts' });
+  await prompts.getByRole('button', { expanded: false }).click();
+  await expect(prompts.getByRole('button', { name: 'All prompts' })).toBeVisible();
+  await page.reload();
+  await prompts.getByRole('button', { expanded: true }).click();
+  await expect(prompts.getByRole('button', { name: 'All prompts' })).toHaveCount(0);
+
   const before = await page.locator('[data-step]').count();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Add a step' }).click();
