@@ -321,6 +321,7 @@ export const house = [
   { path: 'app/src/lib/server/testing', about: 'what tests with a database stand on' },
   { path: 'app/drizzle', about: 'migrations of the database' },
   { path: 'app/static', about: 'files that are served as they are' },
+  { path: 'app/static/starters', about: 'a picture of each example' },
 
   { path: 'cli', about: 'the `kelbrin` command' },
   { path: 'cli/src', about: 'one file a command' },
