@@ -1,6 +1,6 @@
 <script lang="ts" module>
   /** Folded once, prompts stay folded on this computer; on a phone they begin so. */
-  const KEPT = 'kelbrin prompts folded';
+  const KEPT = 'kelbrin-prompts-folded';
   const isFoldedAtFirst = () => {
     const kept = localStorage.getItem(KEPT);
     return kept === null ? matchMedia('(max-width: 639px)').matches : kept === 'yes';
