@@ -6,8 +6,7 @@ export const drawingsFile = 'app/src/lib/bench/recipe/offers/drawings.json';
 /** The file of drawings, one to a line. */
 export function drawingsText(drawings: Readonly<Record<string, OfferDrawing>>): string {
   const lines = Object.entries(drawings).map(
-    ([id, { part, made, lines: drawn, madeLines }]) =>
-      `  ${JSON.stringify(id)}: ${JSON.stringify({ part, made, lines: drawn, madeLines })}`,
+    ([id, drawing]) => `  ${JSON.stringify(id)}: ${JSON.stringify(drawing)}`,
   );
   return `{\n${lines.join(',\n')}\n}\n`;
 }

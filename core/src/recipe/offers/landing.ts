@@ -7,10 +7,10 @@ import {
   isGround,
   offersOf,
   setFreely,
+  spaced,
   stepKinds,
   takesLast,
   type Step,
-  spaced,
 } from '../steps/index.ts';
 import { refaced, spreadOf } from '../steps/placed.ts';
 import { begun, optionsOf, variantId } from './stepOffers.ts';

@@ -151,7 +151,7 @@ export interface Surroundings {
   readonly others?: readonly Box[];
 }
 
-/** How the step that is added appears where it is offered. */
+/** What a kind of step does to the part. Others can be placed on shapes; how a step is offered, its offers say. */
 export type Group = 'shape' | 'cut' | 'repeat' | 'whole';
 
 /**
