@@ -70,29 +70,18 @@ function shown(steps: Step[], from: number): DrawnShape {
   return { recipe: recipeOf(steps), isCut: false, isMade: (step) => step >= from };
 }
 
+function lettered(wanted: Wanted, isCut: boolean, byMm: number): DrawnShape {
+  const size: Change = [['lettering', 'size', 'mm'], 13];
+  return added(plate, wanted, isCut, [['lettering', 'words'], 'Aa'], size, [['byMm'], byMm]);
+}
+
 /** By the ids of offers. What is made of a whole part is shown beside what it was. */
 const shapes: Readonly<Partial<Record<string, (wanted: Wanted) => DrawnShape>>> = {
   shape: (wanted) => added(nothing, wanted, false, [['depth', 'mm'], 16]),
   cutShape: (wanted) => added(recipeOf([box('s1', 19, 15, 4)]), wanted, true),
   sinkShape: (wanted) => added(recipeOf([box('s1', 19, 15, 4)]), wanted, true, [['depth', 'mm'], 1.5]),
-  letters: (wanted) =>
-    added(
-      plate,
-      wanted,
-      false,
-      [['lettering', 'words'], 'Aa'],
-      [['lettering', 'size', 'mm'], 13],
-      [['byMm'], 3],
-    ),
-  sunkLetters: (wanted) =>
-    added(
-      plate,
-      wanted,
-      true,
-      [['lettering', 'words'], 'Aa'],
-      [['lettering', 'size', 'mm'], 13],
-      [['byMm'], 2],
-    ),
+  letters: (wanted) => lettered(wanted, false, 3),
+  sunkLetters: (wanted) => lettered(wanted, true, 2),
   solid: (wanted) => added(nothing, wanted, false),
   cutSolid: (wanted) => added(recipeOf([box('s1', 14, 12, 6)]), wanted, true),
   turned: (wanted) => added(nothing, wanted, false),
