@@ -28,6 +28,7 @@ export const accessTable: readonly Line[] = [
   { route: '/notices/seen', call: 'PUT', may: signedIn },
   { route: '/bench/[project]', call: 'load', may: own },
   { route: '/bench/[project]/versions', call: 'GET', may: own },
+  { route: '/bench/[project]/company', call: 'GET', may: own },
   { route: '/bench/[project]/shares', call: 'GET', may: own },
   { route: '/bench/[project]/versions/[number]', call: 'GET', may: own },
   {
@@ -127,9 +128,18 @@ export const accessTable: readonly Line[] = [
     body: () => ({ prompt: 'tray', isDone: false }),
     may: own,
   },
+  { route: '/bench/[project]/company', call: 'PUT', body: () => ({ partId: 'p1' }), may: own },
+  { route: '/bench/[project]/company', call: 'DELETE', may: own },
   { route: '/bench/[project]/help', call: 'PUT', body: () => ({ asks: true }), may: own },
   { route: '/lesson/[brief]', call: '?/helped', body: ({ project }) => ({ project }), may: teacher },
   { route: '/lesson/[brief]/[project]', call: '?/helped', may: teacher },
+  {
+    route: '/lesson/[brief]/[project]',
+    call: '?/point',
+    body: () => ({ words: 'Look.', anchor: JSON.stringify({ step: 's1' }) }),
+    may: teacher,
+  },
+  { route: '/lesson/[brief]/[project]', call: '?/unpoint', may: teacher },
   {
     route: '/bench/[project]/design',
     call: 'PUT',

@@ -36,8 +36,9 @@ test('two students work on one project: what one saves the other sees, and one t
   await width(noor).press('Enter');
   await saved(noor);
   await expect(width(luca)).toHaveValue('84');
-  await luca.getByRole('button', { name: 'Undo' }).click();
-  await expect(width(noor)).toHaveValue('82');
+  // Each takes back what is their own.
+  await noor.getByRole('button', { name: 'Undo' }).click();
+  await expect(width(luca)).toHaveValue('82');
 
   await team.getByRole('button', { name: 'Take Noor out' }).click();
   await expect(teacher.getByText('Everybody works alone.')).toBeVisible();

@@ -75,7 +75,7 @@ export function withPart(design: Design, part: Part): Design {
 }
 
 /** "Clip", or "Clip 2" if there is one already; after "Clip 8", the next one that is free from "Clip 9" on. */
-function freeName({ parts }: Design, wished: string): string {
+export function freeName({ parts }: Pick<Design, 'parts'>, wished: string): string {
   const taken = new Set(parts.map(({ name }) => name));
   const plain = wished.trim().slice(0, 40) || 'Part';
   if (!taken.has(plain)) return plain;

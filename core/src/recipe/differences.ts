@@ -19,7 +19,10 @@ export interface Change {
  */
 export function differencesOf(before: Recipe, after: Recipe): Change[] {
   const idsBefore = before.steps.map(({ id }) => id);
-  const moved = movedIds(before.steps, after.steps);
+  const moved = movedIds(
+    before.steps.map(({ id }) => id),
+    after.steps.map(({ id }) => id),
+  );
   return [
     ...measureDifferences(before.measures, after.measures),
     ...after.steps.flatMap((step, index): Change[] => {
@@ -145,9 +148,10 @@ function fieldDifference(before: Step, old: Field, after: Step, now: Field): str
 }
 
 /** The fewest steps that must have been moved so that those which both recipes have changed their order. */
-function movedIds(before: readonly Step[], after: readonly Step[]): Set<string> {
-  const rank = new Map(before.map(({ id }, i) => [id, i]));
-  const common = after.filter(({ id }) => rank.has(id)).map(({ id }) => id);
+export function movedIds(before: readonly string[], after: readonly string[]): Set<string> {
+  const rank = new Map(before.map((id, i) => [id, i]));
+  const common = after.filter((id) => rank.has(id));
+  if (common.every((id, i) => i === 0 || rank.get(common[i - 1])! < rank.get(id)!)) return new Set();
   // The longest run of steps, not necessarily neighbours, that kept its order stayed; the others moved.
   const longest: string[][] = [];
   for (const [i, id] of common.entries()) {

@@ -19,7 +19,9 @@
   import ExportDialog from './dialogs/ExportDialog.svelte';
   import FileInputs from './recipe/FileInputs.svelte';
   import { focusStep } from './recipe/focusStep';
+  import PointerNote from './recipe/PointerNote.svelte';
   import { fontFaces } from './recipe/fontFaces';
+  import { joinCompany } from './state/joinCompany.svelte';
   import { KeptHistory } from './state/keptHistory';
   import CutRuler from './inspection/CutRuler.svelte';
   import InspectionPane from './inspection/InspectionPane.svelte';
@@ -34,6 +36,8 @@
   interface Props {
     projectId: string;
     title: string;
+    /** Whether others design it too. */
+    isTeam: boolean;
     /** The display name of whoever designs. */
     author: string;
     design: Design;
@@ -63,6 +67,7 @@
   let {
     projectId,
     title,
+    isTeam,
     author,
     design,
     revision,
@@ -82,18 +87,20 @@
 
   // The bench belongs to one project for as long as it is shown; another project gets a bench of its own.
   const { bench, autosave, kept } = untrack(() => {
-    const saving = new Autosave(projectId, revision, {
+    const server = { revision, design };
+    const saving: Autosave = new Autosave(projectId, server, {
       storage: localStorage,
       put: (body) => fetch(`/bench/${projectId}/design`, asJson('PUT', body)),
+      takeIn: (taken) => state.takeIn(taken),
     });
     const setting = { limits, brief, filesAt: `/file/${projectId}` };
-    const state = new BenchState(
+    const state: BenchState = new BenchState(
       design,
       setting,
       new SolidWorker({ name: document.documentElement.lang }),
       (changed) => saving.changed(changed),
     );
-    const draft = saving.recover({ revision, design });
+    const draft = saving.recover(server);
     if (draft) state.replace(draft, 'saved');
     const keeping = new KeptHistory(projectId);
     keeping.recover(state.design).then(
@@ -107,6 +114,8 @@
     kept.close();
     bench.close();
   });
+
+  const company = untrack(() => joinCompany(projectId, isTeam, bench));
 
   let isPlanLarge = $state(false);
   let isHelping = $state(false);
@@ -125,8 +134,8 @@
   }
 
   $effect(() => {
-    const theirs = autosave.hear({ revision, design });
-    if (theirs) untrack(() => bench.replace(theirs, 'saved'));
+    const heard = { revision, design };
+    untrack(() => autosave.hear(heard));
   });
 
   $effect(() => kept.changed(bench.design, () => bench.history.states));
@@ -215,9 +224,11 @@
 
   <BenchPanes verdict={bench.solid?.isInspected ? bench.solid.inspection.verdict : undefined}>
     {#snippet recipe()}
+      <PointerNote {bench} {company} />
       {@render lead?.({ bench })}
       <RecipePane
         {bench}
+        {company}
         onopen={open}
         onfile={() => files?.choosePart()}
         {isAdding}
@@ -241,7 +252,7 @@
         {colour}
         bind:isPlanLarge
         bind:view
-        pins={bench.partId === pinnedPart ? pins : undefined}
+        pins={[...(bench.partId === pinnedPart ? (pins ?? []) : []), ...company.pins(bench.partId)]}
       />
     {/snippet}
     {#snippet inspection()}<InspectionPane {bench} onlook={look} />{/snippet}
@@ -262,7 +273,7 @@
   <BenchFoot {bench} save={autosave.state} {limits} {copies} />
 </div>
 
-<ConflictDialog {bench} {autosave} />
+<ConflictDialog {autosave} />
 <StartersDialog bind:open={isBeginning} {bench} />
 
 <KeysSheet bind:open={isHelping} keys={benchKeys}>

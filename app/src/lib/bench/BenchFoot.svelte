@@ -2,7 +2,7 @@
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { formatNumber } from '@kelbrin/core/recipe';
   import type { BenchState } from './state/bench.svelte';
-  import type { SaveState } from './state/autosave.svelte';
+  import type { SaveState } from './state/saving';
   import { benchTexts as say } from '$lib/texts/bench';
   import PartTakes from '$lib/ui/PartTakes.svelte';
 

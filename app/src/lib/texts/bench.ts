@@ -41,6 +41,8 @@ export const benchTexts = said({
   throwAway: 'Throw away',
   isFull: (most: number, what: string) =>
     say('There are {most} {what} already, which is as many as there can be.', { most, what }),
+  bothChanged: 'Two of you changed the same at once. Left of the arrow is what is saved, right is yours:',
+  theRestIsIn: 'All else that either of you did is there. Undo brings back what you do not choose.',
   whichState:
     'A team-mate or another tab changed this project while you did. Which of the two do you want to keep?',
   notLost: 'The other one is not lost: Undo brings it back.',

@@ -23,6 +23,7 @@ export const lessonTexts = said({
   fails: 'a check fails',
   notBegun: 'has not begun',
   helped: 'I have helped',
+  here: 'here',
   watch: (name: string) => say('Look at {name}’s bench', { name }),
   ago: (minutes: number) =>
     minutes < 1

@@ -1,24 +1,12 @@
 <script lang="ts">
   import { Button, Modal } from 'flowbite-svelte';
   import type { Autosave } from '../state/autosave.svelte';
-  import type { BenchState } from '../state/bench.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
 
   interface Props {
-    bench: BenchState;
     autosave: Autosave;
   }
-  let { bench, autosave }: Props = $props();
-
-  async function keepMine(): Promise<void> {
-    if (autosave.theirs) bench.history.edited(autosave.theirs.design);
-    await autosave.keepMine();
-  }
-
-  function takeTheirs(): void {
-    const theirs = autosave.takeTheirs();
-    if (theirs) bench.replace(theirs, 'saved');
-  }
+  let { autosave }: Props = $props();
 </script>
 
 <Modal
@@ -28,10 +16,21 @@
   dismissable={false}
   size="sm"
 >
-  <p>{say.whichState}</p>
-  <p class="text-ink-soft">{say.notLost}</p>
+  {#if autosave.clashes.length > 0}
+    <p>{say.bothChanged}</p>
+    {#each autosave.clashes as { part, changes } (part?.id)}
+      {#if part && autosave.clashes.length > 1}<p class="mt-2 font-medium">{part.name}</p>{/if}
+      <ul class="list-disc pl-5">
+        {#each changes as { words }, i (i)}<li>{words}</li>{/each}
+      </ul>
+    {/each}
+    <p class="text-ink-soft">{say.theRestIsIn}</p>
+  {:else}
+    <p>{say.whichState}</p>
+    <p class="text-ink-soft">{say.notLost}</p>
+  {/if}
   {#snippet footer()}
-    <Button onclick={keepMine}>{say.keepMine}</Button>
-    <Button color="alternative" onclick={takeTheirs}>{say.takeTheirs}</Button>
+    <Button onclick={() => autosave.keepMine()}>{say.keepMine}</Button>
+    <Button color="alternative" onclick={() => autosave.takeTheirs()}>{say.takeTheirs}</Button>
   {/snippet}
 </Modal>

@@ -27,13 +27,13 @@
   /** Nothing is no tolerance. */
   function tolerate(name: string, value: Amount, gesture?: number): void {
     if (isFormula(value)) refused = { name, message: say.toleranceIsNumber };
-    else bench.setMeasure(name, { tolerance: value === 0 ? undefined : value }, gesture);
+    else bench.measuring.set(name, { tolerance: value === 0 ? undefined : value }, gesture);
   }
 
   function rename(from: string, event: Event & { currentTarget: HTMLInputElement }): void {
     const to = event.currentTarget.value.trim();
     if (to === from) return;
-    bench.setMeasure(from, { name: to });
+    bench.measuring.set(from, { name: to });
     // A name that cannot be is said, and the old one stands again.
     const isTaken = !bench.recipe.measures.some(({ name }) => name === to);
     refused = isTaken && bench.problem ? { name: from, message: bench.problem.message } : undefined;
@@ -47,7 +47,7 @@
     <button
       type="button"
       class="hover:bg-primary-50 text-primary-800 flex items-center gap-1 rounded px-1.5 py-0.5 text-sm"
-      onclick={() => bench.addMeasure()}
+      onclick={() => bench.measuring.add()}
     >
       <Plus size={14} aria-hidden="true" />{say.addMeasure}
     </button>
@@ -74,7 +74,7 @@
             nudge={0.1}
             measures={above(index)}
             problem={problem?.name === measure.name ? problem.message : undefined}
-            onchange={(value, gesture) => bench.setMeasure(measure.name, { value }, gesture)}
+            onchange={(value, gesture) => bench.measuring.set(measure.name, { value }, gesture)}
             onproblem={(message) =>
               (refused = message === undefined ? undefined : { name: measure.name, message })}
           />
@@ -97,7 +97,7 @@
               class="text-ink-soft hover:text-primary-800 rounded px-1"
               aria-label={say.addTolerance(measure.name)}
               title={say.whatTolerance}
-              onclick={() => bench.setMeasure(measure.name, { tolerance: FIRST_TOLERANCE })}>±</button
+              onclick={() => bench.measuring.set(measure.name, { tolerance: FIRST_TOLERANCE })}>±</button
             >
           {/if}
           {#if bench.design.parts.length > 1}
@@ -107,7 +107,7 @@
               aria-pressed={measure.shared === true}
               aria-label={say.share(measure.name)}
               title={measure.shared ? say.isShared : say.shareIt}
-              onclick={() => bench.shareMeasure(measure.name, !measure.shared)}
+              onclick={() => bench.measuring.share(measure.name, !measure.shared)}
             >
               {#if measure.shared}<Link2 size={14} />{:else}<Link2Off size={14} />{/if}
             </button>
@@ -116,7 +116,7 @@
             type="button"
             class="text-ink-soft hover:text-fail p-1 {bench.design.parts.length > 1 ? '' : 'ml-auto'}"
             aria-label={say.deleteMeasure(measure.name)}
-            onclick={() => bench.removeMeasure(measure.name)}
+            onclick={() => bench.measuring.remove(measure.name)}
           >
             <X size={14} />
           </button>

@@ -3,6 +3,7 @@
   import { Button, Modal } from 'flowbite-svelte';
   import type { OpenedToken } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
+  import type { CompanyAtBench } from '../state/company.svelte';
   import MeasureList from './MeasureList.svelte';
   import PartTabs from './PartTabs.svelte';
   import RecipeStep from './RecipeStep.svelte';
@@ -11,6 +12,7 @@
 
   interface Props {
     bench: BenchState;
+    company: CompanyAtBench;
     onopen(stepId: string, token: OpenedToken): void;
     /** Asks for a file that holds a part. */
     onfile(): void;
@@ -19,7 +21,7 @@
     onadd(): void;
     onexample(): void;
   }
-  let { bench, onopen, onfile, isAdding, onadd, onexample }: Props = $props();
+  let { bench, company, onopen, onfile, isAdding, onadd, onexample }: Props = $props();
 
   /** What concerns neither a step nor a measure is said above all of them. */
   const generalProblem = $derived(
@@ -39,7 +41,14 @@
 <MeasureList {bench} />
 <ol class="flex flex-col gap-0.5 p-2" aria-label={say.recipe}>
   {#each bench.recipe.steps as step, index (step.id)}
-    <RecipeStep {bench} {step} {index} isTroubled={troubled.has(step.id)} {onopen} />
+    <RecipeStep
+      {bench}
+      {step}
+      {index}
+      mates={company.at(bench.partId, step.id)}
+      isTroubled={troubled.has(step.id)}
+      {onopen}
+    />
   {:else}
     <li class="text-ink-soft px-3 py-6">
       {say.empty}

@@ -4,16 +4,19 @@
   import StepSentence from './StepSentence.svelte';
   import StepTools from './StepTools.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
+  import { companyTexts } from '$lib/texts/company';
 
   interface Props {
     bench: BenchState;
     step: Step;
     index: number;
+    /** The names of those who work at it beside. */
+    mates: readonly string[];
     /** Whether a check fails because of it. */
     isTroubled: boolean;
     onopen(stepId: string, token: OpenedToken): void;
   }
-  let { bench, step, index, isTroubled, onopen }: Props = $props();
+  let { bench, step, index, mates, isTroubled, onopen }: Props = $props();
 
   /** What was typed into a field and refused, until it is mended. */
   let refused = $state<{ path: FieldPath; message: string }>();
@@ -88,6 +91,11 @@
         onopen={(token) => onopen(step.id, token)}
       />
     </div>
+  {/if}
+  {#if mates.length > 0}
+    <p class="bg-primary-100 text-primary-900 inline-block rounded-full px-2 text-sm">
+      {companyTexts.worksHere(mates.join(', '))}
+    </p>
   {/if}
   {#if step.off}<p class="text-ink-soft text-sm">{say.isOff}</p>{/if}
   {#if problem}<p role="alert" class="text-fail text-sm">{problem.message}</p>{/if}

@@ -1,30 +1,14 @@
 import * as z from 'zod';
-import { parseDesign, sameDesign, type Design } from '@kelbrin/core/design';
-
-/**
- * Where the latest edit is. While it is not `saved` it is kept in this browser: until there is a connection, until somebody
- * is signed in, until the server has a moment, until a person has chosen between two states, or for good, where the server
- * refuses it.
- */
-export type SaveState = 'saved' | 'saving' | 'offline' | 'signedOut' | 'busy' | 'conflict' | 'refused';
-
-/** Edits of a former tab that cannot be read here, word for word as they were kept. */
-export interface Unread {
-  readonly key: string;
-  readonly words: string;
-}
-
-/** What the server keeps now, when it is not what this tab's edits were made from. */
-export interface Theirs {
-  readonly revision: number;
-  readonly design: Design;
-}
-
-/** Where edits go and where they are kept until they arrive; tests put others in their place. */
-export interface SaveHost {
-  put(body: { baseRevision: number; design: Design }): Promise<Response>;
-  readonly storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
-}
+import {
+  mergeDesigns,
+  parseDesign,
+  sameDesign,
+  type Design,
+  type DesignChanges,
+  type Merge,
+} from '@kelbrin/core/design';
+import { KeptDraft, type Draft, type Sent, type Unread } from './keptDraft.ts';
+import type { SaveHost, SaveState, TakenIn, Theirs } from './saving.ts';
 
 const PAUSE_MS = 500;
 const RETRY_MS = 3_000;
@@ -33,17 +17,20 @@ const LONGEST_RETRY_MS = 60_000;
 /** How long an edit may wait to be kept, so that a drag does not have the browser write at every move of the hand. */
 const KEEP_MS = 200;
 
-const draftSchema = z.object({ baseRevision: z.number(), design: z.unknown() });
 const savedSchema = z.object({ revision: z.number() });
-const conflictSchema = z.object({ revision: z.number(), design: z.unknown() });
+const conflictSchema = z.object({
+  revision: z.number(),
+  design: z.unknown(),
+  saves: z.array(z.string()).default([]),
+});
 const refusalSchema = z.object({ message: z.string() });
 
 /**
  * Saves a project by itself, a moment after each pause in editing.
  *
  * Edits are first kept in this browser, so that neither a lost connection nor a closed tab loses them, and are removed
- * there once the server has them. The server takes a save only if it was made from the newest revision; otherwise both
- * states are held until the person chooses, and none is lost silently.
+ * there once the server has them. The server takes a save only if it was made from the newest revision. Otherwise the work
+ * of both is merged, from what both began from, and saved; where both changed the very same thing, the person chooses.
  */
 export class Autosave {
   state = $state<SaveState>('saved');
@@ -52,56 +39,52 @@ export class Autosave {
   /** What former tabs left that cannot be read here. It stays until somebody throws it away. */
   unread = $state.raw<readonly Unread[]>([]);
   theirs = $state.raw<Theirs | undefined>();
+  /** What both changed, from their value to the one here; none where only whole states can be chosen from. */
+  clashes = $state.raw<readonly DesignChanges[]>([]);
 
-  #base: number;
+  /** What the server had when it was last heard of, which the edits here were made from; its design may not be known. */
+  #base: Draft['base'];
   #design: Design | undefined;
+  #sent: readonly Sent[] = [];
+  /** What was heard of while edits waited here. */
+  #heard: Theirs | undefined;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #keepTimer: ReturnType<typeof setTimeout> | undefined;
   #running: Promise<void> | undefined;
   #retryMs = RETRY_MS;
-  readonly #key: string;
+  readonly #kept: KeptDraft;
   readonly #host: SaveHost;
 
-  constructor(projectId: string, revision: number, host: SaveHost) {
-    this.#key = `kelbrin draft ${projectId}`;
-    this.#base = revision;
+  constructor(projectId: string, server: Theirs, host: SaveHost) {
+    this.#kept = new KeptDraft(projectId, host.storage);
+    this.#base = server;
     this.#host = host;
   }
 
   /** The revision that the server has and this tab knows of. */
   get revision(): number {
-    return this.#base;
+    return this.#base.revision;
   }
 
   /**
-   * Looks for edits that a former tab could not save. They are handed back to be shown; if the server has moved on
-   * meanwhile, `theirs` is set and the person has to choose.
+   * Looks for edits that a former tab could not save. They are handed back to be shown, and saved; if the server has moved
+   * on meanwhile, saving merges them.
    */
   recover(server: Theirs): Design | undefined {
-    const { storage } = this.#host;
-    const kept = storage.getItem(this.#key);
-    const draft = kept === null ? undefined : draftSchema.safeParse(safeJson(kept));
-    const parsed = draft?.success ? parseDesign(draft.data.design) : undefined;
-    if (kept !== null && !parsed?.ok) {
-      // Put aside, where no later edit is written over it.
-      storage.setItem(`${this.#key} unread ${Date.now()}`, kept);
-      storage.removeItem(this.#key);
-    }
-    this.unread = this.#allUnread();
-    if (!draft?.success || !parsed?.ok) return undefined;
-    if (sameDesign(parsed.design, server.design)) {
-      storage.removeItem(this.#key);
+    const draft = this.#kept.read();
+    this.unread = this.#kept.unread();
+    if (!draft) return undefined;
+    if (sameDesign(draft.design, server.design)) {
+      this.#kept.remove();
       return undefined;
     }
-    this.#design = parsed.design;
-    if (draft.data.baseRevision === server.revision) {
-      this.state = 'saving';
-      this.#schedule(0);
-    } else {
-      this.state = 'conflict';
-      this.theirs = server;
-    }
-    return parsed.design;
+    this.#design = draft.design;
+    this.#sent = draft.sent;
+    if (draft.base.revision !== server.revision) this.#base = draft.base;
+    this.state = 'saving';
+    // A moment later, when the history of these edits is there too.
+    this.#schedule(PAUSE_MS);
+    return draft.design;
   }
 
   /** Notes an edit; it is saved after a pause. */
@@ -116,8 +99,8 @@ export class Autosave {
 
   /** Throws away what a former tab left and nobody can read here. */
   forget(unread: Unread): void {
-    this.#host.storage.removeItem(unread.key);
-    this.unread = this.#allUnread();
+    this.#kept.forget(unread);
+    this.unread = this.#kept.unread();
   }
 
   /** Saves now and waits for it; true when the server has everything. */
@@ -128,33 +111,68 @@ export class Autosave {
   }
 
   /**
-   * Hears of a state that the server has, as when a team-mate saved. It is handed back to be shown if it is newer and
-   * nothing waits here to be saved; if something does, saving will find the other state and ask.
+   * Hears of a state that the server has, as when a team-mate saved. It is shown if it is newer and nothing waits here to be
+   * saved; if something does, saving finds the other state and merges both.
    */
-  hear({ revision, design }: Theirs): Design | undefined {
-    if (this.state !== 'saved' || this.#design !== undefined || revision <= this.#base) return undefined;
-    this.#base = revision;
-    return design;
+  hear(theirs: Theirs): void {
+    if (this.state === 'conflict') {
+      if (theirs.revision > this.theirs!.revision) this.#meet(theirs);
+    } else if (this.#design !== undefined || this.#running) this.#heard = theirs;
+    else if (theirs.revision > this.#base.revision) {
+      this.#base = theirs;
+      this.#host.takeIn({ design: theirs.design, renamed: (state) => state });
+    }
   }
 
-  /** Ends a conflict by saving this tab's state over the other. */
+  /** Ends a conflict with this tab's word where both changed the same thing. */
   async keepMine(): Promise<void> {
-    if (!this.theirs) return;
-    this.#base = this.theirs.revision;
-    this.theirs = undefined;
-    this.state = 'saving';
-    this.keep();
+    this.#end('withMine');
     await this.flush();
   }
 
-  /** Ends a conflict by going on from the other state, which is handed back. */
-  takeTheirs(): Design | undefined {
-    const taken = this.theirs;
-    if (!taken) return undefined;
-    this.#base = taken.revision;
-    this.theirs = undefined;
-    this.#letGo();
-    return taken.design;
+  /** Ends a conflict with the other one's word where both changed the same thing. */
+  async takeTheirs(): Promise<void> {
+    this.#end('design');
+    await this.flush();
+  }
+
+  #end(chosen: 'withMine' | 'design'): void {
+    const [theirs, mine] = [this.theirs, this.#design];
+    if (!theirs || !mine) return;
+    const merge = this.#merged(mine, theirs) ?? {
+      withMine: mine,
+      design: theirs.design,
+      renamed: (state: Design) => state,
+    };
+    const instead = merge[chosen === 'withMine' ? 'design' : 'withMine'];
+    this.#take(theirs, { design: merge[chosen], renamed: merge.renamed, instead });
+  }
+
+  #merged(mine: Design, theirs: Theirs): Merge | undefined {
+    return this.#base.design && mergeDesigns(this.#base.design, mine, theirs.design);
+  }
+
+  /** Merges what waits here with what the server has; asks where both changed the same thing. */
+  #meet(theirs: Theirs): void {
+    const mine = this.#design!;
+    const merge = this.#merged(mine, theirs);
+    if (merge && merge.clashes.length === 0) return this.#take(theirs, merge);
+    this.state = 'conflict';
+    this.theirs = theirs;
+    this.clashes = merge?.clashes ?? [];
+  }
+
+  /** Goes on from a state in which the work of both is. */
+  #take(theirs: Theirs, taken: TakenIn): void {
+    this.#base = theirs;
+    this.theirs = this.#heard = undefined;
+    this.clashes = [];
+    this.#host.takeIn(taken);
+    if (sameDesign(taken.design, theirs.design)) return this.#letGo();
+    this.#design = taken.design;
+    this.state = 'saving';
+    this.keep();
+    this.#schedule(0);
   }
 
   /** Keeps in this browser what has not reached the server yet, as when the page is about to go. */
@@ -162,7 +180,7 @@ export class Autosave {
     clearTimeout(this.#keepTimer);
     this.#keepTimer = undefined;
     if (this.#design === undefined) return;
-    this.#host.storage.setItem(this.#key, JSON.stringify({ baseRevision: this.#base, design: this.#design }));
+    this.#kept.write({ base: this.#base, sent: this.#sent, design: this.#design });
   }
 
   close(): void {
@@ -170,19 +188,11 @@ export class Autosave {
     clearTimeout(this.#timer);
   }
 
-  #allUnread(): Unread[] {
-    const { storage } = this.#host;
-    const keys = Array.from({ length: storage.length }, (_, i) => storage.key(i) ?? '');
-    return keys
-      .filter((key) => key.startsWith(`${this.#key} unread`))
-      .map((key) => ({ key, words: storage.getItem(key) ?? '' }));
-  }
-
   /** Forgets the edits, as the server has what is to be kept. */
   #letGo(): void {
     clearTimeout(this.#keepTimer);
     this.#design = this.#keepTimer = undefined;
-    this.#host.storage.removeItem(this.#key);
+    this.#kept.remove();
     this.state = 'saved';
     this.refusal = undefined;
     this.#retryMs = RETRY_MS;
@@ -204,7 +214,11 @@ export class Autosave {
   async #send(design: Design): Promise<void> {
     let response: Response;
     try {
-      response = await this.#host.put({ baseRevision: this.#base, design });
+      response = await this.#host.put({
+        baseRevision: this.#base.revision,
+        key: this.#keyOf(design),
+        design,
+      });
     } catch {
       return this.#retry('offline', RETRY_MS);
     }
@@ -213,12 +227,12 @@ export class Autosave {
       const conflict = conflictSchema.safeParse(answer);
       const parsed = conflict.success ? parseDesign(conflict.data.design) : undefined;
       if (!conflict.success || !parsed?.ok) return this.#refused(undefined);
-      const { revision } = conflict.data;
-      // The answer to an earlier save of this very state may have been lost on its way.
-      if (sameDesign(parsed.design, design)) return this.#arrived(design, revision);
-      this.state = 'conflict';
-      this.theirs = { revision, design: parsed.design };
-      return;
+      const { revision, saves } = conflict.data;
+      // The answer to an earlier save may have been lost on its way: then that is what both began from.
+      const arrived = this.#sent.findLast(({ key }) => saves.includes(key));
+      if (arrived) this.#base = { ...this.#base, design: arrived.design };
+      this.#sent = [];
+      return this.#meet({ revision, design: parsed.design });
     }
     if (response.status === 401) return this.#retry('signedOut', RETRY_MS);
     if (response.status === 429 || response.status >= 500) return this.#retryLater();
@@ -227,10 +241,24 @@ export class Autosave {
     this.#refused(refusalSchema.safeParse(answer).data?.message);
   }
 
+  /** The key under which a state is sent, however often that is. */
+  #keyOf(design: Design): string {
+    const last = this.#sent.at(-1);
+    if (last?.design === design) return last.key;
+    const key = crypto.randomUUID();
+    this.#sent = [...this.#sent, { key, design }];
+    return key;
+  }
+
   #arrived(design: Design, revision: number): void {
-    this.#base = revision;
+    this.#base = { revision, design };
+    this.#sent = [];
     if (this.#design === design) {
       this.#letGo();
+      const heard = this.#heard;
+      this.#heard = undefined;
+      // Once this save is told to be over.
+      if (heard) queueMicrotask(() => this.hear(heard));
     } else {
       this.keep();
       this.#schedule(PAUSE_MS);
@@ -253,13 +281,5 @@ export class Autosave {
     this.state = 'refused';
     this.refusal = why;
     this.keep();
-  }
-}
-
-function safeJson(words: string): unknown {
-  try {
-    return JSON.parse(words);
-  } catch {
-    return undefined;
   }
 }

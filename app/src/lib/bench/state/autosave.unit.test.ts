@@ -1,61 +1,22 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { designOf, recipeOf, type Design } from '@kelbrin/core/design';
-import { label } from '../../../../../core/test/recipes';
-import { Autosave, type SaveHost } from './autosave.svelte';
-
-const design = (words: string) => designOf(label(words));
-
-/** A server that keeps one project, and a connection to it that can be cut. */
-class Server implements SaveHost {
-  revision = 1;
-  design: Design = designOf();
-  cut = false;
-  /** Cuts the connection after the save has arrived, so that only the answer is lost. */
-  answerLost = false;
-  readonly saves: string[] = [];
-  readonly kept = new Map<string, string>();
-  readonly storage = ((kept) => ({
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => void kept.set(key, value),
-    removeItem: (key: string) => void kept.delete(key),
-    key: (i: number) => [...kept.keys()][i] ?? null,
-    get length() {
-      return kept.size;
-    },
-  }))(this.kept);
-  /** What it answers instead of saving, if anything. */
-  answer: Response | undefined;
-
-  async put({ baseRevision, design }: { baseRevision: number; design: Design }): Promise<Response> {
-    if (this.cut) throw new TypeError('no connection');
-    if (this.answer) return this.answer.clone();
-    if (baseRevision !== this.revision) {
-      return Response.json({ revision: this.revision, design: this.design }, { status: 409 });
-    }
-    this.design = design;
-    this.revision++;
-    this.saves.push(wordsOf(design));
-    if (this.answerLost) throw new TypeError('no connection');
-    return Response.json({ revision: this.revision });
-  }
-}
-
-const wordsOf = (of: Design) =>
-  recipeOf(of)
-    .steps.flatMap((step) => (step.kind === 'letters' ? step.lettering.words : []))
-    .join();
+import { recipeOf } from '@kelbrin/core/design';
+import { Autosave } from './autosave.svelte';
+import { added, deep, depthOf, design, Server, wordsOf } from './testServer';
 
 let server: Server;
 let autosave: Autosave;
 beforeEach(() => {
   vi.useFakeTimers();
   server = new Server();
-  autosave = new Autosave('p1', 1, server);
+  autosave = tab();
 });
 afterEach(() => {
   autosave.close();
   vi.useRealTimers();
 });
+
+/** A tab that was opened now. */
+const tab = () => new Autosave('p1', { revision: server.revision, design: server.design }, server);
 
 const wait = (ms: number) => vi.advanceTimersByTimeAsync(ms);
 
@@ -90,7 +51,7 @@ describe('saving', () => {
       await wait(60);
     }
     autosave.close();
-    const recovered = new Autosave('p1', 1, server).recover({ revision: 1, design: server.design });
+    const recovered = tab().recover({ revision: 1, design: server.design });
     expect(wordsOf(recovered!)).toBe('Bas');
   });
 
@@ -136,25 +97,51 @@ describe('without a connection', () => {
     await wait(1000);
     autosave.close();
     server.cut = false;
-    const next = new Autosave('p1', 1, server);
+    const next = tab();
     expect(wordsOf(next.recover({ revision: 1, design: server.design })!)).toBe('lost?');
     await wait(1000);
     expect(server.saves).toEqual(['lost?']);
     expect(next.state).toBe('saved');
   });
 
-  it('asks when the project was changed elsewhere before the edits of a closed tab came back', async () => {
+  it('merges the edits of a closed tab with what was saved since', async () => {
     server.cut = true;
-    autosave.changed(design('mine'));
+    autosave.changed(deep('base', 3));
     await wait(1000);
     autosave.close();
     server.cut = false;
-    await server.put({ baseRevision: 1, design: design('theirs') });
-    const next = new Autosave('p1', 2, server);
-    expect(wordsOf(next.recover({ revision: 2, design: server.design })!)).toBe('mine');
-    expect(next.state).toBe('conflict');
-    await wait(10_000);
+    server.another(design('theirs'));
+    const next = tab();
+    expect(wordsOf(next.recover({ revision: 2, design: server.design })!)).toBe('base');
+    await wait(1000);
+    expect(next.state).toBe('saved');
     expect(server.saves).toEqual(['theirs']);
+    expect(depthOf(server.design)).toBe(3);
+  });
+
+  it('asks where the edits of a closed tab were kept without what they were made from', async () => {
+    const words = JSON.stringify({ baseRevision: 1, design: design('mine') });
+    server.kept.set('kelbrin draft p1', words);
+    server.another(design('theirs'));
+    const next = tab();
+    next.recover({ revision: 2, design: server.design });
+    await wait(1000);
+    expect(next.state).toBe('conflict');
+    expect(next.clashes).toEqual([]);
+    await next.keepMine();
+    expect(server.saves).toEqual(['mine']);
+  });
+
+  it('saves once what two tabs have of one draft', async () => {
+    server.answer = Response.json({}, { status: 503 });
+    autosave.changed(added(server.design));
+    await wait(1000);
+    const next = tab();
+    next.recover({ revision: 1, design: server.design });
+    server.answer = undefined;
+    await wait(120_000);
+    expect(recipeOf(server.design).steps).toHaveLength(recipeOf(design('base')).steps.length + 1);
+    expect([autosave.state, next.state]).toEqual(['saved', 'saved']);
   });
 
   it('forgets a kept state that the server has already', () => {
@@ -174,7 +161,7 @@ describe('without a connection', () => {
     autosave.changed(design('after'));
     await wait(1000);
     expect(server.saves).toEqual(['after']);
-    const next = new Autosave('p1', 2, server);
+    const next = tab();
     next.recover({ revision: 2, design: server.design });
     expect(next.unread.map((each) => each.words)).toEqual([words]);
     next.forget(next.unread[0]);
@@ -238,58 +225,5 @@ describe('a save that does not arrive', () => {
     await answers(200, { nonsense: true });
     expect(autosave.state).toBe('refused');
     isKept();
-  });
-});
-
-describe('two tabs', () => {
-  beforeEach(async () => {
-    await server.put({ baseRevision: 1, design: design('theirs') });
-    autosave.changed(design('mine'));
-    await wait(1000);
-  });
-
-  it('never overwrite each other by themselves', async () => {
-    expect(autosave.state).toBe('conflict');
-    expect(wordsOf(autosave.theirs!.design)).toBe('theirs');
-    autosave.changed(design('mine again'));
-    await wait(10_000);
-    expect(server.saves).toEqual(['theirs']);
-    expect([...server.kept.values()][0]).toContain('mine again');
-  });
-
-  it('go on from this state when the person keeps it', async () => {
-    await autosave.keepMine();
-    expect(server.saves).toEqual(['theirs', 'mine']);
-    expect(autosave.state).toBe('saved');
-    expect(autosave.theirs).toBeUndefined();
-  });
-
-  it('go on from the other state when the person takes it', async () => {
-    expect(wordsOf(autosave.takeTheirs()!)).toBe('theirs');
-    expect(autosave.state).toBe('saved');
-    autosave.changed(design('and on'));
-    await wait(1000);
-    expect(server.saves).toEqual(['theirs', 'and on']);
-  });
-});
-
-describe('hearing what somebody else saved', () => {
-  it('hands a newer state over while nothing waits here, and goes on from it', async () => {
-    expect(autosave.hear({ revision: 1, design: design('Old') })).toBeUndefined();
-    server.revision = 2;
-    expect(wordsOf(autosave.hear({ revision: 2, design: design('Theirs') })!)).toBe('Theirs');
-    autosave.changed(design('Mine on top'));
-    await wait(600);
-    expect(autosave.state).toBe('saved');
-    expect(server.saves).toEqual(['Mine on top']);
-  });
-
-  it('takes nothing over what waits to be saved, so that saving asks', async () => {
-    autosave.changed(design('Mine'));
-    Object.assign(server, { revision: 2, design: design('Theirs') });
-    expect(autosave.hear({ revision: 2, design: design('Theirs') })).toBeUndefined();
-    await wait(600);
-    expect(autosave.state).toBe('conflict');
-    expect(wordsOf(autosave.theirs!.design)).toBe('Theirs');
   });
 });

@@ -1,16 +1,12 @@
 import {
   designProblem,
   recipeOf,
-  removeMeasure,
-  setMeasure,
-  shareMeasure,
-  unshareMeasure,
+  sameDesign,
   withRecipe,
+  withTheirChange,
   type Design,
-  type EditedDesign,
 } from '@kelbrin/core/design';
 import {
-  addMeasure,
   addOffered,
   duplicateStep,
   edgeTapped,
@@ -22,7 +18,6 @@ import {
   setFields,
   type Edited,
   type FieldPath,
-  type Measure,
   type Problem,
   type Recipe,
   type Wanted,
@@ -33,9 +28,12 @@ import type { Vec3 } from '@kelbrin/core/mesh';
 import { AskingFirst } from './askingFirst.svelte';
 import { History } from './history.svelte';
 import type { ExportedFile, ExportWish, Setting, ShownSolid } from '../worker/messages';
+import { MeasureEdits } from './measureEdits';
 import { PartEdits } from './partEdits';
 import { partToShow } from './partToShow';
+import { nowCalled } from './nowCalled';
 import { Pointing } from './pointing';
+import type { TakenIn } from './saving';
 import { Showing } from './showing.svelte';
 import type { WorkerLike } from '../worker/solidClient';
 
@@ -67,9 +65,11 @@ export class BenchState {
   readonly #pointing = new Pointing();
   readonly #setting: Setting;
   /** What can be undone and redone. */
-  readonly history = new History<Design>();
+  readonly history = new History<Design>(sameDesign);
   /** Asks before a step is deleted or moved that others name. */
   readonly asking = new AskingFirst();
+  /** Adds, changes and shares measures. */
+  readonly measuring = new MeasureEdits(this);
   /** Adds, names and deletes parts. */
   readonly parts = new PartEdits(this);
   /** The part as it was last built, with all that is known of that very state of it. */
@@ -180,24 +180,6 @@ export class BenchState {
     );
   }
 
-  addMeasure(): void {
-    this.#edit(addMeasure(this.recipe));
-  }
-
-  setMeasure(name: string, change: Partial<Measure>, gesture?: number): void {
-    this.#tryDesign(setMeasure(this.design, this.partId, name, change), `measure ${name}`, gesture);
-  }
-
-  removeMeasure(name: string): void {
-    this.#tryDesign(removeMeasure(this.design, this.partId, name));
-  }
-
-  /** Shares a measure with all parts, or ends that. */
-  shareMeasure(name: string, isShared: boolean): void {
-    const change = isShared ? shareMeasure : unshareMeasure;
-    this.#tryDesign(change(this.design, this.partId, name));
-  }
-
   /** Shows another part. */
   showPart(partId: string): void {
     if (partId === this.partId) return;
@@ -215,6 +197,31 @@ export class BenchState {
     }
     this.history.edited(this.design);
     this.#show(design, partToShow(design, this.design, this.partId), keep === 'save');
+  }
+
+  /**
+   * Shows a state that somebody else's work is in. It comes into all that can be gone back to, so that going back takes back
+   * what was done here and nothing else.
+   */
+  takeIn({ design, renamed, instead }: TakenIn): void {
+    const before = renamed(this.design);
+    this.history.follow((state) => withTheirChange(renamed(state), before, design));
+    if (instead) this.history.edited(instead);
+    this.#follow(before);
+    const isThere = design.parts.some(({ id }) => id === this.partId);
+    this.#show(design, isThere ? this.partId : design.chosen, false);
+  }
+
+  /** Keeps what is marked and worked at where it is, in a state whose parts and steps have other ids. */
+  #follow(renamed: Design): void {
+    const { partId, now } = nowCalled(this.design, renamed, this.partId);
+    this.partId = partId;
+    this.marked &&= now(this.marked);
+    for (const name of ['drawing', 'fileNotes', 'pickingFace'] as const) {
+      const work = this[name];
+      if (work && now(work.stepId) !== work.stepId)
+        Object.assign(this, { [name]: { ...work, stepId: now(work.stepId) } });
+    }
   }
 
   undo(): void {
@@ -243,11 +250,6 @@ export class BenchState {
 
   #try(edited: Edited, field: string, gesture?: number): void {
     if (edited.ok) this.#edit(edited.recipe, field, gesture);
-    else this.problem = edited.problem;
-  }
-
-  #tryDesign(edited: EditedDesign, field?: string, gesture?: number): void {
-    if (edited.ok) this.editDesign(edited.design, this.partId, field, gesture);
     else this.problem = edited.problem;
   }
 

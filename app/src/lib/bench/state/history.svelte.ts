@@ -14,7 +14,12 @@ export interface HistoryStates<State> {
 export class History<State> {
   #past = $state.raw<readonly State[]>([]);
   #future = $state.raw<readonly State[]>([]);
+  readonly #isSame: (a: State, b: State) => boolean;
   #last: { field: string; at: number; gesture?: number } | undefined;
+
+  constructor(isSame: (a: State, b: State) => boolean = () => false) {
+    this.#isSame = isSame;
+  }
 
   /** Everything that can be undone and redone, to be kept over a reload. */
   get states(): HistoryStates<State> {
@@ -52,11 +57,21 @@ export class History<State> {
     this.#last = field === undefined ? undefined : { field, at: now, gesture };
   }
 
-  /** The state before the last edit, or undefined; `current` becomes what redo returns to. */
+  /** Puts another state in the place of each, as when somebody else's work came into all of them. */
+  follow(change: (state: State) => State): void {
+    this.#past = this.#past.map(change);
+    this.#future = this.#future.map(change);
+  }
+
+  /**
+   * The state before the last edit, or undefined; `current` becomes what redo returns to. Edits that somebody else's came
+   * over, so that nothing is left of them, are passed by.
+   */
   undo(current: State): State | undefined {
-    const before = this.#past.at(-1);
+    const at = this.#past.findLastIndex((state) => !this.#isSame(state, current));
+    const before = this.#past[at];
+    this.#past = this.#past.slice(0, Math.max(0, at));
     if (before === undefined) return undefined;
-    this.#past = this.#past.slice(0, -1);
     this.#future = [...this.#future, current];
     this.#last = undefined;
     return before;
@@ -64,9 +79,10 @@ export class History<State> {
 
   /** The state that was last undone, or undefined. */
   redo(current: State): State | undefined {
-    const after = this.#future.at(-1);
+    const at = this.#future.findLastIndex((state) => !this.#isSame(state, current));
+    const after = this.#future[at];
+    this.#future = this.#future.slice(0, Math.max(0, at));
     if (after === undefined) return undefined;
-    this.#future = this.#future.slice(0, -1);
     this.#past = [...this.#past, current];
     this.#last = undefined;
     return after;

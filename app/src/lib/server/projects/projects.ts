@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import { designOf, type Design } from '@kelbrin/core/design';
 import type { LimitsCard } from '@kelbrin/core/inspect';
@@ -27,12 +28,18 @@ export type ProjectState =
   | 'printing'
   | 'printed';
 
-/** What a save came to: the new revision, or what another tab saved in between. */
-export type Saved = { ok: true; revision: number } | { ok: false; revision: number; design: Design };
+/** What a save came to: the new revision, or what was saved in between, with the keys of the last saves. */
+export type Saved =
+  | { ok: true; revision: number }
+  | { ok: false; revision: number; design: Design; saves: string[] };
+
+/** So many saves are known by their keys: more than two people make while one answer is waited for. */
+const SAVES_KNOWN = 20;
 
 /**
  * Saves a design that was made from `baseRevision`. If another save came first, nothing is changed and that one is
- * handed back, so that the person can choose. Throws {@link NotAllowed} unless the student works on the project.
+ * handed back, so that the work of both can be merged. The key tells this save from others. Throws {@link NotAllowed}
+ * unless the student works on the project.
  */
 export async function saveDesign(
   db: Database,
@@ -40,11 +47,17 @@ export async function saveDesign(
   projectId: string,
   baseRevision: number,
   design: Design,
+  key: string = randomUUID(),
 ): Promise<Saved> {
   const { project, brief } = await ownProject(db, person, projectId);
   const [saved] = await db
     .update(projects)
-    .set({ design, revision: sql`${projects.revision} + 1`, updatedAt: new Date() })
+    .set({
+      design,
+      revision: sql`${projects.revision} + 1`,
+      saves: sql`(array_prepend(${key}, ${projects.saves}))[1:${sql.raw(String(SAVES_KNOWN))}]`,
+      updatedAt: new Date(),
+    })
     .where(and(eq(projects.id, project.id), eq(projects.revision, baseRevision)))
     .returning({ revision: projects.revision });
   if (saved) {
@@ -52,7 +65,7 @@ export async function saveDesign(
     return { ok: true, revision: saved.revision };
   }
   const [current] = await db.select().from(projects).where(eq(projects.id, project.id));
-  return { ok: false, revision: current.revision, design: current.design };
+  return { ok: false, revision: current.revision, design: current.design, saves: current.saves };
 }
 
 /** Opens the student's or the team's project for a brief, beginning it if there is none; returns its id. */

@@ -39,7 +39,7 @@ async function mayFollow(person: Person, topic: string): Promise<boolean> {
   const [kind, id] = topic.split(':');
   try {
     if (topic === 'printroom' || topic === 'printers') return isStaff(person);
-    if (kind === 'project') return await maySeeProject(database(), person, id);
+    if (kind === 'project' || kind === 'seats') return await maySeeProject(database(), person, id);
     if (kind === 'class') return await maySeeClass(database(), person, id);
   } catch (problem) {
     if (!(problem instanceof NotAllowed)) throw problem;

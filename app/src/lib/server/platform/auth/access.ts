@@ -2,7 +2,7 @@ import { and, eq, or, type SQL } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import type { Database } from '../db/database.ts';
 import { briefs, classes, classMembers, handIns, projects, versions } from '../db/schema/index.ts';
-import { namesOnProject, worksOn } from './team.ts';
+import { isTeamProject, namesOnProject, worksOn } from './team.ts';
 import { handInsWithOwner, projectsWithOwner } from './withOwner.ts';
 import { say } from '@kelbrin/core/words';
 
@@ -39,6 +39,7 @@ export async function ownProject(db: Database, person: Person, projectId: string
     brief: briefs,
     limitsCardId: classes.limitsCardId,
     filePattern: classes.filePattern,
+    isTeam: isTeamProject,
   }).where(and(isId(projectId, projects.id), worksOn(db, person.id)));
   if (!found) throw new NotAllowed();
   return found;

@@ -5,12 +5,13 @@ import type { Database } from '../db/database.ts';
 export const LIVE_CHANNEL = 'kelbrin_live';
 
 /**
- * Something that pages and processes follow: one project, one class, one person's notices, the print room with its
+ * Something that pages and processes follow: one project, where its team works, one class, one person's notices, the print room with its
  * queue, batches, runs and spools, how far the printers are and how warm, which changes each second, the sessions of one
  * person, of which some ended, or the orders to printers, which the job process alone follows.
  */
 export type Topic =
   | `project:${string}`
+  | `seats:${string}`
   | `class:${string}`
   | `person:${string}`
   | `sessions:${string}`

@@ -15,12 +15,13 @@ import { say } from '@kelbrin/core/words';
 export const load: PageServerLoad = async ({ params, locals, depends }) => {
   depends(LIVE);
   const db = database();
-  const { project, brief, limitsCardId, filePattern } = await orNotFound(
+  const { project, brief, limitsCardId, filePattern, isTeam } = await orNotFound(
     ownProject(db, locals.person!, params.project),
   );
   return {
     project: { id: project.id, design: project.design, revision: project.revision },
     title: brief.title,
+    isTeam,
     task: brief.task,
     filePattern,
     versions: await versionsOf(db, locals.person!, project.id),

@@ -59,6 +59,7 @@
     <Bench
       projectId={data.project.id}
       title={data.title}
+      isTeam={data.isTeam}
       author={data.person?.name ?? ''}
       design={data.project.design}
       versions={data.versions}

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import {
+  doublePrecision,
   index,
   integer,
   pgEnum,
@@ -39,6 +40,8 @@ export const projects = pgTable(
     design: designDocument('design').notNull(),
     /** Goes up with every save; a save must name the one it was made from. */
     revision: integer('revision').notNull().default(0),
+    /** The keys of the last saves, the newest first; a bench whose answer was lost finds its save among them. */
+    saves: text('saves').array().notNull().default([]),
     /** The ids of the prompts that the student ticked off by hand. */
     tickedPrompts: text('ticked_prompts').array().notNull().default([]),
     /** Since when the student asks for help; null when there is no need. */
@@ -61,6 +64,43 @@ export const teamMembers = pgTable(
       .references(() => users.id, { onDelete: 'cascade' }),
   },
   (table) => [primaryKey({ columns: [table.projectId, table.studentId] }), index().on(table.studentId)],
+);
+
+/** Where each of a team works, who is at the project now; what is older than a minute says nothing any more. */
+export const seats = pgTable(
+  'seats',
+  {
+    projectId: uuid('project_id')
+      .notNull()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    personId: text('person_id')
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    partId: text('part_id').notNull(),
+    stepId: text('step_id'),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.personId] }), index().on(table.personId)],
+);
+
+/** What a teacher points at in a project, for those who work on it to see. */
+export const pointers = pgTable(
+  'pointers',
+  {
+    projectId: uuid('project_id')
+      .primaryKey()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    teacherId: text('teacher_id')
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    partId: text('part_id').notNull(),
+    stepId: text('step_id'),
+    /** The place on the solid, x, y and z; null where a whole sentence is pointed at. */
+    placeMm: doublePrecision('place_mm').array(),
+    words: text('words').notNull(),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index().on(table.teacherId)],
 );
 
 /**

@@ -6,7 +6,12 @@ import { database } from '$lib/server/platform/db/database';
 import { saveDesign } from '$lib/server/projects/projects';
 import type { RequestHandler } from './$types';
 
-const body = z.strictObject({ baseRevision: z.int32().min(0), design: z.unknown() });
+const body = z.strictObject({
+  baseRevision: z.int32().min(0),
+  /** Tells this save from others; benches of former days send none. */
+  key: z.uuid().optional(),
+  design: z.unknown(),
+});
 
 /** Saves the project's parts; 409 with what is there when the save was not made from the newest revision. */
 export const PUT: RequestHandler = async ({ request, params, locals }) => {
@@ -15,7 +20,14 @@ export const PUT: RequestHandler = async ({ request, params, locals }) => {
   const design = parseDesign(parsed.data.design);
   if (!design.ok) error(400, design.problem.message);
   const saved = await orNotFound(
-    saveDesign(database(), locals.person!, params.project, parsed.data.baseRevision, design.design),
+    saveDesign(
+      database(),
+      locals.person!,
+      params.project,
+      parsed.data.baseRevision,
+      design.design,
+      parsed.data.key,
+    ),
   );
   const { ok, ...answer } = saved;
   return json(answer, { status: ok ? 200 : 409 });

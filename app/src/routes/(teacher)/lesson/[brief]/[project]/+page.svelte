@@ -3,6 +3,8 @@
   import { Button } from 'flowbite-svelte';
   import { standingIn } from '@kelbrin/core/guide';
   import type { Finding, Inspection } from '@kelbrin/core/inspect';
+  import type { SurfacePoint, Vec3 } from '@kelbrin/core/mesh';
+  import PointForm from '$lib/lesson/PointForm.svelte';
   import PromptList from '$lib/guidance/PromptList.svelte';
   import ReadOnlyRecipe from '$lib/review/ReadOnlyRecipe.svelte';
   import RecipeSolid from '$lib/review/RecipeSolid.svelte';
@@ -12,12 +14,15 @@
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
   import { reviewTexts } from '$lib/texts/review';
 
-  let { data } = $props();
+  let { data, form } = $props();
 
   let marked = $state<string>();
   let chosen = $state.raw<Finding>();
   let inspection = $state.raw<Inspection>();
   let problem = $state<string>();
+  /** Where the teacher is about to point, if that is a place. */
+  let place = $state.raw<readonly [number, number, number]>();
+  let isPlacing = $state(false);
   const { project, brief } = $derived(data);
   const standing = $derived(
     standingIn(brief.guidance, new Set(project.ticked), {
@@ -27,6 +32,22 @@
   );
 
   follow(() => [`project:${project.id}`]);
+
+  const pins = $derived.by(() => {
+    const kept = data.pointer && 'at' in data.pointer.anchor ? data.pointer.anchor.at : undefined;
+    const at = place ?? kept;
+    return at ? [{ at: [...at] as Vec3, words: data.pointer?.teacher ?? say.here }] : [];
+  });
+
+  function mark(stepId: string | undefined): void {
+    marked = stepId;
+    place = undefined;
+  }
+
+  function placed({ point }: SurfacePoint): void {
+    place = [point[0], point[1], point[2]];
+    isPlacing = false;
+  }
 
   function inspected(found: Inspection | undefined, why: string | undefined): void {
     // What was chosen is of a solid that is not shown any more.
@@ -65,7 +86,16 @@
       {#if problem !== undefined}
         <p role="alert" class="border-fail bg-fail-wash border-b px-4 py-2">{say.notBuilt} {problem}</p>
       {/if}
-      <ReadOnlyRecipe recipe={project.recipe} {marked} onmark={(stepId) => (marked = stepId)} />
+      <ReadOnlyRecipe recipe={project.recipe} {marked} onmark={mark} />
+      <PointForm
+        recipe={project.recipe}
+        {marked}
+        {place}
+        bind:isPlacing
+        pointer={data.pointer}
+        message={form && 'message' in form ? form.message : undefined}
+        ondone={() => (place = undefined)}
+      />
       {#if brief.guidance.length > 0}
         <div class="border-hairline mt-auto border-t p-4">
           <PromptList prompts={brief.guidance} {standing} />
@@ -81,7 +111,9 @@
           brief={brief.rules}
           {marked}
           {chosen}
-          onmark={(stepId) => (marked = stepId)}
+          onmark={mark}
+          onplace={isPlacing ? placed : undefined}
+          {pins}
           oninspected={inspected}
         />
       {/key}
