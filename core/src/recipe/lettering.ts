@@ -21,6 +21,7 @@ import {
   type FontName,
 } from '../letters/index.ts';
 import { say } from '../words/index.ts';
+import { aside, asideIf } from './shortSentence.ts';
 
 const font = z.enum(Object.keys(fontNames) as [FontName, ...FontName[]]);
 
@@ -94,10 +95,13 @@ export function isPlaceholder({ words }: Pick<Lettering, 'words'>): boolean {
   return words.trim() === PLACEHOLDER;
 }
 
+/** The font of new letters, which goes without saying. */
+const USUAL_FONT: FontName = 'sturdy';
+
 /** Letters to begin with. */
 export const newLettering = (): Lettering => ({
   words: PLACEHOLDER,
-  font: 'sturdy',
+  font: USUAL_FONT,
   size: { by: 'height', mm: 10 },
 });
 
@@ -136,9 +140,8 @@ export function letteringTokens(
       maxLength: 200,
       lines: true,
     },
-    text('in'),
-    { ...fonts, shows: 'font' } as Token,
-    ...(lent ? [text(say('({lent})', { lent }))] : []),
+    ...asideIf(of.font === USUAL_FONT, text('in'), { ...fonts, shows: 'font' } as Token),
+    ...(lent ? aside(text(say('({lent})', { lent }))) : []),
     text(','),
     ...(size.by === 'room'
       ? []
@@ -165,7 +168,7 @@ export function letteringTokens(
       ],
       ({ value }) => (value as { by: string }).by === size.by,
     ),
-    ...(strokes ? [text(say('(thinnest stroke {strokes})', { strokes: strokes(of.font) }))] : []),
+    ...(strokes ? aside(text(say('(thinnest stroke {strokes})', { strokes: strokes(of.font) }))) : []),
     ...(of.spacingMm === undefined
       ? []
       : clause(

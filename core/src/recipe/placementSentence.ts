@@ -12,6 +12,7 @@ import {
   type SentenceContext,
   type Token,
 } from './sentence.ts';
+import { aside, asideIf, inShort } from './shortSentence.ts';
 import { aroundAddition, aroundTokens } from './aroundSentence.ts';
 import type { FieldPath } from './sentence.ts';
 import { say } from '../words/index.ts';
@@ -47,12 +48,25 @@ export function placementTokens(
   const on = targetToken([...path, 'on'], placed.on, context);
   const around = aroundTokens(placed, path);
   // On the plate, where most things begin, the middle is said once; the clause "move it" says more.
-  if (isInMiddle(placed, spread)) return [text('in the middle of'), on, ...around];
+  if (isInMiddle(placed, spread)) return [...aside(text('in the middle of'), on), ...around];
   const [first, second] = spread.map((axis) =>
     alongTokens(axis, placed[axis], placed.on, [...path, axis], extent),
   );
-  return [...first, text('and'), ...second, text('on'), on, ...around];
+  const [isFirst, isSecond] = spread.map((axis) => isCentred(placed[axis]));
+  const both = isFirst && isSecond;
+  return [
+    ...asideIf(isFirst, ...first),
+    ...asideIf(isFirst || isSecond, text('and')),
+    ...asideIf(isSecond, ...second),
+    ...asideIf(both, text('on')),
+    ...(both ? [inShort('in the middle of')] : []),
+    on,
+    ...around,
+  ];
 }
+
+/** Whether a thing lies in the middle along an axis, and by no distance from it. */
+export const isCentred = (rule: Along) => rule.relation === 'centred' && rule.mm === undefined;
 
 /** The offers to move what stands in the middle of the plate, and to carry a thing around. */
 export function placementAdditions(placed: Placement, spread: readonly [Axis, Axis]): Addition[] {
@@ -68,8 +82,7 @@ export function placementAdditions(placed: Placement, spread: readonly [Axis, Ax
 }
 
 function isInMiddle(placed: Placement, spread: readonly [Axis, Axis]): boolean {
-  const isMiddle = (axis: Axis) => placed[axis].relation === 'centred' && !('mm' in placed[axis]);
-  return 'plate' in placed.on && !spread.includes('z') && spread.every(isMiddle);
+  return 'plate' in placed.on && !spread.includes('z') && spread.every((axis) => isCentred(placed[axis]));
 }
 
 /** Where a thing lies along one axis: "6 mm in from the left". */

@@ -30,7 +30,12 @@ export interface Option {
  * A piece of a step's sentence. Everything but plain text is a field that can be changed where it stands; a screen
  * draws the tokens without knowing any kind of step.
  */
-export type Token =
+export type Token = Piece & {
+  /** Where it stands, if not always: in the whole sentence alone, or in the short one alone. */
+  readonly said?: 'asked' | 'short';
+};
+
+type Piece =
   | { readonly type: 'text'; readonly text: string }
   | {
       readonly type: 'number';

@@ -20,7 +20,8 @@
   import FileInputs from './recipe/FileInputs.svelte';
   import { focusStep } from './recipe/focusStep';
   import PointerNote from './recipe/PointerNote.svelte';
-  import { fontFaces } from './recipe/fontFaces';
+  import { addFontFaces } from './recipe/fontFaces';
+  import { portraitsOf } from './state/portraitsOf.svelte';
   import { joinCompany } from './state/joinCompany.svelte';
   import { KeptHistory } from './state/keptHistory';
   import CutRuler from './inspection/CutRuler.svelte';
@@ -115,6 +116,7 @@
     bench.close();
   });
 
+  const portraits = untrack(() => portraitsOf(bench));
   const company = untrack(() => joinCompany(projectId, isTeam, bench));
 
   let isPlanLarge = $state(false);
@@ -139,9 +141,7 @@
   });
 
   $effect(() => kept.changed(bench.design, () => bench.history.states));
-  $effect(() => {
-    for (const face of fontFaces()) document.fonts.add(face);
-  });
+  $effect(addFontFaces);
 
   function open(stepId: string, token: OpenedToken): void {
     if (token.type === 'face') {
@@ -229,6 +229,7 @@
       <RecipePane
         {bench}
         {company}
+        {portraits}
         onopen={open}
         onfile={() => files?.choosePart()}
         {isAdding}

@@ -27,7 +27,11 @@
 
 <div class="relative min-h-0 flex-1">
   <div class="panes h-full" data-pane={pane}>
-    <section class="recipe border-hairline flex flex-col overflow-y-auto bg-white" aria-label={say.recipe}>
+    <section
+      class="recipe border-hairline flex flex-col overflow-y-auto bg-white"
+      aria-label={say.recipe}
+      data-recipe
+    >
       {@render recipe()}
     </section>
     <div class="ruler">{@render ruler()}</div>
@@ -58,7 +62,7 @@
   .panes {
     display: grid;
     grid-template-areas: 'recipe ruler stage inspection';
-    grid-template-columns: 360px auto minmax(0, 1fr) 300px;
+    grid-template-columns: 392px auto minmax(0, 1fr) 300px;
     grid-template-rows: minmax(0, 1fr);
   }
   .recipe {

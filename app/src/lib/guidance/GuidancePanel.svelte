@@ -1,10 +1,7 @@
 <script lang="ts" module>
-  /** Folded once, prompts stay folded on this computer; on a phone they begin so. */
+  /** Prompts begin as the next one alone, so that the recipe has the room; unfolded once, they stay so on this computer. */
   const KEPT = 'kelbrin-prompts-folded';
-  const isFoldedAtFirst = () => {
-    const kept = localStorage.getItem(KEPT);
-    return kept === null ? matchMedia('(max-width: 639px)').matches : kept === 'yes';
-  };
+  const isFoldedAtFirst = () => localStorage.getItem(KEPT) !== 'no';
 </script>
 
 <script lang="ts">
@@ -38,7 +35,9 @@
 <!-- As tall with nothing left to do as with a usual prompt: the sentences below must not move away under the hand
      that changes a number, when what it changes ticks a prompt off or on. -->
 <section
-  class="border-hairline bg-primary-50 border-b px-4 {isFolded ? 'py-1.5' : 'min-h-[7.375rem] py-3'}"
+  class="border-hairline bg-primary-50 border-b px-4 {isFolded
+    ? 'min-h-[3.4rem] py-1.5'
+    : 'min-h-[5.9rem] py-2'}"
   aria-label={say.heading}
   data-prompts-done={standing.done.filter(Boolean).length}
 >
@@ -46,7 +45,7 @@
     <h2 class="text-primary-800 min-w-0 text-sm">
       <button
         type="button"
-        class="flex max-w-full items-center gap-1 pointer-coarse:min-h-11"
+        class="flex max-w-full gap-1 text-left pointer-coarse:min-h-11"
         aria-expanded={!isFolded}
         onclick={fold}
       >
@@ -54,11 +53,17 @@
             size={16}
             class="shrink-0"
           />{/if}
-        <span class="shrink-0">{next ? say.next(standing.next! + 1, prompts.length) : say.heading}</span>
-        {#if isFolded && next}<span class="text-ink truncate font-normal">{next.words}</span>{/if}
+        <span
+          >{next ? say.next(standing.next! + 1, prompts.length) : say.heading}
+          {#if isFolded}<span class="text-ink font-normal" aria-live="polite"
+              >{next ? next.words : isHandedIn ? say.allHandedIn : say.allDone}</span
+            >{/if}</span
+        >
       </button>
     </h2>
-    {#if !isFolded}
+    {#if isFolded && next && !next.until}
+      <Button size="xs" class="shrink-0 py-0.5" onclick={() => ontick(next.id, true)}>{say.done}</Button>
+    {:else if !isFolded}
       <button
         type="button"
         class="text-primary-800 text-sm underline underline-offset-2"
@@ -70,9 +75,9 @@
   {#if !isFolded && isWhole}
     <div class="mt-2"><PromptList {prompts} {standing} {ontick} /></div>
   {:else if !isFolded && next}
-    <p class="mt-1 leading-snug font-semibold" aria-live="polite">{next.words}</p>
+    <p class="leading-snug font-semibold" aria-live="polite">{next.words}</p>
     {#if next.until}
-      <p class="text-ink-soft mt-1 text-sm">{say.byItself(conditionWords(next.until))}</p>
+      <p class="text-ink-soft text-sm">{say.byItself(conditionWords(next.until))}</p>
     {:else}
       <Button size="xs" class="mt-2" onclick={() => ontick(next.id, true)}>{say.done}</Button>
     {/if}

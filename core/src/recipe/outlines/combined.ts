@@ -9,6 +9,7 @@ import { MOST_PIECES, piece } from './pieces/piece.ts';
 import { putTogether } from './pieces/putTogether.ts';
 import { createPlain, type PlainOutline } from './plain.ts';
 import { say } from '../../words/index.ts';
+import { aside, inShort } from '../shortSentence.ts';
 
 export const schema = z.strictObject({
   shape: z.literal('combined'),
@@ -47,7 +48,8 @@ export const combined: OutlineKind<CombinedOutline> = {
   },
   create: (across) => combinedFrom(createPlain('circle', across), across),
   tokens: ({ pieces, growMm }, path, context) => [
-    ...pieces.flatMap((_, i) => pieceTokens(pieces, i, path, context)),
+    inShort(say('of {count, plural, one {# piece} other {# pieces}}', { count: pieces.length })),
+    ...aside(...pieces.flatMap((_, i) => pieceTokens(pieces, i, path, context))),
     { type: 'drawing', path, label: say('Put the pieces together on the plan'), kind: 'combined' },
     ...(growMm === undefined
       ? []

@@ -12,6 +12,7 @@ import { formatNumber, distance, percent, type Resolved } from '../amount.ts';
 import { choice, text } from '../sentence.ts';
 import type { OutlineKind } from './outlineKind.ts';
 import { say } from '../../words/index.ts';
+import { asideIf } from '../shortSentence.ts';
 
 /** A point of a drawn outline; `bend` bends the edge that leaves it: 0 % is straight, ±100 % a half circle. */
 export const node = z.strictObject({
@@ -58,25 +59,32 @@ export const points: OutlineKind<PointsOutline> = {
   }),
   tokens: (outline, path) => [
     { type: 'drawing', path, label: say('Draw the outline on the plan'), kind: 'points' },
-    text(say('with {count} points,', { count: outline.nodes.length })),
-    choice(
-      [...path, 'smooth'],
-      'edges',
-      [
-        { label: 'joined by edges', value: false },
-        { label: 'joined by one smooth curve', value: true },
-      ],
-      ({ value }) => value === outline.smooth,
+    text(say('with {count} points', { count: outline.nodes.length })),
+    ...asideIf(
+      !outline.smooth,
+      text(','),
+      choice(
+        [...path, 'smooth'],
+        'edges',
+        [
+          { label: 'joined by edges', value: false },
+          { label: 'joined by one smooth curve', value: true },
+        ],
+        ({ value }) => value === outline.smooth,
+      ),
     ),
-    text(','),
-    choice(
-      [...path, 'mirrored'],
-      'mirroring',
-      [
-        { label: 'as drawn', value: false },
-        { label: 'and its mirror image', value: true },
-      ],
-      ({ value }) => value === outline.mirrored,
+    ...asideIf(
+      !outline.mirrored,
+      text(','),
+      choice(
+        [...path, 'mirrored'],
+        'mirroring',
+        [
+          { label: 'as drawn', value: false },
+          { label: 'and its mirror image', value: true },
+        ],
+        ({ value }) => value === outline.mirrored,
+      ),
     ),
   ],
   region(outline, kit) {

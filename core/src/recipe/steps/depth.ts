@@ -6,6 +6,7 @@ import { axisIndex, type Placement } from '../placement.ts';
 import { choice, millimetres, type Token } from '../sentence.ts';
 import { facingToken } from './placed.ts';
 import { said, say } from '../../words/index.ts';
+import { asideIf } from '../shortSentence.ts';
 
 /** How far something is raised or cut. */
 export const depth = z.discriminatedUnion('type', [
@@ -47,7 +48,7 @@ export function depthTokens(step: Raised): Token[] {
       ],
       ({ value }) => (value as { type: string }).type === depth.type,
     ),
-    facingToken(step, say('from which side'), fromSide),
+    ...asideIf(step.facing === 'up', facingToken(step, say('from which side'), fromSide)),
   ];
 }
 

@@ -8,6 +8,7 @@ import { millimetres, text } from '../sentence.ts';
 import { facedPlacementTokens, facingToken, placedPose, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 import { said, say } from '../../words/index.ts';
+import { asideIf } from '../shortSentence.ts';
 
 export const schema = stepSchema('eyelet', {
   holeMm: length(0.2, 200),
@@ -28,6 +29,9 @@ const STANCE: Record<Facing, string> = said({
   left: 'upright, facing the left',
   right: 'upright, facing the right',
 });
+
+/** How strong a new loop is, which goes without saying. */
+const USUAL = { wallMm: 2.5, thickMm: 2.4 };
 
 /** A hanging loop that merges with the part by an overlap; its opening is as long as the loop is thick. */
 export const eyelet: StepKind<EyeletStep> = {
@@ -50,8 +54,7 @@ export const eyelet: StepKind<EyeletStep> = {
     id,
     kind: 'eyelet',
     holeMm: 4,
-    wallMm: 2.5,
-    thickMm: 2.4,
+    ...USUAL,
     facing: 'up',
     placement:
       on === undefined
@@ -68,12 +71,19 @@ export const eyelet: StepKind<EyeletStep> = {
     text('Add an eyelet with a hole of'),
     millimetres(['holeMm'], step.holeMm, 'diameter of the hole', { sign: 'Ø', min: 0.2, max: 200 }),
     text(','),
-    millimetres(['wallMm'], step.wallMm, 'material around the hole', { min: 0.2, max: 100 }),
-    text('of material around it,'),
-    millimetres(['thickMm'], step.thickMm, 'thickness'),
-    text('thick,'),
-    facingToken(step, say('how it stands'), STANCE),
-    text(','),
+    ...asideIf(
+      step.wallMm === USUAL.wallMm,
+      millimetres(['wallMm'], step.wallMm, 'material around the hole', { min: 0.2, max: 100 }),
+      text('of material around it'),
+      text(','),
+    ),
+    ...asideIf(
+      step.thickMm === USUAL.thickMm,
+      millimetres(['thickMm'], step.thickMm, 'thickness'),
+      text('thick'),
+      text(','),
+    ),
+    ...asideIf(step.facing === 'up', facingToken(step, say('how it stands'), STANCE), text(',')),
     ...facedPlacementTokens(step, context),
     text('.'),
   ],

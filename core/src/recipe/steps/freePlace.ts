@@ -3,13 +3,7 @@ import { length, type Amount, type Resolved } from '../amount.ts';
 import { aroundTokens } from '../aroundSentence.ts';
 import { normalOf, type Facing } from '../facing.ts';
 import type { Placement } from '../placement.ts';
-import {
-  alongTokens,
-  placementAdditions,
-  placementTokens,
-  targetToken,
-  type Extent,
-} from '../placementSentence.ts';
+import { placementAdditions, placementTokens, targetToken, type Extent } from '../placementSentence.ts';
 import {
   clause,
   millimetres,
@@ -23,6 +17,8 @@ import { freeRoom, middleIn, placedAt, type Placed } from './freeRoom.ts';
 import { facedPlacementTokens, spreadOf } from './placed.ts';
 import type { BuildKit } from './stepKind.ts';
 import { say } from '../../words/index.ts';
+import { levelTokens } from '../levelSentence.ts';
+import { aside } from '../shortSentence.ts';
 
 /** In the middle of what is free of the face that a thing is on, so far from its edges, holes and what stands there. */
 export const free = z.strictObject({ marginMm: length(0, 100) }).optional();
@@ -58,13 +54,7 @@ export function facedPlaceTokens(
   context: SentenceContext,
 ): Token[] {
   if (!step.free) return facedPlacementTokens(step, context);
-  const { axis } = normalOf[step.facing];
-  const { placement } = step;
-  return [
-    ...alongTokens(axis, placement[axis], placement.on, ['placement', axis]),
-    text(','),
-    ...placeTokens(step, context),
-  ];
+  return [...levelTokens(normalOf[step.facing].axis, step), ...placeTokens(step, context)];
 }
 
 /** "step 1, away from its edges by at least 1 mm". */
@@ -76,8 +66,10 @@ export function roomTokens(
 ): Token[] {
   return [
     targetToken(['placement', 'on'], placement.on, context),
-    text(', away from its edges by at least'),
-    millimetres(path, marginMm, 'margin', { min: 0, max: 100 }),
+    ...aside(
+      text(', away from its edges by at least'),
+      millimetres(path, marginMm, 'margin', { min: 0, max: 100 }),
+    ),
   ];
 }
 

@@ -15,6 +15,7 @@ import { free, placeAdditions, placeOf, placeTokens, setFree } from './freePlace
 import { facingToken } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 import { say } from '../../words/index.ts';
+import { aside, asideIf } from '../shortSentence.ts';
 
 export const schema = stepSchema('hole', {
   size: holeSize,
@@ -95,10 +96,11 @@ export const hole: StepKind<HoleStep> = {
       ],
       ({ value }) => (value as { type: string }).type === step.depth.type,
     ),
-    facingToken(step, say('from which side'), fromSide),
+    ...asideIf(step.facing === 'up', facingToken(step, say('from which side'), fromSide)),
     ...rimTokens(step.rim),
     ...roofTokens(step.roof),
-    step.free ? text(',') : text(', its middle'),
+    text(','),
+    ...(step.free ? [] : aside(text('its middle'))),
     ...placeTokens(step, context, 'middle'),
     text('.'),
   ],

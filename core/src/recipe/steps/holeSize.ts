@@ -4,6 +4,7 @@ import { evaluateAmount, valuesOf } from '../measures.ts';
 import { classroomPrinter, fit, fittedDiameter, type PrinterTraits } from '../printer.ts';
 import { choice, millimetres, oneOf, text, type SentenceContext, type Token } from '../sentence.ts';
 import { say } from '../../words/index.ts';
+import { aside } from '../shortSentence.ts';
 
 /** Clearance holes for metric screws, mm: fine, medium and coarse series of ISO 273:1979. */
 export const clearanceMm = {
@@ -67,7 +68,9 @@ export function sizeTokens(of: HoleSize, { recipe, printer = classroomPrinter }:
         normal: 'with normal room',
         loose: 'with much room',
       }),
-      text(say('(Ø {clearanceMm} mm)', { clearanceMm: formatNumber(clearanceMm[of.screw][of.play]) })),
+      ...aside(
+        text(say('(Ø {clearanceMm} mm)', { clearanceMm: formatNumber(clearanceMm[of.screw][of.play]) })),
+      ),
     ];
   }
   const diameter = millimetres(['size', 'mm'], of.mm, 'diameter', { sign: 'Ø', max: 500 });
@@ -78,7 +81,7 @@ export function sizeTokens(of: HoleSize, { recipe, printer = classroomPrinter }:
     snug: 'snugly',
     press: 'pressed in',
   });
-  return [by, diameter, text(','), fits, text(addedWords(of.mm, of.fit, recipe.measures, printer))];
+  return [by, diameter, text(','), fits, ...aside(text(addedWords(of.mm, of.fit, recipe.measures, printer)))];
 }
 
 /** What was added to an object's diameter, and why. */

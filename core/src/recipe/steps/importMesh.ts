@@ -1,12 +1,14 @@
 import * as z from 'zod';
 import { combined, scale, shift } from '../../mesh/index.ts';
 import { centredOn, fromPlate, placement, shiftFor } from '../placement.ts';
-import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
+import { placementAdditions, placementTokens } from '../placementSentence.ts';
 import { oneOf, text } from '../sentence.ts';
 import { effect } from './extrude.ts';
 import { turnAdditions, turns, turnsPose, turnTokens } from './readySolid.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 import { say } from '../../words/index.ts';
+import { levelTokens } from '../levelSentence.ts';
+import { asideIf } from '../shortSentence.ts';
 
 /** Millimetres in each unit that a file may be drawn in. */
 export const fileUnitsMm = { mm: 1, cm: 10, m: 1000, in: 25.4 } as const;
@@ -57,17 +59,19 @@ export const importMesh: StepKind<ImportStep> = {
       label: say('file to import'),
       words: step.fileName || say('a file to be chosen'),
     },
-    text(', drawn in'),
-    oneOf(['unit'], 'unit of the file', step.unit, {
-      mm: 'millimetres',
-      cm: 'centimetres',
-      m: 'metres',
-      in: 'inches',
-    }),
+    ...asideIf(
+      step.unit === 'mm',
+      text(', drawn in'),
+      oneOf(['unit'], 'unit of the file', step.unit, {
+        mm: 'millimetres',
+        cm: 'centimetres',
+        m: 'metres',
+        in: 'inches',
+      }),
+    ),
     ...turnTokens(step.turns),
     text(','),
-    ...alongTokens('z', step.placement.z, step.placement.on, ['placement', 'z']),
-    text(','),
+    ...levelTokens('z', step),
     ...placementTokens(step.placement, context, ['x', 'y']),
     text('.'),
   ],

@@ -24,6 +24,7 @@ import { schema as sizesSchema, sizes } from './sizes.ts';
 import { schema as sweepSchema, sweep } from './sweep.ts';
 import { schema as taperSchema, taper } from './taper.ts';
 import { schema as trimSchema, trim } from './trim.ts';
+import { shortSentence, wholeSentence } from '../shortSentence.ts';
 
 /** Any step. A new kind of step is a file in this folder and its two names in these two lists. */
 export const step = z.discriminatedUnion('kind', [
@@ -108,7 +109,12 @@ export function takesLast(kind: Kind): boolean {
 
 /** A step in words, every number of it a field. */
 export function sentenceOf<K extends Kind>(of: StepOf<K>, context: SentenceContext): Token[] {
-  return kinds[of.kind].sentence(of, context);
+  return wholeSentence(kinds[of.kind].sentence(of, context));
+}
+
+/** A step in few words, for who does not work at it: what is as always is left out. */
+export function shortSentenceOf<K extends Kind>(of: StepOf<K>, context: SentenceContext): Token[] {
+  return shortSentence(kinds[of.kind].sentence(of, context));
 }
 
 /** A step after a change, with what else changes along; see {@link StepKind.following}. */

@@ -14,6 +14,7 @@ import { extruded } from './extrude.ts';
 import { facingToken, isOnFace } from './placed.ts';
 import { stepSchema, type BuildKit, type StepKind } from './stepKind.ts';
 import { said, say } from '../../words/index.ts';
+import { asideIf } from '../shortSentence.ts';
 
 export const schema = stepSchema('letters', {
   lettering: fittingLettering,
@@ -94,7 +95,7 @@ export const letters: StepKind<LettersStep> = {
               max: 300,
             }),
           ]),
-      facingToken(step, say('on which side'), ONTO),
+      ...asideIf(step.facing === 'up', facingToken(step, say('on which side'), ONTO)),
       ...(step.effect === 'raised' && !isPlain
         ? [text(','), ...alongTokens(axis, step.placement[axis], step.placement.on, ['placement', axis])]
         : []),

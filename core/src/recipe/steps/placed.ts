@@ -11,8 +11,9 @@ import {
   type Axis,
   type Placement,
 } from '../placement.ts';
-import { alongTokens, placementTokens } from '../placementSentence.ts';
-import { choice, text, type SentenceContext, type Token } from '../sentence.ts';
+import { placementTokens } from '../placementSentence.ts';
+import { choice, type SentenceContext, type Token } from '../sentence.ts';
+import { levelTokens } from '../levelSentence.ts';
 
 /** The two axes along which a thing that faces a side is spread, as its sentence names them. */
 export function spreadOf(side: Facing): [Axis, Axis] {
@@ -107,14 +108,13 @@ export function facingToken<S extends { facing: Facing; placement: Placement }>(
 }
 
 /** Where a thing that faces a side lies: across that side first, then along it. */
-export function facedPlacementTokens<S extends { facing: Facing; placement: Placement }>(
-  { facing, placement }: S,
+export function facedPlacementTokens(
+  step: { facing: Facing; placement: Placement; effect?: 'add' | 'cut' | 'keep' },
   context: SentenceContext,
 ): Token[] {
-  const { axis } = normalOf[facing];
+  const { facing, placement } = step;
   return [
-    ...alongTokens(axis, placement[axis], placement.on, ['placement', axis]),
-    text(','),
+    ...levelTokens(normalOf[facing].axis, step),
     ...placementTokens(placement, context, spreadOf(facing)),
   ];
 }

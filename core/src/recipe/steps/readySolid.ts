@@ -3,7 +3,6 @@ import { circlePoints, fineArc, type Point, type Region } from '../../plane/inde
 import { combined, shift, sizeOf, turn, type Pose } from '../../mesh/index.ts';
 import { angle, length, type Resolved } from '../amount.ts';
 import { axes, centredOn, fromPlate, onTop, placement, shiftFor, type Placement } from '../placement.ts';
-import { alongTokens } from '../placementSentence.ts';
 import { clause, choice, degrees, millimetres, oneOf, text, type Token } from '../sentence.ts';
 import { effect } from './extrude.ts';
 import { free, placeAdditions, placeOf, placeTokens, setFree } from './freePlace.ts';
@@ -11,6 +10,8 @@ import { placedAs } from './placed.ts';
 import { boxAdditions, boxEdges, boxEdgeTokens, boxWithEdges } from './boxEdges.ts';
 import { stepSchema, type BuildKit, type StepKind } from './stepKind.ts';
 import { said, say } from '../../words/index.ts';
+import { levelTokens } from '../levelSentence.ts';
+import { asideIf } from '../shortSentence.ts';
 
 const solid = z.discriminatedUnion('type', [
   z.strictObject({
@@ -107,8 +108,7 @@ export const readySolid: StepKind<ReadySolidStep> = {
     ...(step.solid.type === 'box' ? boxEdgeTokens(step.solid.edges) : []),
     ...turnTokens(step.turns),
     text(','),
-    ...alongTokens('z', step.placement.z, step.placement.on, ['placement', 'z']),
-    text(','),
+    ...levelTokens('z', step),
     ...placeTokens(step, context),
     text('.'),
   ],
@@ -181,10 +181,13 @@ export function turnTokens(of: Turns | undefined): Token[] {
   return clause(
     [
       text(', turned'),
-      ...axes.flatMap((axis) => [
-        degrees(['turns', axis], of[axis], say('turn {words}', { words: words[axis] })),
-        text(words[axis]),
-      ]),
+      ...axes.flatMap((axis) =>
+        asideIf(
+          of[axis] === 0,
+          degrees(['turns', axis], of[axis], say('turn {words}', { words: words[axis] })),
+          text(words[axis]),
+        ),
+      ),
     ],
     ['turns'],
     'Do not turn it',

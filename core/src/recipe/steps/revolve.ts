@@ -13,6 +13,7 @@ import { facedPlaceTokens, free, placeAdditions, placeOf, setFree } from './free
 import { facingToken, placedAs } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 import { said, say } from '../../words/index.ts';
+import { asideIf } from '../shortSentence.ts';
 
 export const schema = stepSchema('revolve', {
   effect,
@@ -89,10 +90,12 @@ export const revolve: StepKind<RevolveStep> = {
     }),
     ...points.tokens(step.profile, ['profile'], context),
     ...cornerTokens(step.corners, step.profile),
-    text(', round by'),
-    degrees(['deg'], step.deg, 'angle', { min: 1, max: 360 }),
-    text(', its axis'),
-    facingToken(step, 'axis', AXIS),
+    ...asideIf(
+      step.deg === 360,
+      text(', round by'),
+      degrees(['deg'], step.deg, 'angle', { min: 1, max: 360 }),
+    ),
+    ...asideIf(step.facing === 'up', text(', its axis'), facingToken(step, 'axis', AXIS)),
     text(','),
     ...facedPlaceTokens(step, context),
     text('.'),

@@ -5,11 +5,12 @@ import { formatNumber, angle, length } from '../amount.ts';
 import { lettering, letteringAdditions, letteringTokens, newLettering } from '../lettering.ts';
 import { failingIn, outline, outlineAdditions, outlineRegion, outlineTokens } from '../outlines/index.ts';
 import { centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
-import { alongTokens, placementAdditions, placementTokens } from '../placementSentence.ts';
+import { placementAdditions, placementTokens } from '../placementSentence.ts';
 import { choice, degrees, millimetres, oneOf, text } from '../sentence.ts';
 import { cornerAdditions, corners, cornerTokens, withCorners } from './corners.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 import { say } from '../../words/index.ts';
+import { levelTokens } from '../levelSentence.ts';
 
 export const schema = stepSchema('sweep', {
   of: z.discriminatedUnion('type', [
@@ -88,8 +89,7 @@ export const sweep: StepKind<SweepStep> = {
       right: 'to the right',
     }),
     text(','),
-    ...alongTokens('z', step.placement.z, step.placement.on, ['placement', 'z']),
-    text(','),
+    ...levelTokens('z', step),
     ...placementTokens(step.placement, context, ['x', 'y']),
     text('.'),
   ],

@@ -4,8 +4,10 @@
   import type { OpenedToken } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
   import type { CompanyAtBench } from '../state/company.svelte';
+  import type { Portraits } from '../state/portraits.svelte';
   import MeasureList from './MeasureList.svelte';
   import PartTabs from './PartTabs.svelte';
+  import { wholeStep } from './wholeStep.svelte';
   import RecipeStep from './RecipeStep.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
   import { offerTexts } from '$lib/texts/offers';
@@ -13,6 +15,7 @@
   interface Props {
     bench: BenchState;
     company: CompanyAtBench;
+    portraits: Portraits;
     onopen(stepId: string, token: OpenedToken): void;
     /** Asks for a file that holds a part. */
     onfile(): void;
@@ -21,7 +24,7 @@
     onadd(): void;
     onexample(): void;
   }
-  let { bench, company, onopen, onfile, isAdding, onadd, onexample }: Props = $props();
+  let { bench, company, portraits, onopen, onfile, isAdding, onadd, onexample }: Props = $props();
 
   /** What concerns neither a step nor a measure is said above all of them. */
   const generalProblem = $derived(
@@ -34,18 +37,21 @@
       ),
     ),
   );
+
+  const whole = wholeStep(() => bench.marked);
 </script>
 
-<PartTabs {bench} {onfile} {onexample} />
+<PartTabs {bench} {portraits} {onfile} {onexample} />
 {#if generalProblem}<p role="alert" class="text-fail px-3 py-1 text-sm">{generalProblem}</p>{/if}
-<MeasureList {bench} />
-<ol class="flex flex-col gap-0.5 p-2" aria-label={say.recipe}>
+{#if bench.recipe.measures.length > 0}<MeasureList {bench} />{/if}
+<ol class="flex flex-col gap-0.5 px-2 py-1" aria-label={say.recipe}>
   {#each bench.recipe.steps as step, index (step.id)}
     <RecipeStep
       {bench}
       {step}
       {index}
       mates={company.at(bench.partId, step.id)}
+      isWhole={whole.stepId === step.id}
       isTroubled={troubled.has(step.id)}
       {onopen}
     />
@@ -56,10 +62,10 @@
     </li>
   {/each}
 </ol>
-<div class="border-hairline sticky bottom-0 mt-auto border-t bg-white">
+<div class="border-hairline sticky bottom-0 mt-auto flex border-t bg-white">
   <button
     type="button"
-    class="text-primary-800 hover:bg-primary-50 flex w-full items-center gap-1 px-3 py-2 font-semibold"
+    class="text-primary-800 hover:bg-primary-50 flex flex-1 items-center gap-1 px-3 py-2 font-semibold"
     aria-expanded={isAdding}
     title={offerTexts.addStepHow}
     data-add-step
@@ -67,6 +73,15 @@
   >
     <Plus size={16} aria-hidden="true" />{offerTexts.addStep}
   </button>
+  {#if bench.recipe.measures.length === 0 && bench.recipe.steps.length > 0}
+    <button
+      type="button"
+      class="text-primary-800 hover:bg-primary-50 flex shrink-0 items-center gap-1 px-3 py-2 text-sm"
+      onclick={() => bench.measuring.add()}
+    >
+      <Plus size={14} aria-hidden="true" />{say.addMeasure}
+    </button>
+  {/if}
 </div>
 {#if bench.asking.question}
   {@const { what, step, broken } = bench.asking.question}

@@ -1,5 +1,12 @@
 <script lang="ts">
-  import { additionsOf, sentenceOf, type FieldPath, type Step, type OpenedToken } from '@kelbrin/core/recipe';
+  import {
+    additionsOf,
+    sentenceOf,
+    shortSentenceOf,
+    type FieldPath,
+    type Step,
+    type OpenedToken,
+  } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
   import StepSentence from './StepSentence.svelte';
   import StepTools from './StepTools.svelte';
@@ -12,11 +19,13 @@
     index: number;
     /** The names of those who work at it beside. */
     mates: readonly string[];
+    /** Whether all that it says is shown, and not only what is not as always. */
+    isWhole: boolean;
     /** Whether a check fails because of it. */
     isTroubled: boolean;
     onopen(stepId: string, token: OpenedToken): void;
   }
-  let { bench, step, index, mates, isTroubled, onopen }: Props = $props();
+  let { bench, step, index, mates, isWhole, isTroubled, onopen }: Props = $props();
 
   /** What was typed into a field and refused, until it is mended. */
   let refused = $state<{ path: FieldPath; message: string }>();
@@ -29,7 +38,15 @@
   const told = $derived(bench.problem ? [] : (outcome?.told ?? []));
   const fileNotes = $derived(bench.fileNotes?.stepId === step.id ? bench.fileNotes.notes : []);
   const isMarked = $derived(bench.marked === step.id);
-  const tokens = $derived(sentenceOf(step, { recipe: bench.recipe, index, printer: bench.limits }));
+  const tokens = $derived(
+    (isWhole || problem ? sentenceOf : shortSentenceOf)(step, {
+      recipe: bench.recipe,
+      index,
+      printer: bench.limits,
+    }),
+  );
+  /** Whether its name can be changed where it stands. */
+  const isNamed = $derived(isWhole || problem !== undefined || folded);
   const additions = $derived(additionsOf(step));
 
   function rename(event: Event & { currentTarget: HTMLInputElement }): void {
@@ -41,9 +58,9 @@
 
 <!-- A sentence is marked by working in it, with pointer or keyboard alike. -->
 <li
-  class="group relative rounded border py-1.5 pr-2 pl-9 {isMarked
+  class="group relative rounded border pr-1 pl-8 {isMarked
     ? 'border-primary-700 bg-primary-50'
-    : 'border-transparent'}"
+    : 'border-transparent'} {isNamed ? 'py-1.5' : 'py-0.5'}"
   class:opacity-55={step.off}
   data-step={step.id}
   aria-current={isMarked ? 'step' : undefined}
@@ -52,14 +69,16 @@
 >
   <button
     type="button"
-    class="measured absolute top-2.5 left-1.5 min-w-6 rounded px-1 text-sm {isTroubled || problem
+    class="measured absolute {isNamed
+      ? 'top-2.5'
+      : 'top-1'} left-1 min-w-6 rounded px-1 text-sm {isTroubled || problem
       ? 'text-fail font-bold'
       : 'text-ink-soft'}"
     aria-expanded={!folded}
     aria-label={folded ? say.unfoldStep(index + 1) : say.foldStep(index + 1)}
     onclick={() => (folded = !folded)}>{index + 1}</button
   >
-  {#if step.name !== undefined || naming}
+  {#if naming || (isNamed && step.name !== undefined)}
     <!-- svelte-ignore a11y_autofocus -->
     <input
       class="word text-sm"
@@ -78,6 +97,8 @@
     <div class={{ 'decoration-ink line-through': step.off }}>
       <StepSentence
         {tokens}
+        lead={isNamed ? undefined : step.name}
+        isShort={!isNamed}
         {problem}
         measures={bench.measures}
         corners={outcome?.corners}

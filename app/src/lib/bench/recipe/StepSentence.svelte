@@ -29,6 +29,10 @@
       readonly steps: readonly NamedStep[];
       ontap(at: number): void;
     };
+    /** What the step is called, where that stands before the sentence. */
+    lead?: string;
+    /** Whether it is read rather than worked at, and so takes less room. */
+    isShort?: boolean;
     /** What is wrong with one of the fields, if anything. */
     problem?: { path?: FieldPath; message: string };
     onchange(path: FieldPath, value: unknown, gesture?: number): void;
@@ -36,7 +40,18 @@
     /** A field that is not changed in the sentence: an outline to draw, a face to pick, a file to read. */
     onopen(token: OpenedToken): void;
   }
-  let { tokens, measures, corners = [], edges, problem, onchange, onproblem, onopen }: Props = $props();
+  let {
+    tokens,
+    measures,
+    corners = [],
+    edges,
+    lead,
+    isShort = false,
+    problem,
+    onchange,
+    onproblem,
+    onopen,
+  }: Props = $props();
 
   const drawingWords = { svg: say.file, points: say.draw, combined: say.arrange };
   const problemAt = (path: FieldPath) =>
@@ -46,6 +61,26 @@
   /** Marks stand right behind the word before them. */
   const gapBefore = (token: Token, i: number) =>
     i === 0 || (token.type === 'text' && /^[.,;]/.test(token.text)) ? '' : ' ';
+  /** The tokens by what they are, so that a field stays the same one when others come or go before it. */
+  const keyed = $derived.by(() => {
+    const seen = new Map<string, number>();
+    return tokens.map((token) => {
+      const name = token.type === 'text' ? token.text : [token.type, ...token.path, token.label].join();
+      const count = seen.get(name) ?? 0;
+      seen.set(name, count + 1);
+      return { token, key: [name, count].join() };
+    });
+  });
+  /** The mark with which a text begins, if there is a text at that place. */
+  function markAt(i: number): string {
+    const token = tokens.at(i);
+    return token?.type === 'text' ? (/^[.,;]/.exec(token.text)?.[0] ?? '') : '';
+  }
+  /** A text without the mark that stands with the field before it. */
+  function withoutMark(words: string, i: number): string {
+    const before = tokens.slice(0, i).findLast(({ type }) => type !== 'drop');
+    return before && before.type !== 'text' ? words.slice(markAt(i).length) : words;
+  }
   function evaluateAmount(value: Amount): number | undefined {
     if (!isFormula(value)) return value;
     const worked = workOut(value.formula, measures);
@@ -142,15 +177,22 @@
         >{token.words}</button
       >{/if}{/snippet}
 
-<!-- What leaves a clause out stays on the line of the word that it follows. -->
+<!-- What leaves a clause out, and a mark, stay on the line of the word that they follow. -->
 <!-- prettier-ignore -->
-<p class="leading-8">
-  {#each tokens as token, i (i)}{#if token.type !== 'drop'}{gapBefore(token, i)}{#if tokens[i + 1]?.type === 'drop'}<span
-        class="whitespace-nowrap">{@render piece(token)}{@render piece(tokens[i + 1])}</span
+<p class={isShort ? 'short' : 'leading-8'}>{#if lead}<strong>{lead}:</strong>{' '}{/if}{#each keyed as { token, key }, i (key)}{#if token.type !== 'drop'}{gapBefore(token, i)}{@const drop = tokens[i + 1]?.type === 'drop' ? tokens[i + 1] : undefined}{@const mark = markAt(i + (drop ? 2 : 1))}{#if token.type === 'text'}{withoutMark(token.text, i)}{:else if drop || mark}<span
+        class="whitespace-nowrap">{@render piece(token)}{#if drop}{@render piece(drop)}{/if}{mark}</span
       >{:else}{@render piece(token)}{/if}{/if}{/each}
 </p>
 
 <style>
+  .short {
+    font-size: 0.9375rem;
+    line-height: 1.5rem;
+  }
+  .short :global(.field) {
+    min-width: 1ch;
+    padding: 0 0.1ch;
+  }
   .lines {
     display: inline-block;
     resize: none;

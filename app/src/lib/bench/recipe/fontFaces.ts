@@ -4,10 +4,10 @@ import { fontFiles } from '../worker/fontFiles';
 let faces: FontFace[] | undefined;
 
 /**
- * The fonts that letters are written with, for the page itself, so that each can be offered in itself. A browser fetches
- * a file of one when something of that file is shown.
+ * Gives the page the fonts that letters are written with, so that each can be offered in itself. A browser fetches a file
+ * of one when something of that file is shown.
  */
-export function fontFaces(): readonly FontFace[] {
+export function addFontFaces(): void {
   // Where two files have a sign, a browser takes the one that was named later.
   faces ??= (Object.keys(fontNames) as FontName[]).flatMap((name) =>
     everyCutFor(name)
@@ -20,7 +20,7 @@ export function fontFaces(): readonly FontFace[] {
           }),
       ),
   );
-  return faces;
+  for (const face of faces) document.fonts.add(face);
 }
 
 /** The signs of a file as styles name them: `U+20-7E, U+A0`. */

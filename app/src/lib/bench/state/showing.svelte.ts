@@ -1,5 +1,5 @@
 import { withPrintNeeds, type Finding } from '@kelbrin/core/inspect';
-import type { Problem } from '@kelbrin/core/recipe';
+import type { Problem, Recipe } from '@kelbrin/core/recipe';
 import type { Estimate } from '@kelbrin/core/slice';
 import type { ExportedFile, ExportWish, Setting, ReadDrawing } from '../worker/messages';
 import type { ShownPart } from './shownPart';
@@ -83,6 +83,11 @@ export class Showing {
   /** Asks for the outlines of an SVG file. */
   readDrawing(source: string, drawn: (read: ReadDrawing) => void): void {
     this.#client.readDrawing(source, drawn);
+  }
+
+  /** Asks for a small picture of a part that need not be the one that is shown. */
+  portray(recipe: Recipe, portrayed: (png: Uint8Array<ArrayBuffer> | undefined) => void): void {
+    this.#client.portray(recipe, portrayed);
   }
 
   close(): void {

@@ -34,7 +34,9 @@ export type ToWorker =
     }
   | { readonly kind: 'thickness'; readonly job: number; readonly upToMm: number }
   | { readonly kind: 'export'; readonly job: number; readonly wish: ExportWish }
-  | { readonly kind: 'drawing'; readonly job: number; readonly source: string };
+  | { readonly kind: 'drawing'; readonly job: number; readonly source: string }
+  /** Asks for a small picture of a part that need not be the one that is shown. */
+  | { readonly kind: 'portrait'; readonly job: number; readonly recipe: Recipe };
 
 /** Drawing sheets, and all else that a part can be written as. */
 export type SheetFormat = 'sheet-pdf' | 'sheet-svg';
@@ -111,4 +113,6 @@ export type FromWorker =
   | { readonly kind: 'remedy'; readonly job: number; readonly remedy?: Remedy }
   | { readonly kind: 'thickness'; readonly job: number; readonly map: ThicknessMap }
   | { readonly kind: 'exported'; readonly job: number; readonly file: ExportedFile }
-  | { readonly kind: 'drawn'; readonly job: number; readonly read: ReadDrawing };
+  | { readonly kind: 'drawn'; readonly job: number; readonly read: ReadDrawing }
+  /** A picture as PNG; none of a part that cannot be built or is empty. */
+  | { readonly kind: 'portrait'; readonly job: number; readonly png?: Uint8Array<ArrayBuffer> };

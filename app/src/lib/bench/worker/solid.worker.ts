@@ -21,6 +21,7 @@ import { written, writtenTogether } from './exportFile';
 import { languageOf, speak } from '@kelbrin/core/words';
 import { exportTexts } from '$lib/texts/export';
 import { inRounds, within } from './inRounds';
+import { portraitOf } from './portrait';
 import type { ExportWish, FromWorker, ReadDrawing, ShownSolid, ToWorker } from './messages';
 
 // The page that starts it gives it the language for a name.
@@ -82,6 +83,7 @@ self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
   if (data.kind === 'export') return exportFile(data, kernel);
   if (data.kind === 'drawing')
     return answer({ kind: 'drawn', job: data.job, read: readDrawing(data.source, kernel) });
+  if (data.kind === 'portrait') return portray(data, kernel);
   filesAt = data.filesAt;
   await fetchMaterial(data.recipe, filesAt);
   evaluateRecipe(data, kernel);
@@ -216,6 +218,17 @@ function mend(
 
 function measure({ job, upToMm }: Extract<ToWorker, { kind: 'thickness' }>): void {
   if (current) answer({ kind: 'thickness', job, map: thicknessMap(current.mesh, upToMm) });
+}
+
+async function portray(
+  { job, recipe }: Extract<ToWorker, { kind: 'portrait' }>,
+  kernel: Kernel,
+): Promise<void> {
+  await fetchMaterial(recipe, filesAt);
+  const workshop = { kernel, fonts: (name: CutName) => fonts.get(name) };
+  const built = evaluate(recipe, workshop, { printer: current?.limits, assets: files, cache: otherCache });
+  const png = built.ok ? portraitOf(built.mesh, built.origin.colours) : undefined;
+  answer({ kind: 'portrait', job, png });
 }
 
 /** Builds parts of the project by themselves, and names those that cannot be built. */

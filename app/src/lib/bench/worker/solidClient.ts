@@ -9,7 +9,7 @@ export interface WorkerLike {
 }
 
 /** What the bench hears by itself; a file that was written or read goes to whoever asked for it. */
-export type Heard = Exclude<FromWorker, { kind: 'exported' | 'drawn' }>;
+export type Heard = Exclude<FromWorker, { kind: 'exported' | 'drawn' | 'portrait' }>;
 
 /** A part whose solid is asked for: which one, and its recipe. */
 export interface Wanted {
@@ -36,8 +36,10 @@ export class SolidClient {
   #remediesJob = 0;
   #thicknessJob = 0;
   #drawingJob = 0;
+  #portraitJob = 0;
   #written: (file: ExportedFile) => void = () => {};
   #drawn: (read: ReadDrawing) => void = () => {};
+  #portrayed: (png: Uint8Array<ArrayBuffer> | undefined) => void = () => {};
   readonly #worker: WorkerLike;
   readonly #setting: Setting;
   readonly #hear: (message: Heard, about: Wanted) => void;
@@ -82,6 +84,12 @@ export class SolidClient {
     this.#worker.postMessage({ kind: 'drawing', job: ++this.#drawingJob, source });
   }
 
+  /** Asks for a small picture of a part; `portrayed` hears of the latest wish alone. */
+  portray(recipe: Recipe, portrayed: (png: Uint8Array<ArrayBuffer> | undefined) => void): void {
+    this.#portrayed = portrayed;
+    this.#worker.postMessage({ kind: 'portrait', job: ++this.#portraitJob, recipe });
+  }
+
   close(): void {
     this.#worker.terminate();
   }
@@ -111,6 +119,10 @@ export class SolidClient {
     }
     if (message.kind === 'drawn') {
       if (message.job === this.#drawingJob) this.#drawn(message.read);
+      return;
+    }
+    if (message.kind === 'portrait') {
+      if (message.job === this.#portraitJob) this.#portrayed(message.png);
       return;
     }
     if (message.kind === 'estimate' || message.kind === 'inspected' || message.kind === 'progress') {

@@ -39,7 +39,7 @@ describe('saving', () => {
       revision,
       designOf(labelRecipe({ words: 'Other' })),
     );
-    expect(second).toEqual({ ok: false, revision: revision + 1, design: mine });
+    expect(second).toMatchObject({ ok: false, revision: revision + 1, design: mine });
   });
 
   it('lets exactly one of many saves at once win', async () => {

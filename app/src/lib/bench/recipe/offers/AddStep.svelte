@@ -133,8 +133,8 @@
     z-index: 30;
     top: 0;
     bottom: 0;
-    left: 360px;
-    width: min(660px, calc(100% - 360px));
+    left: 392px;
+    width: min(660px, calc(100% - 392px));
   }
   @media (max-width: 1150px) {
     .panel {
