@@ -61,6 +61,7 @@ export const house = [
     about: 'the parts of a project, the measures they share, and what changed between two states',
     uses: ['words', 'recipe'],
   },
+  { path: 'core/src/design/merge', about: 'what two people made of one project, in one' },
   {
     path: 'core/src/solid',
     about: 'recipe → solid; the only place that knows the geometry kernel',

@@ -53,13 +53,12 @@ export function placementTokens(
     alongTokens(axis, placed[axis], placed.on, [...path, axis], extent),
   );
   const [isFirst, isSecond] = spread.map((axis) => isCentred(placed[axis]));
-  const both = isFirst && isSecond;
   return [
     ...asideIf(isFirst, ...first),
     ...asideIf(isFirst || isSecond, text('and')),
     ...asideIf(isSecond, ...second),
-    ...asideIf(both, text('on')),
-    ...(both ? [inShort('in the middle of')] : []),
+    ...asideIf(isFirst && isSecond, text('on')),
+    ...(isFirst && isSecond ? [inShort('in the middle of')] : []),
     on,
     ...around,
   ];

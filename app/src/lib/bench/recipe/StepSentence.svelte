@@ -16,6 +16,7 @@
   import DimensionField from '$lib/ui/DimensionField.svelte';
   import CornersField from './CornersField.svelte';
   import EdgesField from './EdgesField.svelte';
+  import { keyedTokens, markAt, textAt } from './sentenceParts';
   import StepsField from './StepsField.svelte';
 
   interface Props {
@@ -61,26 +62,7 @@
   /** Marks stand right behind the word before them. */
   const gapBefore = (token: Token, i: number) =>
     i === 0 || (token.type === 'text' && /^[.,;]/.test(token.text)) ? '' : ' ';
-  /** The tokens by what they are, so that a field stays the same one when others come or go before it. */
-  const keyed = $derived.by(() => {
-    const seen = new Map<string, number>();
-    return tokens.map((token) => {
-      const name = token.type === 'text' ? token.text : [token.type, ...token.path, token.label].join();
-      const count = seen.get(name) ?? 0;
-      seen.set(name, count + 1);
-      return { token, key: [name, count].join() };
-    });
-  });
-  /** The mark with which a text begins, if there is a text at that place. */
-  function markAt(i: number): string {
-    const token = tokens.at(i);
-    return token?.type === 'text' ? (/^[.,;]/.exec(token.text)?.[0] ?? '') : '';
-  }
-  /** A text without the mark that stands with the field before it. */
-  function withoutMark(words: string, i: number): string {
-    const before = tokens.slice(0, i).findLast(({ type }) => type !== 'drop');
-    return before && before.type !== 'text' ? words.slice(markAt(i).length) : words;
-  }
+  const keyed = $derived(keyedTokens(tokens));
   function evaluateAmount(value: Amount): number | undefined {
     if (!isFormula(value)) return value;
     const worked = workOut(value.formula, measures);
@@ -179,7 +161,7 @@
 
 <!-- What leaves a clause out, and a mark, stay on the line of the word that they follow. -->
 <!-- prettier-ignore -->
-<p class={isShort ? 'short' : 'leading-8'}>{#if lead}<strong>{lead}:</strong>{' '}{/if}{#each keyed as { token, key }, i (key)}{#if token.type !== 'drop'}{gapBefore(token, i)}{@const drop = tokens[i + 1]?.type === 'drop' ? tokens[i + 1] : undefined}{@const mark = markAt(i + (drop ? 2 : 1))}{#if token.type === 'text'}{withoutMark(token.text, i)}{:else if drop || mark}<span
+<p class={isShort ? 'short' : 'leading-8'}>{#if lead}<strong>{lead}:</strong>&#32;{/if}{#each keyed as { token, key }, i (key)}{#if token.type !== 'drop'}{gapBefore(token, i)}{@const drop = tokens[i + 1]?.type === 'drop' ? tokens[i + 1] : undefined}{@const mark = markAt(tokens, i + (drop ? 2 : 1))}{#if token.type === 'text'}{textAt(tokens, i)}{:else if drop || mark}<span
         class="whitespace-nowrap">{@render piece(token)}{#if drop}{@render piece(drop)}{/if}{mark}</span
       >{:else}{@render piece(token)}{/if}{/if}{/each}
 </p>

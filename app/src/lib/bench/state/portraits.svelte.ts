@@ -1,3 +1,4 @@
+import { SvelteMap } from 'svelte/reactivity';
 import { recipeOf, type Design } from '@kelbrin/core/design';
 import type { Recipe } from '@kelbrin/core/recipe';
 
@@ -10,9 +11,9 @@ type Portray = (recipe: Recipe, portrayed: (png: Uint8Array<ArrayBuffer> | undef
  */
 export class Portraits {
   /** Where each picture is, by the part's id. */
-  urls = $state.raw<ReadonlyMap<string, string>>(new Map());
+  readonly urls = new SvelteMap<string, string>();
   /** What each was drawn of. */
-  readonly #drawn = new Map<string, string>();
+  readonly #drawn: Record<string, string> = {};
   #isDrawing = $state(false);
   readonly #portray: Portray;
 
@@ -26,12 +27,12 @@ export class Portraits {
     const next = design.parts
       .map(({ id }) => ({ id, recipe: recipeOf(design, id) }))
       .map((part) => ({ ...part, words: JSON.stringify(part.recipe) }))
-      .find(({ id, words }) => this.#drawn.get(id) !== words);
+      .find(({ id, words }) => this.#drawn[id] !== words);
     if (!next) return;
     this.#isDrawing = true;
     this.#portray(next.recipe, (png) => {
       this.#isDrawing = false;
-      this.#drawn.set(next.id, next.words);
+      this.#drawn[next.id] = next.words;
       this.#show(next.id, png);
     });
   }
@@ -43,11 +44,7 @@ export class Portraits {
   #show(partId: string, png: Uint8Array<ArrayBuffer> | undefined): void {
     const before = this.urls.get(partId);
     if (before !== undefined) URL.revokeObjectURL(before);
-    const others = [...this.urls].filter(([id]) => id !== partId);
-    this.urls = new Map(
-      png
-        ? [...others, [partId, URL.createObjectURL(new Blob([png], { type: 'image/png' }))] as const]
-        : others,
-    );
+    if (png) this.urls.set(partId, URL.createObjectURL(new Blob([png], { type: 'image/png' })));
+    else this.urls.delete(partId);
   }
 }
