@@ -58,7 +58,7 @@ export function placementTokens(
     ...asideIf(isFirst || isSecond, text('and')),
     ...asideIf(isSecond, ...second),
     ...asideIf(isFirst && isSecond, text('on')),
-    ...(isFirst && isSecond ? [inShort('in the middle of')] : []),
+    ...(isFirst && isSecond ? [inShort(say('in the middle of'))] : []),
     on,
     ...around,
   ];

@@ -161,7 +161,7 @@
 
 <!-- What leaves a clause out, and a mark, stay on the line of the word that they follow. -->
 <!-- prettier-ignore -->
-<p class={isShort ? 'short' : 'leading-8'}>{#if lead}<strong>{lead}:</strong>&#32;{/if}{#each keyed as { token, key }, i (key)}{#if token.type !== 'drop'}{gapBefore(token, i)}{@const drop = tokens[i + 1]?.type === 'drop' ? tokens[i + 1] : undefined}{@const mark = markAt(tokens, i + (drop ? 2 : 1))}{#if token.type === 'text'}{textAt(tokens, i)}{:else if drop || mark}<span
+<p class={isShort ? 'short' : 'leading-8'}>{#if lead}<strong class="mr-1">{lead}:</strong>{/if}{#each keyed as { token, key }, i (key)}{#if token.type !== 'drop'}{gapBefore(token, i)}{@const drop = tokens[i + 1]?.type === 'drop' ? tokens[i + 1] : undefined}{@const mark = markAt(tokens, i + (drop ? 2 : 1))}{#if token.type === 'text'}{textAt(tokens, i)}{:else if drop || mark}<span
         class="whitespace-nowrap">{@render piece(token)}{#if drop}{@render piece(drop)}{/if}{mark}</span
       >{:else}{@render piece(token)}{/if}{/if}{/each}
 </p>
