@@ -13,6 +13,7 @@ import { housePages, withHouse } from './houseMap.ts';
 import { lifecyclesDocument } from './lifecyclesDocument.ts';
 import { coverageFile } from './letterCoverage.ts';
 import { drawingsFile, drawingsText } from './offerDrawings.ts';
+import { readingDocument } from './readingLevel.ts';
 import { root } from './state.ts';
 
 /* Writes the documents that are made from the code. */
@@ -43,6 +44,8 @@ mkdirSync(join(root, 'app/static/starters'), { recursive: true });
 for (const [name, picture] of starterPictures(workshop))
   writeFileSync(join(root, 'app/static/starters', name), picture);
 writeFileSync(join(root, drawingsFile), drawingsText(offerDrawings(workshop)));
+
+writeFileSync(join(root, 'docs/reading.md'), readingDocument());
 
 for (const workspace of speaking)
   writeFileSync(join(root, workspace, 'messages.json'), catalogueFile(workspace));

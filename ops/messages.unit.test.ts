@@ -18,6 +18,8 @@ const FOR_ENGINEERS = [
   /^app\/src\/lib\/server\/(demo|setup)\//,
   /^app\/src\/lib\/server\/platform\/(db|live|auth\/throttle)/,
   /^app\/src\/lib\/server\/(printers\/answers|printing\/batches\/gcode|overview\/classExport)\.ts$/,
+  // What stands for messages, which are said already.
+  /^core\/src\/words\/plainWords\.ts$/,
   // The headings that a pasted list may have.
   /^app\/src\/lib\/shared\/listReading\.ts$/,
   /^app\/src\/lib\/ui\/solidView\/(materials|notes)\.ts$/,

@@ -253,7 +253,7 @@ test('a finger drags a handle on a tablet, where everything has its place', asyn
     page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.scrollHeight]);
   expect(await inner()).toEqual([1024, 768]);
   await page.getByRole('button', { name: 'Plan large' }).click();
-  await page.locator('[data-step=s1]').click({ position: { x: 8, y: 60 } });
+  await page.locator('[data-step=s1]').click({ position: { x: 8, y: 30 } });
   const width = page.getByRole('spinbutton', { name: 'width', exact: true });
   const before = Number(await width.inputValue());
   const { x, y } = (await page.locator('[data-handle="Size left to right"]').boundingBox())!;

@@ -81,6 +81,9 @@ test('two students edit one project at once, and the teacher points at it', asyn
   };
   await Promise.all([work(luca, 'width', 1), work(noor, 'depth', 2)]);
   for (const page of [luca, noor]) await saved(page);
+  // All that a sentence says is shown at the step that is marked.
+  for (const page of [luca, noor])
+    await page.locator('[data-step]').first().getByRole('spinbutton', { name: 'width', exact: true }).focus();
   await expect(async () => {
     const [first, second] = await Promise.all([recipeOf(luca), recipeOf(noor)]);
     expect(first).toEqual(second);

@@ -1,4 +1,5 @@
 export { english, type Language } from './language.ts';
 export { languageOf, languages } from './languages.ts';
 export { pseudo, PSEUDO_SIGNS } from './pseudo.ts';
-export { locale, said, say, sayList, speak, type Values } from './say.ts';
+export { inPlainWords, plainEnglish } from './plain.ts';
+export { languageTag, locale, said, say, sayList, speak, type Values } from './say.ts';

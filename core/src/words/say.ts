@@ -17,6 +17,9 @@ export function speak(language: Language): void {
   formats = new Map();
 }
 
+/** The tag of the language that is spoken, for a worker that is to speak it too. */
+export const languageTag = (): string => spoken.tag;
+
 /** The locale of what is said, for numbers, dates and lists. */
 export const locale = (): string => spoken.locale;
 

@@ -1,17 +1,17 @@
 <script lang="ts">
   import { onDestroy, tick, untrack, type ComponentProps, type Snippet } from 'svelte';
   import type { Finding, BriefRules, LimitsCard } from '@kelbrin/core/inspect';
+  import { languageTag } from '@kelbrin/core/words';
   import { partOf, type Design } from '@kelbrin/core/design';
   import type { OpenedToken, Wanted } from '@kelbrin/core/recipe';
   import { facesOf } from '@kelbrin/core/mesh';
-  import KeysSheet from '$lib/ui/KeysSheet.svelte';
-  import { benchKeys } from '$lib/texts/benchKeys';
   import type SolidView from '$lib/ui/solidView/SolidView.svelte';
   import { asJson } from '$lib/ui/send';
   import { lookingAt, type Look } from '$lib/ui/solidView/views';
   import { Autosave } from './state/autosave.svelte';
   import { BenchState } from './state/bench.svelte';
   import BenchBar from './BenchBar.svelte';
+  import BenchHelp from './BenchHelp.svelte';
   import BenchFoot from './BenchFoot.svelte';
   import BenchPanes from './BenchPanes.svelte';
   import BenchStage from './BenchStage.svelte';
@@ -32,7 +32,6 @@
   import StartersDialog from './dialogs/StartersDialog.svelte';
   import VersionsDialog from './dialogs/VersionsDialog.svelte';
   import SolidWorker from './worker/solid.worker?worker';
-  import { benchTexts as say } from '$lib/texts/bench';
 
   interface Props {
     projectId: string;
@@ -98,7 +97,7 @@
     const state: BenchState = new BenchState(
       design,
       setting,
-      new SolidWorker({ name: document.documentElement.lang }),
+      new SolidWorker({ name: languageTag() }),
       (changed) => saving.changed(changed),
     );
     const draft = saving.recover(server);
@@ -277,15 +276,7 @@
 <ConflictDialog {autosave} />
 <StartersDialog bind:open={isBeginning} {bench} />
 
-<KeysSheet bind:open={isHelping} keys={benchKeys}>
-  <p class="text-ink-soft">
-    {say.arithmetic} <span class="measured">2in</span>, <span class="measured">cane + 0.4</span>,
-    <span class="measured">width / 2</span>.
-  </p>
-  <p class="text-ink-soft">
-    {say.measuresInWords} <span class="measured">{'Ø {cane}'}</span>.
-  </p>
-</KeysSheet>
+<BenchHelp bind:open={isHelping} {autosave} />
 <ExportDialog
   bind:open={isExporting}
   {bench}

@@ -97,6 +97,9 @@
       />
     </label>
   </div>
+  <Checkbox bind:checked={() => draft.plainWords, (plainWords) => edit({ plainWords })}>
+    {say.plainWords}
+  </Checkbox>
   <section aria-label={say.requirements}>
     <h2>{say.requirements}</h2>
     <p class="text-ink-soft mb-1">{say.requirementsWhat}</p>

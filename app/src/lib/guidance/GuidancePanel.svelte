@@ -42,25 +42,22 @@
   data-prompts-done={standing.done.filter(Boolean).length}
 >
   <div class="flex items-baseline justify-between gap-3">
-    <h2 class="text-primary-800 min-w-0 text-sm">
-      <button
-        type="button"
-        class="flex max-w-full gap-1 text-left pointer-coarse:min-h-11"
-        aria-expanded={!isFolded}
-        onclick={fold}
-      >
-        {#if isFolded}<ChevronRight size={16} class="shrink-0" />{:else}<ChevronDown
-            size={16}
-            class="shrink-0"
-          />{/if}
-        <span
-          >{next ? say.next(standing.next! + 1, prompts.length) : say.heading}
-          {#if isFolded}<span class="text-ink font-normal" aria-live="polite"
-              >{next ? next.words : isHandedIn ? say.allHandedIn : say.allDone}</span
-            >{/if}</span
+    <div class="min-w-0 text-sm">
+      <h2 class="text-primary-800 inline text-sm">
+        <button
+          type="button"
+          class="inline-flex items-center gap-1 pointer-coarse:min-h-11"
+          aria-expanded={!isFolded}
+          onclick={fold}
         >
-      </button>
-    </h2>
+          {#if isFolded}<ChevronRight size={16} />{:else}<ChevronDown size={16} />{/if}
+          {next ? say.next(standing.next! + 1, prompts.length) : say.heading}
+        </button>
+      </h2>
+      {#if isFolded}
+        <span aria-live="polite">{next ? next.words : isHandedIn ? say.allHandedIn : say.allDone}</span>
+      {/if}
+    </div>
     {#if isFolded && next && !next.until}
       <Button size="xs" class="shrink-0 py-0.5" onclick={() => ontick(next.id, true)}>{say.done}</Button>
     {:else if !isFolded}

@@ -28,6 +28,8 @@ export const briefDraft = z.strictObject({
   rules: briefRules,
   guidance,
   starter,
+  /** Whether the bench speaks in plain words, as for young students. */
+  plainWords: z.boolean().default(false),
   copies: z
     .int({ error: () => say('say how many') })
     .min(1, { error: () => say('each part is printed once at least') })
@@ -51,6 +53,7 @@ export function readBriefDraft(
     rules: say('Requirements'),
     guidance: say('Prompts'),
     starter: say('What students begin with'),
+    plainWords: say('Plain words'),
     copies: say('Copies'),
   };
   return { ok: false, message: `${words[String(path[0])] ?? say('The brief')}: ${message}.` };
@@ -63,7 +66,8 @@ export function sayingOf<T extends Omit<BriefDraft, 'dueOn'>>({
   rules,
   guidance,
   starter,
+  plainWords,
   copies,
 }: T) {
-  return { title, task, rules, guidance, starter, copies };
+  return { title, task, rules, guidance, starter, plainWords, copies };
 }

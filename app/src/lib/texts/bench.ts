@@ -46,6 +46,8 @@ export const benchTexts = said({
   whichState:
     'A team-mate or another tab changed this project while you did. Which of the two do you want to keep?',
   notLost: 'The other one is not lost: Undo brings it back.',
+  words: 'Words of the bench',
+  wordsLevels: { trade: 'words of the trade', plain: 'plain words' },
   keepMine: 'Keep mine',
   takeTheirs: 'Take the other one',
   arithmetic: 'Numbers take units and arithmetic:',

@@ -8,6 +8,7 @@ export const briefPage = said({
   task: 'The task, as students read it',
   dueOn: 'Due on',
   copies: 'Copies of each part',
+  plainWords: 'The bench speaks in plain words, for young students (“raise” for “extrude”)',
   starter: 'Students begin with',
   noStarter: 'nothing: an empty plate',
   ownStarter: 'a recipe of its own',

@@ -73,7 +73,7 @@
   >
     <Plus size={16} aria-hidden="true" />{offerTexts.addStep}
   </button>
-  {#if bench.recipe.measures.length === 0 && bench.recipe.steps.length > 0}
+  {#if bench.recipe.measures.length === 0}
     <button
       type="button"
       class="text-primary-800 hover:bg-primary-50 flex shrink-0 items-center gap-1 px-3 py-2 text-sm"

@@ -60,7 +60,7 @@
 <li
   class="group relative rounded border pr-1 pl-8 {isMarked
     ? 'border-primary-700 bg-primary-50'
-    : 'border-transparent'} {isNamed ? 'py-1.5' : 'py-0.5'}"
+    : 'border-transparent'} py-0.5"
   class:opacity-55={step.off}
   data-step={step.id}
   aria-current={isMarked ? 'step' : undefined}
@@ -78,27 +78,28 @@
     aria-label={folded ? say.unfoldStep(index + 1) : say.foldStep(index + 1)}
     onclick={() => (folded = !folded)}>{index + 1}</button
   >
-  {#if naming || (isNamed && step.name !== undefined)}
-    <!-- svelte-ignore a11y_autofocus -->
-    <input
-      class="word text-sm"
-      type="text"
-      aria-label={say.nameOfStep(index + 1)}
-      maxlength="40"
-      autofocus={naming}
-      value={step.name ?? ''}
-      onchange={rename}
-      onblur={() => (naming = false)}
-    />
-  {/if}
+  {#snippet called()}
+    {#if naming || (isNamed && step.name !== undefined)}
+      <!-- svelte-ignore a11y_autofocus -->
+      <input
+        class="word name"
+        type="text"
+        aria-label={say.nameOfStep(index + 1)}
+        maxlength="40"
+        autofocus={naming}
+        value={step.name ?? ''}
+        onchange={rename}
+        onblur={() => (naming = false)}
+      /><span class="mr-1">:</span>
+    {:else if step.name !== undefined}<strong class="mr-1">{step.name}:</strong>{/if}
+  {/snippet}
   {#if folded}
-    {#if step.name === undefined}<p class="text-ink-soft leading-8">…</p>{/if}
+    <p class="text-ink-soft text-[0.9375rem] leading-6">{@render called()}…</p>
   {:else}
     <div class={{ 'decoration-ink line-through': step.off }}>
       <StepSentence
         {tokens}
-        lead={isNamed ? undefined : step.name}
-        isShort={!isNamed}
+        lead={called}
         {problem}
         measures={bench.measures}
         corners={outcome?.corners}
@@ -152,3 +153,10 @@
     </div>
   {/if}
 </li>
+
+<style>
+  .name {
+    font-size: inherit;
+    field-sizing: content;
+  }
+</style>

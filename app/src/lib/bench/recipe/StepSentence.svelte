@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import { sentenceTexts as say } from '$lib/texts/sentence';
   import PenLine from '@lucide/svelte/icons/pen-line';
   import X from '@lucide/svelte/icons/x';
@@ -30,10 +31,8 @@
       readonly steps: readonly NamedStep[];
       ontap(at: number): void;
     };
-    /** What the step is called, where that stands before the sentence. */
-    lead?: string;
-    /** Whether it is read rather than worked at, and so takes less room. */
-    isShort?: boolean;
+    /** Stands before the sentence, as what a step is called does. */
+    lead?: Snippet;
     /** What is wrong with one of the fields, if anything. */
     problem?: { path?: FieldPath; message: string };
     onchange(path: FieldPath, value: unknown, gesture?: number): void;
@@ -41,18 +40,7 @@
     /** A field that is not changed in the sentence: an outline to draw, a face to pick, a file to read. */
     onopen(token: OpenedToken): void;
   }
-  let {
-    tokens,
-    measures,
-    corners = [],
-    edges,
-    lead,
-    isShort = false,
-    problem,
-    onchange,
-    onproblem,
-    onopen,
-  }: Props = $props();
+  let { tokens, measures, corners = [], edges, lead, problem, onchange, onproblem, onopen }: Props = $props();
 
   const drawingWords = { svg: say.file, points: say.draw, combined: say.arrange };
   const problemAt = (path: FieldPath) =>
@@ -161,19 +149,24 @@
 
 <!-- What leaves a clause out, and a mark, stay on the line of the word that they follow. -->
 <!-- prettier-ignore -->
-<p class={isShort ? 'short' : 'leading-8'}>{#if lead}<strong class="mr-1">{lead}:</strong>{/if}{#each keyed as { token, key }, i (key)}{#if token.type !== 'drop'}{gapBefore(token, i)}{@const drop = tokens[i + 1]?.type === 'drop' ? tokens[i + 1] : undefined}{@const mark = markAt(tokens, i + (drop ? 2 : 1))}{#if token.type === 'text'}{textAt(tokens, i)}{:else if drop || mark}<span
-        class="whitespace-nowrap">{@render piece(token)}{#if drop}{@render piece(drop)}{/if}{mark}</span
-      >{:else}{@render piece(token)}{/if}{/if}{/each}
+<p class="sentence">{@render lead?.()}{#each keyed as { token, key }, i (key)}{#if token.type !== 'drop'}{gapBefore(token, i)}{@const drop = tokens[i + 1]?.type === 'drop' ? tokens[i + 1] : undefined}{@const mark = markAt(tokens, i + (drop ? 2 : 1))}{#if token.type === 'text'}{textAt(tokens, i)}{:else}<span
+        class={{ 'whitespace-nowrap': drop !== undefined || mark !== '' }}>{@render piece(token)}{#if drop}{@render piece(drop)}{/if}{mark}</span
+      >{/if}{/if}{/each}
 </p>
 
 <style>
-  .short {
+  .sentence {
     font-size: 0.9375rem;
     line-height: 1.5rem;
   }
-  .short :global(.field) {
+  .sentence :global(.field) {
     min-width: 1ch;
     padding: 0 0.1ch;
+  }
+  @media (pointer: coarse) {
+    .sentence {
+      line-height: 2.25rem;
+    }
   }
   .lines {
     display: inline-block;

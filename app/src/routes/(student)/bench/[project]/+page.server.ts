@@ -23,6 +23,7 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
     title: brief.title,
     isTeam,
     task: brief.task,
+    plainWords: brief.plainWords,
     filePattern,
     versions: await versionsOf(db, locals.person!, project.id),
     rules: brief.rules,

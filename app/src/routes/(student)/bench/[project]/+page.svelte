@@ -1,10 +1,13 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
   import { invalidateAll } from '$app/navigation';
+  import { onDestroy } from 'svelte';
+  import { speak } from '@kelbrin/core/words';
   import { recipeOf } from '@kelbrin/core/design';
   import { sameRecipe } from '@kelbrin/core/recipe';
   import { Button } from 'flowbite-svelte';
   import type { BenchState } from '$lib/bench/state/bench.svelte';
+  import { languageIn } from '$lib/bench/wordsChoice';
   import Bench from '$lib/bench/Bench.svelte';
   import BenchGuide from '$lib/guidance/BenchGuide.svelte';
   import HelpButton from '$lib/guidance/HelpButton.svelte';
@@ -20,6 +23,9 @@
   let { data, form } = $props();
 
   let asking = $state(false);
+
+  // Other pages are in the words of the server.
+  onDestroy(() => speak(languageIn('trade')));
 
   follow(() => [`project:${data.project.id}`]);
 

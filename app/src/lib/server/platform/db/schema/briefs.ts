@@ -1,4 +1,14 @@
-import { date, integer, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import {
+  boolean,
+  date,
+  integer,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import { bytes } from './bytes.ts';
 import { guidanceDocument, recipeDocument, rulesDocument, taskDocument } from './documents.ts';
 import { classes } from './people.ts';
@@ -14,6 +24,8 @@ const saying = () => ({
   rules: rulesDocument('rules').notNull().default({}),
   /** The prompts that lead students through it. */
   guidance: guidanceDocument('guidance').notNull().default([]),
+  /** Whether the bench speaks in plain words, as for young students. */
+  plainWords: boolean('plain_words').notNull().default(false),
   /** How often each part is printed. */
   copies: integer('copies').notNull().default(1),
 });

@@ -1,0 +1,80 @@
+/**
+ * Words for young students, by the messages in whose place they stand. A word of the trade that is left out here is either
+ * plain already or is learnt at the bench, where its drawing stands beside it. Places of values stay as they are.
+ */
+export const plainWords: Readonly<Record<string, string>> = {
+  // Steps, as they are added and as they begin.
+  Extrude: 'Raise',
+  'Extrude a shape': 'Raise a shape',
+  'Keep only': 'Keep only what is inside',
+  'Turn a profile': 'Spin a half outline',
+  'Cut a turned profile': 'Cut out what a half outline spins',
+  'Keep only a turned profile': 'Keep only what is inside a half outline that spins',
+  'Sweep along an arc': 'Make it lean in a curve',
+  Sweep: 'Curve',
+  'Place a ready solid': 'Put in a ready block',
+  Place: 'Put in',
+  'Cut away a ready solid': 'Cut away a ready block',
+  'Add an eyelet': 'Add a ring to hang it up',
+  'Add an eyelet with a hole of': 'Add a ring to hang it up, with a hole of',
+  'Trim off a side': 'Slice a side off',
+  'Set the part down': 'Lay the part on another side',
+  'Set the part down on': 'Lay the part on',
+  'Taper the part': 'Make the part narrower upwards',
+  'Taper the whole part': 'Make the whole part narrower',
+  'around an axis': 'in a ring around a line',
+  'in a mirror': 'as in a mirror',
+  // Outlines.
+  'an ellipse': 'an oval',
+  'a slot': 'a long hole with round ends',
+  'a sector': 'a slice of a circle',
+  'a regular polygon': 'a shape with equal sides',
+  'a combined outline': 'a shape made of shapes',
+  'across flats': 'from side to side',
+  'across corners': 'from point to point',
+  'Choose an SVG file': 'Choose a drawing that was saved as SVG',
+  'angle of the sector': 'angle of the slice',
+  // Edges and holes.
+  chamfer: 'slope',
+  'chamfer its rim': 'slope the edge of the hole',
+  'with its rim chamfered by': 'with the edge of the hole sloped by',
+  'countersink it': 'make room for a flat screw head',
+  'countersunk to': 'with a cone for a flat screw head,',
+  'counterbore it': 'make room for a round screw head',
+  'counterbored to': 'with a wide step for a round screw head,',
+  'Leave its rim sharp': 'Leave the edge of the hole sharp',
+  '; tapered': '; its sides lean in by',
+  'taper it': 'let its sides lean in',
+  'Do not taper it': 'Do not let its sides lean in',
+  // Letters.
+  raised: 'standing out',
+  sunk: 'pressed in',
+  'raised by': 'standing out by',
+  'sunk by': 'pressed in by',
+  '(thinnest stroke {strokes})': '(thinnest line {strokes})',
+  ', away from its edges by at least': ', and stays away from the edges by',
+  // Measures.
+  'a measure': 'a named number',
+  'which measure?': 'which named number?',
+  'name of the measure': 'name of the number',
+  Measures: 'Named numbers',
+  // What the inspection says.
+  'the whole inspection': 'the whole check-up',
+  Overhang: 'Hangs over',
+  Bridges: 'Plastic across a gap',
+  'Begins in mid-air': 'Starts in the air',
+  Bodies: 'Loose pieces',
+  Stability: 'Falls over?',
+  Relief: 'Letters in and out',
+  'In the hand': 'Sharp corners',
+  Base: 'Flat underside',
+  Solid: 'Closed shape',
+  Filament: 'Plastic',
+  Nozzle: 'Hot tip',
+  'This face leans out by {measured}° with nothing under it':
+    'This side hangs over by {measured}° and has nothing under it',
+  'Something begins in mid-air here, {zMm} mm above the plate: its first layer has nothing to lie on.':
+    'Something starts in the air here, {zMm} mm above the plate. Plastic that lies on nothing falls down.',
+  'What begins in mid-air has nothing to lie on and falls down.':
+    'What starts in the air lies on nothing and falls down.',
+};
