@@ -25,13 +25,14 @@ export function wholeStep(marked: () => string | undefined): { readonly stepId: 
     const next = marked();
     if (isPressed || next === stepId) return;
     const row = next === undefined ? null : document.querySelector(`[data-step="${CSS.escape(next)}"]`);
+    const list = row?.closest('[data-recipe]');
     const before = row?.getBoundingClientRect().top;
     stepId = next;
-    if (!row || before === undefined) return;
-    void tick().then(() => {
-      const list = row.closest('[data-recipe]');
-      if (list) list.scrollTop += row.getBoundingClientRect().top - before;
-    });
+    if (!row || !list || before === undefined) return;
+    // What is not in sight has no place to keep; what was just added is scrolled to by who added it.
+    const { top, bottom } = list.getBoundingClientRect();
+    if (before < top || before > bottom) return;
+    void tick().then(() => (list.scrollTop += row.getBoundingClientRect().top - before));
   });
   return {
     get stepId() {
