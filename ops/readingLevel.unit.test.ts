@@ -41,7 +41,7 @@ it('has plain words for messages that there are, with the same places for values
   const places = (message: string) =>
     parse(message, { ignoreTag: true })
       .flatMap((element: MessageFormatElement) =>
-        element.type === TYPE.literal ? [] : [String(element.value)],
+        element.type === TYPE.literal || element.type === TYPE.pound ? [] : [String(element.value)],
       )
       .sort();
   for (const [message, plain] of Object.entries(plainWords)) {
