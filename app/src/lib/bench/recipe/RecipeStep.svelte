@@ -69,9 +69,7 @@
 >
   <button
     type="button"
-    class="measured absolute {isNamed
-      ? 'top-2.5'
-      : 'top-1'} left-1 min-w-6 rounded px-1 text-sm {isTroubled || problem
+    class="measured absolute top-1 left-1 min-w-6 rounded px-1 text-sm {isTroubled || problem
       ? 'text-fail font-bold'
       : 'text-ink-soft'}"
     aria-expanded={!folded}

@@ -1,6 +1,8 @@
+import { afterEach, beforeEach, vi } from 'vitest';
 import { designOf, recipeOf, type Design } from '@kelbrin/core/design';
 import { addStep, type Step } from '@kelbrin/core/recipe';
 import { label } from '../../../../../core/test/recipes';
+import { Autosave } from './autosave.svelte';
 import type { SaveHost, TakenIn } from './saving';
 
 /** A label with these words. */
@@ -85,3 +87,31 @@ export const wordsOf = (of: Design) =>
   recipeOf(of)
     .steps.flatMap((step) => (step.kind === 'letters' ? step.lettering.words : []))
     .join();
+
+/** A server and a tab that saves to it, new for each test of the file that calls this; time stands still until it is waited. */
+export class TestTab {
+  server!: Server;
+  autosave!: Autosave;
+
+  static forTests(): TestTab {
+    const on = new TestTab();
+    beforeEach(() => {
+      vi.useFakeTimers();
+      on.server = new Server();
+      on.autosave = on.opened();
+    });
+    afterEach(() => {
+      on.autosave.close();
+      vi.useRealTimers();
+    });
+    return on;
+  }
+
+  /** A tab that is opened now. */
+  opened(): Autosave {
+    const { revision, design: kept } = this.server;
+    return new Autosave('p1', { revision, design: kept }, this.server);
+  }
+}
+
+export const wait = (ms: number) => vi.advanceTimersByTimeAsync(ms);
