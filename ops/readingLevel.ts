@@ -117,18 +117,15 @@ function fileOf(named: string, from: string): string | undefined {
 export function readingDocument(readings: readonly Reading[] = studentReadings()): string {
   const row = ({ screen, level, sentences, grade, words }: Reading) => {
     const hardest = [...sentences].sort((a, b) => b.grade - a.grade)[0];
-    return `| ${screen} | ${level} | ${words.length} | ${sentences.length} | ${grade.toFixed(1)} | ${hardest.grade.toFixed(1)}: ${hardest.words} |`;
+    return `- **${screen}**, ${level} words: ${words.length} words, ${sentences.length} sentences, school year ${grade.toFixed(1)}; the hardest sentence (${hardest.grade.toFixed(1)}) is “${hardest.words}”`;
   };
   const list = ({ screen, words }: Reading) => `## ${screen}\n\n${words.join(' · ')}`;
   return [
     '# What students read',
     'Every screen of a student at each level of words, with the school year by whose end its sentences are read with ease (Flesch and Kincaid; five is that of ten-year-olds). Written by `./run docs`.',
-    [
-      '| screen | words of | words | sentences | school year | the hardest sentence |',
-      '|---|---|---|---|---|---|',
-      ...readings.map(row),
-    ].join('\n'),
+    readings.map(row).join('\n'),
     ...readings.filter(({ level }) => level === 'plain').map(list),
-    '',
-  ].join('\n\n');
+  ]
+    .join('\n\n')
+    .concat('\n');
 }
