@@ -37,6 +37,23 @@ it('brings a part back onto the plate', () => {
   expect(place.xMm).toBeCloseTo(15, 1);
 });
 
+it('goes as far as it may, and not a step further', () => {
+  const place = nearestPlace(square('a', 50, 50), [square('b', 63, 50)], plate, GAP_MM, 10)!;
+  expect(place.xMm).toBeCloseTo(40, 6);
+  expect(nearestPlace(square('a', 50, 50), [square('b', 63, 50)], plate, GAP_MM, 9.5)).toBeUndefined();
+});
+
+it.each([
+  ['left', -20, 0],
+  ['front', 0, -20],
+  ['right', 20, 0],
+  ['back', 0, 20],
+])('moves away from a part at its %s, straight and no further', (_, dx, dy) => {
+  const place = nearestPlace(square('a', 100, 100), [square('b', 100 + dx, 100 + dy)], plate, GAP_MM, 10)!;
+  expect(place.xMm).toBeCloseTo(100 - 3 * Math.sign(dx), 1);
+  expect(place.yMm).toBeCloseTo(100 - 3 * Math.sign(dy), 1);
+});
+
 it('finds none where it would be far', () => {
   expect(nearestPlace(square('a', 70, 50), [square('b', 70, 50)], plate, GAP_MM, 10)).toBeUndefined();
 });

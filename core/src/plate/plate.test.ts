@@ -64,6 +64,34 @@ describe('a footprint', () => {
   });
 });
 
+describe('a layout', () => {
+  it('has room for a part as large as the usable plate, and for none that is larger', () => {
+    const [widthMm, depthMm] = [plate.widthMm - 2 * plate.edgeMm, plate.depthMm - 2 * plate.edgeMm];
+    const alone = (footprint: Region) => layOut(copies(1, footprint), plate, GAP_MM).placed.length;
+    // Room is taken in whole cells.
+    expect(alone(box(widthMm - 2, depthMm - 2))).toBe(1);
+    expect(alone(box(widthMm + 1, depthMm - 2))).toBe(0);
+    // What is too long for one side lies across.
+    expect(alone(box(20, depthMm + 1))).toBe(1);
+    const odd = { ...plate, widthMm: plate.widthMm + 0.3, depthMm: plate.depthMm + 0.3 };
+    expect(layOut(copies(1, box(widthMm + 0.4, depthMm - 2)), odd, GAP_MM).placed).toEqual([]);
+    expect(layOut(copies(1, box(widthMm - 2, depthMm + 0.4)), odd, GAP_MM).placed).toEqual([]);
+    expect(alone(box(widthMm + 1, depthMm + 1))).toBe(0);
+  });
+
+  it('slices a part about its own middle, wherever it stood', () => {
+    const cube = madeWith(workshop.kernel, ({ Manifold }) =>
+      Manifold.cube([20, 10, 2], false).translate([33, -47, 0]),
+    );
+    const { layers } = slicePart(workshop.kernel, cube, { ...everydaySettings, plateMm: [220, 200] });
+    const points = layers.flatMap(({ paths }) => paths.flatMap((each) => [...each.points]));
+    const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
+    expect(Math.min(...xs) + Math.max(...xs)).toBeCloseTo(0, 3);
+    expect(Math.min(...ys) + Math.max(...ys)).toBeCloseTo(0, 3);
+    expect(Math.max(...xs)).toBeGreaterThan(9);
+  });
+});
+
 describe('conflicts', () => {
   const at = (id: string, xMm: number, yMm: number, turnDeg = 0) => ({
     id,
