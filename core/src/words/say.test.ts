@@ -1,6 +1,18 @@
 import fc from 'fast-check';
 import { afterEach, describe, expect, it } from 'vitest';
-import { english, languageOf, locale, pseudo, PSEUDO_SIGNS, said, say, sayList, speak } from './index.ts';
+import {
+  english,
+  inPlainWords,
+  languageOf,
+  languageTag,
+  locale,
+  pseudo,
+  PSEUDO_SIGNS,
+  said,
+  say,
+  sayList,
+  speak,
+} from './index.ts';
 
 afterEach(() => speak(english));
 
@@ -98,4 +110,24 @@ describe('the pseudo-language', () => {
 it('knows its languages by their tags', () => {
   expect(languageOf('en-XA')).toBe(pseudo);
   expect([languageOf('en'), languageOf('xx'), languageOf(undefined)]).toEqual([english, english, english]);
+});
+
+describe('plain words', () => {
+  it('stand for those of the trade where they are spoken, and leave all else', () => {
+    speak(inPlainWords(english));
+    expect([say('Extrude'), say('Overhang'), say('Cut a hole')]).toEqual([
+      'Raise',
+      'Hangs over',
+      'Cut a hole',
+    ]);
+    expect(say('This face leans out by {measured}° with nothing under it', { measured: 60 })).toBe(
+      'This side hangs over by 60° and has nothing under it',
+    );
+    // A worker is given the tag, and speaks alike.
+    expect(languageOf(languageTag()).translationOf('Extrude')).toBe('Raise');
+  });
+
+  it('are those of English alone', () => {
+    expect(inPlainWords(pseudo)).toBe(pseudo);
+  });
 });
