@@ -42,7 +42,7 @@ export function setField(recipe: Recipe, stepId: string, path: FieldPath, value:
 }
 
 /** What a step names for others, if it does. */
-function calledBy(step: Step): string | undefined {
+export function calledBy(step: Step): string | undefined {
   return 'called' in step ? step.called : undefined;
 }
 

@@ -29,8 +29,8 @@ export function wholeSentence(tokens: readonly Token[]): Token[] {
 const MOST_WORDS = 28;
 
 /**
- * What a step says while nobody works at it, without the marks between what is left out and what drops a clause. What is longer than a sentence
- * that one reads at a glance ends with an ellipsis behind one of its clauses.
+ * What a step says while nobody works at it, without the marks between what is left out and what drops a clause. What is
+ * longer than a sentence that one reads at a glance ends with an ellipsis behind one of its clauses.
  */
 export function shortSentence(tokens: readonly Token[]): Token[] {
   const left = tokens.filter(({ said, type }) => said !== 'asked' && type !== 'drop');

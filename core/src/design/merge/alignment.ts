@@ -1,4 +1,4 @@
-import { removeStep, setField, type Measure, type Step } from '../../recipe/index.ts';
+import { calledBy, removeStep, setField, type Measure, type Step } from '../../recipe/index.ts';
 import { partOf, type Design, type Part } from '../design.ts';
 import { withPart, type EditedDesign } from '../parts.ts';
 import { setMeasure, shareMeasure, unshareMeasure } from '../sharedMeasures.ts';
@@ -125,8 +125,4 @@ function eachStep(
     },
     { base, other },
   );
-}
-
-function calledBy(step: Step): string | undefined {
-  return 'called' in step ? step.called : undefined;
 }
