@@ -22,6 +22,12 @@ export const house = [
   { path: 'core/src/mesh', about: 'triangles, and what is measured and found on them', uses: [] },
   { path: 'core/src/plane', about: 'points, curves and areas in a plane', uses: [] },
   {
+    path: 'core/src/drawing',
+    about: 'drawn figures in which relations hold: solved, dragged, and what is open or cannot be',
+    uses: ['plane'],
+  },
+  { path: 'core/src/drawing/relations', about: 'one file for each kind of relation' },
+  {
     path: 'core/src/surfaces',
     about: 'the cylinders, cones, spheres and tori that triangles stand for',
     uses: ['mesh', 'plane'],
@@ -44,13 +50,17 @@ export const house = [
   {
     path: 'core/src/recipe',
     about: 'the schema of a recipe, its measures, sentences, edits and handles',
-    uses: ['words', 'mesh', 'plane', 'edges', 'colours', 'letters'],
+    uses: ['words', 'mesh', 'plane', 'drawing', 'edges', 'colours', 'letters'],
   },
   {
     path: 'core/src/recipe/offers',
     about: 'what can be added, by any word for it, and where a new step lands',
   },
   { path: 'core/src/recipe/outlines', about: 'one file for each kind of outline' },
+  {
+    path: 'core/src/recipe/outlines/drawn',
+    about: 'points and edges that are drawn, and the rules that hold between them',
+  },
   {
     path: 'core/src/recipe/outlines/pieces',
     about: 'pieces that an outline is put together from: where they lie, how often, and how that is said',
@@ -94,6 +104,11 @@ export const house = [
     path: 'core/src/inspect/checks',
     about: 'one file for each check',
     uses: ['result', 'card', 'measure', 'requirements'],
+  },
+  {
+    path: 'core/src/explained',
+    about: 'words of the trade, each explained with a small drawing',
+    uses: ['words', 'inspect', 'recipe'],
   },
   {
     path: 'core/src/guide',
@@ -198,6 +213,11 @@ export const house = [
     uses: ['worker'],
   },
   { path: 'app/src/lib/bench/plan', about: 'the drawing from above, with its handles', uses: ['state'] },
+  {
+    path: 'app/src/lib/bench/drawing',
+    about: 'the sheet on which outlines are drawn, and what is asked of them',
+    uses: ['plan', 'state'],
+  },
   {
     path: 'app/src/lib/bench/dialogs',
     about: 'versions, examples, exports, conflicts',

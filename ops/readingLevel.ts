@@ -18,7 +18,8 @@ const SCREENS: Readonly<Record<string, string>> = {
 };
 
 /** What the core says at the bench. */
-const CORE_AT_BENCH = /^core\/src\/(advise|colours|design|edges|guide|inspect|letters|plane|recipe|solid)\//;
+const CORE_AT_BENCH =
+  /^core\/src\/(advise|colours|design|edges|explained|guide|inspect|letters|plane|recipe|solid)\//;
 
 /** The levels of words, as they are chosen at the bench. */
 const LEVELS: Readonly<Record<string, Language>> = { trade: english, plain: plainEnglish };

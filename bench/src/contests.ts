@@ -24,6 +24,7 @@ import {
   trueSurfaces,
 } from './edits.ts';
 import { bareSections } from './bareSections.ts';
+import { draggedDrawing } from './drawings.ts';
 import type { Contest } from './measure.ts';
 import { remedyContests } from './remedies.ts';
 import { wildContests } from './wild.ts';
@@ -48,6 +49,7 @@ export function contests(material: Material): Contest[] {
     finishedCorners(material.workshop),
     finishedEdges(material.workshop),
     pieces(material.workshop),
+    draggedDrawing(),
     lettersThatFit(material.workshop),
     partInSizes(material.workshop),
     taperedPart(material.workshop),

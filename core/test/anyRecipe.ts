@@ -73,6 +73,29 @@ const plainOutline: fc.Arbitrary<Piece['outline']> = fc.oneof(
     outerMm: tenths(12, 40),
     innerMm: tenths(3, 11),
   }),
+  // Drawn inexactly, and by its rules a box of 30 by 20 mm whose width is changed now and then.
+  tenths(5, 60).map((lengthMm) => ({
+    shape: 'points' as const,
+    nodes: [
+      { id: 'p1', xMm: 0, yMm: 0 },
+      { id: 'p2', xMm: 29, yMm: 1 },
+      { id: 'p3', xMm: 31, yMm: 19 },
+      { xMm: -1, yMm: 21 },
+    ],
+    closed: true,
+    smooth: false,
+    mirrored: false,
+    rules: [
+      { kind: 'level' as const, points: ['p1', 'p2'] as [string, string] },
+      {
+        kind: 'apart' as const,
+        points: ['p1', 'p2'] as [string, string],
+        measured: 'straight' as const,
+        lengthMm,
+      },
+      { kind: 'square' as const, edges: ['p1', 'p2'] as [string, string] },
+    ],
+  })),
 );
 
 /** Pieces that lie from the middle or on the first, so that none waits for itself. */

@@ -1,4 +1,4 @@
-import { add, choose, emptyBench, exported, foot, more, put } from './byHand.ts';
+import { add, choose, clickDrawing, emptyBench, exported, foot, more, put } from './byHand.ts';
 import { expect, saved, test } from './kelbrin.ts';
 
 test.use({ file: 'building' });
@@ -186,14 +186,7 @@ test('a mirrored outline is drawn on the plan and extruded', async ({ as }) => {
   await shape.getByRole('button', { name: 'Draw the outline on the plan' }).click();
   await page.getByRole('checkbox', { name: 'Mirrored' }).check();
   await page.getByRole('button', { name: 'Start again' }).click();
-  const drawing = page.getByTestId('drawing');
-  const click = async (x: number, y: number) => {
-    const box = (await drawing.boundingBox())!;
-    const [ox, oy] = (await drawing.getAttribute('data-origin'))!.split(' ').map(Number);
-    const scale = Number(await drawing.getAttribute('data-pixels-per-mm'));
-    await page.mouse.click(box.x + ox + x * scale, box.y + oy - y * scale);
-  };
-  for (const [x, y] of [[0, 0], [10, 0], [10, 15], [0, 20]] as const) await click(x, y); // oxfmt-ignore
+  await clickDrawing(page, [0, 0], [10, 0], [10, 15], [0, 20]);
   await expect(page.getByRole('group', { name: 'Points' }).getByRole('row')).toHaveCount(5);
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(foot(page)).toContainText('20 × 20 × 2.6');

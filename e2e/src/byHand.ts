@@ -6,11 +6,13 @@ import { expect, openBench } from './kelbrin.ts';
 /** The bench of a student, its recipe emptied. */
 export async function emptyBench(page: Page): Promise<void> {
   await openBench(page);
+  // From the last on, since the others may be named by it.
   for (;;) {
-    const first = page.locator('[data-step]').first();
-    if ((await first.count()) === 0) break;
-    await first.getByRole('button').first().focus();
-    await page.getByRole('button', { name: 'Delete step 1' }).click();
+    const count = await page.locator('[data-step]').count();
+    if (count === 0) break;
+    await step(page, count).getByRole('button').first().focus();
+    await page.getByRole('button', { name: `Delete step ${count}`, exact: true }).click();
+    await expect(page.locator('[data-step]')).toHaveCount(count - 1);
   }
 }
 
@@ -25,8 +27,9 @@ export async function add(page: Page, label: string): Promise<Locator> {
   if (!(await offers(page).isVisible())) await page.getByRole('button', { name: 'Add a step' }).click();
   await offers(page).getByRole('button', { name: label, exact: true }).click();
   await expect(offers(page)).toHaveCount(0);
-  await expect(page.locator('[data-step]')).toHaveCount(before + 1);
-  return step(page, before + 1);
+  await expect(page.locator('[data-step]')).not.toHaveCount(before);
+  // The first step may bring a plate to be on.
+  return step(page, await page.locator('[data-step]').count());
 }
 
 export async function put(within: Locator, name: string, value: string): Promise<void> {
@@ -77,4 +80,24 @@ export async function dragPiece(page: Page, letter: string, dx: number, dy: numb
   await page.mouse.move(x + (dx * pixelsPerMm) / 2, y - (dy * pixelsPerMm) / 2, { steps: 3 });
   await page.mouse.move(x + dx * pixelsPerMm, y - dy * pixelsPerMm, { steps: 3 });
   await page.mouse.up();
+}
+
+/** The sheet on which an outline is drawn. */
+export const drawingSheet = (page: Page): Locator => page.getByTestId('drawing');
+
+/** Where a place of a drawing lies in the window, px. */
+export async function placeInDrawing(page: Page, x: number, y: number): Promise<readonly [number, number]> {
+  const sheet = drawingSheet(page);
+  const box = (await sheet.boundingBox())!;
+  const [left, top] = (await sheet.getAttribute('data-origin'))!.split(' ').map(Number);
+  const pixelsPerMm = Number(await sheet.getAttribute('data-pixels-per-mm'));
+  return [box.x + left + x * pixelsPerMm, box.y + top - y * pixelsPerMm];
+}
+
+/** Clicks places of a drawing, mm, one after the other. */
+export async function clickDrawing(
+  page: Page,
+  ...places: readonly (readonly [number, number])[]
+): Promise<void> {
+  for (const [x, y] of places) await page.mouse.click(...(await placeInDrawing(page, x, y)));
 }

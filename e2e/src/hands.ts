@@ -47,6 +47,33 @@ export class Hands {
     this.actions++;
     await hand.dragPiece(this.page, letter, dx, dy);
   }
+  /** Types a word where the focus is. */
+  async write(word: string): Promise<void> {
+    this.actions++;
+    await this.page.keyboard.type(word);
+  }
+  async check(name: string): Promise<void> {
+    this.actions++;
+    await this.page.getByRole('checkbox', { name, exact: true }).check();
+  }
+  /** Marks a step by a click on its sentence. */
+  async mark(number: number): Promise<void> {
+    this.actions++;
+    await hand.step(this.page, number).click({ position: { x: 60, y: 8 } });
+  }
+  /** Clicks places of a drawing, mm. */
+  async draw(...places: readonly (readonly [number, number])[]): Promise<void> {
+    this.actions += places.length;
+    await hand.clickDrawing(this.page, ...places);
+  }
+  /** Gives a step a file that lies ready. */
+  async give(within: Locator, button: string, file: { name: string; text: string }): Promise<void> {
+    this.actions++;
+    const choosing = this.page.waitForEvent('filechooser');
+    await within.getByRole('button', { name: button }).click();
+    const buffer = Buffer.from(file.text);
+    await (await choosing).setFiles({ name: file.name, mimeType: 'image/svg+xml', buffer });
+  }
   async exported(format: string): ReturnType<typeof hand.exported> {
     this.actions += 3;
     return hand.exported(this.page, format);

@@ -26,6 +26,13 @@ export const plainWords: Readonly<Record<string, string>> = {
   'in a mirror': 'as in a mirror',
   // Outlines.
   'an ellipse': 'an oval',
+  ellipse: 'oval',
+  polygon: 'equal sides',
+  sector: 'slice of a circle',
+  eyelet: 'ring to hang it up',
+  extrude: 'raise',
+  countersink: 'room for a flat screw head',
+  counterbore: 'room for a round screw head',
   'a slot': 'a long hole with round ends',
   'a sector': 'a slice of a circle',
   'a regular polygon': 'a shape with equal sides',

@@ -22,6 +22,8 @@
   import PointerNote from './recipe/PointerNote.svelte';
   import { addFontFaces } from './recipe/fontFaces';
   import { portraitsOf } from './state/portraitsOf.svelte';
+  import { solidSettles } from './state/becomes';
+  import { drawingBegunBy } from './state/beingDrawn';
   import { joinCompany } from './state/joinCompany.svelte';
   import { KeptHistory } from './state/keptHistory';
   import CutRuler from './inspection/CutRuler.svelte';
@@ -156,7 +158,10 @@
   /** Adds a step and goes to what is changed in it first: the words that it writes, or a number. */
   async function add(wanted: Wanted): Promise<void> {
     isAdding = false;
+    // Where it lands depends on how large things are now, also right after a number was typed.
+    await solidSettles(bench);
     bench.addStep(wanted);
+    bench.drawing = drawingBegunBy(bench.recipe.steps.at(-1)) ?? bench.drawing;
     await tick();
     if (bench.marked !== undefined) focusStep(bench.marked);
   }
@@ -221,7 +226,10 @@
     </div>
   </div>
 
-  <BenchPanes verdict={bench.solid?.isInspected ? bench.solid.inspection.verdict : undefined}>
+  <BenchPanes
+    result={bench.solid?.isInspected ? bench.solid.inspection : undefined}
+    isDrawing={bench.drawing !== undefined}
+  >
     {#snippet recipe()}
       <PointerNote {bench} {company} />
       {@render lead?.({ bench })}

@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { formatNumber } from '@kelbrin/core/recipe';
+  import { boundsOf } from '@kelbrin/core/mesh';
+  import RealSizeDialog from './dialogs/RealSizeDialog.svelte';
   import type { BenchState } from './state/bench.svelte';
   import type { SaveState } from './state/saving';
   import { benchTexts as say } from '$lib/texts/bench';
@@ -14,6 +16,8 @@
     copies: number;
   }
   let { bench, save, limits, copies }: Props = $props();
+
+  let isRealSize = $state(false);
 
   const part = $derived(bench.solid?.inspection.part);
   const size = $derived(part?.sizeMm.map((mm) => formatNumber(Math.round(mm * 10) / 10)).join(' × '));
@@ -34,7 +38,12 @@
   aria-label={say.part}
 >
   {#if part && part.triangles > 0}
-    <span><span class="measured">{size}</span> mm</span>
+    <button
+      type="button"
+      class="hover:bg-primary-50 -mx-1 rounded px-1 pointer-coarse:min-h-11"
+      title={say.seeRealSize}
+      onclick={() => (isRealSize = true)}><span class="measured">{size}</span> mm</button
+    >
     <span><span class="measured">{(part.volumeMm3 / 1000).toFixed(2)}</span> cm³</span>
     {#if bench.showing.estimate}
       <PartTakes
@@ -56,3 +65,11 @@
     {words[save]}
   </span>
 </div>
+
+{#if isRealSize && bench.solid}
+  <RealSizeDialog
+    edges={bench.solid.edges}
+    box={boundsOf(bench.solid.mesh)}
+    onclose={() => (isRealSize = false)}
+  />
+{/if}

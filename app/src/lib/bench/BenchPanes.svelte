@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import type { Verdict } from '@kelbrin/core/inspect';
+  import type { Inspection } from '@kelbrin/core/inspect';
+  import { isOnlyToDo } from '$lib/ui/toDo';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
 
@@ -14,19 +15,24 @@
     stage: Snippet;
     inspection: Snippet;
     /** What the inspection comes to, once there is one. */
-    verdict?: Verdict;
+    result?: Inspection;
+    /** Whether an outline is drawn on the stage: it takes the room of what is not of the drawing. */
+    isDrawing: boolean;
     /** What lies over all of them. */
     over: Snippet;
   }
-  let { recipe, ruler, stage, inspection, verdict, over }: Props = $props();
+  let { recipe, ruler, stage, inspection, result, isDrawing, over }: Props = $props();
 
   const panes = { recipe: say.recipe, solid: say.solid, inspection: say.inspection };
   type Pane = keyof typeof panes;
   let pane = $state<Pane>('recipe');
+  $effect(() => {
+    if (isDrawing) pane = 'solid';
+  });
 </script>
 
 <div class="relative min-h-0 flex-1">
-  <div class="panes h-full" data-pane={pane}>
+  <div class="panes h-full" data-pane={pane} data-drawing={isDrawing ? '' : undefined}>
     <section
       class="recipe border-hairline flex flex-col overflow-y-auto bg-white"
       aria-label={say.recipe}
@@ -53,7 +59,9 @@
       onclick={() => (pane = name as Pane)}
     >
       {label}
-      {#if name === 'inspection' && verdict}<VerdictChip {verdict} />{/if}
+      {#if name === 'inspection' && result}
+        <VerdictChip verdict={result.verdict} isToDo={isOnlyToDo(result)} />
+      {/if}
     </button>
   {/each}
 </div>
@@ -83,9 +91,22 @@
   .tabs {
     display: none;
   }
+  @media (min-width: 1024px) {
+    .panes[data-drawing] {
+      grid-template-areas: 'recipe stage';
+      grid-template-columns: 392px minmax(0, 1fr);
+    }
+    [data-drawing] .ruler,
+    [data-drawing] .inspection {
+      display: none;
+    }
+  }
   @media (max-width: 1150px) {
     .panes {
       grid-template-columns: 320px auto minmax(0, 1fr) 250px;
+    }
+    .panes[data-drawing] {
+      grid-template-columns: 320px minmax(0, 1fr);
     }
   }
   @media (max-width: 1023px) {
@@ -93,6 +114,15 @@
       grid-template-areas: 'ruler stage' 'below below';
       grid-template-columns: auto minmax(0, 1fr);
       grid-template-rows: minmax(0, 42%) minmax(0, 1fr);
+    }
+    .panes[data-drawing] {
+      grid-template-columns: auto minmax(0, 1fr);
+    }
+    [data-drawing][data-pane='solid'] .ruler {
+      display: none;
+    }
+    .panes[data-drawing][data-pane='solid'] {
+      grid-template-areas: 'stage stage' 'below below';
     }
     .panes[data-pane='solid'] {
       grid-template-rows: minmax(0, 1fr) 0;

@@ -8,7 +8,7 @@
   import type { Look } from '$lib/ui/solidView/views';
   import SectionSheet from './inspection/SectionSheet.svelte';
   import ShapeBefore from './inspection/ShapeBefore.svelte';
-  import OutlineEditor from './plan/OutlineEditor.svelte';
+  import Drawing from './drawing/Drawing.svelte';
   import PiecesEditor from './plan/PiecesEditor.svelte';
   import { piecesBeside } from './plan/piecesBeside';
   import Plan from './plan/Plan.svelte';
@@ -45,6 +45,8 @@
     const problem = bench.problem?.stepId === drawing.stepId ? bench.problem : undefined;
     return outline && { ...drawing, outline, isProfile: turnsProfile(step), problem };
   });
+  /** A sheet of its own for each outline: what is marked on one has nothing to do with the next. */
+  const drawnKey = $derived(drawn && `${drawn.stepId} ${drawn.path.join()}`);
   const isDrawn = $derived(drawn?.outline.shape === 'points' || drawn?.outline.shape === 'combined');
   /** The pieces of its outline where they lie, also where they cannot be put together. */
   const laidPieces = $derived(
@@ -83,15 +85,15 @@
 
 <section class="relative min-w-0 flex-1" aria-label={isPlanLarge ? say.plan : say.solid}>
   {#if drawn?.outline.shape === 'points'}
-    <OutlineEditor
-      {bench}
-      outline={drawn.outline}
-      isProfile={drawn.isProfile}
-      problem={drawn.problem}
-      beside={piecesBeside(laidPieces, drawn.path)}
-      onchange={(outline, gesture) => bench.setField(drawn.stepId, drawn.path, outline, gesture)}
-      ondone={() => endDrawing(drawn.path)}
-    />
+    {#key drawnKey}<Drawing
+        {bench}
+        outline={drawn.outline}
+        isProfile={drawn.isProfile}
+        problem={drawn.problem}
+        beside={piecesBeside(laidPieces, drawn.path)}
+        onchange={(outline, gesture) => bench.setField(drawn.stepId, drawn.path, outline, gesture)}
+        ondone={() => endDrawing(drawn.path)}
+      />{/key}
   {:else if drawn?.outline.shape === 'combined'}
     <PiecesEditor
       {bench}
@@ -182,6 +184,10 @@
       left: 0.4rem;
       width: 124px;
       height: 84px;
+    }
+    /* The table lies under the drawing there. */
+    .inset.beside {
+      display: none;
     }
   }
   /* Under the table of points, so that it covers nothing of the drawing. */

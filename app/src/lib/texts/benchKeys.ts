@@ -11,7 +11,10 @@ export const benchKeys: readonly (readonly [string, string])[] = said([
   ['A', 'what can be added; type a word for it, Enter takes the first'],
   ['P', 'plan or solid large'],
   ['1 2 3 4', 'view from the top, front, side, corner'],
-  ['Delete in a drawing', 'takes the chosen point out; Escape ends drawing'],
+  ['E, P in a drawing', 'marks the next edge or point; with Shift one more'],
+  ['digits in a drawing', 'how long the next line is'],
+  ['+ − 0 in a drawing', 'closer, farther, all of it'],
+  ['Delete in a drawing', 'takes the marked point out; Escape ends drawing'],
   ['↑ ↓ on the height ruler', 'raises and lowers the cut; Escape closes it'],
   ['?', 'this list'],
 ]);

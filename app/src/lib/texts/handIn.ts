@@ -29,6 +29,7 @@ export const handInTexts = said({
   hasApproved: (part: string, when: string) =>
     say('What was approved is “{part}” as it was at {when}.', { part, when }),
   since: 'Since then:',
+  allChanges: 'All that changed',
   andMore: (count: number) => say('; and {count} more.', { count }),
   partGone: 'That part is gone from the bench.',
   otherChosen: 'Another part is chosen to be handed in now.',

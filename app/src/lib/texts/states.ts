@@ -14,4 +14,7 @@ export const stateWords: Record<ProjectState, string> = said({
 });
 
 /** What a check says of a part, in a word. */
+/** What a brief asks and the part has not yet, as who designs it reads it. */
+export const standingWords = said({ toDo: 'to do' });
+
 export const verdictWords: Record<Verdict, string> = said({ pass: 'pass', warn: 'warn', fail: 'fail' });

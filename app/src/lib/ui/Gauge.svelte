@@ -2,7 +2,12 @@
   import { inspectionTexts } from '$lib/texts/inspection';
   import { measuredWords, type CheckResult } from '@kelbrin/core/inspect';
 
-  let { check }: { check: CheckResult } = $props();
+  interface Props {
+    check: CheckResult;
+    /** Whether what it misses is only not begun yet. */
+    isToDo?: boolean;
+  }
+  let { check, isToDo = false }: Props = $props();
 
   /** The scale runs from nothing to twice the limit, so that the limit stands in the middle of every gauge. */
   function share(value: number): number {
@@ -35,7 +40,13 @@
       />
       <line x1="100" x2="100" y1="1" y2="11" stroke="var(--color-ink)" stroke-width="1" />
       {#if check.measured !== null}
-        <rect x={200 * share(check.measured) - 2} y="0" width="4" height="12" fill={tone[check.verdict]} />
+        <rect
+          x={200 * share(check.measured) - 2}
+          y="0"
+          width="4"
+          height="12"
+          fill={isToDo ? 'var(--color-primary-700)' : tone[check.verdict]}
+        />
       {/if}
     </svg>
     <div class="flex justify-between">

@@ -3,6 +3,7 @@
   import type { Snippet } from 'svelte';
   import { grouped } from './grouped';
   import Gauge from './Gauge.svelte';
+  import { isToDo } from './toDo';
   import { unbroken } from './unbroken';
   import VerdictChip from './VerdictChip.svelte';
   import WhyPanel from './WhyPanel.svelte';
@@ -10,6 +11,8 @@
 
   interface Props {
     inspection: Inspection;
+    /** Whether it is shown to who is still designing: what the brief asks and is not there yet is to do then. */
+    isDesigning?: boolean;
     /** The finding that is looked at. */
     chosen?: Finding;
     /** Hears which finding was pressed, with those that say the same. */
@@ -17,13 +20,13 @@
     /** What stands under the finding that is looked at, besides why it matters. */
     more?: Snippet;
   }
-  let { inspection, chosen, onchoose, more }: Props = $props();
+  let { inspection, isDesigning = false, chosen, onchoose, more }: Props = $props();
 
-  const rank = { fail: 0, warn: 1, pass: 2 };
+  const rank = { fail: 0, warn: 2, pass: 3 };
   const ordered = $derived(
-    [...inspection.checks]
-      .sort((a, b) => rank[a.verdict] - rank[b.verdict])
-      .map((check) => ({ check, found: gathered(check.findings) })),
+    inspection.checks
+      .map((check) => ({ check, waits: isDesigning && isToDo(check), found: gathered(check.findings) }))
+      .sort((a, b) => (a.waits ? 1 : rank[a.check.verdict]) - (b.waits ? 1 : rank[b.check.verdict])),
   );
 
   /** Findings that say the same of the same steps, as of every letter of a word, are shown as one with several places. */
@@ -34,20 +37,22 @@
 </script>
 
 <ul>
-  {#each ordered as { check, found } (check.id)}
+  {#each ordered as { check, waits, found } (check.id)}
     <li class="border-hairline border-b px-4 py-3" data-check={check.id}>
       <div class="mb-1 flex items-center justify-between">
         <h3 class="font-semibold">{check.title}</h3>
-        <VerdictChip verdict={check.verdict} />
+        <VerdictChip verdict={check.verdict} isToDo={waits} />
       </div>
-      <Gauge {check} />
+      <Gauge {check} isToDo={waits} />
       {#each found as { finding, all }, i (i)}
         {@const isChosen = chosen !== undefined && all.includes(chosen)}
         <button
           type="button"
           class="mt-2 block w-full border-l-4 px-2 py-1 text-left text-[0.95rem] leading-snug {finding.verdict ===
           'fail'
-            ? 'border-fail bg-fail-wash'
+            ? waits
+              ? 'border-primary-400 bg-primary-50'
+              : 'border-fail bg-fail-wash'
             : finding.verdict === 'warn'
               ? 'border-warn bg-warn-wash'
               : 'border-hairline bg-ground'} {isChosen ? 'outline-primary-700 outline-2' : ''}"

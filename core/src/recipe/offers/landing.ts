@@ -33,7 +33,8 @@ export interface Landing {
 
 /**
  * Adds a step as it was offered, where it makes sense: on what is marked, or what that stands on where nothing can stand on
- * it; else on the largest step with a flat top. Where others are in the way it goes to what is free.
+ * it; else on the largest step with a flat top. Where others are in the way it goes to what is free. Where there is nothing
+ * yet, what needs something to be on brings a plate.
  *
  * @returns the recipe, with the new step at its end
  * @throws RangeError for an offer that there is not
@@ -48,9 +49,15 @@ export function addOffered(
     .find(({ offer }) => offer.id === offerId);
   if (!found) throw new RangeError(`There is no offer “${offerId}”`);
   const { kind, offer } = found;
+  if (offer.plate && recipe.steps.length === 0) {
+    const onPlate = addOffered(addOffered(recipe, { offer: 'shape' }), { offer: offerId, variant }, landing);
+    if (offer.plate === 'under') return onPlate;
+    return { ...onPlate, steps: onPlate.steps.with(-1, setFreely(onPlate.steps[1])) };
+  }
   const host = takesLast(kind) ? lastMade(recipe, landing) : groundFor(recipe, landing);
   const added = addStep(recipe, kind, host);
   let step = begun(kind, offer, added.steps[added.steps.length - 1].id, host);
+  if (recipe.steps.length === 0) step = compactFor(variant, step);
   if (landing.side && host === landing.marked) step = onSide(step, landing.side);
   if (host !== undefined && isTaken(recipe, host, step)) step = setFreely(step);
   const changed = { ...added, steps: added.steps.with(-1, step) };
@@ -69,6 +76,16 @@ export function addOffered(
   const around =
     under === undefined ? { own } : { own, under: { step: under }, room: landing.boxOf?.(under), others };
   return { ...varied, steps: varied.steps.with(-1, spaced(varied.steps[varied.steps.length - 1], around)) };
+}
+
+/** What a badge or a token measures across, mm. */
+const COMPACT_MM = 40;
+
+/** A first shape of another kind than a plate is no wider than it is deep, and so no plate's width across. */
+function compactFor(variant: string | undefined, step: Step): Step {
+  if (variant === undefined || !('outline' in step)) return step;
+  if (step.outline.shape !== 'roundedRectangle' || variant === step.outline.shape) return step;
+  return { ...step, outline: { ...step.outline, widthMm: COMPACT_MM, depthMm: COMPACT_MM } };
 }
 
 /** The step on which another is placed. */

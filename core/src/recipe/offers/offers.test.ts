@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { recipeWith, stepOf } from '../../../test/evaluated.ts';
 import { label } from '../../../test/recipes.ts';
-import type { Box } from '../../mesh/index.ts';
+import { boundsOf, sizeOf, type Box } from '../../mesh/index.ts';
 import { classroomLimits, inspect } from '../../inspect/index.ts';
 import { evaluate, type Workshop } from '../../solid/index.ts';
 import { emptyRecipe, removeStep, stepKinds, type Recipe } from '../index.ts';
@@ -156,12 +156,51 @@ describe('a label with a word and a hole stays one that can be printed', () => {
   });
 
   it('as the first step, whatever can be one stands on the plate', () => {
-    for (const each of wanted.filter(({ offer }) =>
-      ['shape', 'solid', 'turned', 'letters', 'eyelet'].includes(offer),
-    )) {
+    for (const each of wanted.filter(({ offer }) => ['shape', 'solid', 'turned', 'eyelet'].includes(offer))) {
       if ('variant' in each && ['svg', 'ofStep'].includes(each.variant)) continue;
       const made = evaluate(addOffered(emptyRecipe(), each), workshop);
       expect(made.ok, JSON.stringify(each)).toBe(true);
     }
+  });
+
+  it('as the first step, what is written or cut brings a plate, which the words fill', () => {
+    for (const offer of ['letters', 'sunkLetters', 'hole', 'cutShape', 'sinkShape', 'cutSolid', 'sweep']) {
+      const added = addOffered(emptyRecipe(), { offer });
+      expect(added.steps, offer).toHaveLength(2);
+      const made = evaluate(added, workshop);
+      if (!made.ok) throw new Error(made.problem.message);
+      const { checks } = inspect(made.mesh, classroomLimits);
+      expect(
+        checks.filter(({ verdict }) => verdict === 'fail').map(({ id }) => id),
+        offer,
+      ).toEqual([]);
+    }
+    const words = evaluate(addOffered(emptyRecipe(), { offer: 'letters' }), workshop);
+    if (!words.ok) throw new Error(words.problem.message);
+    const [plate, letters] = words.steps.map(({ box }) => box!);
+    expect(letters.max[0] - letters.min[0]).toBeGreaterThan(0.6 * (plate.max[0] - plate.min[0]));
+  });
+
+  it('on a rim goes to what the rim is on, since there is nothing in its middle', () => {
+    const disc = addOffered(emptyRecipe(), { offer: 'shape', variant: 'circle' });
+    const rim = addOffered(disc, { offer: 'shape', variant: 'ring' });
+    const star = addOffered(rim, { offer: 'shape', variant: 'star' }, { marked: rim.steps[1].id });
+    expect(star.steps[2]).toMatchObject({ placement: { on: { step: disc.steps[0].id } } });
+  });
+
+  it('is no wider than a badge where it is the first and no plate', () => {
+    const acrossOf = (variant?: string) => {
+      const made = evaluate(
+        addOffered(emptyRecipe(), { offer: 'shape', ...(variant ? { variant } : {}) }),
+        workshop,
+      );
+      if (!made.ok) throw new Error(made.problem.message);
+      return sizeOf(boundsOf(made.mesh))[0];
+    };
+    expect([acrossOf('circle'), acrossOf('heart'), acrossOf('drop')]).toEqual(
+      [40, 40, 40].map((mm) => expect.closeTo(mm, 1)),
+    );
+    expect(acrossOf()).toBeGreaterThan(60);
+    expect(acrossOf('roundedRectangle')).toBe(acrossOf());
   });
 });

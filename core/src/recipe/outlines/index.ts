@@ -56,5 +56,28 @@ export type { Piece } from './pieces/piece.ts';
 export { newPieceOffers, pieceOffers } from './pieces/pieceOffers.ts';
 export { letterOf } from './pieces/piece.ts';
 export type { DrawnPieces, LaidPiece } from './pieces/laidPiece.ts';
-export type { Node, PointsOutline } from './points.ts';
+export { isUndrawn, isUnfinished, type PointsOutline } from './points.ts';
+export type { Node, PlainNode } from './drawn/node.ts';
+export type { Rule } from './drawn/rule.ts';
+export { MOST_RULES, namedBy } from './drawn/rule.ts';
+export { asDrawn, askedOf, relationsIn } from './drawn/askedOf.ts';
+export { openWords } from './drawn/openWords.ts';
+export { plainDrawing } from './drawn/plainDrawing.ts';
+export { ruleTokens } from './drawn/ruleWords.ts';
+export {
+  axisRelations,
+  figureOf,
+  relationsOf,
+  settledDrawing,
+  withPlaces,
+  type PlainDrawing,
+} from './drawn/settledDrawing.ts';
+export {
+  withNodeAfter,
+  withoutNode,
+  withoutRule,
+  withRule,
+  type Asked,
+  type Ruled,
+} from './drawn/drawingEdits.ts';
 export type { SvgOutline } from './svg.ts';

@@ -7,20 +7,17 @@ import {
   withoutRepeats,
   type Outline,
   type Point,
+  type Region,
 } from '../../plane/index.ts';
-import { formatNumber, distance, percent, type Resolved } from '../amount.ts';
-import { choice, text } from '../sentence.ts';
-import type { OutlineKind } from './outlineKind.ts';
-import { say } from '../../words/index.ts';
+import { formatNumber, type Resolved } from '../amount.ts';
+import { choice, plainSentence, text } from '../sentence.ts';
+import type { OutlineKind, OutlineKit } from './outlineKind.ts';
+import { say, sayList } from '../../words/index.ts';
 import { asideIf } from '../shortSentence.ts';
-
-/** A point of a drawn outline; `bend` bends the edge that leaves it: 0 % is straight, ±100 % a half circle. */
-export const node = z.strictObject({
-  xMm: distance(),
-  yMm: distance(),
-  bend: percent(-100, 100).optional(),
-});
-export type Node = z.infer<typeof node>;
+import { node, pointOf, type PlainNode } from './drawn/node.ts';
+import { MOST_RULES, rule } from './drawn/rule.ts';
+import { ruleTokens } from './drawn/ruleWords.ts';
+import { settledDrawing } from './drawn/settledDrawing.ts';
 
 export const schema = z.strictObject({
   shape: z.literal('points'),
@@ -31,6 +28,8 @@ export const schema = z.strictObject({
   smooth: z.boolean(),
   /** Only one half is drawn, beside the line x = 0; the other is its mirror image. */
   mirrored: z.boolean(),
+  /** What has to hold between the points, whatever the numbers; without rules they lie where they were drawn. */
+  rules: z.array(rule).max(MOST_RULES).optional(),
 });
 
 export type PointsOutline = z.infer<typeof schema>;
@@ -59,7 +58,14 @@ export const points: OutlineKind<PointsOutline> = {
   }),
   tokens: (outline, path) => [
     { type: 'drawing', path, label: say('Draw the outline on the plan'), kind: 'points' },
-    text(say('with {count} points', { count: outline.nodes.length })),
+    text(
+      outline.rules
+        ? say('with {count} points and {rules} rules', {
+            count: outline.nodes.length,
+            rules: outline.rules.length,
+          })
+        : say('with {count} points', { count: outline.nodes.length }),
+    ),
     ...asideIf(
       !outline.smooth,
       text(','),
@@ -87,38 +93,71 @@ export const points: OutlineKind<PointsOutline> = {
       ),
     ),
   ],
-  region(outline, kit) {
-    const { nodes, closed, smooth, mirrored } = outline;
-    if (nodes.length < (mirrored ? 2 : 3))
-      kit.fail(['nodes'], say('The outline has too few points: put at least three.'));
-    const all = mirrored ? mirrorOf(nodes) : nodes;
-    if (!closed && !mirrored) {
-      const [first, last] = [pointOf(nodes[0]), pointOf(nodes.at(-1)!)];
-      const gap = Math.hypot(first[0] - last[0], first[1] - last[1]);
-      if (gap > JOINED_MM) {
-        const message = say(
-          'The outline is not closed: a gap of {gap} mm is left between its ends. Click the first point again.',
-          { gap: formatNumber(gap) },
-        );
-        kit.fail(['nodes'], message, [(first[0] + last[0]) / 2, (first[1] + last[1]) / 2]);
-      }
-    }
-    const drawn = withoutRepeats(smooth ? smoothCurve(all.map(pointOf)) : edges(all), JOINED_MM / 10);
-    if (drawn.length < 3) kit.fail(['nodes'], say('The outline has too few points: put at least three.'));
-    const crossing = crossingOf([drawn]);
-    if (crossing) {
-      const at = crossing.map((mm) => formatNumber(Math.round(mm * 10) / 10)).join(', ');
-      kit.fail(
-        ['nodes'],
-        say('The outline crosses itself at {at}: move a point so that the lines do not cross.', { at }),
-        crossing,
-      );
-    }
-    return [counterClockwise(drawn)];
-  },
+  region: (outline, kit) => drawnRegion(outline, kit, outline.mirrored),
 };
 
-type PlainNode = Resolved<Node>;
+/** The area of a drawn outline; `isHalf` where it is one half beside an axis, to be mirrored or turned. */
+export function drawnRegion(outline: Resolved<PointsOutline>, kit: OutlineKit, isHalf: boolean): Region {
+  const { closed, smooth, mirrored } = outline;
+  const nodes = nodesByRules(outline, kit, isHalf);
+  if (nodes.length < (mirrored ? 2 : 3))
+    kit.fail(['nodes'], say('The outline has too few points: put at least three.'));
+  const all = mirrored ? mirrorOf(nodes) : nodes;
+  if (!closed && !mirrored) {
+    const [first, last] = [pointOf(nodes[0]), pointOf(nodes.at(-1)!)];
+    const gap = Math.hypot(first[0] - last[0], first[1] - last[1]);
+    if (gap > JOINED_MM) {
+      const message = say(
+        'The outline is not closed: a gap of {gap} mm is left between its ends. Click the first point again.',
+        { gap: formatNumber(gap) },
+      );
+      kit.fail(['nodes'], message, [(first[0] + last[0]) / 2, (first[1] + last[1]) / 2]);
+    }
+  }
+  const drawn = withoutRepeats(smooth ? smoothCurve(all.map(pointOf)) : edges(all), JOINED_MM / 10);
+  if (drawn.length < 3) kit.fail(['nodes'], say('The outline has too few points: put at least three.'));
+  const crossing = crossingOf([drawn]);
+  if (crossing) {
+    const at = crossing.map((mm) => formatNumber(Math.round(mm * 10) / 10)).join(', ');
+    kit.fail(
+      ['nodes'],
+      say('The outline crosses itself at {at}: move a point so that the lines do not cross.', { at }),
+      crossing,
+    );
+  }
+  return [counterClockwise(drawn)];
+}
+
+/** Where the points lie once the rules of the drawing hold. */
+function nodesByRules(
+  outline: Resolved<PointsOutline>,
+  kit: OutlineKit,
+  isHalf: boolean,
+): readonly PlainNode[] {
+  const made = settledDrawing({ ...outline, isHalf });
+  if (made.ok) return made.nodes;
+  const { nodes, rules = [] } = outline;
+  const wordsOf = (k: number) => plainSentence(ruleTokens(rules[k], nodes, []));
+  if ('gone' in made)
+    return kit.fail(
+      ['rules', made.gone],
+      say('A rule of the drawing names a point that is gone: “{rule}”. Take the rule away.', {
+        rule: wordsOf(made.gone),
+      }),
+    );
+  if (made.clash.length === 0)
+    return kit.fail(['rules'], say('The rules of the drawing cannot all hold: take one away.'));
+  return kit.fail(
+    ['rules', made.clash.at(-1)!],
+    made.clash.length === 1
+      ? say('This cannot be drawn: “{rule}”. Change it, or take the rule away.', {
+          rule: wordsOf(made.clash[0]),
+        })
+      : say('These cannot hold together: {rules}. Change a number, or take one of them away.', {
+          rules: sayList(made.clash.map((k) => `“${wordsOf(k)}”`)),
+        }),
+  );
+}
 
 /** The drawn half followed by its mirror image on the way back; points on the line stand once. */
 function mirrorOf(nodes: readonly PlainNode[]): PlainNode[] {
@@ -157,6 +196,15 @@ function smoothCurve(through: readonly Point[]): Outline {
   });
 }
 
-function pointOf({ xMm, yMm }: PlainNode): Point {
-  return [xMm, yMm];
+/** Whether an outline is the one that drawing begins from, which nobody has drawn yet. */
+export function isUndrawn({ nodes, smooth, mirrored }: PointsOutline): boolean {
+  const [first, second] = nodes;
+  if (nodes.length !== 3 || smooth || mirrored) return false;
+  const created = points.create(Number(second.xMm) - Number(first.xMm)) as PointsOutline;
+  return nodes.every((node, i) => node.xMm === created.nodes[i].xMm && node.yMm === created.nodes[i].yMm);
+}
+
+/** Whether an outline is still being drawn: it bounds no area yet. */
+export function isUnfinished({ nodes, closed, mirrored }: PointsOutline): boolean {
+  return mirrored ? nodes.length < 2 : nodes.length < 3 || !closed;
 }

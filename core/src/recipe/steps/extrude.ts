@@ -64,6 +64,7 @@ export const extrude: StepKind<ExtrudeStep> = {
     },
     {
       id: 'cutShape',
+      plate: 'under',
       label: say('Cut out a shape'),
       wish: 'hole',
       words: say('window notch opening through'),
@@ -75,6 +76,7 @@ export const extrude: StepKind<ExtrudeStep> = {
     },
     {
       id: 'sinkShape',
+      plate: 'under',
       label: say('Sink a shape in'),
       wish: 'hole',
       words: say('pocket hollow recess tray groove engrave press'),
@@ -84,7 +86,9 @@ export const extrude: StepKind<ExtrudeStep> = {
       omits: ['ofStep'],
     },
   ],
-  isGround: ({ effect: does, facing: side }) => does === 'add' && side === 'up',
+  // On a rim there is nothing in the middle, where others would stand.
+  isGround: ({ effect: does, facing: side, outline: { shape } }) =>
+    does === 'add' && side === 'up' && shape !== 'ring',
   freely: (step) => setFree(step, 1.5),
 
   create: (id, on) => ({

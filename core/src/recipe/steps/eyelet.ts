@@ -1,11 +1,11 @@
 import * as z from 'zod';
 import { circlePoints } from '../../plane/index.ts';
 import { length } from '../amount.ts';
-import { facing, type Facing } from '../facing.ts';
-import { fromPlate, placement } from '../placement.ts';
+import { facesSideways, facing, type Facing } from '../facing.ts';
+import { centredAlong, fromPlate, placement, type Placement } from '../placement.ts';
 import { placementAdditions } from '../placementSentence.ts';
 import { millimetres, text } from '../sentence.ts';
-import { facedPlacementTokens, facingToken, placedPose, spreadOf } from './placed.ts';
+import { facedPlacementTokens, facingToken, placedPose, refaced, spreadOf } from './placed.ts';
 import { stepSchema, type StepKind } from './stepKind.ts';
 import { said, say } from '../../words/index.ts';
 import { asideIf } from '../shortSentence.ts';
@@ -59,12 +59,7 @@ export const eyelet: StepKind<EyeletStep> = {
     placement:
       on === undefined
         ? { on: { plate: true }, x: { relation: 'centred' }, y: { relation: 'centred' }, z: fromPlate }
-        : {
-            on: { step: on },
-            x: { relation: 'beside', edge: 'low', overlapMm: 2.5 },
-            y: { relation: 'centred' },
-            z: fromPlate,
-          },
+        : lyingOn({ step: on }),
   }),
 
   sentence: (step, context) => [
@@ -83,7 +78,11 @@ export const eyelet: StepKind<EyeletStep> = {
       text('thick'),
       text(','),
     ),
-    ...asideIf(step.facing === 'up', facingToken(step, say('how it stands'), STANCE), text(',')),
+    ...asideIf(
+      step.facing === 'up',
+      facingToken(step, say('how it stands'), STANCE, (to) => stood(step, to)),
+      text(','),
+    ),
     ...facedPlacementTokens(step, context),
     text('.'),
   ],
@@ -115,6 +114,34 @@ export const eyelet: StepKind<EyeletStep> = {
     };
   },
 };
+
+/** How deep a loop is rooted in what it is on: as much as there is material around its hole. */
+const ROOT_MM = USUAL.wallMm;
+
+/** Lying on the plate at the left of what it is on. */
+function lyingOn(on: Placement['on']): Placement {
+  return {
+    on,
+    x: { relation: 'beside', edge: 'low', overlapMm: ROOT_MM },
+    y: centredAlong,
+    z: fromPlate,
+  };
+}
+
+/**
+ * Where a loop goes when it is stood up or laid down: upright it is rooted in the top of what it is on, since round as it is
+ * it would lean out too far over the plate.
+ */
+function stood({ placement: of, facing: from }: EyeletStep, to: Facing): Placement {
+  if ('plate' in of.on || facesSideways(from) === facesSideways(to)) return refaced(of, from, to);
+  if (!facesSideways(to)) return lyingOn(of.on);
+  return {
+    on: of.on,
+    x: centredAlong,
+    y: centredAlong,
+    z: { relation: 'beside', edge: 'high', overlapMm: ROOT_MM },
+  };
+}
 
 /** How near something closes an opening, mm. */
 const BESIDE_MM = 0.5;

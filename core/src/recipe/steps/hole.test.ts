@@ -3,7 +3,14 @@ import { BLOCK, block, square } from '../../../test/block.ts';
 import { built as builtIn, genusOf, recipeWith, stepOf } from '../../../test/evaluated.ts';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { topologyOf } from '../../mesh/index.ts';
-import { classroomPrinter, fittedDiameter, type Recipe, type Step } from '../../recipe/index.ts';
+import {
+  classroomPrinter,
+  createStep,
+  fittedDiameter,
+  sentenceOf,
+  type Recipe,
+  type Step,
+} from '../../recipe/index.ts';
 import { at, fromLeft, on, onTop } from '../../starters/places.ts';
 import { evaluate, type EvaluationOptions, type Workshop } from '../../solid/index.ts';
 
@@ -189,5 +196,24 @@ describe('an eyelet', () => {
     expect(apart.steps[2].notes).toEqual([]);
     const within = stepOf('eyelet', 's2', 's1', { placement: on('s1', { z: at(3, 'low') }) });
     expect(built(recipeWith([block, within])).steps[1].notes.join()).toContain('lies before its opening');
+  });
+
+  it('is rooted in the top of what it is on when it is stood up, and lies beside that when it is laid down', () => {
+    const stance = (step: Step) => {
+      const tokens = sentenceOf(step, { recipe: recipeWith([block, step]), index: 1 });
+      return tokens.find((token) => token.type === 'choice' && token.label === 'how it stands')!;
+    };
+    const chosen = (step: Step, label: string) => {
+      const token = stance(step) as Extract<ReturnType<typeof stance>, { type: 'choice' }>;
+      return token.options.find((option) => option.label === label)!.value as Step;
+    };
+    const lying = createStep('eyelet', 's2', 's1');
+    const upright = chosen(lying, 'upright, facing the front');
+    const { mesh, steps } = built(recipeWith([block, upright]));
+    expect(genusOf(mesh)).toBe(1);
+    const [host, loop] = steps.map(({ box }) => box!);
+    expect(loop.min[2]).toBeCloseTo(host.max[2] - 2.5, 6);
+    expect(loop.min[0] + loop.max[0]).toBeCloseTo(host.min[0] + host.max[0], 6);
+    expect(chosen(upright, 'lying flat')).toEqual(lying);
   });
 });

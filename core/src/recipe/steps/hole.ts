@@ -57,6 +57,7 @@ export const hole: StepKind<HoleStep> = {
   offers: () => [
     {
       id: 'hole',
+      plate: 'under',
       label: say('Cut a hole'),
       wish: 'hole',
       words: say('round bore drill opening ring key string hang peg pin cane stick nail'),

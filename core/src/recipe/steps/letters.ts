@@ -46,12 +46,14 @@ export const letters: StepKind<LettersStep> = {
   offers: () => [
     {
       id: 'letters',
+      plate: 'filled',
       label: say('Write letters'),
       wish: 'standOut',
       words: say('name text word write number label sign initials raised'),
     },
     {
       id: 'sunkLetters',
+      plate: 'filled',
       label: say('Sink letters in'),
       wish: 'hole',
       words: say('name text word write number engrave carve stamp pressed'),

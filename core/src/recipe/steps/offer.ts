@@ -28,4 +28,6 @@ export interface Offer<S> {
   readonly isQuiet?: true;
   /** The variants that make no sense of this offer, by their ids. */
   readonly omits?: readonly string[];
+  /** As the first step it would be on nothing, or cut nothing: a plate comes with it, which it may fill. */
+  readonly plate?: 'under' | 'filled';
 }

@@ -78,31 +78,32 @@ export function placedAs(
 /** A placement for another side: what was said across the old side is said across the new one. */
 export function refaced(of: Placement, from: Facing, to: Facing): Placement {
   const [old, next] = [normalOf[from], normalOf[to]];
-  const across = acrossAs(of[old.axis], next.isHigh, next.axis === 'z');
+  const across = acrossAs(of[old.axis], next.isHigh, next.axis === 'z', 'plate' in of.on);
   if (old.axis === next.axis) return { ...of, [next.axis]: across };
-  const alongOld: Along = old.axis === 'z' && 'plate' in of.on ? fromPlate : centredAlong;
+  // What lay on the plate stands on it.
+  const wasOnPlate = 'plate' in of.on || of.z.relation === 'at';
+  const alongOld: Along = old.axis === 'z' && wasOnPlate ? fromPlate : centredAlong;
   return { ...of, [old.axis]: alongOld, [next.axis]: across };
 }
 
-function acrossAs(rule: Along, isHigh: boolean, isUpright: boolean): Along {
+function acrossAs(rule: Along, isHigh: boolean, isUpright: boolean, isOnPlate: boolean): Along {
   const edge = isHigh ? 'high' : 'low';
   if (rule.relation === 'inFrom' || rule.relation === 'beside') return { ...rule, edge };
-  if (rule.relation === 'at') return isUpright ? fromPlate : { ...rule, own: 'middle' };
+  if (rule.relation === 'at' && isUpright) return fromPlate;
+  if (rule.relation === 'at') return isOnPlate ? { ...rule, own: 'middle' } : centredAlong;
   return rule;
 }
 
-/** The side that a step faces, as a choice that also moves what its placement says. */
+/** The side that a step faces, as a choice that also moves what its placement says: as for a flat thing, or as told. */
 export function facingToken<S extends { facing: Facing; placement: Placement }>(
   step: S,
   label: string,
   words: Record<Facing, string>,
+  placedTo = (to: Facing): Placement => refaced(step.placement, step.facing, to),
 ): Token {
   const options = Object.entries(words).map(([side, shown]) => {
     const to = side as Facing;
-    return {
-      label: shown,
-      value: { ...step, facing: to, placement: refaced(step.placement, step.facing, to) },
-    };
+    return { label: shown, value: { ...step, facing: to, placement: placedTo(to) } };
   });
   return choice([], label, options, ({ value }) => (value as S).facing === step.facing);
 }

@@ -72,6 +72,7 @@ export const readySolid: StepKind<ReadySolidStep> = {
     },
     {
       id: 'cutSolid',
+      plate: 'under',
       label: say('Cut away a ready solid'),
       wish: 'hole',
       words: say('pocket hollow recess notch dent bowl'),

@@ -4,7 +4,7 @@ import { shift } from '../../mesh/index.ts';
 import { angle } from '../amount.ts';
 import { facing, facingPose, type Facing } from '../facing.ts';
 import { failingIn } from '../outlines/index.ts';
-import { points, schema as pointsSchema } from '../outlines/points.ts';
+import { drawnRegion, points, schema as pointsSchema } from '../outlines/points.ts';
 import { centredOn, fromPlate, onTop, placement, shiftFor } from '../placement.ts';
 import { degrees, oneOf, text } from '../sentence.ts';
 import { cornerAdditions, corners, cornerTokens, withCorners } from './corners.ts';
@@ -104,7 +104,7 @@ export const revolve: StepKind<RevolveStep> = {
   additions: (step) => [...placeAdditions(step), ...cornerAdditions(step.corners, step.profile)],
 
   build(step, kit) {
-    const drawn = points.region(step.profile, { ...kit, fail: failingIn(kit, ['profile']) });
+    const drawn = drawnRegion(step.profile, { ...kit, fail: failingIn(kit, ['profile']) }, true);
     const { region: profile, corners: found } = withCorners(drawn, step.corners, step.profile, kit);
     const { x } = extentOf(profile);
     if (x.low < -1e-6) {

@@ -37,6 +37,7 @@ export const sweep: StepKind<SweepStep> = {
   offers: () => [
     {
       id: 'sweep',
+      plate: 'under',
       label: say('Sweep along an arc'),
       wish: 'standOut',
       words: say('lean bend bow curve slant leaning standing letters wall'),

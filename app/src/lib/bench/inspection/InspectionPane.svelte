@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Finding } from '@kelbrin/core/inspect';
   import InspectionList from '$lib/ui/InspectionList.svelte';
+  import { isOnlyToDo } from '$lib/ui/toDo';
   import VerdictChip from '$lib/ui/VerdictChip.svelte';
   import type { BenchState } from '../state/bench.svelte';
   import RemedyList from './RemedyList.svelte';
@@ -41,7 +42,7 @@
   <div class="border-hairline flex items-center justify-between border-b px-4 py-3">
     <h2>{say.title}</h2>
     {#if bench.isChecked}
-      <VerdictChip verdict={bench.solid.inspection.verdict} />
+      <VerdictChip verdict={bench.solid.inspection.verdict} isToDo={isOnlyToDo(bench.solid.inspection)} />
     {:else if bench.problem && !bench.isCurrent}
       <span class="text-ink-soft text-sm">{say.ofBefore}</span>
     {:else}
@@ -59,7 +60,7 @@
     {/if}
   </div>
   <div aria-busy={!bench.isChecked}>
-    <InspectionList inspection={bench.solid.inspection} {chosen} onchoose={choose}>
+    <InspectionList inspection={bench.solid.inspection} isDesigning {chosen} onchoose={choose}>
       {#snippet more()}<RemedyList {bench} />{/snippet}
     </InspectionList>
   </div>

@@ -1,5 +1,8 @@
 <script lang="ts">
   import Plus from '@lucide/svelte/icons/plus';
+  import Square from '@lucide/svelte/icons/square';
+  import Volume from '@lucide/svelte/icons/volume-2';
+  import { onDestroy, untrack } from 'svelte';
   import { Button, Modal } from 'flowbite-svelte';
   import type { OpenedToken } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
@@ -7,6 +10,8 @@
   import type { Portraits } from '../state/portraits.svelte';
   import MeasureList from './MeasureList.svelte';
   import PartTabs from './PartTabs.svelte';
+  import { ReadAloud } from '../state/readAloud.svelte';
+  import { browserVoice } from '../state/voice';
   import { wholeStep } from './wholeStep.svelte';
   import RecipeStep from './RecipeStep.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
@@ -37,6 +42,10 @@
       ),
     ),
   );
+
+  const voice = browserVoice();
+  const reading = voice && untrack(() => new ReadAloud(bench, voice));
+  onDestroy(() => reading?.stop());
 
   const whole = wholeStep(() => bench.marked);
 </script>
@@ -82,7 +91,20 @@
       <Plus size={14} aria-hidden="true" />{say.addMeasure}
     </button>
   {/if}
+  {#if reading && bench.recipe.steps.length > 0}
+    {@const Icon = reading.isReading ? Square : Volume}
+    <button
+      type="button"
+      class="text-primary-800 hover:bg-primary-50 shrink-0 px-3 py-2 pointer-coarse:min-w-11"
+      aria-label={reading.isReading ? say.stopReading : say.readAloud}
+      title={reading.isReading ? say.stopReading : say.readAloud}
+      onclick={() => (reading.isReading ? reading.stop() : reading.start())}
+    >
+      <Icon size={16} aria-hidden="true" />
+    </button>
+  {/if}
 </div>
+{#if reading?.isMute}<p role="alert" class="text-ink-soft px-3 py-1 text-sm">{say.noVoice}</p>{/if}
 {#if bench.asking.question}
   {@const { what, step, broken } = bench.asking.question}
   <Modal open title={say.breaks[what](step)} size="sm" onclose={() => bench.asking.answer(false)}>

@@ -1,15 +1,18 @@
 <script lang="ts">
   import {
     additionsOf,
+    plainSentence,
     sentenceOf,
     shortSentenceOf,
     type FieldPath,
     type Step,
     type OpenedToken,
   } from '@kelbrin/core/recipe';
+  import { isBeingDrawn, waitsToBeDrawn } from '../state/beingDrawn';
   import type { BenchState } from '../state/bench.svelte';
   import StepSentence from './StepSentence.svelte';
   import StepTools from './StepTools.svelte';
+  import WordsExplained from './WordsExplained.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
   import { companyTexts } from '$lib/texts/company';
 
@@ -32,7 +35,10 @@
   let naming = $state(false);
   let folded = $state(false);
 
-  const problem = $derived(refused ?? (bench.problem?.stepId === step.id ? bench.problem : undefined));
+  const isDrawn = $derived(isBeingDrawn(step, bench.drawing));
+  const problem = $derived(
+    refused ?? (bench.problem?.stepId === step.id && !isDrawn ? bench.problem : undefined),
+  );
   const outcome = $derived(bench.solid?.steps.find(({ stepId }) => stepId === step.id));
   const notes = $derived(bench.problem ? [] : (outcome?.notes ?? []));
   const told = $derived(bench.problem ? [] : (outcome?.told ?? []));
@@ -48,6 +54,11 @@
   /** Whether its name can be changed where it stands. */
   const isNamed = $derived(isWhole || problem !== undefined || folded);
   const additions = $derived(additionsOf(step));
+
+  function change(path: FieldPath, value: unknown, gesture?: number): void {
+    bench.setField(step.id, path, value, gesture);
+    if (waitsToBeDrawn(value)) bench.drawing = { stepId: step.id, path };
+  }
 
   function rename(event: Event & { currentTarget: HTMLInputElement }): void {
     const name = event.currentTarget.value.trim();
@@ -106,7 +117,7 @@
           steps: bench.recipe.steps,
           ontap: (at) => bench.tapEdge(step.id, at),
         }}
-        onchange={(path, value, gesture) => bench.setField(step.id, path, value, gesture)}
+        onchange={change}
         onproblem={(path, message) => (refused = message === undefined ? undefined : { path, message })}
         onopen={(token) => onopen(step.id, token)}
       />
@@ -118,6 +129,7 @@
     </p>
   {/if}
   {#if step.off}<p class="text-ink-soft text-sm">{say.isOff}</p>{/if}
+  {#if isDrawn}<p class="text-ink-soft text-sm">{say.isDrawn}</p>{/if}
   {#if problem}<p role="alert" class="text-fail text-sm">{problem.message}</p>{/if}
   {#each told as line (line)}<p class="text-ink-soft text-sm">{line}</p>{/each}
   {#each [...fileNotes, ...notes] as note (note)}<p class="text-warn-ink text-sm">{note}</p>{/each}
@@ -139,6 +151,7 @@
         </select>
       {/if}
       <div class="ml-auto flex gap-0.5">
+        <WordsExplained sentence={plainSentence(tokens)} number={index + 1} />
         <StepTools
           {bench}
           stepId={step.id}

@@ -1,21 +1,29 @@
 <script lang="ts">
-  import { evaluateAmount, type Amount, type Node, type Point } from '@kelbrin/core/recipe';
+  import { evaluateAmount, isFormula, type Amount } from '@kelbrin/core/recipe';
   import DimensionField from '$lib/ui/DimensionField.svelte';
-  import { planTexts as say } from '$lib/texts/plan';
+  import type { DrawingState } from './drawing.svelte';
+  import { drawingTexts as say } from '$lib/texts/drawing';
 
+  /** The points of a drawing as numbers. */
   interface Props {
-    nodes: readonly Node[];
-    /** Where the points lie, worked out. */
-    at: readonly Point[];
+    drawing: DrawingState;
     /** A half profile, x its distance from an axis. */
     isProfile: boolean;
-    chosen: number | undefined;
     measures: ReadonlyMap<string, number>;
-    onchange(nodes: readonly Node[], gesture?: number): void;
-    onchoose(index: number): void;
-    onremove(index: number): void;
   }
-  let { nodes, at, isProfile, chosen, measures, onchange, onchoose, onremove }: Props = $props();
+  let { drawing, isProfile, measures }: Props = $props();
+
+  const nodes = $derived(drawing.outline.nodes);
+  const chosen = $derived(drawing.marks.points.at(-1));
+
+  /** A point is led to what is typed, so that its rules go on holding. Beside rules, what is worked out is one of them. */
+  function set(index: number, key: 'xMm' | 'yMm' | 'bend', value: Amount, gesture?: number): void {
+    const [x, y] = drawing.at[index];
+    if (key === 'bend' || drawing.rules.length === 0)
+      drawing.setNodes(nodes.with(index, { ...nodes[index], [key]: value }), gesture);
+    else if (isFormula(value)) drawing.ask([{ kind: 'held', point: index, [key]: value }], gesture);
+    else drawing.drag(index, key === 'xMm' ? [value, y] : [x, value], gesture);
+  }
 
   const columns = $derived([
     {
@@ -33,11 +41,7 @@
   }
 </script>
 
-<div
-  class="border-hairline w-52 shrink-0 overflow-y-auto border-l p-2 text-sm"
-  role="group"
-  aria-label={say.points}
->
+<div class="min-h-0 flex-1 overflow-y-auto p-2" role="group" aria-label={say.points}>
   <table class="w-full">
     <thead class="text-ink-soft text-left">
       <tr>
@@ -48,7 +52,7 @@
     </thead>
     <tbody>
       {#each nodes as node, i (i)}
-        <tr class={chosen === i ? 'bg-primary-50' : ''} onfocusin={() => onchoose(i)}>
+        <tr class={chosen === i ? 'bg-primary-50' : ''} onfocusin={() => drawing.markOnly(i)}>
           <td class="text-ink-soft measured">{i + 1}</td>
           {#each columns as { key, words } (key)}
             <td>
@@ -58,11 +62,11 @@
                 label={say.point(i + 1, words)}
                 unit={key === 'bend' ? '%' : 'mm'}
                 bare
-                min={key === 'bend' ? -100 : -1000}
-                max={key === 'bend' ? 100 : 1000}
+                min={-1000}
+                max={1000}
                 nudge={key === 'bend' ? 5 : 1}
                 {measures}
-                onchange={(value, gesture) => onchange(nodes.with(i, { ...node, [key]: value }), gesture)}
+                onchange={(value, gesture) => set(i, key, value, gesture)}
                 onproblem={() => {}}
               />
             </td>
@@ -72,7 +76,7 @@
               type="button"
               class="text-ink-soft hover:text-fail px-1"
               aria-label={say.deletePoint(i + 1)}
-              onclick={() => onremove(i)}>×</button
+              onclick={() => drawing.remove(i)}>×</button
             >
           </td>
         </tr>
@@ -83,8 +87,7 @@
     type="button"
     class="text-primary-800 hover:bg-primary-50 mt-1 rounded px-1.5 py-0.5"
     onclick={() => {
-      const [x, y] = at[at.length - 1] ?? [0, 0];
-      onchange([...nodes, { xMm: x + 5, yMm: y }]);
+      drawing.addAfterLast();
     }}>+ {say.addPoint}</button
   >
 </div>

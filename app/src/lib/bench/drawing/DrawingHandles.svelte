@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { Point, PointsOutline } from '@kelbrin/core/recipe';
   import { middleOf } from './bend';
-  import { toPixels, type Sheet } from './sheet';
-  import { planTexts as say } from '$lib/texts/plan';
+  import { toPixels, type Sheet } from '../plan/sheet';
+  import { drawingTexts as say } from '$lib/texts/drawing';
 
   /** The points of an outline, and the middles of its edges by which they are bent. */
   interface Props {
@@ -10,11 +10,11 @@
     sheet: Sheet;
     at: readonly Point[];
     edges: readonly (readonly Point[])[];
-    /** The point that is chosen, by its index. */
-    chosen: number | undefined;
+    /** The points that are marked, by their index. */
+    marked: readonly number[];
     ongrab(event: PointerEvent & { currentTarget: Element }, kind: 'point' | 'bend', index: number): void;
   }
-  let { outline, sheet, at, edges, chosen, ongrab }: Props = $props();
+  let { outline, sheet, at, edges, marked, ongrab }: Props = $props();
 </script>
 
 {#if !outline.smooth}
@@ -39,7 +39,7 @@
     y={toPixels(sheet, point)[1] - 5}
     width="10"
     height="10"
-    fill={chosen === i ? 'var(--color-primary-700)' : '#fff'}
+    fill={marked.includes(i) ? 'var(--color-primary-700)' : '#fff'}
     stroke="var(--color-primary-700)"
     stroke-width="1.8"
     class="cursor-move"

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Point, Region } from '@kelbrin/core/recipe';
-  import PaperLines from './PaperLines.svelte';
-  import { pathOf, toPixels, type Sheet } from './sheet';
+  import PaperLines from '../plan/PaperLines.svelte';
+  import { pathOf, toPixels, type Sheet } from '../plan/sheet';
 
   /** What lies under an outline that is drawn: squared paper, what else is there, and the mirror image. */
   interface Props {

@@ -1,0 +1,2 @@
+export { tradeWords, type TradeWord } from './tradeWords.ts';
+export { tradeWordsIn } from './wordsIn.ts';
