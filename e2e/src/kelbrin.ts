@@ -105,18 +105,13 @@ export async function handInLabel(
   const { request } = context;
   await signInByRequest(request, origin, who);
   const path = await benchOf(request);
-  const design = designOf(labelRecipe(label), 'Label');
-  const save = (baseRevision: number) =>
-    request.put(`${path}/design`, { data: { baseRevision, design }, headers: { origin } });
-  // Saved from no revision at all, it is told which one there is.
-  const { revision } = (await (await save(999_999)).json()) as { revision: number };
-  await save(revision);
+  const revision = await saveLabel(request, origin, path, label);
   const said = {
     note: '',
     arguments: argued.map((check) => ({ check, words: 'It is for a thin wire.' })),
   };
   const answer = await request.post(`${path}?/handIn`, {
-    form: { revision: String(revision + 1), said: JSON.stringify(said) },
+    form: { revision: String(revision), said: JSON.stringify(said) },
     headers: { origin, accept: 'application/json' },
   });
   const { type } = (await answer.json()) as { type: string };
@@ -160,6 +155,33 @@ export async function signInByHand(
 export async function openBench(page: Page): Promise<void> {
   await page.goto(await benchOf(page.request));
   await page.getByTestId('solid-view').waitFor();
+}
+
+/**
+ * Opens a signed-in student's bench with a label on it, whatever the flows before have left there: those of one file share
+ * its school, and which of them run in one is not known.
+ */
+export async function openLabel(page: Page, label: Label): Promise<void> {
+  const { origin } = new URL((await page.request.get('/home')).url());
+  await saveLabel(page.request, origin, await benchOf(page.request), label);
+  await openBench(page);
+}
+
+/** Saves a label as the whole of a project, over what is there. Gives back its revision. */
+async function saveLabel(
+  request: APIRequestContext,
+  origin: string,
+  path: string,
+  label: Label,
+): Promise<number> {
+  const design = designOf(labelRecipe(label), 'Label');
+  const save = (baseRevision: number) =>
+    request.put(`${path}/design`, { data: { baseRevision, design }, headers: { origin } });
+  // Saved from no revision at all, it is told which one there is.
+  const { revision } = (await (await save(999_999)).json()) as { revision: number };
+  const answer = await save(revision);
+  if (!answer.ok()) throw new Error(`The label was not saved: ${answer.status()}`);
+  return revision + 1;
 }
 
 /** Where the bench of a signed-in student's project is. */

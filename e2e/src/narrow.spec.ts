@@ -1,9 +1,12 @@
 import type { Page } from '@playwright/test';
 import { expectNoSeriousFault } from './accessibility.ts';
 import { foot, offers } from './byHand.ts';
-import { expect, openBench, saved, test } from './kelbrin.ts';
+import { expect, openBench, openLabel, saved, test } from './kelbrin.ts';
 
 test.use({ file: 'building' });
+
+/** What lies on the bench of each flow. */
+const kale = { words: 'Kale', widthMm: 60 };
 
 const overflowPx = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
 const tab = (page: Page, name: string) =>
@@ -14,7 +17,7 @@ test('on a phone the solid stays in sight, a number is changed, a step is found 
 }) => {
   const page = await as('keiko');
   await page.setViewportSize({ width: 390, height: 780 });
-  await openBench(page);
+  await openLabel(page, kale);
   await expect(page.getByTestId('solid-view')).toBeInViewport();
   const width = page.getByRole('spinbutton', { name: 'width', exact: true }).first();
   await width.fill('71');
@@ -56,6 +59,7 @@ test('on a phone the solid stays in sight, a number is changed, a step is found 
 
 test('a tablet upright and a small laptop have room for all of the bench', async ({ as }) => {
   const page = await as('keiko');
+  await openLabel(page, kale);
   for (const [width, height] of [
     [768, 1024],
     [1024, 640],
@@ -79,7 +83,7 @@ test('a tablet upright and a small laptop have room for all of the bench', async
 
 test('what can be added is gone through by keys alone', async ({ as }) => {
   const page = await as('keiko');
-  await openBench(page);
+  await openLabel(page, kale);
   const before = await page.locator('[data-step]').count();
   await page.locator('body').press('a');
   await expect(offers(page).getByRole('searchbox')).toBeFocused();
