@@ -212,6 +212,11 @@ export const house = [
     about: 'what is designed and shown, its history and its saving',
     uses: ['worker'],
   },
+  {
+    path: 'app/src/lib/bench/hands',
+    about: 'sizes and places that are dragged and typed on the solid itself',
+    uses: ['plan', 'state'],
+  },
   { path: 'app/src/lib/bench/plan', about: 'the drawing from above, with its handles', uses: ['state'] },
   {
     path: 'app/src/lib/bench/drawing',

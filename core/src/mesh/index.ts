@@ -1,3 +1,4 @@
+export * from './pointed.ts';
 export * from './pose.ts';
 export * from './selfCrossings.ts';
 export * from './solidMesh.ts';

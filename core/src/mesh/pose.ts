@@ -1,4 +1,5 @@
 import type { Box, Vec3 } from './solidMesh.ts';
+import { cross, dot, times } from './vectors.ts';
 
 /**
  * A turn, mirroring, scale and shift together, as a 4 × 4 matrix in column order, which is how both the kernel and the
@@ -63,6 +64,20 @@ export function turnDown([x, y, z]: Vec3): Pose {
 /** The turn that undoes a turn: its transpose. For a pose without shift and scale. */
 export function turnedBack(m: Pose): Pose {
   return [m[0], m[4], m[8], 0, m[1], m[5], m[9], 0, m[2], m[6], m[10], 0, 0, 0, 0, 1];
+}
+
+/** What undoes a pose, of which nothing is made flat: by Cramer's rule, the rows of it are cross products of the columns. */
+export function inverse(m: Pose): Pose {
+  const [a, b, c]: Vec3[] = [0, 4, 8].map((at) => [m[at], m[at + 1], m[at + 2]]);
+  const size = dot(a, cross(b, c));
+  const [x, y, z] = [cross(b, c), cross(c, a), cross(a, b)].map((row) => times(row, 1 / size));
+  const by: Vec3 = [m[12], m[13], m[14]];
+  return [x[0], y[0], z[0], 0, x[1], y[1], z[1], 0, x[2], y[2], z[2], 0, -dot(x, by), -dot(y, by), -dot(z, by), 1]; // oxfmt-ignore
+}
+
+/** Whether a pose turns by quarters alone, if at all, so that boxes stay boxes. */
+export function isSquare(m: Pose): boolean {
+  return [0, 4, 8].every((at) => [0, 1, 2].filter((i) => Math.abs(m[at + i]) > 1e-9).length === 1);
 }
 
 /** First the last of the poses, then the one before it, …: the order in which matrices are multiplied. */

@@ -52,3 +52,9 @@ const turns: Record<Facing, Pose> = {
 export function facingPose(side: Facing): Pose {
   return turns[side];
 }
+
+/** The axis of the room along which something lies that is drawn along an axis of its own and faces a side. */
+export function facedAxis(side: Facing, own: 'x' | 'y'): Axis {
+  const column = own === 'x' ? 0 : 4;
+  return (['x', 'y', 'z'] as const).find((_, i) => Math.abs(turns[side][column + i]) > 0.5)!;
+}

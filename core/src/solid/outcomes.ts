@@ -1,5 +1,5 @@
 import type { Manifold } from 'manifold-3d';
-import { topologyOf, type Box, type SolidMesh } from '../mesh/index.ts';
+import { combined, topologyOf, unmoved, type Box, type Pose, type SolidMesh } from '../mesh/index.ts';
 import type { Region } from '../plane/index.ts';
 import type { DrawnPieces, OfferedEdge, Recipe, ResolvedSteps } from '../recipe/index.ts';
 import { inScope } from './scope.ts';
@@ -19,6 +19,8 @@ export interface StepOutcome {
   readonly notes: readonly string[];
   /** What it worked out, which is as it should be, a sentence each. */
   readonly told: readonly string[];
+  /** How the whole part was turned, scaled and moved since then; undefined where it was also tapered, which no pose says. */
+  readonly since?: Pose;
   /** Its outline as seen from above, where it lies in the part; that of its box when it has none of its own. */
   readonly plan: Region;
   /** The corners of that outline before any was finished, in the order of their numbers. */
@@ -55,12 +57,22 @@ export function outcomesOf(
       changed,
       notes: said,
       told,
+      since: poseSince(trace),
       plan,
       corners: trace?.corners,
       edges: edges && edgesNow(edges, trace),
       pieces,
     };
   });
+}
+
+function poseSince(trace: Trace | undefined): Pose | undefined {
+  let pose = unmoved;
+  for (const move of trace?.since ?? []) {
+    if (!('pose' in move)) return undefined;
+    pose = combined(move.pose, pose);
+  }
+  return pose;
 }
 
 /** Edges where they lie after what was done to the whole part. */

@@ -4,6 +4,7 @@ import {
   boxTapered,
   boxUnder,
   combined,
+  isSquare,
   posed,
   tapered,
   type Box,
@@ -118,10 +119,10 @@ export function scaleOf(pose: Pose): number {
 /** An outline before any position, after a pose: stretched and mirrored as the part is, but not turned with it. */
 function outlineAfter(outline: Region, pose: Pose): Region {
   const [x, y, z] = [pose[0], pose[5], pose[10]];
-  const isSquare = [1, 2, 4, 6, 8, 9].every((i) => Math.abs(pose[i]) < 1e-9);
+  const isUpright = [1, 2, 4, 6, 8, 9].every((i) => Math.abs(pose[i]) < 1e-9);
   // Two signs that change make a turn by a half.
   const isMirrored = x * y * z < 0;
-  if (!isSquare || (!isMirrored && Math.min(x, y, z) < 0)) return scaled(outline, scaleOf(pose));
+  if (!isUpright || (!isMirrored && Math.min(x, y, z) < 0)) return scaled(outline, scaleOf(pose));
   return stretched(outline, x, y);
 }
 
@@ -134,10 +135,4 @@ export function boxOfAll(operations: readonly Operation<Manifold>[]): Box {
 /** The outline of a box seen from above. */
 export function rectangleOf({ min, max }: Box): Region {
   return [[[min[0], min[1]], [max[0], min[1]], [max[0], max[1]], [min[0], max[1]]]]; // oxfmt-ignore
-}
-
-/** Whether a pose turns by quarters alone, so that boxes stay boxes. */
-function isSquare(pose: Pose): boolean {
-  const columns = [0, 4, 8].map((from) => pose.slice(from, from + 3));
-  return columns.every((column) => column.filter((part) => Math.abs(part) > 1e-9).length === 1);
 }

@@ -73,6 +73,12 @@
     grid-template-columns: 392px auto minmax(0, 1fr) 300px;
     grid-template-rows: minmax(0, 1fr);
   }
+  /* What changes in one of them has nothing to do with where things are in the others. */
+  .recipe,
+  .stage,
+  .inspection {
+    contain: layout paint style;
+  }
   .recipe {
     grid-area: recipe;
     border-right-width: 1px;

@@ -5,10 +5,12 @@
   import { facesOf } from '@kelbrin/core/mesh';
   import { fieldAt, turnsProfile, type FieldPath, type OutlineSpec } from '@kelbrin/core/recipe';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
+  import type { Outlook } from '$lib/ui/solidView/outlook';
   import type { Look } from '$lib/ui/solidView/views';
   import SectionSheet from './inspection/SectionSheet.svelte';
   import ShapeBefore from './inspection/ShapeBefore.svelte';
   import Drawing from './drawing/Drawing.svelte';
+  import SolidHands from './hands/SolidHands.svelte';
   import PiecesEditor from './plan/PiecesEditor.svelte';
   import { piecesBeside } from './plan/piecesBeside';
   import Plan from './plan/Plan.svelte';
@@ -83,6 +85,8 @@
   );
 </script>
 
+{#snippet hands(outlook: Outlook)}<SolidHands {bench} {outlook} />{/snippet}
+
 <section class="relative min-w-0 flex-1" aria-label={isPlanLarge ? say.plan : say.solid}>
   {#if drawn?.outline.shape === 'points'}
     {#key drawnKey}<Drawing
@@ -135,6 +139,7 @@
           {offered}
           ontapedge={(at) => bench.marked && bench.tapEdge(bench.marked, at)}
           {pins}
+          over={isPickingFace || pins?.length ? undefined : hands}
         />
       </div>
     {/if}

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { extentOf, signedAreaOf, turned, type Outline, type Region } from '../../plane/index.ts';
 import { angle, type Resolved } from '../amount.ts';
-import { facing } from '../facing.ts';
+import { facedAxis, facing, normalOf } from '../facing.ts';
 import {
   failingIn,
   outline,
@@ -154,10 +154,13 @@ export const extrude: StepKind<ExtrudeStep> = {
     ];
   },
 
-  sizes: (step) =>
-    step.facing === 'up' && !step.turnDeg && step.depth.type === 'by'
-      ? outlineSizes(step.outline, ['outline'])
-      : [],
+  sizes: ({ outline: of, facing: side, turnDeg, depth: by }) => [
+    ...(turnDeg ? [] : outlineSizes(of, ['outline'])).map(({ path, axis }) => ({
+      path,
+      axis: facedAxis(side, axis),
+    })),
+    ...(by.type === 'by' ? [{ path: ['depth', 'mm'], axis: normalOf[side].axis }] : []),
+  ],
 
   additions: (step) => [
     ...placeAdditions(step),

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { circlePoints, segmentsFor } from '../../plane/index.ts';
 import { boxUnder, combined, shift } from '../../mesh/index.ts';
 import { length, type Resolved } from '../amount.ts';
-import { facesSideways, facing, facingPose, normalOf } from '../facing.ts';
+import { facedAxis, facesSideways, facing, facingPose, normalOf } from '../facing.ts';
 import { axisIndex, centredOn, downFromTop, placement, shiftFor } from '../placement.ts';
 import { measureName } from '../measures.ts';
 import { choice, clause, millimetres, text, type Token } from '../sentence.ts';
@@ -106,8 +106,18 @@ export const hole: StepKind<HoleStep> = {
     text('.'),
   ],
 
-  sizes: (step) =>
-    step.facing === 'up' && step.size.by === 'diameter' ? [{ path: ['size', 'mm'], axis: 'x' }] : [],
+  sizes: ({ size, depth, facing: side }) => [
+    ...(size.by === 'diameter' ? [{ path: ['size', 'mm'], axis: facedAxis(side, 'x') }] : []),
+    ...(depth.type === 'blind'
+      ? [
+          {
+            path: ['depth', 'mm'],
+            axis: normalOf[side].axis,
+            holds: normalOf[side].isHigh ? ('high' as const) : ('low' as const),
+          },
+        ]
+      : []),
+  ],
 
   additions: (step) => [
     ...placeAdditions(step),

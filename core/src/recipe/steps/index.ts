@@ -2,7 +2,6 @@ import { isPlaceholder } from '../lettering.ts';
 import * as z from 'zod';
 import type { Vec3 } from '../../mesh/index.ts';
 import type { Resolved } from '../amount.ts';
-import type { SizeField } from '../outlines/index.ts';
 import type { PrinterTraits } from '../printer.ts';
 import type { Addition, SentenceContext, Token } from '../sentence.ts';
 import { colours, schema as coloursSchema } from './colours.ts';
@@ -19,7 +18,7 @@ import { repeat, schema as repeatSchema } from './repeat.ts';
 import { revolve, schema as revolveSchema } from './revolve.ts';
 import { scale, schema as scaleSchema } from './scale.ts';
 import { schema as setDownSchema, setDown } from './setDown.ts';
-import type { BuildKit, Built, Group, StepKind, Surroundings } from './stepKind.ts';
+import type { BuildKit, Built, Group, RoomSize, StepKind, Surroundings } from './stepKind.ts';
 import { schema as sizesSchema, sizes } from './sizes.ts';
 import { schema as sweepSchema, sweep } from './sweep.ts';
 import { schema as taperSchema, taper } from './taper.ts';
@@ -134,8 +133,8 @@ export function additionsOf<K extends Kind>(of: StepOf<K>): Addition[] {
   return kinds[of.kind].additions?.(of) ?? [];
 }
 
-/** The sizes of a step that a handle on the plan can drag. */
-export function sizesOf<K extends Kind>(of: StepOf<K>): SizeField[] {
+/** The sizes of a step that can be dragged. */
+export function sizesOf<K extends Kind>(of: StepOf<K>): RoomSize[] {
   return kinds[of.kind].sizes?.(of) ?? [];
 }
 

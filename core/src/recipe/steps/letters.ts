@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { extentOf, type Region } from '../../plane/index.ts';
 import { length, type Resolved } from '../amount.ts';
-import { facing, normalOf, type Facing } from '../facing.ts';
+import { facedAxis, facing, normalOf, type Facing } from '../facing.ts';
 import { fittingLettering, letteringAdditions, letteringTokens, newLettering } from '../lettering.ts';
 import { aroundTokens } from '../aroundSentence.ts';
 import { centredOn, fromPlate, onTop, placement } from '../placement.ts';
@@ -114,8 +114,12 @@ export const letters: StepKind<LettersStep> = {
     ];
   },
 
-  sizes: (step) =>
-    step.facing === 'up' && !isPlacedByRoom(step) ? [{ path: ['lettering', 'size', 'mm'], axis: 'x' }] : [],
+  sizes: (step) => [
+    ...(isPlacedByRoom(step)
+      ? []
+      : [{ path: ['lettering', 'size', 'mm'], axis: facedAxis(step.facing, 'x') }]),
+    ...(step.effect === 'through' ? [] : [{ path: ['byMm'], axis: normalOf[step.facing].axis }]),
+  ],
 
   additions: (step) => [
     ...(step.lettering.size.by === 'room' ? [] : placeAdditions(step)),

@@ -116,7 +116,7 @@ export const readySolid: StepKind<ReadySolidStep> = {
 
   sizes({ solid: of, turns: turned }) {
     if (turned) return [];
-    const fields = { widthMm: 'x', depthMm: 'y', diameterMm: 'x', outerMm: 'x' } as const;
+    const fields = { widthMm: 'x', depthMm: 'y', diameterMm: 'x', outerMm: 'x', heightMm: 'z' } as const;
     return Object.entries(fields).flatMap(([key, axis]) => (key in of ? { path: ['solid', key], axis } : []));
   },
 

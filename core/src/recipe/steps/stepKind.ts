@@ -6,8 +6,8 @@ import type { Point, Region } from '../../plane/index.ts';
 import type { Resolved } from '../amount.ts';
 import type { Facing } from '../facing.ts';
 import type { Lettering } from '../lettering.ts';
-import type { OutlineKit, SizeField } from '../outlines/outlineKind.ts';
-import type { StepRef, Target } from '../placement.ts';
+import type { OutlineKit } from '../outlines/outlineKind.ts';
+import type { Axis, StepRef, Target } from '../placement.ts';
 import type { PrinterTraits } from '../printer.ts';
 import type { Relief } from '../relief.ts';
 import type { Offer } from './offer.ts';
@@ -154,6 +154,14 @@ export interface Surroundings {
 /** What a kind of step does to the part. Others can be placed on shapes; how a step is offered, its offers say. */
 export type Group = 'shape' | 'cut' | 'repeat' | 'whole';
 
+/** A number that says how long something is along an axis of the room. */
+export interface RoomSize {
+  readonly path: FieldPath;
+  readonly axis: Axis;
+  /** The end that stays where it is, where its placement does not say so. */
+  readonly holds?: 'low' | 'high';
+}
+
 /**
  * A kind of step: one file that says what its fields are, how it reads and how it builds.
  * The bench, the worker and the command know kinds of step by this interface alone.
@@ -188,8 +196,8 @@ export interface StepKind<S extends { id: string; kind: string }> {
   following?(step: S, before: S): S;
   /** The step without what it says of another that is taken out, where the rest of it still holds. */
   forgetting?(step: S, removedId: string): S;
-  /** Its sizes that a handle on the plan can drag. */
-  sizes?(step: S): SizeField[];
+  /** Its sizes that can be dragged. */
+  sizes?(step: S): RoomSize[];
   /** Clauses that the sentence could also have. */
   additions?(step: S): Addition[];
   /** What it works out by itself, which its field `called` names for later sentences. */

@@ -9,8 +9,10 @@
     /** How far beside it the line is drawn, in pixels to its left hand. */
     offPx?: number;
     tone?: string;
+    /** Whether it lies on anything, light or dark, and not on paper. */
+    isOverAll?: boolean;
   }
-  let { from, to, mm, offPx = 0, tone = 'var(--color-ink-soft)' }: Props = $props();
+  let { from, to, mm, offPx = 0, tone = 'var(--color-ink-soft)', isOverAll = false }: Props = $props();
 
   const ARROW = 6;
   const long = $derived(Math.hypot(to[0] - from[0], to[1] - from[1]));
@@ -29,12 +31,17 @@
   };
 </script>
 
-<g stroke={tone} stroke-width="0.8" fill="none" pointer-events="none">
+{#snippet line()}
   {#if offPx !== 0}
     <path d="M{from[0]} {from[1]}L{a[0] + aside[0] * 0.15} {a[1] + aside[1] * 0.15}" opacity="0.6" />
     <path d="M{to[0]} {to[1]}L{b[0] + aside[0] * 0.15} {b[1] + aside[1] * 0.15}" opacity="0.6" />
   {/if}
   <path d="M{a[0]} {a[1]}L{b[0]} {b[1]}" />
+{/snippet}
+
+{#if isOverAll}<g stroke="#fff" stroke-width="3.2" fill="none" pointer-events="none">{@render line()}</g>{/if}
+<g stroke={tone} stroke-width={isOverAll ? 1.2 : 0.8} fill="none" pointer-events="none">
+  {@render line()}
   <path d={head(a[0], a[1], 1)} fill={tone} stroke="none" />
   <path d={head(b[0], b[1], -1)} fill={tone} stroke="none" />
   <rect
@@ -43,7 +50,7 @@
     width={words.length * 7.2 + 4}
     height="16"
     fill="#fff"
-    opacity="0.85"
+    opacity={isOverAll ? 1 : 0.85}
     stroke="none"
   />
   <text

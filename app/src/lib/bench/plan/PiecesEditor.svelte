@@ -92,9 +92,9 @@
         if (i === chosen || !own) return [];
         const extent = extentOf(own)[axis];
         return [
-          { at: extent.low, of: say.edgeOf(low, letterOf(i)) },
+          { at: extent.low, of: say.sideOf(low, letterOf(i)) },
           { at: (extent.low + extent.high) / 2, of: say.middleOf(letterOf(i)) },
-          { at: extent.high, of: say.edgeOf(high, letterOf(i)) },
+          { at: extent.high, of: say.sideOf(high, letterOf(i)) },
         ];
       }),
     ];

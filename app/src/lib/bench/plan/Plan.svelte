@@ -4,9 +4,9 @@
     chosenCornersOf,
     cornerTapped,
     handlesOf,
+    handlesUnder,
     isPlacedByMiddle,
     plateBox,
-    stepWords,
     type Handle,
     type Point,
   } from '@kelbrin/core/recipe';
@@ -14,6 +14,7 @@
   import type { BenchState } from '../state/bench.svelte';
   import { keptApart } from './apart';
   import { arrowMove } from './arrowMove';
+  import { boxNow, hostBoxOf, snapLinesOf } from './besides';
   import Dimension from './Dimension.svelte';
   import { coalesce } from './coalesce';
   import PaperLines from './PaperLines.svelte';
@@ -67,7 +68,7 @@
   let pointer = $state.raw<Point>();
 
   const outcomes = $derived(bench.solid?.steps ?? []);
-  const range = $derived(rangeOf(outcomes.filter(({ effect }) => effect === 'add').map(({ box }) => box)));
+  const range = $derived(rangeOf(outcomes.filter(({ effect }) => effect === 'add').map(boxNow)));
   const sheet = $derived(
     held ??
       (isSmall ? fitted(range, widthPx, heightPx, 12) : fittedBeside(range, widthPx, heightPx, 64, inset)),
@@ -75,11 +76,8 @@
   const gridMm = $derived(gridFor(sheet.pixelsPerMm));
   const step = $derived(bench.recipe.steps.find(({ id }) => id === bench.marked));
   const outcome = $derived(outcomes.find(({ stepId }) => stepId === bench.marked));
-  const hostBox = $derived.by(() => {
-    const on = step && 'placement' in step ? step.placement.on : undefined;
-    if (!on || 'plate' in on) return plateBox;
-    return outcomes.find(({ stepId }) => stepId === on.step)?.box ?? plateBox;
-  });
+  const hostBox = $derived(hostBoxOf(step, outcomes, outcome?.since));
+  const box = $derived(outcome && boxNow(outcome));
   /** Whether its own edges are measured from those of what it is on. */
   const isToEdges = $derived(
     step &&
@@ -87,7 +85,9 @@
       !('measuredTo' in step && step.measuredTo === 'axis'),
   );
   const handles = $derived(
-    !isSmall && !isMeasuring && step && outcome ? handlesOf(step, outcome.box, hostBox) : [],
+    !isSmall && !isMeasuring && step && outcome
+      ? handlesUnder(handlesOf(step, outcome.box, hostBox), outcome.since)
+      : [],
   );
 
   /** The corners among which the marked step lets some be chosen, and those that are. */
@@ -102,24 +102,7 @@
     if (step && change) bench.setField(step.id, change.path, change.value);
   }
 
-  /** Edges and middles of all other steps, and the middle of the plate. */
-  function snapLines(axis: 0 | 1): SnapLine[] {
-    const words = axis === 0 ? (['left', 'right'] as const) : (['front', 'back'] as const);
-    return [
-      { at: 0, of: say.middleOfPlate },
-      ...outcomes
-        .filter(({ stepId }) => stepId !== bench.marked)
-        .flatMap(({ stepId, box }) => {
-          const index = bench.recipe.steps.findIndex(({ id }) => id === stepId);
-          const name = stepWords(bench.recipe.steps, index);
-          return [
-            { at: box.min[axis], of: say.edgeOf(words[0], name) },
-            { at: (box.min[axis] + box.max[axis]) / 2, of: say.middleOf(name) },
-            { at: box.max[axis], of: say.edgeOf(words[1], name) },
-          ];
-        }),
-    ];
-  }
+  const lines = (axis: 'x' | 'y') => snapLinesOf(axis, bench.recipe.steps, outcomes, bench.marked);
 
   function pointAt(event: PointerEvent & { currentTarget: Element }): Point {
     // Asking where the plan is while it changes makes the browser lay the page out once more.
@@ -130,8 +113,8 @@
   function snappedPoint(point: Point): Point {
     const reach = REACH_PX / sheet.pixelsPerMm;
     const [x, y] = [
-      snapped(point[0], snapLines(0), reach, gridMm),
-      snapped(point[1], snapLines(1), reach, gridMm),
+      snapped(point[0], lines('x'), reach, gridMm),
+      snapped(point[1], lines('y'), reach, gridMm),
     ];
     guides = { x: x.line, y: y.line };
     return [x.at, y.at];
@@ -139,13 +122,13 @@
 
   function begin(event: PointerEvent & { currentTarget: Element }, handle: Handle): void {
     event.stopPropagation();
-    if (!outcome) return;
+    if (!outcome || !box) return;
     held = sheet;
     const svg = event.currentTarget.closest('svg') as SVGElement;
     const corner = svg.getBoundingClientRect();
     const taken = toMillimetres(sheet, [event.clientX - corner.left, event.clientY - corner.top]);
     const off: Point = [taken[0] - handle.at[0], taken[1] - handle.at[1]];
-    drag = { handle, off, stepId: outcome.stepId, box: outcome.box, gesture: performance.now(), corner };
+    drag = { handle, off, stepId: outcome.stepId, box, gesture: performance.now(), corner };
     svg.setPointerCapture(event.pointerId);
   }
 
@@ -163,8 +146,8 @@
     let to = place;
     if (handle.kind === 'move') {
       const half = (i: 0 | 1) => (box.max[i] - box.min[i]) / 2;
-      const x = snappedBody(place[0], half(0), snapLines(0), reach, gridMm);
-      const y = snappedBody(place[1], half(1), snapLines(1), reach, gridMm);
+      const x = snappedBody(place[0], half(0), lines('x'), reach, gridMm);
+      const y = snappedBody(place[1], half(1), lines('y'), reach, gridMm);
       guides = { x: x.line, y: y.line };
       to = [x.at, y.at];
     } else if (handle.kind === 'size') to = snappedPoint(place);
@@ -240,11 +223,11 @@
         />
       {/if}
     {/each}
-    {#if !isSmall && step && outcome && outcome.effect !== 'whole'}
+    {#if !isSmall && step && box && outcome?.effect !== 'whole'}
       <StepDimensions
         {sheet}
-        box={outcome.box}
-        host={hostBox !== plateBox && isToEdges ? hostBox : undefined}
+        {box}
+        host={outcome && hostBox !== plateBox && isToEdges ? boxNow({ ...outcome, box: hostBox }) : undefined}
         isToMiddle={isPlacedByMiddle(step)}
       />
     {/if}

@@ -268,15 +268,15 @@ export class BenchState {
       return;
     }
     this.history.edited(this.design, field, Date.now(), gesture);
-    this.#show(design, partId);
+    this.#show(design, partId, true, gesture !== undefined);
   }
 
-  #show(design: Design, partId: string, tell = true): void {
+  #show(design: Design, partId: string, tell = true, isDragged = false): void {
     this.design = design;
     if (partId !== this.partId) this.#turnTo(partId);
     this.recipe = recipeOf(design, partId);
     this.problem = undefined;
-    this.#ask();
+    this.#ask(isDragged);
     if (tell) this.#onChange(design);
   }
 
@@ -289,8 +289,8 @@ export class BenchState {
   }
 
   /** Asks for the solid of the part as it stands. */
-  #ask(): void {
-    this.showing.ask({ partId: this.partId, recipe: this.recipe });
+  #ask(isDragged = false): void {
+    this.showing.ask({ partId: this.partId, recipe: this.recipe, isDragged });
   }
 
   #wasBuilt(problem: Problem | undefined): void {

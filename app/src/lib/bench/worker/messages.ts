@@ -23,6 +23,8 @@ export type ToWorker =
       readonly job: number;
       readonly partId: string;
       readonly recipe: Recipe;
+      /** Whether it is one of many that somebody drags through. */
+      readonly isDragged?: boolean;
     } & Setting)
   | { readonly kind: 'section'; readonly job: number; readonly zMm: number }
   /** Asks for changes that mend a finding, by its place in the inspection that is shown. */

@@ -29,6 +29,8 @@ speak(languageOf(self.name));
 
 /** How long edits must pause before the print is estimated, which takes longer than all the rest. */
 const ESTIMATE_AFTER_MS = 350;
+/** How long a hand must rest that drags something: on a slow computer its solids come no faster than pauses between edits. */
+const HAND_RESTS_MS = 500;
 /** Edits that follow each other closer than this are a drag, during which not every solid is inspected. */
 const DRAG_MS = 150;
 /** How long a drag must pause before what is shown is inspected. */
@@ -67,13 +69,13 @@ let stopMending = () => {};
 let stopEstimating = () => {};
 let estimating: ReturnType<typeof setTimeout> | undefined;
 let inspecting: ReturnType<typeof setTimeout> | undefined;
-/** The last inspection, when it was made and how long it took, and when the last edit came. */
+/** The last inspection, when it was made and how long it took, and when the last edit had been answered. */
 let last: Inspection | undefined;
 let lastInspected = -Infinity;
 let lastTookMs = 0;
 let lastTriangles = 0;
 let lastPartId: string | undefined;
-let lastEdited = -Infinity;
+let lastAnswered = -Infinity;
 
 self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
   const kernel = await starting;
@@ -90,7 +92,7 @@ self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
 };
 
 function evaluateRecipe(
-  { job, partId, recipe, limits, brief }: Extract<ToWorker, { kind: 'evaluate' }>,
+  { job, partId, recipe, isDragged = false, limits, brief }: Extract<ToWorker, { kind: 'evaluate' }>,
   kernel: Kernel,
 ): void {
   clearTimeout(estimating);
@@ -115,11 +117,11 @@ function evaluateRecipe(
   };
   const now = performance.now();
   const patienceMs = Math.max(INSPECT_AT_LEAST_MS, lastTookMs / INSPECT_SHARE);
-  const isDrag = last !== undefined && now - lastEdited < DRAG_MS && now - lastInspected < patienceMs;
+  const isInDrag = isDragged || now - lastAnswered < DRAG_MS;
+  const isDrag = last !== undefined && isInDrag && now - lastInspected < patienceMs;
   // How long it takes is told by the last one; a part that was not inspected yet may be of any size.
   const isLong = last === undefined || lastTookMs > LONG_MS || mesh.triangles.length > 2 * lastTriangles;
   const isLater = isDrag || isLong;
-  lastEdited = now;
   // The figures of the part itself are always those of what is shown.
   const inspection = isLater
     ? { ...(last ?? { verdict: 'pass' as const, checks: [] }), part: factsOf(mesh) }
@@ -149,6 +151,8 @@ function evaluateRecipe(
       isInspected: !isLater,
     },
   });
+  // On a slow computer a drag is one still, though each of its solids takes long.
+  lastAnswered = performance.now();
   if (isLater) {
     const begin = () => {
       const began = performance.now();
@@ -158,17 +162,20 @@ function evaluateRecipe(
         (found) => answer({ kind: 'inspected', job, inspection: noted(found, began), steps: advised(found) }),
       );
     };
-    inspecting = setTimeout(begin, isDrag ? INSPECT_AFTER_MS : 0);
+    inspecting = setTimeout(begin, !isDrag ? 0 : isDragged ? HAND_RESTS_MS : INSPECT_AFTER_MS);
   }
   if (mesh.triangles.length === 0) return;
-  estimating = setTimeout(() => {
-    const settings = settingsForPart(limits, origin.colours);
-    stopEstimating = inRounds(
-      sliceInSteps(kernel, mesh, settings),
-      () => {},
-      (toolpath) => answer({ kind: 'estimate', job, estimate: estimate(toolpath, settings) }),
-    );
-  }, ESTIMATE_AFTER_MS);
+  estimating = setTimeout(
+    () => {
+      const settings = settingsForPart(limits, origin.colours);
+      stopEstimating = inRounds(
+        sliceInSteps(kernel, mesh, settings),
+        () => {},
+        (toolpath) => answer({ kind: 'estimate', job, estimate: estimate(toolpath, settings) }),
+      );
+    },
+    isDragged ? HAND_RESTS_MS + ESTIMATE_AFTER_MS : ESTIMATE_AFTER_MS,
+  );
 }
 
 function cutAt({ job, zMm }: Extract<ToWorker, { kind: 'section' }>, kernel: Kernel): void {

@@ -15,6 +15,8 @@ export type Heard = Exclude<FromWorker, { kind: 'exported' | 'drawn' | 'portrait
 export interface Wanted {
   readonly partId: string;
   readonly recipe: Recipe;
+  /** Whether it is one of many that somebody drags through. */
+  readonly isDragged?: boolean;
 }
 
 /**

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { T, useThrelte } from '@threlte/core';
+  import { T, useTask, useThrelte } from '@threlte/core';
   import { untrack } from 'svelte';
   import {
     PerspectiveCamera,
@@ -17,20 +17,14 @@
   import EdgeLines from './EdgeLines.svelte';
   import { disposing } from './disposing.svelte';
   import { Fineness } from './fineness';
-  import {
-    drawable,
-    lines,
-    plateGrid,
-    plateTicks,
-    sectionFace,
-    setTones,
-    thickLine,
-    type Tone,
-  } from './geometry';
+  import { drawable, lines, sectionFace, setTones, type Tone } from './geometry';
   import { cutPlane, paintMaterial, partMaterial, sectionMaterial } from './materials';
   import { cornerNear, edgeNear, type Press } from './nearPress';
   import { disposeNote, noteSprite, sizeNote, type Note } from './notes';
   import type { LinkedView } from './linkedView.svelte';
+  import { Outlook } from './outlook';
+  import MeasuredWay from './MeasuredWay.svelte';
+  import Plate from './Plate.svelte';
   import { hasOutgrown, standpoint, type Look } from './views';
 
   interface Props {
@@ -62,6 +56,8 @@
     /** Edges of the part that can be tapped. */
     offered: readonly OfferedEdge[];
     ontapedge?(at: number): void;
+    /** Hears how the room is seen, whenever that changes. */
+    onoutlook?(outlook: Outlook): void;
   }
   let {
     isSoftware,
@@ -83,6 +79,7 @@
     linked,
     offered,
     ontapedge,
+    onoutlook,
   }: Props = $props();
 
   const FOV_DEG = 32;
@@ -92,10 +89,20 @@
   const { renderer, size, dom, dpr, invalidate } = useThrelte();
   renderer.localClippingEnabled = true;
 
+  /** Whether somebody holds the view, or a handle or a number somewhere else on the page. */
+  let isHeld = $state(false);
+
   const camera = new PerspectiveCamera(FOV_DEG, 1, 1, 4000);
   camera.up.set(0, 0, 1);
   const controls = new OrbitControls(camera, dom);
-  const fineness = untrack(() => (isSoftware ? new Fineness((ratio) => dpr.set(ratio)) : undefined));
+  const fineness = untrack(() =>
+    isSoftware
+      ? new Fineness(
+          (ratio) => dpr.set(ratio),
+          () => isHeld,
+        )
+      : undefined,
+  );
   controls.addEventListener('change', () => {
     fineness?.stirred(isSmall);
     isBelow = camera.position.z < 0;
@@ -117,6 +124,19 @@
     isFollowing = false;
     invalidate();
   });
+  let outlook: Outlook | undefined;
+  // Before a frame is drawn the camera stands where it is drawn from.
+  useTask(
+    () => {
+      if (!onoutlook) return;
+      camera.updateMatrixWorld();
+      const now = Outlook.of(camera, size.current.width, size.current.height);
+      if (now.equals(outlook)) return;
+      outlook = now;
+      onoutlook(now);
+    },
+    { autoInvalidate: false },
+  );
   /** From below, the plate would hide the part. */
   let isBelow = $state(false);
 
@@ -128,10 +148,6 @@
 
   const geometry = $derived(drawable(mesh));
   const edgeLines = $derived(lines(edges));
-  const ticks = $derived(plateTicks(plateMm[0], plateMm[1]));
-  const grid = $derived(plateGrid(plateMm[0], plateMm[1]));
-  const wayBetween = $derived(ends.length === 2 ? thickLine(ends[0].point, ends[1].point) : undefined);
-  const endPoints = $derived(lines(Float32Array.from(ends.flatMap(({ point }) => point))));
   const face = $derived(cut?.region && cut.region.length > 0 ? sectionFace(cut.region) : undefined);
 
   $effect(() => {
@@ -139,10 +155,9 @@
     fineness?.stirred(isSmall);
     return () => fineness?.close();
   });
-  disposing(() => [geometry, edgeLines, endPoints]);
+  disposing(() => [geometry, edgeLines]);
   disposing(() => [painted]);
   disposing(() => [face]);
-  disposing(() => [wayBetween?.geometry]);
   $effect(() => {
     void painted;
     invalidate();
@@ -177,8 +192,6 @@
 
   /** What the view was fitted to. */
   let fitted: { readonly box: Box; readonly partId: string | undefined } | undefined;
-  /** Whether somebody holds the view, or a handle or a number somewhere else on the page. */
-  let isHeld = $state(false);
   $effect(() => {
     const held = new AbortController();
     const on = (type: string, isDown: boolean) =>
@@ -269,16 +282,7 @@
 <T.HemisphereLight args={['#ffffff', '#9aa19c', 2.1]} />
 <T.DirectionalLight position={[-60, -120, 160]} intensity={1.6} />
 
-<T.Mesh position={[0, 0, -0.15]} visible={!isBelow}>
-  <T.BoxGeometry args={[plateMm[0], plateMm[1], 0.2]} />
-  <T.MeshBasicMaterial color="#3b4747" />
-</T.Mesh>
-<T.LineSegments geometry={grid} position={[0, 0, -0.03]} visible={!isBelow}>
-  <T.LineBasicMaterial color="#4b5958" />
-</T.LineSegments>
-<T.LineSegments geometry={ticks} position={[0, 0, -0.02]}>
-  <T.LineBasicMaterial color="#aab5b2" />
-</T.LineSegments>
+<Plate {plateMm} isSeenThrough={isBelow} />
 
 <T.Mesh {geometry} {material} bind:ref={part} visible={!painted} />
 {#if painted}<T.Mesh geometry={painted} material={paint} />{/if}
@@ -288,12 +292,6 @@
 {#if face && cut}
   <T.Mesh geometry={face} material={faceMaterial} position={[0, 0, cut.zMm]} />
 {/if}
-{#if ends.length > 0}
-  <!-- Drawn last and through everything, so that a measured way inside a hole is seen. -->
-  <T.Points geometry={endPoints} renderOrder={2}>
-    <T.PointsMaterial color="#b5402a" size={8} sizeAttenuation={false} depthTest={false} />
-  </T.Points>
-{/if}
+{#if ends.length > 0}<MeasuredWay {ends} />{/if}
 {#if offered.length > 0}<EdgeLines edges={offered} />{/if}
-{#if wayBetween}<T is={wayBetween} renderOrder={2} />{/if}
 {#each noteSprites as sprite (sprite.uuid)}<T is={sprite} />{/each}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Canvas } from '@threlte/core';
+  import type { Snippet } from 'svelte';
   import { NoToneMapping, WebGLRenderer } from 'three';
   import { printedSizes, type Inspection, type LimitsCard, type ThicknessMap } from '@kelbrin/core/inspect';
   import { boundsOf, distanceBetween, type SolidMesh, type SurfacePoint } from '@kelbrin/core/mesh';
@@ -19,6 +20,7 @@
   import type { ColourBands } from '@kelbrin/core/colours';
   import type { LinkedView } from './linkedView.svelte';
   import type { Note } from './notes';
+  import type { Outlook } from './outlook';
   import { views, type Look, type View } from './views';
   import { solidTexts as say } from '$lib/texts/solidView';
 
@@ -61,6 +63,8 @@
     /** Edges of the part that can be tapped, and those of them that are chosen. */
     offered?: readonly OfferedEdge[];
     ontapedge?(at: number): void;
+    /** What lies over the solid and moves with it, where nothing is measured. */
+    over?: Snippet<[Outlook]>;
   }
   let {
     mesh,
@@ -84,6 +88,7 @@
     linked,
     offered = [],
     ontapedge,
+    over,
   }: Props = $props();
 
   /** Smoothing every frame is too much for a processor that draws. */
@@ -114,6 +119,7 @@
         })),
   );
 
+  let outlook = $state.raw<Outlook>();
   let isMeasuring = $state(false);
   /** The places that are measured between: none, one or two. */
   let ends = $state.raw<readonly SurfacePoint[]>([]);
@@ -185,8 +191,10 @@
       {offered}
       {ontapedge}
       onpoint={isMeasuring ? addEnd : onplace}
+      onoutlook={over && ((now) => (outlook = now))}
     />
   </Canvas>
+  {#if over && outlook && !isSmall && !isMeasuring && !onplace}{@render over(outlook)}{/if}
   {#if !isSmall}
     <!-- Beside another view there is room for one row of buttons. -->
     <div class="absolute top-3 left-3 hidden flex-col items-start gap-1.5 @sm:flex">

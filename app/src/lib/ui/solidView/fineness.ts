@@ -14,25 +14,35 @@ export function drawsInSoftware(): boolean {
 }
 
 /**
- * Draws at the screen's own pixels while something moves, and four times as many when it is still: smooth edges without
- * holding up what is dragged. `set` takes the pixels drawn for each pixel of the page.
+ * Draws at the screen's own pixels while something moves, at a quarter of them while somebody drags, and at four times as many
+ * when all is still: smooth edges without holding up what is dragged. `set` takes the pixels drawn for each pixel of the page.
  */
 export class Fineness {
   #timer: ReturnType<typeof setTimeout> | undefined;
   readonly #set: (pixelRatio: number) => void;
+  readonly #isHeld: () => boolean;
 
-  constructor(set: (pixelRatio: number) => void) {
+  /** @param isHeld whether somebody holds something that may change the picture at any moment */
+  constructor(set: (pixelRatio: number) => void, isHeld: () => boolean) {
     this.#set = set;
+    this.#isHeld = isHeld;
   }
 
   /** Notes that the picture is another one. A small one, beside something that is dragged, stays coarse. */
   stirred(isSmall: boolean): void {
     clearTimeout(this.#timer);
-    this.#set(devicePixelRatio);
-    if (!isSmall) this.#timer = setTimeout(() => this.#set(2 * devicePixelRatio), STILL_MS);
+    this.#set((this.#isHeld() && !isSmall ? 0.5 : 1) * devicePixelRatio);
+    if (!isSmall) this.#refineLater();
   }
 
   close(): void {
     clearTimeout(this.#timer);
+  }
+
+  #refineLater(): void {
+    this.#timer = setTimeout(() => {
+      if (this.#isHeld()) this.#refineLater();
+      else this.#set(2 * devicePixelRatio);
+    }, STILL_MS);
   }
 }

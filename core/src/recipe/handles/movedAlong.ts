@@ -1,5 +1,5 @@
-import { isFormula } from './amount.ts';
-import type { Along, AlongHost } from './placement.ts';
+import { isFormula } from '../amount.ts';
+import type { Along, AlongHost } from '../placement.ts';
 
 /** Numbers that are dragged come out rounded to this, mm. */
 const ROUND_MM = 0.1;

@@ -1,14 +1,15 @@
-import { extentOf, type Point, type Range, type Region } from '../plane/index.ts';
-import { isFormula } from './amount.ts';
-import { sizeHandle, turnHandle, type FieldChange, type Handle } from './handles.ts';
+import { extentOf, type Point, type Range, type Region } from '../../plane/index.ts';
+import { isFormula } from '../amount.ts';
+import { sizeHandle, turnHandle, type Handle } from './planHandles.ts';
+import { heldBy, sizing, type FieldChange } from './sizing.ts';
 import { movedAlong, rounded } from './movedAlong.ts';
-import type { AlongHost } from './placement.ts';
-import type { CombinedOutline } from './outlines/combined.ts';
-import { plainSizes } from './outlines/plain.ts';
-import type { LaidPiece } from './outlines/pieces/laidPiece.ts';
-import { letterOf, type Piece } from './outlines/pieces/piece.ts';
-import { fieldAt, type FieldPath } from './sentence.ts';
-import { say } from '../words/index.ts';
+import type { AlongHost } from '../placement.ts';
+import type { CombinedOutline } from '../outlines/combined.ts';
+import { plainSizes } from '../outlines/plain.ts';
+import type { LaidPiece } from '../outlines/pieces/laidPiece.ts';
+import { letterOf, type Piece } from '../outlines/pieces/piece.ts';
+import { fieldAt, type FieldPath } from '../sentence.ts';
+import { say } from '../../words/index.ts';
 
 /**
  * The handles of one piece of an outline, about the middle of that outline. `laid` are its pieces where they lie now, and
@@ -41,7 +42,7 @@ export function pieceHandles(
       const value = fieldAt(piece.outline, to);
       const rule = piece.place.from === 'piece' ? piece.place[axis] : undefined;
       if (typeof value !== 'number') return [];
-      return sizeHandle({ path: [...at, 'outline', ...to], axis }, value, box, rule);
+      return sizeHandle({ ...sizing([...at, 'outline', ...to], axis, value, box, heldBy(rule)), axis }, box);
     }),
     ...(isFormula(piece.turnDeg) ? [] : [turnHandle([...at, 'turnDeg'], piece.turnDeg ?? 0, box)]),
   ];

@@ -1,10 +1,11 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { nodeWorkshop } from '../../node/workshop.ts';
-import { block } from '../../test/block.ts';
-import { built, recipeWith, stepOf, withField } from '../../test/evaluated.ts';
-import { at, besideRight, fromLeft, fromRight, offMiddle, on, share } from '../starters/places.ts';
-import type { Workshop } from '../solid/index.ts';
-import { handlesOf, type Along, type Recipe, type Step } from './index.ts';
+import { nodeWorkshop } from '../../../node/workshop.ts';
+import { block } from '../../../test/block.ts';
+import { built, recipeWith, stepOf, withField } from '../../../test/evaluated.ts';
+import { at, besideRight, fromLeft, fromRight, offMiddle, on, share } from '../../starters/places.ts';
+import type { Workshop } from '../../solid/index.ts';
+import { boxUnder, turn } from '../../mesh/index.ts';
+import { handlesOf, handlesUnder, type Along, type Recipe, type Step } from '../index.ts';
 
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
@@ -136,3 +137,26 @@ it('a share of the way stays between nothing and all of it', () => {
   };
   expect([-80, -10, 4, 80].map(x)).toEqual([0, 0, 35, 100]);
 });
+
+describe('handles after the whole part was scaled and moved', () => {
+  const whole = stepOf('scale', 's3', undefined);
+  const recipe = recipeWith([block, post({ placement: on('s1', { x: fromLeft(2) }) }), whole]);
+
+  it('lie where the step lies now, and follow where they are dragged', () => {
+    const { steps } = built(workshop, recipe);
+    const { box, since } = steps[1];
+    const now = boxUnder(since!, box);
+    expect(now.max[0] - now.min[0]).not.toBeCloseTo(box.max[0] - box.min[0], 1);
+    const size = handlesUnder(handlesOf(recipe.steps[1], box, steps[0].box), since).find(({ along }) => along === 'x')!;
+    expect(size.at[0]).toBeCloseTo(now.max[0], 3);
+    const after = size.to([now.max[0] + 3, 0]).reduce((result, { path, value }) => withField(result, 's2', path, value), recipe);
+    const moved = built(workshop, after).steps[1];
+    expect(boxUnder(moved.since!, moved.box).max[0]).toBeCloseTo(now.max[0] + 3, 0);
+  });
+
+  it('are none where it was turned', () => {
+    const { steps } = built(workshop, recipe);
+    const turned = handlesUnder(handlesOf(recipe.steps[1], steps[1].box, steps[0].box), turn('x', 90));
+    expect(turned).toEqual([]);
+  });
+}); // oxfmt-ignore

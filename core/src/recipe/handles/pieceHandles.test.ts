@@ -1,8 +1,8 @@
 import { beforeAll, expect, it } from 'vitest';
-import { nodeWorkshop } from '../../node/workshop.ts';
-import { built, recipeWith, stepOf } from '../../test/evaluated.ts';
-import { extentOf } from '../plane/index.ts';
-import { evaluate, type Workshop } from '../solid/index.ts';
+import { nodeWorkshop } from '../../../node/workshop.ts';
+import { built, recipeWith, stepOf } from '../../../test/evaluated.ts';
+import { extentOf } from '../../plane/index.ts';
+import { evaluate, type Workshop } from '../../solid/index.ts';
 import {
   pieceHandles,
   setFields,
@@ -10,7 +10,7 @@ import {
   type DrawnPieces,
   type Piece,
   type Recipe,
-} from './index.ts';
+} from '../index.ts';
 
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
