@@ -122,6 +122,7 @@
         outlook,
         lines: (axis) => snapLinesOf(axis, bench.recipe.steps, outcomes, stepId, since),
         change: (changes, gesture) => bench.setFields(stepId, changes, gesture),
+        isAnswered: () => bench.isAnswered,
       },
       pressedAt,
     );

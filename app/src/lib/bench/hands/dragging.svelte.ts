@@ -26,6 +26,8 @@ interface AtHand {
   lines(axis: Axis): readonly SnapLine[];
   /** Hears what the sentence says now; changes of one drag belong together. */
   change(changes: readonly FieldChange[], gesture: number): void;
+  /** Whether there is a solid of what the sentence said last. */
+  isAnswered(): boolean;
 }
 
 /** One thing at a time that is dragged on the solid. While it is, it is seen as it was when it was taken. */
@@ -60,17 +62,20 @@ export class Dragging {
     this.caught = [];
   }
 
-  readonly #follow = coalesce(({ pointer, isFree }: { pointer: Px; isFree: boolean }) => {
-    const [held, at] = [this.held, this.#at];
-    if (!held || !at) return;
-    this.pointer = pointer;
-    const place = placeOf(held, at.outlook, pointer);
-    if (!place) return;
-    const off = this.#off;
-    const to: Vec3 = [place[0] - off[0], place[1] - off[1], place[2] - off[2]];
-    const changes = this.#changes(held, at, to, isFree);
-    if (changes.length > 0) at.change(changes, this.#gesture);
-  });
+  readonly #follow = coalesce(
+    ({ pointer, isFree }: { pointer: Px; isFree: boolean }) => {
+      const [held, at] = [this.held, this.#at];
+      if (!held || !at) return;
+      this.pointer = pointer;
+      const place = placeOf(held, at.outlook, pointer);
+      if (!place) return;
+      const off = this.#off;
+      const to: Vec3 = [place[0] - off[0], place[1] - off[1], place[2] - off[2]];
+      const changes = this.#changes(held, at, to, isFree);
+      if (changes.length > 0) at.change(changes, this.#gesture);
+    },
+    () => this.#at?.isAnswered() ?? true,
+  );
 
   #changes(held: Held, at: AtHand, to: Vec3, isFree: boolean): FieldChange[] {
     const { box, outlook } = at;

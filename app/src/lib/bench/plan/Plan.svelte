@@ -137,23 +137,26 @@
     follow(pointAt(event));
   }
 
-  const follow = coalesce((point: Point) => {
-    if (isMeasuring) pointer = snappedPoint(point);
-    if (!drag) return;
-    const { handle, box, off } = drag;
-    const reach = REACH_PX / sheet.pixelsPerMm;
-    const place: Point = [point[0] - off[0], point[1] - off[1]];
-    let to = place;
-    if (handle.kind === 'move') {
-      const half = (i: 0 | 1) => (box.max[i] - box.min[i]) / 2;
-      const x = snappedBody(place[0], half(0), lines('x'), reach, gridMm);
-      const y = snappedBody(place[1], half(1), lines('y'), reach, gridMm);
-      guides = { x: x.line, y: y.line };
-      to = [x.at, y.at];
-    } else if (handle.kind === 'size') to = snappedPoint(place);
-    const changes = handle.to(to);
-    if (changes.length > 0) bench.setFields(drag.stepId, changes, drag.gesture);
-  });
+  const follow = coalesce(
+    (point: Point) => {
+      if (isMeasuring) pointer = snappedPoint(point);
+      if (!drag) return;
+      const { handle, box, off } = drag;
+      const reach = REACH_PX / sheet.pixelsPerMm;
+      const place: Point = [point[0] - off[0], point[1] - off[1]];
+      let to = place;
+      if (handle.kind === 'move') {
+        const half = (i: 0 | 1) => (box.max[i] - box.min[i]) / 2;
+        const x = snappedBody(place[0], half(0), lines('x'), reach, gridMm);
+        const y = snappedBody(place[1], half(1), lines('y'), reach, gridMm);
+        guides = { x: x.line, y: y.line };
+        to = [x.at, y.at];
+      } else if (handle.kind === 'size') to = snappedPoint(place);
+      const changes = handle.to(to);
+      if (changes.length > 0) bench.setFields(drag.stepId, changes, drag.gesture);
+    },
+    () => bench.isAnswered,
+  );
 
   function end(): void {
     follow.finish();

@@ -6,22 +6,36 @@ export interface OwnTask<T> {
   finish(): void;
 }
 
+/** How often it is asked whether the next value can be taken, and how long it waits for that at most. */
+const LOOK_MS = 4;
+const PATIENCE_MS = 100;
+
 /**
  * Takes values in tasks of their own, after the one that brought them. The browser hands pointer moves over in the task
  * that draws a frame; work done there and then would be added to the drawing, and both together keep the page waiting.
+ *
+ * @param isReady whether what the last value led to is done; edits that nothing comes of but the next one only hold up what
+ * is to be seen
  */
-export function coalesce<T>(take: (value: T) => void): OwnTask<T> {
+export function coalesce<T>(take: (value: T) => void, isReady: () => boolean = () => true): OwnTask<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let newest: T;
+  let since = 0;
   const finish = () => {
     if (timer === undefined) return;
     clearTimeout(timer);
     timer = undefined;
     take(newest);
   };
+  const look = () => {
+    if (isReady() || performance.now() - since >= PATIENCE_MS) finish();
+    else timer = setTimeout(look, LOOK_MS);
+  };
   const later = (value: T) => {
     newest = value;
-    timer ??= setTimeout(finish, 0);
+    if (timer !== undefined) return;
+    since = performance.now();
+    timer = setTimeout(look, 0);
   };
   return Object.assign(later, { finish });
 }

@@ -23,3 +23,23 @@ it('loses no last value when it is asked to finish, and takes none twice', () =>
   vi.runAllTimers();
   expect(taken).toEqual([3]);
 });
+
+it('waits until what the last value led to is done, but not for long', () => {
+  const taken: number[] = [];
+  let isReady = false;
+  const task = coalesce(
+    (value: number) => taken.push(value),
+    () => isReady,
+  );
+  task(4);
+  vi.advanceTimersByTime(50);
+  task(5);
+  expect(taken).toEqual([]);
+  isReady = true;
+  vi.advanceTimersByTime(5);
+  expect(taken).toEqual([5]);
+  isReady = false;
+  task(6);
+  vi.advanceTimersByTime(150);
+  expect(taken).toEqual([5, 6]);
+});
