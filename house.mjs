@@ -56,6 +56,7 @@ export const house = [
     path: 'core/src/recipe/offers',
     about: 'what can be added, by any word for it, and where a new step lands',
   },
+  { path: 'core/src/recipe/handles', about: 'what of a step can be dragged, on the plan and on the solid' },
   { path: 'core/src/recipe/outlines', about: 'one file for each kind of outline' },
   {
     path: 'core/src/recipe/outlines/drawn',

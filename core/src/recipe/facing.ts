@@ -53,6 +53,11 @@ export function facingPose(side: Facing): Pose {
   return turns[side];
 }
 
+/** Sizes of what is drawn along axes of its own and faces a side, along the axes of the room. */
+export function facedSizes<S extends { readonly axis: 'x' | 'y' }>(sizes: readonly S[], side: Facing) {
+  return sizes.map((size) => ({ ...size, axis: facedAxis(side, size.axis) }));
+}
+
 /** The axis of the room along which something lies that is drawn along an axis of its own and faces a side. */
 export function facedAxis(side: Facing, own: 'x' | 'y'): Axis {
   const column = own === 'x' ? 0 : 4;

@@ -5,11 +5,14 @@
   import { facesOf } from '@kelbrin/core/mesh';
   import { fieldAt, turnsProfile, type FieldPath, type OutlineSpec } from '@kelbrin/core/recipe';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
+  import type { PointedAt } from '$lib/ui/solidView/pointedAt';
   import type { Outlook } from '$lib/ui/solidView/outlook';
   import type { Look } from '$lib/ui/solidView/views';
   import SectionSheet from './inspection/SectionSheet.svelte';
   import ShapeBefore from './inspection/ShapeBefore.svelte';
   import Drawing from './drawing/Drawing.svelte';
+  import PointedWords from './hands/PointedWords.svelte';
+  import { pointedWords } from './hands/pointedWords';
   import SolidHands from './hands/SolidHands.svelte';
   import PiecesEditor from './plan/PiecesEditor.svelte';
   import { piecesBeside } from './plan/piecesBeside';
@@ -74,6 +77,12 @@
     bench.pick(step === undefined ? undefined : bench.recipe.steps[step]?.id, normal);
   }
 
+  /** What the pointer rests on, in words. */
+  let rested = $state.raw<PointedAt>();
+  const pointed = $derived(
+    rested && bench.solid && pointedWords(rested, bench.solid.mesh, bench.recipe.steps, offered),
+  );
+
   /** The room that the solid takes while it lies over the plan, with a gap beside it. */
   const GAP_PX = 12;
   let solidWidthPx = $state(0);
@@ -113,7 +122,7 @@
   {#if bench.solid}
     {#if bench.solid.mesh.triangles.length > 0}
       <div
-        class={isDrawn ? 'inset beside' : isPlanLarge ? 'inset' : 'h-full w-full'}
+        class={isDrawn ? 'inset beside' : isPlanLarge ? 'inset' : 'relative h-full w-full'}
         bind:clientWidth={solidWidthPx}
         bind:clientHeight={solidHeightPx}
       >
@@ -139,8 +148,13 @@
           {offered}
           ontapedge={(at) => bench.marked && bench.tapEdge(bench.marked, at)}
           {pins}
+          onrest={(on) => (rested = on)}
           over={isPickingFace || pins?.length ? undefined : hands}
         />
+        {#if pointed && rested && !isPlanLarge && !isDrawn}<PointedWords
+            words={pointed}
+            at={rested.at}
+          />{/if}
       </div>
     {/if}
     {#if !isDrawn}

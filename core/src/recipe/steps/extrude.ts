@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { extentOf, signedAreaOf, turned, type Outline, type Region } from '../../plane/index.ts';
 import { angle, type Resolved } from '../amount.ts';
-import { facedAxis, facing, normalOf } from '../facing.ts';
+import { facedSizes, facing, normalOf } from '../facing.ts';
 import {
   failingIn,
   outline,
@@ -155,10 +155,7 @@ export const extrude: StepKind<ExtrudeStep> = {
   },
 
   sizes: ({ outline: of, facing: side, turnDeg, depth: by }) => [
-    ...(turnDeg ? [] : outlineSizes(of, ['outline'])).map(({ path, axis }) => ({
-      path,
-      axis: facedAxis(side, axis),
-    })),
+    ...(turnDeg ? [] : facedSizes(outlineSizes(of, ['outline']), side)),
     ...(by.type === 'by' ? [{ path: ['depth', 'mm'], axis: normalOf[side].axis }] : []),
   ],
 

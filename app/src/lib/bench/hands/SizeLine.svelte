@@ -42,12 +42,7 @@
 
 <Dimension from={px[0]} to={px[1]} {mm} {offPx} {tone} isOverAll />
 <!-- A narrow size has its figure between its arrows, where it is in the way of neither. -->
-<g
-  class="figure"
-  role="presentation"
-  data-figure={label}
-  onpointerdown={(event) => (event.stopPropagation(), ontype())}
->
+<g class="figure" role="presentation" data-figure={label} onclick={ontype}>
   <title>{label}</title>
   <rect x={middle[0] - 22} y={middle[1] - 12} width="44" height="24" fill="transparent" />
 </g>

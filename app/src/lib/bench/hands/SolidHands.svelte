@@ -5,6 +5,7 @@
   import type { Outlook, Px } from '$lib/ui/solidView/outlook';
   import { hostBoxOf, snapLinesOf } from '../plan/besides';
   import type { BenchState } from '../state/bench.svelte';
+  import { isAnswered } from '../state/becomes';
   import { outerEdge } from './boxEdge';
   import CaughtWords from './CaughtWords.svelte';
   import { Dragging, type Held, type SizeEnd } from './dragging.svelte';
@@ -27,6 +28,7 @@
   const BESIDE_PX = 20;
   /** A line of which so small a part of its length is seen is seen end on. */
   const END_ON = 0.2;
+  const SHORT_PX = 34;
   /** On a smaller view there is room for the sizes alone. */
   const ROOMY_PX = 420;
 
@@ -86,6 +88,8 @@
       const [from, to] = ends.map((place) => outlook.pxOf(place));
       const mm = Math.abs(of.toMm - of.fromMm);
       if (!from || !to || isEndOn([from, to], mm, ends[0])) return [];
+      // A shorter one lies under the mark that it leads to.
+      if (Math.hypot(to[0] - from[0], to[1] - from[1]) < SHORT_PX) return [];
       return { id: `distance ${of.axis}`, of, ends, px: [from, to] as const, offPx: 0, mm };
     });
   });
@@ -97,7 +101,11 @@
     }),
   );
 
-  const typed = $derived([...sizeLines, ...distanceLines].find(({ id }) => id === typing?.id));
+  const typed = $derived(
+    [...sizeLines, ...distanceLines]
+      .filter(({ id }) => id === typing?.id)
+      .map((line) => ({ line, first: typing?.first })),
+  );
 
   let svg = $state.raw<SVGSVGElement>();
   /** Asking where the view is while the solid changes makes the browser lay the page out once more. */
@@ -122,7 +130,7 @@
         outlook,
         lines: (axis) => snapLinesOf(axis, bench.recipe.steps, outcomes, stepId, since),
         change: (changes, gesture) => bench.setFields(stepId, changes, gesture),
-        isAnswered: () => bench.isAnswered,
+        isAnswered: () => isAnswered(bench),
       },
       pressedAt,
     );
@@ -205,17 +213,16 @@
     {/each}
     {#if dragging.pointer}<CaughtWords lines={dragging.caught} at={dragging.pointer} />{/if}
   </svg>
-  {#if typed && typing}
-    {#key typed.id}
-      <TypedFigure
-        label={typed.of.label}
-        at={middleOf(typed)}
-        mm={typed.mm}
-        first={typing.first}
-        measures={bench.measures}
-        ontyped={(length, worthMm) => take(typed.of, length, worthMm)}
-        onclose={() => (typing = undefined)}
-      />
-    {/key}
-  {/if}
+  <!-- A list of none or one, so that what is taken away is not asked once more what it was. -->
+  {#each typed as { line, first } (line.id)}
+    <TypedFigure
+      label={line.of.label}
+      at={middleOf(line)}
+      mm={line.mm}
+      {first}
+      measures={bench.measures}
+      ontyped={(length, worthMm) => take(line.of, length, worthMm)}
+      onclose={() => (typing = undefined)}
+    />
+  {/each}
 </div>

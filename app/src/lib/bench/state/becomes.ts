@@ -15,7 +15,12 @@ export async function becomes(isSo: () => boolean, mostMs = MOST_MS): Promise<bo
   return true;
 }
 
+/** Whether the recipe as it stands was tried: its solid is shown, or it is said why there is none. */
+export function isAnswered({ isCurrent, problem }: BenchState): boolean {
+  return isCurrent || problem !== undefined;
+}
+
 /** Waits until the solid of the recipe as it stands is there, or cannot be, or nothing is made yet. */
 export async function solidSettles(bench: BenchState): Promise<void> {
-  await becomes(() => bench.isCurrent || bench.problem !== undefined || bench.recipe.steps.length === 0);
+  await becomes(() => isAnswered(bench) || bench.recipe.steps.length === 0);
 }

@@ -96,11 +96,6 @@ export class BenchState {
     return this.showing.part?.recipe === this.recipe;
   }
 
-  /** Whether the recipe as it stands was tried: its solid is shown, or it is said why there is none. */
-  get isAnswered(): boolean {
-    return this.isCurrent || this.problem !== undefined;
-  }
-
   /** Whether every check has answered for the recipe as it stands. */
   get isChecked(): boolean {
     return this.isCurrent && this.showing.isChecked;

@@ -1,15 +1,7 @@
 <script lang="ts">
   import { T, useTask, useThrelte } from '@threlte/core';
   import { untrack } from 'svelte';
-  import {
-    PerspectiveCamera,
-    Raycaster,
-    Vector2,
-    Vector3,
-    type BufferGeometry,
-    type Intersection,
-    type Mesh,
-  } from 'three';
+  import { PerspectiveCamera, Vector3, type BufferGeometry, type Intersection, type Mesh } from 'three';
   import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
   import { boundsOf, type Box, type SolidMesh, type SurfacePoint, type Vec3 } from '@kelbrin/core/mesh';
   import type { ColourBands } from '@kelbrin/core/colours';
@@ -19,11 +11,13 @@
   import { Fineness } from './fineness';
   import { drawable, lines, sectionFace, setTones, type Tone } from './geometry';
   import { cutPlane, paintMaterial, partMaterial, sectionMaterial } from './materials';
-  import { cornerNear, edgeNear, type Press } from './nearPress';
+  import { cornerNear, edgeNear, hitsOn, type Press } from './nearPress';
   import { disposeNote, noteSprite, sizeNote, type Note } from './notes';
   import type { LinkedView } from './linkedView.svelte';
   import { Outlook } from './outlook';
   import MeasuredWay from './MeasuredWay.svelte';
+  import type { PointedAt } from './pointedAt';
+  import { hearPresses } from './presses';
   import Plate from './Plate.svelte';
   import { hasOutgrown, standpoint, type Look } from './views';
 
@@ -58,6 +52,8 @@
     ontapedge?(at: number): void;
     /** Hears how the room is seen, whenever that changes. */
     onoutlook?(outlook: Outlook): void;
+    /** Hears what a pointer rests on, and when it rests no more. */
+    onrest?(on: PointedAt | undefined): void;
   }
   let {
     isSoftware,
@@ -80,11 +76,10 @@
     offered,
     ontapedge,
     onoutlook,
+    onrest,
   }: Props = $props();
 
   const FOV_DEG = 32;
-  /** A press that moves further than this turns the view and picks nothing. */
-  const CLICK_PX = 5;
 
   const { renderer, size, dom, dpr, invalidate } = useThrelte();
   renderer.localClippingEnabled = true;
@@ -233,26 +228,34 @@
     invalidate();
   }
 
-  let pressed: Vector2 | undefined;
   $effect(() => {
-    const down = (event: PointerEvent) => (pressed = new Vector2(event.clientX, event.clientY));
-    const up = (event: PointerEvent) => {
-      const moved = pressed?.distanceTo(new Vector2(event.clientX, event.clientY)) ?? Infinity;
-      if (moved >= CLICK_PX) return;
-      const hit = hitAt(event);
-      const edge = onpoint ? undefined : edgeNear(pressAt(event), offered, hit?.distance);
-      if (edge !== undefined) return ontapedge?.(edge);
-      if (!onpoint) onpick?.(hit?.faceIndex ?? undefined);
-      else if (hit?.face) onpoint({ point: placeNear(event, hit), normal: plain(hit.face.normal) });
-    };
-    dom.addEventListener('pointerdown', down);
-    dom.addEventListener('pointerup', up);
+    const end = hearPresses(dom, {
+      pressed(event) {
+        const { hit, edge } = meant(event);
+        if (edge !== undefined) return ontapedge?.(edge);
+        if (!onpoint) onpick?.(hit?.faceIndex ?? undefined);
+        else if (hit?.face) onpoint({ point: placeNear(event, hit), normal: plain(hit.face.normal) });
+      },
+      rests(event) {
+        if (!onrest) return;
+        const { hit, edge } = meant(event);
+        const { left, top } = dom.getBoundingClientRect();
+        const at = [event.clientX - left, event.clientY - top] as const;
+        onrest({ triangle: hit?.faceIndex ?? undefined, edge, at });
+      },
+      leaves: () => onrest?.(undefined),
+    });
     return () => {
-      dom.removeEventListener('pointerdown', down);
-      dom.removeEventListener('pointerup', up);
+      end();
       controls.dispose();
     };
   });
+
+  /** What a press means: an edge that can be tapped, or a place of the surface. */
+  function meant(event: PointerEvent): { hit?: Intersection; edge?: number } {
+    const hit = hitAt(event);
+    return { hit, edge: onpoint ? undefined : edgeNear(pressAt(event), offered, hit?.distance) };
+  }
 
   const plain = ({ x, y, z }: Vector3): Vec3 => [x, y, z];
 
@@ -268,13 +271,7 @@
   }
 
   function hitAt(event: PointerEvent): Intersection | undefined {
-    if (!part) return undefined;
-    const box = dom.getBoundingClientRect();
-    const x = ((event.clientX - box.left) / box.width) * 2 - 1;
-    const y = 1 - ((event.clientY - box.top) / box.height) * 2;
-    const ray = new Raycaster();
-    ray.setFromCamera(new Vector2(x, y), camera);
-    return ray.intersectObject(part).find(({ point }) => !cut || point.z <= cut.zMm + 1e-3);
+    return part && hitsOn(pressAt(event), part).find(({ point }) => !cut || point.z <= cut.zMm + 1e-3);
   }
 </script>
 

@@ -21,6 +21,7 @@
   import type { LinkedView } from './linkedView.svelte';
   import type { Note } from './notes';
   import type { Outlook } from './outlook';
+  import type { PointedAt } from './pointedAt';
   import { views, type Look, type View } from './views';
   import { solidTexts as say } from '$lib/texts/solidView';
 
@@ -65,6 +66,8 @@
     ontapedge?(at: number): void;
     /** What lies over the solid and moves with it, where nothing is measured. */
     over?: Snippet<[Outlook]>;
+    /** Hears what a pointer rests on, and when it rests no more. */
+    onrest?(on: PointedAt | undefined): void;
   }
   let {
     mesh,
@@ -89,6 +92,7 @@
     offered = [],
     ontapedge,
     over,
+    onrest,
   }: Props = $props();
 
   /** Smoothing every frame is too much for a processor that draws. */
@@ -191,6 +195,7 @@
       {offered}
       {ontapedge}
       onpoint={isMeasuring ? addEnd : onplace}
+      {onrest}
       onoutlook={over && ((now) => (outlook = now))}
     />
   </Canvas>

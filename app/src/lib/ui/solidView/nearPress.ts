@@ -1,4 +1,4 @@
-import { Vector3, type Camera } from 'three';
+import { Raycaster, Vector2, Vector3, type Camera, type Intersection, type Mesh } from 'three';
 import type { Vec3 } from '@kelbrin/core/mesh';
 
 /** A corner that is as near as this to a press is meant by it, CSS pixels. */
@@ -66,4 +66,14 @@ function shareAlong([ax, ay]: readonly [number, number], [bx, by]: readonly [num
   const [dx, dy] = [bx - ax, by - ay];
   const square = dx * dx + dy * dy;
   return square === 0 ? 0 : Math.min(1, Math.max(0, -(ax * dx + ay * dy) / square));
+}
+
+/** The places of a surface that lie under a press, the nearest first. */
+export function hitsOn({ camera, box, at }: Press, surface: Mesh): Intersection[] {
+  const ray = new Raycaster();
+  ray.setFromCamera(
+    new Vector2(((at.clientX - box.left) / box.width) * 2 - 1, 1 - ((at.clientY - box.top) / box.height) * 2),
+    camera,
+  );
+  return ray.intersectObject(surface);
 }
