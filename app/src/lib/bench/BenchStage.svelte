@@ -122,7 +122,7 @@
   {#if bench.solid}
     {#if bench.solid.mesh.triangles.length > 0}
       <div
-        class={isDrawn ? 'inset beside' : isPlanLarge ? 'inset' : 'relative h-full w-full'}
+        class={isDrawn ? 'inset beside' : isPlanLarge ? 'inset' : 'whole'}
         bind:clientWidth={solidWidthPx}
         bind:clientHeight={solidHeightPx}
       >
@@ -179,6 +179,11 @@
 </section>
 
 <style>
+  .whole {
+    position: relative;
+    width: 100%;
+    height: 100%;
+  }
   .inset {
     position: absolute;
     bottom: 0.75rem;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Px } from '$lib/ui/solidView/outlook';
+  import { cssPx, type Px } from '$lib/ui/solidView/outlook';
 
   /** What the pointer rests on, said beside it. */
   interface Props {
@@ -7,12 +7,14 @@
     at: Px;
   }
   let { words, at }: Props = $props();
+
+  const BESIDE_PX = 14;
 </script>
 
 <p
   class="border-hairline pointer-events-none absolute z-10 max-w-56 rounded border bg-white px-2 py-0.5 text-sm shadow"
-  style:left="{at[0] + 14}px"
-  style:top="{at[1] + 14}px"
+  style:left={cssPx(at[0] + BESIDE_PX)}
+  style:top={cssPx(at[1] + BESIDE_PX)}
   data-testid="pointed"
 >
   {words}

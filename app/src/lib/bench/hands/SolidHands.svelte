@@ -70,7 +70,7 @@
       const { ends, px, outwards } = edge;
       const mm = of.high - of.low;
       if (isEndOn(px, mm, ends[0])) return [];
-      return { id: `size ${of.axis}`, of, ends, px, offPx: BESIDE_PX * outwards, mm };
+      return { id: `size-${of.axis}`, of, ends, px, offPx: BESIDE_PX * outwards, mm };
     }),
   );
 
@@ -90,7 +90,7 @@
       if (!from || !to || isEndOn([from, to], mm, ends[0])) return [];
       // A shorter one lies under the mark that it leads to.
       if (Math.hypot(to[0] - from[0], to[1] - from[1]) < SHORT_PX) return [];
-      return { id: `distance ${of.axis}`, of, ends, px: [from, to] as const, offPx: 0, mm };
+      return { id: `distance-${of.axis}`, of, ends, px: [from, to] as const, offPx: 0, mm };
     });
   });
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { formatMeasured, type Amount } from '@kelbrin/core/recipe';
   import { readAmount } from '$lib/ui/dimension';
-  import type { Px } from '$lib/ui/solidView/outlook';
+  import { cssPx, type Px } from '$lib/ui/solidView/outlook';
 
   /** The figure of a dimension line while it is typed over, where it stands. */
   interface Props {
@@ -52,8 +52,8 @@
 
 <form
   class="pointer-events-auto absolute flex -translate-x-1/2 -translate-y-1/2 items-center gap-1 rounded border bg-white px-1.5 py-1 text-sm shadow"
-  style:left="{at[0]}px"
-  style:top="{at[1]}px"
+  style:left={cssPx(at[0])}
+  style:top={cssPx(at[1])}
   onsubmit={(event) => (event.preventDefault(), take())}
 >
   <input

@@ -4,6 +4,9 @@ import type { Pose, Sight, Vec3 } from '@kelbrin/core/mesh';
 /** A place on a view, px from its upper left. */
 export type Px = readonly [number, number];
 
+/** A number of pixels as style sheets write it. */
+export const cssPx = (px: number) => `${px}px`;
+
 /** How the room is seen on a view at one moment, for what is drawn over it and for what is pointed at. */
 export class Outlook {
   readonly #seen: Matrix4;
