@@ -69,3 +69,36 @@ test('somebody who never saw the bench signs in, makes a label and hands it in, 
     await saved(page);
   });
 });
+
+test('the first project shows the way in four steps, which are seen when they are done and can be passed over', async ({
+  as,
+}) => {
+  const page = await as('noor');
+  await page.goto('/home');
+  await page
+    .getByRole('button', { name: 'Begin' })
+    .or(page.getByRole('link', { name: 'Begin' }))
+    .first()
+    .click();
+  const first = page.getByRole('region', { name: 'First steps' });
+  await expect(first).toContainText('First steps: 1 of 4 Change a number');
+  await expect(page.getByRole('region', { name: 'Prompts' })).toHaveCount(0);
+  const width = page.getByRole('spinbutton', { name: 'width', exact: true }).first();
+  await width.fill('71');
+  await width.press('Enter');
+  await expect(first).toContainText('2 of 4 Write your own word');
+  await saved(page);
+  await page.reload();
+  await expect(first).toContainText('2 of 4');
+  await page.getByRole('button', { name: 'Add a step' }).click();
+  await page.keyboard.type('letters');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-step]').last().getByRole('textbox')).toBeFocused();
+  await page.keyboard.type('Noor');
+  // Nothing fails but what the brief wants yet, which is no mistake: the step of mending is passed over.
+  await expect(first).toContainText('4 of 4 Nothing fails');
+  await first.getByRole('button', { name: 'I know the way' }).click();
+  await expect(first).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Prompts' })).toBeVisible();
+  await saved(page);
+});

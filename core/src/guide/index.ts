@@ -16,3 +16,4 @@ export {
   type Prompt,
   type Standing,
 } from './guidance.ts';
+export { firstSteps, isMended, shownBy, type FirstStep } from './firstSteps.ts';

@@ -4,24 +4,31 @@
   import type { BenchState } from '$lib/bench/state/bench.svelte';
   import { Pulse } from '$lib/bench/state/pulse';
   import { sendJson } from '$lib/ui/send';
+  import FirstPrompt from './FirstPrompt.svelte';
+  import { FirstWay } from './firstWay.svelte';
   import GuidancePanel from './GuidancePanel.svelte';
 
   interface Props {
     bench: BenchState;
     projectId: string;
     prompts: Guidance;
+    /** Whether whoever designs has never been at a bench before. */
+    isFirst: boolean;
     /** The ids of the prompts that were ticked off by hand. */
     ticked: readonly string[];
     /** Whether what is on the bench is handed in. */
     isHandedIn: boolean;
   }
-  let { bench, projectId, prompts, ticked, isHandedIn }: Props = $props();
+  let { bench, projectId, prompts, isFirst, ticked, isHandedIn }: Props = $props();
 
   /** What was ticked here and the server may not have told of yet. */
   let own = $state.raw<Readonly<Record<string, boolean>>>({});
   const done = $derived(prompts.map(({ id }) => id).filter((id) => own[id] ?? ticked.includes(id)));
   const inspection = $derived(bench.isCurrent ? bench.solid?.inspection : undefined);
   const standing = $derived(standingIn(prompts, new Set(done), { recipe: bench.recipe, inspection }));
+
+  const first = untrack(() => new FirstWay(bench, projectId, isFirst, localStorage));
+  $effect(() => first.look(isHandedIn));
 
   const pulse = untrack(() => new Pulse((report) => sendJson('PUT', `/bench/${projectId}/pulse`, report)));
   onDestroy(() => pulse.close());
@@ -46,4 +53,6 @@
   }
 </script>
 
-{#if prompts.length > 0}<GuidancePanel {prompts} {standing} {isHandedIn} ontick={tick} />{/if}
+{#if first.next}
+  <FirstPrompt next={first.next} onskip={() => first.end()} />
+{:else if prompts.length > 0}<GuidancePanel {prompts} {standing} {isHandedIn} ontick={tick} />{/if}

@@ -27,5 +27,14 @@ export const guidanceTexts = said({
   help: 'Ask for help',
   helpAsked: 'Help is asked for',
   helpWhat: 'Your teacher sees that you ask. Press again when you do not need it any more.',
+  firstHeading: 'First steps',
+  firstOf: (at: number) => say('First steps: {at} of {of}', { at, of: 4 }),
+  first: {
+    number: 'Change a number: press one in a sentence, type another and press Enter.',
+    name: 'Write your own word: press “Add a step”, choose “Write letters”, and type.',
+    mend: 'Mend what fails: the inspection says why, and offers changes.',
+    handIn: 'Nothing fails: press “Hand in”.',
+  },
+  skip: 'I know the way',
   example: 'Measure your cane and write it down as a measure.',
 } as const);

@@ -5,6 +5,7 @@ import { database } from '$lib/server/platform/db/database';
 import { handIn, withdraw } from '$lib/server/handIns/handIns';
 import { askForInspection } from '$lib/server/handIns/boss';
 import { feedbackOf } from '$lib/server/review/feedback';
+import { isFirstProject } from '$lib/server/projects/firstProject';
 import { limitsOf, standings } from '$lib/server/projects/projects';
 import { versionsOf } from '$lib/server/projects/versions';
 import { saidWithHandIn } from '$lib/shared/saidWithHandIn';
@@ -29,6 +30,7 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
     rules: brief.rules,
     copies: brief.copies,
     guidance: brief.guidance,
+    isFirst: await isFirstProject(db, locals.person!.id, { design: project.design, starter: brief.starter }),
     ticked: project.tickedPrompts,
     asksForHelp: project.helpAskedAt !== null,
     limits: await limitsOf(db, limitsCardId),

@@ -104,6 +104,7 @@
           {bench}
           projectId={data.project.id}
           prompts={data.guidance}
+          isFirst={data.isFirst}
           ticked={data.ticked}
           isHandedIn={isWaiting || (!isFirst && !isChangedSince(bench))}
         />
