@@ -58,7 +58,14 @@
   ] satisfies [StartCheck, string][]);
 </script>
 
-<Modal open title={say.before(printer.name)} size="md" onclose={close} outsideclose={false}>
+<Modal
+  open
+  title={say.before(printer.name)}
+  aria-label={say.before(printer.name)}
+  size="md"
+  onclose={close}
+  outsideclose={false}
+>
   {#if !fits || isShort}
     <p role="alert" class="border-fail bg-fail-wash border-l-4 px-3 py-2">
       {fits

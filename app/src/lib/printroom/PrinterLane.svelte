@@ -226,7 +226,13 @@
 </section>
 
 {#if isFirstBad && run}
-  <Modal open title={say.firstTitle} size="md" onclose={() => (isFirstBad = false)}>
+  <Modal
+    open
+    title={say.firstTitle}
+    aria-label={say.firstTitle}
+    size="md"
+    onclose={() => (isFirstBad = false)}
+  >
     <dl class="flex flex-col gap-3">
       {#each say.firstFaults as [what, help] (what)}
         <div>

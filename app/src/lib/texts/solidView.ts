@@ -4,6 +4,9 @@ import { said, say } from '@kelbrin/core/words';
 export const solidTexts = said({
   view: 'View',
   views: { Top: 'Top', Front: 'Front', Side: 'Side', Corner: 'Corner' },
+  fit: 'See all of it from here',
+  lastView: 'As it was looked at before',
+  parallel: 'Without perspective: what is parallel looks parallel',
   measure: 'Measure',
   pressTwo: 'Press two places on the part; near a corner, the corner counts.',
   pressOther: 'Press the other place; near a corner, the corner counts.',

@@ -45,7 +45,7 @@
   onclick={() => (isAsking = true)}>{label}</Button
 >
 {#if isAsking}
-  <Modal open {title} size="sm" onclose={() => (isAsking = false)}>
+  <Modal open {title} aria-label={title} size="sm" onclose={() => (isAsking = false)}>
     <p>{what}</p>
     {@render children?.()}
     <form

@@ -27,7 +27,7 @@
   }
 </script>
 
-<Modal open title={say.title} size="xl" {onclose}>
+<Modal open title={say.title} aria-label={say.title} size="xl" {onclose}>
   <div class="flex max-h-[55vh] flex-wrap items-start gap-6 overflow-auto">
     {#each sides as side (side)}
       {@const up = side === 'above' ? 1 : 2}

@@ -27,7 +27,7 @@
   /** So far beside a step its sizes are written. */
   const BESIDE_PX = 20;
   /** A line of which so small a part of its length is seen is seen end on. */
-  const END_ON = 0.2;
+  const END_ON = 0.35;
   const SHORT_PX = 34;
   /** On a smaller view there is room for the sizes alone. */
   const ROOMY_PX = 420;

@@ -107,7 +107,13 @@
 {#if reading?.isMute}<p role="alert" class="text-ink-soft px-3 py-1 text-sm">{say.noVoice}</p>{/if}
 {#if bench.asking.question}
   {@const { what, step, broken } = bench.asking.question}
-  <Modal open title={say.breaks[what](step)} size="sm" onclose={() => bench.asking.answer(false)}>
+  <Modal
+    open
+    title={say.breaks[what](step)}
+    aria-label={say.breaks[what](step)}
+    size="sm"
+    onclose={() => bench.asking.answer(false)}
+  >
     <p>{say.breaksWhat[what](broken)}</p>
     <div class="flex justify-end gap-2">
       <Button color="alternative" autofocus onclick={() => bench.asking.answer(false)}>{say.breaksNo}</Button>

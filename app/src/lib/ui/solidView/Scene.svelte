@@ -1,13 +1,13 @@
 <script lang="ts">
   import { T, useTask, useThrelte } from '@threlte/core';
   import { untrack } from 'svelte';
-  import { PerspectiveCamera, Vector3, type BufferGeometry, type Intersection, type Mesh } from 'three';
-  import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
+  import { Vector3, type BufferGeometry, type Intersection, type Mesh } from 'three';
   import { boundsOf, type Box, type SolidMesh, type SurfacePoint, type Vec3 } from '@kelbrin/core/mesh';
   import type { ColourBands } from '@kelbrin/core/colours';
   import type { OfferedEdge, Region } from '@kelbrin/core/recipe';
   import EdgeLines from './EdgeLines.svelte';
   import { disposing } from './disposing.svelte';
+  import { Eye } from './eye';
   import { Fineness } from './fineness';
   import { drawable, lines, sectionFace, setTones, type Tone } from './geometry';
   import { cutPlane, paintMaterial, partMaterial, sectionMaterial } from './materials';
@@ -19,7 +19,7 @@
   import type { PointedAt } from './pointedAt';
   import { hearPresses } from './presses';
   import Plate from './Plate.svelte';
-  import { hasOutgrown, standpoint, type Look } from './views';
+  import { hasOutgrown, type Look } from './views';
 
   interface Props {
     /** Whether the processor draws, for want of a graphics card. */
@@ -35,6 +35,8 @@
     cut?: { zMm: number; region?: Region };
     /** Which way to look; looking anew, also the same way, counts up `turns`. */
     view: Look;
+    /** Whether it is seen as it is drawn, without perspective. */
+    isParallel: boolean;
     /** Which part it is; another one is looked at whole. */
     partId?: string;
     /** The surface in colours that tell something, to be shown in place of the filament's. */
@@ -66,6 +68,7 @@
     toneOf,
     cut,
     view,
+    isParallel,
     partId,
     painted,
     onpick,
@@ -79,17 +82,14 @@
     onrest,
   }: Props = $props();
 
-  const FOV_DEG = 32;
-
   const { renderer, size, dom, dpr, invalidate } = useThrelte();
   renderer.localClippingEnabled = true;
 
   /** Whether somebody holds the view, or a handle or a number somewhere else on the page. */
   let isHeld = $state(false);
 
-  const camera = new PerspectiveCamera(FOV_DEG, 1, 1, 4000);
-  camera.up.set(0, 0, 1);
-  const controls = new OrbitControls(camera, dom);
+  const eye = new Eye(dom);
+  const { camera, controls } = eye;
   const fineness = untrack(() =>
     isSoftware
       ? new Fineness(
@@ -163,7 +163,8 @@
     return () => held.forEach(disposeNote);
   });
   $effect(() => {
-    for (const sprite of noteSprites) sizeNote(sprite, Math.max(1, size.current.height), FOV_DEG);
+    eye.open(isParallel);
+    for (const sprite of noteSprites) sizeNote(sprite, Math.max(1, size.current.height), eye.openingDeg);
     invalidate();
   });
   $effect(() => {
@@ -203,28 +204,25 @@
     if (isHeld || linked || !fitted || (!isOther && !hasOutgrown(fitted.box, box))) return;
     untrack(() => {
       const { width, height } = size.current;
-      const from = plain(camera.position.clone().sub(controls.target));
-      stand(standpoint({ from, turns: view.turns }, box, FOV_DEG, width / height));
+      stand(eye.standpointFor({ here: true, turns: view.turns }, box, width / height)!);
     });
   });
 
   function look(aspect: number): void {
-    const there = standpoint(view, boundsOf(mesh), FOV_DEG, aspect);
-    const { eye, target } = there;
+    const there = eye.standpointFor(view, boundsOf(mesh), aspect);
+    if (!there) return;
     // Of views that turn together the one with the larger part decides, so that both are seen whole.
     const other = linked?.standpoint;
     if (other?.turns === view.turns) {
       const apart = new Vector3(...other.eye).distanceTo(new Vector3(...other.target));
-      if (apart > eye.distanceTo(target)) return;
+      if (apart > there.eye.distanceTo(there.target)) return;
     }
-    stand(there);
+    stand(there, 'last' in view);
   }
 
-  function stand({ eye, target }: ReturnType<typeof standpoint>): void {
+  function stand(there: NonNullable<ReturnType<Eye['standpointFor']>>, isBack = false): void {
     fitted = { box: boundsOf(mesh), partId };
-    camera.position.copy(eye);
-    controls.target.copy(target);
-    controls.update();
+    eye.stand(there, isBack);
     invalidate();
   }
 
@@ -247,7 +245,7 @@
     });
     return () => {
       end();
-      controls.dispose();
+      eye.close();
     };
   });
 

@@ -22,7 +22,8 @@
   import type { Note } from './notes';
   import type { Outlook } from './outlook';
   import type { PointedAt } from './pointedAt';
-  import { views, type Look, type View } from './views';
+  import ViewButtons from './ViewButtons.svelte';
+  import type { Look } from './views';
   import { solidTexts as say } from '$lib/texts/solidView';
 
   interface Props {
@@ -124,6 +125,7 @@
   );
 
   let outlook = $state.raw<Outlook>();
+  let isParallel = $state(false);
   let isMeasuring = $state(false);
   /** The places that are measured between: none, one or two. */
   let ends = $state.raw<readonly SurfacePoint[]>([]);
@@ -186,6 +188,7 @@
       {toneOf}
       {cut}
       {view}
+      {isParallel}
       {partId}
       {painted}
       {onpick}
@@ -269,20 +272,8 @@
         </dl>
       {/if}
     </div>
-    <div
-      class="border-hairline absolute top-3 right-3 flex overflow-hidden rounded border bg-white"
-      role="group"
-      aria-label={say.view}
-    >
-      {#each Object.keys(views) as View[] as name (name)}
-        <button
-          type="button"
-          class="hover:bg-primary-50 border-hairline px-2.5 py-1 text-sm not-first:border-l"
-          onclick={() => (view = { name, turns: view.turns + 1 })}
-        >
-          {say.views[name]}
-        </button>
-      {/each}
+    <div class="absolute top-3 right-3">
+      <ViewButtons bind:view bind:isParallel isLinked={linked !== undefined} />
     </div>
   {/if}
 </div>

@@ -10,8 +10,19 @@ export const views = {
 } as const;
 export type View = keyof typeof views;
 
-/** Which way to look: a named view, or from a direction; looking anew, also the same way, counts up `turns`. */
-export type Look = ({ readonly name: View } | { readonly from: Vec3 }) & { readonly turns: number };
+/**
+ * Which way to look: a named view, from a direction, from where one looks now so that all is seen, or as it was looked at last;
+ * looking anew, also the same way, counts up `turns`.
+ */
+export type Look = (
+  | { readonly name: View }
+  | { readonly from: Vec3 }
+  | { readonly here: true }
+  | { readonly last: true }
+) & { readonly turns: number };
+
+/** A look that says by itself from where. */
+type Directed = Extract<Look, { name: View } | { from: Vec3 }>;
 
 /** The direction from which triangles are seen best: the one they face together, a little from the front and above. */
 export function lookingAt({ normals, areas }: Faces, triangles: readonly number[]): Vec3 {
@@ -29,7 +40,7 @@ export function lookingAt({ normals, areas }: Faces, triangles: readonly number[
 
 /** Where a camera with the given opening angle stands to see a box whole, and what it looks at. */
 export function standpoint(
-  look: Look,
+  look: Directed,
   box: Box,
   fovDeg: number,
   aspect: number,
