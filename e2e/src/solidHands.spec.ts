@@ -9,10 +9,21 @@ const label = { words: 'Kale', widthMm: 60 };
 const step = (page: Page, number: number) => page.locator('[data-step]').nth(number - 1);
 const arrow = (page: Page, label: string, end = 'high') => page.locator(`[data-arrow="${label}: ${end}"]`);
 
+/** The middle of something once it stays where it is: what an edit moves comes to rest with its solid. */
+async function restingPlace(what: Locator): Promise<readonly [number, number]> {
+  let at = await what.boundingBox();
+  await expect(async () => {
+    const before = at;
+    at = await what.boundingBox();
+    expect(at).not.toBeNull();
+    expect(at).toEqual(before);
+  }).toPass({ intervals: [150] });
+  return [at!.x + at!.width / 2, at!.y + at!.height / 2];
+}
+
 /** Takes hold of something on the solid and drags it on; what is let go is up to the caller. */
 async function take(page: Page, what: Locator, dx: number, dy: number): Promise<void> {
-  const box = (await what.boundingBox())!;
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const [x, y] = await restingPlace(what);
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.mouse.move(x + dx / 2, y + dy / 2, { steps: 3 });
@@ -33,6 +44,7 @@ test('sizes and places are dragged and typed on the solid itself, and one drag i
   await expect(foot(page)).toContainText(`${await width.inputValue()} × 28`);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(width).toHaveValue('60');
+  await expect(foot(page)).toContainText('60 × 28');
 
   // A number that is typed meanwhile takes over from the hand.
   await take(page, arrow(page, 'Size from below to above'), 0, -6);

@@ -63,8 +63,8 @@ export class FirstWay {
   }
 
   #note(steps: readonly FirstStep[]): void {
-    const fresh = steps.filter((step) => !this.#done.includes(step));
-    if (fresh.length > 0) this.#done = [...this.#done, ...new Set(fresh)];
+    const fresh = firstSteps.filter((step) => steps.includes(step) && !this.#done.includes(step));
+    if (fresh.length > 0) this.#done = [...this.#done, ...fresh];
     const kept: Kept = { projectId: this.#projectId, done: this.#done };
     this.#storage.setItem(KEPT, JSON.stringify(kept));
   }
