@@ -212,7 +212,7 @@
   {@render top?.({ bench })}
   <SaveNotice {autosave} design={bench.design} {title} />
   <div
-    class="border-hairline flex min-h-12 shrink-0 flex-wrap items-center gap-x-2 border-b bg-white px-4 max-sm:px-2"
+    class="touchable border-hairline flex min-h-12 shrink-0 flex-wrap items-center gap-x-2 border-b bg-white px-4 max-sm:px-2"
   >
     <h1 class="min-w-0 truncate text-lg max-sm:flex-1">{title}</h1>
     <BenchBar

@@ -21,7 +21,7 @@
 {#snippet tool(Icon: Component<{ size: number }>, label: string, onclick: () => void, isOff = false)}
   <button
     type="button"
-    class="hover:bg-ground disabled:text-hairline rounded p-1.5 pointer-coarse:p-3"
+    class="hover:bg-ground disabled:text-hairline inline-flex items-center justify-center rounded p-1.5"
     aria-label={label}
     disabled={isOff}
     {onclick}

@@ -167,7 +167,7 @@
       </div>
       <button
         type="button"
-        class="border-hairline hover:bg-primary-50 absolute right-3 bottom-3 z-10 flex items-center gap-1.5 rounded border bg-white px-2.5 py-1 text-sm"
+        class="border-hairline hover:bg-primary-50 absolute right-3 bottom-3 z-10 flex items-center gap-1.5 rounded border bg-white px-2.5 py-1 text-sm pointer-coarse:min-h-11"
         onclick={() => (isPlanLarge = !isPlanLarge)}
       >
         <ArrowLeftRight size={14} aria-hidden="true" />{isPlanLarge ? say.solidLarge : say.planLarge}

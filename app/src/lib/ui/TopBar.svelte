@@ -34,7 +34,7 @@
 </script>
 
 <header
-  class="print:hidden border-hairline flex h-(--bar-height) shrink-0 flex-wrap items-center gap-x-6 border-b bg-white px-4"
+  class="touchable print:hidden border-hairline flex h-(--bar-height) shrink-0 flex-wrap items-center gap-x-6 border-b bg-white px-4"
 >
   <a href="/" class="flex items-center gap-2 text-lg font-bold">
     <img src="/icon.svg" alt="" class="h-6 w-6" />Kelbrin

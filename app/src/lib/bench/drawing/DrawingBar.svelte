@@ -39,13 +39,13 @@
   {#each [['arcs', say.arc], ['freehand', say.freehand]] as const as [each, label] (each)}
     <button
       type="button"
-      class="tool {tool === each ? 'bg-primary-700 text-white' : 'hover:bg-primary-50'}"
+      class="choice {tool === each ? 'bg-primary-700 text-white' : 'hover:bg-primary-50'}"
       aria-pressed={tool === each}
       onclick={() => (tool = tool === each ? 'lines' : each)}>{label}</button
     >
   {/each}
-  <button type="button" class="tool hover:bg-primary-50" onclick={onwhole}>{say.whole}</button>
-  <button type="button" class="tool hover:bg-primary-50" onclick={() => drawing.beginAgain()}
+  <button type="button" class="choice hover:bg-primary-50" onclick={onwhole}>{say.whole}</button>
+  <button type="button" class="choice hover:bg-primary-50" onclick={() => drawing.beginAgain()}
     >{say.anew}</button
   >
   <Button size="xs" class="ml-auto max-sm:sticky max-sm:right-0 pointer-coarse:min-h-11" onclick={ondone}
@@ -54,7 +54,7 @@
 </div>
 
 <style>
-  .tool {
+  .choice {
     min-height: 2rem;
     padding: 0.125rem 0.5rem;
     border: 1px solid var(--color-hairline);
@@ -62,7 +62,7 @@
     white-space: nowrap;
   }
   @media (pointer: coarse) {
-    .tool {
+    .choice {
       min-height: 2.75rem;
     }
   }

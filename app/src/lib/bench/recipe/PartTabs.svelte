@@ -63,7 +63,7 @@
           {/if}
           {#if id === bench.partId}
             <input
-              class="word"
+              class="word pointer-coarse:min-h-11"
               type="text"
               aria-label={say.nameOfPart}
               maxlength="40"
@@ -82,7 +82,7 @@
         </span>
       {/each}
     </div>
-    <button type="button" class="hover:bg-primary-50 text-primary-800 rounded p-1" aria-label={say.addPart}>
+    <button type="button" class="tool plain" aria-label={say.addPart}>
       <Plus size={16} />
     </button>
     <Dropdown simple bind:isOpen={isAdding} class="border-hairline w-56 border" aria-label={say.addPart}>
@@ -97,7 +97,7 @@
     <span class="ml-auto flex">
       <button
         type="button"
-        class="tool"
+        class="tool plain"
         aria-label={say.copyPart}
         title={say.copyPartWhy}
         onclick={() => bench.parts.add()}><Copy size={15} /></button
@@ -105,7 +105,7 @@
       {#if !isAlone}
         <button
           type="button"
-          class="tool"
+          class="tool plain"
           aria-label={say.deletePart}
           title={say.deletePart}
           onclick={() => bench.parts.remove()}><Trash size={15} /></button
@@ -123,15 +123,3 @@
 </section>
 
 <FamilyDialog {bench} bind:open={isSizing} />
-
-<style>
-  .tool {
-    padding: 0.25rem;
-    border-radius: 4px;
-    color: var(--color-ink-soft);
-  }
-  .tool:hover {
-    background: var(--color-primary-50);
-    color: var(--color-primary-800);
-  }
-</style>

@@ -74,7 +74,7 @@
 <div class="border-hairline sticky bottom-0 mt-auto flex border-t bg-white">
   <button
     type="button"
-    class="text-primary-800 hover:bg-primary-50 flex flex-1 items-center gap-1 px-3 py-2 font-semibold"
+    class="text-primary-800 hover:bg-primary-50 flex flex-1 items-center gap-1 px-3 py-2 font-semibold pointer-coarse:min-h-11"
     aria-expanded={isAdding}
     title={offerTexts.addStepHow}
     data-add-step
@@ -85,7 +85,7 @@
   {#if bench.recipe.measures.length === 0}
     <button
       type="button"
-      class="text-primary-800 hover:bg-primary-50 flex shrink-0 items-center gap-1 px-3 py-2 text-sm"
+      class="text-primary-800 hover:bg-primary-50 flex shrink-0 items-center gap-1 px-3 py-2 text-sm pointer-coarse:min-h-11"
       onclick={() => bench.measuring.add()}
     >
       <Plus size={14} aria-hidden="true" />{say.addMeasure}

@@ -75,12 +75,14 @@
   class:opacity-55={step.off}
   data-step={step.id}
   aria-current={isMarked ? 'step' : undefined}
+  data-whole={isWhole ? '' : undefined}
   onfocusin={() => (bench.marked = step.id)}
   onpointerdown={() => (bench.marked = step.id)}
 >
   <button
     type="button"
-    class="measured absolute top-1 left-1 min-w-6 rounded px-1 text-sm {isTroubled || problem
+    class="measured absolute top-1 left-0 min-w-7 rounded px-1 text-sm pointer-coarse:min-h-11 {isTroubled ||
+    problem
       ? 'text-fail font-bold'
       : 'text-ink-soft'}"
     aria-expanded={!folded}
@@ -134,10 +136,10 @@
   {#each told as line (line)}<p class="text-ink-soft text-sm">{line}</p>{/each}
   {#each [...fileNotes, ...notes] as note (note)}<p class="text-warn-ink text-sm">{note}</p>{/each}
   {#if isMarked}
-    <div class="mt-1 flex items-center gap-0.5">
+    <div class="mt-1 flex flex-wrap items-center gap-0.5">
       {#if additions.length > 0 && !folded}
         <select
-          class="text-primary-800 mr-auto max-w-40 border-0 bg-transparent p-0 pr-6 text-sm"
+          class="text-primary-800 mr-auto max-w-40 border-0 bg-transparent p-0 pr-6 text-sm pointer-coarse:min-h-11"
           aria-label={say.moreFor(index + 1)}
           value=""
           onchange={(event) => {
@@ -150,7 +152,7 @@
           {#each additions as { label }, i (label)}<option value={i}>{label}</option>{/each}
         </select>
       {/if}
-      <div class="ml-auto flex gap-0.5">
+      <div class="ml-auto flex flex-wrap gap-0.5">
         <WordsExplained sentence={plainSentence(tokens)} number={index + 1} />
         <StepTools
           {bench}

@@ -167,6 +167,18 @@
     .sentence {
       line-height: 2.25rem;
     }
+    /* Where somebody works at it, each word that can be changed is as large as a fingertip. */
+    :global([data-whole]) .sentence {
+      line-height: 3.1rem;
+    }
+    :global([data-whole]) .sentence :global(:is(.field, .word)) {
+      min-width: 2.75rem;
+      min-height: 2.75rem;
+      padding-inline: 0.4ch;
+      border: 1.5px dotted var(--color-primary-700);
+      border-radius: 4px;
+      background-color: #fff;
+    }
   }
   .lines {
     display: inline-block;

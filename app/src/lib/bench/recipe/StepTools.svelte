@@ -95,16 +95,3 @@
 >
   <Trash size={14} />
 </button>
-
-<style>
-  .tool {
-    display: inline-flex;
-    padding: 0.3rem;
-    border: 1px solid var(--color-hairline);
-    border-radius: 4px;
-    background: #fff;
-  }
-  .tool:hover {
-    background: var(--color-primary-50);
-  }
-</style>

@@ -62,16 +62,6 @@
 {/if}
 
 <style>
-  .tool {
-    display: inline-flex;
-    padding: 0.3rem;
-    border: 1px solid var(--color-hairline);
-    border-radius: 4px;
-    background: #fff;
-  }
-  .tool:hover {
-    background: var(--color-primary-50);
-  }
   .drawing :global(svg) {
     width: 100%;
     height: auto;

@@ -179,11 +179,19 @@
     plane.constant = cut ? cut.zMm : 1e6;
     invalidate();
   });
+  /** How often it had been looked anew when it was last looked, and how wide the view was for its height. */
+  let last: { readonly turns: number; readonly aspect: number } | undefined;
   $effect(() => {
-    void view.turns;
-    const { width, height } = size.current;
+    const { turns } = view;
+    const { width, height } = $size;
     if (width === 0 || height === 0) return;
-    untrack(() => look(width / height));
+    untrack(() => {
+      const aspect = width / height;
+      if (last?.turns === turns) eye.reframe(last.aspect, aspect);
+      else look(aspect);
+      last = { turns, aspect };
+      invalidate();
+    });
   });
 
   /** What the view was fitted to. */

@@ -67,6 +67,12 @@
   .words {
     padding: 0.25rem 0.55rem;
   }
+  @media (pointer: coarse) {
+    .view {
+      min-width: 2.75rem;
+      min-height: 2.75rem;
+    }
+  }
   .view:hover {
     background: var(--color-primary-50);
   }

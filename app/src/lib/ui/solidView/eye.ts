@@ -1,7 +1,7 @@
 import { PerspectiveCamera, Vector3 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import type { Box, Vec3 } from '@kelbrin/core/mesh';
-import { standpoint, type Look } from './views';
+import { narrower, standpoint, type Look } from './views';
 
 /** How wide the eye opens as people look, and so little that what is parallel looks parallel, degrees. */
 const WIDE_DEG = 32;
@@ -65,6 +65,13 @@ export class Eye {
     this.camera.position.copy(away(this.camera.position, this.controls.target, nearer));
     this.controls.update();
     this.#focus();
+  }
+
+  /** Goes so much nearer or farther, after the view became wider or narrower for its height, that what was seen whole still is. */
+  reframe(aspect: number, now: number): void {
+    const nearer = Math.sin(narrower(this.openingDeg, aspect)) / Math.sin(narrower(this.openingDeg, now));
+    this.camera.position.copy(away(this.camera.position, this.controls.target, nearer));
+    this.controls.update();
   }
 
   close(): void {

@@ -77,3 +77,18 @@ it('sees all from where it looks', () => {
       expect(py).toBeLessThan(400);
     }
 });
+
+it('sees whole what it saw whole, after the view became narrow', () => {
+  const eye = new Eye(element());
+  eye.stand(eye.standpointFor({ name: 'Corner', turns: 0 }, box, 1.67)!);
+  eye.reframe(1.67, 0.7);
+  eye.camera.aspect = 0.7;
+  eye.camera.updateProjectionMatrix();
+  eye.camera.updateMatrixWorld();
+  const outlook = Outlook.of(eye.camera, 350, 500);
+  for (const x of [-40, 40]) {
+    const [px] = outlook.pxOf([x, 0, 2])!;
+    expect(px).toBeGreaterThan(0);
+    expect(px).toBeLessThan(350);
+  }
+});

@@ -38,6 +38,12 @@ export function lookingAt({ normals, areas }: Faces, triangles: readonly number[
   return [from.x, from.y, isUnderside ? Math.min(from.z, -0.35) : from.z];
 }
 
+/** Half of the narrower of a view's two opening angles, which decides what is seen whole, radians. */
+export function narrower(fovDeg: number, aspect: number): number {
+  const half = (fovDeg * Math.PI) / 360;
+  return Math.min(half, Math.atan(Math.tan(half) * aspect));
+}
+
 /** Where a camera with the given opening angle stands to see a box whole, and what it looks at. */
 export function standpoint(
   look: Directed,
@@ -49,11 +55,8 @@ export function standpoint(
   const max = new Vector3(...box.max);
   const target = min.clone().add(max).multiplyScalar(0.5);
   const radius = Math.max(8, max.distanceTo(min) / 2);
-  // The narrower of the two opening angles decides.
-  const half = (fovDeg * Math.PI) / 360;
-  const narrow = Math.min(half, Math.atan(Math.tan(half) * aspect));
   const direction = 'name' in look ? views[look.name].clone() : new Vector3(...look.from);
-  const distance = (1.12 * radius) / Math.sin(narrow);
+  const distance = (1.12 * radius) / Math.sin(narrower(fovDeg, aspect));
   return { eye: target.clone().addScaledVector(direction.normalize(), distance), target };
 }
 
