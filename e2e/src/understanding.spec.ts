@@ -130,4 +130,16 @@ test('a part is looked at from all around, without perspective, and as before', 
   const small = await seenPx();
   await view.getByRole('button', { name: 'See all of it from here' }).click();
   await expect.poll(seenPx).toBeGreaterThan(small * 1.3);
+
+  // Only the marked step: what lay before it is hidden, and is not pressed through what is not seen.
+  await view.getByRole('button', { name: 'Top' }).click();
+  await page
+    .locator('[data-step]')
+    .nth(1)
+    .click({ position: { x: 8, y: 12 } });
+  const alone = page.getByRole('button', { name: 'Only the marked step' });
+  await alone.click();
+  await expect(alone).toHaveAttribute('aria-pressed', 'true');
+  await page.mouse.click(canvas.x + canvas.width * 0.7, canvas.y + canvas.height / 2);
+  await expect(alone).toHaveCount(0);
 });

@@ -14,6 +14,7 @@ export const solidTexts = said({
   thickness: 'Thickness',
   overhang: 'Overhang',
   asPrinted: 'As printed',
+  alone: 'Only the marked step',
   comesOut: (shrinkagePercent: string) =>
     say('As drawn → as it comes out, in mm: plastic shrinks by {shrinkagePercent}% as it cools.', {
       shrinkagePercent,

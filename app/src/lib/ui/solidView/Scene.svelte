@@ -9,7 +9,7 @@
   import { disposing } from './disposing.svelte';
   import { Eye } from './eye';
   import { Fineness } from './fineness';
-  import { drawable, lines, sectionFace, setTones, type Tone } from './geometry';
+  import { drawable, lines, sectionFace, setTones, tone, type Tone } from './geometry';
   import { cutPlane, paintMaterial, partMaterial, sectionMaterial } from './materials';
   import { cornerNear, edgeNear, hitsOn, type Press } from './nearPress';
   import { disposeNote, noteSprite, sizeNote, type Note } from './notes';
@@ -173,9 +173,6 @@
   });
   $effect(() => {
     paintPart(colour, colours);
-    invalidate();
-  });
-  $effect(() => {
     plane.constant = cut ? cut.zMm : 1e6;
     invalidate();
   });
@@ -277,7 +274,9 @@
   }
 
   function hitAt(event: PointerEvent): Intersection | undefined {
-    return part && hitsOn(pressAt(event), part).find(({ point }) => !cut || point.z <= cut.zMm + 1e-3);
+    const isSeen = ({ point, faceIndex }: Intersection) =>
+      (!cut || point.z <= cut.zMm + 1e-3) && toneOf(faceIndex ?? 0) !== tone.hidden;
+    return part && hitsOn(pressAt(event), part).find(isSeen);
   }
 </script>
 

@@ -114,6 +114,9 @@
     return shading === 'thickness' && thickness ? thicknessPaint(thickness, bands) : undefined;
   });
 
+  /** Whether only the marked step is shown, with the edges of the rest. */
+  let isAlone = $state(false);
+
   let isAsPrinted = $state(false);
   const notes = $derived(
     !isAsPrinted || !limits || !inspection
@@ -158,8 +161,9 @@
     const troubleTone = hatched?.verdict === 'warn' ? tone.warn : tone.fail;
     return (triangle: number): Tone => {
       if (trouble.has(triangle)) return troubleTone;
-      const isMarked =
-        marked.has(triangle) || (markedStep !== undefined && mesh.stepOf?.[triangle] === markedStep);
+      const isOfStep = markedStep !== undefined && mesh.stepOf?.[triangle] === markedStep;
+      if (isAlone && markedStep !== undefined) return isOfStep ? tone.plain : tone.hidden;
+      const isMarked = marked.has(triangle) || isOfStep;
       return isMarked ? tone.marked : tone.plain;
     };
   });
@@ -255,6 +259,18 @@
             {say.comesOut(formatNumber(limits.shrinkagePercent))}
           </p>
         {/if}
+      {/if}
+      {#if markedStep !== undefined && mesh.stepOf}
+        <button
+          type="button"
+          class="border-hairline rounded border px-2.5 py-1 text-sm {isAlone
+            ? 'bg-primary-700 text-white'
+            : 'hover:bg-primary-50 bg-white'}"
+          aria-pressed={isAlone}
+          onclick={() => (isAlone = !isAlone)}
+        >
+          {say.alone}
+        </button>
       {/if}
       {#if shading}
         <dl

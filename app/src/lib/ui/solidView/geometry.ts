@@ -6,7 +6,7 @@ import type { SolidMesh, Vec3 } from '@kelbrin/core/mesh';
 import type { Region } from '@kelbrin/core/recipe';
 
 /** How a triangle is drawn; the numbers are what the material's shader tells apart. */
-export const tone = { plain: 0, marked: 1, fail: 2, warn: 3 } as const;
+export const tone = { plain: 0, marked: 1, fail: 2, warn: 3, hidden: 4 } as const;
 export type Tone = (typeof tone)[keyof typeof tone];
 
 /** A mesh for drawing: every triangle has its own three corners and room for a tone; its material shades it flat. */

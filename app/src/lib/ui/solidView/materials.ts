@@ -27,7 +27,7 @@ export interface PartMaterial {
 
 /**
  * The part's material. Triangles of a marked step are lightened towards the primary colour; those of a finding are
- * hatched, so that their colour is still seen.
+ * hatched, so that their colour is still seen; hidden ones are left out.
  */
 export function partMaterial(cut: Plane): PartMaterial {
   const material = new MeshLambertMaterial({
@@ -63,6 +63,7 @@ export function partMaterial(cut: Plane): PartMaterial {
       .replace(
         '#include <color_fragment>',
         `#include <color_fragment>
+        if (vTone > 3.5) discard;
         for (int i = 0; i < ${MOST_COLOURS - 1}; i++)
           if (vHeightMm >= changeMm[i]) diffuseColor.rgb = changeColour[i];
         if (vTone > 0.5 && vTone < 1.5) diffuseColor.rgb = mix(diffuseColor.rgb, markColour, 0.55);
