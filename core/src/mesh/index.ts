@@ -10,5 +10,6 @@ export * from './restingFaces.ts';
 export * from './section.ts';
 export * from './surfaceTree.ts';
 export * from './taper.ts';
+export * from './thicknessAt.ts';
 export * from './topology.ts';
 export * from './weld.ts';

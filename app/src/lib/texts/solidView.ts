@@ -10,6 +10,7 @@ export const solidTexts = said({
   measure: 'Measure',
   pressTwo: 'Press two places on the part; near a corner, the corner counts.',
   pressOther: 'Press the other place; near a corner, the corner counts.',
+  thickHere: (mm: string) => say('The part is {mm} thick here.', { mm }),
   colourBy: 'Colour by',
   thickness: 'Thickness',
   overhang: 'Overhang',

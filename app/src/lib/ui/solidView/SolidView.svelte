@@ -3,7 +3,13 @@
   import type { Snippet } from 'svelte';
   import { NoToneMapping, WebGLRenderer } from 'three';
   import { printedSizes, type Inspection, type LimitsCard, type ThicknessMap } from '@kelbrin/core/inspect';
-  import { boundsOf, distanceBetween, type SolidMesh, type SurfacePoint } from '@kelbrin/core/mesh';
+  import {
+    boundsOf,
+    distanceBetween,
+    thicknessAt,
+    type SolidMesh,
+    type SurfacePoint,
+  } from '@kelbrin/core/mesh';
   import {
     formatMeasured,
     formatNumber,
@@ -132,10 +138,12 @@
   let isMeasuring = $state(false);
   /** The places that are measured between: none, one or two. */
   let ends = $state.raw<readonly SurfacePoint[]>([]);
+  /** How thick the part is where the first place is. */
+  const thickMm = $derived(ends.length === 1 ? thicknessAt(mesh, ends[0]) : undefined);
+  const mm = (value: number) => withUnit(Math.round(value * 100) / 100, 'mm');
   const measured = $derived.by(() => {
     if (ends.length < 2) return undefined;
     const { straightMm, alongMm, facesMm, angleDeg } = distanceBetween(ends[0], ends[1]);
-    const mm = (value: number) => withUnit(Math.round(value * 100) / 100, 'mm');
     const [x, y, z] = alongMm.map(mm);
     const faces =
       angleDeg !== undefined
@@ -168,6 +176,19 @@
     };
   });
 </script>
+
+{#snippet choice(words: string, isOn: boolean, ontoggle: () => void)}
+  <button
+    type="button"
+    class="border-hairline rounded border px-2.5 py-1 text-sm {isOn
+      ? 'bg-primary-700 text-white'
+      : 'hover:bg-primary-50 bg-white'}"
+    aria-pressed={isOn}
+    onclick={ontoggle}
+  >
+    {words}
+  </button>
+{/snippet}
 
 <div
   class="@container relative h-full w-full overflow-hidden"
@@ -220,6 +241,7 @@
         {#if measured}
           <strong class="measured">{measured.straight}</strong>; {measured.along}; {measured.faces}.
         {:else}
+          {#if thickMm !== undefined}{say.thickHere(mm(thickMm))}{/if}
           {ends.length === 0 ? say.pressTwo : say.pressOther}
         {/if}
       </MeasureTool>
@@ -244,16 +266,7 @@
         </div>
       {/if}
       {#if limits}
-        <button
-          type="button"
-          class="border-hairline rounded border px-2.5 py-1 text-sm {isAsPrinted
-            ? 'bg-primary-700 text-white'
-            : 'hover:bg-primary-50 bg-white'}"
-          aria-pressed={isAsPrinted}
-          onclick={() => (isAsPrinted = !isAsPrinted)}
-        >
-          {say.asPrinted}
-        </button>
+        {@render choice(say.asPrinted, isAsPrinted, () => (isAsPrinted = !isAsPrinted))}
         {#if isAsPrinted}
           <p class="border-hairline max-w-56 rounded border bg-white px-2.5 py-1 text-sm" role="status">
             {say.comesOut(formatNumber(limits.shrinkagePercent))}
@@ -261,16 +274,7 @@
         {/if}
       {/if}
       {#if markedStep !== undefined && mesh.stepOf}
-        <button
-          type="button"
-          class="border-hairline rounded border px-2.5 py-1 text-sm {isAlone
-            ? 'bg-primary-700 text-white'
-            : 'hover:bg-primary-50 bg-white'}"
-          aria-pressed={isAlone}
-          onclick={() => (isAlone = !isAlone)}
-        >
-          {say.alone}
-        </button>
+        {@render choice(say.alone, isAlone, () => (isAlone = !isAlone))}
       {/if}
       {#if shading}
         <dl

@@ -38,6 +38,9 @@ export function lookingAt({ normals, areas }: Faces, triangles: readonly number[
   return [from.x, from.y, isUnderside ? Math.min(from.z, -0.35) : from.z];
 }
 
+/** Around what is seen whole there is room for its sizes: so many times as far as it reaches. */
+const ROOM = 1.22;
+
 /** Half of the narrower of a view's two opening angles, which decides what is seen whole, radians. */
 export function narrower(fovDeg: number, aspect: number): number {
   const half = (fovDeg * Math.PI) / 360;
@@ -56,7 +59,7 @@ export function standpoint(
   const target = min.clone().add(max).multiplyScalar(0.5);
   const radius = Math.max(8, max.distanceTo(min) / 2);
   const direction = 'name' in look ? views[look.name].clone() : new Vector3(...look.from);
-  const distance = (1.12 * radius) / Math.sin(narrower(fovDeg, aspect));
+  const distance = (ROOM * radius) / Math.sin(narrower(fovDeg, aspect));
   return { eye: target.clone().addScaledVector(direction.normalize(), distance), target };
 }
 
