@@ -57,7 +57,7 @@
     {#if changes.length > 0}
       <button
         type="button"
-        class="-my-1 shrink-0 p-2 pointer-coarse:p-3"
+        class="-my-1 shrink-0 p-2 pointer-coarse:p-3.5"
         aria-label={say.allChanges}
         title={say.allChanges}
         aria-expanded={isWhole}
