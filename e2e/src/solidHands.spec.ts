@@ -46,6 +46,14 @@ test('sizes and places are dragged and typed on the solid itself, and one drag i
   await expect(width).toHaveValue('60');
   await expect(foot(page)).toContainText('60 × 28');
 
+  // Escape lets all be as it was.
+  await take(page, arrow(page, 'Size left to right'), 60, 24);
+  await expect.poll(async () => Number(await width.inputValue())).toBeGreaterThan(66);
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await expect(width).toHaveValue('60');
+  await expect(foot(page)).toContainText('60 × 28');
+
   // A number that is typed meanwhile takes over from the hand.
   await take(page, arrow(page, 'Size from below to above'), 0, -6);
   await page.keyboard.press('3');

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Amount, Distance, FieldChange, Sizing } from '@kelbrin/core/recipe';
+  import type { Amount, Distance, Sizing } from '@kelbrin/core/recipe';
   import { axisIndex, plateBox, spaceHandlesOf } from '@kelbrin/core/recipe';
   import type { Vec3 } from '@kelbrin/core/mesh';
   import type { Outlook, Px } from '$lib/ui/solidView/outlook';
@@ -28,6 +28,7 @@
   const BESIDE_PX = 20;
   /** A line of which so small a part of its length is seen is seen end on. */
   const END_ON = 0.35;
+  /** A distance that is seen shorter has no room for its figure. */
   const SHORT_PX = 34;
   /** On a smaller view there is room for the sizes alone. */
   const ROOMY_PX = 420;
@@ -146,17 +147,20 @@
     if (isTap && heldId?.startsWith('size')) typing = { id: heldId };
   }
 
-  /** A number that is typed while something is dragged takes over from the pointer. */
+  /** While something is dragged, a number that is typed takes over from the pointer, and Escape lets all be as it was. */
   function onkeydown(event: KeyboardEvent): void {
-    if (!dragging.held || !('size' in dragging.held) || !/^[\d.,]$/.test(event.key)) return;
+    const { held } = dragging;
+    const isTyped = held && 'size' in held && /^[\d.,]$/.test(event.key);
+    if (!held || (!isTyped && event.key !== 'Escape')) return;
     event.preventDefault();
     event.stopPropagation();
-    typing = { id: heldId!, first: event.key };
-    dragging.end();
+    const hasChanged = dragging.end();
+    if (isTyped) typing = { id: heldId!, first: event.key };
+    else if (hasChanged) bench.undo();
   }
 
   function take(of: Line['of'], length: Amount, worthMm: number): void {
-    if (outcome) bench.setFields(outcome.stepId, of.typed(length, worthMm) as FieldChange[]);
+    if (outcome) bench.setFields(outcome.stepId, of.typed(length, worthMm));
   }
 
   const sizeEnd = ({ of, ends }: Line & { of: Sizing }, end: SizeEnd['end']): SizeEnd => ({

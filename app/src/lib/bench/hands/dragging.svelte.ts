@@ -41,6 +41,7 @@ export class Dragging {
   /** How far beside the place that the handle stands for it was taken, mm. */
   #off: Vec3 = [0, 0, 0];
   #gesture = 0;
+  #hasChanged = false;
 
   begin(held: Held, at: AtHand, pointer: Px): void {
     const place = placeOf(held, at.outlook, pointer);
@@ -49,6 +50,7 @@ export class Dragging {
     this.#at = at;
     this.#off = [place[0] - held.at[0], place[1] - held.at[1], place[2] - held.at[2]];
     this.#gesture = performance.now();
+    this.#hasChanged = false;
     this.pointer = pointer;
   }
 
@@ -56,10 +58,12 @@ export class Dragging {
     if (this.held) this.#follow({ pointer, isFree });
   }
 
-  end(): void {
+  /** Lets go. Hands back whether anything was changed. */
+  end(): boolean {
     this.#follow.finish();
     this.held = this.#at = this.pointer = undefined;
     this.caught = [];
+    return this.#hasChanged;
   }
 
   readonly #follow = coalesce(
@@ -72,7 +76,9 @@ export class Dragging {
       const off = this.#off;
       const to: Vec3 = [place[0] - off[0], place[1] - off[1], place[2] - off[2]];
       const changes = this.#changes(held, at, to, isFree);
-      if (changes.length > 0) at.change(changes, this.#gesture);
+      if (changes.length === 0) return;
+      this.#hasChanged = true;
+      at.change(changes, this.#gesture);
     },
     () => this.#at?.isAnswered() ?? true,
   );
