@@ -80,7 +80,7 @@
     <input
       bind:this={search}
       type="search"
-      class="min-w-0 flex-1 border-0 bg-transparent p-1 focus:ring-0"
+      class="min-w-0 flex-1 border-0 bg-transparent p-1 focus:ring-0 pointer-coarse:min-h-11"
       placeholder={say.search}
       aria-label={say.searchLabel}
       bind:value={query}
@@ -90,7 +90,7 @@
         takeFirst();
       }}
     />
-    <button type="button" class="hover:bg-ground rounded p-1" aria-label={say.close} onclick={onclose}>
+    <button type="button" class="tool plain" aria-label={say.close} onclick={onclose}>
       <X size={18} />
     </button>
   </div>
@@ -121,7 +121,11 @@
     {/if}
   </div>
   <div class="border-hairline border-t px-3 py-1.5">
-    <button type="button" class="offer text-primary-800 text-sm underline" onclick={onexample}>
+    <button
+      type="button"
+      class="offer text-primary-800 text-sm underline pointer-coarse:min-h-11"
+      onclick={onexample}
+    >
       {say.fromExample} …
     </button>
   </div>
