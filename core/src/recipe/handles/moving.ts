@@ -11,6 +11,12 @@ export function spreadAxes(step: Step): readonly [Axis, Axis] {
   return 'facing' in step ? spreadOf(step.facing) : ['x', 'y'];
 }
 
+/** Whether a step was carried around, so that it does not lie along the axes. */
+export function isCarried(step: Step): boolean {
+  const deg = 'placement' in step ? step.placement.aroundDeg : undefined;
+  return deg !== undefined && deg !== 0;
+}
+
 /**
  * What the sentence of a step says once it was moved by mm along each axis; undefined where it lies by itself. `box` is what it
  * made and `host` what it is placed on. Numbers that are worked out from measures stay.

@@ -6,7 +6,7 @@ import { facesSideways } from '../facing.ts';
 import { axisIndex } from '../placement.ts';
 import type { FieldPath } from '../sentence.ts';
 import type { Step } from '../steps/index.ts';
-import { movingOf } from './moving.ts';
+import { isCarried, movingOf } from './moving.ts';
 import { sizingsOf } from './sizings.ts';
 import type { Extent, FieldChange, Sizing } from './sizing.ts';
 import { say } from '../../words/index.ts';
@@ -43,10 +43,8 @@ export function handlesOf(step: Step, box: Box, host: Box): Handle[] {
   for (const of of sizingsOf(step, box)) {
     if (of.axis !== 'z') handles.push(sizeHandle({ ...of, axis: of.axis }, box));
   }
-  if (step.kind === 'extrude' && step.facing === 'up' && !isCarried(step) && !isFormula(step.turnDeg)) {
-    handles.push(turnHandle(['turnDeg'], step.turnDeg ?? 0, box));
-  }
-  return handles;
+  const turning = turningOf(step, box);
+  return turning ? [...handles, turning] : handles;
 }
 
 /**
@@ -77,6 +75,13 @@ export function sizeHandle(of: Sizing & { readonly axis: 'x' | 'y' }, box: Exten
   return { kind: 'size', label, at, along: axis, to: (point) => of.dragged(end, point[axisIndex[axis]]) };
 }
 
+/** The handle that turns a step, where it can be turned as it lies. */
+export function turningOf(step: Step, box: Extent): Handle | undefined {
+  if (step.kind !== 'extrude' || step.facing !== 'up' || isCarried(step) || isFormula(step.turnDeg))
+    return undefined;
+  return turnHandle(['turnDeg'], step.turnDeg ?? 0, box);
+}
+
 /** The handle that turns what lies in a box, and has been turned already. */
 export function turnHandle(path: FieldPath, turnDeg: number, box: Extent): Handle {
   const middle = middleOf(box);
@@ -93,8 +98,4 @@ export function turnHandle(path: FieldPath, turnDeg: number, box: Extent): Handl
 
 function middleOf({ min, max }: Extent): Point {
   return [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2];
-}
-
-function isCarried({ placement: { aroundDeg } }: Extract<Step, { kind: 'extrude' }>): boolean {
-  return aroundDeg !== undefined && aroundDeg !== 0;
 }

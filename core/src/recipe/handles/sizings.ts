@@ -2,6 +2,7 @@ import type { Box } from '../../mesh/solidMesh.ts';
 import { fieldAt } from '../sentence.ts';
 import { isPlacedByMiddle, sizesOf, type Step } from '../steps/index.ts';
 import { normalOf } from '../facing.ts';
+import { isCarried } from './moving.ts';
 import { heldBy, sizing, type Sizing } from './sizing.ts';
 
 /**
@@ -11,7 +12,7 @@ import { heldBy, sizing, type Sizing } from './sizing.ts';
 export function sizingsOf(step: Step, box: Box): Sizing[] {
   const placed = 'placement' in step ? step.placement : undefined;
   // What was carried around does not lie along the axes.
-  if (placed?.aroundDeg !== undefined && placed.aroundDeg !== 0) return [];
+  if (isCarried(step)) return [];
   // What is measured to its axis or its middle grows to all sides of it, and so does what lies anywhere it fits.
   const growsAround =
     isPlacedByMiddle(step) ||

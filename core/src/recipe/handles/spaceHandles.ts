@@ -3,8 +3,8 @@ import { isFormula, type Amount } from '../amount.ts';
 import { normalOf } from '../facing.ts';
 import { axisIndex, axes, type Axis } from '../placement.ts';
 import { isPlacedByMiddle, type Step } from '../steps/index.ts';
-import { movingOf, spreadAxes } from './moving.ts';
-import { turnHandle } from './planHandles.ts';
+import { isCarried, movingOf, spreadAxes } from './moving.ts';
+import { turningOf } from './planHandles.ts';
 import { sizingsOf } from './sizings.ts';
 import type { FieldChange, Sizing } from './sizing.ts';
 import { say } from '../../words/index.ts';
@@ -56,7 +56,11 @@ export function spaceHandlesOf(step: Step, box: Box, host: Box): SpaceHandles {
       handles.push({ kind: 'lift', label: say('Lift or lower'), at: face, way: { along: across }, to: by });
   }
   const turning = turningOf(step, box);
-  if (turning) handles.push(turning);
+  if (turning) {
+    const { label, at, to } = turning;
+    const over: Vec3 = [at[0], at[1], box.max[2]];
+    handles.push({ kind: 'turn', label, at: over, way: { across: 'z' }, to: ([x, y]) => to([x, y]) });
+  }
   return { handles, sizes: sizingsOf(step, box), distances: distancesOf(step, box, host) };
 }
 
@@ -79,19 +83,6 @@ function isLifted(step: Step, across: Axis): boolean {
   return !isFormula(mm) && mm !== 0;
 }
 
-function turningOf(step: Step, box: Box): SpaceHandle | undefined {
-  if (step.kind !== 'extrude' || step.facing !== 'up' || isFormula(step.turnDeg)) return undefined;
-  if (step.placement.aroundDeg !== undefined && step.placement.aroundDeg !== 0) return undefined;
-  const { label, at, to } = turnHandle(['turnDeg'], step.turnDeg ?? 0, box);
-  return {
-    kind: 'turn',
-    label,
-    at: [at[0], at[1], box.max[2]],
-    way: { across: 'z' },
-    to: ([x, y]) => to([x, y]),
-  };
-}
-
 const DISTANCES: Readonly<Record<Axis, () => string>> = {
   x: () => say('Distance left to right'),
   y: () => say('Distance front to back'),
@@ -102,7 +93,7 @@ const DISTANCES: Readonly<Record<Axis, () => string>> = {
 function distancesOf(step: Step, box: Box, host: Box): Distance[] {
   if (!('placement' in step) || ('free' in step && step.free !== undefined)) return [];
   const { placement: placed } = step;
-  if (placed.aroundDeg !== undefined && placed.aroundDeg !== 0) return [];
+  if (isCarried(step)) return [];
   const byMiddle = isPlacedByMiddle(step) || ('measuredTo' in step && step.measuredTo === 'axis');
   return spreadAxes(step).flatMap((axis): Distance[] => {
     const rule = placed[axis];
