@@ -67,6 +67,9 @@ test('somebody who never saw the bench signs in, makes a label and hands it in, 
     await stands();
     expect(hands.actions).toBeLessThanOrEqual(8);
     await saved(page);
+    // Other flows of this file go on with a project that is not handed in.
+    await page.getByRole('button', { name: 'Take it back' }).click();
+    await expect(page.getByRole('button', { name: 'Hand in', exact: true })).toBeVisible();
   });
 });
 

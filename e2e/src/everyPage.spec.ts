@@ -48,6 +48,9 @@ test('on every page what people write stays words, and axe finds nothing serious
   await expect(student.getByText(hostile('Design a clip.'))).toBeVisible();
   await expectNoSeriousFault(student, 'the home');
   await student.getByRole('button', { name: 'Begin' }).click();
+  await expect(student.getByRole('region', { name: 'First steps' })).toBeVisible();
+  await expectNoSeriousFault(student, 'a first bench');
+  await student.getByRole('button', { name: 'I know the way' }).click();
   await expect(student.getByRole('region', { name: 'Prompts' })).toContainText(hostile('Begin.'));
   // A file that is none, by a name that is a picture.
   const fileHeaders = (name: string) => ({
