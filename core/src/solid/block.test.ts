@@ -2,12 +2,13 @@ import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { genusOf, built, recipeWith, stepOf } from '../../test/evaluated.ts';
-import { facesOf, topologyOf, triangleCount } from '../mesh/index.ts';
+import { facesOf, topologyOf, triangleCount, type SolidMesh } from '../mesh/index.ts';
 import { circlePoints, moved, regionAreaOf, type Region } from '../plane/index.ts';
 import type { EdgeFinish, Recipe } from '../recipe/index.ts';
 import { written as lettersOf } from './letters/written.ts';
 import { RegionMath } from './regionMath.ts';
 import type { Workshop } from './evaluate.ts';
+import { SolidCache } from './solidCache.ts';
 
 let workshop: Workshop;
 beforeAll(async () => {
@@ -88,6 +89,16 @@ describe('holes through a plate', () => {
   });
 });
 
+/** The triangles as words, with the steps that made them, in an order of their own. */
+function trianglesOf({ positions, triangles, stepOf }: SolidMesh): string[] {
+  const corner = (v: number) => [...positions.subarray(3 * v, 3 * v + 3)].join(' ');
+  return Array.from({ length: triangles.length / 3 }, (_, t) => {
+    const corners = [0, 1, 2].map((i) => corner(triangles[3 * t + i]));
+    const first = corners.indexOf([...corners].sort()[0]);
+    return [stepOf![t], ...corners.slice(first), ...corners.slice(0, first)].join(', ');
+  }).sort();
+}
+
 describe('letters on a block', () => {
   const letters = (effect: 'raised' | 'sunk' | 'through', words = 'Bog') =>
     stepOf('letters', 's2', 's1', {
@@ -118,6 +129,33 @@ describe('letters on a block', () => {
       expect(volumeMm3 - plain.volumeMm3).toBeCloseTo(mm * area, 1);
       expect(topologyOf(mesh).openEdges).toBe(0);
     }
+  });
+
+  it('come out the same whether they were drawn at once or dragged there, close to an edge or not', () => {
+    const cache = new SolidCache();
+    const on = (widthMm: number, effect: 'raised' | 'sunk' | 'through') =>
+      recipeWith([
+        stepOf('extrude', 's1', undefined, {
+          outline: { shape: 'roundedRectangle', widthMm, depthMm: 20, cornerMm: 0 },
+          depth: { type: 'by', mm: 3 },
+        }),
+        letters(effect),
+      ]);
+    const widest = built(workshop, on(60, 'raised'));
+    const letterMm = widest.steps[1].box.max[0] - widest.steps[1].box.min[0];
+    for (const effect of ['raised', 'sunk', 'through'] as const) {
+      const added = built(workshop, on(60, effect)).volumeMm3 - 60 * 20 * 3;
+      // So little is left beside the letters that there is no room for a frame around them, or plenty.
+      for (const beside of [20, 0.6, 0.4, 0.02, 8]) {
+        const recipe = on(letterMm + beside, effect);
+        const dragged = built(workshop, recipe, { cache });
+        const atOnce = built(workshop, recipe);
+        expect(trianglesOf(dragged.mesh)).toEqual(trianglesOf(atOnce.mesh));
+        expect(topologyOf(dragged.mesh).openEdges).toBe(0);
+        expect(dragged.volumeMm3 - (letterMm + beside) * 20 * 3).toBeCloseTo(added, 1);
+      }
+    }
+    cache.close();
   });
 
   it('leave the insides of their bowls where they were', () => {

@@ -3,6 +3,7 @@ import type { Pose } from '../mesh/index.ts';
 import { extentOf, moved, reversed, type Range, type Region } from '../plane/index.ts';
 import type { Operation } from '../recipe/index.ts';
 import { ContourMesh, flipped, triangulated, type Contour } from './contourMesh.ts';
+import { frameOf, type FeatureShape } from './featureShape.ts';
 import type { Kernel } from './kernel.ts';
 import type { Scope } from './scope.ts';
 import { drawSides, type Section } from './stack.ts';
@@ -14,6 +15,8 @@ import { drawSides, type Section } from './stack.ts';
  */
 export interface Block {
   readonly sections: readonly Section[];
+  /** The lowest section's, wherever it was moved. */
+  readonly shape: FeatureShape;
   /** The kernel's number of the surface that the upright body has. */
   readonly original: number;
   readonly features: readonly Feature[];
@@ -21,6 +24,7 @@ export interface Block {
 
 interface Feature {
   readonly region: Region;
+  readonly shape: FeatureShape;
   readonly x: Range;
   readonly y: Range;
   /** Where it ends: over the top if it is raised, under it if it is a pocket; nowhere if it goes right through. */
@@ -29,7 +33,8 @@ interface Feature {
 }
 
 /** The body of a block. Its surfaces are known by their numbers, where the block has one. */
-export function bodyOfBlock(kernel: Kernel, { sections, original, features }: Block): Manifold {
+export function bodyOfBlock(kernel: Kernel, block: Omit<Block, 'shape'>): Manifold {
+  const { sections, original, features } = block;
   const mesh = new ContourMesh();
   if (original >= 0) mesh.belongsTo(original);
   const { bottom, top } = drawSides(kernel, mesh, sections);
@@ -40,13 +45,20 @@ export function bodyOfBlock(kernel: Kernel, { sections, original, features }: Bl
   const over: Contour[] = [top];
   const sides: { below: Contour; above: Contour; feature: Feature }[] = [];
   for (const feature of features) {
-    const { region, toMm = lowMm } = feature;
+    const { region, shape, toMm = lowMm } = feature;
     const isRaised = toMm > highMm;
     const outlines = isRaised ? region : reversed(region);
     const below = mesh.add(outlines, isRaised ? highMm : toMm);
     const above = mesh.add(outlines, isRaised ? toMm : highMm);
-    over.push(isRaised ? flipped(below) : above);
-    if (feature.toMm === undefined) under.push(below);
+    const isFramed = shape.isIntricate && hasRoomForFrame(feature, block);
+    const takesOut = (from: Contour[], contour: Contour, facing: 'up' | 'down') => {
+      if (!isFramed) return from.push(contour);
+      const frame = mesh.add(frameOf(feature.x, feature.y), facing === 'up' ? highMm : lowMm);
+      mesh.face([frame, contour], shape.around(kernel), facing);
+      return from.push(flipped(frame));
+    };
+    takesOut(over, isRaised ? flipped(below) : above, 'up');
+    if (feature.toMm === undefined) takesOut(under, below, 'down');
     sides.push({ below, above, feature });
   }
 
@@ -59,10 +71,24 @@ export function bodyOfBlock(kernel: Kernel, { sections, original, features }: Bl
     mesh.belongsTo(feature.original);
     mesh.walls(below, above);
     if (feature.toMm === undefined) continue;
-    const end = [feature.toMm > highMm ? above : flipped(below)];
-    mesh.face(end, triangulated(kernel, end), 'up');
+    mesh.face([feature.toMm > highMm ? above : flipped(below)], feature.shape.within(kernel), 'up');
   }
   return new kernel.Manifold(mesh.in(kernel));
+}
+
+/** Whether the frame of a feature lies well inside the faces that it is in, and clear of all other features and their frames. */
+function hasRoomForFrame(
+  feature: Feature,
+  { sections, features }: Pick<Block, 'sections' | 'features'>,
+): boolean {
+  const { x, y } = extentOf(frameOf(feature.x, feature.y));
+  const isClear = features.every((each) => {
+    if (each === feature) return true;
+    const other = extentOf(frameOf(each.x, each.y));
+    return !(meet(other.x, x) && meet(other.y, y));
+  });
+  const ends = [sections[sections.length - 1], ...(feature.toMm === undefined ? [sections[0]] : [])];
+  return isClear && ends.every(({ region }) => isWellInside(x, y, region));
 }
 
 /**
@@ -128,7 +154,7 @@ function withFeature(block: Block, other: Block, effect: 'add' | 'cut'): Block |
   const outer = new Set(sections.map(({ region }) => region));
   if (![...outer].every((region) => isWellInside(x, y, region))) return undefined;
   const toMm = effect === 'add' ? to.atMm : isThrough ? undefined : from.atMm;
-  const feature: Feature = { region: from.region, x, y, toMm, original: other.original };
+  const feature: Feature = { region: from.region, shape: other.shape, x, y, toMm, original: other.original };
   return { ...block, features: [...features, feature] };
 }
 

@@ -23,6 +23,7 @@ import { spelled } from '../letters/index.ts';
 import { lettersInto } from './letters/fitted.ts';
 import { written, type LetterFiles } from './letters/written.ts';
 import { bodyOfBlock, type Blocks } from './block.ts';
+import { FeatureShape } from './featureShape.ts';
 import type { Memo } from './memo.ts';
 import { RegionMath } from './regionMath.ts';
 import { inScope, type Scope } from './scope.ts';
@@ -175,8 +176,11 @@ export function kitFor(sources: KitSources, place: KitPlace): BuildKit<Manifold>
 
     stack(region, levels) {
       demandTriangles(2 * pointsOf(region) * levels.length);
-      const sections = memo.data(['sections', region, levels], () => sectionsOf(math, region, levels));
-      const upright = { sections, original: -1, features: [] };
+      const { sections, shape } = memo.data(['sections', region, levels], () => {
+        const made = sectionsOf(math, region, levels);
+        return { sections: made, shape: new FeatureShape(made[0].region) };
+      });
+      const upright = { sections, shape, original: -1, features: [] };
       const body = drawn(['stack', region, levels], (inner) => inner.keep(bodyOfBlock(kernel, upright)));
       return blocks.note(body, { ...upright, original: body.originalID() });
     },

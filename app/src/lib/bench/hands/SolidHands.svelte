@@ -5,7 +5,6 @@
   import type { Outlook, Px } from '$lib/ui/solidView/outlook';
   import { hostBoxOf, snapLinesOf } from '../plan/besides';
   import type { BenchState } from '../state/bench.svelte';
-  import { isAnswered } from '../state/becomes';
   import { outerEdge } from './boxEdge';
   import CaughtWords from './CaughtWords.svelte';
   import { Dragging, type Held, type SizeEnd } from './dragging.svelte';
@@ -131,7 +130,7 @@
         outlook,
         lines: (axis) => snapLinesOf(axis, bench.recipe.steps, outcomes, stepId, since),
         change: (changes, gesture) => bench.setFields(stepId, changes, gesture),
-        isAnswered: () => isAnswered(bench),
+        isBehind: () => bench.showing.isBehind,
       },
       pressedAt,
     );

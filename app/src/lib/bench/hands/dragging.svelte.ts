@@ -26,8 +26,8 @@ interface AtHand {
   lines(axis: Axis): readonly SnapLine[];
   /** Hears what the sentence says now; changes of one drag belong together. */
   change(changes: readonly FieldChange[], gesture: number): void;
-  /** Whether there is a solid of what the sentence said last. */
-  isAnswered(): boolean;
+  /** Whether what the sentence said last still waits to be built. */
+  isBehind(): boolean;
 }
 
 /** One thing at a time that is dragged on the solid. While it is, it is seen as it was when it was taken. */
@@ -80,7 +80,7 @@ export class Dragging {
       this.#hasChanged = true;
       at.change(changes, this.#gesture);
     },
-    () => this.#at?.isAnswered() ?? true,
+    () => !this.#at?.isBehind(),
   );
 
   #changes(held: Held, at: AtHand, to: Vec3, isFree: boolean): FieldChange[] {

@@ -28,7 +28,7 @@ function atHand() {
     outlook,
     lines: () => [{ at: 50, of: 'right side of step 2' }],
     change: (changes: readonly FieldChange[], gesture: number) => void told.push({ changes, gesture }),
-    isAnswered: () => true,
+    isBehind: () => false,
   };
   const begin = () => dragging.begin(end, hand, outlook.pxOf([42, -14, 2.6])!);
   const to = (mm: number, isFree = false) => {

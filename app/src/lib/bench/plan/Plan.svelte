@@ -13,7 +13,6 @@
   import MeasureTool from '$lib/ui/MeasureTool.svelte';
   import type { BenchState } from '../state/bench.svelte';
   import { keptApart } from './apart';
-  import { isAnswered } from '../state/becomes';
   import { arrowMove } from './arrowMove';
   import { boxNow, hostBoxOf, snapLinesOf } from './besides';
   import Dimension from './Dimension.svelte';
@@ -156,7 +155,7 @@
       const changes = handle.to(to);
       if (changes.length > 0) bench.setFields(drag.stepId, changes, drag.gesture);
     },
-    () => isAnswered(bench),
+    () => !bench.showing.isBehind,
   );
 
   function end(): void {

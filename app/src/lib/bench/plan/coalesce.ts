@@ -14,8 +14,8 @@ const PATIENCE_MS = 100;
  * Takes values in tasks of their own, after the one that brought them. The browser hands pointer moves over in the task
  * that draws a frame; work done there and then would be added to the drawing, and both together keep the page waiting.
  *
- * @param isReady whether what the last value led to is done; edits that nothing comes of but the next one only hold up what
- * is to be seen
+ * @param isReady whether something comes of the next value; edits that only take the place of one that waits hold up what is
+ * to be seen
  */
 export function coalesce<T>(take: (value: T) => void, isReady: () => boolean = () => true): OwnTask<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;

@@ -16,7 +16,7 @@ export async function becomes(isSo: () => boolean, mostMs = MOST_MS): Promise<bo
 }
 
 /** Whether the recipe as it stands was tried: its solid is shown, or it is said why there is none. */
-export function isAnswered({ isCurrent, problem }: BenchState): boolean {
+function isAnswered({ isCurrent, problem }: BenchState): boolean {
   return isCurrent || problem !== undefined;
 }
 

@@ -43,6 +43,11 @@ export class Showing {
     return solid.isInspected && (this.hasPrintNeeds || solid.mesh.triangles.length === 0);
   }
 
+  /** Whether building is so far behind that what is asked for now would take the place of what waits already. */
+  get isBehind(): boolean {
+    return this.#client.isBehind;
+  }
+
   /** Asks for a part to be built and shown. */
   ask(wanted: Wanted): void {
     this.#client.show(wanted);

@@ -53,6 +53,11 @@ export class SolidClient {
     worker.onmessage = ({ data }) => this.#answered(data);
   }
 
+  /** Whether a state of a part waits for the one before it; what comes now would only take its place. */
+  get isBehind(): boolean {
+    return this.#next !== undefined;
+  }
+
   /** Asks for the solid of a part. */
   show(wanted: Wanted): void {
     this.#next = wanted;

@@ -36,8 +36,13 @@ it('skips to the latest edit when several come while one is evaluated', () => {
   expect(idsOf(asked)).toEqual(['a']);
   answer(problem(1));
   expect(idsOf(asked)).toEqual(['a', 'd']);
+  expect(client.isBehind).toBe(false);
+  client.show({ partId: 'p1', recipe: recipe('d') });
+  expect(client.isBehind).toBe(true);
   answer(problem(2));
-  expect(asked).toHaveLength(2);
+  answer(problem(3));
+  expect(client.isBehind).toBe(false);
+  expect(asked).toHaveLength(3);
 });
 
 it('never shows an answer that is older than the one shown', () => {
