@@ -253,6 +253,7 @@ export const house = [
   { path: 'app/src/lib/task', about: 'the words of a brief, written and shown' },
   { path: 'app/src/lib/ui', about: 'components that several screens share' },
   { path: 'app/src/lib/ui/solidView', about: 'the solid, drawn' },
+  { path: 'app/src/lib/ui/printedLines', about: 'the lines that a layer is printed in, drawn' },
   { path: 'app/src/lib/texts', about: 'the words that people read' },
   { path: 'app/src/lib/shared', about: 'what pages and server both do; knows neither' },
   { path: 'app/src/lib/server', about: 'everything behind the pages; nothing here knows Svelte' },

@@ -3,6 +3,7 @@ export * from './pose.ts';
 export * from './selfCrossings.ts';
 export * from './solidMesh.ts';
 export * from './distance.ts';
+export * from './edgeRun.ts';
 export * from './featureEdges.ts';
 export * from './guessUnit.ts';
 export * from './measure.ts';

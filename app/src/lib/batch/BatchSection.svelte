@@ -2,7 +2,7 @@
   import { extentOf } from '@kelbrin/core/plane';
   import { coveredBy, type Placed } from '@kelbrin/core/plate';
   import { batchTexts as say } from '$lib/texts/batch';
-  import { drawCut } from './drawLayer';
+  import { drawCut } from '$lib/ui/printedLines/drawLayer';
   import type { BatchSlicing } from './slicing.svelte';
 
   interface Props {

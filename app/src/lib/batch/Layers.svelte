@@ -3,11 +3,12 @@
   import type { FilamentColour } from '@kelbrin/core/colours';
   import { extentOf } from '@kelbrin/core/plane';
   import { coveredBy, type Placed } from '@kelbrin/core/plate';
-  import { layerEndS, progressAt, type Role } from '@kelbrin/core/slice';
+  import { layerEndS, progressAt } from '@kelbrin/core/slice';
   import { Button } from 'flowbite-svelte';
   import { batchTexts as say } from '$lib/texts/batch';
   import HeightRuler from '$lib/ui/HeightRuler.svelte';
-  import { drawLayer, HANGING, roleColours } from './drawLayer';
+  import { drawLayer } from '$lib/ui/printedLines/drawLayer';
+  import LinesLegend from '$lib/ui/printedLines/LinesLegend.svelte';
   import type { BatchSlicing } from './slicing.svelte';
 
   interface Props {
@@ -52,7 +53,6 @@
       y: { low: y.low - MARGIN_MM, high: y.high + MARGIN_MM },
     };
   });
-  const present = $derived(new Set(slicing.shown?.layer.paths.map(({ role }) => role)));
   const bars = $derived(
     parts.map(({ entryId, designedMm }) => ({ id: entryId, lowMm: 0, highMm: designedMm?.[2] ?? topMm })),
   );
@@ -121,22 +121,7 @@
   />
   <div class="relative min-h-0 flex-1">
     <canvas bind:this={canvas} class="h-full w-full" data-testid="layer"></canvas>
-    <ul class="absolute top-2 right-2 flex flex-col gap-1 rounded bg-white/90 px-2 py-1.5 text-sm">
-      {#each Object.entries(roleColours).filter( ([role]) => present.has(role as Role) ) as [role, colour] (role)}
-        <li class="flex items-center gap-2">
-          <span class="h-2 w-5 rounded border border-[#3B4747]" style="background: {colour}"></span>{say
-            .roles[role as Role]}
-        </li>
-      {/each}
-      {#if slicing.shown && slicing.shown.hanging.length > 0}
-        <li class="text-fail flex items-center gap-2 font-semibold" data-testid="hanging">
-          <span
-            class="h-2 w-5 rounded"
-            style="background: repeating-linear-gradient(60deg, {HANGING} 0 2px, #3B4747 2px 5px)"
-          ></span>{say.hanging}
-        </li>
-      {/if}
-    </ul>
+    <div class="absolute top-2 right-2"><LinesLegend shown={slicing.shown} /></div>
   </div>
 </div>
 <div class="flex flex-wrap items-center gap-x-4 gap-y-1">

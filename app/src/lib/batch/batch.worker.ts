@@ -2,8 +2,9 @@ import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { readSolid } from '@kelbrin/core/format';
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import { plateToolpath, slicePart, type SlicedPart } from '@kelbrin/core/plate';
-import { cutThrough, estimate, hangingOf, printClock, settingsOf, type Toolpath } from '@kelbrin/core/slice';
+import { cutThrough, estimate, printClock, settingsOf, type Toolpath } from '@kelbrin/core/slice';
 import { loadKernel } from '@kelbrin/core/solid';
+import { shownLayer } from '../ui/printedLines/shownLayer';
 import type { FromBatchWorker, ToBatchWorker } from './messages';
 import { languageOf, speak } from '@kelbrin/core/words';
 
@@ -35,10 +36,8 @@ addEventListener('message', ({ data }: MessageEvent<ToBatchWorker>) => {
   else if (data.job !== current || !toolpath) return;
   else if (data.kind === 'cut') answer({ kind: 'cut', job: data.job, cuts: cutThrough(toolpath, data.yMm) });
   else {
-    const { layers } = toolpath;
-    const [layer, under] = [layers[data.index], layers[data.index - 1]];
-    const hanging = layer && under ? hangingOf(layer, under) : [];
-    if (layer) answer({ kind: 'layer', job: data.job, index: data.index, layer, under, hanging });
+    const shown = shownLayer(toolpath.layers, data.index);
+    if (shown) answer({ kind: 'layer', job: data.job, ...shown });
   }
 });
 

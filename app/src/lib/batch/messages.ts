@@ -1,6 +1,7 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Pose } from '@kelbrin/core/plate';
-import type { CutLine, Estimate, Hanging, Layer, PrintChoice, PrintClock } from '@kelbrin/core/slice';
+import type { CutLine, Estimate, PrintChoice, PrintClock } from '@kelbrin/core/slice';
+import type { ShownLayer } from '../ui/printedLines/shownLayer';
 
 /** What the page asks of the worker that slices batches. */
 export type ToBatchWorker =
@@ -16,15 +17,6 @@ export type ToBatchWorker =
   | { readonly kind: 'cut'; readonly job: number; readonly yMm: number }
   /** Slice nothing: what is asked for from now on is of this job. */
   | { readonly kind: 'off'; readonly job: number };
-
-/** A layer as it is looked at, with what lies under it. */
-export interface ShownLayer {
-  readonly index: number;
-  readonly layer: Layer;
-  readonly under?: Layer;
-  /** The stretches of its walls that nothing holds. */
-  readonly hanging: readonly Hanging[];
-}
 
 /** What the worker says; a job that was overtaken by another says nothing more. */
 export type FromBatchWorker =

@@ -1,7 +1,8 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Pose } from '@kelbrin/core/plate';
 import type { CutLine, Estimate, PrintChoice, PrintClock } from '@kelbrin/core/slice';
-import type { FromBatchWorker, ShownLayer, ToBatchWorker } from './messages';
+import type { ShownLayer } from '../ui/printedLines/shownLayer';
+import type { FromBatchWorker, ToBatchWorker } from './messages';
 import BatchWorker from './batch.worker?worker';
 
 /** A part of a batch, by the print file that it is of. */

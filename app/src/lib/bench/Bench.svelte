@@ -248,9 +248,9 @@
       <CutRuler
         solid={bench.solid}
         marked={bench.marked}
-        cutMm={bench.showing.cutMm}
+        cut={bench.showing.cut}
         onmark={(stepId) => (bench.marked = stepId)}
-        oncut={(zMm) => bench.showing.cutAt(zMm)}
+        oncut={(cut) => bench.showing.cutAt(cut)}
       />
     {/snippet}
     {#snippet stage()}

@@ -1,13 +1,17 @@
 <script lang="ts">
   import ArrowLeftRight from '@lucide/svelte/icons/arrow-left-right';
+  import Slice from '@lucide/svelte/icons/slice';
   import type { ComponentProps } from 'svelte';
   import type { LimitsCard } from '@kelbrin/core/inspect';
-  import { facesOf } from '@kelbrin/core/mesh';
+  import { boundsOf, facesOf } from '@kelbrin/core/mesh';
   import { fieldAt, turnsProfile, type FieldPath, type OutlineSpec } from '@kelbrin/core/recipe';
   import SolidView from '$lib/ui/solidView/SolidView.svelte';
   import type { PointedAt } from '$lib/ui/solidView/pointedAt';
   import type { Outlook } from '$lib/ui/solidView/outlook';
   import type { Look } from '$lib/ui/solidView/views';
+  import CutPanel from './inspection/CutPanel.svelte';
+  import LayerSheet from './inspection/LayerSheet.svelte';
+  import { middleCut } from './inspection/middleCut';
   import SectionSheet from './inspection/SectionSheet.svelte';
   import ShapeBefore from './inspection/ShapeBefore.svelte';
   import Drawing from './drawing/Drawing.svelte';
@@ -20,6 +24,7 @@
   import FaceList from './recipe/FaceList.svelte';
   import type { BenchState } from './state/bench.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
+  import { solidTexts as solid } from '$lib/texts/solidView';
 
   /** The middle of the bench: the solid with the plan beside it, or the other way round, and what is drawn or picked there. */
   interface Props {
@@ -77,6 +82,13 @@
     bench.pick(step === undefined ? undefined : bench.recipe.steps[step]?.id, normal);
   }
 
+  const { cut } = $derived(bench.showing);
+
+  /** Begins with a cut seen from the front; the ruler beside begins with one seen from the top. */
+  function beginCut(): void {
+    if (bench.solid) bench.showing.cutAt(middleCut('y', boundsOf(bench.solid.mesh)));
+  }
+
   /** What the pointer rests on, in words. */
   let rested = $state.raw<PointedAt>();
   const pointed = $derived(
@@ -122,7 +134,7 @@
   {#if bench.solid}
     {#if bench.solid.mesh.triangles.length > 0}
       <div
-        class={isDrawn ? 'inset beside' : isPlanLarge ? 'inset' : 'whole'}
+        class={isDrawn ? 'inset beside' : isPlanLarge ? (cut ? 'inset across' : 'inset') : 'whole'}
         bind:clientWidth={solidWidthPx}
         bind:clientHeight={solidHeightPx}
       >
@@ -138,9 +150,8 @@
           thickness={bench.showing.part?.thickness}
           inspection={bench.solid.isInspected ? bench.solid.inspection : undefined}
           onthickness={(upToMm) => bench.showing.showThickness(upToMm)}
-          cut={bench.showing.cutMm === undefined
-            ? undefined
-            : { zMm: bench.showing.cutMm, region: bench.showing.part?.section?.region }}
+          {cut}
+          section={bench.showing.part?.section}
           bind:view
           partId={bench.showing.part?.partId}
           isSmall={isPlanLarge || isDrawn}
@@ -158,20 +169,34 @@
       </div>
     {/if}
     {#if !isDrawn}
-      <div class={isPlanLarge ? 'h-full w-full' : 'inset'}>
-        {#if bench.showing.part?.section}
+      <div class={[isPlanLarge ? 'sheet' : 'inset', cut && 'cut']}>
+        {#if cut?.across === 'z' && bench.showing.part?.layer}
+          <LayerSheet
+            layer={bench.showing.part.layer}
+            box={boundsOf(bench.solid.mesh)}
+            isSmall={!isPlanLarge}
+          />
+        {:else if bench.showing.part?.section}
           <SectionSheet section={bench.showing.part?.section} isSmall={!isPlanLarge} />
         {:else}
           <Plan {bench} isSmall={!isPlanLarge} {inset} />
         {/if}
       </div>
-      <button
-        type="button"
-        class="border-hairline hover:bg-primary-50 absolute right-3 bottom-3 z-10 flex items-center gap-1.5 rounded border bg-white px-2.5 py-1 text-sm pointer-coarse:min-h-11"
-        onclick={() => (isPlanLarge = !isPlanLarge)}
-      >
-        <ArrowLeftRight size={14} aria-hidden="true" />{isPlanLarge ? say.solidLarge : say.planLarge}
-      </button>
+      {#if cut}<div class={['panel', isPlanLarge && 'under']}><CutPanel {bench} {cut} /></div>{/if}
+      <div class="absolute right-3 bottom-3 z-10 flex gap-2">
+        {#if !cut && bench.solid.mesh.triangles.length > 0}
+          <button type="button" class="tool gap-1.5 px-2.5 text-sm" onclick={beginCut}>
+            <Slice size={14} aria-hidden="true" />{solid.cutThrough}
+          </button>
+        {/if}
+        <button
+          type="button"
+          class="tool gap-1.5 px-2.5 text-sm"
+          onclick={() => (isPlanLarge = !isPlanLarge)}
+        >
+          <ArrowLeftRight size={14} aria-hidden="true" />{isPlanLarge ? say.solidLarge : say.planLarge}
+        </button>
+      </div>
     {/if}
   {/if}
   {#if !isDrawn}<ShapeBefore {bench} />{/if}
@@ -196,13 +221,52 @@
     border-radius: 4px;
     background: #fff;
   }
+  .sheet {
+    width: 100%;
+    height: 100%;
+  }
+  /* Beside a large sheet that shows a cut, panel and solid stand in a row under it. */
+  .sheet.cut {
+    height: calc(100% - 158px - 1.5rem);
+  }
+  /* Over the inset, and as wide. */
+  .panel {
+    position: absolute;
+    bottom: calc(158px + 1.25rem);
+    left: 0.75rem;
+    z-index: 6;
+    width: max-content;
+    min-width: 232px;
+  }
+  .panel.under {
+    bottom: 0.75rem;
+  }
+  .inset.across {
+    right: 0.75rem;
+    bottom: 3.4rem;
+    left: auto;
+    height: 118px;
+  }
   @media (max-width: 1150px) {
+    .panel:not(.under) {
+      bottom: calc(128px + 1.25rem);
+    }
     .inset {
       width: 188px;
       height: 128px;
     }
   }
   @media (max-width: 639px) {
+    .panel {
+      left: 0.4rem;
+    }
+    .panel:not(.under) {
+      bottom: calc(84px + 0.9rem);
+    }
+    /* There is no room for both. */
+    .inset.across {
+      display: none;
+    }
     .inset {
       bottom: 0.4rem;
       left: 0.4rem;

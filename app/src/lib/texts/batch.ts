@@ -2,17 +2,6 @@ import { said, say } from '@kelbrin/core/words';
 import { inHours } from '@kelbrin/core/inspect';
 import { formatNumber } from '@kelbrin/core/recipe';
 import type { OutcomeKind } from '../shared/outcome';
-import type { Role } from '@kelbrin/core/slice';
-
-const roles: Record<Role, string> = said({
-  skirt: 'skirt',
-  brim: 'brim',
-  wall: 'walls',
-  thin: 'thin places',
-  closed: 'closed areas',
-  span: 'spans',
-  inside: 'inside',
-});
 
 const outcomes: Record<OutcomeKind, string> = said({
   good: 'good',
@@ -136,8 +125,6 @@ export const batchTexts = said({
   warming: 'warming up',
   watchIt: 'Watch it grow',
   stop: 'Stop',
-  roles,
-  hanging: 'hangs in the air',
   outcomeTitle: 'How it came out',
   outcomes,
   outcome: (student: string) => say('Outcome of {student}’s part', { student }),

@@ -78,7 +78,8 @@
     const title = format === 'step-all' ? brief : `${brief}: ${part}`;
     const notes = { title, author, colour, recipe: JSON.stringify(bench.recipe) };
     const titled = { part, project: brief, author, date: dayWithYear(new Date()) };
-    const zMm = bench.showing.cutMm ?? bench.solid.inspection.part.sizeMm[2] / 2;
+    const { cut } = bench.showing;
+    const zMm = cut?.across === 'z' ? cut.atMm : bench.solid.inspection.part.sizeMm[2] / 2;
     const parts =
       format === 'step-all'
         ? bench.design.parts.map(({ id, name: called }) => ({

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { formatNumber } from '@kelbrin/core/recipe';
+  import type { Cut } from '@kelbrin/core/solid';
   import { solidTexts as say } from '$lib/texts/solidView';
   import HeightRuler from '$lib/ui/HeightRuler.svelte';
   import type { ShownSolid } from '../worker/messages';
@@ -7,12 +8,13 @@
   interface Props {
     solid: ShownSolid | undefined;
     marked: string | undefined;
-    cutMm: number | undefined;
+    cut: Cut | undefined;
     onmark(stepId: string): void;
-    oncut(zMm: number | undefined): void;
+    oncut(cut: Cut | undefined): void;
   }
-  let { solid, marked, cutMm, onmark, oncut }: Props = $props();
+  let { solid, marked, cut, onmark, oncut }: Props = $props();
 
+  const cutMm = $derived(cut?.across === 'z' ? cut.atMm : undefined);
   const bars = $derived(
     (solid?.steps ?? []).map(({ stepId, box, effect }) => ({
       id: stepId,
@@ -45,6 +47,6 @@
   hint={say.cutHow}
   words={cutMm === undefined ? say.notCut : say.cutAt(formatNumber(cutMm))}
   next={(mm, way, isFar) => Math.round((mm + way * (isFar ? 1 : 0.1)) * 100) / 100}
-  onheight={oncut}
+  onheight={(atMm) => oncut(atMm === undefined ? undefined : { across: 'z', atMm })}
   {onmark}
 />

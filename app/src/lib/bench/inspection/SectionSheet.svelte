@@ -15,7 +15,7 @@
     const { x, y } = extentOf(section.region);
     return { min: [x.low, y.low], max: [x.high, y.high] };
   });
-  const sheet = $derived(fitted(range, widthPx, heightPx, isSmall ? 22 : 64));
+  const sheet = $derived(fitted(range, widthPx, heightPx, isSmall ? 34 : 64));
   const px = $derived((point: readonly [number, number]) => toPixels(sheet, point));
   const id = $props.id();
 </script>
@@ -85,7 +85,11 @@
     {/if}
   </svg>
   <p class="absolute top-1 left-2 rounded bg-white/85 px-1 text-sm">
-    {say.sectionAt} <span class="measured">{formatNumber(section.zMm)}</span> mm
+    {#if section.cut.across === 'z'}
+      {say.sectionAt} <span class="measured">{formatNumber(section.cut.atMm)}</span> mm
+    {:else if !isSmall}
+      {section.cut.across === 'y' ? say.sectionFromFront : say.sectionFromRight}
+    {/if}
     {#if section.hanging.length > 0}<span class="text-fail block font-semibold">{say.unheld}</span>{/if}
     {#if section.thin.length > 0}<span class="text-fail block font-semibold">{say.tooThin}</span>{/if}
   </p>

@@ -94,8 +94,9 @@ describe('the bench', () => {
 
   it('asks for a new section when the solid changes under the cut, and for none when it is closed', () => {
     answer({ kind: 'solid', job: 1, solid });
-    on.bench.showing.cutAt(1.2);
-    const section = { zMm: 1.2, region: [], hanging: [], thin: [] };
+    const cut = { across: 'z', atMm: 1.2 } as const;
+    on.bench.showing.cutAt(cut);
+    const section = { cut, region: [], hanging: [], thin: [] };
     answer({ kind: 'section', job: 1, section });
     expect(on.bench.showing.part?.section).toEqual(section);
     on.bench.setField('s1', ['depth', 'mm'], 3);

@@ -2,6 +2,7 @@ import { withPrintNeeds, type Finding } from '@kelbrin/core/inspect';
 import type { Problem, Recipe } from '@kelbrin/core/recipe';
 import type { Estimate } from '@kelbrin/core/slice';
 import type { ExportedFile, ExportWish, Setting, ReadDrawing } from '../worker/messages';
+import type { Cut } from '@kelbrin/core/solid';
 import type { ShownPart } from './shownPart';
 import { SolidClient, type Heard, type Wanted, type WorkerLike } from '../worker/solidClient';
 
@@ -11,8 +12,10 @@ import { SolidClient, type Heard, type Wanted, type WorkerLike } from '../worker
  */
 export class Showing {
   part = $state.raw<ShownPart>();
-  /** The height of the ruler's cut line; undefined when nothing is cut. */
-  cutMm = $state<number>();
+  /** Where the part is cut; undefined when it is not. */
+  cut = $state.raw<Cut>();
+  /** Whether the layer that is printed where it is cut is shown, for a level cut. */
+  isPrinted = $state(false);
 
   #thicknessUpToMm: number | undefined;
   readonly #setting: Setting;
@@ -55,13 +58,20 @@ export class Showing {
 
   /** Shows nothing, until another part is built. */
   clear(): void {
-    this.part = this.cutMm = this.#thicknessUpToMm = undefined;
+    this.part = this.cut = this.#thicknessUpToMm = undefined;
   }
 
-  cutAt(zMm: number | undefined): void {
-    this.cutMm = zMm;
-    if (zMm === undefined) this.#note({ section: undefined });
-    else this.#client.cutAt(zMm);
+  cutAt(cut: Cut | undefined): void {
+    this.cut = cut;
+    if (cut) this.#client.cutAt(cut);
+    else this.#note({ section: undefined });
+    this.#askLayer();
+  }
+
+  /** Shows the lines that are printed where the part is cut, or what the cut goes through. */
+  showPrinted(isPrinted: boolean): void {
+    this.isPrinted = isPrinted;
+    this.#askLayer();
   }
 
   /** Looks for changes that mend a finding, or for none any more. */
@@ -99,6 +109,12 @@ export class Showing {
     this.#client.close();
   }
 
+  /** Asks for the layer at the cut, if it is to be seen; until it is there the one before is. */
+  #askLayer(): void {
+    if (this.isPrinted && this.cut?.across === 'z') this.#client.showLayer(this.cut.atMm);
+    else this.#note({ layer: undefined });
+  }
+
   /** Notes what was found out about the state that is shown. */
   #note(found: Partial<Omit<ShownPart, 'partId' | 'recipe'>>): void {
     if (this.part) this.part = { ...this.part, ...found };
@@ -111,7 +127,7 @@ export class Showing {
         this.part = { ...about, solid: message.solid, estimateBefore };
         this.#onBuilt(undefined);
         if (this.#thicknessUpToMm !== undefined) this.#client.measureThickness(this.#thicknessUpToMm);
-        if (this.cutMm !== undefined) this.cutAt(this.cutMm);
+        if (this.cut) this.cutAt(this.cut);
         break;
       }
       case 'problem':
@@ -131,9 +147,14 @@ export class Showing {
       case 'estimate':
         this.#note({ estimate: message.estimate });
         this.#applyPrintNeeds();
+        // Layers are there from now on.
+        this.#askLayer();
         break;
       case 'section':
-        if (this.cutMm !== undefined) this.#note({ section: message.section });
+        if (this.cut) this.#note({ section: message.section });
+        break;
+      case 'layer':
+        if (this.isPrinted) this.#note({ layer: message.layer });
         break;
       case 'remedy': {
         const remedies = this.part?.remedies;

@@ -3,6 +3,7 @@ import type { Progress, ThicknessMap } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
 import type { Estimate } from '@kelbrin/core/slice';
 import type { SectionView } from '@kelbrin/core/solid';
+import type { PrintedLayer } from '../../ui/printedLines/shownLayer';
 import type { ShownSolid } from '../worker/messages';
 
 /**
@@ -19,8 +20,9 @@ export interface ShownPart {
   readonly estimateBefore?: Estimate;
   /** How far its inspection has come, where that takes a while. */
   readonly progress?: Progress;
-  /** The section at the ruler's cut line. */
+  /** The section where it is cut, and the layer that is printed there. */
   readonly section?: SectionView;
+  readonly layer?: PrintedLayer;
   readonly thickness?: ThicknessMap;
   /** Changes that mend the finding that is looked at, as far as they were found. */
   readonly remedies?: { readonly found: readonly Remedy[]; readonly isSearching: boolean };

@@ -3,10 +3,11 @@ import type { Remedy } from '@kelbrin/core/advise';
 import type { BriefRules, Inspection, LimitsCard, Progress, ThicknessMap } from '@kelbrin/core/inspect';
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import type { Problem, Recipe } from '@kelbrin/core/recipe';
+import type { PrintedLayer } from '../../ui/printedLines/shownLayer';
 import type { SheetTitle, SheetWish } from '@kelbrin/core/sheet';
 import type { Estimate } from '@kelbrin/core/slice';
 import type { PartNotes, SvgDrawing } from '@kelbrin/core/format';
-import type { Detail, SectionView, StepOutcome } from '@kelbrin/core/solid';
+import type { Cut, Detail, SectionView, StepOutcome } from '@kelbrin/core/solid';
 
 /** What stays as it is while a project is on the bench: what its parts are held against, and where its files are. */
 export interface Setting {
@@ -26,7 +27,9 @@ export type ToWorker =
       /** Whether it is one of many that somebody drags through. */
       readonly isDragged?: boolean;
     } & Setting)
-  | { readonly kind: 'section'; readonly job: number; readonly zMm: number }
+  | { readonly kind: 'section'; readonly job: number; readonly cut: Cut }
+  /** Asks for the layer that is printed at a height. */
+  | { readonly kind: 'layer'; readonly job: number; readonly zMm: number }
   /** Asks for changes that mend a finding, by its place in the inspection that is shown. */
   | {
       readonly kind: 'remedies';
@@ -111,6 +114,7 @@ export type FromWorker =
   | { readonly kind: 'progress'; readonly job: number; readonly progress: Progress }
   | { readonly kind: 'estimate'; readonly job: number; readonly estimate: Estimate }
   | { readonly kind: 'section'; readonly job: number; readonly section: SectionView }
+  | { readonly kind: 'layer'; readonly job: number; readonly layer: PrintedLayer }
   /** A change that mends the finding that was asked about; without one, that there are no more. */
   | { readonly kind: 'remedy'; readonly job: number; readonly remedy?: Remedy }
   | { readonly kind: 'thickness'; readonly job: number; readonly map: ThicknessMap }

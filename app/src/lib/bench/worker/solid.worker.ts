@@ -1,6 +1,5 @@
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { adviceOnScaling, surfaceOfSteps, remediesFor, Trials } from '@kelbrin/core/advise';
-import { FormatError, readSvg } from '@kelbrin/core/format';
 import {
   factsOf,
   inspect,
@@ -13,8 +12,9 @@ import {
 import { featureEdges, type SolidMesh } from '@kelbrin/core/mesh';
 import type { CutName } from '@kelbrin/core/letters';
 import type { PartOrigin, Recipe } from '@kelbrin/core/recipe';
-import { estimate, settingsForPart, sliceInSteps } from '@kelbrin/core/slice';
-import { evaluate, loadKernel, RegionMath, sectionView, SolidCache, type Kernel } from '@kelbrin/core/solid';
+import { estimate, settingsForPart, sliceInSteps, type Toolpath } from '@kelbrin/core/slice';
+import { layerAt } from '$lib/ui/printedLines/shownLayer';
+import { evaluate, loadKernel, sectionView, SolidCache, type Kernel } from '@kelbrin/core/solid';
 import { fetchMaterial, files, fonts } from './material';
 import { sheetFile } from './sheetFile';
 import { written, writtenTogether } from './exportFile';
@@ -22,7 +22,8 @@ import { languageOf, speak } from '@kelbrin/core/words';
 import { exportTexts } from '$lib/texts/export';
 import { inRounds, within } from './inRounds';
 import { portraitOf } from './portrait';
-import type { ExportWish, FromWorker, ReadDrawing, ShownSolid, ToWorker } from './messages';
+import { readDrawing } from './readDrawing';
+import type { ExportWish, FromWorker, ShownSolid, ToWorker } from './messages';
 
 // The page that starts it gives it the language for a name.
 speak(languageOf(self.name));
@@ -61,6 +62,8 @@ let current:
       origin: PartOrigin;
     }
   | undefined;
+/** The layers of the current solid, once it is sliced. */
+let layers: Toolpath['layers'] | undefined;
 /** Where the project's files are fetched from. */
 let filesAt = '';
 /** Stop what is being done in rounds. */
@@ -80,6 +83,7 @@ let lastAnswered = -Infinity;
 self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
   const kernel = await starting;
   if (data.kind === 'section') return cutAt(data, kernel);
+  if (data.kind === 'layer') return showLayer(data);
   if (data.kind === 'remedies') return mend(data, kernel);
   if (data.kind === 'thickness') return measure(data);
   if (data.kind === 'export') return exportFile(data, kernel);
@@ -106,6 +110,7 @@ function evaluateRecipe(
   const workshop = { kernel, fonts: (name: CutName) => fonts.get(name) };
   const result = evaluate(recipe, workshop, { printer: limits, assets: files, cache });
   isBuilt = result.ok;
+  layers = undefined;
   if (!result.ok) return answer({ kind: 'problem', job, problem: result.problem });
   const { mesh, volumeMm3, steps, origin } = result;
   const about = { origin, brief };
@@ -171,16 +176,24 @@ function evaluateRecipe(
       stopEstimating = inRounds(
         sliceInSteps(kernel, mesh, settings),
         () => {},
-        (toolpath) => answer({ kind: 'estimate', job, estimate: estimate(toolpath, settings) }),
+        (toolpath) => {
+          layers = toolpath.layers;
+          answer({ kind: 'estimate', job, estimate: estimate(toolpath, settings) });
+        },
       );
     },
     isDragged ? HAND_RESTS_MS + ESTIMATE_AFTER_MS : ESTIMATE_AFTER_MS,
   );
 }
 
-function cutAt({ job, zMm }: Extract<ToWorker, { kind: 'section' }>, kernel: Kernel): void {
+function cutAt({ job, cut }: Extract<ToWorker, { kind: 'section' }>, kernel: Kernel): void {
   if (!current || current.mesh.triangles.length === 0) return;
-  answer({ kind: 'section', job, section: sectionView(kernel, current.mesh, zMm, current.limits) });
+  answer({ kind: 'section', job, section: sectionView(kernel, current.mesh, cut, current.limits) });
+}
+
+function showLayer({ job, zMm }: Extract<ToWorker, { kind: 'layer' }>): void {
+  const layer = layers && layerAt(layers, zMm);
+  if (layer) answer({ kind: 'layer', job, layer });
 }
 
 /** Tries changes that might mend a finding, and tells of those that do as they are found. */
@@ -280,15 +293,6 @@ async function writeFile(
     return answer({ kind: 'exported', job, file: await sheetFile(current, wish) });
   const notes = { ...wish.notes, colours: current.origin.colours };
   answer({ kind: 'exported', job, file: written(kernel, current.mesh, { ...wish, format, notes }) });
-}
-
-function readDrawing(source: string, kernel: Kernel): ReadDrawing {
-  try {
-    return { ok: true, drawing: readSvg(source, new RegionMath(kernel)) };
-  } catch (error) {
-    if (!(error instanceof FormatError)) throw error;
-    return { ok: false, reason: error.message };
-  }
 }
 
 function answer(message: FromWorker): void {

@@ -1,4 +1,5 @@
 import type { Recipe } from '@kelbrin/core/recipe';
+import type { Cut } from '@kelbrin/core/solid';
 import type { ExportedFile, ExportWish, FromWorker, ReadDrawing, Setting, ToWorker } from './messages';
 
 /** The part of a worker that the client uses, so that tests can stand in for it. */
@@ -34,6 +35,7 @@ export class SolidClient {
   /** What the latest job is about. */
   #current: Wanted | undefined;
   #sectionJob = 0;
+  #layerJob = 0;
   #exportJob = 0;
   #remediesJob = 0;
   #thicknessJob = 0;
@@ -64,9 +66,14 @@ export class SolidClient {
     if (!this.#running) this.#start();
   }
 
-  /** Asks for the section of the solid that is shown, at a height. */
-  cutAt(zMm: number): void {
-    this.#worker.postMessage({ kind: 'section', job: ++this.#sectionJob, zMm });
+  /** Asks for the section of the solid that is shown. */
+  cutAt(cut: Cut): void {
+    this.#worker.postMessage({ kind: 'section', job: ++this.#sectionJob, cut });
+  }
+
+  /** Asks for the layer of the solid that is shown which is printed at a height; it is answered once that is sliced. */
+  showLayer(zMm: number): void {
+    this.#worker.postMessage({ kind: 'layer', job: ++this.#layerJob, zMm });
   }
 
   /** Asks for changes that mend a finding of the inspection that is shown; only the latest question is answered. */
@@ -110,8 +117,9 @@ export class SolidClient {
   }
 
   #answered(message: FromWorker): void {
-    if (message.kind === 'section') {
-      if (message.job === this.#sectionJob) this.#pass(message);
+    if (message.kind === 'section' || message.kind === 'layer') {
+      const latest = message.kind === 'section' ? this.#sectionJob : this.#layerJob;
+      if (message.job === latest) this.#pass(message);
       return;
     }
     if (message.kind === 'remedy' || message.kind === 'thickness') {

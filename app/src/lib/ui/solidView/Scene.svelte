@@ -2,16 +2,18 @@
   import { T, useTask, useThrelte } from '@threlte/core';
   import { untrack } from 'svelte';
   import { Vector3, type BufferGeometry, type Intersection, type Mesh } from 'three';
-  import { boundsOf, type Box, type SolidMesh, type SurfacePoint, type Vec3 } from '@kelbrin/core/mesh';
+  import { boundsOf, type Box, type SolidMesh, type MeasuredEnd, type Vec3 } from '@kelbrin/core/mesh';
   import type { ColourBands } from '@kelbrin/core/colours';
-  import type { OfferedEdge, Region } from '@kelbrin/core/recipe';
+  import type { OfferedEdge } from '@kelbrin/core/recipe';
+  import type { Cut, SectionView } from '@kelbrin/core/solid';
+  import CutFace from './CutFace.svelte';
   import EdgeLines from './EdgeLines.svelte';
   import { disposing } from './disposing.svelte';
   import { Eye } from './eye';
   import { Fineness } from './fineness';
-  import { drawable, lines, sectionFace, setTones, tone, type Tone } from './geometry';
-  import { cutPlane, paintMaterial, partMaterial, sectionMaterial } from './materials';
-  import { cornerNear, edgeNear, hitsOn, type Press } from './nearPress';
+  import { drawable, lines, setTones, tone, type Tone } from './geometry';
+  import { cutOff, cutPlane, paintMaterial, partMaterial } from './materials';
+  import { edgeNear, endNear, hitsOn, type Press } from './nearPress';
   import { disposeNote, noteSprite, sizeNote, type Note } from './notes';
   import type { LinkedView } from './linkedView.svelte';
   import { Outlook } from './outlook';
@@ -32,7 +34,8 @@
     colours: ColourBands;
     plateMm: readonly [number, number];
     toneOf: (triangle: number) => Tone;
-    cut?: { zMm: number; region?: Region };
+    cut?: Cut;
+    section?: SectionView;
     /** Which way to look; looking anew, also the same way, counts up `turns`. */
     view: Look;
     /** Whether it is seen as it is drawn, without perspective. */
@@ -43,10 +46,12 @@
     painted?: BufferGeometry;
     onpick?(triangle: number | undefined): void;
     /** The places that are measured between. */
-    ends: readonly SurfacePoint[];
+    ends: readonly MeasuredEnd[];
     notes: readonly Note[];
-    /** Hears of presses on the surface while something is measured; nothing is picked then. */
-    onpoint?(place: SurfacePoint): void;
+    /** Hears of presses on the surface while places of it are wanted; nothing is picked then. */
+    onpoint?(place: MeasuredEnd): void;
+    /** Whether whole edges are wanted as well as places. */
+    measuresEdges: boolean;
     /** Views that turn together with this one. */
     linked?: LinkedView;
     /** Edges of the part that can be tapped. */
@@ -67,6 +72,7 @@
     plateMm,
     toneOf,
     cut,
+    section,
     view,
     isParallel,
     partId,
@@ -75,6 +81,7 @@
     ends,
     notes,
     onpoint,
+    measuresEdges,
     linked,
     offered,
     ontapedge,
@@ -137,13 +144,11 @@
 
   const plane = cutPlane();
   const { material, paint: paintPart } = partMaterial(plane);
-  const faceMaterial = sectionMaterial();
   const paint = paintMaterial(plane);
   let part = $state.raw<Mesh>();
 
   const geometry = $derived(drawable(mesh));
   const edgeLines = $derived(lines(edges));
-  const face = $derived(cut?.region && cut.region.length > 0 ? sectionFace(cut.region) : undefined);
 
   $effect(() => {
     void geometry;
@@ -152,7 +157,6 @@
   });
   disposing(() => [geometry, edgeLines]);
   disposing(() => [painted]);
-  disposing(() => [face]);
   $effect(() => {
     void painted;
     invalidate();
@@ -173,7 +177,7 @@
   });
   $effect(() => {
     paintPart(colour, colours);
-    plane.constant = cut ? cut.zMm : 1e6;
+    cutOff(plane, cut);
     invalidate();
   });
   /** How often it had been looked anew when it was last looked, and how wide the view was for its height. */
@@ -236,8 +240,9 @@
       pressed(event) {
         const { hit, edge } = meant(event);
         if (edge !== undefined) return ontapedge?.(edge);
-        if (!onpoint) onpick?.(hit?.faceIndex ?? undefined);
-        else if (hit?.face) onpoint({ point: placeNear(event, hit), normal: plain(hit.face.normal) });
+        if (!onpoint) return onpick?.(hit?.faceIndex ?? undefined);
+        const end = endNear(pressAt(event), hit, geometry, measuresEdges ? edges : undefined);
+        if (end) onpoint(end);
       },
       rests(event) {
         if (!onrest) return;
@@ -264,18 +269,9 @@
 
   const pressAt = (event: PointerEvent): Press => ({ camera, box: dom.getBoundingClientRect(), at: event });
 
-  /** The corner of the triangle that was hit which must be meant, or the very place. */
-  function placeNear(event: PointerEvent, { face, point }: Intersection): Vec3 {
-    const positions = geometry.getAttribute('position');
-    const corners = face
-      ? [face.a, face.b, face.c].map((i) => new Vector3().fromBufferAttribute(positions, i))
-      : [];
-    return plain(cornerNear(pressAt(event), corners) ?? point);
-  }
-
   function hitAt(event: PointerEvent): Intersection | undefined {
     const isSeen = ({ point, faceIndex }: Intersection) =>
-      (!cut || point.z <= cut.zMm + 1e-3) && toneOf(faceIndex ?? 0) !== tone.hidden;
+      plane.distanceToPoint(point) >= -1e-3 && toneOf(faceIndex ?? 0) !== tone.hidden;
     return part && hitsOn(pressAt(event), part).find(isSeen);
   }
 </script>
@@ -291,9 +287,7 @@
 <T.LineSegments geometry={edgeLines}>
   <T.LineBasicMaterial color="#22302e" transparent opacity={0.55} clippingPlanes={[plane]} />
 </T.LineSegments>
-{#if face && cut}
-  <T.Mesh geometry={face} material={faceMaterial} position={[0, 0, cut.zMm]} />
-{/if}
+{#if cut && section}<CutFace {cut} {section} />{/if}
 {#if ends.length > 0}<MeasuredWay {ends} />{/if}
 {#if offered.length > 0}<EdgeLines edges={offered} />{/if}
 {#each noteSprites as sprite (sprite.uuid)}<T is={sprite} />{/each}

@@ -3,20 +3,9 @@
   import type { Snippet } from 'svelte';
   import { NoToneMapping, WebGLRenderer } from 'three';
   import { printedSizes, type Inspection, type LimitsCard, type ThicknessMap } from '@kelbrin/core/inspect';
-  import {
-    boundsOf,
-    distanceBetween,
-    thicknessAt,
-    type SolidMesh,
-    type SurfacePoint,
-  } from '@kelbrin/core/mesh';
-  import {
-    formatMeasured,
-    formatNumber,
-    withUnit,
-    type OfferedEdge,
-    type Region,
-  } from '@kelbrin/core/recipe';
+  import { boundsOf, type MeasuredEnd, type SolidMesh, type SurfacePoint } from '@kelbrin/core/mesh';
+  import { formatMeasured, formatNumber, type OfferedEdge } from '@kelbrin/core/recipe';
+  import type { Cut, SectionView } from '@kelbrin/core/solid';
   import MeasureTool from '../MeasureTool.svelte';
   import Scene from './Scene.svelte';
   import { drawsInSoftware } from './fineness';
@@ -28,6 +17,7 @@
   import type { Note } from './notes';
   import type { Outlook } from './outlook';
   import type { PointedAt } from './pointedAt';
+  import { measuredWords, restOf } from './measuredWords';
   import ViewButtons from './ViewButtons.svelte';
   import type { Look } from './views';
   import { solidTexts as say } from '$lib/texts/solidView';
@@ -46,8 +36,9 @@
     markedStep?: number;
     /** A finding's place, hatched by its verdict. */
     hatched?: { triangles: readonly number[]; verdict: 'pass' | 'warn' | 'fail' };
-    /** The height at which the part is cut, with the section there. */
-    cut?: { zMm: number; region?: Region };
+    /** Where the part is cut, and the section there as soon as it is known. */
+    cut?: Cut;
+    section?: SectionView;
     /** Which way it is looked at; looking anew, also the same way, counts up `turns`. */
     view?: Look;
     /** Which part it is; another one is looked at whole. */
@@ -85,6 +76,7 @@
     markedStep,
     hatched,
     cut,
+    section,
     view = $bindable({ name: 'Corner', turns: 0 }),
     partId,
     isSmall = false,
@@ -136,25 +128,11 @@
   let outlook = $state.raw<Outlook>();
   let isParallel = $state(false);
   let isMeasuring = $state(false);
-  /** The places that are measured between: none, one or two. */
-  let ends = $state.raw<readonly SurfacePoint[]>([]);
-  /** How thick the part is where the first place is. */
-  const thickMm = $derived(ends.length === 1 ? thicknessAt(mesh, ends[0]) : undefined);
-  const mm = (value: number) => withUnit(Math.round(value * 100) / 100, 'mm');
-  const measured = $derived.by(() => {
-    if (ends.length < 2) return undefined;
-    const { straightMm, alongMm, facesMm, angleDeg } = distanceBetween(ends[0], ends[1]);
-    const [x, y, z] = alongMm.map(mm);
-    const faces =
-      angleDeg !== undefined
-        ? say.facesMeet(formatNumber(Math.round(angleDeg * 10) / 10))
-        : facesMm! > 0.005
-          ? say.facesApart(mm(facesMm!))
-          : say.onePlane;
-    return { straight: mm(straightMm), along: say.along(x, y, z), faces };
-  });
-  function addEnd(place: SurfacePoint): void {
-    ends = ends.length === 1 ? [...ends, place] : [place];
+  /** The places and edges that are measured between: none, one or two. */
+  let ends = $state.raw<readonly MeasuredEnd[]>([]);
+  const measured = $derived(measuredWords(ends, mesh));
+  function addEnd(end: MeasuredEnd): void {
+    ends = ends.length === 1 ? [...ends, end] : [end];
   }
 
   // What was measured belongs to the solid on which it was measured.
@@ -212,6 +190,7 @@
       {plateMm}
       {toneOf}
       {cut}
+      {section}
       {view}
       {isParallel}
       {partId}
@@ -223,6 +202,7 @@
       {offered}
       {ontapedge}
       onpoint={isMeasuring ? addEnd : onplace}
+      measuresEdges={isMeasuring}
       {onrest}
       onoutlook={over && ((now) => (outlook = now))}
     />
@@ -238,12 +218,7 @@
           ends = [];
         }}
       >
-        {#if measured}
-          <strong class="measured">{measured.straight}</strong>; {measured.along}; {measured.faces}.
-        {:else}
-          {#if thickMm !== undefined}{say.thickHere(mm(thickMm))}{/if}
-          {ends.length === 0 ? say.pressTwo : say.pressOther}
-        {/if}
+        {#if measured.figure}<strong class="measured">{measured.figure}</strong>{/if}{restOf(measured)}
       </MeasureTool>
       {#if limits}
         <div

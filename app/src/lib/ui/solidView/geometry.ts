@@ -1,9 +1,9 @@
-import { BufferAttribute, BufferGeometry, ShapeGeometry, ShapePath } from 'three';
+import { BufferAttribute, BufferGeometry, Matrix4, ShapeGeometry, ShapePath, Vector3 } from 'three';
 import { Line2 } from 'three/examples/jsm/lines/Line2.js';
 import { LineGeometry } from 'three/examples/jsm/lines/LineGeometry.js';
 import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import type { SolidMesh, Vec3 } from '@kelbrin/core/mesh';
-import type { Region } from '@kelbrin/core/recipe';
+import type { Axis, Region } from '@kelbrin/core/recipe';
 
 /** How a triangle is drawn; the numbers are what the material's shader tells apart. */
 export const tone = { plain: 0, marked: 1, fail: 2, warn: 3, hidden: 4 } as const;
@@ -31,10 +31,10 @@ export function lines(ends: Float32Array): BufferGeometry {
   return geometry;
 }
 
-/** A line that is as thick on every screen, through everything that lies before it. */
-export function thickLine(from: Vec3, to: Vec3): Line2 {
+/** A line from place to place that is as thick on every screen, through everything that lies before it. */
+export function thickLine(places: readonly Vec3[]): Line2 {
   const material = new LineMaterial({ color: '#b5402a', linewidth: 3, depthTest: false });
-  return new Line2(new LineGeometry().setPositions([...from, ...to]), material);
+  return new Line2(new LineGeometry().setPositions(places.flat()), material);
 }
 
 /** Gives every triangle its tone. */
@@ -48,14 +48,21 @@ export function setTones(geometry: BufferGeometry, toneOf: (triangle: number) =>
 }
 
 /** The face of a section: its outlines filled, openings left open. */
-export function sectionFace(region: Region): ShapeGeometry {
+export function sectionFace(region: Region, across: Axis): ShapeGeometry {
   const path = new ShapePath();
   for (const [[x, y], ...rest] of region) {
     path.moveTo(x, y);
     for (const [px, py] of rest) path.lineTo(px, py);
     path.lineTo(x, y);
   }
-  return new ShapeGeometry(path.toShapes());
+  const face = new ShapeGeometry(path.toShapes());
+  // The first number of an upright section runs to the right as it is seen, the second upwards.
+  if (across !== 'z') {
+    const right = across === 'x' ? new Vector3(0, 1, 0) : new Vector3(1, 0, 0);
+    const up = new Vector3(0, 0, 1);
+    face.applyMatrix4(new Matrix4().makeBasis(right, up, right.clone().cross(up)));
+  }
+  return face;
 }
 
 /** Lines for millimetre ticks along the front and the left edge of a build plate: longer ones every 10 and 50 mm. */

@@ -1,3 +1,4 @@
+import type { Cut } from '@kelbrin/core/solid';
 import { hexOf, LEVEL_MM, MOST_COLOURS, type ColourBands } from '@kelbrin/core/colours';
 import { Color, DoubleSide, MeshLambertMaterial, Plane, ShaderMaterial, Vector3 } from 'three';
 
@@ -107,7 +108,14 @@ export function sectionMaterial(): ShaderMaterial {
   });
 }
 
-/** A plane that keeps what lies below it; it is moved with `constant`, the height in mm. */
+/** A plane that cuts nothing off yet. */
 export function cutPlane(): Plane {
   return new Plane(new Vector3(0, 0, -1), 1e6);
+}
+
+/** Has a plane cut off what hides the section from the corner that parts are seen from: above it, before it or right of it. */
+export function cutOff(plane: Plane, cut: Cut | undefined): void {
+  if (cut?.across === 'x') plane.set(new Vector3(-1, 0, 0), cut.atMm);
+  else if (cut?.across === 'y') plane.set(new Vector3(0, 1, 0), -cut.atMm);
+  else plane.set(new Vector3(0, 0, -1), cut?.atMm ?? 1e6);
 }

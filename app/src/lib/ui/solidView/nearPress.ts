@@ -1,5 +1,13 @@
-import { Raycaster, Vector2, Vector3, type Camera, type Intersection, type Mesh } from 'three';
-import type { Vec3 } from '@kelbrin/core/mesh';
+import {
+  Raycaster,
+  Vector2,
+  Vector3,
+  type BufferGeometry,
+  type Camera,
+  type Intersection,
+  type Mesh,
+} from 'three';
+import { edgeRunOf, type EdgeRun, type MeasuredEnd, type Vec3 } from '@kelbrin/core/mesh';
 
 /** A corner that is as near as this to a press is meant by it, CSS pixels. */
 const CORNER_PX = 9;
@@ -59,6 +67,51 @@ export function edgeNear(
     }
   });
   return nearest;
+}
+
+/**
+ * What is measured from or to where a part was pressed: a corner of the triangle that was hit, an edge, or the very place.
+ * An edge against the background is meant from beside the part as well.
+ *
+ * @param hit the place of the surface under the press, if there is one
+ * @param edges the pieces of edges that can be meant, both ends of each; none where only places are wanted
+ */
+export function endNear(
+  press: Press,
+  hit: Intersection | undefined,
+  surface: BufferGeometry,
+  edges: Float32Array | undefined,
+): MeasuredEnd | undefined {
+  const piece = edges && edgeNear(press, edgePieces(edges), hit?.distance);
+  const edge = piece === undefined ? undefined : edgeRunOf(edges!, piece);
+  const plain = ({ x, y, z }: Vector3): Vec3 => [x, y, z];
+  if (!hit) return edge && { point: placeOn(edge), normal: [0, 0, 0], edge };
+  const { face, point } = hit;
+  const normal = plain(face?.normal ?? new Vector3());
+  // An arc has corners all along; of a straight edge they are its ends.
+  if (edge?.kind === 'round') return { point: plain(point), normal, edge };
+  const positions = surface.getAttribute('position');
+  const corners = face
+    ? [face.a, face.b, face.c].map((i) => new Vector3().fromBufferAttribute(positions, i))
+    : [];
+  const corner = cornerNear(press, corners);
+  return { point: plain(corner ?? point), normal, edge: corner ? undefined : edge };
+}
+
+function placeOn(edge: EdgeRun): Vec3 {
+  return edge.kind === 'straight' ? edge.from : edge.points[0];
+}
+
+function edgePieces(edges: Float32Array): { readonly points: readonly Vec3[] }[] {
+  return Array.from({ length: edges.length / 6 }, (_, i) => {
+    const [ax, ay, az, bx, by, bz] = edges.subarray(6 * i, 6 * i + 6);
+    return {
+      points: [
+        [ax, ay, az],
+        [bx, by, bz],
+      ],
+    };
+  });
 }
 
 /** How far along the way between two places their line comes nearest to the origin, from 0 to 1. */

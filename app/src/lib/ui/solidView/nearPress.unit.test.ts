@@ -1,6 +1,6 @@
-import { PerspectiveCamera, Vector3 } from 'three';
+import { BufferGeometry, PerspectiveCamera, Vector3 } from 'three';
 import { describe, expect, it } from 'vitest';
-import { cornerNear, edgeNear, type Press } from './nearPress';
+import { cornerNear, edgeNear, endNear, type Press } from './nearPress';
 
 /** A view of 400 × 400 px from 100 mm above, the x axis to the right; near the middle a mm is 4 px and a little more. */
 function pressed(clientX: number, clientY: number): Press {
@@ -34,4 +34,12 @@ it('a press beside a corner means that corner', () => {
   const corners = [new Vector3(0, 0, 0), new Vector3(20, 0, 0)];
   expect(cornerNear(pressed(205, 203), corners)).toBe(corners[0]);
   expect(cornerNear(pressed(240, 200), corners)).toBeUndefined();
+});
+
+it('an edge against the background is measured from beside the part as well, and nothing far from it', () => {
+  const edges = Float32Array.of(-30, -10, 0, 30, -10, 0);
+  const beside = endNear(pressed(200, 248), undefined, new BufferGeometry(), edges);
+  expect(beside?.edge).toEqual({ kind: 'straight', from: [-30, -10, 0], to: [30, -10, 0] });
+  expect(endNear(pressed(200, 300), undefined, new BufferGeometry(), edges)).toBeUndefined();
+  expect(endNear(pressed(200, 248), undefined, new BufferGeometry(), undefined)).toBeUndefined();
 });

@@ -1,6 +1,6 @@
 import type { extentOf } from '@kelbrin/core/plane';
 import { lengthAlong, type CutLine, type Path, type Progress, type Role } from '@kelbrin/core/slice';
-import type { ShownLayer } from './messages';
+import type { ShownLayer } from './shownLayer';
 
 /** What each kind of line is drawn in, on slate; none of them in a colour of trouble. */
 export const roleColours: Record<Role, string> = {
