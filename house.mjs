@@ -232,7 +232,12 @@ export const house = [
   {
     path: 'app/src/lib/bench/recipe',
     about: 'the sentences, and tools for their steps',
-    uses: ['state', 'worker', 'dialogs'],
+    uses: ['state', 'worker', 'dialogs', 'beside'],
+  },
+  {
+    path: 'app/src/lib/bench/beside',
+    about: 'the solid of a recipe by itself, and parts beside each other',
+    uses: ['state', 'worker'],
   },
   { path: 'app/src/lib/bench/recipe/offers', about: 'what can be added, each with its drawing' },
   {

@@ -88,6 +88,30 @@ test('lengths of edges, radii, and how far edges and holes are apart are measure
   await expectNoSeriousFault(page, 'measuring');
 });
 
+test('two parts are looked at side by side, and turn together', async ({ as }) => {
+  const page = await as('keiko');
+  await openLabel(page, label);
+  const beside = page.getByRole('button', { name: 'Look at two parts side by side' });
+  await expect(beside).toHaveCount(0);
+  await page.getByRole('button', { name: 'Copy this part', exact: true }).click();
+  const width = page.getByRole('spinbutton', { name: 'width', exact: true }).first();
+  await width.fill('50');
+  await width.press('Enter');
+  await beside.click();
+  const dialog = page.getByRole('dialog', { name: 'Parts side by side' });
+  const [left, right] = ['left', 'right'].map((side) =>
+    dialog.getByRole('figure', { name: `Part on the ${side}` }),
+  );
+  await expect(left).toContainText('50 × 28 × 3.8');
+  await expect(right).toContainText('80 × 28 × 3.8');
+  await expectNoSeriousFault(page, 'parts side by side');
+  await right.getByRole('button', { name: 'Top' }).click();
+  await left.getByRole('combobox').selectOption({ label: 'Label' });
+  await expect(left).toContainText('80 × 28 × 3.8');
+  await page.keyboard.press('Escape');
+  await expect(dialog).toHaveCount(0);
+});
+
 /** Turns to the top of the part, and presses places of its plate: mm in from its left and its front. */
 async function fromAbove(page: Page): Promise<(xMm: number, yMm: number) => Promise<void>> {
   const plate = page.locator('[data-step]').first();

@@ -3,7 +3,7 @@
   import type { Recipe } from '@kelbrin/core/recipe';
   import { reviewTexts as say } from '$lib/texts/review';
   import { LinkedView } from '$lib/ui/solidView/linkedView.svelte';
-  import RecipeSolid from './RecipeSolid.svelte';
+  import RecipeSolid from '$lib/bench/beside/RecipeSolid.svelte';
 
   interface Props extends Omit<ComponentProps<typeof RecipeSolid>, 'recipe' | 'linked'> {
     before: { readonly number: number; readonly recipe: Recipe };

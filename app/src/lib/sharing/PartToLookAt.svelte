@@ -2,7 +2,7 @@
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import type { Recipe } from '@kelbrin/core/recipe';
   import ReadOnlyRecipe from '$lib/review/ReadOnlyRecipe.svelte';
-  import RecipeSolid from '$lib/review/RecipeSolid.svelte';
+  import RecipeSolid from '$lib/bench/beside/RecipeSolid.svelte';
   import { sharingTexts as say } from '$lib/texts/sharing';
 
   interface Props {

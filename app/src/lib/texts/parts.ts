@@ -28,6 +28,10 @@ export const partTexts = said({
   makeFamily: (count: number) =>
     say('{count, plural, =0 {Make parts} one {Make a part} other {Make # parts}}', { count }),
   closeFamily: 'Close',
+  beside: 'Look at two parts side by side',
+  besideTitle: 'Parts side by side',
+  leftPart: 'Part on the left',
+  rightPart: 'Part on the right',
   copyPart: 'Copy this part',
   copyPartWhy: 'Copy this part before a bold change',
   deletePart: 'Delete this part',

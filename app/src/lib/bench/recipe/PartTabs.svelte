@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Columns2 from '@lucide/svelte/icons/columns-2';
   import Copy from '@lucide/svelte/icons/copy';
   import Plus from '@lucide/svelte/icons/plus';
   import Send from '@lucide/svelte/icons/send';
@@ -6,6 +7,7 @@
   import { untrack } from 'svelte';
   import { Dropdown, DropdownItem } from 'flowbite-svelte';
   import { emptyRecipe } from '@kelbrin/core/recipe';
+  import PartsBeside from '../beside/PartsBeside.svelte';
   import FamilyDialog from '../dialogs/FamilyDialog.svelte';
   import type { BenchState } from '../state/bench.svelte';
   import type { Portraits } from '../state/portraits.svelte';
@@ -23,6 +25,7 @@
   let refused = $state<string>();
   let isAdding = $state(false);
   let isSizing = $state(false);
+  let isBeside = $state(false);
 
   const { parts, chosen } = $derived(bench.design);
   const isAlone = $derived(parts.length === 1);
@@ -106,6 +109,13 @@
         <button
           type="button"
           class="tool plain"
+          aria-label={say.beside}
+          title={say.beside}
+          onclick={() => (isBeside = true)}><Columns2 size={15} /></button
+        >
+        <button
+          type="button"
+          class="tool plain"
           aria-label={say.deletePart}
           title={say.deletePart}
           onclick={() => bench.parts.remove()}><Trash size={15} /></button
@@ -123,3 +133,4 @@
 </section>
 
 <FamilyDialog {bench} bind:open={isSizing} />
+{#if isBeside && !isAlone}<PartsBeside {bench} onclose={() => (isBeside = false)} />{/if}

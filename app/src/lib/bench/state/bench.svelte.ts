@@ -63,7 +63,7 @@ export class BenchState {
   readonly measures: ReadonlyMap<string, number> = $derived(knownValues(this.recipe, this.limits));
 
   readonly #pointing = new Pointing();
-  readonly #setting: Setting;
+  readonly setting: Setting;
   /** What can be undone and redone. */
   readonly history = new History<Design>(sameDesign);
   /** Asks before a step is deleted or moved that others name. */
@@ -80,7 +80,7 @@ export class BenchState {
     this.design = design;
     this.partId = design.chosen;
     this.recipe = recipeOf(design);
-    this.#setting = setting;
+    this.setting = setting;
     this.#onChange = onChange;
     this.showing = new Showing(worker, setting, (problem) => this.#wasBuilt(problem));
     this.#ask();
@@ -103,7 +103,7 @@ export class BenchState {
 
   /** What the printer can make and the class allows. */
   get limits(): LimitsCard {
-    return this.#setting.limits;
+    return this.setting.limits;
   }
 
   /** Puts a value into a field of a step, as part of a drag if that is numbered; a value that cannot be is said and leaves the recipe as it was. */

@@ -10,7 +10,7 @@
   import Composer from '$lib/review/Composer.svelte';
   import HandInBackground from '$lib/review/HandInBackground.svelte';
   import ReadOnlyRecipe from '$lib/review/ReadOnlyRecipe.svelte';
-  import RecipeSolid from '$lib/review/RecipeSolid.svelte';
+  import RecipeSolid from '$lib/bench/beside/RecipeSolid.svelte';
   import RemarkList from '$lib/review/RemarkList.svelte';
   import { placesOf, sentencesOf } from '$lib/review/remarkPlaces';
   import ReviewBar from '$lib/review/ReviewBar.svelte';

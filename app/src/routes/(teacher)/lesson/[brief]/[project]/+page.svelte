@@ -7,7 +7,7 @@
   import PointForm from '$lib/lesson/PointForm.svelte';
   import PromptList from '$lib/guidance/PromptList.svelte';
   import ReadOnlyRecipe from '$lib/review/ReadOnlyRecipe.svelte';
-  import RecipeSolid from '$lib/review/RecipeSolid.svelte';
+  import RecipeSolid from '$lib/bench/beside/RecipeSolid.svelte';
   import { lessonTexts as say } from '$lib/texts/lesson';
   import { follow } from '$lib/live/follow.svelte';
   import InspectionList from '$lib/ui/InspectionList.svelte';

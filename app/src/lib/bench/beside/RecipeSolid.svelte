@@ -2,9 +2,9 @@
   import { onDestroy, untrack } from 'svelte';
   import type { BriefRules, Finding, Inspection, LimitsCard } from '@kelbrin/core/inspect';
   import type { Recipe } from '@kelbrin/core/recipe';
-  import { SolidClient } from '$lib/bench/worker/solidClient';
-  import type { ShownSolid } from '$lib/bench/worker/messages';
-  import SolidWorker from '$lib/bench/worker/solid.worker?worker';
+  import { SolidClient } from '../worker/solidClient';
+  import type { ShownSolid } from '../worker/messages';
+  import SolidWorker from '../worker/solid.worker?worker';
   import { facesOf, type SurfacePoint } from '@kelbrin/core/mesh';
   import type { LinkedView } from '$lib/ui/solidView/linkedView.svelte';
   import type { Note } from '$lib/ui/solidView/notes';
