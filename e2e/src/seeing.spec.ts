@@ -102,7 +102,7 @@ test('two parts are looked at side by side, and turn together', async ({ as }) =
   const [left, right] = ['left', 'right'].map((side) =>
     dialog.getByRole('figure', { name: `Part on the ${side}` }),
   );
-  await expect(left).toContainText('50 × 28 × 3.8');
+  await expect(left).toContainText('50 × 28 × 3.8 mm');
   await expect(right).toContainText('80 × 28 × 3.8');
   await expectNoSeriousFault(page, 'parts side by side');
   await right.getByRole('button', { name: 'Top' }).click();

@@ -138,6 +138,9 @@ test('by keys alone a word is written, a hole is cut, a number is changed, and t
 
 test('at twice the size all of the bench is reached, and nothing runs over', async ({ as }) => {
   const page = await as('keiko');
+  /** What the browser could not draw. */
+  const faults: string[] = [];
+  page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
   await openLabel(page, label);
   // A laptop of 1280 × 800 that shows everything twice as large has so many pixels of the page.
   await page.setViewportSize({ width: 640, height: 400 });
@@ -168,4 +171,5 @@ test('at twice the size all of the bench is reached, and nothing runs over', asy
     await expectNoSeriousFault(page, `${pane} at twice the size`);
   }
   await saved(page);
+  expect(faults).toEqual([]);
 });

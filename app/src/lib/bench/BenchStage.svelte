@@ -108,7 +108,7 @@
 
 {#snippet hands(outlook: Outlook)}<SolidHands {bench} {outlook} />{/snippet}
 
-<section class="relative min-w-0 flex-1" aria-label={isPlanLarge ? say.plan : say.solid}>
+<section class="@container relative min-w-0 flex-1" aria-label={isPlanLarge ? say.plan : say.solid}>
   {#if drawn?.outline.shape === 'points'}
     {#key drawnKey}<Drawing
         {bench}
@@ -185,8 +185,14 @@
       {#if cut}<div class={['panel', isPlanLarge && 'under']}><CutPanel {bench} {cut} /></div>{/if}
       <div class="absolute right-3 bottom-3 z-10 flex gap-2">
         {#if !cut && bench.solid.mesh.triangles.length > 0}
-          <button type="button" class="tool gap-1.5 px-2.5 text-sm" onclick={beginCut}>
-            <Slice size={14} aria-hidden="true" />{solid.cutThrough}
+          <button
+            type="button"
+            class="tool gap-1.5 px-2.5 text-sm"
+            title={solid.cutThrough}
+            aria-label={solid.cutThrough}
+            onclick={beginCut}
+          >
+            <Slice size={14} aria-hidden="true" /><span class="hidden @md:inline">{solid.cutThrough}</span>
           </button>
         {/if}
         <button

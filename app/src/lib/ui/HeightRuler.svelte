@@ -58,7 +58,7 @@
   let isHeld = false;
 
   const topMm = $derived(Math.max(heightMm, 0.1));
-  const scale = $derived((height - 2 * MARGIN) / topMm);
+  const scale = $derived(Math.max(0, height - 2 * MARGIN) / topMm);
   const y = $derived((mm: number) => height - MARGIN - mm * scale);
   /** Ticks stand at least 5 pixels apart, in a step that people count in. */
   const tickMm = $derived([0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50].find((step) => step * scale >= 5) ?? 100);

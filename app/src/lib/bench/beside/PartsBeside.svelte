@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Modal } from 'flowbite-svelte';
   import { recipeOf } from '@kelbrin/core/design';
+  import type { Inspection } from '@kelbrin/core/inspect';
   import { formatNumber } from '@kelbrin/core/recipe';
   import { partTexts as say } from '$lib/texts/parts';
   import { LinkedView } from '$lib/ui/solidView/linkedView.svelte';
@@ -24,6 +25,11 @@
   let chosen = $state(firstChoice());
   /** How large each is, or why it cannot be built. */
   let found = $state<(string | undefined)[]>([]);
+
+  function sizeWords(inspection: Inspection | undefined): string | undefined {
+    const sizes = inspection?.part.sizeMm.map((mm) => formatNumber(Math.round(mm * 100) / 100));
+    return sizes && `${sizes.join(' × ')} mm`;
+  }
 
   function firstChoice(): string[] {
     const at = bench.design.parts.findIndex(({ id }) => id === bench.partId);
@@ -58,10 +64,7 @@
               onmark={() => {}}
               {linked}
               bind:view
-              oninspected={(inspection, problem) =>
-                (found[i] =
-                  problem ??
-                  inspection?.part.sizeMm.map((mm) => formatNumber(Math.round(mm * 100) / 100)).join(' × '))}
+              oninspected={(inspection, problem) => (found[i] = problem ?? sizeWords(inspection))}
             />
           {/key}
         </div>

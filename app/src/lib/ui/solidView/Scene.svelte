@@ -130,9 +130,11 @@
   // Before a frame is drawn the camera stands where it is drawn from.
   useTask(
     () => {
-      if (!onoutlook) return;
+      const { width, height } = size.current;
+      // Behind a tab there is no room, and nothing has a place in it.
+      if (!onoutlook || width === 0 || height === 0) return;
       camera.updateMatrixWorld();
-      const now = Outlook.of(camera, size.current.width, size.current.height);
+      const now = Outlook.of(camera, width, height);
       if (now.equals(outlook)) return;
       outlook = now;
       onoutlook(now);
