@@ -128,9 +128,9 @@ describe('another place', () => {
 
   it('keeps the distance that was typed, and is five millimetres where there was none', () => {
     const far = distances(post(on('s1', { x: fromLeft(7) })), 'x');
-    expect(far.flatMap(({ mm }) => mm ?? [])).toEqual([7, 7, 7, 7]);
+    expect(far.flatMap(({ mm }) => mm ?? [])).toEqual([7, 7, 7, -7, 7, -7]);
     const near = distances(post(on('s1', { x: fromLeft(0) })), 'x');
-    expect(near.flatMap(({ mm }) => mm ?? [])).toEqual([5, 5, 5, 5]);
+    expect(near.flatMap(({ mm }) => mm ?? [])).toEqual([5, 5, 5, -5, 5, -5]);
     expect(near.flatMap(({ overlapMm }) => overlapMm ?? [])).toEqual([0, 0, 1, 1]);
   });
 
@@ -248,7 +248,7 @@ it('is five millimetres away where it was a share of the way before', () => {
     (token) => token.type === 'choice' && token.path.join() === 'placement,x',
   );
   const values = word?.type === 'choice' ? word.options.map(({ value }) => value as { mm?: number }) : [];
-  expect(values.flatMap(({ mm }) => mm ?? [])).toEqual([5, 5, 5, 5]);
+  expect(values.flatMap(({ mm }) => mm ?? [])).toEqual([5, 5, 5, -5, 5, -5]);
 });
 
 it('what leans can be moved both ways', () => {

@@ -110,7 +110,7 @@ export function rangeOf(box: Box, axis: Axis): Range {
 
 /** The trade words of the two edges along an axis. */
 export const edgeWords = said({
-  x: { low: 'left', high: 'right', both: 'left to right', beyond: 'right of' },
-  y: { low: 'front', high: 'back', both: 'front to back', beyond: 'behind' },
-  z: { low: 'bottom', high: 'top', both: 'bottom to top', beyond: 'above' },
+  x: { low: 'left', high: 'right', both: 'left to right', beyond: 'right of', short: 'left of' },
+  y: { low: 'front', high: 'back', both: 'front to back', beyond: 'behind', short: 'in front of' },
+  z: { low: 'bottom', high: 'top', both: 'bottom to top', beyond: 'above', short: 'below' },
 } as const);

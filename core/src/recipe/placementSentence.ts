@@ -111,7 +111,7 @@ export function alongTokens(
               [...path, 'mm'],
               rule.mm,
               say('distance from the middle, {both}', { both: words.both }),
-              any,
+              turnable(axis, rule.mm),
             ),
             relation,
           ];
@@ -153,7 +153,7 @@ export function alongTokens(
               [...path, 'mm'],
               rule.mm,
               axis === 'z' ? 'height above the plate' : say('distance, {both}', { both: words.both }),
-              any,
+              turnable(axis, rule.mm),
             ),
             relation,
           ];
@@ -164,13 +164,21 @@ function optionsFor(axis: Axis, mm: Amount, onPlate: boolean, extent: Extent): O
   if (axis === 'z') return onPlate ? heights(mm, extent) : [...heights(mm, extent), ...levels(mm, extent)];
   const words = edgeWords[axis];
   const off = mm === 0 ? 5 : mm;
+  // Which way a formula leads is for the formula to say.
+  const ways =
+    typeof off === 'number'
+      ? [
+          { beyond: words.beyond, mm: Math.abs(off) },
+          { beyond: words.short, mm: -Math.abs(off) },
+        ]
+      : [{ beyond: words.beyond, mm: off }];
   if (onPlate) {
     return [
       { label: say('centred {both}', { both: words.both }), value: { relation: 'centred' } },
-      {
-        label: say('{beyond} the middle', { beyond: words.beyond }),
-        value: { relation: 'at', own: 'middle', mm: off },
-      },
+      ...ways.map((way) => ({
+        label: say('{beyond} the middle', { beyond: way.beyond }),
+        value: { relation: 'at', own: 'middle', mm: way.mm },
+      })),
     ];
   }
   const beside: Option[] = [
@@ -201,7 +209,10 @@ function optionsFor(axis: Axis, mm: Amount, onPlate: boolean, extent: Extent): O
       value: { relation: 'inFrom', edge: 'high', mm: off },
     },
     { label: say('centred {both}', { both: words.both }), value: { relation: 'centred' } },
-    { label: say('{beyond} the middle', { beyond: words.beyond }), value: { relation: 'centred', mm: off } },
+    ...ways.map((way) => ({
+      label: say('{beyond} the middle', { beyond: way.beyond }),
+      value: { relation: 'centred', mm: way.mm },
+    })),
     {
       label: say('of the way {low} to {high}', { low: words.low, high: words.high }),
       value: { relation: 'share', percent: 25 },
@@ -209,12 +220,10 @@ function optionsFor(axis: Axis, mm: Amount, onPlate: boolean, extent: Extent): O
     ...(extent === 'middle' ? [] : beside),
     ...(extent === 'piece'
       ? []
-      : [
-          {
-            label: say('{beyond} the middle of the plate', { beyond: words.beyond }),
-            value: { relation: 'at', own: 'middle', mm: off },
-          },
-        ]),
+      : ways.map((way) => ({
+          label: say('{beyond} the middle of the plate', { beyond: way.beyond }),
+          value: { relation: 'at', own: 'middle', mm: way.mm },
+        }))),
   ];
 }
 
@@ -256,7 +265,10 @@ function isSame(option: Along, rule: Along): boolean {
   const fits = (offered: Amount, has: Amount) => offered !== 0 || has === 0;
   switch (option.relation) {
     case 'centred':
-      return (option.mm === undefined) === ((rule as typeof option).mm === undefined);
+      return (
+        (option.mm === undefined) === ((rule as typeof option).mm === undefined) &&
+        isNegative(option.mm) === isNegative((rule as typeof option).mm)
+      );
     case 'inFrom': {
       const { edge, mm } = rule as typeof option;
       return option.edge === edge && fits(option.mm, mm);
@@ -269,9 +281,19 @@ function isSame(option: Along, rule: Along): boolean {
       return true;
     case 'at': {
       const { own, mm } = rule as typeof option;
-      return option.own === own && fits(option.mm, mm);
+      return option.own === own && fits(option.mm, mm) && isNegative(option.mm) === isNegative(mm);
     }
   }
+}
+
+/** Whether an amount is a number below 0; what a formula comes to changes without anybody touching its sentence. */
+function isNegative(mm: Amount | undefined): boolean {
+  return typeof mm === 'number' && mm < 0;
+}
+
+/** Beside a middle, words say which way it is, and the number only how far. */
+function turnable(axis: Axis, mm: Amount): { min: number; isTurned?: boolean } {
+  return { min: -1000, ...(axis !== 'z' && isNegative(mm) && { isTurned: true }) };
 }
 
 function unofferedWords(axis: Axis, rule: Along): string {
@@ -282,7 +304,9 @@ function unofferedWords(axis: Axis, rule: Along): string {
     return say('from the {words}', { words: words[rule.edge] });
   return axis === 'z'
     ? say('above the plate')
-    : say('{beyond} the middle of the plate', { beyond: words.beyond });
+    : say('{beyond} the middle of the plate', {
+        beyond: isNegative(distanceOf(rule)) ? words.short : words.beyond,
+      });
 }
 
 function distanceOf(rule: Along): Amount {

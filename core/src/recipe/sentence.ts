@@ -50,6 +50,8 @@ type Piece =
       readonly max: number;
       /** What one press of an arrow key adds. */
       readonly nudge: number;
+      /** Whether it is said with the other sign, since the words after it say which way: "16 mm in front of the middle". */
+      readonly isTurned?: boolean;
     }
   | {
       readonly type: 'choice';
@@ -147,6 +149,7 @@ export function text(words: string): Token {
 }
 
 interface NumberOptions {
+  readonly isTurned?: boolean;
   readonly sign?: string;
   readonly min?: number;
   readonly max?: number;
@@ -260,7 +263,7 @@ export function plainSentence(tokens: readonly Token[]): string {
       case 'text':
         return token.text;
       case 'number':
-        return `${token.sign ? `${token.sign} ` : ''}${amountWords(token.value, token.unit)}`;
+        return `${token.sign ? `${token.sign} ` : ''}${amountWords(saidAmount(token), token.unit)}`;
       case 'choice':
         return token.options[token.chosen]?.label ?? '';
       case 'words':
@@ -285,6 +288,20 @@ export function plainSentence(tokens: readonly Token[]): string {
     .filter((word) => word !== '')
     .join(' ')
     .replace(/ ([.,;])/g, '$1');
+}
+
+/** The amount of a number as its sentence says it. */
+export function saidAmount({
+  value,
+  isTurned,
+}: Pick<Extract<Token, { type: 'number' }>, 'value' | 'isTurned'>): Amount {
+  return isTurned ? turnedAmount(value) : value;
+}
+
+/** The amount with the other sign. */
+export function turnedAmount(value: Amount): Amount {
+  if (!isFormula(value)) return value === 0 ? 0 : -value;
+  return { ...value, formula: `-(${value.formula})` };
 }
 
 /** An amount with its unit: "8 mm", or "(cane + 2 × wall) mm" for a formula, so that one sees where that ends. */

@@ -32,6 +32,7 @@ export const partTexts = said({
   besideTitle: 'Parts side by side',
   leftPart: 'Part on the left',
   rightPart: 'Part on the right',
+  partSizes: (sizes: string) => say('{sizes} mm', { sizes }),
   copyPart: 'Copy this part',
   copyPartWhy: 'Copy this part before a bold change',
   deletePart: 'Delete this part',

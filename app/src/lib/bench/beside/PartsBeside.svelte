@@ -28,7 +28,7 @@
 
   function sizeWords(inspection: Inspection | undefined): string | undefined {
     const sizes = inspection?.part.sizeMm.map((mm) => formatNumber(Math.round(mm * 100) / 100));
-    return sizes && `${sizes.join(' × ')} mm`;
+    return sizes && say.partSizes(sizes.join(' × '));
   }
 
   function firstChoice(): string[] {

@@ -33,6 +33,8 @@
   // The part that is shown is in sight in the strip.
   let strip = $state<HTMLElement>();
   $effect(() => {
+    // Pictures that come later move it.
+    void portraits.urls.size;
     const shown = strip?.querySelector(`[data-part="${CSS.escape(bench.partId)}"]`);
     if (shown) untrack(() => shown.scrollIntoView({ block: 'nearest', inline: 'nearest' }));
   });

@@ -5,6 +5,8 @@
   import X from '@lucide/svelte/icons/x';
   import {
     isFormula,
+    saidAmount,
+    turnedAmount,
     workOut,
     type Amount,
     type FieldPath,
@@ -62,8 +64,8 @@
 {#snippet piece(token: Token)}{#if token.type === 'text'}{token.text}{:else if token.type === 'number'}{#if token.sign}<span
           class="measured">{token.sign}&thinsp;</span
         >{/if}<DimensionField
-        value={token.value}
-        worth={evaluateAmount(token.value)}
+        value={saidAmount(token)}
+        worth={evaluateAmount(saidAmount(token))}
         label={token.label}
         unit={token.unit}
         min={token.min}
@@ -71,7 +73,7 @@
         nudge={token.nudge}
         {measures}
         problem={problemAt(token.path)}
-        onchange={(value, gesture) => onchange(token.path, value, gesture)}
+        onchange={(value, gesture) => onchange(token.path, token.isTurned ? turnedAmount(value) : value, gesture)}
         onproblem={(message) => onproblem(token.path, message)}
       />{:else if token.type === 'choice'}{#if token.options.length === 1}<strong
           >{token.options[0].label}</strong
