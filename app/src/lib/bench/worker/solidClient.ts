@@ -26,14 +26,18 @@ export interface Wanted {
  * One evaluation runs at a time. Edits that come meanwhile replace each other, so that the next to run is always the
  * latest; and an answer to an older job than one already shown is dropped, so that a stale solid never paints over a
  * newer one. What is answered about a part is dropped as soon as another part is asked for.
+ *
+ * While something is dragged one more evaluation lies ready in the worker, so that it need not wait for the page, which draws
+ * the last one meanwhile.
  */
 export class SolidClient {
   #job = 0;
   #shown = 0;
-  #running = false;
   #next: Wanted | undefined;
-  /** What the latest job is about. */
-  #current: Wanted | undefined;
+  /** What was asked and is not answered yet, the oldest first. */
+  #asked: { readonly job: number; readonly wanted: Wanted }[] = [];
+  /** What the answer that is shown is about. */
+  #about: Wanted | undefined;
   #sectionJob = 0;
   #layerJob = 0;
   #exportJob = 0;
@@ -55,15 +59,15 @@ export class SolidClient {
     worker.onmessage = ({ data }) => this.#answered(data);
   }
 
-  /** Whether a state of a part waits for the one before it; what comes now would only take its place. */
+  /** Whether a state of a part waits for the one before it; what comes now would have to wait for both. */
   get isBehind(): boolean {
-    return this.#next !== undefined;
+    return this.#asked.length > 1 || this.#next !== undefined;
   }
 
   /** Asks for the solid of a part. */
   show(wanted: Wanted): void {
     this.#next = wanted;
-    if (!this.#running) this.#start();
+    this.#start();
   }
 
   /** Asks for the section of the solid that is shown. */
@@ -109,11 +113,14 @@ export class SolidClient {
   }
 
   #start(): void {
-    if (!this.#next) return;
-    this.#current = this.#next;
+    const wanted = this.#next;
+    const last = this.#asked.at(-1)?.wanted;
+    const isAhead = this.#asked.length === 1 && wanted?.isDragged && last?.isDragged;
+    if (!wanted || (last && !isAhead)) return;
     this.#next = undefined;
-    this.#running = true;
-    this.#worker.postMessage({ kind: 'evaluate', job: ++this.#job, ...this.#current, ...this.#setting });
+    const job = ++this.#job;
+    this.#asked.push({ job, wanted });
+    this.#worker.postMessage({ kind: 'evaluate', job, ...wanted, ...this.#setting });
   }
 
   #answered(message: FromWorker): void {
@@ -125,7 +132,7 @@ export class SolidClient {
     if (message.kind === 'remedy' || message.kind === 'thickness') {
       const latest = message.kind === 'remedy' ? this.#remediesJob : this.#thicknessJob;
       // What is told of a solid that an edit has made old is of no use.
-      if (message.job === latest && !this.#running) this.#pass(message);
+      if (message.job === latest && !this.#isRunning) this.#pass(message);
       return;
     }
     if (message.kind === 'exported') {
@@ -142,20 +149,27 @@ export class SolidClient {
     }
     if (message.kind === 'estimate' || message.kind === 'inspected' || message.kind === 'progress') {
       // An estimate or a late inspection speaks of the solid that is shown, or it is of no use any more.
-      if (message.job === this.#shown && !this.#running) this.#pass(message);
+      if (message.job === this.#shown && !this.#isRunning) this.#pass(message);
       return;
     }
-    if (message.job === this.#job) this.#running = false;
-    if (message.job > this.#shown) {
+    const answered = this.#asked.find(({ job }) => job === message.job);
+    this.#asked = this.#asked.filter(({ job }) => job > message.job);
+    if (answered && message.job > this.#shown) {
       this.#shown = message.job;
+      this.#about = answered.wanted;
       this.#pass(message);
     }
-    if (!this.#running) this.#start();
+    this.#start();
+  }
+
+  get #isRunning(): boolean {
+    return this.#asked.length > 0;
   }
 
   /** Passes an answer on, unless another part is wanted by now. */
   #pass(message: Heard): void {
-    const about = this.#current;
-    if (about && (!this.#next || this.#next.partId === about.partId)) this.#hear(message, about);
+    const about = this.#about;
+    const wanted = this.#next ?? this.#asked.at(-1)?.wanted ?? about;
+    if (about && wanted?.partId === about.partId) this.#hear(message, about);
   }
 }

@@ -45,6 +45,37 @@ it('skips to the latest edit when several come while one is evaluated', () => {
   expect(asked).toHaveLength(3);
 });
 
+it('keeps one more edit of a drag ready in the worker, and each answer is of what was asked', () => {
+  const { asked, about, heard, client, answer, problem } = bench();
+  const drag = (id: string) => client.show({ partId: id, recipe: recipe(id), isDragged: true });
+  const one = (id: string) => client.show({ partId: 'p1', recipe: recipe(id), isDragged: true });
+  for (const id of ['a', 'b']) one(id);
+  expect(idsOf(asked)).toEqual(['a', 'b']);
+  expect(client.isBehind).toBe(true);
+  for (const id of ['c', 'd']) one(id);
+  expect(idsOf(asked)).toEqual(['a', 'b']);
+  answer(problem(1));
+  expect(idsOf(asked)).toEqual(['a', 'b', 'd']);
+  answer(problem(2));
+  expect(client.isBehind).toBe(false);
+  answer(problem(3));
+  expect(heard.map(({ job }) => job)).toEqual([1, 2, 3]);
+  // An edit that is no drag waits for what runs.
+  one('e');
+  client.show({ partId: 'p1', recipe: recipe('f') });
+  expect(idsOf(asked)).toEqual(['a', 'b', 'd', 'e']);
+  answer(problem(4));
+  expect(idsOf(asked)).toEqual(['a', 'b', 'd', 'e', 'f']);
+  // What is answered of a part is dropped where another one was asked for.
+  answer(problem(5));
+  drag('p2');
+  one('g');
+  about.length = 0;
+  answer(problem(6));
+  answer(problem(7));
+  expect(about).toEqual(['problem p1']);
+});
+
 it('never shows an answer that is older than the one shown', () => {
   const { heard, client, answer, problem } = bench();
   client.show({ partId: 'p1', recipe: recipe('a') });
