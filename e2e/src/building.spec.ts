@@ -167,7 +167,7 @@ test('a wind spinner of fins with a flat base, and all of it taken back', async 
   await put(flat, 'where the cut lies', '4');
   await expect(foot(page)).toContainText('× 36');
   await expect(page.locator('[data-check=base] [data-verdict=pass]')).toBeVisible();
-  const { text } = await exported(page, 'SVG of the section at the ruler’s cut');
+  const { text } = await exported(page, 'SVG of the section where it is cut');
   expect(text).toContain('<svg');
 
   const undo = page.getByRole('button', { name: 'Undo' });

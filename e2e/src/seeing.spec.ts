@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expectNoSeriousFault } from './accessibility.ts';
+import { exported } from './byHand.ts';
 import { expect, openLabel, test } from './kelbrin.ts';
 
 test.use({ file: 'building' });
@@ -27,6 +28,9 @@ test('a part is cut through from each side, and its layers are seen as they are 
   await where.press('Enter');
   await expect(section).toContainText('28');
   await expect(section).toContainText('2.6');
+  // What is exported is what is seen.
+  const { text } = await exported(page, 'SVG of the section where it is cut');
+  expect(text).toContain('width="28mm" height="2.6mm"');
   await where.fill('90');
   await where.press('Enter');
   await expect(cut.getByText(/80/)).toBeVisible();

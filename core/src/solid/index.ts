@@ -15,6 +15,6 @@ export type { StepOutcome } from './outcomes.ts';
 export type { PlanCorner } from './trace.ts';
 export { RegionMath } from './regionMath.ts';
 export { inScope, Scope } from './scope.ts';
-export { sectionView, type Cut, type SectionView } from './sectionView.ts';
+export { sectionOf, sectionView, type Cut, type SectionView } from './sectionView.ts';
 export { detailMm, simplified, type Detail } from './simplify.ts';
 export { SolidCache } from './solidCache.ts';

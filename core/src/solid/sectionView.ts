@@ -41,19 +41,15 @@ export function sectionView(
   cut: Cut,
   { layerMm, maxOverhangDeg, minWallMm }: SectionLimits,
 ): SectionView {
-  const math = new RegionMath(kernel);
-  const at = (placeMm: number) =>
-    inScope((scope) => new Sections(kernel, scope, laidDown(mesh, cut.across)).at(scope, placeMm).outlines());
-  const region = at(cut.atMm);
-  if (cut.across !== 'z') {
-    const seen = cut.across === 'y' ? reversed(mapped(region, ([z, x]) => [x, z])) : region;
-    return { cut, region: seen, hanging: [], thin: [] };
-  }
+  const region = sectionOf(kernel, mesh, cut);
+  if (cut.across !== 'z') return { cut, region, hanging: [], thin: [] };
   const zMm = cut.atMm;
+  const math = new RegionMath(kernel);
+  const below = () => sectionOf(kernel, mesh, { across: 'z', atMm: zMm - layerMm });
   // Each layer may reach out over the one below by as much as the steepest wall does.
   const reachMm = layerMm * Math.tan((Math.min(maxOverhangDeg, 80) * Math.PI) / 180) + SLIVER_MM;
   const isFirst = zMm <= layerMm;
-  const held = isFirst ? region : math.grown(at(zMm - layerMm), reachMm, 'round');
+  const held = isFirst ? region : math.grown(below(), reachMm, 'round');
   return {
     cut,
     region,
@@ -64,6 +60,15 @@ export function sectionView(
       mm: widthMm,
     })),
   };
+}
+
+/** The outlines of what is solid where a part is cut. Throws a plain sentence if the mesh is not closed. */
+export function sectionOf(kernel: Kernel, mesh: SolidMesh, { across, atMm }: Cut): Region {
+  const region = inScope((scope) =>
+    new Sections(kernel, scope, laidDown(mesh, across)).at(scope, atMm).outlines(),
+  );
+  // Cut across y, heights come first, and the section is seen from behind.
+  return across === 'y' ? reversed(mapped(region, ([z, x]) => [x, z])) : region;
 }
 
 /** The mesh turned so that an axis stands up; the next two of x, y, z, x, y lie where x and y were. */

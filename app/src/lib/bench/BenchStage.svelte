@@ -11,7 +11,7 @@
   import type { Look } from '$lib/ui/solidView/views';
   import CutPanel from './inspection/CutPanel.svelte';
   import LayerSheet from './inspection/LayerSheet.svelte';
-  import { middleCut } from './inspection/middleCut';
+  import { middleCut } from './state/middleCut';
   import SectionSheet from './inspection/SectionSheet.svelte';
   import ShapeBefore from './inspection/ShapeBefore.svelte';
   import Drawing from './drawing/Drawing.svelte';

@@ -14,7 +14,7 @@ export const exportTexts = said({
     'sheet-pdf': 'Drawing sheet, PDF',
     'sheet-svg': 'Drawing sheet, SVG',
     'plan-svg': 'SVG of the plan',
-    'section-svg': 'SVG of the section at the ruler’s cut',
+    'section-svg': 'SVG of the section where it is cut',
   },
   detail: 'Detail',
   details: {

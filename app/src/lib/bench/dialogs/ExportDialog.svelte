@@ -3,10 +3,12 @@
   import { untrack } from 'svelte';
   import { recipeOf } from '@kelbrin/core/design';
   import { fileName } from '@kelbrin/core/format';
+  import { boundsOf } from '@kelbrin/core/mesh';
   import type { SheetWish } from '@kelbrin/core/sheet';
   import type { Detail } from '@kelbrin/core/solid';
   import { dayWithYear } from '$lib/ui/times';
   import type { BenchState } from '../state/bench.svelte';
+  import { middleCut } from '../state/middleCut';
   import type { ExportedFile, ExportWish } from '../worker/messages';
   import SheetWishes from './SheetWishes.svelte';
   import { exportTexts as say } from '$lib/texts/export';
@@ -78,8 +80,7 @@
     const title = format === 'step-all' ? brief : `${brief}: ${part}`;
     const notes = { title, author, colour, recipe: JSON.stringify(bench.recipe) };
     const titled = { part, project: brief, author, date: dayWithYear(new Date()) };
-    const { cut } = bench.showing;
-    const zMm = cut?.across === 'z' ? cut.atMm : bench.solid.inspection.part.sizeMm[2] / 2;
+    const cut = bench.showing.cut ?? middleCut('z', boundsOf(bench.solid.mesh));
     const parts =
       format === 'step-all'
         ? bench.design.parts.map(({ id, name: called }) => ({
@@ -87,7 +88,7 @@
             recipe: recipeOf(bench.design, id),
           }))
         : undefined;
-    const wish = { format, detail, zMm, notes, parts, sheet: isSheet ? { ...sheet, ...titled } : undefined };
+    const wish = { format, detail, cut, notes, parts, sheet: isSheet ? { ...sheet, ...titled } : undefined };
     bench.export(wish, (written) => {
       file = written;
       if (written.refused !== undefined) return;

@@ -6,7 +6,7 @@
   import NumberField from '$lib/ui/NumberField.svelte';
   import { solidTexts as say } from '$lib/texts/solidView';
   import type { BenchState } from '../state/bench.svelte';
-  import { middleCut } from './middleCut';
+  import { middleCut } from '../state/middleCut';
 
   /** Where the part is cut: across which axis and how far along it, and whether what is printed there is shown. */
   interface Props {

@@ -1,13 +1,13 @@
 import { writeAsciiStl, writeObj, writeStep, writeStl, writeSvg, writeThreeMf } from '@kelbrin/core/format';
 import { boundsOf, type SolidMesh } from '@kelbrin/core/mesh';
-import { inScope, Sections, simplified, type Kernel } from '@kelbrin/core/solid';
+import { inScope, sectionOf, Sections, simplified, type Kernel } from '@kelbrin/core/solid';
 import type { ExportedFile, ExportWish, PartFormat } from './messages';
 
 /** The file that is wished for, of a part. */
 export function written(
   kernel: Kernel,
   part: SolidMesh,
-  { format, detail, zMm, notes }: ExportWish & { readonly format: PartFormat },
+  { format, detail, cut, notes }: ExportWish & { readonly format: PartFormat },
 ): ExportedFile {
   const text = (words: string) => new TextEncoder().encode(words);
   const exact = (bytes: Uint8Array): ExportedFile => ({
@@ -33,14 +33,12 @@ export function written(
       const parts = [{ mesh: part, name: notes.title, colour: notes.colour }];
       return exact(text(writeStep(parts, { name: notes.title, at: new Date() })));
     }
-    case 'plan-svg':
-    case 'section-svg': {
-      const region = inScope((scope) => {
-        const sections = new Sections(kernel, scope, part);
-        return (format === 'plan-svg' ? sections.shadow(scope) : sections.at(scope, zMm)).outlines();
-      });
+    case 'plan-svg': {
+      const region = inScope((scope) => new Sections(kernel, scope, part).shadow(scope).outlines());
       return exact(text(writeSvg(region, notes.title)));
     }
+    case 'section-svg':
+      return exact(text(writeSvg(sectionOf(kernel, part, cut), notes.title)));
   }
 }
 

@@ -59,8 +59,8 @@ export type PartFormat =
 export interface ExportWish {
   readonly format: PartFormat | SheetFormat;
   readonly detail: Detail;
-  /** The height of the section, for a drawing of one. */
-  readonly zMm: number;
+  /** Where the part is cut, for a drawing of its section. */
+  readonly cut: Cut;
   readonly notes: PartNotes;
   /** What a drawing sheet says and how it is laid out. */
   readonly sheet?: SheetTitle & SheetWish;
