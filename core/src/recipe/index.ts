@@ -21,6 +21,7 @@ export * from './recipe.ts';
 export * from './references.ts';
 export * from './relief.ts';
 export * from './resolve.ts';
+export * from './amountWords.ts';
 export * from './sentence.ts';
 export * from './steps/index.ts';
 export * from './wordedEdit.ts';

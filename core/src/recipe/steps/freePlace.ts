@@ -3,7 +3,8 @@ import { length, type Amount, type Resolved } from '../amount.ts';
 import { aroundTokens } from '../aroundSentence.ts';
 import { normalOf, type Facing } from '../facing.ts';
 import type { Placement } from '../placement.ts';
-import { placementAdditions, placementTokens, targetToken, type Extent } from '../placementSentence.ts';
+import type { Extent } from '../placementOptions.ts';
+import { placementAdditions, placementTokens, targetToken } from '../placementSentence.ts';
 import {
   clause,
   millimetres,
