@@ -1,11 +1,13 @@
 import { isFormula, withUnit, type Amount, type Unit } from './amount.ts';
-import type { Token } from './sentence.ts';
 
 /** The amount of a number as its sentence says it. */
 export function saidAmount({
   value,
   isTurned,
-}: Pick<Extract<Token, { type: 'number' }>, 'value' | 'isTurned'>): Amount {
+}: {
+  readonly value: Amount;
+  readonly isTurned?: boolean;
+}): Amount {
   return isTurned ? turnedAmount(value) : value;
 }
 
