@@ -124,9 +124,14 @@ export const house = [
   },
   { path: 'core/src/advise/kinds', about: 'one file for each kind of remedy' },
   {
+    path: 'core/src/machine',
+    about: 'what a model of printer is like, and its own G-code, checked and written',
+    uses: ['words', 'recipe'],
+  },
+  {
     path: 'core/src/slice',
     about: 'solid + print settings → layers → toolpaths → G-code and estimate',
-    uses: ['words', 'mesh', 'plane', 'recipe', 'solid', 'colours'],
+    uses: ['machine', 'words', 'mesh', 'plane', 'recipe', 'solid', 'colours'],
   },
   { path: 'core/src/slice/settings', about: 'print settings, sets of them, materials', uses: [] },
   {

@@ -1,80 +1,138 @@
+import {
+  ordinaryDialect,
+  reachOf,
+  writtenCode,
+  type CodeValues,
+  type MachineSheet,
+} from '../../machine/index.ts';
+import { estimate } from '../estimate.ts';
 import { colourOf } from '../layers/colours.ts';
 import { movesOf } from '../motion/motion.ts';
-import { parkedMm } from './parking.ts';
-import type { PrintSettings } from '../settings/printSettings.ts';
 import type { Toolpath } from '../paths/toolpath.ts';
+import type { PrintSettings } from '../settings/printSettings.ts';
+import { CodeWriter, decimals, feed } from './codeWriter.ts';
+import { parkedMm } from './parking.ts';
+
+/** A printer of a model that has a sheet, and what its own G-code may say of this print. */
+export interface PrintedOn {
+  readonly sheet: MachineSheet;
+  readonly printer: string;
+  readonly batch: string;
+}
 
 /** Where on the plate a part goes, and what is noted at the head of the file. */
 export interface GcodeOptions {
-  /** Added to the part's x and y, since a plate counts from its front left corner. */
+  /** Added to the part's x and y, counted from the front left corner of the plate. */
   readonly offsetMm: readonly [number, number];
   /** Lines for people, written as comments. */
   readonly notes?: readonly string[];
+  /** The printer it is for; left out, what most printers understand is written. */
+  readonly on?: PrintedOn;
 }
 
 /** How far filament is drawn back at the end, so that nothing oozes onto the part. */
 const END_RETRACT_MM = 2;
 
+/** What is written around a print and where a person changes the filament. */
+interface Around {
+  readonly before: readonly string[];
+  colourChange(zMm: number): readonly string[];
+  readonly after: readonly string[];
+}
+
 /**
- * Writes a toolpath as G-code in millimetres with absolute positions and relative filament.
- * The plate and nozzle are heated first and turned off at the end; see {@link ending}.
+ * Writes a toolpath as G-code in millimetres with absolute positions: by the sheet of a printer, in its dialect and with its
+ * own code around the print; or else with relative filament, heated first and turned off at the end, see {@link ending}.
  */
 export function writeGcode(
   toolpath: Toolpath,
   settings: PrintSettings,
-  { offsetMm, notes = [] }: GcodeOptions,
+  { offsetMm, notes = [], on }: GcodeOptions,
 ): string {
-  const [ox, oy] = offsetMm;
-  const lines = notes.map((note) => `; ${plain(note)}`);
-  lines.push(
-    'G21',
-    'G90',
-    'M83',
-    'M107',
-    `M140 S${settings.bedC}`,
-    `M104 S${settings.nozzleC}`,
-    `M190 S${settings.bedC}`,
-    `M109 S${settings.nozzleC}`,
-    // How fast speeds may change: travelling, and drawing filament back; printing says so as it comes.
-    `M204 T${settings.travelMmPerS2} R${settings.retractMmPerS2}`,
-    `M205 J${settings.cornerDeviationMm}`,
-    'G28',
-    'G92 E0',
-  );
-  const travelFeed = feed(settings.travelMmPerS);
-  const retractFeed = feed(settings.retractMmPerS);
-  const liftFeed = feed(settings.liftMmPerS);
+  const reach = on ? reachOf(on.sheet) : { x: [0], y: [0] };
+  const [ox, oy] = [offsetMm[0] + reach.x[0], offsetMm[1] + reach.y[0]];
+  const around = on ? sheetCode(on, toolpath, settings) : ordinaryCode(toolpath, settings);
+  const writer = new CodeWriter(on?.sheet.dialect ?? ordinaryDialect, settings);
+  writer.add(...notes.map((note) => `; ${plain(note)}`), 'G21', 'G90', 'M83', 'M107', ...around.before);
+  if (on) {
+    writer.tellLimits();
+    writer.countAnew();
+  }
   let current: number | undefined;
   let colour = 0;
-  let acceleration = 0;
   for (const { layer, move } of movesOf(toolpath, settings)) {
     if (layer !== current) {
-      lines.push(
-        `; layer ${layer + 1} of ${toolpath.layers.length}`,
-        `G0 Z${decimals(move.zMm, 3)} F${liftFeed}`,
-      );
-      if (layer === settings.stillLayers && settings.fanShare > 0)
-        lines.push(`M106 S${Math.round(255 * settings.fanShare)}`);
+      writer.layer(layer + 1, toolpath.layers.length, move.zMm);
+      if (layer === settings.stillLayers && settings.fanShare > 0) writer.fan(settings.fanShare);
       const wanted = colourOf(toolpath.layers[layer], settings);
       // The printer parks, waits for a person and goes on when told to.
-      for (; colour < wanted; colour++) lines.push('M600');
+      for (; colour < wanted; colour++) writer.own(around.colourChange(move.zMm));
       current = layer;
     }
-    const to = `X${decimals(move.to[0] + ox, 3)} Y${decimals(move.to[1] + oy, 3)}`;
-    if (move.filamentMm > 0) {
-      if (move.accelerationMmPerS2 !== acceleration) {
-        acceleration = move.accelerationMmPerS2;
-        lines.push(`M204 P${acceleration}`);
-      }
-      lines.push(`G1 ${to} E${decimals(move.filamentMm, 5)} F${feed(move.speedMmPerS)}`);
-    } else {
-      if (move.retracted) lines.push(`G1 E-${settings.retractMm} F${retractFeed}`);
-      lines.push(`G0 ${to} F${travelFeed}`);
-      if (move.retracted) lines.push(`G1 E${settings.retractMm} F${retractFeed}`);
+    const to = [move.to[0] + ox, move.to[1] + oy] as const;
+    if (move.filamentMm > 0) writer.print(to, move.filamentMm, move.speedMmPerS, move.accelerationMmPerS2);
+    else {
+      if (move.retracted) writer.draw('back');
+      writer.travel(to);
+      if (move.retracted) writer.draw('forward');
     }
   }
-  lines.push(...ending(toolpath, settings), '');
-  return lines.join('\n');
+  writer.add('M107');
+  if (on?.sheet.dialect.filament === 'absolute') writer.add('M83');
+  writer.add(...around.after, '');
+  return writer.lines.join('\n');
+}
+
+/** The code of a sheet with all that it names put in. */
+function sheetCode(
+  { sheet, printer, batch }: PrintedOn,
+  toolpath: Toolpath,
+  settings: PrintSettings,
+): Around {
+  const { seconds, grams } = estimate(toolpath, settings);
+  const values: CodeValues = {
+    nozzleC: settings.nozzleC,
+    plateC: settings.bedC,
+    chamberC: 0,
+    widthMm: settings.plateMm[0],
+    depthMm: settings.plateMm[1],
+    heightMm: settings.heightMm,
+    topMm: toolpath.layers.at(-1)?.zMm ?? 0,
+    zMm: 0,
+    layerMm: settings.layerMm,
+    nozzleMm: sheet.nozzlesMm[0],
+    filamentMm: settings.filamentDiameterMm,
+    filament: 0,
+    layers: toolpath.layers.length,
+    minutes: Math.ceil(seconds / 60),
+    grams: decimals(grams, 3),
+    batch,
+    printer,
+  };
+  const { before, after, colourChange } = sheet.code;
+  return {
+    before: writtenCode(before, values),
+    colourChange: (zMm) => writtenCode(colourChange, { ...values, zMm }),
+    after: writtenCode(after, values),
+  };
+}
+
+function ordinaryCode(toolpath: Toolpath, settings: PrintSettings): Around {
+  return {
+    before: [
+      `M140 S${settings.bedC}`,
+      `M104 S${settings.nozzleC}`,
+      `M190 S${settings.bedC}`,
+      `M109 S${settings.nozzleC}`,
+      // How fast speeds may change: travelling, and drawing filament back; printing says so as it comes.
+      `M204 T${settings.travelMmPerS2} R${settings.retractMmPerS2}`,
+      `M205 J${settings.cornerDeviationMm}`,
+      'G28',
+      'G92 E0',
+    ],
+    colourChange: () => ['M600'],
+    after: ending(toolpath, settings),
+  };
 }
 
 /**
@@ -83,7 +141,6 @@ export function writeGcode(
  */
 function ending(toolpath: Toolpath, settings: PrintSettings): string[] {
   return [
-    'M107',
     `G1 E-${END_RETRACT_MM} F${feed(settings.retractMmPerS)}`,
     `G0 Z${decimals(parkedMm(toolpath, settings), 3)} F${feed(settings.liftMmPerS)}`,
     `G0 X0 Y${settings.plateMm[1]} F${feed(settings.travelMmPerS)}`,
@@ -92,17 +149,6 @@ function ending(toolpath: Toolpath, settings: PrintSettings): string[] {
     'M140 S0',
     'M84',
   ];
-}
-
-/** G-code counts speed in millimetres a minute. */
-function feed(mmPerS: number): number {
-  return Math.round(mmPerS * 60);
-}
-
-/** A number with at most so many decimals. Rounding by a factor is much faster than formatting and reading back. */
-function decimals(value: number, places: 3 | 5): number {
-  const factor = places === 3 ? 1e3 : 1e5;
-  return Math.round(value * factor) / factor;
 }
 
 /** A comment must not end its line or leave ASCII, or a printer might read the rest as a command. */

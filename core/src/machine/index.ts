@@ -1,0 +1,15 @@
+export { codeProblems, type CodeProblem } from './codeProblems.ts';
+export { codeValues, exampleValues, type CodeValue, type CodeValues } from './codeValues.ts';
+export { exampleSheets } from './exampleSheets.ts';
+export {
+  isOnPlate,
+  machineSheet,
+  ordinaryDialect,
+  plateSize,
+  reachOf,
+  type CodePlace,
+  type Dialect,
+  type MachineSheet,
+  type PlateShape,
+} from './machineSheet.ts';
+export { writtenCode } from './writtenCode.ts';

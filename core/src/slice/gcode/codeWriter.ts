@@ -1,0 +1,95 @@
+import type { Dialect } from '../../machine/index.ts';
+import type { PrintSettings } from '../settings/printSettings.ts';
+
+type Place = readonly [number, number];
+
+/** Writes the lines of a print in the words that a printer takes. */
+export class CodeWriter {
+  readonly lines: string[] = [];
+  readonly #dialect: Dialect;
+  readonly #settings: PrintSettings;
+  #accelerationMmPerS2 = 0;
+  /** How much filament was moved since it was last counted anew, where printers count it from there. */
+  #filamentMm = 0;
+
+  constructor(dialect: Dialect, settings: PrintSettings) {
+    this.#dialect = dialect;
+    this.#settings = settings;
+  }
+
+  /** Lines as they are. */
+  add(...lines: readonly string[]): void {
+    this.lines.push(...lines);
+  }
+
+  /** How fast speeds may change where nothing is printed, and how corners are taken. */
+  tellLimits(): void {
+    const { travelMmPerS2, retractMmPerS2, cornerDeviationMm } = this.#settings;
+    if (this.#dialect.hearsAccelerations) this.add(`M204 T${travelMmPerS2} R${retractMmPerS2}`);
+    if (this.#dialect.hearsCorners) this.add(`M205 J${cornerDeviationMm}`);
+  }
+
+  /** Code of the sheet's own, in which filament is always counted anew in each move; without any, nothing. */
+  own(lines: readonly string[]): void {
+    if (lines.length === 0) return;
+    if (this.#dialect.filament === 'absolute') this.add('M83');
+    this.add(...lines);
+    this.countAnew();
+  }
+
+  /** Has filament be counted as the printer is used to, beginning from here. */
+  countAnew(): void {
+    if (this.#dialect.filament === 'absolute') this.add('M82', 'G92 E0');
+    this.#filamentMm = 0;
+  }
+
+  layer(number: number, of: number, zMm: number): void {
+    this.add(`; layer ${number} of ${of}`, `G0 Z${decimals(zMm, 3)} F${feed(this.#settings.liftMmPerS)}`);
+  }
+
+  /** How hard the fan blows, 0 to 1. */
+  fan(share: number): void {
+    const { fanFull } = this.#dialect;
+    this.add(`M106 S${fanFull === 1 ? decimals(share, 3) : Math.round(fanFull * share)}`);
+  }
+
+  print(to: Place, filamentMm: number, mmPerS: number, accelerationMmPerS2: number): void {
+    if (accelerationMmPerS2 !== this.#accelerationMmPerS2) {
+      this.#accelerationMmPerS2 = accelerationMmPerS2;
+      if (this.#dialect.hearsAccelerations) this.add(`M204 P${accelerationMmPerS2}`);
+    }
+    this.add(`G1 ${written(to)} E${this.#moved(filamentMm)} F${feed(mmPerS)}`);
+  }
+
+  travel(to: Place): void {
+    this.add(`G0 ${written(to)} F${feed(this.#settings.travelMmPerS)}`);
+  }
+
+  /** Draws filament back, so that it does not ooze, or pushes it forward again. */
+  draw(way: 'back' | 'forward', mm: number = this.#settings.retractMm): void {
+    if (this.#dialect.retractsItself) this.add(way === 'back' ? 'G10' : 'G11');
+    else this.add(`G1 E${this.#moved(way === 'back' ? -mm : mm)} F${feed(this.#settings.retractMmPerS)}`);
+  }
+
+  /** Filament that is moved, as the printer counts it. */
+  #moved(mm: number): number {
+    if (this.#dialect.filament === 'relative') return decimals(mm, 5);
+    this.#filamentMm += mm;
+    return decimals(this.#filamentMm, 5);
+  }
+}
+
+function written([x, y]: Place): string {
+  return `X${decimals(x, 3)} Y${decimals(y, 3)}`;
+}
+
+/** G-code counts speed in millimetres a minute. */
+export function feed(mmPerS: number): number {
+  return Math.round(mmPerS * 60);
+}
+
+/** A number with at most so many decimals. Rounding by a factor is much faster than formatting and reading back. */
+export function decimals(value: number, places: 3 | 5): number {
+  const factor = places === 3 ? 1e3 : 1e5;
+  return Math.round(value * factor) / factor;
+}

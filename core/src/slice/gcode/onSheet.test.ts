@@ -1,0 +1,127 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { nodeWorkshop } from '../../../node/workshop.ts';
+import { madeWith } from '../../../test/solids.ts';
+import { classroomLimits } from '../../inspect/index.ts';
+import { exampleSheets, isOnPlate, type MachineSheet } from '../../machine/index.ts';
+import type { Workshop } from '../../solid/index.ts';
+import {
+  cannotPrint,
+  estimate,
+  settingsFor,
+  settingsOn,
+  slice,
+  writeGcode,
+  type PrintSettings,
+} from '../index.ts';
+
+let workshop: Workshop;
+beforeAll(async () => (workshop = await nodeWorkshop()));
+
+const MATERIALS = ['PLA', 'PETG', 'ABS'] as const;
+const all = exampleSheets.flatMap((sheet) =>
+  MATERIALS.map((material) => [sheet.name, material, sheet] as const),
+);
+
+function printed(sheet: MachineSheet, material: string, change: Partial<PrintSettings> = {}) {
+  const mesh = madeWith(workshop.kernel, ({ Manifold }) =>
+    Manifold.cube([24, 16, 2.4], true).translate([0, 0, 1.2]),
+  );
+  const settings = settingsOn(sheet, { ...settingsFor({ ...classroomLimits, material }), ...change });
+  const toolpath = slice(workshop.kernel, mesh, settings);
+  const [width, depth] = settings.plateMm;
+  const on = { sheet, printer: 'Birch', batch: 'Batch 4' };
+  const lines = writeGcode(toolpath, settings, { offsetMm: [width / 2, depth / 2], on }).split('\n');
+  return { settings, toolpath, lines };
+}
+
+/** Carries lines out as a printer would, and says where it was and how much filament it pushed, mm. */
+function carriedOut(lines: readonly string[]) {
+  const at = { x: 0, y: 0, z: 0, e: 0, f: 0 };
+  let [isPlaceRelative, isFilamentRelative] = [false, false];
+  const places: (Record<'x' | 'y' | 'z' | 'mmPerS', number> & {
+    isPrinting: boolean;
+    /** The way that it moves, sideways before up and down. */
+    moves: 'x' | 'z' | 'filament';
+  })[] = [];
+  let filamentMm = 0;
+  for (const line of lines) {
+    const words = new Map(
+      [...line.replace(/;.*/, '').matchAll(/([A-Z])(-?[\d.]+)/g)].map(([, l, n]) => [l, Number(n)]),
+    );
+    if (/^G9[01]/.test(line)) isPlaceRelative = line.startsWith('G91');
+    if (/^M8[23]/.test(line)) isFilamentRelative = line.startsWith('M83');
+    if (line.startsWith('G92')) at.e = words.get('E') ?? at.e;
+    if (!/^G[01] /.test(line)) continue;
+    for (const [letter, axis] of [
+      ['X', 'x'],
+      ['Y', 'y'],
+      ['Z', 'z'],
+    ] as const) {
+      // oxfmt-ignore
+      const to = words.get(letter);
+      if (to !== undefined) at[axis] = isPlaceRelative ? at[axis] + to : to;
+    }
+    at.f = words.get('F') ?? at.f;
+    const e = words.get('E');
+    const pushed = e === undefined ? 0 : isFilamentRelative ? e : e - at.e;
+    at.e += pushed;
+    filamentMm += pushed;
+    const isSideways = words.has('X') || words.has('Y');
+    const moves = isSideways ? 'x' : words.has('Z') ? 'z' : 'filament';
+    places.push({
+      x: at.x,
+      y: at.y,
+      z: at.z,
+      mmPerS: at.f / 60,
+      isPrinting: pushed > 0 && isSideways,
+      moves,
+    });
+  }
+  return { places, filamentMm };
+}
+
+describe.each(all)('a print on %s in %s', (_, material, sheet) => {
+  it('stays on its plate, no faster than it is, and pushes what was reckoned', () => {
+    const { settings, toolpath, lines } = printed(sheet, material);
+    const { places } = carriedOut(lines);
+    for (const { x, y, z, mmPerS, moves } of places) {
+      expect(isOnPlate(sheet, x, y), `${x} ${y}`).toBe(true);
+      expect(z).toBeLessThanOrEqual(sheet.heightMm);
+      expect(mmPerS, moves).toBeLessThanOrEqual(sheet.fastestMmPerS[moves] + 0.01);
+    }
+    // The part lies in the middle of the plate, wherever that is counted from.
+    const laid = places.filter(({ isPrinting }) => isPrinting).map(({ x }) => x);
+    const middle = sheet.origin === 'middle' ? 0 : settings.plateMm[0] / 2;
+    expect((Math.min(...laid) + Math.max(...laid)) / 2).toBeCloseTo(middle, 1);
+
+    const first = lines.findIndex((line) => line.startsWith('; layer 1 '));
+    const last = lines.indexOf('M107', first);
+    const own = carriedOut([
+      ...lines.slice(0, first).filter((line) => /^M8[23]|^G92/.test(line)),
+      ...lines.slice(first, last),
+    ]);
+    expect(own.filamentMm).toBeCloseTo(estimate(toolpath, settings).filamentMm, 1);
+  });
+
+  it('says only what the printer understands', () => {
+    const { lines } = printed(sheet, material, { colourChangesMm: [1.2] });
+    const { hearsAccelerations, hearsCorners, retractsItself, fanFull } = sheet.dialect;
+    const has = (code: string) => lines.some((line) => line === code || line.startsWith(`${code} `));
+    expect(has('M204')).toBe(hearsAccelerations);
+    expect(has('M205')).toBe(hearsCorners);
+    expect(has('G10')).toBe(retractsItself && has('G11'));
+    expect(has('M190')).toBe(sheet.heatsPlate);
+    expect(has('M600')).toBe(true);
+    for (const line of lines.filter((each) => each.startsWith('M106')))
+      expect(Number(line.slice(6))).toBeLessThanOrEqual(fanFull);
+    expect(lines.join('\n')).not.toMatch(/[{}]|undefined|NaN/);
+  });
+});
+
+it('is not begun in a material for which the printer does not become hot enough', () => {
+  const sprout = exampleSheets.find(({ name }) => name === 'Sprout 120')!;
+  expect(cannotPrint(sprout, settingsFor({ ...classroomLimits, material: 'ABS' }))).toBe(
+    'Sprout 120 becomes 235 °C hot at most, and this material needs 245 °C.',
+  );
+  expect(cannotPrint(sprout, settingsFor(classroomLimits))).toBeUndefined();
+});
