@@ -13,6 +13,8 @@ const FOR_ENGINEERS = [
   // What is worked out on the way to a check's result, which is followed to find faults.
   /^core\/src\/inspect\/(measure\/\w+|placeDrawing)\.ts$/,
   /^cli\/src\/explainCommand\.ts$/,
+  // Made-up models and their G-code.
+  /^core\/src\/machine\/exampleSheets\.ts$/,
   /^core\/src\/starters\/(?!index)\w+\.ts$/,
   /\/lifecycle\.ts$/,
   /^app\/src\/lib\/server\/(demo|setup)\//,

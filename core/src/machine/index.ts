@@ -12,4 +12,5 @@ export {
   type MachineSheet,
   type PlateShape,
 } from './machineSheet.ts';
+export { figureAt, sheetFields, withFigure, type SheetField } from './sheetFields.ts';
 export { writtenCode } from './writtenCode.ts';

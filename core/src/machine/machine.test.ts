@@ -4,9 +4,12 @@ import {
   codeProblems,
   exampleSheets,
   exampleValues,
+  figureAt,
   isOnPlate,
   machineSheet,
   reachOf,
+  sheetFields,
+  withFigure,
   writtenCode,
   type CodePlace,
   type MachineSheet,
@@ -37,6 +40,16 @@ describe('the sheets to begin from', () => {
     expect(isOnPlate(hedge, 220, 0)).toBe(true);
     expect(isOnPlate(hedge, 220.1, 0)).toBe(false);
   });
+});
+
+it('every figure of a sheet that is asked for can be changed, alone', () => {
+  for (const field of sheetFields.flatMap(({ fields }) => fields)) {
+    const changed = withFigure(hedge, field, field.max);
+    expect(figureAt(changed, field), field.label).toBe(field.max);
+    expect(machineSheet.safeParse(changed).success).toBe(true);
+    expect(withFigure(changed, field, figureAt(hedge, field))).toEqual(hedge);
+    expect(machineSheet.safeParse(withFigure(hedge, field, field.max * 1.01 + 1)).success).toBe(false);
+  }
 });
 
 describe('code that is typed', () => {

@@ -5,7 +5,6 @@ import {
   type CodeValues,
   type MachineSheet,
 } from '../../machine/index.ts';
-import { estimate } from '../estimate.ts';
 import { colourOf } from '../layers/colours.ts';
 import { movesOf } from '../motion/motion.ts';
 import type { Toolpath } from '../paths/toolpath.ts';
@@ -20,6 +19,12 @@ export interface PrintedOn {
   readonly batch: string;
 }
 
+/** What a print takes, as its printer's own code may say. */
+export interface Takes {
+  readonly seconds: number;
+  readonly grams: number;
+}
+
 /** Where on the plate a part goes, and what is noted at the head of the file. */
 export interface GcodeOptions {
   /** Added to the part's x and y, counted from the front left corner of the plate. */
@@ -27,7 +32,7 @@ export interface GcodeOptions {
   /** Lines for people, written as comments. */
   readonly notes?: readonly string[];
   /** The printer it is for; left out, what most printers understand is written. */
-  readonly on?: PrintedOn;
+  readonly on?: PrintedOn & { readonly takes: Takes };
 }
 
 /** How far filament is drawn back at the end, so that nothing oozes onto the part. */
@@ -85,11 +90,10 @@ export function writeGcode(
 
 /** The code of a sheet with all that it names put in. */
 function sheetCode(
-  { sheet, printer, batch }: PrintedOn,
+  { sheet, printer, batch, takes }: NonNullable<GcodeOptions['on']>,
   toolpath: Toolpath,
   settings: PrintSettings,
 ): Around {
-  const { seconds, grams } = estimate(toolpath, settings);
   const values: CodeValues = {
     nozzleC: settings.nozzleC,
     plateC: settings.bedC,
@@ -104,8 +108,8 @@ function sheetCode(
     filamentMm: settings.filamentDiameterMm,
     filament: 0,
     layers: toolpath.layers.length,
-    minutes: Math.ceil(seconds / 60),
-    grams: decimals(grams, 3),
+    minutes: Math.ceil(takes.seconds / 60),
+    grams: decimals(takes.grams, 3),
     batch,
     printer,
   };

@@ -29,7 +29,7 @@ function printed(sheet: MachineSheet, material: string, change: Partial<PrintSet
   const settings = settingsOn(sheet, { ...settingsFor({ ...classroomLimits, material }), ...change });
   const toolpath = slice(workshop.kernel, mesh, settings);
   const [width, depth] = settings.plateMm;
-  const on = { sheet, printer: 'Birch', batch: 'Batch 4' };
+  const on = { sheet, printer: 'Birch', batch: 'Batch 4', takes: estimate(toolpath, settings) };
   const lines = writeGcode(toolpath, settings, { offsetMm: [width / 2, depth / 2], on }).split('\n');
   return { settings, toolpath, lines };
 }
