@@ -13,4 +13,4 @@ export {
   type PlateShape,
 } from './machineSheet.ts';
 export { figureAt, sheetFields, withFigure, type SheetField } from './sheetFields.ts';
-export { writtenCode } from './writtenCode.ts';
+export { inPlainAscii, writtenCode } from './writtenCode.ts';

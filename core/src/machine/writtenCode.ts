@@ -13,7 +13,7 @@ export function writtenPiece(piece: CodePiece, values: CodeValues): WrittenPiece
   if ('text' in piece) return { ok: true, text: piece.text };
   const { formula } = piece;
   const own = values[formula];
-  if (typeof own === 'string') return { ok: true, text: plain(own) };
+  if (typeof own === 'string') return { ok: true, text: inPlainAscii(own).replace(/[{}]/g, ',') };
   const numbers = new Map(
     Object.entries(values).filter((entry): entry is [string, number] => typeof entry[1] === 'number'),
   );
@@ -56,10 +56,10 @@ function rounded(value: number): number {
   return Math.round(value * 1e5) / 1e5;
 }
 
-/** What people call a batch must not end its line, begin a remark, or leave the letters that printers know. */
-function plain(words: string): string {
+/** What people write must not end its line, begin a remark or leave ASCII, or a printer might read the rest as a command. */
+export function inPlainAscii(words: string): string {
   return words
     .normalize('NFKD')
     .replace(/[^\x20-\x7e]/g, '')
-    .replace(/[;{}]/g, ',');
+    .replace(/;/g, ',');
 }

@@ -60,14 +60,15 @@ export function distanceBetween(a: MeasuredEnd, b: MeasuredEnd): Distance {
 /** Where the way between two things begins and ends. */
 function nearestEnds(a: MeasuredEnd, b: MeasuredEnd): [Vec3, Vec3] {
   const [first, second] = [a.edge, b.edge];
-  const [from, to] = [placeOf(a), placeOf(b)];
+  const [from, to] = [measuredPlace(a), measuredPlace(b)];
   if (first?.kind === 'straight' && second?.kind === 'straight') return nearestOfLines(first, second);
   if (first?.kind === 'straight') return [onLine(first, to), to];
   if (second?.kind === 'straight') return [from, onLine(second, from)];
   return [from, to];
 }
 
-function placeOf({ point, edge }: MeasuredEnd): Vec3 {
+/** The place that stands for what was pressed: of a round edge, its middle. */
+export function measuredPlace({ point, edge }: MeasuredEnd): Vec3 {
   return edge?.kind === 'round' ? edge.middle : point;
 }
 

@@ -1,4 +1,5 @@
 import {
+  inPlainAscii,
   ordinaryDialect,
   reachOf,
   writtenCode,
@@ -58,7 +59,14 @@ export function writeGcode(
   const [ox, oy] = [offsetMm[0] + reach.x[0], offsetMm[1] + reach.y[0]];
   const around = on ? sheetCode(on, toolpath, settings) : ordinaryCode(toolpath, settings);
   const writer = new CodeWriter(on?.sheet.dialect ?? ordinaryDialect, settings);
-  writer.add(...notes.map((note) => `; ${plain(note)}`), 'G21', 'G90', 'M83', 'M107', ...around.before);
+  writer.add(
+    ...notes.map((note) => `; ${inPlainAscii(note)}`),
+    'G21',
+    'G90',
+    'M83',
+    'M107',
+    ...around.before,
+  );
   if (on) {
     writer.tellLimits();
     writer.countAnew();
@@ -153,12 +161,4 @@ function ending(toolpath: Toolpath, settings: PrintSettings): string[] {
     'M140 S0',
     'M84',
   ];
-}
-
-/** A comment must not end its line or leave ASCII, or a printer might read the rest as a command. */
-function plain(note: string): string {
-  return note
-    .normalize('NFKD')
-    .replace(/[^\x20-\x7e]/g, '')
-    .replace(/;/g, ',');
 }

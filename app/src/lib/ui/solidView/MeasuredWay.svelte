@@ -1,6 +1,6 @@
 <script lang="ts">
   import { T } from '@threlte/core';
-  import { distanceBetween, type MeasuredEnd } from '@kelbrin/core/mesh';
+  import { distanceBetween, measuredPlace, type MeasuredEnd } from '@kelbrin/core/mesh';
   import { disposing } from './disposing.svelte';
   import { lines, thickLine } from './geometry';
 
@@ -21,11 +21,7 @@
       return [thickLine(edge.isWhole ? [...edge.points, edge.points[0]] : edge.points)];
     }),
   );
-  const places = $derived(
-    between
-      ? [between.from, between.to]
-      : ends.map(({ point, edge }) => (edge?.kind === 'round' ? edge.middle : point)),
-  );
+  const places = $derived(between ? [between.from, between.to] : ends.map(measuredPlace));
   const points = $derived(lines(Float32Array.from(places.flat())));
   disposing(() => [points]);
   disposing(() => pressed.map(({ geometry }) => geometry));
