@@ -41,6 +41,7 @@ async function ask(
     .replace('[class]', ids.classId)
     .replace('[brief]', ids.brief)
     .replace('[card]', ids.card)
+    .replace('[sheet]', ids.machine)
     .replace('[project]', ids.project)
     .replace('[handIn]', ids.handIn)
     .replace('[number]', '1')
@@ -187,6 +188,11 @@ test('everyone may do what the table says, everything else is refused and change
       headers: { cookie: teacherCookie, origin, accept: 'application/json' },
       body: new URLSearchParams({ entry: toLay }),
     });
+    await fetch(`${origin}/machines?/create`, {
+      method: 'POST',
+      headers: { cookie: teacherCookie, origin, accept: 'application/json' },
+      body: new URLSearchParams({ example: 'Hedge 220' }),
+    });
     await sql`insert into kept_briefs (teacher_id, title, task)
       select c.teacher_id, b.title, b.task from briefs b join classes c on c.id = b.class_id`;
     const [ids] = await sql<Ids[]>`
@@ -195,6 +201,7 @@ test('everyone may do what the table says, everything else is refused and change
         'a-link-that-holds' as token,
         h.id as "handIn", h.version_id as version, q.id as entry,
         l.batch_id as batch, l.queue_entry_id as laid, l.print_file_id as file, r.id as printer,
+        (select id from machine_sheets limit 1) as machine,
         (select id from spools order by number desc limit 1) as spool, ${otherClassId} as "otherClassId",
         (select id from hand_ins where state = 'approved' limit 1) as piece,
         (select id from kept_briefs limit 1) as kept, (select hash from task_pictures limit 1) as "taskPicture"

@@ -40,6 +40,8 @@ export interface Ids {
   readonly laid: string;
   readonly file: string;
   readonly printer: string;
+  /** A machine sheet that no printer goes by. */
+  readonly machine: string;
   /** A roll of filament on the shelf. */
   readonly spool: string;
   readonly otherClassId: string;

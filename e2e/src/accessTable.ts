@@ -247,6 +247,11 @@ export const accessTable: readonly Line[] = [
     body: ({ brief }) => ({ printer: brief, check: startChecks }),
     may: [],
   },
+  { route: '/machines', call: 'load', may: teachers },
+  { route: '/machines', call: '?/create', body: () => ({ example: 'Silo 200' }), may: teachers },
+  { route: '/machines/[sheet]', call: 'load', may: teachers },
+  { route: '/machines/[sheet]', call: '?/save', body: () => ({ draft: '{}' }), may: teachers },
+  { route: '/machines/[sheet]', call: '?/remove', path: ({ brief }) => `/machines/${brief}`, may: [] },
   { route: '/spools', call: 'load', may: staff },
   {
     route: '/spools',

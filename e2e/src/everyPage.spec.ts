@@ -130,6 +130,7 @@ test('on every page what people write stays words, and axe finds nothing serious
     '/account',
     '/spools',
     '/printers',
+    '/machines',
     group!.replace('/class/', '/gallery/'),
     `/brief/${brief}/teams`,
     '/limits',

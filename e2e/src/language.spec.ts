@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
+import { exampleSheets } from '../../core/src/machine/index.ts';
 import { expect, test } from './kelbrin.ts';
 
 test.use({ file: 'language', language: 'en-XA' });
@@ -38,7 +39,9 @@ const SAME_EVERYWHERE = [
   'min',
 ];
 const known = new Set(
-  [...SAME_EVERYWHERE, ...written].flatMap((words) => words.toLowerCase().match(/[a-z]{3,}/g) ?? []),
+  [...SAME_EVERYWHERE, ...written, ...exampleSheets.map(({ name }) => name)].flatMap(
+    (words) => words.toLowerCase().match(/[a-z]{3,}/g) ?? [],
+  ),
 );
 
 /** The English that a page shows or says to those who cannot see it, outside of what people wrote; or the page as it was sent. */
@@ -148,7 +151,16 @@ test('every word of every page comes from the catalogue, and longer words have r
   await visit(teacher, `/brief/${brief}/teams`);
   await visit(teacher, `/lesson/${brief}`);
   await visit(teacher, (await linkTo(teacher, `/lesson/${brief}/`))!);
-  for (const page of ['/library', '/notices', '/staff', '/log', '/account', '/spools', '/printers'])
+  for (const page of [
+    '/library',
+    '/notices',
+    '/staff',
+    '/log',
+    '/account',
+    '/spools',
+    '/printers',
+    '/machines',
+  ])
     await visit(teacher, page);
   await visit(teacher, '/limits');
   await visit(teacher, (await linkTo(teacher, '/limits/'))!);

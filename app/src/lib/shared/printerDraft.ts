@@ -15,6 +15,8 @@ export const printerDraft = z.strictObject({
     .string()
     .trim()
     .max(60, { error: () => say('The model is longer than 60 characters.') }),
+  /** The sheet of its model; empty for none. */
+  sheetId: z.string().max(36).default(''),
   host: z
     .string()
     .trim()

@@ -29,7 +29,7 @@
   const within: Partial<Record<string, readonly string[]>> = {
     '/class': ['/brief', '/lesson', '/limits', '/library', '/gallery', '/staff', '/log'],
     '/home': ['/bench', '/gallery'],
-    '/print-room': ['/spools'],
+    '/print-room': ['/spools', '/printers', '/machines'],
   };
 </script>
 

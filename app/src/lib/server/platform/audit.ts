@@ -8,6 +8,7 @@ import {
   classes,
   handIns,
   limitsCards,
+  machineSheets,
   batches,
   printers,
   printFiles,
@@ -82,6 +83,9 @@ export const actions = said({
   'edit-printer': 'changed a printer',
   'retire-printer': 'retired a printer',
   'bring-back-printer': 'brought a printer back',
+  'create-sheet': 'created a machine sheet',
+  'edit-sheet': 'changed a machine sheet',
+  'delete-sheet': 'deleted a machine sheet',
   'set-bells': 'changed when the bells ring',
   'set-currency': 'changed the currency',
 } as const);
@@ -145,7 +149,7 @@ async function linesWhere(db: Database, where: SQL | undefined, beforeId?: numbe
       // there is no name.
       about: sql<string | null>`coalesce(
         ${student.name} || ', v' || ${handIns.number}, ${subject.name}, ${briefs.title}, ${limitsCards.name},
-        ${sharer.name}, ${classes.name}, ${printers.name}, ${printFiles.name}, ${runPrinter.name}
+        ${sharer.name}, ${classes.name}, ${printers.name}, ${machineSheets.name}, ${printFiles.name}, ${runPrinter.name}
       )`,
       spool: spools.number,
       batch: batches.number,
@@ -162,6 +166,7 @@ async function linesWhere(db: Database, where: SQL | undefined, beforeId?: numbe
     .leftJoin(sharer, eq(sharer.id, shared.studentId))
     .leftJoin(classes, isSubject(classes.id))
     .leftJoin(printers, isSubject(printers.id))
+    .leftJoin(machineSheets, isSubject(machineSheets.id))
     .leftJoin(spools, isSubject(spools.id))
     .leftJoin(batches, isSubject(batches.id))
     .leftJoin(queueEntries, isSubject(queueEntries.id))

@@ -4,7 +4,7 @@ import { record } from '../platform/audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../platform/auth/access.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
-import { printers } from '../platform/db/schema/index.ts';
+import { machineSheets, printers } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';
 import { demandIdle, usedPrinter } from './usedPrinter.ts';
 
@@ -16,6 +16,7 @@ export async function printersToKeep(db: Database, person: Person) {
       id: printers.id,
       name: printers.name,
       model: printers.model,
+      sheetId: printers.sheetId,
       host: printers.host,
       port: printers.port,
       status: printers.status,
@@ -55,7 +56,7 @@ export async function bringPrinterBack(db: Database, person: Person, printerId: 
 /** Notes a printer, or one of that name again that was retired; its past is then its own. */
 export async function addPrinter(db: Database, person: Person, data: unknown): Promise<void> {
   demandRole(person, 'teacher');
-  const draft = read(data);
+  const draft = await read(db, data);
   const added = await db
     .insert(printers)
     .values(draft)
@@ -81,7 +82,7 @@ export async function changePrinter(
   data: unknown,
 ): Promise<void> {
   demandRole(person, 'teacher');
-  const draft = read(data);
+  const draft = await read(db, data);
   await db.transaction(async (tx) => {
     const printer = await idlePrinter(tx, printerId);
     const sameName = and(eq(printers.name, draft.name), ne(printers.id, printer.id));
@@ -116,8 +117,11 @@ async function idlePrinter(tx: Database, printerId: string): Promise<typeof prin
   return printer;
 }
 
-function read(data: unknown) {
+async function read(db: Database, data: unknown) {
   const draft = printerDraft.safeParse(data);
   if (!draft.success) throw new CannotNow(draft.error.issues[0].message);
-  return draft.data;
+  const sheetId = draft.data.sheetId === '' ? null : draft.data.sheetId;
+  if (sheetId !== null && (await db.$count(machineSheets, isId(sheetId, machineSheets.id))) === 0)
+    throw new CannotNow('That machine sheet is gone: choose another one.');
+  return { ...draft.data, sheetId };
 }

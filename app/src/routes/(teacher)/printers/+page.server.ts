@@ -8,6 +8,7 @@ import {
   retiredPrinters,
   retirePrinter,
 } from '$lib/server/printers/printers';
+import { sheetsOf } from '$lib/server/printers/machineSheets';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -15,7 +16,12 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
   depends(LIVE);
   const db = database();
   const person = locals.person!;
-  return { printers: await printersToKeep(db, person), retired: await retiredPrinters(db, person) };
+  const sheets = await sheetsOf(db, person);
+  return {
+    printers: await printersToKeep(db, person),
+    retired: await retiredPrinters(db, person),
+    sheets: sheets.map(({ id, name }) => ({ id, name })),
+  };
 };
 
 export const actions: Actions = {

@@ -5,6 +5,7 @@
   import { printerPort } from '$lib/shared/printerDraft';
   import AskFirst from '$lib/ui/AskFirst.svelte';
   import KeptInput from '$lib/ui/KeptInput.svelte';
+  import KeptSelect from '$lib/ui/KeptSelect.svelte';
   import NumberField from '$lib/ui/NumberField.svelte';
   import { printersTexts as say } from '$lib/texts/printers';
 
@@ -13,11 +14,29 @@
   follow(() => ['printroom']);
 </script>
 
-{#snippet fields(printer: { name: string; model: string; host: string; port: number | null })}
+{#snippet fields(printer: {
+  name: string;
+  model: string;
+  sheetId: string | null;
+  host: string;
+  port: number | null;
+})}
   <label
     >{say.name} <KeptInput name="name" class="mt-1 w-32" maxlength={24} kept={printer.name} required /></label
   >
   <label>{say.model} <KeptInput name="model" class="mt-1 w-52" maxlength={60} kept={printer.model} /></label>
+  <label class="flex flex-col"
+    >{say.sheet}
+    <KeptSelect
+      name="sheetId"
+      class="mt-1 w-44"
+      kept={printer.sheetId ?? ''}
+      items={[
+        { value: '', name: say.noSheet },
+        ...data.sheets.map(({ id, name }) => ({ value: id, name })),
+      ]}
+    /></label
+  >
   <label
     >{say.host}
     <KeptInput name="host" class="measured mt-1 w-44" maxlength={253} kept={printer.host} required /></label
@@ -34,6 +53,7 @@
   <div class="mb-1 flex items-baseline gap-4">
     <a href="/print-room" class="text-primary-800 underline underline-offset-2">{say.back}</a>
     <h1>{say.title}</h1>
+    <a href="/machines" class="text-primary-800 ml-auto underline underline-offset-2">{say.sheets}</a>
   </div>
   <p class="text-ink-soft mb-4">{say.what}</p>
   {#if form?.message}<p role="alert" class="border-fail bg-fail-wash mb-4 border-l-4 px-3 py-2">
@@ -71,7 +91,7 @@
     aria-label={say.add}
     use:enhance
   >
-    {@render fields({ name: '', model: '', host: '', port: null })}
+    {@render fields({ name: '', model: '', sheetId: null, host: '', port: null })}
     <Button type="submit" color="alternative">{say.add}</Button>
   </form>
   {#if data.retired.length > 0}

@@ -4,7 +4,7 @@ import type { Recipe } from '@kelbrin/core/recipe';
 import type { FileUnit } from '@kelbrin/core/mesh';
 import type { Region } from '@kelbrin/core/plane';
 import type { Plate, Layout, Placeable, Placed, Pose } from '@kelbrin/core/plate';
-import type { Estimate, PrintChoice } from '@kelbrin/core/slice';
+import type { Estimate, PrintChoice, PrintedOn } from '@kelbrin/core/slice';
 import type { SentBytes } from '../sent/sentBytes.ts';
 
 /** The STL files that a recipe imports, by the names under which its steps know them. */
@@ -28,6 +28,8 @@ export type Task =
       readonly parts: readonly (Pose & { readonly hash: string })[];
       readonly limits: LimitsCard;
       readonly choice: PrintChoice;
+      /** The printer that it is for, if its model has a sheet. */
+      readonly on?: PrintedOn;
       readonly notes: readonly string[];
     }
   | {

@@ -12,7 +12,7 @@ import { boundsOf, guessUnit, sizeOf, type SolidMesh } from '@kelbrin/core/mesh'
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { drawPng } from '@kelbrin/core/picture';
 import { footprintOf, layOut, plateToolpath, slicePart } from '@kelbrin/core/plate';
-import { estimate, settingsForPart, settingsOf, slice, writeGcode } from '@kelbrin/core/slice';
+import { estimate, settingsForPart, settingsOf, settingsOn, slice, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import { speakAsSet } from '../basics/language.ts';
 import { readPicture } from './readPicture.ts';
@@ -70,10 +70,11 @@ function inspectRecipe(
 }
 
 function sliceBatch(
-  { files, parts, limits, choice, notes }: Extract<Task, { kind: 'batch' }>,
+  { files, parts, limits, choice, on, notes }: Extract<Task, { kind: 'batch' }>,
   { kernel }: Workshop,
 ): Answers['batch'] {
-  const settings = settingsOf(limits, choice);
+  const usual = settingsOf(limits, choice);
+  const settings = on ? settingsOn(on.sheet, usual) : usual;
   const sliced = new Map(
     [...files].map(([hash, threeMf]) => [hash, slicePart(kernel, readThreeMf(threeMf), settings)]),
   );
@@ -81,10 +82,9 @@ function sliceBatch(
     parts.map(({ hash, ...placement }) => ({ ...placement, part: sliced.get(hash)! })),
     settings,
   );
-  return {
-    gcode: writeGcode(toolpath, settings, { offsetMm: [0, 0], notes }),
-    estimate: estimate(toolpath, settings),
-  };
+  const takes = estimate(toolpath, settings);
+  const gcode = writeGcode(toolpath, settings, { offsetMm: [0, 0], notes, on: on && { ...on, takes } });
+  return { gcode, estimate: takes };
 }
 
 function drawRecipe(

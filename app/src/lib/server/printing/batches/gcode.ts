@@ -1,6 +1,7 @@
 import { eq, inArray } from 'drizzle-orm';
 import type { FilamentColour } from '@kelbrin/core/colours';
-import type { Estimate } from '@kelbrin/core/slice';
+import { cannotPrint, settingsOf, type Estimate } from '@kelbrin/core/slice';
+import { say } from '@kelbrin/core/words';
 import { choiceWithColours, coloursOfBatch } from '../../../shared/batchColours.ts';
 import { NotAllowed } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
@@ -10,18 +11,20 @@ import { TaskFailure } from '../../platform/compute/taskFailure.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { batches, printFiles } from '../../platform/db/schema/index.ts';
 import { sha256 } from '../../platform/basics/sha256.ts';
+import { sheetOfPrinter } from '../../printers/machineSheets.ts';
 import { partsOf, type BatchPart } from './batchParts.ts';
 
 /**
- * The G-code of a batch as it is laid, and what it takes, which is noted on the batch. It names the print files, with
- * their hashes and whose they are.
+ * The G-code of a batch as it is laid, for a printer by the sheet of its model if that is named, and what it takes, which is
+ * noted on the batch. It names the print files, with their hashes and whose they are.
  *
- * Throws {@link CannotNow} when it cannot be sliced, and when a file is not the one that was approved: nothing else is
+ * Throws {@link CannotNow} when it cannot be sliced or not be printed there, and when a file is not the one that was approved: nothing else is
  * ever printed.
  */
 export async function gcodeOfBatch(
   db: Database,
   batchId: string,
+  printerId?: string | null,
 ): Promise<{ gcode: string; estimate: Estimate }> {
   const [batch] = await db.select().from(batches).where(eq(batches.id, batchId));
   if (!batch) throw new NotAllowed();
@@ -32,12 +35,17 @@ export async function gcodeOfBatch(
   const files = await filesOf(db, parts);
   const colours = coloursOfBatch(parts);
   const choice = choiceWithColours(batch.choice, colours);
+  const known = printerId ? await sheetOfPrinter(db, printerId) : undefined;
+  const { limits } = parts[0];
+  const refusal = known && cannotPrint(known.sheet, settingsOf(limits, choice));
+  if (refusal !== undefined) throw new CannotNow(refusal);
   const slicing = compute().run<'batch'>({
     kind: 'batch',
     files,
     parts: parts.map(({ hash, xMm, yMm, turnDeg }) => ({ hash, xMm, yMm, turnDeg })),
-    limits: parts[0].limits,
+    limits,
     choice,
+    on: known && { ...known, batch: say('Batch {number}', { number: batch.number }) },
     notes: [
       `Kelbrin, batch ${batch.number}`,
       ...parts.map(({ name, student, hash }) => `${name}, for ${student}, print file ${hash}`),

@@ -78,7 +78,7 @@ export class KeptRun {
     if (this.#run.sentAt) return this.#start();
     let gcode: string;
     try {
-      const made = await gcodeOfBatch(this.#keeping.db, this.#run.batchId);
+      const made = await gcodeOfBatch(this.#keeping.db, this.#run.batchId, this.#run.printerId);
       gcode = made.gcode;
       const estimateS = made.estimate.seconds;
       await this.#keeping.write((tx) => tx.update(runs).set({ estimateS }).where(eq(runs.id, this.#run.id)));

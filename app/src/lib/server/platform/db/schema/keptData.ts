@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { colourBands } from '@kelbrin/core/colours';
 import { inspection } from '@kelbrin/core/inspect';
+import { machineSheet } from '@kelbrin/core/machine';
 import { printChoice, printEstimate } from '@kelbrin/core/slice/kept';
 import { benchReport } from '../../../../shared/benchReport.ts';
 import { anchor } from '../../../../shared/remark.ts';
@@ -30,6 +31,9 @@ export const keptFootprint = keptJson('footprint', z.array(z.array(z.tuple([z.nu
 
 /** How a batch is to be printed. */
 export const keptChoice = keptJson('choice of print settings', printChoice);
+
+/** What a model of printer is like. */
+export const keptSheet = keptJson('machine sheet', machineSheet);
 
 /** What a printer last said of itself; see `printers/driver.ts`. */
 const printerStatus = z.strictObject({

@@ -24,6 +24,7 @@ import {
   keptDay,
   keptEstimate,
   keptFootprint,
+  keptSheet,
   keptSizes,
   keptStartChecks,
   keptStatus,
@@ -97,10 +98,19 @@ export const spools = pgTable('spools', {
   goneAt: timestamp('gone_at', { withTimezone: true }),
 });
 
+/** What a model of printer is like, shared by the printers of it. */
+export const machineSheets = pgTable('machine_sheets', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull().unique(),
+  sheet: keptSheet('sheet').notNull(),
+});
+
 export const printers = pgTable('printers', {
   id: uuid('id').primaryKey().defaultRandom(),
   name: text('name').notNull().unique(),
   model: text('model').notNull(),
+  /** The sheet of its model; without one it is spoken to as most printers are. */
+  sheetId: uuid('sheet_id').references(() => machineSheets.id),
   host: text('host').notNull(),
   port: integer('port').notNull(),
   /** The roll that is loaded; a roll is on one printer at most. */

@@ -10,7 +10,7 @@ import type { RequestHandler } from './$types';
 export const GET: RequestHandler = async ({ params, locals }) => {
   const db = database();
   const { batch } = await orNotFound(batchToSee(db, locals.person!, params.batch));
-  const { gcode } = await gcodeOfBatch(db, batch.id).catch((problem: unknown) => {
+  const { gcode } = await gcodeOfBatch(db, batch.id, batch.plannedFor).catch((problem: unknown) => {
     if (problem instanceof CannotNow) error(409, problem.message);
     throw problem;
   });

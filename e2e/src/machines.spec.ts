@@ -1,0 +1,49 @@
+import { expectNoSeriousFault } from './accessibility.ts';
+import { expect, test } from './kelbrin.ts';
+
+test.use({ file: 'machines' });
+
+test('a teacher writes a machine sheet, is told of faults in its code, and has a printer go by it', async ({
+  as,
+}) => {
+  const page = await as('teacher');
+  await page.goto('/printers');
+  await page.getByRole('link', { name: 'Machine sheets' }).click();
+  await page.getByLabel('Begin a sheet like').selectOption('Silo 200');
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Silo 200' })).toBeVisible();
+  await expectNoSeriousFault(page, 'a machine sheet');
+
+  await page.getByLabel('Name of the model').fill('Łódź press');
+  await page.getByLabel('Shape of the plate').selectOption('rectangle');
+  await page.getByLabel('depth', { exact: true }).fill('180,5');
+  await page.getByLabel('depth', { exact: true }).press('Enter');
+  await page.getByLabel('Where x and y are 0').selectOption('frontLeft');
+  const before = page.getByRole('textbox', { name: 'Before a print' });
+  const code = await before.inputValue();
+  await before.fill(`${code}\nG0 Y{depthMm + 1}\nM109 S{hotness}`);
+  await expect(page.getByText('The nozzle would leave the plate')).toBeVisible();
+  await expect(page.getByText('Nothing is called “hotness” here.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save the sheet' }).click();
+  await expect(page.getByRole('alert')).toContainText('Before a print, line');
+  // What was typed is still there.
+  await expect(before).toHaveValue(/hotness/);
+  await before.fill(`${code}\nG0 Y{depthMm - 1}`);
+  await page.getByText('As it would be written').first().click();
+  await expect(page.locator('pre').first()).toContainText('G0 Y179.5');
+  await page.getByRole('button', { name: 'Save the sheet' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Machine sheets' }).click();
+  await expect(page.getByRole('listitem', { name: 'Łódź press' })).toContainText('no printer goes by it');
+  await page.getByRole('link', { name: 'Printers', exact: true }).click();
+  const birch = page.getByRole('listitem', { name: 'Printer Birch' });
+  await birch.getByLabel('Machine sheet').selectOption('Łódź press');
+  await birch.getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('link', { name: 'Machine sheets' }).click();
+  await expect(page.getByRole('listitem', { name: 'Łódź press' })).toContainText('Birch');
+  await expectNoSeriousFault(page, 'the machine sheets');
+  await page.getByRole('link', { name: 'Łódź press' }).click();
+  await page.getByRole('button', { name: 'Delete the sheet' }).click();
+  await expect(page.getByRole('alert')).toContainText('Birch goes by this sheet');
+});
