@@ -157,7 +157,7 @@ export const house = [
   {
     path: 'core/src/plate',
     about: 'parts on a plate: footprints, places, one toolpath for all',
-    uses: ['mesh', 'plane', 'solid', 'slice'],
+    uses: ['machine', 'mesh', 'plane', 'solid', 'slice'],
   },
   {
     path: 'core/src/sheet',

@@ -3,21 +3,21 @@ import { expect, test } from './kelbrin.ts';
 
 test.use({ file: 'machines' });
 
-test('a teacher writes a machine sheet, is told of faults in its code, and has a printer go by it', async ({
+test('a teacher writes a machine sheet, is told of faults in its code, and gives it to a printer', async ({
   as,
 }) => {
   const page = await as('teacher');
   await page.goto('/printers');
   await page.getByRole('link', { name: 'Machine sheets' }).click();
-  await page.getByLabel('Begin a sheet like').selectOption('Silo 200');
-  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await page.getByLabel('New sheet from the example').selectOption('Silo 200');
+  await page.getByRole('button', { name: 'Make the sheet' }).click();
   await expect(page.getByRole('heading', { name: 'Silo 200' })).toBeVisible();
   await expectNoSeriousFault(page, 'a machine sheet');
 
   await page.getByLabel('Name of the model').fill('Łódź press');
   await page.getByLabel('Shape of the plate').selectOption('rectangle');
-  await page.getByLabel('depth', { exact: true }).fill('180,5');
-  await page.getByLabel('depth', { exact: true }).press('Enter');
+  await page.getByRole('spinbutton', { name: 'depth mm' }).fill('180,5');
+  await page.getByRole('spinbutton', { name: 'depth mm' }).press('Enter');
   await page.getByLabel('Where x and y are 0').selectOption('frontLeft');
   const before = page.getByRole('textbox', { name: 'Before a print' });
   const code = await before.inputValue();
@@ -35,7 +35,9 @@ test('a teacher writes a machine sheet, is told of faults in its code, and has a
   await expect(page.getByText('Saved.')).toBeVisible();
 
   await page.getByRole('link', { name: 'Machine sheets' }).click();
-  await expect(page.getByRole('listitem', { name: 'Łódź press' })).toContainText('no printer goes by it');
+  await expect(page.getByRole('listitem', { name: 'Łódź press' })).toContainText(
+    'No printer uses this sheet',
+  );
   await page.getByRole('link', { name: 'Printers', exact: true }).click();
   const birch = page.getByRole('listitem', { name: 'Printer Birch' });
   await birch.getByLabel('Machine sheet').selectOption('Łódź press');
@@ -45,5 +47,5 @@ test('a teacher writes a machine sheet, is told of faults in its code, and has a
   await expectNoSeriousFault(page, 'the machine sheets');
   await page.getByRole('link', { name: 'Łódź press' }).click();
   await page.getByRole('button', { name: 'Delete the sheet' }).click();
-  await expect(page.getByRole('alert')).toContainText('Birch goes by this sheet');
+  await expect(page.getByRole('alert')).toContainText('Birch uses this sheet');
 });

@@ -63,7 +63,10 @@ export class Conversation {
       case 'M114':
         return [...this.#position(), 'ok'];
       case 'M115':
-        return [`FIRMWARE_NAME:Kelbrin simulated printer MACHINE_TYPE:${this.#name} EXTRUDER_COUNT:1`, 'ok'];
+        return [
+          `FIRMWARE_NAME:Kelbrin simulated printer MACHINE_TYPE:${this.#name} EXTRUDER_COUNT:${machine.filaments}`,
+          'ok',
+        ];
       case 'M20':
         return [
           'Begin file list',

@@ -1,6 +1,9 @@
-import { parseCommand, type Command } from './line.ts';
+import { complaintOf } from './complaints.ts';
 import type { PauseReason } from './faults.ts';
-import { Planner, type Block } from './planner.ts';
+import { parseCommand, type Command } from './line.ts';
+import { ordinaryModel, type Model } from './model.ts';
+import { MoveReader } from './moveReader.ts';
+import { Planner } from './planner.ts';
 
 /** A heater: it moves towards its target and then stays there. */
 interface Heater {
@@ -29,10 +32,11 @@ const TOO_COLD_C = 20;
 const HOMING_MM_PER_S = 50;
 /** Colder than this, filament cannot be pushed, and would be ground to dust. */
 const SOFT_C = 170;
-/** How far the head reaches from the corner where it is homed. */
-const REACH_MM = { x: 220, y: 220, z: 250 };
-/** Commands that change nothing here: millimetres, motors, fans, words on a display, waiting, the only tool. */
-const WITHOUT_EFFECT = new Set(['G21', 'M18', 'M84', 'M106', 'M107', 'M117', 'M400', 'T0']);
+/** How long it probes its plate, and how long it takes to draw one filament out and push another one in. */
+const LEVELLING_S = 30;
+const FILAMENT_CHANGE_S = 12;
+/** Commands that change nothing here: millimetres, motors, fans, the chamber, words on a display, waiting. */
+const WITHOUT_EFFECT = new Set(['G4', 'G21', 'M17', 'M18', 'M84', 'M106', 'M107', 'M117', 'M141', 'M400']);
 /** Commands that hold for what is read after them, and for which the head does not stop. */
 const IN_PASSING = new Set(['G90', 'G91', 'G92', 'M82', 'M83', 'M106', 'M107', 'M204', 'M205']);
 
@@ -54,19 +58,24 @@ export class Machine {
   /** Called with what a printer tells without being asked. */
   announce: (message: string) => void = () => {};
 
-  #absolute = true;
-  #absoluteE = true;
-  #e = 0;
-  #feedMmPerMin = 1500;
-  /** How fast speeds may change: printing, travelling, and with filament alone. */
-  readonly #acceleration = { print: 1000, travel: 1000, filament: 1000 };
-  #deviationMm = 0.02;
+  /** Which of its filaments is in the nozzle. */
+  filament = 0;
   readonly #planner = new Planner();
-  /** Where the head will be after the moves that are read. */
-  #ahead = { x: 0, y: 0, z: 0 };
+  readonly #model: Model;
+  readonly #reader: MoveReader;
   /** Seconds that the current move still takes. */
   #busyS = 0;
   #waitingFor: Heater | undefined;
+
+  constructor(model: Model = ordinaryModel) {
+    this.#model = model;
+    this.#reader = new MoveReader(model, (message) => this.announce(message));
+  }
+
+  /** How many filaments it changes between by itself. */
+  get filaments(): number {
+    return this.#model.filaments;
+  }
 
   /** Selects a stored file; true if there is one of that name. */
   select(name: string): boolean {
@@ -101,6 +110,7 @@ export class Machine {
     this.abort();
     this.halted = undefined;
     this.#heaterWorks = true;
+    this.#reader.isHomed = false;
   }
 
   /** Gives up the file and turns the heaters off. */
@@ -185,9 +195,8 @@ export class Machine {
       const next = end < 0 ? job.content.length : end + 1;
       const words = job.content.slice(job.readTo, next).replace(/;.*$/m, '').trim();
       const command = words === '' ? undefined : parseCommand(words);
-      if (command?.code === 'G0' || command?.code === 'G1') {
-        this.#planner.push(this.#blockOf(command, next));
-      } else if (command && !IN_PASSING.has(command.code)) {
+      if (command && MoveReader.isMove(command)) this.#plan(this.#planner, command, next);
+      else if (command && !IN_PASSING.has(command.code)) {
         if (!this.#planner.isEmpty) return;
         job.readTo = job.at = next;
         if (command.code === 'M600') {
@@ -204,7 +213,7 @@ export class Machine {
   }
 
   #begin(job: Job): void {
-    const { block, seconds } = this.#planner.take(this.#deviationMm);
+    const { block, seconds } = this.#planner.take(this.#reader.deviationMm);
     this.#busyS += seconds;
     Object.assign(this.position, block.to);
     job.at = this.#planner.isEmpty ? job.readTo : block.end;
@@ -213,47 +222,26 @@ export class Machine {
   /** Forgets the moves that were read ahead. */
   #forget(): void {
     this.#planner.clear();
-    this.#ahead = { ...this.position };
+    this.#reader.place(this.position);
   }
 
-  /** Carries out a command, or tells that there is none of this name. */
-  execute({ code, parameters }: Command): void {
+  #plan(planner: Planner, command: Command, end: number): void {
+    const is = { soft: this.isSoft, printing: this.job?.running === true };
+    for (const block of this.#reader.blocksOf(command, end, is)) planner.push(block);
+  }
+
+  /** Carries out a command, or tells that there is none of this name, or that its model does not take it. */
+  execute(command: Command): void {
+    if (MoveReader.isMove(command)) return this.#moveByHand(command);
+    this.#complain(command);
+    if (this.#reader.take(command)) return;
+    const { code, parameters } = command;
     switch (code) {
-      case 'G0':
-      case 'G1': {
-        // A move by hand begins and ends at rest.
-        const alone = new Planner();
-        alone.push(this.#blockOf({ code, parameters, rest: '' }, 0));
-        if (alone.isEmpty) break;
-        this.#busyS += alone.take(this.#deviationMm).seconds;
-        Object.assign(this.position, this.#ahead);
-        break;
-      }
-      case 'M204':
-        this.#acceleration.print = parameters.P ?? this.#acceleration.print;
-        this.#acceleration.travel = parameters.T ?? this.#acceleration.travel;
-        this.#acceleration.filament = parameters.R ?? this.#acceleration.filament;
-        break;
-      case 'M205':
-        this.#deviationMm = parameters.J ?? this.#deviationMm;
-        break;
       case 'G28':
         this.#home(parameters);
         break;
-      case 'G90':
-        this.#absolute = true;
-        break;
-      case 'G91':
-        this.#absolute = false;
-        break;
-      case 'M82':
-        this.#absoluteE = true;
-        break;
-      case 'M83':
-        this.#absoluteE = false;
-        break;
-      case 'G92':
-        this.#e = parameters.E ?? this.#e;
+      case 'G29':
+        this.#busyS += LEVELLING_S;
         break;
       case 'M104':
       case 'M109':
@@ -266,45 +254,41 @@ export class Machine {
         if (code === 'M190') this.#waitingFor = this.bed;
         break;
       default:
-        if (!WITHOUT_EFFECT.has(code)) this.announce(`echo:Unknown command: "${code}"`);
+        if (/^T\d+$/.test(code)) this.#changeFilament(Number(code.slice(1)));
+        else if (!WITHOUT_EFFECT.has(code)) this.announce(`echo:Unknown command: "${code}"`);
     }
   }
 
-  /** What a command to move means, after all that were read before it. */
-  #blockOf({ code, parameters }: Command, end: number): Block {
-    if (parameters.F) this.#feedMmPerMin = parameters.F;
-    const from = { ...this.#ahead };
-    for (const axis of ['x', 'y', 'z'] as const) {
-      const value = parameters[axis.toUpperCase()];
-      if (value !== undefined) this.#ahead[axis] = this.#absolute ? value : from[axis] + value;
-    }
-    const to = { ...this.#ahead };
-    const [dx, dy, dz] = [to.x - from.x, to.y - from.y, to.z - from.z];
-    const travelMm = Math.hypot(dx, dy, dz);
-    const e = parameters.E ?? (this.#absoluteE ? this.#e : 0);
-    const filamentMm = this.#absoluteE ? e - this.#e : e;
-    this.#e += filamentMm;
-    if (filamentMm !== 0 && !this.isSoft) this.announce('echo: cold extrusion prevented');
-    for (const axis of ['x', 'y', 'z'] as const) {
-      if (to[axis] < 0 || to[axis] > REACH_MM[axis])
-        this.announce(`echo: ${axis} is out of reach: ${to[axis]}`);
-    }
-    const { print, travel, filament } = this.#acceleration;
-    return {
-      lengthMm: travelMm > 0 ? travelMm : Math.abs(filamentMm),
-      speedMmPerS: this.#feedMmPerMin / 60,
-      accelerationMmPerS2: travelMm === 0 ? filament : code === 'G0' || filamentMm === 0 ? travel : print,
-      direction: travelMm > 0 ? [dx / travelMm, dy / travelMm, dz / travelMm] : undefined,
-      to,
-      end,
-    };
+  /** A move by hand begins and ends at rest. */
+  #moveByHand(command: Command): void {
+    const alone = new Planner();
+    this.#plan(alone, command, 0);
+    while (!alone.isEmpty) this.#busyS += alone.take(this.#reader.deviationMm).seconds;
+    Object.assign(this.position, this.#reader.ahead);
+  }
+
+  #complain(command: Command): void {
+    const complaint = complaintOf(command, this.#model);
+    if (complaint) this.announce(complaint);
+    if (/^M(18|84)$/.test(command.code) && this.job?.running && this.nozzle.targetC > 0)
+      this.announce('echo: motors off while the nozzle is heated');
+  }
+
+  /** Has another of its filaments in the nozzle. */
+  #changeFilament(to: number): void {
+    if (to === this.filament || to >= this.#model.filaments) return;
+    if (!this.isSoft) this.announce('echo: filament changed in a cold nozzle');
+    this.filament = to;
+    this.#busyS += FILAMENT_CHANGE_S;
   }
 
   #home(parameters: Command['parameters']): void {
+    this.#reader.isHomed = true;
     const named = (['x', 'y', 'z'] as const).filter((axis) => axis.toUpperCase() in parameters);
     for (const axis of named.length > 0 ? named : (['x', 'y', 'z'] as const)) {
-      this.#busyS += this.position[axis] / HOMING_MM_PER_S;
-      this.position[axis] = this.#ahead[axis] = 0;
+      this.#busyS += Math.abs(this.position[axis]) / HOMING_MM_PER_S;
+      this.position[axis] = 0;
+      this.#reader.place({ [axis]: 0 });
     }
   }
 }

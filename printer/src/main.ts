@@ -1,7 +1,10 @@
+import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
+import { modelOf } from './model.ts';
 import { startPrinter } from './server.ts';
 
-const usage = 'usage: printer --name NAME --port PORT [--speed 1] [--noise 0] [--faults SEED]';
+const usage =
+  'usage: printer --name NAME --port PORT [--speed 1] [--noise 0] [--faults SEED] [--sheet FILE.json]';
 
 const { values } = parseArgs({
   options: {
@@ -10,6 +13,7 @@ const { values } = parseArgs({
     speed: { type: 'string', default: '1' },
     noise: { type: 'string', default: '0' },
     faults: { type: 'string' },
+    sheet: { type: 'string' },
   },
 });
 const [port, speed, noise] = [values.port, values.speed, values.noise].map(Number);
@@ -19,7 +23,9 @@ if (![port, speed, noise].every(Number.isFinite) || speed <= 0 || port < 0 || no
 }
 
 const faultSeed = values.faults === undefined ? undefined : Number(values.faults);
-const printer = await startPrinter({ name: values.name, port, speed, noise, faultSeed });
+const model =
+  values.sheet === undefined ? undefined : modelOf(JSON.parse(await readFile(values.sheet, 'utf8')));
+const printer = await startPrinter({ name: values.name, port, speed, noise, faultSeed, model });
 console.log(`${values.name} listens on 127.0.0.1:${printer.port}, ${speed} times as fast as real time`);
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.once(signal, () => void printer.close().then(() => process.exit(0)));

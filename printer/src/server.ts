@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { Conversation } from './conversation.ts';
 import { faultsOf, type FaultKind } from './faults.ts';
 import { Machine } from './machine.ts';
+import type { Model } from './model.ts';
 
 export interface PrinterOptions {
   readonly name: string;
@@ -12,6 +13,8 @@ export interface PrinterOptions {
   readonly speed: number;
   /** Share of numbered lines that arrive damaged, 0 to 1; which ones is the same in every run. */
   readonly noise?: number;
+  /** What it can do; left out, an ordinary printer. */
+  readonly model?: Model;
   /** Has faults strike by themselves, one in each file; the same seed strikes the same. */
   readonly faultSeed?: number;
 }
@@ -37,7 +40,7 @@ const LONGEST_LINE = 4096;
 
 /** Starts a simulated printer that listens on loopback. Its machine goes on whether or not anyone is connected. */
 export async function startPrinter(options: PrinterOptions): Promise<RunningPrinter> {
-  const machine = new Machine();
+  const machine = new Machine(options.model);
   const sockets = new Set<Socket>();
   const disturbed = disturbance(options.noise ?? 0);
   machine.announce = (message) => {

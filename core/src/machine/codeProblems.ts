@@ -41,7 +41,7 @@ function unreadProblem({ number, why, what }: UnreadLine): CodeProblem {
   const message =
     why === 'bracket'
       ? say('A curly bracket is open or closed twice.')
-      : say('“{what}” is neither a command nor a word of one.', { what });
+      : say('“{what}” is not a command that Kelbrin can read.', { what });
   return { line: number, message };
 }
 
@@ -126,7 +126,7 @@ class Head {
       case 'M18':
       case 'M84':
         return command !== 'M17' && this.#isWarm && this.#isOverPart
-          ? say('The motors go off while the hot nozzle is over the part: raise it, or let it cool before.')
+          ? say('The motors go off while the hot nozzle is over the part: raise it, or let it cool first.')
           : undefined;
     }
     return undefined;
@@ -139,10 +139,10 @@ class Head {
     if (isAll || words.has('Z')) this.#z = 0;
   }
 
-  /** Where it is counted anew, but for filament, nobody could tell what is off the plate. */
+  /** After another position is set, nobody could tell what is off the plate. */
   #renamePlace(words: ReadonlyMap<string, unknown>): string | undefined {
     return ['X', 'Y', 'Z'].some((letter) => words.has(letter))
-      ? say('Places must not be counted anew: leave out X, Y and Z.')
+      ? say('G92 may only set E here: leave out X, Y and Z.')
       : undefined;
   }
 
@@ -163,7 +163,7 @@ class Head {
     const { heightMm } = this.#sheet;
     const [x, y, z] = [this.#x, this.#y, this.#z];
     if (z !== undefined && (z < 0 || z > heightMm))
-      return say('The nozzle would go to a height of {mm} mm: this printer goes from 0 to {heightMm}.', {
+      return say('The nozzle would go to a height of {mm} mm: this printer can reach 0 to {heightMm} mm.', {
         mm: formatNumber(z),
         heightMm,
       });
@@ -183,9 +183,9 @@ class Head {
   }
 
   #heatNozzle(c: number | undefined, waits: boolean): string | undefined {
-    const { hottestNozzleC } = this.#sheet;
-    if (c === undefined) return say('It is not said how hot: write S and the degrees.');
-    if (c > hottestNozzleC) return tooHot(say('the nozzle'), c, hottestNozzleC);
+    const { maxNozzleC } = this.#sheet;
+    if (c === undefined) return say('The temperature is missing: write S and the degrees.');
+    if (c > maxNozzleC) return tooHot(say('the nozzle'), c, maxNozzleC);
     if (c < SOFT_C) {
       this.#isHot = false;
       if (waits) this.#isWarm = false;
@@ -197,17 +197,17 @@ class Head {
   }
 
   #heatPlate(c: number | undefined): string | undefined {
-    const { heatsPlate, hottestPlateC } = this.#sheet;
-    if (c === undefined) return say('It is not said how hot: write S and the degrees.');
+    const { heatsPlate, maxPlateC } = this.#sheet;
+    if (c === undefined) return say('The temperature is missing: write S and the degrees.');
     if (!heatsPlate) return c === 0 ? undefined : say('This printer does not heat its plate.');
-    return c > hottestPlateC ? tooHot(say('the plate'), c, hottestPlateC) : undefined;
+    return c > maxPlateC ? tooHot(say('the plate'), c, maxPlateC) : undefined;
   }
 }
 
-const cold = () => say('Filament is moved before the nozzle is hot: wait for it with M109 before.');
+const cold = () => say('Filament is moved while the nozzle is cold: wait for it with M109 first.');
 
 function tooHot(what: string, c: number, hottestC: number): string {
-  return say('{c} °C is too hot for {what}: this printer stands {hottestC} °C.', {
+  return say('{c} °C is too hot for {what}: this printer allows {hottestC} °C.', {
     c: formatNumber(c),
     what,
     hottestC: formatNumber(hottestC),

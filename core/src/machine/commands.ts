@@ -18,16 +18,16 @@ export function commandProblem(command: string, sheet: MachineSheet): string | u
       return dialect.takesArcs ? undefined : say('this printer takes no arcs');
     case 'G10':
     case 'G11':
-      return dialect.retractsItself ? undefined : say('this printer does not draw filament back by itself');
+      return dialect.retractsByItself ? undefined : say('this printer does not retract by itself');
     case 'G29':
       return sheet.levels ? undefined : say('this printer does not level its plate');
     case 'M141':
     case 'M191':
       return sheet.hasChamber ? undefined : say('this printer has no chamber');
     case 'M204':
-      return dialect.hearsAccelerations ? undefined : say('this printer does not hear accelerations');
+      return dialect.takesAccelerations ? undefined : say('this printer does not take accelerations');
     case 'M205':
-      return dialect.hearsCorners ? undefined : say('this printer does not hear how corners are taken');
+      return dialect.takesCorners ? undefined : say('this printer does not take corner distances');
     case 'M600':
       return undefined;
   }

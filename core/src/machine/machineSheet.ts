@@ -4,12 +4,12 @@ const lengthMm = z.number().min(20).max(2000);
 const speedMmPerS = z.number().min(1).max(2000);
 const accelerationMmPerS2 = z.number().min(10).max(50_000);
 /**
- * Lines of G-code with named values. Places are absolute and filament is counted anew in each move when it begins, whatever
- * the dialect of the printer is.
+ * Lines of G-code with named values. At its start positions are absolute and filament is counted for each move, whatever the
+ * dialect of the printer is.
  */
 const code = z.string().max(4000);
 
-/** One figure for each way that a printer moves: left and right, to and fro, up and down, and filament through the nozzle. */
+/** One figure an axis, and one for the filament. */
 const byMotor = <T extends z.ZodType>(figure: T) =>
   z.strictObject({ x: figure, y: figure, z: figure, filament: figure });
 
@@ -20,34 +20,34 @@ export const plateShape = z.discriminatedUnion('shape', [
 ]);
 export type PlateShape = z.infer<typeof plateShape>;
 
-/** What a printer's G-code is like where printers differ. */
+/** Where the G-code of printers differs. */
 export const dialect = z.strictObject({
-  /** Whether it hears how fast speeds may change. */
-  hearsAccelerations: z.boolean(),
-  /** Whether it hears how far corners may be cut. */
-  hearsCorners: z.boolean(),
+  /** Whether it takes M204. */
+  takesAccelerations: z.boolean(),
+  /** Whether it takes M205 with a corner distance. */
+  takesCorners: z.boolean(),
   /** The number that means a fan at its fastest. */
   fanFull: z.union([z.literal(255), z.literal(100), z.literal(1)]),
-  /** Whether it takes arcs as such. */
+  /** Whether it takes G2 and G3. */
   takesArcs: z.boolean(),
-  /** Whether filament is counted anew in each move, or from the beginning. */
+  /** Whether filament is counted for each move (M83) or from the start of the print (M82). */
   filament: z.enum(['relative', 'absolute']),
-  /** Whether it draws filament back by itself, by as much as is set in it. */
-  retractsItself: z.boolean(),
-  /** Whether it shows a picture that stands at the head of a file. */
-  showsPictures: z.boolean(),
+  /** Whether it retracts by itself (G10, G11), by the length that is set in it. */
+  retractsByItself: z.boolean(),
+  /** Whether it shows thumbnails at the head of a file. */
+  showsThumbnails: z.boolean(),
 });
 export type Dialect = z.infer<typeof dialect>;
 
 /** What most printers of classrooms understand. */
 export const ordinaryDialect: Dialect = {
-  hearsAccelerations: true,
-  hearsCorners: true,
+  takesAccelerations: true,
+  takesCorners: true,
   fanFull: 255,
   takesArcs: false,
   filament: 'relative',
-  retractsItself: false,
-  showsPictures: false,
+  retractsByItself: false,
+  showsThumbnails: false,
 };
 
 /** What one model of printer is like; the printers of that model share it. */
@@ -66,13 +66,13 @@ export const machineSheet = z.strictObject({
   hasChamber: z.boolean(),
   /** How many filaments it can change between by itself. */
   filaments: z.number().int().min(1).max(8),
-  fastestMmPerS: byMotor(speedMmPerS),
-  quickestMmPerS2: byMotor(accelerationMmPerS2),
+  maxSpeedMmPerS: byMotor(speedMmPerS),
+  maxAccelerationMmPerS2: byMotor(accelerationMmPerS2),
   /** How far the circle of a corner that is taken at speed may stay away from the corner. */
   cornerDeviationMm: z.number().min(0.001).max(1),
-  hottestNozzleC: z.number().min(150).max(500),
-  /** How hot its plate becomes at most; of no meaning where it heats none. */
-  hottestPlateC: z.number().min(0).max(200),
+  maxNozzleC: z.number().min(150).max(500),
+  /** The highest temperature of its plate; means nothing where none is heated. */
+  maxPlateC: z.number().min(0).max(200),
   /** Whether it levels its plate before each print. */
   levels: z.boolean(),
   /** G-code before and after each print, at a pause, and where a person changes the filament. */

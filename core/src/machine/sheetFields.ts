@@ -19,18 +19,18 @@ export const sheetFields: readonly { readonly title: string; readonly fields: re
   said(
     [
       {
-        title: 'Heat at most',
+        title: 'Highest temperatures',
         fields: [
-          { path: ['hottestNozzleC'], label: 'nozzle', unit: '°C', min: 150, max: 500 },
-          { path: ['hottestPlateC'], label: 'plate', unit: '°C', min: 0, max: 200 },
+          { path: ['maxNozzleC'], label: 'nozzle', unit: '°C', min: 150, max: 500 },
+          { path: ['maxPlateC'], label: 'plate', unit: '°C', min: 0, max: 200 },
         ],
       },
-      { title: 'Speed at most', fields: byMotor('fastestMmPerS', 'mm/s', 1, 2000) },
+      { title: 'Highest speeds', fields: byMotor('maxSpeedMmPerS', 'mm/s', 1, 2000) },
       {
-        title: 'Acceleration at most',
+        title: 'Highest accelerations',
         fields: [
-          ...byMotor('quickestMmPerS2', 'mm/s²', 10, 50_000),
-          { path: ['cornerDeviationMm'], label: 'corners are cut by', unit: 'mm', min: 0.001, max: 1 },
+          ...byMotor('maxAccelerationMmPerS2', 'mm/s²', 10, 50_000),
+          { path: ['cornerDeviationMm'], label: 'corner distance', unit: 'mm', min: 0.001, max: 1 },
         ],
       },
     ],
@@ -45,6 +45,6 @@ export function figureAt(sheet: MachineSheet, { path }: SheetField): number {
 /** The sheet with another figure in a field. */
 export function withFigure(sheet: MachineSheet, { path }: SheetField, value: number): MachineSheet {
   const [key, motor] = path;
-  const own = sheet[key as 'fastestMmPerS'];
+  const own = sheet[key as 'maxSpeedMmPerS'];
   return { ...sheet, [key]: motor === undefined ? value : { ...own, [motor]: value } };
 }

@@ -77,15 +77,24 @@ function inTurn(parts: readonly (readonly Path[])[]): Path[] {
 
 /** Lines around everything on the plate, from the outside in; left out where the plate has no room. */
 function skirt(paths: readonly Path[], settings: PrintSettings): Path[] {
-  const { skirtLines, skirtGapMm, lineWidthMm, plateMm } = settings;
+  const { skirtLines, skirtGapMm, lineWidthMm } = settings;
   const hull = convexHull(paths.flatMap(({ points }) => points.map(([x, y]): Point => [x, y])));
   const rings = Array.from({ length: skirtLines }, (_, i) => {
     // Paths run half a line within what they cover.
     const points = grownHull(hull, skirtGapMm + lineWidthMm * (i + 1));
     return { role: 'skirt', points, closed: true, widthMm: lineWidthMm } satisfies Path;
   });
-  const isOnPlate = ([x, y]: Point) => Math.min(x, y, plateMm[0] - x, plateMm[1] - y) >= lineWidthMm / 2;
+  const isOnPlate = (point: Point) => fromEdgeMm(point, settings) >= lineWidthMm / 2;
   return rings.every(({ points }) => points.every(isOnPlate)) ? rings.reverse() : [];
+}
+
+/** How far within the edge of the plate a point lies, mm. */
+function fromEdgeMm(
+  [x, y]: Point,
+  { plateMm: [widthMm, depthMm], isPlateRound }: Pick<PrintSettings, 'plateMm' | 'isPlateRound'>,
+): number {
+  if (isPlateRound) return widthMm / 2 - Math.hypot(x - widthMm / 2, y - depthMm / 2);
+  return Math.min(x, y, widthMm - x, depthMm - y);
 }
 
 /** A convex outline grown outwards, its corners rounded: the hull of circles about them. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { COLOUR_CHANGE_S, estimate, estimateCopies, heatingSeconds } from './estimate.ts';
+import { COLOUR_CHANGE_S, estimate, estimateCopies, readySeconds } from './estimate.ts';
 import type { Path, Toolpath } from './paths/toolpath.ts';
 import { everydaySettings, type PrintSettings } from './settings/printSettings.ts';
 
@@ -21,14 +21,14 @@ const straight = (lengthMm: number, speed: number, acceleration: number) =>
 
 describe('warming up', () => {
   it('takes as long as the slower of nozzle and bed, from the temperature of a room', () => {
-    expect(heatingSeconds({ nozzleC: 220, bedC: 60 })).toBeCloseTo(80, 9);
-    expect(heatingSeconds({ nozzleC: 220, bedC: 110 })).toBeCloseTo(90, 9);
-    expect(heatingSeconds({ nozzleC: 20, bedC: 0 })).toBe(0);
+    expect(readySeconds({ nozzleC: 220, bedC: 60, readyS: 0 })).toBeCloseTo(80, 9);
+    expect(readySeconds({ nozzleC: 220, bedC: 110, readyS: 30 })).toBeCloseTo(120, 9);
+    expect(readySeconds({ nozzleC: 20, bedC: 0, readyS: 0 })).toBe(0);
   });
 });
 
 describe('what a toolpath takes', () => {
-  const heating = heatingSeconds(settings);
+  const heating = readySeconds(settings);
   const lift = (mm: number) =>
     Math.min(straight(mm, settings.liftMmPerS, settings.travelMmPerS2), 2 * Math.sqrt(mm / settings.travelMmPerS2)); // oxfmt-ignore
   const rise = (mm: number) =>

@@ -13,9 +13,13 @@ const ROOM_C = 20;
 /** How long a person takes to change the filament who stands by. */
 export const COLOUR_CHANGE_S = 120;
 
-/** How long a printer warms up before it prints, s: the nozzle and the bed at once. */
-export function heatingSeconds({ nozzleC, bedC }: Pick<PrintSettings, 'nozzleC' | 'bedC'>): number {
-  return Math.max((nozzleC - ROOM_C) / NOZZLE_C_PER_S, (bedC - ROOM_C) / BED_C_PER_S, 0);
+/** How long a printer takes before it prints, s: warming up, the nozzle and the bed at once, and levelling. */
+export function readySeconds({
+  nozzleC,
+  bedC,
+  readyS,
+}: Pick<PrintSettings, 'nozzleC' | 'bedC' | 'readyS'>): number {
+  return readyS + Math.max((nozzleC - ROOM_C) / NOZZLE_C_PER_S, (bedC - ROOM_C) / BED_C_PER_S, 0);
 }
 
 /**
@@ -25,9 +29,9 @@ export function heatingSeconds({ nozzleC, bedC }: Pick<PrintSettings, 'nozzleC' 
 export function estimateCopies(
   one: Pick<Estimate, 'seconds' | 'grams' | 'colourGrams'>,
   copies: number,
-  settings: Pick<PrintSettings, 'nozzleC' | 'bedC'>,
+  settings: Pick<PrintSettings, 'nozzleC' | 'bedC' | 'readyS'>,
 ): { seconds: number; grams: number } {
-  const once = heatingSeconds(settings) + (one.colourGrams.length - 1) * COLOUR_CHANGE_S;
+  const once = readySeconds(settings) + (one.colourGrams.length - 1) * COLOUR_CHANGE_S;
   return { seconds: once + copies * (one.seconds - once), grams: copies * one.grams };
 }
 
@@ -52,7 +56,7 @@ export function estimate(toolpath: Toolpath, settings: PrintSettings): Estimate 
   const changes = lengthsMm.length - 1;
   const filamentMm = lengthsMm.reduce((sum, each) => sum + (each ?? 0), 0);
   return {
-    seconds: heatingSeconds(settings) + time.seconds + changes * COLOUR_CHANGE_S,
+    seconds: readySeconds(settings) + time.seconds + changes * COLOUR_CHANGE_S,
     filamentMm,
     grams: filamentMm * gramsPerMm,
     colourGrams: lengthsMm.map((each) => (each ?? 0) * gramsPerMm),

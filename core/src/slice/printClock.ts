@@ -1,4 +1,4 @@
-import { COLOUR_CHANGE_S, heatingSeconds } from './estimate.ts';
+import { COLOUR_CHANGE_S, readySeconds } from './estimate.ts';
 import { parkedMm } from './gcode/parking.ts';
 import { colourOf } from './layers/colours.ts';
 import { movesOfLayer } from './motion/motion.ts';
@@ -32,7 +32,7 @@ export function printClock(toolpath: Toolpath, settings: PrintSettings): PrintCl
   const time = new MovementTime(settings);
   const layerStartsS = new Float64Array(layers.length);
   const lineEndsS = layers.map(({ paths }) => new Float64Array(paths.length));
-  let standingS = heatingSeconds(settings);
+  let standingS = readySeconds(settings);
   let colour = 0;
   let zMm = 0;
   let at: readonly [number, number] | undefined;

@@ -2,7 +2,7 @@ import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { readSolid } from '@kelbrin/core/format';
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import { plateToolpath, slicePart, type SlicedPart } from '@kelbrin/core/plate';
-import { cutThrough, estimate, printClock, settingsOf, type Toolpath } from '@kelbrin/core/slice';
+import { cutThrough, estimate, printClock, settingsOf, settingsOn, type Toolpath } from '@kelbrin/core/slice';
 import { loadKernel } from '@kelbrin/core/solid';
 import { shownLayer } from '../ui/printedLines/shownLayer';
 import type { FromBatchWorker, ToBatchWorker } from './messages';
@@ -41,9 +41,13 @@ addEventListener('message', ({ data }: MessageEvent<ToBatchWorker>) => {
   }
 });
 
-async function sliceBatch({ job, parts, limits, choice }: Extract<ToBatchWorker, { kind: 'batch' }>) {
+async function sliceBatch({ job, parts, limits, choice, sheet }: Extract<ToBatchWorker, { kind: 'batch' }>) {
   const kernel = await starting;
-  const settings = settingsOf(limits, choice);
+  const usual = settingsOf(limits, choice);
+  // It is drawn on the plate that it is laid on, wherever that comes to lie on the printer's.
+  const settings = sheet
+    ? { ...settingsOn(sheet, usual), plateMm: usual.plateMm, isPlateRound: false }
+    : usual;
   const key = JSON.stringify(settings);
   const hashes = [...new Set(parts.map(({ hash }) => hash))];
   for (const [done, hash] of hashes.entries()) {

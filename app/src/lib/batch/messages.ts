@@ -1,4 +1,5 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
+import type { MachineSheet } from '@kelbrin/core/machine';
 import type { Pose } from '@kelbrin/core/plate';
 import type { CutLine, Estimate, PrintChoice, PrintClock } from '@kelbrin/core/slice';
 import type { ShownLayer } from '../ui/printedLines/shownLayer';
@@ -12,6 +13,8 @@ export type ToBatchWorker =
       readonly parts: readonly (Pose & { readonly hash: string })[];
       readonly limits: LimitsCard;
       readonly choice: PrintChoice;
+      /** What the printer can do, where that is known. */
+      readonly sheet: MachineSheet | undefined;
     }
   | { readonly kind: 'layer'; readonly job: number; readonly index: number }
   | { readonly kind: 'cut'; readonly job: number; readonly yMm: number }

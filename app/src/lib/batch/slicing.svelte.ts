@@ -1,4 +1,5 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
+import type { MachineSheet } from '@kelbrin/core/machine';
 import type { Pose } from '@kelbrin/core/plate';
 import type { CutLine, Estimate, PrintChoice, PrintClock } from '@kelbrin/core/slice';
 import type { ShownLayer } from '../ui/printedLines/shownLayer';
@@ -41,9 +42,14 @@ export class BatchSlicing {
   }
 
   /** Slices the batch as it is now; what was being sliced is called off. */
-  async slice(parts: readonly PartToSlice[], limits: LimitsCard, choice: PrintChoice): Promise<void> {
+  async slice(
+    parts: readonly PartToSlice[],
+    limits: LimitsCard,
+    choice: PrintChoice,
+    sheet?: MachineSheet,
+  ): Promise<void> {
     const job = ++this.#job;
-    this.#last = [parts, limits, choice];
+    this.#last = [parts, limits, choice, sheet];
     this.isCalledOff = false;
     this.progress = { done: 0, of: 1 };
     this.problem = undefined;
@@ -55,7 +61,7 @@ export class BatchSlicing {
     }
     if (job !== this.#job) return;
     const places = parts.map(({ hash, xMm, yMm, turnDeg }) => ({ hash, xMm, yMm, turnDeg }));
-    this.#post({ kind: 'batch', job, parts: places, limits, choice });
+    this.#post({ kind: 'batch', job, parts: places, limits, choice, sheet });
   }
 
   /** Stops slicing until the batch changes, or until somebody wants it after all. */

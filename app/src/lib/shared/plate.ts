@@ -7,9 +7,12 @@ const EDGE_MM = 5;
 /** How far apart parts are laid, brims left aside, so that each can be taken off by itself. */
 const GAP_MM = 3;
 
-/** The plate of the printers that a limits card is for. */
-export function plateOf({ buildVolumeMm: [widthMm, depthMm] }: Pick<LimitsCard, 'buildVolumeMm'>): Plate {
-  return { widthMm, depthMm, edgeMm: EDGE_MM };
+/** The plate of the printers that a limits card is for; brims have to find room on it too. */
+export function plateOf(
+  { buildVolumeMm: [widthMm, depthMm] }: Pick<LimitsCard, 'buildVolumeMm'>,
+  { brimMm = 0 }: { readonly brimMm?: number } = {},
+): Plate {
+  return { widthMm, depthMm, edgeMm: EDGE_MM + brimMm };
 }
 
 /** How far apart the parts of a batch have to be, with their brims. */

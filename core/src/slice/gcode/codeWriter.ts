@@ -25,11 +25,11 @@ export class CodeWriter {
   /** How fast speeds may change where nothing is printed, and how corners are taken. */
   tellLimits(): void {
     const { travelMmPerS2, retractMmPerS2, cornerDeviationMm } = this.#settings;
-    if (this.#dialect.hearsAccelerations) this.add(`M204 T${travelMmPerS2} R${retractMmPerS2}`);
-    if (this.#dialect.hearsCorners) this.add(`M205 J${cornerDeviationMm}`);
+    if (this.#dialect.takesAccelerations) this.add(`M204 T${travelMmPerS2} R${retractMmPerS2}`);
+    if (this.#dialect.takesCorners) this.add(`M205 J${cornerDeviationMm}`);
   }
 
-  /** Code of the sheet's own, in which filament is always counted anew in each move; without any, nothing. */
+  /** Code of the sheet's own, in which filament is always counted for each move; without any, nothing. */
   own(lines: readonly string[]): void {
     if (lines.length === 0) return;
     if (this.#dialect.filament === 'absolute') this.add('M83');
@@ -56,7 +56,7 @@ export class CodeWriter {
   print(to: Place, filamentMm: number, mmPerS: number, accelerationMmPerS2: number): void {
     if (accelerationMmPerS2 !== this.#accelerationMmPerS2) {
       this.#accelerationMmPerS2 = accelerationMmPerS2;
-      if (this.#dialect.hearsAccelerations) this.add(`M204 P${accelerationMmPerS2}`);
+      if (this.#dialect.takesAccelerations) this.add(`M204 P${accelerationMmPerS2}`);
     }
     this.add(`G1 ${written(to)} E${this.#moved(filamentMm)} F${feed(mmPerS)}`);
   }
@@ -67,7 +67,7 @@ export class CodeWriter {
 
   /** Draws filament back, so that it does not ooze, or pushes it forward again. */
   draw(way: 'back' | 'forward', mm: number = this.#settings.retractMm): void {
-    if (this.#dialect.retractsItself) this.add(way === 'back' ? 'G10' : 'G11');
+    if (this.#dialect.retractsByItself) this.add(way === 'back' ? 'G10' : 'G11');
     else this.add(`G1 E${this.#moved(way === 'back' ? -mm : mm)} F${feed(this.#settings.retractMmPerS)}`);
   }
 

@@ -87,7 +87,7 @@ describe.each(all)('a print on %s in %s', (_, material, sheet) => {
     for (const { x, y, z, mmPerS, moves } of places) {
       expect(isOnPlate(sheet, x, y), `${x} ${y}`).toBe(true);
       expect(z).toBeLessThanOrEqual(sheet.heightMm);
-      expect(mmPerS, moves).toBeLessThanOrEqual(sheet.fastestMmPerS[moves] + 0.01);
+      expect(mmPerS, moves).toBeLessThanOrEqual(sheet.maxSpeedMmPerS[moves] + 0.01);
     }
     // The part lies in the middle of the plate, wherever that is counted from.
     const laid = places.filter(({ isPrinting }) => isPrinting).map(({ x }) => x);
@@ -105,11 +105,11 @@ describe.each(all)('a print on %s in %s', (_, material, sheet) => {
 
   it('says only what the printer understands', () => {
     const { lines } = printed(sheet, material, { colourChangesMm: [1.2] });
-    const { hearsAccelerations, hearsCorners, retractsItself, fanFull } = sheet.dialect;
+    const { takesAccelerations, takesCorners, retractsByItself, fanFull } = sheet.dialect;
     const has = (code: string) => lines.some((line) => line === code || line.startsWith(`${code} `));
-    expect(has('M204')).toBe(hearsAccelerations);
-    expect(has('M205')).toBe(hearsCorners);
-    expect(has('G10')).toBe(retractsItself && has('G11'));
+    expect(has('M204')).toBe(takesAccelerations);
+    expect(has('M205')).toBe(takesCorners);
+    expect(has('G10')).toBe(retractsByItself && has('G11'));
     expect(has('M190')).toBe(sheet.heatsPlate);
     expect(has('M600')).toBe(true);
     for (const line of lines.filter((each) => each.startsWith('M106')))
@@ -121,7 +121,7 @@ describe.each(all)('a print on %s in %s', (_, material, sheet) => {
 it('is not begun in a material for which the printer does not become hot enough', () => {
   const sprout = exampleSheets.find(({ name }) => name === 'Sprout 120')!;
   expect(cannotPrint(sprout, settingsFor({ ...classroomLimits, material: 'ABS' }))).toBe(
-    'Sprout 120 becomes 235 °C hot at most, and this material needs 245 °C.',
+    'Sprout 120 reaches 235 °C, and this material needs 245 °C.',
   );
   expect(cannotPrint(sprout, settingsFor(classroomLimits))).toBeUndefined();
 });

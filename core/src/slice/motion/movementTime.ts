@@ -23,8 +23,8 @@ export class MovementTime {
   /** Notes that the nozzle goes up by so much. */
   rise(byMm: number): void {
     this.#stop();
-    const { liftMmPerS, travelMmPerS2 } = this.#settings;
-    this.#seconds += straightSeconds(byMm, liftMmPerS, travelMmPerS2);
+    const { liftMmPerS, liftMmPerS2 } = this.#settings;
+    this.#seconds += straightSeconds(byMm, liftMmPerS, liftMmPerS2);
   }
 
   /** Notes the next move. */

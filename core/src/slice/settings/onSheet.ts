@@ -2,17 +2,23 @@ import { plateSize, type MachineSheet } from '../../machine/index.ts';
 import { say } from '../../words/index.ts';
 import type { PrintSettings } from './printSettings.ts';
 
+/** How long a printer takes to level its plate. */
+const LEVELLING_S = 30;
+
 /** Settings as a printer with a sheet can carry them out: no faster, and no larger, than it is. */
 export function settingsOn(sheet: MachineSheet, settings: PrintSettings): PrintSettings {
-  const { fastestMmPerS: fastest, quickestMmPerS2: quickest, heatsPlate, hottestPlateC } = sheet;
+  const { maxSpeedMmPerS: fastest, maxAccelerationMmPerS2: quickest, heatsPlate, maxPlateC, dialect } = sheet;
   const speed = (mmPerS: number) => Math.min(mmPerS, fastest.x, fastest.y);
-  const acceleration = (mmPerS2: number) => Math.min(mmPerS2, quickest.x, quickest.y);
+  // A printer that cannot be told of accelerations speeds up as fast as it is set to.
+  const acceleration = (mmPerS2: number) =>
+    Math.min(dialect.takesAccelerations ? mmPerS2 : Infinity, quickest.x, quickest.y);
   return {
     ...settings,
     plateMm: [...plateSize(sheet.plate)],
+    isPlateRound: sheet.plate.shape === 'round',
     heightMm: sheet.heightMm,
     filamentDiameterMm: sheet.filamentMm,
-    bedC: heatsPlate ? Math.min(settings.bedC, hottestPlateC) : 0,
+    bedC: heatsPlate ? Math.min(settings.bedC, maxPlateC) : 0,
     firstLayerMmPerS: speed(settings.firstLayerMmPerS),
     wallMmPerS: speed(settings.wallMmPerS),
     infillMmPerS: speed(settings.infillMmPerS),
@@ -24,7 +30,12 @@ export function settingsOn(sheet: MachineSheet, settings: PrintSettings): PrintS
     wallMmPerS2: acceleration(settings.wallMmPerS2),
     infillMmPerS2: acceleration(settings.infillMmPerS2),
     travelMmPerS2: acceleration(settings.travelMmPerS2),
-    retractMmPerS2: Math.min(settings.retractMmPerS2, quickest.filament),
+    retractMmPerS2: Math.min(
+      dialect.takesAccelerations ? settings.retractMmPerS2 : Infinity,
+      quickest.filament,
+    ),
+    liftMmPerS2: Math.min(acceleration(settings.travelMmPerS2), quickest.z),
+    readyS: sheet.levels ? LEVELLING_S : 0,
     cornerDeviationMm: sheet.cornerDeviationMm,
   };
 }
@@ -34,10 +45,10 @@ export function cannotPrint(
   sheet: MachineSheet,
   settings: Pick<PrintSettings, 'nozzleC'>,
 ): string | undefined {
-  return settings.nozzleC > sheet.hottestNozzleC
-    ? say('{name} becomes {hottestC} °C hot at most, and this material needs {nozzleC} °C.', {
+  return settings.nozzleC > sheet.maxNozzleC
+    ? say('{name} reaches {hottestC} °C, and this material needs {nozzleC} °C.', {
         name: sheet.name,
-        hottestC: sheet.hottestNozzleC,
+        hottestC: sheet.maxNozzleC,
         nozzleC: settings.nozzleC,
       })
     : undefined;

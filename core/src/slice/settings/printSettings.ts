@@ -18,6 +18,8 @@ export const printSettings = z.strictObject({
   infillDirections: z.union([z.literal(1), z.literal(2), z.literal(3)]).default(1),
   /** The plate, left to right and front to back. */
   plateMm: z.tuple([positive, positive]).default([220, 200]),
+  /** Whether the plate is the disc that lies in that rectangle. */
+  isPlateRound: z.boolean().default(false),
   /** How high the nozzle can rise. */
   heightMm: positive.default(200),
   /** How many lines go around the part without touching it, so that the plastic flows when the part begins. */
@@ -50,6 +52,9 @@ export const printSettings = z.strictObject({
   retractMmPerS: positive.default(35),
   retractMmPerS2: acceleration.default(1500),
   liftMmPerS: positive.default(10),
+  liftMmPerS2: acceleration.default(1500),
+  /** What the printer takes before a print beside warming up, as for levelling its plate. */
+  readyS: z.number().min(0).max(600).default(0),
   /** A layer that would be done sooner is printed more slowly, so that it is hard before the next one comes. */
   minLayerS: z.number().min(0).max(120).default(8),
   /** Slower than this nothing is printed for that. */

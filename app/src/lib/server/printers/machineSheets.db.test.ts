@@ -54,7 +54,7 @@ it('is not kept with a fault, and says in which line it is', async () => {
     'Before a print, line 2: Nothing is called “hotness” here.',
   );
   await expect(save({ name: ' ' })).rejects.toThrow('Name:');
-  await expect(save({ hottestNozzleC: 20 })).rejects.toThrow('Heat at most, nozzle:');
+  await expect(save({ maxNozzleC: 20 })).rejects.toThrow('Highest temperatures, nozzle:');
   expect((await sheetToEdit(test.db, teacher, id)).sheet).toEqual(hedge);
   await deleteSheet(test.db, teacher, id);
 });
@@ -72,7 +72,7 @@ it('is what G-code for its printers is written by, and stays while one of them i
     'That machine sheet is gone',
   );
   expect((await sheetsOf(test.db, teacher))[0].printers).toEqual(['Birch']);
-  await expect(deleteSheet(test.db, teacher, id)).rejects.toThrow('Birch goes by this sheet');
+  await expect(deleteSheet(test.db, teacher, id)).rejects.toThrow('Birch uses this sheet');
 
   const [batch] = await test.db.select().from(batches).limit(1);
   const { gcode } = await gcodeOfBatch(test.db, batch.id, (await birch()).id);
@@ -85,11 +85,11 @@ it('is what G-code for its printers is written by, and stays while one of them i
 
   await saveSheet(test.db, teacher, id, {
     ...hedge,
-    hottestNozzleC: 190,
+    maxNozzleC: 190,
     code: { ...hedge.code, before: 'G28', after: 'M104 S0' },
   });
   await expect(gcodeOfBatch(test.db, batch.id, (await birch()).id)).rejects.toThrow(
-    'Hedge 220 becomes 190 °C hot at most',
+    'Hedge 220 reaches 190 °C',
   );
   await withSheet('');
   await deleteSheet(test.db, teacher, id);

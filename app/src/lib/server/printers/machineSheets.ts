@@ -8,7 +8,7 @@ import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { machineSheets, printers } from '../platform/db/schema/index.ts';
 
-/** The sheets of the school, each with the printers that go by it. */
+/** The sheets of the school, each with the printers that use it. */
 export async function sheetsOf(db: Database, person: Person) {
   demandRole(person, 'teacher');
   const sheets = await db.select().from(machineSheets).orderBy(asc(machineSheets.name));
@@ -81,7 +81,7 @@ export async function saveSheet(db: Database, person: Person, sheetId: string, d
   });
 }
 
-/** Deletes a sheet that no printer goes by; one that is used no longer is then without. */
+/** Deletes a sheet that no printer uses; a retired printer loses it. */
 export async function deleteSheet(db: Database, person: Person, sheetId: string): Promise<void> {
   const { id } = await sheetToEdit(db, person, sheetId);
   await db.transaction(async (tx) => {
@@ -91,13 +91,24 @@ export async function deleteSheet(db: Database, person: Person, sheetId: string)
       .where(and(eq(printers.sheetId, id), isNull(printers.retiredAt)))
       .limit(1);
     if (using)
-      throw new CannotNow('{name} goes by this sheet, so it stays: give that printer another one first.', {
+      throw new CannotNow('{name} uses this sheet: give that printer another one first.', {
         name: using.name,
       });
     await tx.update(printers).set({ sheetId: null }).where(eq(printers.sheetId, id));
     await tx.delete(machineSheets).where(eq(machineSheets.id, id));
     await record(tx, person, 'delete-sheet', null, [id]);
   });
+}
+
+/** The sheets of the printers that are used and have one, by the printer's id. */
+export async function sheetsByPrinter(db: Database, person: Person): Promise<Record<string, MachineSheet>> {
+  demandRole(person, 'teacher', 'helper');
+  const rows = await db
+    .select({ id: printers.id, sheet: machineSheets.sheet })
+    .from(printers)
+    .innerJoin(machineSheets, eq(machineSheets.id, printers.sheetId))
+    .where(isNull(printers.retiredAt));
+  return Object.fromEntries(rows.map(({ id, sheet }) => [id, sheet]));
 }
 
 /** The printer's name and its sheet, for G-code that is written for it; undefined where it has none. */

@@ -19,13 +19,17 @@
     {#each data.sheets as { id, name, sheet, printers } (id)}
       <li class="sheet flex items-center gap-4 p-4" aria-label={name}>
         <div class="flex-1">
-          <a class="text-primary-800 font-semibold underline underline-offset-2" href="/machines/{id}">{name}</a>
+          <a class="text-primary-800 font-semibold underline underline-offset-2" href="/machines/{id}"
+            >{name}</a
+          >
           <p class="text-ink-soft text-sm">{say.usedBy(printers)}</p>
         </div>
         <span class="measured text-sm">{[...plateSize(sheet.plate), sheet.heightMm].join(' × ')} mm</span>
         <form method="POST" action="?/create" use:enhance>
           <input type="hidden" name="like" value={id} />
-          <Button type="submit" size="xs" color="alternative" aria-label={say.copyNamed(name)}>{say.copy}</Button>
+          <Button type="submit" size="xs" color="alternative" aria-label={say.copyNamed(name)}
+            >{say.copy}</Button
+          >
         </form>
       </li>
     {:else}

@@ -89,7 +89,9 @@ describe('the worker', () => {
   it('slices a batch with its parts where they lie and its notes at the head', async () => {
     const built = await pool.run<'inspect'>(inspectTask('Basil'));
     if (!built.ok) throw new Error(built.problem);
-    const { gcode, estimate } = await pool.run<'batch'>(batch(built.threeMf));
+    const sliced = await pool.run<'batch'>(batch(built.threeMf));
+    if (!sliced.ok) throw new Error(sliced.problem);
+    const { gcode, estimate } = sliced;
     expect(estimate.grams).toBeCloseTo(built.estimate.grams, 1);
     expect(gcode.startsWith('; Basil v1\nG21\n')).toBe(true);
     const xs = [...gcode.matchAll(/^G1 X([\d.]+)/gm)].map(([, x]) => Number(x));

@@ -63,7 +63,9 @@ export interface Answers {
         colours: ColourBands;
       }
     | { ok: false; problem: string };
-  batch: { gcode: string; estimate: Estimate };
+  batch:
+    | { readonly ok: true; readonly gcode: string; readonly estimate: Estimate }
+    | { readonly ok: false; readonly problem: string };
   layOut: Layout;
   picture: { png: Uint8Array };
   readMesh:

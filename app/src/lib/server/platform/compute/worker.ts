@@ -11,12 +11,13 @@ import { inspect } from '@kelbrin/core/inspect';
 import { boundsOf, guessUnit, sizeOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { drawPng } from '@kelbrin/core/picture';
-import { footprintOf, layOut, plateToolpath, slicePart } from '@kelbrin/core/plate';
+import { footprintOf, layOut, plateToolpath, shiftOnto, slicePart } from '@kelbrin/core/plate';
 import { estimate, settingsForPart, settingsOf, settingsOn, slice, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import { speakAsSet } from '../basics/language.ts';
 import { readPicture } from './readPicture.ts';
 import type { Answers, MeshFiles, Task } from './task.ts';
+import { formatNumber } from '@kelbrin/core/recipe';
 import { say } from '@kelbrin/core/words';
 
 speakAsSet();
@@ -78,13 +79,30 @@ function sliceBatch(
   const sliced = new Map(
     [...files].map(([hash, threeMf]) => [hash, slicePart(kernel, readThreeMf(threeMf), settings)]),
   );
+  const [widthMm, depthMm] = usual.plateMm;
+  const [dx, dy] = on ? shiftOnto(on.sheet, { widthMm, depthMm }) : [0, 0];
   const toolpath = plateToolpath(
-    parts.map(({ hash, ...placement }) => ({ ...placement, part: sliced.get(hash)! })),
+    parts.map(({ hash, xMm, yMm, turnDeg }) => ({
+      xMm: xMm + dx,
+      yMm: yMm + dy,
+      turnDeg,
+      part: sliced.get(hash)!,
+    })),
     settings,
   );
+  const topMm = toolpath.layers.at(-1)?.zMm ?? 0;
+  if (topMm > settings.heightMm)
+    return {
+      ok: false,
+      problem: say('The tallest part is {topMm} mm high, and {printer} can print up to {heightMm} mm.', {
+        topMm: formatNumber(topMm),
+        heightMm: formatNumber(settings.heightMm),
+        printer: on?.printer ?? say('the printer'),
+      }),
+    };
   const takes = estimate(toolpath, settings);
   const gcode = writeGcode(toolpath, settings, { offsetMm: [0, 0], notes, on: on && { ...on, takes } });
-  return { gcode, estimate: takes };
+  return { ok: true, gcode, estimate: takes };
 }
 
 function drawRecipe(

@@ -53,7 +53,7 @@ export async function gcodeOfBatch(
       `settings ${JSON.stringify(choice)}`,
     ],
   });
-  const { gcode, estimate } = await slicing.catch((problem: unknown) => {
+  const sliced = await slicing.catch((problem: unknown) => {
     // What went wrong in the program is for who looks after it, and not for who prints.
     if (!(problem instanceof TaskFailure)) log.error({ err: problem, batch: batchId }, 'Slicing a batch');
     const why = problem instanceof TaskFailure ? ` ${problem.message}` : '';
@@ -62,6 +62,8 @@ export async function gcodeOfBatch(
       { why },
     );
   });
+  if (!sliced.ok) throw new CannotNow(sliced.problem);
+  const { gcode, estimate } = sliced;
   await db.update(batches).set({ estimate }).where(eq(batches.id, batchId));
   return { gcode, estimate };
 }

@@ -21,7 +21,7 @@ export function layOut(
   const task = {
     kind: 'layOut',
     parts: parts.map(({ id, footprint }) => ({ id, footprint })),
-    plate: plateOf(limits),
+    plate: plateOf(limits, choice),
     gapMm: gapOf(choice),
     fixed,
   } as const;

@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, isNull, notInArray } from 'drizzle-orm';
 import { nearestColour, type ColourBands, type FilamentColour } from '@kelbrin/core/colours';
 import type { LimitsCard } from '@kelbrin/core/inspect';
-import { heatingSeconds, sameMaterial, settingsFor } from '@kelbrin/core/slice';
+import { readySeconds, sameMaterial, settingsFor } from '@kelbrin/core/slice';
 import { colourKeyOf, firstColour } from '../../../shared/batchColours.ts';
 import { printKeyOf } from '../../../shared/plate.ts';
 import { inFairOrder, partsWithin } from '../../../shared/proposal.ts';
@@ -90,7 +90,7 @@ export async function proposeBatches(db: Database, person: Person, now = new Dat
     for (const { id } of parts) taken.add(id);
     const alone = parts.reduce((sum, { seconds }) => sum + seconds, 0);
     // Parts on one batch are heated for once.
-    const heatings = (parts.length - 1) * heatingSeconds(settingsFor(wanted[0].limits));
+    const heatings = (parts.length - 1) * readySeconds(settingsFor(wanted[0].limits));
     proposals.push({
       printer: { id: printer.id, name: printer.name, colour: spool.colour },
       parts: parts.map(({ id, student, handInId }) => ({ id, student, handInId })),

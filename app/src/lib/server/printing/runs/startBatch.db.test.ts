@@ -1,10 +1,11 @@
 import { and, eq } from 'drizzle-orm';
 import { afterAll, beforeAll, beforeEach, expect, it } from 'vitest';
+import { exampleSheets, type MachineSheet } from '@kelbrin/core/machine';
 import { startChecks } from '../../../shared/startChecks.ts';
 import { schoolLog } from '../../platform/audit.ts';
 import { NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { compute } from '../../platform/compute/compute.ts';
-import { printers, queueEntries, runs } from '../../platform/db/schema/index.ts';
+import { machineSheets, printers, queueEntries, runs } from '../../platform/db/schema/index.ts';
 import { school } from '../../demo/school.ts';
 import { printersWithRuns } from '../printRoom.ts';
 import { bringPrinterBack, printersToKeep, retiredPrinters, retirePrinter } from '../../printers/printers.ts';
@@ -83,6 +84,29 @@ it('starts nothing on a printer that is printing', async () => {
   await start(startChecks);
   await expect(start(startChecks)).rejects.toThrow('Birch is printing already');
   await giveUp();
+});
+
+it('starts nothing on a printer of a model that reaches not so far, or becomes not so hot', async () => {
+  const [hedge] = exampleSheets;
+  const on = async (sheet: MachineSheet) => {
+    const [{ id }] = await test.db
+      .insert(machineSheets)
+      .values({ name: sheet.name, sheet })
+      .onConflictDoUpdate({ target: machineSheets.name, set: { sheet } })
+      .returning({ id: machineSheets.id });
+    await test.db.update(printers).set({ sheetId: id }).where(eq(printers.id, birch));
+  };
+  await on({ ...hedge, plate: { shape: 'round', diameterMm: 40 } });
+  await expect(start(startChecks)).rejects.toThrow('does not fit on the plate of Birch');
+  await on({ ...hedge, maxNozzleC: 180 });
+  await expect(start(startChecks)).rejects.toThrow(
+    'Hedge 220 reaches 180 °C, and this material needs 210 °C.',
+  );
+  expect(await lastRun()).toBeUndefined();
+  await on(hedge);
+  await start(startChecks);
+  await giveUp();
+  await test.db.update(printers).set({ sheetId: null }).where(eq(printers.id, birch));
 });
 
 it('has the plate clear of what was printed before when somebody says so, or starts the next', async () => {

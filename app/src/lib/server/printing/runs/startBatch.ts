@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { and, eq, inArray, isNull, notInArray } from 'drizzle-orm';
-import { conflictsOf } from '@kelbrin/core/plate';
-import { sameMaterial } from '@kelbrin/core/slice';
+import { conflictsOf, outsideOfSheet } from '@kelbrin/core/plate';
+import { cannotPrint, sameMaterial, settingsOf, type PrintChoice } from '@kelbrin/core/slice';
 import { plateOf, gapOf } from '../../../shared/plate.ts';
 import { startChecks, tickedChecks, type StartCheck } from '../../../shared/startChecks.ts';
 import { record } from '../../platform/audit.ts';
@@ -10,6 +10,7 @@ import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { ACTIVE_RUN, printers, queueEntries, runs, spools } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
+import { sheetOfPrinter } from '../../printers/machineSheets.ts';
 import { demandNoChange, demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
 import { currentParts, openBatch, type BatchPart } from '../batches/batchParts.ts';
 import { moveBatch } from '../batches/lifecycle.ts';
@@ -61,6 +62,7 @@ export async function startBatch(
     const batch = await openBatch(tx, batchId);
     const parts = await currentParts(tx, batch.id);
     demandGoodPlaces(parts, batch.choice);
+    await demandFits(tx, printer, parts, batch.choice);
     const doubted = parts.find(({ doubt }) => doubt);
     if (doubted)
       throw new CannotNow(
@@ -158,7 +160,7 @@ export async function wishForRun(
 function demandGoodPlaces(parts: readonly BatchPart[], choice: { brimMm?: number }): void {
   const placed = parts.map(({ entryId, ...part }) => ({ ...part, id: entryId }));
   const nameOf = (id: string) => parts.find(({ entryId }) => entryId === id)!.student;
-  const { pairs, outside } = conflictsOf(placed, plateOf(parts[0].limits), gapOf(choice));
+  const { pairs, outside } = conflictsOf(placed, plateOf(parts[0].limits, choice), gapOf(choice));
   if (outside.length > 0) {
     throw new CannotNow('The part of {nameOf} reaches over the edge of the plate: move it.', {
       nameOf: nameOf(outside[0]),
@@ -168,6 +170,27 @@ function demandGoodPlaces(parts: readonly BatchPart[], choice: { brimMm?: number
     const [a, b] = pairs[0].map(nameOf);
     throw new CannotNow('The parts of {a} and {b} are too near to each other: move one of them.', { a, b });
   }
+}
+
+/** Throws unless a printer of this model reaches all parts and becomes hot enough for them. */
+async function demandFits(
+  tx: Database,
+  { id, name }: Printer,
+  parts: readonly BatchPart[],
+  choice: PrintChoice,
+): Promise<void> {
+  const known = await sheetOfPrinter(tx, id);
+  if (!known) return;
+  const { limits } = parts[0];
+  const placed = parts.map(({ entryId, ...part }) => ({ ...part, id: entryId }));
+  const [outside] = outsideOfSheet(placed, plateOf(limits, choice), known.sheet);
+  if (outside !== undefined)
+    throw new CannotNow(
+      'The part of {student} does not fit on the plate of {name}: move it nearer to the middle, or choose another printer.',
+      { student: parts.find(({ entryId }) => entryId === outside)!.student, name },
+    );
+  const refusal = cannotPrint(known.sheet, settingsOf(limits, choice));
+  if (refusal !== undefined) throw new CannotNow(refusal);
 }
 
 /** What parts take one by one: near enough until the batch is sliced. */

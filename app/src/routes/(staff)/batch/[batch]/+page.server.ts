@@ -1,6 +1,7 @@
 import { redirect } from '@sveltejs/kit';
 import { orNotFound, orSentence } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
+import { sheetsByPrinter } from '$lib/server/printers/machineSheets';
 import { spoolsOf } from '$lib/server/printers/spools';
 import { noteOutcome } from '$lib/server/printing/runs/outcomes';
 import { arrangeBatch } from '$lib/server/printing/batches/laying';
@@ -19,12 +20,13 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
   const db = database();
   const person = locals.person!;
   const { batch, parts, tries, spool } = await orNotFound(batchToSee(db, person, params.batch));
-  const [printers, day, spools] = await Promise.all([
+  const [printers, day, spools, sheets] = await Promise.all([
     printersWithRuns(db, person),
     schoolDayOf(db),
     spoolsOf(db, person),
+    sheetsByPrinter(db, person),
   ]);
-  return { batch, parts, tries, spool, printers, day, spools };
+  return { batch, parts, tries, spool, printers, day, spools, sheets };
 };
 
 export const actions: Actions = {

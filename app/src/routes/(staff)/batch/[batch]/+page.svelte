@@ -50,7 +50,7 @@
   /** How it is printed, with the stops that its parts’ colours need. */
   const printed = $derived(choiceWithColours(choice, together));
   const limits = $derived(parts[0].limits);
-  const plate = $derived(plateOf(limits));
+  const plate = $derived(plateOf(limits, choice));
   const run = $derived(data.tries.find(({ state }) => ['preparing', 'sending', 'printing'].includes(state)));
   const failed = $derived(data.tries.filter(({ problem }) => problem !== null));
   const isOpen = $derived(!isPrinted && !run);
@@ -64,6 +64,8 @@
     return (could.find(({ id }) => wanted.includes(id)) ?? could.find(isReady) ?? could[0])?.spool;
   });
   const colour = $derived(filament?.colour ?? '#3f8f5f');
+  /** What the printer can do on which it is to be printed, where that is known. */
+  const sheet = $derived(data.sheets[starting ?? data.batch.plannedFor ?? '']);
   const printer = $derived(ready.find(({ id }) => id === starting));
 
   // The batch of a page is always the same: another batch is another page.
@@ -76,11 +78,12 @@
       parts.map(({ hash, fileId, xMm, yMm, turnDeg }) => ({ hash, fileId, xMm, yMm, turnDeg })),
       limits,
       printed,
+      sheet,
     ]),
   );
   $effect(() => {
-    const [places, card, how] = JSON.parse(wanted);
-    void slicing.slice(places, card, how);
+    const [places, card, how, on] = JSON.parse(wanted);
+    void slicing.slice(places, card, how, on ?? undefined);
   });
 
   async function move(entryId: string, place: Pose, isDone: boolean) {

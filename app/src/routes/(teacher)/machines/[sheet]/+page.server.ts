@@ -1,13 +1,15 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { orNotFound, orSentence, parsedJson } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
+import { batchAtHand } from '$lib/server/printing/batches/batchAtHand';
 import { deleteSheet, saveSheet, sheetToEdit } from '$lib/server/printers/machineSheets';
 import { machinesTexts } from '$lib/texts/machines';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals }) => {
-  const { sheet } = await orNotFound(sheetToEdit(database(), locals.person!, params.sheet));
-  return { sheet };
+  const db = database();
+  const { sheet } = await orNotFound(sheetToEdit(db, locals.person!, params.sheet));
+  return { sheet, batch: await batchAtHand(db, locals.person!) };
 };
 
 export const actions: Actions = {

@@ -16,5 +16,5 @@
   {#if form && 'message' in form}
     <p role="alert" class="border-fail bg-fail-wash mb-4 border-l-4 px-3 py-2">{form.message}</p>
   {/if}
-  {#key page.params.sheet}<SheetEditor sheet={data.sheet} />{/key}
+  {#key page.params.sheet}<SheetEditor sheet={data.sheet} batch={data.batch} />{/key}
 </main>

@@ -5,6 +5,7 @@
     exampleValues,
     writtenCode,
     type CodePlace,
+    type CodeValues,
     type MachineSheet,
   } from '@kelbrin/core/machine';
   import { codePlaces } from '$lib/shared/machineDraft';
@@ -14,13 +15,15 @@
   interface Props {
     sheet: MachineSheet;
     place: CodePlace;
+    /** The batch for which it is shown as it would be written; without one, values are made up. */
+    batch: { readonly name: string; readonly values: CodeValues } | undefined;
     onchange(code: string): void;
   }
-  let { sheet, place, onchange }: Props = $props();
+  let { sheet, place, batch, onchange }: Props = $props();
 
   const id = $props.id();
   const code = $derived(sheet.code[place]);
-  const values = $derived(exampleValues(sheet));
+  const values = $derived({ ...exampleValues(sheet), ...batch?.values });
   const problems = $derived(codeProblems(place, sheet, values));
   const written = $derived(problems.length === 0 ? writtenCode(code, values) : []);
 </script>
@@ -37,8 +40,7 @@
       aria-invalid={problems.length > 0}
       aria-describedby="{id}-problems"
       value={code}
-      oninput={(event) => onchange(event.currentTarget.value)}
-    ></textarea>
+      oninput={(event) => onchange(event.currentTarget.value)}></textarea>
     <div class="text-sm">
       <ul id="{id}-problems" aria-live="polite">
         {#each problems as { line, message } (`${line} ${message}`)}
@@ -49,7 +51,7 @@
       </ul>
       {#if written.length > 0}
         <details>
-          <summary class="cursor-pointer">{say.preview}</summary>
+          <summary class="cursor-pointer">{say.preview(batch?.name)}</summary>
           <pre class="measured bg-primary-50 max-h-64 overflow-auto p-2">{written.join('\n')}</pre>
         </details>
       {/if}

@@ -2,7 +2,14 @@
   import { untrack } from 'svelte';
   import { beforeNavigate } from '$app/navigation';
   import { Button, Checkbox, Input, Select } from 'flowbite-svelte';
-  import { figureAt, sheetFields, withFigure, type CodePlace, type MachineSheet } from '@kelbrin/core/machine';
+  import {
+    figureAt,
+    sheetFields,
+    withFigure,
+    type CodePlace,
+    type CodeValues,
+    type MachineSheet,
+  } from '@kelbrin/core/machine';
   import { withUnit } from '@kelbrin/core/recipe';
   import { codePlaces } from '$lib/shared/machineDraft';
   import { numbersIn } from '$lib/shared/number';
@@ -12,8 +19,12 @@
   import CodeField from './CodeField.svelte';
   import PlateFields from './PlateFields.svelte';
 
-  /** A machine sheet, as it is written on. */
-  let { sheet: given }: { sheet: MachineSheet } = $props();
+  /** A machine sheet, as it is written on, and what its code can name of the newest batch. */
+  interface Props {
+    sheet: MachineSheet;
+    batch: { readonly name: string; readonly values: CodeValues } | undefined;
+  }
+  let { sheet: given, batch }: Props = $props();
 
   let draft = $state.raw(untrack(() => given));
   /** The state that the server has. */
@@ -23,11 +34,11 @@
 
   const has = ['heatsPlate', 'hasChamber', 'levels'] as const;
   const understands = [
-    'hearsAccelerations',
-    'hearsCorners',
+    'takesAccelerations',
+    'takesCorners',
     'takesArcs',
-    'retractsItself',
-    'showsPictures',
+    'retractsByItself',
+    'showsThumbnails',
   ] as const;
   const fans = [255, 100, 1] as const;
 
@@ -112,7 +123,7 @@
   {#each sheetFields as { title, fields } (title)}
     <fieldset>
       <legend class="mb-2 text-lg font-semibold">{title}</legend>
-      <div class="grid grid-cols-2 gap-x-8 gap-y-2 md:grid-cols-3">
+      <div class="grid grid-cols-2 gap-x-8 gap-y-2 md:grid-cols-4">
         {#each fields as field (field.label)}
           <label class="flex flex-col gap-1 text-sm">
             {field.label}
@@ -173,6 +184,7 @@
       <CodeField
         sheet={draft}
         {place}
+        {batch}
         onchange={(code) => edit({ code: { ...draft.code, [place]: code } })}
       />
     {/each}
