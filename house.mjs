@@ -256,7 +256,8 @@ export const house = [
   { path: 'app/src/lib/lesson', about: 'who needs the teacher' },
   { path: 'app/src/lib/live', about: 'news, one stream for all tabs' },
   { path: 'app/src/lib/people', about: 'students, helpers, sign-in cards' },
-  { path: 'app/src/lib/batch', about: 'a batch: laying, layers, outcomes' },
+  { path: 'app/src/lib/batch', about: 'a batch: laying, layers, starting' },
+  { path: 'app/src/lib/batch/outcomes', about: 'what came of the parts of a batch' },
   { path: 'app/src/lib/printroom', about: 'queue, printers along the day, change of filament' },
   { path: 'app/src/lib/review', about: 'looking through hand-ins' },
   { path: 'app/src/lib/sharing', about: 'links to a part, and what they show' },
@@ -299,8 +300,13 @@ export const house = [
   { path: 'app/src/lib/server/projects/sharing', about: 'links to a version' },
   {
     path: 'app/src/lib/server/printers',
-    about: 'printers, how they are spoken to, who keeps them, spools, the school day',
+    about: 'printers, who keeps them, their sheets, spools, the school day',
     uses: ['platform'],
+  },
+  {
+    path: 'app/src/lib/server/printers/drivers',
+    about: 'how printers are spoken to: over the network, a cable, or by a card that is carried',
+    uses: [],
   },
   {
     path: 'app/src/lib/server/handIns',

@@ -43,8 +43,8 @@ const bundles = await Promise.all([
       passwordWorker: `${server}/platform/auth/passwordWorker.ts`,
     },
     outdir: 'app/dist',
-    // The one is not a module and requires by name what it needs; the other finds its worker's file beside its own.
-    external: ['harfbuzzjs', 'pg-boss', 'pino', 'piscina'],
+    // Some are no modules and require by name what they need; others find a worker's or a program's file beside their own.
+    external: ['harfbuzzjs', 'pg-boss', 'pino', 'piscina', 'serialport'],
   }),
 ]);
 

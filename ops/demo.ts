@@ -1,5 +1,7 @@
+import { join } from 'node:path';
 import { school } from '../app/src/lib/server/demo/school.ts';
 import { buildAll } from './build.ts';
+import { stateFolder } from './state.ts';
 import { createDatabase, startCluster } from './postgres.ts';
 import { Stack } from './stack.ts';
 import { untilEnded } from './untilEnded.ts';
@@ -28,6 +30,7 @@ await untilEnded(async (started) => {
     process.env.DATABASE_URL ?? started.cluster!.url(values.empty ? 'kelbrin_empty' : 'kelbrin');
   await createDatabase(databaseUrl, { fresh: values.fresh });
   const stack = (started.stack = await Stack.start({
+    standIns: join(stateFolder, 'stand-ins'),
     databaseUrl,
     port: Number(values.port),
     printerSpeed: Number(values.speed),

@@ -19,7 +19,7 @@ const FOR_ENGINEERS = [
   /\/lifecycle\.ts$/,
   /^app\/src\/lib\/server\/(demo|setup)\//,
   /^app\/src\/lib\/server\/platform\/(db|live|auth\/throttle)/,
-  /^app\/src\/lib\/server\/(printers\/answers|printing\/batches\/gcode|overview\/classExport)\.ts$/,
+  /^app\/src\/lib\/server\/(printers\/drivers\/answers|printing\/batches\/gcode|overview\/classExport)\.ts$/,
   // What stands for messages, which are said already.
   /^core\/src\/words\/plainWords\.ts$/,
   // The headings that a pasted list may have.

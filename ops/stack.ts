@@ -1,7 +1,8 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import type { Server } from 'node:net';
-import { readFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startBalancer } from './balancer.ts';
 import { viteProgram } from './build.ts';
@@ -28,6 +29,8 @@ export interface StackOptions {
   readonly origin?: string;
   /** Whether simulated printers are started; they are unless this is false. */
   readonly printers?: boolean;
+  /** The folder in which the stand-ins of memory cards and USB ports are; one of its own unless it is said. */
+  readonly standIns?: string;
   /** Whether a process that ends by itself is started again. */
   readonly supervised?: boolean;
   /** Whether the web app is served from its sources and follows their changes, instead of as it was built. */
@@ -53,6 +56,9 @@ export class Stack {
   readonly printerPorts: readonly number[];
   /** What the simulated printers are called. */
   readonly printers = printerNames;
+  /** Folders that play what is plugged into the server: each folder of the one is a memory card, each link of the other a port. */
+  readonly cards: string | undefined;
+  readonly ports: string | undefined;
   readonly #processes = new Map<ProcessName, ChildProcess>();
   readonly #webPorts: readonly number[];
   #balancer: Server | undefined;
@@ -69,6 +75,13 @@ export class Stack {
     this.#options = options;
     this.#webPorts = webPorts;
     this.printerPorts = printerPorts;
+    if (options.printers !== false) {
+      const folder = options.standIns ?? mkdtempSync(join(tmpdir(), 'kelbrin-stand-ins-'));
+      this.cards = join(folder, 'cards');
+      this.ports = join(folder, 'ports');
+      mkdirSync(join(this.cards, 'left reader'), { recursive: true });
+      mkdirSync(this.ports, { recursive: true });
+    }
     this.origin = options.origin ?? `http://${options.address ?? '127.0.0.1'}:${port}`;
   }
 
@@ -102,6 +115,10 @@ export class Stack {
       String(this.printerPorts[i]),
       '--speed',
       speed,
+      // Where somebody looks around, one of them is plugged in as well.
+      ...(this.#options.standIns && i === 1
+        ? ['--terminal', join(this.ports!, `${printerNames[i]}-cable`)]
+        : []),
     ]);
   }
 
@@ -206,6 +223,7 @@ export class Stack {
       cwd,
       env: {
         ...serverEnvironment(this.#options.databaseUrl, this.origin, this.#options.language),
+        ...(this.cards && this.ports ? { KELBRIN_CARDS: this.cards, KELBRIN_PORTS: this.ports } : {}),
         KELBRIN_LOG_LEVEL: this.#options.verbose ? 'info' : 'warn',
         ...extra,
       },

@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { lastChange } from './changed.ts';
@@ -150,6 +150,8 @@ const TSC = '../@typescript/native/bin/tsc';
 
 const testEnvironment = () => ({
   KELBRIN_TEST_SERVER: server!.url,
+  // A folder plays the reader of memory cards.
+  KELBRIN_CARDS: mkdtempSync(join(tmpdir(), 'kelbrin-cards-')),
   KELBRIN_SECRET: secret('session-secret'),
   KELBRIN_TEST_PROCESSES: values.processes,
 });

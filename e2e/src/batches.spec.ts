@@ -1,3 +1,4 @@
+import { expectNoSeriousFault } from './accessibility.ts';
 import { confirmStart, expect, handInLabel, setFarBells, test } from './kelbrin.ts';
 
 test.use({ file: 'batches', printerSpeed: 400 });
@@ -160,23 +161,33 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
 
   await test.step('one part is good, one is printed again, one goes back to its student', async () => {
     const outcomeOf = (name: string) => helper.getByRole('listitem', { name: `Outcome of ${name}’s part` });
-    await outcomeOf('Asha').getByRole('combobox').selectOption('good');
+    await outcomeOf('Asha').getByRole('button', { name: 'Note more of Asha’s part' }).click();
     await outcomeOf('Asha')
       .getByRole('textbox', { name: /^Measured sizes/ })
       .fill('69,8 × 25.1');
-    await outcomeOf('Asha').getByRole('button', { name: 'Save the outcome' }).click();
-    await expect(outcomeOf('Asha')).toContainText('good');
-    await expect(outcomeOf('Asha')).toContainText('measured 69.8 × 25.1 mm, designed');
-    await outcomeOf('Femi').getByRole('combobox').selectOption('knocked');
-    await outcomeOf('Femi').getByRole('button', { name: 'Save the outcome' }).click();
-    await expect(outcomeOf('Femi').getByRole('button', { name: 'Save the outcome' })).toHaveCount(0);
-    await expect(outcomeOf('Femi')).toContainText('got knocked off');
+    for (const name of ['Femi', 'Luca'])
+      await outcomeOf(name)
+        .getByRole('button', { name: `${name}’s part is not good` })
+        .click();
+    await outcomeOf('Femi').getByRole('combobox').first().selectOption('knocked');
     await outcomeOf('Luca').getByRole('combobox').first().selectOption('tight');
     await outcomeOf('Luca').getByRole('combobox', { name: 'What happens next' }).selectOption('student');
     await outcomeOf('Luca').getByRole('textbox', { name: 'Note' }).fill('Make the hole wider.');
-    await outcomeOf('Luca').getByRole('button', { name: 'Save the outcome' }).click();
-    await expect(outcomeOf('Luca').getByRole('button', { name: 'Save the outcome' })).toHaveCount(0);
+    await helper.getByRole('button', { name: 'Save: 6 good, 2 not good' }).click();
+    await expect(outcomeOf('Asha')).toContainText('measured 69.8 × 25.1 mm, designed');
+    await expect(outcomeOf('Femi')).toContainText('got knocked off');
     await expect(outcomeOf('Luca')).toContainText('fits too tightly');
+    // A slip of the hand is corrected, and what it was is kept.
+    await outcomeOf('Hugo')
+      .getByRole('button', { name: /^Change it/ })
+      .click();
+    await outcomeOf('Hugo').getByRole('combobox').first().selectOption('sanded');
+    await outcomeOf('Hugo').getByRole('button', { name: 'Save the outcome' }).click();
+    await expect(outcomeOf('Hugo')).toContainText('Before: good (Mr Oduya');
+    await helper.getByRole('button', { name: 'All 6 are handed out' }).click();
+    await expect(outcomeOf('Asha')).toContainText('handed out');
+    await expect(outcomeOf('Femi')).not.toContainText('handed out');
+    await expectNoSeriousFault(helper, 'what came of a batch');
     await helper.goto('/queue');
     await expect(helper.locator('[data-entry]')).toHaveCount(1);
     await expect(helper.locator('[data-entry=Femi]')).toBeVisible();

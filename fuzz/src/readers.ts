@@ -18,7 +18,7 @@ import {
 import { parseRecipe } from '@kelbrin/core/recipe';
 import { evaluate, RegionMath } from '@kelbrin/core/solid';
 import { starters } from '@kelbrin/core/starters';
-import { readHalt, readJob, readTemperatures } from '../../app/src/lib/server/printers/answers.ts';
+import { readHalt, readJob, readTemperatures } from '../../app/src/lib/server/printers/drivers/answers.ts';
 import { guessReading } from '../../app/src/lib/shared/listReading.ts';
 import { LONGEST_LIST, readStudentList } from '../../app/src/lib/shared/studentList.ts';
 import { changedBytes, changedWords } from './changed.ts';

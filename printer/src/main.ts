@@ -4,7 +4,7 @@ import { modelOf } from './model.ts';
 import { startPrinter } from './server.ts';
 
 const usage =
-  'usage: printer --name NAME --port PORT [--speed 1] [--noise 0] [--faults SEED] [--sheet FILE.json]';
+  'usage: printer --name NAME --port PORT [--speed 1] [--noise 0] [--faults SEED] [--sheet FILE.json] [--terminal PATH]';
 
 const { values } = parseArgs({
   options: {
@@ -14,6 +14,7 @@ const { values } = parseArgs({
     noise: { type: 'string', default: '0' },
     faults: { type: 'string' },
     sheet: { type: 'string' },
+    terminal: { type: 'string' },
   },
 });
 const [port, speed, noise] = [values.port, values.speed, values.noise].map(Number);
@@ -25,7 +26,15 @@ if (![port, speed, noise].every(Number.isFinite) || speed <= 0 || port < 0 || no
 const faultSeed = values.faults === undefined ? undefined : Number(values.faults);
 const model =
   values.sheet === undefined ? undefined : modelOf(JSON.parse(await readFile(values.sheet, 'utf8')));
-const printer = await startPrinter({ name: values.name, port, speed, noise, faultSeed, model });
+const printer = await startPrinter({
+  name: values.name,
+  port,
+  speed,
+  noise,
+  faultSeed,
+  model,
+  terminal: values.terminal,
+});
 console.log(`${values.name} listens on 127.0.0.1:${printer.port}, ${speed} times as fast as real time`);
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.once(signal, () => void printer.close().then(() => process.exit(0)));

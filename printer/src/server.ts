@@ -4,6 +4,7 @@ import { Conversation } from './conversation.ts';
 import { faultsOf, type FaultKind } from './faults.ts';
 import { Machine } from './machine.ts';
 import type { Model } from './model.ts';
+import { PseudoTerminal } from './pseudoTerminal.ts';
 
 export interface PrinterOptions {
   readonly name: string;
@@ -13,6 +14,8 @@ export interface PrinterOptions {
   readonly speed: number;
   /** Share of numbered lines that arrive damaged, 0 to 1; which ones is the same in every run. */
   readonly noise?: number;
+  /** Where a pseudo-terminal is offered too, as if the printer were plugged in there. */
+  readonly terminal?: string;
   /** What it can do; left out, an ordinary printer. */
   readonly model?: Model;
   /** Has faults strike by themselves, one in each file; the same seed strikes the same. */
@@ -24,6 +27,8 @@ export interface RunningPrinter {
   readonly machine: Machine;
   /** Has a fault strike now. */
   fault(kind: FaultKind): void;
+  /** Its cable, where it has one. */
+  readonly cable: PseudoTerminal | undefined;
   close(): Promise<void>;
 }
 
@@ -86,11 +91,16 @@ export async function startPrinter(options: PrinterOptions): Promise<RunningPrin
     socket.on('error', () => socket.destroy());
   });
   await listen(server, options.port);
+  const { port } = server.address() as AddressInfo;
+  const cable = options.terminal === undefined ? undefined : new PseudoTerminal(options.terminal, port);
+  cable?.plugIn();
   return {
-    port: (server.address() as AddressInfo).port,
+    port,
+    cable,
     machine,
     fault,
     async close() {
+      await cable?.unplug();
       clearInterval(clock);
       for (const socket of sockets) socket.destroy();
       await new Promise((resolve) => server.close(resolve));

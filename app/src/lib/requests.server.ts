@@ -29,6 +29,16 @@ export async function orSentence<T>(work: Promise<T>): Promise<T | ActionFailure
   }
 }
 
+/** Answers what cannot be done now with a page that says so, where a link or an address asked for it. */
+export async function orErrorPage<T>(work: Promise<T>): Promise<T> {
+  try {
+    return await orNotFound(work);
+  } catch (problem) {
+    if (problem instanceof CannotNow) error(409, problem.message);
+    throw problem;
+  }
+}
+
 /** Answers a request of the page's own code with JSON; what cannot be done now with 409 and its sentence. */
 export async function orConflict(work: Promise<unknown>): Promise<Response> {
   try {

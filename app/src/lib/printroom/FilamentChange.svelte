@@ -3,6 +3,7 @@
   import { Button } from 'flowbite-svelte';
   import SpoolChip from '$lib/printroom/SpoolChip.svelte';
   import { enhance } from '$lib/ui/enhance';
+  import { byHandTexts } from '$lib/texts/byHand';
   import { filamentTexts as say } from '$lib/texts/filament';
   import type { SubmitFunction } from '@sveltejs/kit';
   import type { printersWithRuns } from '$lib/server/printing/printRoom';
@@ -11,7 +12,7 @@
   interface Props {
     printer: Pick<
       Awaited<ReturnType<typeof printersWithRuns>>[number],
-      'id' | 'name' | 'status' | 'spool' | 'change'
+      'id' | 'name' | 'status' | 'spool' | 'change' | 'byHand'
     >;
     /** The rolls that may go on, those that fit best first. */
     spools: Awaited<ReturnType<typeof spoolsOf>>;
@@ -50,20 +51,20 @@
 
 <section class="flex flex-col gap-3" aria-label={say.title(printer.name)} data-step={change?.step ?? 'none'}>
   {#if problem}<p role="alert" class="border-fail bg-fail-wash border-l-4 px-3 py-2">{problem}</p>{/if}
-  <ol class="grid grid-cols-4 gap-1 text-sm">
-    {#each say.stages as words, i (words)}
-      <li
-        class="border-t-4 pt-1 {i < stage
-          ? 'border-primary-700 text-ink-soft'
-          : i === stage
-            ? 'border-primary-700 font-semibold'
-            : 'border-hairline text-ink-soft'}"
-        aria-current={i === stage ? 'step' : undefined}
-      >
-        {i + 1}. {words}
-      </li>
-    {/each}
-  </ol>
+  {#if !printer.byHand}<ol class="grid grid-cols-4 gap-1 text-sm">
+      {#each say.stages as words, i (words)}
+        <li
+          class="border-t-4 pt-1 {i < stage
+            ? 'border-primary-700 text-ink-soft'
+            : i === stage
+              ? 'border-primary-700 font-semibold'
+              : 'border-hairline text-ink-soft'}"
+          aria-current={i === stage ? 'step' : undefined}
+        >
+          {i + 1}. {words}
+        </li>
+      {/each}
+    </ol>{/if}
   {#if change}
     <p role="status">
       {say.step[change.step]}
@@ -109,7 +110,7 @@
   {:else if shelf.length > 0}
     <form
       method="POST"
-      action="/print-room?/change"
+      action="/print-room?/{printer.byHand ? 'loaded' : 'change'}"
       use:enhance={told}
       class="flex flex-wrap items-end gap-2"
     >
@@ -124,7 +125,9 @@
           {/each}
         </select></label
       >
-      <Button type="submit" size="sm" disabled={isSending}>{say.begin}</Button>
+      <Button type="submit" size="sm" disabled={isSending}
+        >{printer.byHand ? byHandTexts.loaded : say.begin}</Button
+      >
     </form>
   {:else}
     <p>{say.none} <a class="text-primary-800 underline underline-offset-2" href="/spools">{say.spools}</a></p>

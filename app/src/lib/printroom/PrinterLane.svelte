@@ -11,6 +11,7 @@
   import AskFirst from '$lib/ui/AskFirst.svelte';
   import { clockTime } from '$lib/ui/times';
   import FilamentChange from './FilamentChange.svelte';
+  import RunByHand from './RunByHand.svelte';
   import { namesOf } from './partsInWords';
   import ColourList from '$lib/ui/ColourList.svelte';
   import { filamentTexts } from '$lib/texts/filament';
@@ -44,12 +45,12 @@
     if (!run) return printer.onPlate ? say.toClear : say.free;
     if (run.cancelAskedAt) return say.stopping;
     if (run.state === 'preparing') return say.slicing;
-    if (run.state === 'sending') return say.sending;
+    if (run.state === 'sending') return printer.byHand ? say.toBegin : say.sending;
     if (run.pausedFor) return say.paused;
     return isHeating ? say.heating : say.printing;
   });
   /** Whether the printer can be told what to do with its run. */
-  const isSteerable = $derived(run?.state === 'printing' && status?.online);
+  const isSteerable = $derived(run?.state === 'printing' && status?.online && !printer.byHand);
   let isChanging = $state(false);
   // Once a change is under way its wish is fulfilled: when it is over, nothing is asked again.
   $effect(() => {
@@ -95,7 +96,7 @@
       <Button size="xs" color="alternative" onclick={() => (isChanging = true)}>{filamentTexts.open}</Button>
     {/if}
     <span class="ml-auto font-semibold {status?.online ? '' : 'text-fail'}" data-testid="doing">{doing}</span>
-    {#if status?.online}
+    {#if status?.online && !printer.byHand}
       <span class="text-sm"
         >{say.nozzle} <span class="measured">{status.nozzleC}°{wanted(status.nozzleTargetC)}</span></span
       >
@@ -137,6 +138,9 @@
               {/if}
             </p>
           {/if}
+          {#if printer.byHand && run.state !== 'preparing'}
+            <RunByHand {run} name={printer.name} card={printer.byHand.card} />
+          {/if}
           <WaiverList waivers={run.parts.flatMap(({ waivers }) => waivers)} />
           <div
             class="border-hairline bg-ground relative h-4 overflow-hidden rounded border"
@@ -176,7 +180,7 @@
             <AskFirst
               label={status?.online ? say.cancel : say.giveUp}
               title={say.cancelTitle(run.batch)}
-              what={say.cancelWhat(percent)}
+              what={printer.byHand ? say.cancelByHand(printer.name) : say.cancelWhat(percent)}
               action="?/cancel"
               fields={{ run: run.id }}
               class={isSteerable ? '' : 'ml-auto'}

@@ -5,7 +5,6 @@ import { printers } from './platform/db/schema/index.ts';
 import { recheckApproval } from './handIns/recheck.ts';
 import { LiveHub } from './platform/live/hub.ts';
 import { PrinterKeeper } from './printing/keeping/keeper.ts';
-import { SerialDriver } from './printers/serialDriver.ts';
 import { speakAsSet } from './platform/basics/language.ts';
 import { log } from './platform/basics/log.ts';
 import { askForInspection, INSPECT, RECHECK, startBoss, type InspectJob } from './handIns/boss.ts';
@@ -36,10 +35,10 @@ await work(RECHECK, 1, (id) => recheckApproval(db, id));
 async function lookAround(): Promise<void> {
   for (const handInId of await forgottenHandIns(db)) await askForInspection(handInId);
   const used = await db.select().from(printers).where(isNull(printers.retiredAt)).orderBy(asc(printers.name));
-  for (const { id, host, port } of used) {
+  for (const { id, connection } of used) {
     if (keepers.has(id)) continue;
-    keepers.set(id, new PrinterKeeper(db, id, SerialDriver.connect));
-    log.info({ printer: id, host, port }, 'Keeping a printer');
+    keepers.set(id, new PrinterKeeper(db, id));
+    log.info({ printer: id, connection }, 'Keeping a printer');
   }
 }
 

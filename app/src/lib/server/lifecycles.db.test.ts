@@ -28,7 +28,7 @@ import { addToBatch, layBatch } from './printing/batches/laying.ts';
 import { discardBatch, takeOffBatch } from './printing/batches/changeBatch.ts';
 import { dropEntry, holdEntry, queue, repeatPrint } from './printing/queue/queue.ts';
 import { endRun, type Ending } from './printing/runs/endRun.ts';
-import { noteOutcome } from './printing/runs/outcomes.ts';
+import { noteOutcomes } from './printing/runs/outcomes.ts';
 import { startBatch } from './printing/runs/startBatch.ts';
 import { saveDesign } from './projects/projects.ts';
 import { approve, sendBack, undoDecision } from './review/decide.ts';
@@ -189,7 +189,10 @@ const tries = {
       { outcome: 'broke', next: 'again' },
       { outcome: 'tight', note: 'Make the hole wider.', next: 'student' },
     ];
-    if (place) await noteOutcome(test.db, helper, place.batchId, place.entryId, pick(drafts, n));
+    if (place)
+      await noteOutcomes(test.db, helper, place.batchId, [
+        { entry: place.entryId, isCorrection: true, ...pick(drafts, n) },
+      ]);
   },
   drop: async (n: number) => {
     const entry = pick(await entriesIn('waiting', 'laid', 'dropped'), n);

@@ -22,8 +22,8 @@ export function isUsable(outcome: OutcomeKind): boolean {
   return outcome === 'good' || outcome === 'sanded';
 }
 
-/** What to do with a part that failed: print it again as it is, or have its student change it. */
-export const afterFailure = z.enum(['again', 'student']);
+/** What becomes of a part that failed: it is printed again as it is, its student changes it, or its teacher decides. */
+export const afterFailure = z.enum(['again', 'student', 'teacher']);
 export type AfterFailure = z.infer<typeof afterFailure>;
 
 /**
@@ -61,3 +61,19 @@ export const outcomeDraft = z.strictObject({
   measuredMm,
 });
 export type OutcomeDraft = z.infer<typeof outcomeDraft>;
+
+/** The most parts that are on one batch, with room to spare. */
+const MOST_PARTS = 400;
+
+/** What came of the parts of a batch, each by its place in the queue. */
+export const outcomesDraft = z
+  .array(
+    outcomeDraft.extend({
+      entry: z.string(),
+      /** Whether somebody corrects what they have seen written down; otherwise nothing is written over. */
+      isCorrection: z.boolean().default(false),
+    }),
+  )
+  .min(1, { error: () => say('Say of at least one part what came of it.') })
+  .max(MOST_PARTS);
+export type OutcomesDraft = z.infer<typeof outcomesDraft>;

@@ -1,7 +1,7 @@
 import { said, say } from '@kelbrin/core/words';
 import { inHours } from '@kelbrin/core/inspect';
 import { formatNumber } from '@kelbrin/core/recipe';
-import type { OutcomeKind } from '../shared/outcome';
+import type { AfterFailure, OutcomeKind } from '../shared/outcome';
 
 const outcomes: Record<OutcomeKind, string> = said({
   good: 'good',
@@ -139,8 +139,48 @@ export const batchTexts = said({
   photo: 'Add a photo',
   photoOf: (student: string) => say('Photo of {student}’s part', { student }),
   next: 'What happens next',
-  again: 'print it again',
-  student: 'back to the student, with the note',
+  nexts: {
+    again: 'print it again',
+    student: 'back to the student, with the note',
+    teacher: 'hold it, and ask the teacher',
+  } satisfies Record<AfterFailure, string>,
+  tapWrong: 'Tap the parts that are not good. All the others are noted as good.',
+  notGood: 'not good',
+  wrongWith: (student: string) => say('{student}’s part is not good', { student }),
+  copy: (copy: number) => say('copy {copy}', { copy }),
+  more: 'Note more',
+  moreOf: (student: string) => say('Note more of {student}’s part', { student }),
+  allGood: (parts: number) => say('{parts, plural, one {It is good} other {All # are good}}', { parts }),
+  saveAll: (good: number, bad: number) => say('Save: {good} good, {bad} not good', { good, bad }),
+  handOut: 'Handed out',
+  handOutOf: (student: string) => say('{student}’s part is handed out', { student }),
+  handOutAll: (parts: number) => say('All {parts} are handed out', { parts }),
+  handedOutAt: (time: string) => say('handed out {time}', { time }),
+  somebody: 'somebody',
+  corrected: (
+    outcome: string,
+    note: string,
+    by: string,
+    at: string,
+    correctedBy: string,
+    correctedAt: string,
+  ) =>
+    note === ''
+      ? say('Before: {outcome} ({by}, {at}); changed by {correctedBy}, {correctedAt}', {
+          outcome,
+          by,
+          at,
+          correctedBy,
+          correctedAt,
+        })
+      : say('Before: {outcome}, “{note}” ({by}, {at}); changed by {correctedBy}, {correctedAt}', {
+          outcome,
+          note,
+          by,
+          at,
+          correctedBy,
+          correctedAt,
+        }),
   write: 'Save the outcome',
   change: 'Change it',
   changeOf: (student: string) => say('Change it: the outcome of {student}’s part', { student }),

@@ -13,6 +13,7 @@ export const noticeTexts = said({
   unseen: (count: number) =>
     say('{count, plural, one {Notices, one of them new} other {Notices, # of them new}}', { count }),
   none: 'There is nothing to tell you yet.',
+  photo: 'Photo of the part',
   isNew: 'new',
   says: {
     sent_back: ({ brief }) =>
@@ -41,5 +42,17 @@ export const noticeTexts = said({
         brief,
         className,
       }),
+    print_failed: ({ brief }) =>
+      say('Your part for “{brief}” did not come out well on the printer. It is printed again.', { brief }),
+    part_failed: ({ count, brief, className }) =>
+      say(
+        '{count, plural, one {A part} other {# parts}} for “{brief}” in {className} did not come out well and {count, plural, one {waits} other {wait}} for you in the queue.',
+        { count, brief, className },
+      ),
+    run_due: ({ count, brief, className }) =>
+      say(
+        '{count, plural, one {A print} other {# prints}} for “{brief}” in {className} should be done: look, and say how it went.',
+        { count, brief, className },
+      ),
   } satisfies Record<ProjectNews | BriefNews, (about: About) => string>,
 } as const);

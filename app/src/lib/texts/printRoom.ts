@@ -46,6 +46,8 @@ export const printRoomTexts = said({
       '{percent}% of it is printed. It cannot go on afterwards: the batch has to be printed again from the beginning.',
       { percent },
     ),
+  cancelByHand: (printer: string) =>
+    say('Stop it at {printer} too, if it has begun. It cannot go on afterwards.', { printer }),
   toClear: 'to be cleared',
   lies: (batch: number, names: string) => say('Batch {batch} lies on the plate: {names}', { batch, names }),
   clearFirst: 'Take it off when the plate is cool, and wipe the plate. Nothing else is started before.',
@@ -60,6 +62,7 @@ export const printRoomTexts = said({
   stopping: 'stopping',
   slicing: 'slicing the batch',
   sending: 'sending the batch',
+  toBegin: 'waits to be begun',
   heating: 'heating',
   printing: 'printing',
   finished: 'finished',

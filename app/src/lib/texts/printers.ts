@@ -1,3 +1,4 @@
+import type { Connection } from '../shared/connection';
 import { said, say } from '@kelbrin/core/words';
 
 /** What is said where printers are added. */
@@ -11,6 +12,17 @@ export const printersTexts = said({
   sheet: 'Machine sheet',
   noSheet: 'none',
   sheets: 'Machine sheets',
+  way: 'Connected by',
+  ways: { network: 'network', usb: 'USB cable', card: 'memory card' } satisfies Record<
+    Connection['way'],
+    string
+  >,
+  usbPort: 'Plugged into',
+  noUsbPort: 'No printer is plugged into the server. Plug it in, switch it on, and load this page again.',
+  baudRate: 'Bits a second',
+  card: 'Files are',
+  noCard: 'downloaded',
+  byHand: 'by memory card',
   host: 'Address',
   port: 'Port',
   answers: 'answers',

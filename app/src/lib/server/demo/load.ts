@@ -73,7 +73,9 @@ export async function loadDemo(db: Database): Promise<void> {
     .returning();
   for (const { name, model, spool } of demoPrinters) {
     const [{ id: spoolId }] = await db.insert(spools).values(spool).returning({ id: spools.id });
-    await db.insert(printers).values({ name, model, spoolId, host: '127.0.0.1', port: 1 });
+    await db
+      .insert(printers)
+      .values({ name, model, spoolId, connection: { way: 'network', host: '127.0.0.1', port: 1 } });
   }
   await db.insert(spools).values([...demoShelf]);
 

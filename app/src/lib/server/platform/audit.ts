@@ -81,6 +81,8 @@ export const actions = said({
   'bring-back-spool': 'brought a spool back',
   'add-printer': 'noted a printer',
   'edit-printer': 'changed a printer',
+  'hand-out': 'handed parts out',
+  'say-of-run': 'told how a print goes',
   'retire-printer': 'retired a printer',
   'bring-back-printer': 'brought a printer back',
   'create-sheet': 'created a machine sheet',

@@ -2,7 +2,7 @@ import { record, type Action } from './audit.ts';
 import { NotAllowed, type Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
 import { announce, type Topic } from './live/topics.ts';
-import { tellStudents, tellTeacher, type BriefNews, type ProjectNews } from './notices.ts';
+import { isBriefNews, tellStudents, tellTeacher, type BriefNews, type ProjectNews } from './notices.ts';
 
 /** Who moves a thing on: a person, the server by itself, or the process that keeps a printer. */
 export type Mover = Person | 'server' | 'keeper';
@@ -66,9 +66,10 @@ export async function follow(tx: Database, move: Move, mover: Mover, moved: read
     }
   }
   const projectIds = theOnes(moved, 'projectId');
-  if (move.noticed === 'handed_in' || move.noticed === 'in_doubt' || move.noticed === 'run_failed')
-    for (const briefId of theOnes(moved, 'briefId')) await tellTeacher(tx, briefId, move.noticed);
-  else if (move.noticed) for (const id of projectIds) await tellStudents(tx, id, move.noticed);
+  const { noticed } = move;
+  if (noticed && isBriefNews(noticed))
+    for (const briefId of theOnes(moved, 'briefId')) await tellTeacher(tx, briefId, noticed);
+  else if (noticed) for (const id of projectIds) await tellStudents(tx, id, noticed);
   const topics = (move.announced ?? []).flatMap((kind): Topic[] => {
     if (kind === 'project') return projectIds.map((id) => `project:${id}` as const);
     if (kind === 'class') return theOnes(moved, 'classId').map((id) => `class:${id}` as const);

@@ -1,13 +1,29 @@
 import { and, count, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Person } from './auth/access.ts';
 import type { Database } from './db/database.ts';
-import { briefs, classes, notices, projects, teamMembers } from './db/schema/index.ts';
+import {
+  batchParts,
+  briefs,
+  classes,
+  handIns,
+  notices,
+  printFiles,
+  projects,
+  queueEntries,
+  teamMembers,
+} from './db/schema/index.ts';
 import { announce } from './live/topics.ts';
 
 /** What is told to everyone who works on a project. */
-export type ProjectNews = 'sent_back' | 'refused' | 'approved' | 'printed';
+export type ProjectNews = 'sent_back' | 'refused' | 'approved' | 'printed' | 'print_failed';
 /** What is told to the teacher of a brief's class. */
-export type BriefNews = 'handed_in' | 'in_doubt' | 'run_failed';
+const briefNews = ['handed_in', 'in_doubt', 'run_failed', 'run_due', 'part_failed'] as const;
+export type BriefNews = (typeof briefNews)[number];
+
+/** Whether news are of a brief, and so for its teacher. */
+export function isBriefNews(news: ProjectNews | BriefNews): news is BriefNews {
+  return briefNews.some((each) => each === news);
+}
 
 /** How many notices a page lists, and how long those that were seen are kept. */
 const LISTED = 60;
@@ -48,22 +64,28 @@ export async function untellStudents(
   await announce(tx, ...gone.map(({ personId }) => `person:${personId}` as const));
 }
 
-/** Tells the teacher of the class for which a brief is set. */
-export async function tellTeacher(tx: Database, briefId: string, kind: BriefNews): Promise<void> {
+/** Tells the teacher of the class for which a brief is set, and `others`. */
+export async function tellTeacher(
+  tx: Database,
+  briefId: string,
+  kind: BriefNews,
+  others: readonly string[] = [],
+): Promise<void> {
   const [{ personId }] = await tx
     .select({ personId: classes.teacherId })
     .from(briefs)
     .innerJoin(classes, eq(classes.id, briefs.classId))
     .where(eq(briefs.id, briefId));
+  const people = [...new Set([personId, ...others])];
   await tx
     .insert(notices)
-    .values({ personId, kind, briefId })
+    .values(people.map((each) => ({ personId: each, kind, briefId })))
     .onConflictDoUpdate({
       target: [notices.personId, notices.kind, notices.briefId],
       targetWhere: isUnseen,
       set: again,
     });
-  await announce(tx, `person:${personId}`);
+  await announce(tx, ...people.map((id) => `person:${id}` as const));
 }
 
 /** How many notices a person has not seen. */
@@ -85,6 +107,13 @@ export async function noticesOf(db: Database, person: Person) {
       at: notices.at,
       isNew: sql<boolean>`${notices.seenAt} is null`,
       projectId: notices.projectId,
+      /** Whether there is a photo of what came off the plate. */
+      hasPhoto: sql<boolean>`${notices.kind} = 'print_failed' and exists (
+        select from ${batchParts}
+        join ${queueEntries} on ${queueEntries.id} = ${batchParts.queueEntryId}
+        join ${printFiles} on ${printFiles.id} = ${queueEntries.printFileId}
+        join ${handIns} on ${handIns.id} = ${printFiles.handInId}
+        where ${handIns.projectId} = ${notices.projectId} and ${batchParts.outcomePhoto} is not null)`,
       briefId: briefs.id,
       brief: briefs.title,
       className: classes.name,

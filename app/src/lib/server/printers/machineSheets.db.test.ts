@@ -22,8 +22,8 @@ const [hedge] = exampleSheets;
 const birch = async () => (await test.db.select().from(printers).where(eq(printers.name, 'Birch')))[0];
 
 async function withSheet(sheetId: string): Promise<void> {
-  const { id, name, model, host, port } = await birch();
-  await changePrinter(test.db, teacher, id, { name, model, host, port, sheetId });
+  const { id, name, model, connection } = await birch();
+  await changePrinter(test.db, teacher, id, { name, model, sheetId, ...connection });
 }
 
 it('is begun like an example, copied, changed and deleted, and is for teachers alone', async () => {

@@ -8,7 +8,6 @@ import { printersWithRuns } from '../printing/printRoom.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { PrinterKeeper } from '../printing/keeping/keeper.ts';
 import { addPrinter, changePrinter, printersToKeep, retirePrinter } from './printers.ts';
-import { SerialDriver } from './serialDriver.ts';
 
 let test: TestDatabase;
 let teacher: Person;
@@ -46,7 +45,7 @@ const isOnline = (expected: boolean) =>
 it('is noted, found where it answers, moved to another address, and retired with its past kept', async () => {
   await addPrinter(test.db, teacher, { ...draft, port: String(await device()) });
   const { id } = await byName('Cedar');
-  keeper = new PrinterKeeper(test.db, id, SerialDriver.connect);
+  keeper = new PrinterKeeper(test.db, id);
   await isOnline(true);
   await changePrinter(test.db, teacher, id, { ...draft, port: 1 });
   await isOnline(false);

@@ -1,11 +1,13 @@
 import { and, asc, eq, isNotNull, isNull, ne } from 'drizzle-orm';
-import { printerDraft } from '../../shared/printerDraft.ts';
+import { connectionOf, printerDraft } from '../../shared/printerDraft.ts';
 import { record } from '../platform/audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../platform/auth/access.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { machineSheets, printers } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';
+import { isCardName } from './drivers/cardFolders.ts';
+import { canBePort } from './drivers/usbPorts.ts';
 import { demandIdle, usedPrinter } from './usedPrinter.ts';
 
 /** The printers that are used, with their addresses. */
@@ -17,8 +19,7 @@ export async function printersToKeep(db: Database, person: Person) {
       name: printers.name,
       model: printers.model,
       sheetId: printers.sheetId,
-      host: printers.host,
-      port: printers.port,
+      connection: printers.connection,
       status: printers.status,
     })
     .from(printers)
@@ -120,8 +121,15 @@ async function idlePrinter(tx: Database, printerId: string): Promise<typeof prin
 async function read(db: Database, data: unknown) {
   const draft = printerDraft.safeParse(data);
   if (!draft.success) throw new CannotNow(draft.error.issues[0].message);
+  const { name, model } = draft.data;
   const sheetId = draft.data.sheetId === '' ? null : draft.data.sheetId;
   if (sheetId !== null && (await db.$count(machineSheets, isId(sheetId, machineSheets.id))) === 0)
     throw new CannotNow('That machine sheet is gone: choose another one.');
-  return { ...draft.data, sheetId };
+  const reached = connectionOf(draft.data);
+  // A port is a file of the server, and a card a folder: no other of either is touched.
+  if (reached.way === 'usb' && !canBePort(reached.path))
+    throw new CannotNow('Choose the port that the printer is plugged into.');
+  if (reached.way === 'card' && reached.card !== null && !isCardName(reached.card))
+    throw new CannotNow('Choose the card from the list, or have files downloaded.');
+  return { name, model, sheetId, connection: reached };
 }

@@ -1,4 +1,5 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { isByHand } from '../../shared/connection.ts';
 import { isId, NotAllowed } from '../platform/auth/access.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
@@ -20,6 +21,12 @@ export async function usedPrinter(tx: Database, printerId: string): Promise<Prin
 /** Throws unless a printer answers. */
 export function demandOnline({ name, status }: Printer): void {
   if (!status?.online) throw new CannotNow('{name} does not answer: is it switched on?', { name });
+}
+
+/** Throws where nothing is connected to a printer, so that it can be told nothing. */
+export function demandConnected({ name, connection }: Printer): void {
+  if (isByHand(connection))
+    throw new CannotNow('Nothing is connected to {name}: do this at the printer.', { name });
 }
 
 /** Throws if somebody is changing the filament of a printer. */

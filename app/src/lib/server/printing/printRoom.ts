@@ -32,6 +32,11 @@ export async function printersWithRuns(db: Database, person: Person) {
       estimateS: runs.estimateS,
       estimate: batches.estimate,
       problem: runs.problem,
+      fileName: runs.fileName,
+      begunByHandAt: runs.begunByHandAt,
+      doneByHandAt: runs.doneByHandAt,
+      failedByHand: runs.failedByHand,
+      askedAt: runs.askedAt,
       pausedFor: runs.pausedFor,
       wish: runs.wish,
       cancelAskedAt: runs.cancelAskedAt,
@@ -61,7 +66,7 @@ export async function printersWithRuns(db: Database, person: Person) {
         outcome,
         waivers: waived.get(handInId) ?? [],
       }));
-  return all.map(({ printer: { id, name, model, status, seenAt }, spool, change }) => {
+  return all.map(({ printer: { id, name, model, status, seenAt, connection }, spool, change }) => {
     const own = recent
       .filter(({ printerId }) => printerId === id)
       .map(({ estimate, ...run }) => {
@@ -78,6 +83,8 @@ export async function printersWithRuns(db: Database, person: Person) {
       id,
       name,
       model,
+      /** Whether a person carries files to it and says how its runs go, and onto which card they are written. */
+      byHand: connection.way === 'card' ? { card: connection.card } : undefined,
       spool,
       /** The change of filament that is under way. */
       change,

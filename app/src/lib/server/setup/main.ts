@@ -43,7 +43,7 @@ for (const place of values.printer) {
   const [name, port] = place.split('=');
   await db
     .update(printers)
-    .set({ port: Number(port) })
+    .set({ connection: { way: 'network', host: '127.0.0.1', port: Number(port) } })
     .where(eq(printers.name, name));
 }
 if (await isNew(db)) {

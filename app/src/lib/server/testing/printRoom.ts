@@ -1,6 +1,7 @@
 import { asc, eq } from 'drizzle-orm';
 import { expect, vi } from 'vitest';
 import { startPrinter, type RunningPrinter } from '@kelbrin/printer';
+import type { Connection } from '../../shared/connection.ts';
 import { startChecks } from '../../shared/startChecks.ts';
 import type { Person } from '../platform/auth/access.ts';
 import { compute } from '../platform/compute/compute.ts';
@@ -9,8 +10,10 @@ import { discardBatch } from '../printing/batches/changeBatch.ts';
 import { openBatches } from '../printing/batches/batches.ts';
 import { startPart } from '../printing/runs/startBatch.ts';
 import { PrinterKeeper } from '../printing/keeping/keeper.ts';
-import { SerialDriver } from '../printers/serialDriver.ts';
 import { demoSchool, type TestDatabase } from './database.ts';
+
+/** A simulated printer's place on the network. */
+export const onNetwork = (port: number): Connection => ({ way: 'network', host: '127.0.0.1', port });
 
 /** The demo school's print room for a test, with a simulated printer Birch that is kept as the job process keeps it. */
 export class TestPrintRoom {
@@ -38,7 +41,7 @@ export class TestPrintRoom {
   async plugIn({ speed = 1000, noise = 0, port = 0 } = {}): Promise<void> {
     await this.device?.close();
     this.device = await startPrinter({ name: 'Birch', port, speed, noise });
-    const place = { port: this.device.port };
+    const place = { connection: onNetwork(this.device.port) };
     await this.test.db.update(printers).set(place).where(eq(printers.id, this.printerId));
   }
 
@@ -55,7 +58,7 @@ export class TestPrintRoom {
 
   /** Begins to keep the printer. */
   keep(): void {
-    this.keeper = new PrinterKeeper(this.test.db, this.printerId, SerialDriver.connect);
+    this.keeper = new PrinterKeeper(this.test.db, this.printerId);
   }
 
   async isOnline(): Promise<boolean> {

@@ -24,7 +24,13 @@
   function placeOf({ kind, projectId }: (typeof data.notices)[number]): string {
     if (projectId) return `/bench/${projectId}`;
     return (
-      { handed_in: '/review', in_doubt: '/queue', run_failed: '/print-room' }[kind as 'handed_in'] ?? '/'
+      {
+        handed_in: '/review',
+        in_doubt: '/queue',
+        part_failed: '/queue',
+        run_failed: '/print-room',
+        run_due: '/print-room',
+      }[kind as 'handed_in'] ?? '/'
     );
   }
 
@@ -49,6 +55,13 @@
         <a class="flex-1 {isMarked ? 'font-semibold' : ''}" href={placeOf(notice)}
           >{say.says[notice.kind](notice)}</a
         >
+        {#if notice.hasPhoto}
+          <img
+            src="/picture/outcome/{notice.projectId}"
+            alt={say.photo}
+            class="border-hairline h-16 rounded border"
+          />
+        {/if}
         {#if isMarked}<span class="text-primary-800 text-sm">{say.isNew}</span>{/if}
         <span class="text-ink-soft text-sm whitespace-nowrap">{time(notice.at)}</span>
       </li>

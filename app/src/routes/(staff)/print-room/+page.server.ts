@@ -1,8 +1,9 @@
 import { database } from '$lib/server/platform/db/database';
 import { orSentence } from '$lib/requests.server';
 import { beginChange, endChange, giveChangeUp, turnInChange } from '$lib/server/printing/filament/change';
-import { spoolsOf } from '$lib/server/printers/spools';
+import { loadSpool, spoolsOf } from '$lib/server/printers/spools';
 import { openBatches } from '$lib/server/printing/batches/batches';
+import { sayBegun, sayDone, sayFailed } from '$lib/server/printing/runs/byHand';
 import { cancelRun, notePlateClear, wishForRun } from '$lib/server/printing/runs/startBatch';
 import { printersWithRuns } from '$lib/server/printing/printRoom';
 import { countWaiting } from '$lib/server/printing/queue/queue';
@@ -72,6 +73,23 @@ export const actions: Actions = {
   giveChangeUp: async ({ request, locals }) => {
     const printer = String((await request.formData()).get('printer'));
     return orSentence(giveChangeUp(database(), locals.person!, printer));
+  },
+  begun: async ({ request, locals }) => {
+    const run = String((await request.formData()).get('run'));
+    return orSentence(sayBegun(database(), locals.person!, run));
+  },
+  done: async ({ request, locals }) => {
+    const run = String((await request.formData()).get('run'));
+    return orSentence(sayDone(database(), locals.person!, run));
+  },
+  failed: async ({ request, locals }) => {
+    const form = await request.formData();
+    return orSentence(sayFailed(database(), locals.person!, String(form.get('run')), form.get('why')));
+  },
+  loaded: async ({ request, locals }) => {
+    const form = await request.formData();
+    const [printer, spool] = [String(form.get('printer')), String(form.get('spool'))];
+    return orSentence(loadSpool(database(), locals.person!, spool, printer));
   },
   clear: async ({ request, locals }) => {
     const printer = String((await request.formData()).get('printer'));

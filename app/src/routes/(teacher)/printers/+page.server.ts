@@ -8,7 +8,10 @@ import {
   retiredPrinters,
   retirePrinter,
 } from '$lib/server/printers/printers';
+import { cardFolders } from '$lib/server/printers/drivers/cardFolders';
+import { usbPorts } from '$lib/server/printers/drivers/usbPorts';
 import { sheetsOf } from '$lib/server/printers/machineSheets';
+import type { Connection } from '$lib/shared/connection';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -21,6 +24,9 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
     printers: await printersToKeep(db, person),
     retired: await retiredPrinters(db, person),
     sheets: sheets.map(({ id, name }) => ({ id, name })),
+    ports: await usbPorts(),
+    cards: await cardFolders(),
+    newConnection: { way: 'network', host: '', port: 9100 } satisfies Connection,
   };
 };
 

@@ -2,11 +2,11 @@
   import { enhance } from '$lib/ui/enhance';
   import { Button } from 'flowbite-svelte';
   import { follow } from '$lib/live/follow.svelte';
-  import { printerPort } from '$lib/shared/printerDraft';
+  import { isByHand, type Connection } from '$lib/shared/connection';
   import AskFirst from '$lib/ui/AskFirst.svelte';
   import KeptInput from '$lib/ui/KeptInput.svelte';
   import KeptSelect from '$lib/ui/KeptSelect.svelte';
-  import NumberField from '$lib/ui/NumberField.svelte';
+  import ConnectionFields from './ConnectionFields.svelte';
   import { printersTexts as say } from '$lib/texts/printers';
 
   let { data, form } = $props();
@@ -14,13 +14,7 @@
   follow(() => ['printroom']);
 </script>
 
-{#snippet fields(printer: {
-  name: string;
-  model: string;
-  sheetId: string | null;
-  host: string;
-  port: number | null;
-})}
+{#snippet fields(printer: { name: string; model: string; sheetId: string | null; connection: Connection })}
   <label
     >{say.name} <KeptInput name="name" class="mt-1 w-32" maxlength={24} kept={printer.name} required /></label
   >
@@ -31,20 +25,10 @@
       name="sheetId"
       class="mt-1 w-44"
       kept={printer.sheetId ?? ''}
-      items={[
-        { value: '', name: say.noSheet },
-        ...data.sheets.map(({ id, name }) => ({ value: id, name })),
-      ]}
+      items={[{ value: '', name: say.noSheet }, ...data.sheets.map(({ id, name }) => ({ value: id, name }))]}
     /></label
   >
-  <label
-    >{say.host}
-    <KeptInput name="host" class="measured mt-1 w-44" maxlength={253} kept={printer.host} required /></label
-  >
-  <label class="flex flex-col"
-    >{say.port}
-    <NumberField name="port" {...printerPort} class="mt-1 h-10.5 w-24" kept={printer.port} /></label
-  >
+  <ConnectionFields kept={printer.connection} ports={data.ports} cards={data.cards} />
 {/snippet}
 
 <svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
@@ -68,7 +52,11 @@
           <Button type="submit" size="sm" color="alternative">{say.save}</Button>
         </form>
         <span class="mb-1.5 ml-auto {printer.status?.online ? 'text-pass' : 'text-warn-ink'}"
-          >{printer.status?.online ? say.answers : say.silent}</span
+          >{isByHand(printer.connection)
+            ? say.byHand
+            : printer.status?.online
+              ? say.answers
+              : say.silent}</span
         >
         <AskFirst
           label={say.retire}
@@ -91,7 +79,7 @@
     aria-label={say.add}
     use:enhance
   >
-    {@render fields({ name: '', model: '', sheetId: null, host: '', port: null })}
+    {@render fields({ name: '', model: '', sheetId: null, connection: data.newConnection })}
     <Button type="submit" color="alternative">{say.add}</Button>
   </form>
   {#if data.retired.length > 0}

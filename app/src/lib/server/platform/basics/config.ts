@@ -9,6 +9,10 @@ const environment = z.object({
   KELBRIN_SECRET: z.string().min(32),
   /** The language of the school. */
   KELBRIN_LANGUAGE: z.enum(languages.map(({ tag }) => tag)).default('en'),
+  /** A folder whose folders are the memory cards in the server's reader, as where they are mounted. */
+  KELBRIN_CARDS: z.string().optional(),
+  /** A folder with further ports that printers are plugged into, beside those of the system. */
+  KELBRIN_PORTS: z.string().optional(),
   /** The bundled worker that builds and inspects solids. */
   KELBRIN_COMPUTE_WORKER: z.string().default('app/dist/computeWorker.js'),
 });

@@ -32,6 +32,8 @@ export async function partsOf(db: Database, batchIds: readonly string[]) {
     isCurrent: batchParts.isCurrent,
     outcome: batchParts.outcome,
     outcomeNote: batchParts.outcomeNote,
+    outcomeAt: batchParts.outcomeAt,
+    handedOutAt: batchParts.handedOutAt,
     measuredMm: batchParts.measuredMm,
     designedMm,
     hasPhoto: sql<boolean>`${batchParts.outcomePhoto} is not null`,

@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import { materialNamed } from '@kelbrin/core/slice';
 import type { Database } from '../../platform/db/database.ts';
 import { printers, runs, spools, type filamentChanges } from '../../platform/db/schema/index.ts';
-import type { DeviceStatus, PrinterDriver } from '../../printers/driver.ts';
+import type { DeviceStatus, PrinterDriver } from '../../printers/drivers/driver.ts';
 import { moveChange, overChange, type ChangeMove } from './lifecycle.ts';
 import { takeOffSpool, useFilament } from '../runs/useFilament.ts';
 

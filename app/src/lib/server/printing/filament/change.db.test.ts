@@ -1,5 +1,6 @@
 import { asc, eq } from 'drizzle-orm';
 import { afterAll, afterEach, beforeAll, beforeEach, expect, it, vi } from 'vitest';
+import { onNetwork } from '../../testing/printRoom.ts';
 import { startPrinter, type RunningPrinter } from '@kelbrin/printer';
 import { NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { compute } from '../../platform/compute/compute.ts';
@@ -8,7 +9,6 @@ import { school } from '../../demo/school.ts';
 import { endRun } from '../runs/endRun.ts';
 import { startPart, wishForRun } from '../runs/startBatch.ts';
 import { PrinterKeeper } from '../keeping/keeper.ts';
-import { SerialDriver } from '../../printers/serialDriver.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
 import { beginChange, endChange, giveChangeUp, turnInChange } from './change.ts';
 import { loadSpool } from '../../printers/spools.ts';
@@ -43,9 +43,9 @@ beforeEach(async () => {
   device = await startPrinter({ name: 'Birch', port: 0, speed: 600 });
   await test.db
     .update(printers)
-    .set({ port: device.port, spoolId: old.id, status: null })
+    .set({ connection: onNetwork(device.port), spoolId: old.id, status: null })
     .where(eq(printers.id, printerId));
-  keeper = new PrinterKeeper(test.db, printerId, SerialDriver.connect);
+  keeper = new PrinterKeeper(test.db, printerId);
   await eventually(async () => expect((await printer()).status?.online).toBe(true));
 });
 afterEach(async () => {

@@ -4,7 +4,7 @@ import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/a
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { ACTIVE_RUN, printers, runs, spools } from '../../platform/db/schema/index.ts';
-import { demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
+import { demandConnected, demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
 import { moveChange, newChange, type ChangeMove } from './lifecycle.ts';
 
 /** What somebody says at the printer, after which it does the next thing. */
@@ -33,6 +33,7 @@ export async function beginChange(
       .where(and(isId(spoolId, spools.id), isNull(spools.goneAt)))
       .for('no key update');
     if (!spool) throw new NotAllowed();
+    demandConnected(printer);
     demandOnline(printer);
     const [run] = await tx
       .select()

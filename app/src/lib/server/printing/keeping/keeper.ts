@@ -12,7 +12,10 @@ import { announce } from '../../platform/live/topics.ts';
 import { endRun } from '../runs/endRun.ts';
 import { KeptRun, type Run } from './keptRun.ts';
 import { log } from '../../platform/basics/log.ts';
-import type { DeviceStatus, PrinterDriver } from '../../printers/driver.ts';
+import type { SaidByHand } from '../../printers/drivers/cardDriver.ts';
+import { connectPrinter, type Connecting } from '../../printers/drivers/connect.ts';
+import type { DeviceStatus, PrinterDriver } from '../../printers/drivers/driver.ts';
+import type { Connection } from '../../../shared/connection.ts';
 import { LeaseLost, PrinterLease, RENEW_MS } from '../../printers/printerLease.ts';
 import { say } from '@kelbrin/core/words';
 
@@ -21,8 +24,7 @@ type Printer = typeof printers.$inferSelect;
 /** How often a printer is asked how it is. */
 const PERIOD_MS = 1_000;
 
-/** Connects to a printer; `mayWrite` throws when nothing may be sent to it any more. */
-type Connect = (host: string, port: number, mayWrite: () => void) => Promise<PrinterDriver>;
+type Connect = (connection: Connection, connecting: Connecting) => Promise<PrinterDriver>;
 
 /**
  * Keeps one printer: asks how it is, starts what waits for it, and writes down how its run goes. Of all processes that
@@ -43,7 +45,7 @@ export class PrinterKeeper {
   readonly #connect: Connect;
   readonly #loop: Promise<void>;
 
-  constructor(db: Database, printerId: string, connect: Connect) {
+  constructor(db: Database, printerId: string, connect: Connect = connectPrinter) {
     this.#db = db;
     this.#printerId = printerId;
     this.#connect = connect;
@@ -115,7 +117,7 @@ export class PrinterKeeper {
   async #round(): Promise<void> {
     const [printer] = await this.#db.select().from(printers).where(eq(printers.id, this.#printerId));
     if (!printer || printer.retiredAt) return this.#hangUp();
-    const address = `${printer.host}:${printer.port}`;
+    const address = JSON.stringify(printer.connection);
     if (address !== this.#address) this.#hangUp();
     this.#address = address;
     const [run] = await this.#db
@@ -127,7 +129,10 @@ export class PrinterKeeper {
     try {
       const lease = this.#lease;
       if (!lease) throw new LeaseLost();
-      this.#driver ??= await this.#connect(printer.host, printer.port, () => lease.demand());
+      this.#driver ??= await this.#connect(printer.connection, {
+        mayWrite: () => lease.demand(),
+        said: () => saidByHand(this.#db, printer.id),
+      });
       device = await this.#driver.status();
     } catch (error) {
       if (error instanceof LeaseLost) throw error;
@@ -202,6 +207,20 @@ export class PrinterKeeper {
       await this.#write((tx) => endRun(tx, run.id, { state: 'failed', problem }));
     }
   }
+}
+
+/** What a person has said of the run that a printer has now. */
+async function saidByHand(db: Database, printerId: string): Promise<SaidByHand | undefined> {
+  const [said] = await db
+    .select({
+      fileName: runs.fileName,
+      begunAt: runs.begunByHandAt,
+      doneAt: runs.doneByHandAt,
+      estimateS: runs.estimateS,
+    })
+    .from(runs)
+    .where(and(eq(runs.printerId, printerId), inArray(runs.state, ACTIVE_RUN)));
+  return said;
 }
 
 /** Rounded, so that the noise of a thermometer is no news. */

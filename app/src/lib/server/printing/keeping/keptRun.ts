@@ -5,8 +5,10 @@ import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { ACTIVE_RUN, runs } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
-import { FileNotFound, type DeviceStatus, type PrinterDriver } from '../../printers/driver.ts';
+import { FileNotFound, type DeviceStatus, type PrinterDriver } from '../../printers/drivers/driver.ts';
 import { LeaseLost } from '../../printers/printerLease.ts';
+import { tellTeacher } from '../../platform/notices.ts';
+import { currentParts } from '../batches/batchParts.ts';
 import { gcodeOfBatch } from '../batches/gcode.ts';
 import { endRun, type Ending } from '../runs/endRun.ts';
 import { moveRuns } from '../runs/lifecycle.ts';
@@ -17,6 +19,9 @@ export type Run = typeof runs.$inferSelect;
 
 /** For so long it is tried to send a batch and start it, over new connections if need be. */
 const SENDING_MS = 60_000;
+
+/** So long after the estimate a person is asked whether a print is done that nothing tells of. */
+const ASK_AFTER_MS = 3 * 60_000;
 
 /** What carrying on a run takes: its printer, and the right to write down how it goes. */
 export interface RunKeeping {
@@ -47,6 +52,8 @@ export class KeptRun {
         { halted: device.halted },
       );
       await this.#end({ state: 'failed', problem });
+    } else if (this.#run.failedByHand !== null) {
+      await this.#end({ state: 'failed', problem: this.#run.failedByHand });
     } else if (this.#run.cancelAskedAt) {
       if (isOnPrinter) await this.#keeping.driver.cancel();
       await this.#end({ state: 'cancelled' });
@@ -56,6 +63,7 @@ export class KeptRun {
       else {
         await this.#fulfil();
         await this.#noteProgress('printing', doneBytes / totalBytes, pausedFor);
+        if (this.#keeping.driver.isByHand) await this.#askWhetherDone();
       }
     } else if (this.#run.state === 'printing') {
       const problem = say('The printer lost the file while printing: was it switched off or used by hand?');
@@ -65,6 +73,8 @@ export class KeptRun {
         'The printer is at work on another file: let it end or stop it there, and clear the plate.',
       );
       await this.#end({ state: 'failed', problem });
+    } else if (device.notReady !== undefined && !this.#run.sentAt) {
+      await this.#noteWaiting(device.notReady);
     } else {
       await this.#begin();
     }
@@ -102,6 +112,8 @@ export class KeptRun {
   async #start(): Promise<void> {
     try {
       await this.#keeping.driver.start(this.#run.fileName);
+      // It is begun when somebody who stands at the printer says so.
+      if (this.#keeping.driver.isByHand) return await this.#noteWaiting(null);
     } catch (error) {
       if (error instanceof FileNotFound)
         await this.#keeping.write((tx) =>
@@ -122,7 +134,30 @@ export class KeptRun {
     await this.#end({ state: 'failed', problem });
   }
 
-  /** Does what somebody wants of a this.#run. */
+  /** Has the run wait for what a person has to do, and says what hinders it, if anything does. */
+  async #noteWaiting(problem: string | null): Promise<void> {
+    if (this.#run.state !== 'sending') await this.#noteProgress('sending', 0);
+    if (problem === this.#run.problem) return;
+    await this.#keeping.write(async (tx) => {
+      await tx.update(runs).set({ problem }).where(eq(runs.id, this.#run.id));
+      await announce(tx, 'printroom');
+    });
+  }
+
+  /** Asks once, a while after it should be done, whoever the parts are of and who started it. */
+  async #askWhetherDone(): Promise<void> {
+    const { begunByHandAt, askedAt, estimateS, batchId, startedBy, id } = this.#run;
+    if (!begunByHandAt || askedAt || Date.now() < begunByHandAt.getTime() + estimateS * 1000 + ASK_AFTER_MS)
+      return;
+    await this.#keeping.write(async (tx) => {
+      await tx.update(runs).set({ askedAt: new Date() }).where(eq(runs.id, id));
+      const briefIds = new Set((await currentParts(tx, batchId)).map(({ briefId }) => briefId));
+      for (const briefId of briefIds) await tellTeacher(tx, briefId, 'run_due', [startedBy]);
+      await announce(tx, 'printroom');
+    });
+  }
+
+  /** Does what somebody wants of a run. */
   async #fulfil(): Promise<void> {
     if (!this.#run.wish) return;
     if (this.#run.wish === 'pause') await this.#keeping.driver.pause();
@@ -144,7 +179,7 @@ export class KeptRun {
     const isIt = eq(runs.id, this.#run.id);
     await this.#keeping.write(async (tx) => {
       if (state !== this.#run.state) {
-        await moveRuns(tx, MOVES[state], 'keeper', isIt, { progress, pausedFor });
+        await moveRuns(tx, MOVES[state], 'keeper', isIt, { progress, pausedFor, problem: null });
       } else {
         await tx
           .update(runs)

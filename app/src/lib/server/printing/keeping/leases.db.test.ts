@@ -4,7 +4,7 @@ import { printers, printerLeases } from '../../platform/db/schema/index.ts';
 import { eventually, TestPrintRoom } from '../../testing/printRoom.ts';
 import { PrinterKeeper } from './keeper.ts';
 import { LeaseLost, PrinterLease } from '../../printers/printerLease.ts';
-import { SerialDriver } from '../../printers/serialDriver.ts';
+import { connectPrinter } from '../../printers/drivers/connect.ts';
 
 let room: TestPrintRoom;
 beforeAll(async () => (room = await TestPrintRoom.open()));
@@ -62,8 +62,8 @@ describe('two processes that keep one printer', () => {
   });
 
   function keep(keeper: number): PrinterKeeper {
-    const kept = new PrinterKeeper(room.test.db, room.printerId, async (host, port, mayWrite) => {
-      const driver = await SerialDriver.connect(host, port, mayWrite);
+    const kept = new PrinterKeeper(room.test.db, room.printerId, async (connection, connecting) => {
+      const driver = await connectPrinter(connection, connecting);
       for (const call of ['upload', 'start'] as const) {
         const real = driver[call].bind(driver) as (file: string, gcode: string) => Promise<void>;
         driver[call] = async (file: string, gcode?: unknown) => {

@@ -1,8 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { afterEach, expect, it } from 'vitest';
-import type { PrinterDriver } from '../../printers/driver.ts';
-import { SerialDriver } from '../../printers/serialDriver.ts';
+import type { PrinterDriver } from '../../printers/drivers/driver.ts';
+import { networkLine } from '../../printers/drivers/networkLine.ts';
+import { SerialDriver } from '../../printers/drivers/serialDriver.ts';
 
 /*
  * The driver and the simulated printer as they meet in a print room: two processes and a network between them. It needs
@@ -37,13 +38,13 @@ const file = ['G28', 'M83', 'M109 S200', ...Array.from({ length: 1200 }, (_, i) 
  */
 async function carriedOut(port: number): Promise<{ end: string; met: Set<string> }> {
   const met = new Set<string>();
-  driver = await SerialDriver.connect('127.0.0.1', port);
+  driver = await SerialDriver.connect(networkLine('127.0.0.1', port));
   await driver.upload('a.gcode', file.join('\n'));
   await driver.start('a.gcode');
   for (;;) {
     await new Promise((resolve) => setTimeout(resolve, 10));
     try {
-      driver ??= await SerialDriver.connect('127.0.0.1', port);
+      driver ??= await SerialDriver.connect(networkLine('127.0.0.1', port));
       const { job, halted } = await driver.status();
       if (halted) return { end: halted, met };
       if (!job) return { end: 'lost', met };
@@ -78,14 +79,14 @@ it.each([
 
 it('part when the printer is switched off, and find no file on it afterwards', async () => {
   const port = await switchedOn();
-  driver = await SerialDriver.connect('127.0.0.1', port);
+  driver = await SerialDriver.connect(networkLine('127.0.0.1', port));
   await driver.upload('a.gcode', file.join('\n'));
   await driver.start('a.gcode');
   device!.kill('SIGKILL');
   await once(device!, 'exit');
   await expect(driver.status()).rejects.toThrow(/printer/);
   driver.close();
-  driver = await SerialDriver.connect('127.0.0.1', await switchedOn());
+  driver = await SerialDriver.connect(networkLine('127.0.0.1', await switchedOn()));
   expect((await driver.status()).job).toBeUndefined();
   await expect(driver.start('a.gcode')).rejects.toThrow('does not find the file');
 });

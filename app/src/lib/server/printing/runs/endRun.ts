@@ -22,7 +22,7 @@ export async function endRun(db: Database, runId: string, ending: Ending): Promi
     const [ended] = await moveRuns(tx, MOVES[ending.state], 'keeper', eq(runs.id, runId), {
       endedAt: new Date(),
       ...(isPrinted ? { progress: 1 } : {}),
-      ...(ending.state === 'failed' ? { problem: ending.problem } : {}),
+      problem: ending.state === 'failed' ? ending.problem : null,
     });
     if (!ended) return;
     const parts = await currentParts(tx, ended.batchId);

@@ -8,7 +8,7 @@ import { school } from '../../demo/school.ts';
 import { undoDecision } from '../../review/decide.ts';
 import { BatchRoom } from '../../testing/batchRoom.ts';
 import { onePixel } from '../../testing/onePixel.ts';
-import { noteOutcome, outcomePhoto } from './outcomes.ts';
+import { correctionsOf, handOut, noteOutcomes, outcomePhoto } from './outcomes.ts';
 import { layBatch } from '../batches/laying.ts';
 import { takeOffBatch } from '../batches/changeBatch.ts';
 import { openBatches, batchToSee } from '../batches/batches.ts';
@@ -16,15 +16,25 @@ import { printFigures } from './printFigures.ts';
 
 const room = BatchRoom.forTests();
 const { waitingIds, statesOf, printed } = room;
+/** Writes down what came of one part. */
+const noteOne = (batchId: string, entry: string, data: object, photo?: Uint8Array) =>
+  noteOutcomes(
+    room.test.db,
+    room.helper,
+    batchId,
+    [{ entry, isCorrection: true, ...data }],
+    new Map(photo ? [[entry, photo]] : []),
+  );
 
 describe('what came of it', () => {
   it('is written down for each part; a failed one waits again or goes back to its student', async () => {
     const ids = await waitingIds();
     const batchId = await printed(ids);
     expect(await statesOf(ids)).toEqual(new Set(['printed']));
-    const note = (id: string, data: object, photo?: Uint8Array) =>
-      noteOutcome(room.test.db, room.helper, batchId, id, data, photo);
-    await expect(note(ids[0], { outcome: 'loose' })).rejects.toThrow('printed again or goes back');
+    const note = (id: string, data: object, photo?: Uint8Array) => noteOne(batchId, id, data, photo);
+    await expect(note(ids[0], { outcome: 'loose' })).rejects.toThrow(
+      'printed again, goes back to its student, or to its teacher',
+    );
     await expect(note(ids[0], { outcome: 'excellent' })).rejects.toThrow('Say what came of the part.');
     await expect(note(ids[0], { outcome: 'tight', next: 'student' })).rejects.toThrow(
       'what the student should change',
@@ -79,10 +89,49 @@ describe('what came of it', () => {
     expect(outcomes.toSorted()).toEqual(['good', 'knocked', 'tight']);
   });
 
+  it('is written down for a whole batch at once, or for none of it, and keeps what is corrected', async () => {
+    const ids = await waitingIds();
+    const batchId = await printed(ids);
+    const all = (changes: Record<string, object> = {}) =>
+      noteOutcomes(
+        room.test.db,
+        room.helper,
+        batchId,
+        ids.map((entry) => ({ entry, outcome: 'good', ...changes[entry] })),
+      );
+    const outcomes = async () =>
+      (await batchToSee(room.test.db, room.helper, batchId)).parts.map(({ outcome }) => outcome);
+    const [first, last] = [ids[0], ids.at(-1)!];
+    await expect(all({ [last]: { outcome: 'broke', next: 'student' } })).rejects.toThrow('in the note');
+    await expect(all({ [last]: { entry: first.replace(/.$/, '0') } })).rejects.toThrow();
+    expect(new Set(await outcomes())).toEqual(new Set([null]));
+
+    await all({ [last]: { outcome: 'broke', next: 'teacher', note: 'The ring is off.' } });
+    expect(await statesOf([last])).toEqual(new Set(['waiting']));
+    expect((await queue(room.test.db, room.helper)).find(({ id }) => id === last)!.heldAt).not.toBeNull();
+    expect(await room.test.db.$count(notices, eq(notices.kind, 'part_failed'))).toBe(1);
+    expect(await room.test.db.$count(notices, eq(notices.kind, 'print_failed'))).toBeGreaterThan(0);
+    // Somebody who has not seen it writes nothing over; who has, may.
+    await expect(all()).rejects.toThrow('Somebody has written down meanwhile');
+    await noteOne(batchId, last, { outcome: 'sanded' });
+    expect(await statesOf([last])).toEqual(new Set(['printed']));
+    expect(await room.test.db.$count(notices, eq(notices.kind, 'print_failed'))).toBe(0);
+    expect(await correctionsOf(room.test.db, batchId)).toMatchObject([
+      { entryId: last, outcome: 'broke', note: 'The ring is off.', by: 'Mr Oduya', correctedBy: 'Mr Oduya' },
+    ]);
+
+    await handOut(room.test.db, room.helper, batchId, first);
+    await handOut(room.test.db, room.helper, batchId);
+    await expect(handOut(room.test.db, room.helper, batchId)).rejects.toThrow('nothing to hand out');
+    const { parts } = await batchToSee(room.test.db, room.helper, batchId);
+    expect(parts.every(({ handedOutAt }) => handedOutAt !== null)).toBe(true);
+    await expect(handOut(room.test.db, await room.test.person('Asha'), batchId)).rejects.toThrow(NotAllowed);
+  });
+
   it('stays once the part is in another batch, or was taken out of the queue', async () => {
     const [id] = await waitingIds();
     const batchId = await printed([id]);
-    const note = (data: object) => noteOutcome(room.test.db, room.helper, batchId, id, data);
+    const note = (data: object) => noteOne(batchId, id, data);
     await note({ outcome: 'loose', next: 'again' });
     await dropEntry(room.test.db, await room.test.person('Ms Fenwick'), id, true);
     await expect(note({ outcome: 'good' })).rejects.toThrow('taken out of the queue');
@@ -96,9 +145,7 @@ describe('what came of it', () => {
   it('is asked of printed batches alone', async () => {
     const [id] = await waitingIds();
     const { batchId } = await layBatch(room.test.db, room.helper, [id]);
-    await expect(noteOutcome(room.test.db, room.helper, batchId, id, { outcome: 'good' })).rejects.toThrow(
-      'not printed yet',
-    );
+    await expect(noteOne(batchId, id, { outcome: 'good' })).rejects.toThrow('not printed yet');
   });
 
   it('batches are numbered, and a file is printed as it was approved', async () => {
@@ -148,7 +195,7 @@ describe('what came of it', () => {
     await layBatch(room.test.db, room.helper, [second.id]);
     expect((await copies()).map(({ state }) => state).toSorted()).toEqual(['laid', 'printed', 'waiting']);
     const note = 'Make the hole wider.';
-    await noteOutcome(room.test.db, room.helper, batchId, id, { outcome: 'tight', note, next: 'student' });
+    await noteOne(batchId, id, { outcome: 'tight', note, next: 'student' });
     expect((await copies()).map(({ state }) => state)).toEqual(['printed']);
     expect((await openBatches(room.test.db, room.helper)).filter(({ state }) => state === 'laid')).toEqual(
       [],

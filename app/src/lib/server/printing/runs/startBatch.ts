@@ -1,4 +1,3 @@
-import { randomBytes } from 'node:crypto';
 import { and, eq, inArray, isNull, notInArray } from 'drizzle-orm';
 import { conflictsOf, outsideOfSheet } from '@kelbrin/core/plate';
 import { cannotPrint, sameMaterial, settingsOf, type PrintChoice } from '@kelbrin/core/slice';
@@ -11,11 +10,12 @@ import type { Database } from '../../platform/db/database.ts';
 import { ACTIVE_RUN, printers, queueEntries, runs, spools } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { sheetOfPrinter } from '../../printers/machineSheets.ts';
-import { demandNoChange, demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
+import { demandConnected, demandNoChange, demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
 import { currentParts, openBatch, type BatchPart } from '../batches/batchParts.ts';
 import { moveBatch } from '../batches/lifecycle.ts';
 import { layBatch } from '../batches/laying.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
+import { fileNameOf } from './fileName.ts';
 import { newRun } from './lifecycle.ts';
 
 type Printer = typeof printers.$inferSelect;
@@ -84,7 +84,7 @@ export async function startBatch(
       printerId: printer.id,
       batchId: batch.id,
       spoolId: printer.spoolId,
-      fileName: `run-${randomBytes(5).toString('hex')}.gcode`,
+      fileName: fileNameOf(batch.number, printer.name),
       estimateS: needs.seconds,
       startedBy: person.id,
       startChecks: checks,
@@ -151,6 +151,7 @@ export async function wishForRun(
       .returning();
     if (!run) throw new CannotNow('This is not printing now: load the page again.');
     const [printer] = await tx.select().from(printers).where(eq(printers.id, run.printerId));
+    demandConnected(printer);
     await demandNoChange(tx, printer);
     await announce(tx, 'printroom', 'orders');
   });

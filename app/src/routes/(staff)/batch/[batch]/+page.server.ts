@@ -1,9 +1,9 @@
 import { redirect } from '@sveltejs/kit';
-import { orNotFound, orSentence } from '$lib/requests.server';
+import { orNotFound, orSentence, parsedJson } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
 import { sheetsByPrinter } from '$lib/server/printers/machineSheets';
 import { spoolsOf } from '$lib/server/printers/spools';
-import { noteOutcome } from '$lib/server/printing/runs/outcomes';
+import { correctionsOf, handOut, noteOutcomes } from '$lib/server/printing/runs/outcomes';
 import { arrangeBatch } from '$lib/server/printing/batches/laying';
 import { discardBatch, takeOffBatch } from '$lib/server/printing/batches/changeBatch';
 import { planBatch } from '$lib/server/printing/batches/planning';
@@ -20,13 +20,14 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
   const db = database();
   const person = locals.person!;
   const { batch, parts, tries, spool } = await orNotFound(batchToSee(db, person, params.batch));
-  const [printers, day, spools, sheets] = await Promise.all([
+  const [printers, day, spools, sheets, corrections] = await Promise.all([
     printersWithRuns(db, person),
     schoolDayOf(db),
     spoolsOf(db, person),
     sheetsByPrinter(db, person),
+    correctionsOf(db, batch.id),
   ]);
-  return { batch, parts, tries, spool, printers, day, spools, sheets };
+  return { batch, parts, tries, spool, printers, day, spools, sheets, corrections };
 };
 
 export const actions: Actions = {
@@ -60,18 +61,17 @@ export const actions: Actions = {
     const entry = String((await request.formData()).get('entry'));
     return orSentence(repeatPrint(database(), locals.person!, entry));
   },
-  outcome: async ({ params, locals, request }) => {
+  outcomes: async ({ params, locals, request }) => {
     const form = await request.formData();
-    const entry = String(form.get('entry'));
-    const photo = form.get('photo');
-    const draft = {
-      outcome: form.get('outcome'),
-      note: form.get('note') ?? '',
-      next: form.get('next') ?? undefined,
-      measuredMm: form.get('measured') ?? undefined,
-    };
-    const bytes =
-      photo instanceof File && photo.size > 0 ? new Uint8Array(await photo.arrayBuffer()) : undefined;
-    return orSentence(noteOutcome(database(), locals.person!, params.batch, entry, draft, bytes));
+    const photos = new Map<string, Uint8Array>();
+    for (const [name, file] of form)
+      if (name.startsWith('photo-') && file instanceof File && file.size > 0)
+        photos.set(name.slice('photo-'.length), new Uint8Array(await file.arrayBuffer()));
+    const drafts = parsedJson(form.get('outcomes'));
+    return orSentence(noteOutcomes(database(), locals.person!, params.batch, drafts, photos));
+  },
+  handOut: async ({ params, locals, request }) => {
+    const entry = (await request.formData()).get('entry')?.toString() || undefined;
+    return orSentence(handOut(database(), locals.person!, params.batch, entry));
   },
 };

@@ -8,7 +8,7 @@
   import { Button } from 'flowbite-svelte';
   import ColourClash from '$lib/batch/ColourClash.svelte';
   import Layers from '$lib/batch/Layers.svelte';
-  import Outcomes from '$lib/batch/Outcomes.svelte';
+  import Outcomes from '$lib/batch/outcomes/Outcomes.svelte';
   import BatchPlate from '$lib/batch/BatchPlate.svelte';
   import BatchSection from '$lib/batch/BatchSection.svelte';
   import PrintChoiceFields from '$lib/batch/PrintChoice.svelte';
@@ -146,7 +146,7 @@
   {#if isOpen && together.clash}
     <ColourClash clash={together.clash} names={parts.map(({ name }) => name)} />
   {/if}
-  {#if isPrinted}<Outcomes {parts} />{/if}
+  {#if isPrinted}<Outcomes {parts} corrections={data.corrections} />{/if}
 
   <div class="grid grid-cols-1 gap-5 lg:grid-cols-[1fr_320px]">
     <section class="sheet flex h-[560px] min-w-0 flex-col gap-3 p-4">

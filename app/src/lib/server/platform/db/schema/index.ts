@@ -6,6 +6,7 @@ export * from './limits.ts';
 export * from './notices.ts';
 export * from './people.ts';
 export * from './print.ts';
+export * from './printers.ts';
 export * from './projects.ts';
 export * from './review.ts';
 export * from './shares.ts';

@@ -4,6 +4,7 @@ import { inspection } from '@kelbrin/core/inspect';
 import { machineSheet } from '@kelbrin/core/machine';
 import { printChoice, printEstimate } from '@kelbrin/core/slice/kept';
 import { benchReport } from '../../../../shared/benchReport.ts';
+import { connection } from '../../../../shared/connection.ts';
 import { anchor } from '../../../../shared/remark.ts';
 import { argument } from '../../../../shared/saidWithHandIn.ts';
 import { schoolDay } from '../../../../shared/schoolDay.ts';
@@ -35,7 +36,10 @@ export const keptChoice = keptJson('choice of print settings', printChoice);
 /** What a model of printer is like. */
 export const keptSheet = keptJson('machine sheet', machineSheet);
 
-/** What a printer last said of itself; see `printers/driver.ts`. */
+/** How a printer is reached. */
+export const keptConnection = keptJson('connection of a printer', connection);
+
+/** What a printer last said of itself; see `printers/drivers/driver.ts`. */
 const printerStatus = z.strictObject({
   online: z.boolean(),
   nozzleC: z.number(),

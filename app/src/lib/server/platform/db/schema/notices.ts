@@ -13,6 +13,9 @@ export const noticeKind = pgEnum('notice_kind', [
   'handed_in',
   'in_doubt',
   'run_failed',
+  'run_due',
+  'print_failed',
+  'part_failed',
 ]);
 
 /** Something that a person should know of; as long as it is not seen, more of the same is counted and not said again. */

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import {
   type AnyPgColumn,
   boolean,
+  foreignKey,
   index,
   integer,
   pgEnum,
@@ -24,12 +25,11 @@ import {
   keptDay,
   keptEstimate,
   keptFootprint,
-  keptSheet,
   keptSizes,
   keptStartChecks,
-  keptStatus,
 } from './keptData.ts';
 import { NO_ENTRIES } from './keptJson.ts';
+import { printers, spools } from './printers.ts';
 import { users } from './users.ts';
 import { handIns } from './projects.ts';
 
@@ -78,89 +78,6 @@ export const queueEntries = pgTable(
   },
   (table) => [unique().on(table.printFileId, table.copy), index().on(table.state)],
 );
-
-/** A real roll of filament. */
-export const spools = pgTable('spools', {
-  id: uuid('id').primaryKey().defaultRandom(),
-  /** What is written on the roll, so that it is found on the shelf. */
-  number: serial('number').notNull().unique(),
-  /** As it says on the roll: "PLA", and its colour as #rrggbb and in words. */
-  material: text('material').notNull(),
-  colour: text('colour').notNull(),
-  colourName: text('colour_name').notNull(),
-  /** Counted down by runs, corrected by weighing. */
-  gramsLeft: real('grams_left').notNull(),
-  /** What a kilogram of it cost, in the school's money; null where nobody noted it. */
-  pricePerKg: real('price_per_kg'),
-  weighedAt: timestamp('weighed_at', { withTimezone: true }),
-  addedAt: timestamp('added_at', { withTimezone: true }).notNull().defaultNow(),
-  /** Since when it is used up or thrown away. */
-  goneAt: timestamp('gone_at', { withTimezone: true }),
-});
-
-/** What a model of printer is like, shared by the printers of it. */
-export const machineSheets = pgTable('machine_sheets', {
-  id: uuid('id').primaryKey().defaultRandom(),
-  name: text('name').notNull().unique(),
-  sheet: keptSheet('sheet').notNull(),
-});
-
-export const printers = pgTable('printers', {
-  id: uuid('id').primaryKey().defaultRandom(),
-  name: text('name').notNull().unique(),
-  model: text('model').notNull(),
-  /** The sheet of its model; without one it is spoken to as most printers are. */
-  sheetId: uuid('sheet_id').references(() => machineSheets.id),
-  host: text('host').notNull(),
-  port: integer('port').notNull(),
-  /** The roll that is loaded; a roll is on one printer at most. */
-  spoolId: uuid('spool_id')
-    .unique()
-    .references(() => spools.id, { onDelete: 'set null' }),
-  status: keptStatus('status'),
-  seenAt: timestamp('seen_at', { withTimezone: true }),
-  /** Since when it is no longer used; what it has printed is kept. */
-  retiredAt: timestamp('retired_at', { withTimezone: true }),
-});
-
-/** Which process keeps a printer: whoever took the lease last, until it ends. See `printers/printerLease.ts`. */
-export const printerLeases = pgTable('printer_leases', {
-  printerId: uuid('printer_id')
-    .primaryKey()
-    .references(() => printers.id, { onDelete: 'cascade' }),
-  /** Goes up each time that the lease changes hands. */
-  fence: integer('fence').notNull(),
-  heldUntil: timestamp('held_until', { withTimezone: true }).notNull(),
-});
-
-/** How far a change of filament is; see `printing/filament/lifecycle.ts`. */
-export const changeStep = pgEnum('change_step', [
-  'heating',
-  'hot',
-  'unloading',
-  'empty',
-  'loading',
-  'loaded',
-  'purging',
-  'cooling',
-]);
-
-/** A change of filament that is under way on a printer. */
-export const filamentChanges = pgTable('filament_changes', {
-  printerId: uuid('printer_id')
-    .primaryKey()
-    .references(() => printers.id, { onDelete: 'cascade' }),
-  /** The roll that is put on. */
-  spoolId: uuid('spool_id')
-    .notNull()
-    .unique()
-    .references(() => spools.id, { onDelete: 'cascade' }),
-  step: changeStep('step').notNull().default('heating'),
-  /** Hot enough for what is in the nozzle and for what comes. */
-  nozzleC: real('nozzle_c').notNull(),
-  /** When it came to its step; a hot nozzle is not left alone for long. */
-  steppedAt: timestamp('stepped_at', { withTimezone: true }).notNull().defaultNow(),
-});
 
 /** Where a run stands; see `printing/runs/lifecycle.ts`. */
 export const runState = pgEnum('run_state', [
@@ -217,6 +134,10 @@ export const batchParts = pgTable(
     /** Sizes that were measured: left to right, front to back and up, or the first of them. */
     measuredMm: keptSizes('measured_mm'),
     outcomeAt: timestamp('outcome_at', { withTimezone: true }),
+    /** Who wrote it down; null where that person is gone, or it was before Kelbrin noted it. */
+    outcomeBy: text('outcome_by').references(() => users.id, { onDelete: 'set null' }),
+    /** When it was handed to whom it belongs. */
+    handedOutAt: timestamp('handed_out_at', { withTimezone: true }),
   },
   (table) => [
     primaryKey({ columns: [table.batchId, table.queueEntryId] }),
@@ -224,6 +145,29 @@ export const batchParts = pgTable(
     uniqueIndex('one_batch_a_part')
       .on(table.queueEntryId)
       .where(sql`${table.isCurrent}`),
+  ],
+);
+
+/** An outcome that was corrected later: what was written down before, by whom and when. */
+export const correctedOutcomes = pgTable(
+  'corrected_outcomes',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    batchId: uuid('batch_id').notNull(),
+    queueEntryId: uuid('queue_entry_id').notNull(),
+    outcome: text('outcome').$type<OutcomeKind>().notNull(),
+    note: text('note').notNull(),
+    by: text('by').references(() => users.id, { onDelete: 'set null' }),
+    at: timestamp('at', { withTimezone: true }),
+    correctedBy: text('corrected_by').references(() => users.id, { onDelete: 'set null' }),
+    correctedAt: timestamp('corrected_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [
+    foreignKey({
+      columns: [table.batchId, table.queueEntryId],
+      foreignColumns: [batchParts.batchId, batchParts.queueEntryId],
+    }).onDelete('cascade'),
+    index().on(table.batchId, table.queueEntryId),
   ],
 );
 
@@ -256,6 +200,12 @@ export const runs = pgTable(
     pausedFor: text('paused_for').$type<PauseReason>(),
     /** What somebody wants the printer to do with it next. */
     wish: text('wish').$type<'pause' | 'resume'>(),
+    /** What a person said of it where nothing is connected to the printer: when it was begun and done, or why it failed. */
+    begunByHandAt: timestamp('begun_by_hand_at', { withTimezone: true }),
+    doneByHandAt: timestamp('done_by_hand_at', { withTimezone: true }),
+    failedByHand: text('failed_by_hand'),
+    /** When a person was asked whether it is done. */
+    askedAt: timestamp('asked_at', { withTimezone: true }),
     /** When someone asked for the run to be given up. */
     cancelAskedAt: timestamp('cancel_asked_at', { withTimezone: true }),
     startedBy: text('started_by')

@@ -1,5 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { eq } from 'drizzle-orm';
+import { pictureResponse } from '$lib/files.server';
 import { orNotFound } from '$lib/requests.server';
 import {
   isStaff,
@@ -13,15 +14,24 @@ import { TaskFailure } from '$lib/server/platform/compute/taskFailure';
 import { database } from '$lib/server/platform/db/database';
 import { handIns, versions } from '$lib/server/platform/db/schema';
 import { hangsFor } from '$lib/server/projects/gallery';
+import { newestPhoto } from '$lib/server/printing/runs/outcomes';
 import { pictureOf } from '$lib/server/projects/pictures';
+import { mediaTypeOf } from '$lib/shared/picture';
 import { recipeOf } from '@kelbrin/core/design';
 import type { Recipe } from '@kelbrin/core/recipe';
 import type { RequestHandler } from './$types';
 
 const PART_COLOUR = '#3f8f5f';
 
-/** The picture of the part of a project that is to be handed in, or of a version or a hand-in as it was frozen. */
+/**
+ * The picture of the part of a project that is to be handed in, or of a version or a hand-in as it was frozen; or the photo
+ * of what came of it on the printer.
+ */
 export const GET: RequestHandler = async ({ params, locals, request }) => {
+  if (params.kind === 'outcome') {
+    const photo = await orNotFound(newestPhoto(database(), locals.person!, params.id));
+    return pictureResponse(request, { mediaType: mediaTypeOf(photo)!, picture: photo });
+  }
   const { projectId, recipe } = await orNotFound(partToShow(locals.person!, params.kind, params.id));
   const picture = await pictureOf(database(), projectId, recipe, PART_COLOUR, ownerOf(locals.person!));
   const etag = `"${picture.hash}"`;

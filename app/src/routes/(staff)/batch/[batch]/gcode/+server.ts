@@ -1,6 +1,4 @@
-import { error } from '@sveltejs/kit';
-import { orNotFound } from '$lib/requests.server';
-import { CannotNow } from '$lib/server/platform/basics/cannotNow';
+import { orErrorPage, orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
 import { gcodeOfBatch } from '$lib/server/printing/batches/gcode';
 import { batchToSee } from '$lib/server/printing/batches/batches';
@@ -10,10 +8,7 @@ import type { RequestHandler } from './$types';
 export const GET: RequestHandler = async ({ params, locals }) => {
   const db = database();
   const { batch } = await orNotFound(batchToSee(db, locals.person!, params.batch));
-  const { gcode } = await gcodeOfBatch(db, batch.id, batch.plannedFor).catch((problem: unknown) => {
-    if (problem instanceof CannotNow) error(409, problem.message);
-    throw problem;
-  });
+  const { gcode } = await orErrorPage(gcodeOfBatch(db, batch.id, batch.plannedFor));
   return new Response(gcode, {
     headers: {
       'Content-Type': 'text/x.gcode',

@@ -1,4 +1,4 @@
-import type { PauseReason } from '../../shared/pauseReason.ts';
+import type { PauseReason } from '../../../shared/pauseReason.ts';
 import type { DeviceStatus } from './driver.ts';
 
 /*

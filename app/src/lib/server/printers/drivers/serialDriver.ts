@@ -1,9 +1,11 @@
 import { readHalt, readJob, readTemperatures } from './answers.ts';
 import { FileNotFound, type DeviceStatus, type PrinterDriver } from './driver.ts';
+import type { OpenLine } from './line.ts';
 import { SerialLink } from './serialLink.ts';
 
-/** Drives a printer that speaks line-based G-code, here over TCP. */
+/** Drives a printer that speaks line-based G-code and has a storage of its own, over whatever line. */
 export class SerialDriver implements PrinterDriver {
+  readonly isByHand = false;
   readonly #link: SerialLink;
 
   private constructor(link: SerialLink) {
@@ -14,8 +16,8 @@ export class SerialDriver implements PrinterDriver {
    * Connects to a printer; rejects with a sentence when it does not answer. `mayWrite` throws when nothing may be sent to
    * it any more.
    */
-  static async connect(host: string, port: number, mayWrite?: () => void): Promise<SerialDriver> {
-    return new SerialDriver(await SerialLink.open(host, port, mayWrite));
+  static async connect(openLine: OpenLine, mayWrite?: () => void): Promise<SerialDriver> {
+    return new SerialDriver(await SerialLink.open(openLine, mayWrite));
   }
 
   async status(): Promise<DeviceStatus> {

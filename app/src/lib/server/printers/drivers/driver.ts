@@ -1,4 +1,4 @@
-import type { PauseReason } from '../../shared/pauseReason.ts';
+import type { PauseReason } from '../../../shared/pauseReason.ts';
 import { say } from '@kelbrin/core/words';
 
 /** What a printer says of itself. */
@@ -15,6 +15,8 @@ export interface DeviceStatus {
     /** Why it stands still; undefined while it goes on. */
     readonly pausedFor?: PauseReason;
   };
+  /** Why no file can be put there now, in a sentence; it is waited for. */
+  readonly notReady?: string;
   /** What the printer says when it has stopped itself; nothing but switching it off and on helps then. */
   readonly halted?: string;
 }
@@ -35,6 +37,11 @@ export class FileNotFound extends Error {
  * printer does not know itself.
  */
 export interface PrinterDriver {
+  /**
+   * Whether a person carries files to the printer and says how its run goes. Such a driver can only tell what was said:
+   * `start` begins nothing, and what steers a printer is refused.
+   */
+  readonly isByHand: boolean;
   status(): Promise<DeviceStatus>;
   /** Puts a file into the printer's own storage, replacing one of the same name. */
   upload(fileName: string, gcode: string, onProgress?: (share: number) => void): Promise<void>;

@@ -1,5 +1,5 @@
-import { connect, type Socket } from 'node:net';
 import { say } from '@kelbrin/core/words';
+import type { OpenLine, PrinterLine } from './line.ts';
 
 /** How long a printer may take over one answer. */
 const ANSWER_MS = 5_000;
@@ -17,7 +17,7 @@ interface Exchange {
  * line that arrived damaged is sent again when the printer asks for it.
  */
 export class SerialLink {
-  readonly #socket: Socket;
+  #line: PrinterLine | undefined;
   /** Lines that are on their way, oldest first; each will be answered with one `ok`. */
   #inFlight: Exchange[] = [];
   #number = 0;
@@ -30,36 +30,26 @@ export class SerialLink {
 
   readonly #mayWrite: () => void;
 
-  private constructor(socket: Socket, mayWrite: () => void) {
-    this.#socket = socket;
+  private constructor(mayWrite: () => void) {
     this.#mayWrite = mayWrite;
-    socket.setNoDelay(true).setEncoding('utf8');
-    socket.on('data', (chunk: string) => this.#hear(chunk));
-    socket.on('error', () => this.#fail(say('The connection to the printer broke.')));
-    socket.on('close', () => this.#fail(say('The connection to the printer was closed.')));
   }
 
   /**
-   * Connects and starts counting lines anew. `mayWrite` is called at the very moment before each line and throws when
-   * nothing may be sent any more.
+   * Opens a line and starts counting from 0. `mayWrite` is called at the very moment before each line of text and throws
+   * when nothing may be sent any more.
    */
-  static async open(host: string, port: number, mayWrite: () => void = () => {}): Promise<SerialLink> {
-    const socket = await new Promise<Socket>((resolve, reject) => {
-      const opening = connect({ host, port });
-      const giveUp = () => {
-        opening.destroy();
-        reject(new Error('The printer does not answer: is it switched on?'));
-      };
-      opening.setTimeout(ANSWER_MS, giveUp);
-      opening.once('error', giveUp);
-      opening.once('connect', () => {
-        opening.setTimeout(0);
-        opening.off('error', giveUp);
-        resolve(opening);
-      });
+  static async open(openLine: OpenLine, mayWrite: () => void = () => {}): Promise<SerialLink> {
+    const link = new SerialLink(mayWrite);
+    link.#line = await openLine({
+      onText: (text) => link.#hear(text),
+      onEnd: (why) => link.#fail(why),
     });
-    const link = new SerialLink(socket, mayWrite);
-    await link.#exchange('M110 N0', 0);
+    try {
+      await link.#exchange('M110 N0', 0);
+    } catch (error) {
+      link.close();
+      throw error;
+    }
     return link;
   }
 
@@ -105,7 +95,6 @@ export class SerialLink {
 
   close(): void {
     this.#fail(say('The connection to the printer was closed.'));
-    this.#socket.destroy();
   }
 
   /** Line numbers leave no room for two talks at once, so each waits for the one before. */
@@ -125,7 +114,7 @@ export class SerialLink {
         return reject(error as Error);
       }
       this.#inFlight.push({ replies: [], resolve, reject });
-      this.#socket.write(`${body}*${checksum(body)}\n`);
+      this.#line?.write(`${body}*${checksum(body)}\n`);
       this.#watch();
     });
   }
@@ -159,7 +148,7 @@ export class SerialLink {
     this.#failure ??= new Error(message);
     for (const { reject } of this.#inFlight) reject(this.#failure);
     this.#inFlight = [];
-    this.#socket.destroy();
+    this.#line?.close();
   }
 }
 

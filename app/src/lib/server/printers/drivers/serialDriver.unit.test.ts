@@ -2,6 +2,7 @@ import { createServer, type Server, type Socket } from 'node:net';
 import type { AddressInfo } from 'node:net';
 import { afterEach, describe, expect, it } from 'vitest';
 import { startPrinter, type RunningPrinter } from '@kelbrin/printer';
+import { networkLine } from './networkLine.ts';
 import { SerialDriver } from './serialDriver.ts';
 
 const closing: (() => unknown)[] = [];
@@ -12,7 +13,7 @@ afterEach(async () => {
 async function simulated(noise = 0): Promise<{ printer: RunningPrinter; driver: SerialDriver }> {
   const printer = await startPrinter({ name: 'Test', port: 0, speed: 600, noise });
   closing.push(() => printer.close());
-  const driver = await SerialDriver.connect('127.0.0.1', printer.port);
+  const driver = await SerialDriver.connect(networkLine('127.0.0.1', printer.port));
   closing.push(() => driver.close());
   return { printer, driver };
 }
@@ -33,7 +34,7 @@ async function scripted(
   });
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   closing.push(() => new Promise((resolve) => server.close(resolve)));
-  const driver = await SerialDriver.connect('127.0.0.1', (server.address() as AddressInfo).port);
+  const driver = await SerialDriver.connect(networkLine('127.0.0.1', (server.address() as AddressInfo).port));
   closing.push(() => driver.close());
   return driver;
 }
@@ -102,7 +103,7 @@ describe('with a simulated printer', () => {
 
 describe('with a printer in trouble', () => {
   it('says that nobody answers where none listens', async () => {
-    await expect(SerialDriver.connect('127.0.0.1', 1)).rejects.toThrow('does not answer');
+    await expect(SerialDriver.connect(networkLine('127.0.0.1', 1))).rejects.toThrow('does not answer');
   });
 
   it('says when the connection is closed in the middle', async () => {
