@@ -18,6 +18,7 @@ const LONG = [
   'printerProcess.db.test.ts',
   'printRoom.db.test.ts',
   'compute/compute.db.test.ts',
+  'batches/sheets.unit.test.ts',
 ];
 
 /** Begins with what takes long, so that the rest fills the gaps; otherwise the largest files come first. */

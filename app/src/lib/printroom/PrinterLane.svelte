@@ -32,6 +32,8 @@
   let { printer, day, spools }: Props = $props();
 
   const { run, status } = $derived(printer);
+  /** What is to be printed here once the plate is clear. */
+  const next = $derived(printer.planned.at(0));
   const percent = $derived(Math.floor((run?.progress ?? 0) * 100));
   const isHeating = $derived(
     run?.state === 'printing' &&
@@ -196,6 +198,7 @@
         <form method="POST" action="?/clear" use:enhance class="flex flex-1 flex-col items-start gap-2">
           <strong>{say.lies(lies.batch, namesOf(lies.parts))}</strong>
           <p>{say.clearFirst}</p>
+          {#if next}<p class="text-ink-soft">{say.nextWaits(next.number)}</p>{/if}
           <span class="flex gap-2">
             <input type="hidden" name="printer" value={printer.id} />
             <Button type="submit" size="xs">{say.isClear}</Button>
@@ -203,6 +206,11 @@
           </span>
         </form>
       </div>
+    {:else if next}
+      <p class="flex flex-wrap items-center gap-3 self-center">
+        {say.nextReady(next.number)}
+        <Button href="/batch/{next.id}" size="xs">{say.openNext}</Button>
+      </p>
     {:else}
       <p class="text-ink-soft self-center">{say.nothingOn}</p>
     {/if}

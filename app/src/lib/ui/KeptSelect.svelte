@@ -10,10 +10,11 @@
     kept: string | null;
     items: readonly { readonly value: string; readonly name: string }[];
     class?: string;
+    /** What is chosen that is not kept yet. */
+    chosen?: string | undefined;
   }
-  let { kept, items, class: className, ...rest }: Props = $props();
+  let { kept, items, class: className, chosen = $bindable(), ...rest }: Props = $props();
 
-  let chosen = $state<string>();
   const look = select({ size: 'md', underline: false, grouped: false });
 </script>
 

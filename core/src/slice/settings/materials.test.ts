@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { classroomLimits } from '../../inspect/index.ts';
-import { materialNamed, sameMaterial, settingsFor } from '../index.ts';
+import { materialNamed, sameMaterial, settingsFor, type PrintSettings } from '../index.ts';
 
 it('knows materials however people write them, and treats unknown ones like PLA', () => {
   expect(sameMaterial('PLA', ' pla ')).toBe(true);
@@ -27,4 +27,22 @@ it.each([
 ])('prints %s at °C, on °C, at g/cm³, with so much fan, after so many layers: %j', (name, values) => {
   const { nozzleC, bedC, gramsPerCm3, fanShare, stillLayers } = materialNamed(name);
   expect([nozzleC, bedC, gramsPerCm3, fanShare, stillLayers]).toEqual(values);
+});
+
+it('prints what sticks or bends more slowly, as its rolls say, whichever way of printing is chosen', () => {
+  const of = (material: string, set: 'everyday' | 'detail' = 'everyday') =>
+    settingsFor({ ...classroomLimits, material }, set);
+  const speeds = ({ firstLayerMmPerS, wallMmPerS, infillMmPerS, spanMmPerS }: PrintSettings) => [
+    firstLayerMmPerS,
+    wallMmPerS,
+    infillMmPerS,
+    spanMmPerS,
+  ];
+  expect(speeds(of('PLA'))).toEqual([20, 40, 60, 25]);
+  expect(speeds(of('ABS'))).toEqual(speeds(of('PLA')));
+  expect(speeds(of('PETG'))).toEqual([15, 25, 35, 20]);
+  expect(speeds(of('TPU'))).toEqual([12, 18, 22, 15]);
+  expect(of('PLA', 'detail').wallMmPerS).toBe(30);
+  expect(of('PETG', 'detail').wallMmPerS).toBe(25);
+  expect([of('TPU').retractMm, of('TPU').retractMmPerS]).toEqual([1.2, 20]);
 });

@@ -7,17 +7,65 @@ export interface Material {
   readonly fanShare: number;
   /** How many layers are printed without the fan, so that they hold on to the plate. */
   readonly stillLayers: number;
+  /**
+   * How fast it may be printed: some plastics stick to the nozzle and are torn along, and soft ones buckle before it when they
+   * are pushed fast.
+   */
+  readonly firstLayerMmPerS: number;
+  readonly wallMmPerS: number;
+  readonly infillMmPerS: number;
+  readonly spanMmPerS: number;
+  /** How far and how fast it is drawn back before a travel. */
+  readonly retractMm: number;
+  readonly retractMmPerS: number;
 }
 
-const pla: Material = { nozzleC: 210, bedC: 60, gramsPerCm3: 1.24, fanShare: 1, stillLayers: 2 };
+/** Stiff and thin when molten: nothing keeps it from being printed as fast as ordinary printers move well. */
+const easy = {
+  firstLayerMmPerS: 20,
+  wallMmPerS: 40,
+  infillMmPerS: 60,
+  spanMmPerS: 25,
+  retractMm: 0.8,
+  retractMmPerS: 35,
+};
+const pla: Material = { nozzleC: 210, bedC: 60, gramsPerCm3: 1.24, fanShare: 1, stillLayers: 2, ...easy };
+/** Sticks to the nozzle. */
+const petg: Material = {
+  nozzleC: 240,
+  bedC: 80,
+  gramsPerCm3: 1.27,
+  fanShare: 0.4,
+  stillLayers: 3,
+  firstLayerMmPerS: 15,
+  wallMmPerS: 25,
+  infillMmPerS: 35,
+  spanMmPerS: 20,
+  retractMm: 1,
+  retractMmPerS: 25,
+};
+/** Bends: it is drawn back little and slowly. */
+const tpu: Material = {
+  nozzleC: 225,
+  bedC: 50,
+  gramsPerCm3: 1.21,
+  fanShare: 0.6,
+  stillLayers: 2,
+  firstLayerMmPerS: 12,
+  wallMmPerS: 18,
+  infillMmPerS: 22,
+  spanMmPerS: 15,
+  retractMm: 1.2,
+  retractMmPerS: 20,
+};
 
 /** Ordinary values of the common materials, by the name on the roll. */
 const materials: ReadonlyMap<string, Material> = new Map([
   ['pla', pla],
-  ['petg', { nozzleC: 240, bedC: 80, gramsPerCm3: 1.27, fanShare: 0.4, stillLayers: 3 }],
-  ['tpu', { nozzleC: 225, bedC: 50, gramsPerCm3: 1.21, fanShare: 0.6, stillLayers: 2 }],
-  ['abs', { nozzleC: 245, bedC: 100, gramsPerCm3: 1.04, fanShare: 0, stillLayers: 0 }],
-  ['asa', { nozzleC: 250, bedC: 100, gramsPerCm3: 1.07, fanShare: 0.1, stillLayers: 4 }],
+  ['petg', petg],
+  ['tpu', tpu],
+  ['abs', { ...easy, nozzleC: 245, bedC: 100, gramsPerCm3: 1.04, fanShare: 0, stillLayers: 0 }],
+  ['asa', { ...easy, nozzleC: 250, bedC: 100, gramsPerCm3: 1.07, fanShare: 0.1, stillLayers: 4 }],
 ]);
 
 /** What a material needs; one that is not known is treated like PLA, the commonest and coolest. */

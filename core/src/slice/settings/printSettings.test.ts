@@ -38,6 +38,9 @@ it('prints PLA as ordinary classroom printers do, unless something else is said'
     retractMmPerS: 35,
     retractMmPerS2: 1500,
     liftMmPerS: 10,
+    liftMmPerS2: 1500,
+    readyS: 0,
+    isPlateRound: false,
     minLayerS: 8,
     slowestMmPerS: 10,
   });

@@ -59,20 +59,20 @@ export function settingsFor(
   { layerMm, lineWidthMm, buildVolumeMm: [width, depth, height], material }: Omit<Printer, 'layerHeightsMm'>,
   id: SettingSet['id'] = 'everyday',
 ): PrintSettings {
-  const { nozzleC, bedC, gramsPerCm3, fanShare, stillLayers } = materialNamed(material);
+  const { gramsPerCm3, wallMmPerS, ...asMaterial } = materialNamed(material);
   const settings: PrintSettings = {
     ...everydaySettings,
-    nozzleC,
-    bedC,
+    ...asMaterial,
+    wallMmPerS,
     filamentGramsPerCm3: gramsPerCm3,
     layerMm,
     lineWidthMm,
     plateMm: [width, depth],
     heightMm: height,
-    fanShare,
-    stillLayers,
     ...settingSets.find((set) => set.id === id)?.changes,
   };
+  // A way to print makes it slower, and never faster than the material allows.
+  settings.wallMmPerS = Math.min(settings.wallMmPerS, wallMmPerS);
   return { ...settings, firstLayerMm: Math.max(settings.layerMm, Math.min(0.2, layerMm)) };
 }
 

@@ -15,8 +15,8 @@
   }
   let { kept, ports, cards }: Props = $props();
 
-  /** What is chosen; what is kept again when somebody else has changed it. */
-  let way = $derived<Connection['way']>(kept.way);
+  let chosen = $state<string>();
+  const way = $derived(chosen ?? kept.way);
   const path = $derived(kept.way === 'usb' ? kept.path : '');
   const card = $derived(kept.way === 'card' ? (kept.card ?? '') : '');
   /** What is there, and what was chosen before although it is not there now. */
@@ -27,11 +27,13 @@
 
 <label class="flex flex-col">
   {say.way}
-  <select name="way" class="border-hairline mt-1 h-10.5 w-40 rounded py-1 pr-8 pl-2" bind:value={way}>
-    {#each Object.entries(say.ways) as [value, words] (value)}
-      <option {value}>{words}</option>
-    {/each}
-  </select>
+  <KeptSelect
+    name="way"
+    class="mt-1 w-40"
+    kept={kept.way}
+    items={Object.entries(say.ways).map(([value, name]) => ({ value, name }))}
+    bind:chosen
+  />
 </label>
 {#if way === 'network'}
   <label>

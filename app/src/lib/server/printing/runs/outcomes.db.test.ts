@@ -89,45 +89,6 @@ describe('what came of it', () => {
     expect(outcomes.toSorted()).toEqual(['good', 'knocked', 'tight']);
   });
 
-  it('is written down for a whole batch at once, or for none of it, and keeps what is corrected', async () => {
-    const ids = await waitingIds();
-    const batchId = await printed(ids);
-    const all = (changes: Record<string, object> = {}) =>
-      noteOutcomes(
-        room.test.db,
-        room.helper,
-        batchId,
-        ids.map((entry) => ({ entry, outcome: 'good', ...changes[entry] })),
-      );
-    const outcomes = async () =>
-      (await batchToSee(room.test.db, room.helper, batchId)).parts.map(({ outcome }) => outcome);
-    const [first, last] = [ids[0], ids.at(-1)!];
-    await expect(all({ [last]: { outcome: 'broke', next: 'student' } })).rejects.toThrow('in the note');
-    await expect(all({ [last]: { entry: first.replace(/.$/, '0') } })).rejects.toThrow();
-    expect(new Set(await outcomes())).toEqual(new Set([null]));
-
-    await all({ [last]: { outcome: 'broke', next: 'teacher', note: 'The ring is off.' } });
-    expect(await statesOf([last])).toEqual(new Set(['waiting']));
-    expect((await queue(room.test.db, room.helper)).find(({ id }) => id === last)!.heldAt).not.toBeNull();
-    expect(await room.test.db.$count(notices, eq(notices.kind, 'part_failed'))).toBe(1);
-    expect(await room.test.db.$count(notices, eq(notices.kind, 'print_failed'))).toBeGreaterThan(0);
-    // Somebody who has not seen it writes nothing over; who has, may.
-    await expect(all()).rejects.toThrow('Somebody has written down meanwhile');
-    await noteOne(batchId, last, { outcome: 'sanded' });
-    expect(await statesOf([last])).toEqual(new Set(['printed']));
-    expect(await room.test.db.$count(notices, eq(notices.kind, 'print_failed'))).toBe(0);
-    expect(await correctionsOf(room.test.db, batchId)).toMatchObject([
-      { entryId: last, outcome: 'broke', note: 'The ring is off.', by: 'Mr Oduya', correctedBy: 'Mr Oduya' },
-    ]);
-
-    await handOut(room.test.db, room.helper, batchId, first);
-    await handOut(room.test.db, room.helper, batchId);
-    await expect(handOut(room.test.db, room.helper, batchId)).rejects.toThrow('nothing to hand out');
-    const { parts } = await batchToSee(room.test.db, room.helper, batchId);
-    expect(parts.every(({ handedOutAt }) => handedOutAt !== null)).toBe(true);
-    await expect(handOut(room.test.db, await room.test.person('Asha'), batchId)).rejects.toThrow(NotAllowed);
-  });
-
   it('stays once the part is in another batch, or was taken out of the queue', async () => {
     const [id] = await waitingIds();
     const batchId = await printed([id]);
@@ -207,5 +168,56 @@ describe('what came of it', () => {
     expect(await stands()).toMatchObject({ state: 'sent_back', comment: note });
     await undoDecision(room.test.db, await room.test.person(school.teacher.name), handInId);
     expect(await stands()).toMatchObject({ state: 'printed', comment: undefined });
+  });
+
+  it('is written down for a whole batch at once, or for none of it, and keeps what is corrected', async () => {
+    // Of parts that were printed, one more is printed.
+    for (const entry of await room.test.db
+      .select()
+      .from(queueEntries)
+      .where(eq(queueEntries.state, 'printed')))
+      await repeatPrint(room.test.db, room.helper, entry.id).catch(() => {});
+    const ids = (await waitingIds()).slice(0, 3);
+    expect(ids).toHaveLength(3);
+    const batchId = await printed(ids);
+    const all = (changes: Record<string, object> = {}) =>
+      noteOutcomes(
+        room.test.db,
+        room.helper,
+        batchId,
+        ids.map((entry) => ({ entry, outcome: 'good', ...changes[entry] })),
+      );
+    const outcomes = async () =>
+      (await batchToSee(room.test.db, room.helper, batchId)).parts.map(({ outcome }) => outcome);
+    const [first, last] = [ids[0], ids.at(-1)!];
+    const { parts: before } = await batchToSee(room.test.db, room.helper, batchId);
+    const { projectId } = before.find(({ entryId }) => entryId === last)!;
+    /** How many people were told that the last of them failed. */
+    const told = () =>
+      room.test.db.$count(notices, and(eq(notices.kind, 'print_failed'), eq(notices.projectId, projectId)));
+    await expect(all({ [last]: { outcome: 'broke', next: 'student' } })).rejects.toThrow('in the note');
+    await expect(all({ [last]: { entry: first.replace(/.$/, '0') } })).rejects.toThrow();
+    expect(new Set(await outcomes())).toEqual(new Set([null]));
+
+    await all({ [last]: { outcome: 'broke', next: 'teacher', note: 'The ring is off.' } });
+    expect(await statesOf([last])).toEqual(new Set(['waiting']));
+    expect((await queue(room.test.db, room.helper)).find(({ id }) => id === last)!.heldAt).not.toBeNull();
+    expect(await room.test.db.$count(notices, eq(notices.kind, 'part_failed'))).toBe(1);
+    expect(await told()).toBeGreaterThan(0);
+    // Somebody who has not seen it writes nothing over; who has, may.
+    await expect(all()).rejects.toThrow('Somebody has written down meanwhile');
+    await noteOne(batchId, last, { outcome: 'sanded' });
+    expect(await statesOf([last])).toEqual(new Set(['printed']));
+    expect(await told()).toBe(0);
+    expect(await correctionsOf(room.test.db, batchId)).toMatchObject([
+      { entryId: last, outcome: 'broke', note: 'The ring is off.', by: 'Mr Oduya', correctedBy: 'Mr Oduya' },
+    ]);
+
+    await handOut(room.test.db, room.helper, batchId, first);
+    await handOut(room.test.db, room.helper, batchId);
+    await expect(handOut(room.test.db, room.helper, batchId)).rejects.toThrow('nothing to hand out');
+    const { parts } = await batchToSee(room.test.db, room.helper, batchId);
+    expect(parts.every(({ handedOutAt }) => handedOutAt !== null)).toBe(true);
+    await expect(handOut(room.test.db, await room.test.person('Asha'), batchId)).rejects.toThrow(NotAllowed);
   });
 });
