@@ -35,7 +35,7 @@ test('a printer that nothing is connected to is a lane like the others, from its
     await form.getByLabel('Name').fill('Rowan, 2nd floor');
     await form.getByLabel('Machine sheet').selectOption('Sprout 120');
     await form.getByLabel('Connected by').selectOption('memory card');
-    await form.getByLabel('Files are').selectOption('left reader');
+    await form.getByLabel('Files go to').selectOption('left reader');
     await form.getByRole('button', { name: 'Add a printer' }).click();
     await expect(teacher.getByRole('listitem', { name: 'Printer Rowan, 2nd floor' })).toContainText(
       'by memory card',

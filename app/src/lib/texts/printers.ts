@@ -4,7 +4,7 @@ import { said, say } from '@kelbrin/core/words';
 /** What is said where printers are added. */
 export const printersTexts = said({
   title: 'Printers',
-  what: 'Where each printer answers on the school’s network. The names are on the printers, too.',
+  what: 'How each printer is reached. The names are on the printers, too.',
   back: 'Print room',
   printer: (name: string) => say('Printer {name}', { name }),
   name: 'Name',
@@ -20,8 +20,9 @@ export const printersTexts = said({
   usbPort: 'Plugged into',
   noUsbPort: 'No printer is plugged into the server. Plug it in, switch it on, and load this page again.',
   baudRate: 'Bits a second',
-  card: 'Files are',
-  noCard: 'downloaded',
+  card: 'Files go to',
+  noCard: 'a download',
+  cardNamed: (card: string) => say('the card “{card}”', { card }),
   byHand: 'by memory card',
   host: 'Address',
   port: 'Port',

@@ -16,14 +16,14 @@
 
 {#snippet fields(printer: { name: string; model: string; sheetId: string | null; connection: Connection })}
   <label
-    >{say.name} <KeptInput name="name" class="mt-1 w-32" maxlength={24} kept={printer.name} required /></label
+    >{say.name} <KeptInput name="name" class="mt-1 w-28" maxlength={24} kept={printer.name} required /></label
   >
-  <label>{say.model} <KeptInput name="model" class="mt-1 w-52" maxlength={60} kept={printer.model} /></label>
+  <label>{say.model} <KeptInput name="model" class="mt-1 w-40" maxlength={60} kept={printer.model} /></label>
   <label class="flex flex-col"
     >{say.sheet}
     <KeptSelect
       name="sheetId"
-      class="mt-1 w-44"
+      class="mt-1 w-40"
       kept={printer.sheetId ?? ''}
       items={[{ value: '', name: say.noSheet }, ...data.sheets.map(({ id, name }) => ({ value: id, name }))]}
     /></label
@@ -46,7 +46,7 @@
   <ul class="sheet divide-hairline mb-6 divide-y">
     {#each data.printers as printer (printer.id)}
       <li class="flex flex-wrap items-end gap-3 px-4 py-3" aria-label={say.printer(printer.name)}>
-        <form method="POST" action="?/change" use:enhance class="flex flex-wrap items-end gap-3">
+        <form method="POST" action="?/change" use:enhance class="contents">
           <input type="hidden" name="printer" value={printer.id} />
           {@render fields(printer)}
           <Button type="submit" size="sm" color="alternative">{say.save}</Button>

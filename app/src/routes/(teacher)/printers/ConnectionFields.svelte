@@ -29,7 +29,7 @@
   {say.way}
   <KeptSelect
     name="way"
-    class="mt-1 w-40"
+    class="mt-1 w-36"
     kept={kept.way}
     items={Object.entries(say.ways).map(([value, name]) => ({ value, name }))}
     bind:chosen
@@ -40,7 +40,7 @@
     {say.host}
     <KeptInput
       name="host"
-      class="measured mt-1 w-44"
+      class="measured mt-1 w-36"
       maxlength={253}
       kept={kept.way === 'network' ? kept.host : ''}
       required
@@ -51,7 +51,7 @@
     <NumberField
       name="port"
       {...printerPort}
-      class="mt-1 h-10.5 w-24"
+      class="mt-1 h-10.5 w-20"
       kept={kept.way === 'network' ? kept.port : null}
     />
   </label>
@@ -61,7 +61,7 @@
       {say.usbPort}
       <KeptSelect
         name="path"
-        class="mt-1 w-64"
+        class="mt-1 w-52"
         kept={path === '' ? ports[0] : path}
         items={withKept(ports, path).map((value) => ({ value, name: short(value) }))}
       />
@@ -73,7 +73,7 @@
     {say.baudRate}
     <KeptSelect
       name="baudRate"
-      class="mt-1 w-32"
+      class="mt-1 w-28"
       kept={String(kept.way === 'usb' ? kept.baudRate : baudRates[0])}
       items={baudRates.map((rate) => ({ value: String(rate), name: String(rate) }))}
     />
@@ -83,11 +83,11 @@
     {say.card}
     <KeptSelect
       name="card"
-      class="mt-1 w-64"
+      class="mt-1 w-52"
       kept={card}
       items={[
         { value: '', name: say.noCard },
-        ...withKept(cards, card).map((value) => ({ value, name: value })),
+        ...withKept(cards, card).map((value) => ({ value, name: say.cardNamed(value) })),
       ]}
     />
   </label>
