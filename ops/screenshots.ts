@@ -162,6 +162,7 @@ try {
   await shoot(teacher, 'print-room');
   await teacher.getByRole('link', { name: 'Jonah' }).first().click();
   await teacher.getByLabel('Outcome of Jonah’s part').first().waitFor();
+  await teacher.getByRole('button', { name: 'Jonah’s part is not good' }).click();
   await teacher.getByRole('combobox', { name: 'Outcome of Jonah’s part' }).selectOption('droop');
   await teacher.getByTestId('takes').waitFor();
   await shoot(teacher, 'outcome');

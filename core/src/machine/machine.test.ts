@@ -77,7 +77,7 @@ describe('code that is typed', () => {
   it('is told of what only some printers know', () => {
     expect(problemsOf('before', ['M140 S60'], sprout)).toEqual(['1: This printer does not heat its plate.']);
     expect(problemsOf('before', ['M204 P800'], sprout)).toEqual([
-      '1: This printer does not hear accelerations.',
+      '1: This printer does not take accelerations.',
     ]);
     expect(problemsOf('before', ['M141 S40', 'T1', 'G3 X1 Y1 R1'], duo)).toEqual([]);
     expect(problemsOf('before', ['G28', 'G0 X-80 Y-80'], silo)).toHaveLength(1);
@@ -106,13 +106,13 @@ describe('code that is typed', () => {
 });
 
 describe('code that is written', () => {
-  const values = { ...exampleValues(hedge), batch: 'Zoë’s; {labels}\nM112', topMm: 245 };
+  const values = { ...exampleValues(hedge), batch: 'Zoë’s Łódź; {labels}\nM112', topMm: 245 };
 
   it('has its names put in, arithmetic done, and nothing of what people write taken for a command', () => {
     const code = ['M109 S{nozzleC + 5}', 'G0 Z{min(topMm + 10; heightMm)} F600', '', 'M117 {batch}'].join(
       '\n',
     );
-    expect(writtenCode(code, values)).toEqual(['M109 S215', 'G0 Z250 F600', 'M117 Zoes, ,labels,M112']);
+    expect(writtenCode(code, values)).toEqual(['M109 S215', 'G0 Z250 F600', 'M117 Zoes Lodz, ,labels,M112']);
   });
 
   it('is what has no fault; whatever is typed is read without a fault of the program', () => {

@@ -56,9 +56,28 @@ function rounded(value: number): number {
   return Math.round(value * 1e5) / 1e5;
 }
 
+/** Latin letters that are no letter with a mark, and so do not fall apart into one. */
+const LATIN: Readonly<Record<string, string>> = {
+  ł: 'l',
+  Ł: 'L',
+  ø: 'o',
+  Ø: 'O',
+  đ: 'd',
+  Đ: 'D',
+  ð: 'd',
+  þ: 'th',
+  ß: 'ss',
+  æ: 'ae',
+  Æ: 'AE',
+  œ: 'oe',
+  Œ: 'OE',
+  ı: 'i',
+};
+
 /** What people write must not end its line, begin a remark or leave ASCII, or a printer might read the rest as a command. */
 export function inPlainAscii(words: string): string {
   return words
+    .replace(/[łŁøØđĐðþßæÆœŒı]/g, (letter) => LATIN[letter])
     .normalize('NFKD')
     .replace(/[^\x20-\x7e]/g, '')
     .replace(/;/g, ',');

@@ -18,21 +18,21 @@ type Run = typeof runs.$inferSelect;
 
 /** Says that a run was begun at the printer. */
 export async function sayBegun(db: Database, person: Person, runId: string): Promise<void> {
-  await say(db, person, runId, { begunByHandAt: new Date() }, isNull(runs.begunByHandAt));
+  await say(db, person, runId, { begunAt: new Date() }, isNull(runs.begunByHandAt));
 }
 
 /** Says that a run is done. */
 export async function sayDone(db: Database, person: Person, runId: string): Promise<void> {
   const run = await runByHand(db, person, runId);
   if (!run.begunByHandAt) throw new CannotNow('Say first that this print has begun.');
-  await say(db, person, runId, { doneByHandAt: new Date() }, isNull(runs.doneByHandAt));
+  await say(db, person, runId, { doneAt: new Date() }, isNull(runs.doneByHandAt));
 }
 
 /** Says that a run failed, and why. */
 export async function sayFailed(db: Database, person: Person, runId: string, why: unknown): Promise<void> {
   const read = failureDraft.safeParse(why);
   if (!read.success) throw new CannotNow(read.error.issues[0].message);
-  await say(db, person, runId, { failedByHand: read.data }, isNull(runs.failedByHand));
+  await say(db, person, runId, { failed: read.data }, isNull(runs.failedByHand));
 }
 
 /** The file of a run, to be carried to its printer. */
@@ -51,13 +51,13 @@ async function say(
   db: Database,
   person: Person,
   runId: string,
-  said: Partial<typeof runs.$inferInsert>,
+  { begunAt, doneAt, failed }: { begunAt?: Date; doneAt?: Date; failed?: string },
   unless: SQL,
 ): Promise<void> {
   const { id } = await runByHand(db, person, runId);
   const noted = await db
     .update(runs)
-    .set(said)
+    .set({ begunByHandAt: begunAt, doneByHandAt: doneAt, failedByHand: failed })
     .where(and(eq(runs.id, id), inArray(runs.state, ACTIVE_RUN), unless))
     .returning({ id: runs.id });
   // Of two people who say the same, the second says nothing new.
