@@ -1,5 +1,6 @@
 import type { Dialect } from '../../machine/index.ts';
 import type { PrintSettings } from '../settings/printSettings.ts';
+import { stretchesOf } from './arcs.ts';
 
 type Place = readonly [number, number];
 
@@ -8,6 +9,8 @@ export class CodeWriter {
   readonly lines: string[] = [];
   readonly #dialect: Dialect;
   readonly #settings: PrintSettings;
+  /** What is being laid at one speed without a stop. */
+  #line: { readonly mmPerS: number; readonly points: Place[]; readonly filamentMm: number[] } | undefined;
   #accelerationMmPerS2 = 0;
   /** How much filament was moved since it was last counted anew, where printers count it from there. */
   #filamentMm = 0;
@@ -17,8 +20,9 @@ export class CodeWriter {
     this.#settings = settings;
   }
 
-  /** Lines as they are. */
+  /** Lines as they are, after what was laid until now. */
   add(...lines: readonly string[]): void {
+    this.#endLine();
     this.lines.push(...lines);
   }
 
@@ -53,12 +57,42 @@ export class CodeWriter {
     this.add(`M106 S${fanFull === 1 ? decimals(share, 3) : Math.round(fanFull * share)}`);
   }
 
-  print(to: Place, filamentMm: number, mmPerS: number, accelerationMmPerS2: number): void {
+  /** Lays plastic from where the nozzle is. Printers that take arcs get pieces that lie on one as one. */
+  print(from: Place, to: Place, filamentMm: number, mmPerS: number, accelerationMmPerS2: number): void {
     if (accelerationMmPerS2 !== this.#accelerationMmPerS2) {
+      this.#endLine();
       this.#accelerationMmPerS2 = accelerationMmPerS2;
       if (this.#dialect.takesAccelerations) this.add(`M204 P${accelerationMmPerS2}`);
     }
-    this.add(`G1 ${written(to)} E${this.#moved(filamentMm)} F${feed(mmPerS)}`);
+    if (!this.#dialect.takesArcs) return this.#straight(to, filamentMm, mmPerS);
+    if (this.#line && (this.#line.mmPerS !== mmPerS || !isAt(this.#line.points.at(-1)!, from)))
+      this.#endLine();
+    this.#line ??= { mmPerS, points: [from], filamentMm: [] };
+    this.#line.points.push(to);
+    this.#line.filamentMm.push(filamentMm);
+  }
+
+  #straight(to: Place, filamentMm: number, mmPerS: number): void {
+    this.lines.push(`G1 ${written(to)} E${this.#moved(filamentMm)} F${feed(mmPerS)}`);
+  }
+
+  /** Writes the line that was laid until now. */
+  #endLine(): void {
+    const line = this.#line;
+    if (!line) return;
+    this.#line = undefined;
+    let [at, piece] = [line.points[0], 0];
+    for (const { to, pieces, arc } of stretchesOf(line.points)) {
+      const filamentMm = line.filamentMm.slice(piece, piece + pieces).reduce((sum, mm) => sum + mm, 0);
+      if (arc) {
+        const [i, j] = [arc.middle[0] - at[0], arc.middle[1] - at[1]].map((mm) => decimals(mm, 3));
+        const command = arc.isClockwise ? 'G2' : 'G3';
+        this.lines.push(
+          `${command} ${written(to)} I${i} J${j} E${this.#moved(filamentMm)} F${feed(line.mmPerS)}`,
+        );
+      } else this.#straight(to, filamentMm, line.mmPerS);
+      [at, piece] = [to, piece + pieces];
+    }
   }
 
   travel(to: Place): void {
@@ -67,6 +101,7 @@ export class CodeWriter {
 
   /** Draws filament back, so that it does not ooze, or pushes it forward again. */
   draw(way: 'back' | 'forward', mm: number = this.#settings.retractMm): void {
+    this.#endLine();
     if (this.#dialect.retractsByItself) this.add(way === 'back' ? 'G10' : 'G11');
     else this.add(`G1 E${this.#moved(way === 'back' ? -mm : mm)} F${feed(this.#settings.retractMmPerS)}`);
   }
@@ -77,6 +112,11 @@ export class CodeWriter {
     this.#filamentMm += mm;
     return decimals(this.#filamentMm, 5);
   }
+}
+
+/** Whether two places are one, by the rounding of G-code. */
+function isAt(a: Place, b: Place): boolean {
+  return Math.abs(a[0] - b[0]) < 1e-6 && Math.abs(a[1] - b[1]) < 1e-6;
 }
 
 function written([x, y]: Place): string {

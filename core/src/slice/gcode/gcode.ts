@@ -83,8 +83,10 @@ export function writeGcode(
       current = layer;
     }
     const to = [move.to[0] + ox, move.to[1] + oy] as const;
-    if (move.filamentMm > 0) writer.print(to, move.filamentMm, move.speedMmPerS, move.accelerationMmPerS2);
-    else {
+    if (move.filamentMm > 0) {
+      const from = [move.from[0] + ox, move.from[1] + oy] as const;
+      writer.print(from, to, move.filamentMm, move.speedMmPerS, move.accelerationMmPerS2);
+    } else {
       if (move.retracted) writer.draw('back');
       writer.travel(to);
       if (move.retracted) writer.draw('forward');

@@ -51,7 +51,7 @@ function carriedOut(lines: readonly string[]) {
     if (/^G9[01]/.test(line)) isPlaceRelative = line.startsWith('G91');
     if (/^M8[23]/.test(line)) isFilamentRelative = line.startsWith('M83');
     if (line.startsWith('G92')) at.e = words.get('E') ?? at.e;
-    if (!/^G[01] /.test(line)) continue;
+    if (!/^G[0-3] /.test(line)) continue;
     for (const [letter, axis] of [
       ['X', 'x'],
       ['Y', 'y'],
@@ -105,10 +105,12 @@ describe.each(all)('a print on %s in %s', (_, material, sheet) => {
 
   it('says only what the printer understands', () => {
     const { lines } = printed(sheet, material, { colourChangesMm: [1.2] });
-    const { takesAccelerations, takesCorners, retractsByItself, fanFull } = sheet.dialect;
+    const { takesAccelerations, takesCorners, takesArcs, retractsByItself, fanFull } = sheet.dialect;
     const has = (code: string) => lines.some((line) => line === code || line.startsWith(`${code} `));
     expect(has('M204')).toBe(takesAccelerations);
     expect(has('M205')).toBe(takesCorners);
+    // The corners of the skirt are round.
+    expect(has('G2') || has('G3')).toBe(takesArcs);
     expect(has('G10')).toBe(retractsByItself && has('G11'));
     expect(has('M190')).toBe(sheet.heatsPlate);
     expect(has('M600')).toBe(true);
