@@ -2,6 +2,6 @@ export { conflictsOf, distanceBetween, type Conflicts } from './conflicts.ts';
 export { footprintOf } from './footprint.ts';
 export { layOut, type Layout } from './layOut.ts';
 export { nearestPlace } from './nearestPlace.ts';
-export { outsideOfSheet, shiftOnto } from './onSheet.ts';
+export { outsideOfSheet, sharedPlate, shiftOnto } from './onSheet.ts';
 export { coveredBy, type Plate, type Placeable, type Placed, type Pose } from './placement.ts';
 export { plateToolpath, slicePart, type LaidPart, type SlicedPart } from './plateToolpath.ts';

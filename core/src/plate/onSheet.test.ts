@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { exampleSheets } from '../machine/index.ts';
 import type { Region } from '../plane/index.ts';
-import { outsideOfSheet, shiftOnto } from './onSheet.ts';
+import { outsideOfSheet, sharedPlate, shiftOnto } from './onSheet.ts';
 
 const sheetNamed = (name: string) => exampleSheets.find((sheet) => sheet.name === name)!;
 const laidOn = { widthMm: 220, depthMm: 200, edgeMm: 5 };
@@ -40,6 +40,24 @@ describe('a batch on the plate of another printer', () => {
     // Turned, its corner points away from the middle.
     expect(outsideOfSheet([square('turned', 110, 182, 45)], laidOn, sheet)).toEqual(['turned']);
     expect(outsideOfSheet([square('turned', 110, 180, 45)], laidOn, sheet)).toEqual([]);
+  });
+
+  it('is laid out on what both plates have, to their very corners', () => {
+    for (const sheet of exampleSheets) {
+      const shared = sharedPlate(laidOn, sheet);
+      const [dx, dy] = [laidOn.widthMm - shared.widthMm, laidOn.depthMm - shared.depthMm].map((mm) => mm / 2);
+      const at = (x: number, y: number) => square('corner', dx + x, dy + y);
+      const inset = shared.edgeMm + 10;
+      const corners = [
+        at(inset, inset),
+        at(shared.widthMm - inset, inset),
+        at(shared.widthMm - inset, shared.depthMm - inset),
+      ];
+      expect([sheet.name, outsideOfSheet(corners, laidOn, sheet)]).toEqual([sheet.name, []]);
+    }
+    expect(sharedPlate(laidOn, sheetNamed('Barn Duo 300'))).toEqual(laidOn);
+    expect(sharedPlate(laidOn, sheetNamed('Sprout 120'))).toEqual({ widthMm: 120, depthMm: 120, edgeMm: 5 });
+    expect(sharedPlate(laidOn, sheetNamed('Silo 200')).widthMm).toBeCloseTo(10 + 190 / Math.SQRT2, 9);
   });
 
   it('finds all of it on a plate of its own size or larger', () => {

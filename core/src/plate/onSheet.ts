@@ -16,6 +16,19 @@ export function shiftOnto(
   return [(widthMm - laidOn.widthMm) / 2, (depthMm - laidOn.depthMm) / 2];
 }
 
+/**
+ * The rectangle in the middle of the plate that a batch is laid out on which a printer's plate has too: whatever lies on it
+ * lies on both. Of a round plate it is a square whose corners, its edge left out, just lie on the plate.
+ */
+export function sharedPlate(laidOn: Plate, { plate }: Pick<MachineSheet, 'plate'>): Plate {
+  const { edgeMm } = laidOn;
+  const [widthMm, depthMm] =
+    plate.shape === 'round'
+      ? [0, 0].map(() => 2 * edgeMm + (plate.diameterMm - 2 * edgeMm) / Math.SQRT2)
+      : plateSize(plate);
+  return { widthMm: Math.min(widthMm, laidOn.widthMm), depthMm: Math.min(depthMm, laidOn.depthMm), edgeMm };
+}
+
 /** The parts of a batch that would not lie on the plate of a printer with a sheet, or too near to its edge. */
 export function outsideOfSheet(
   placed: readonly Placed[],

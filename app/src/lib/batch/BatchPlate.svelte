@@ -1,6 +1,14 @@
 <script lang="ts">
   import { hexOf } from '@kelbrin/core/colours';
-  import { conflictsOf, coveredBy, nearestPlace, type Plate, type Pose } from '@kelbrin/core/plate';
+  import { plateSize, type MachineSheet } from '@kelbrin/core/machine';
+  import {
+    conflictsOf,
+    coveredBy,
+    nearestPlace,
+    outsideOfSheet,
+    type Plate,
+    type Pose,
+  } from '@kelbrin/core/plate';
   import type { BatchPart } from '$lib/server/printing/batches/batchParts';
   import { firstColour } from '$lib/shared/batchColours';
   import { batchTexts as say } from '$lib/texts/batch';
@@ -10,6 +18,8 @@
     parts: BatchPart[];
     plate: Plate;
     gapMm: number;
+    /** The printer that it is for, where that is known: its plate may be smaller. */
+    sheet?: MachineSheet | undefined;
     colour: string;
     /** Numbers instead of handles, for the sheet. */
     isSheet?: boolean;
@@ -17,7 +27,17 @@
     move?: (entryId: string, place: Pose, isDone: boolean) => void;
     takeOff?: (entryId: string) => void;
   }
-  let { parts, plate, gapMm, colour, isSheet = false, chosen = $bindable(), move, takeOff }: Props = $props();
+  let {
+    parts,
+    plate,
+    gapMm,
+    sheet,
+    colour,
+    isSheet = false,
+    chosen = $bindable(),
+    move,
+    takeOff,
+  }: Props = $props();
 
   const NUDGE_MM = 1;
   const TURN_DEG = 15;
@@ -42,7 +62,21 @@
       gapMm,
     ),
   );
-  const wrong = $derived(new Set([...conflicts.pairs.flat(), ...conflicts.outside]));
+  const isSmaller = $derived.by(() => {
+    if (!sheet) return false;
+    const [widthMm, depthMm] = plateSize(sheet.plate);
+    return widthMm < plate.widthMm || depthMm < plate.depthMm;
+  });
+  const offSheet = $derived(
+    sheet
+      ? outsideOfSheet(
+          parts.map((part) => ({ ...part, id: part.entryId })),
+          plate,
+          sheet,
+        )
+      : [],
+  );
+  const wrong = $derived(new Set([...conflicts.pairs.flat(), ...conflicts.outside, ...offSheet]));
   const ticks = (lengthMm: number) =>
     Array.from({ length: Math.floor(lengthMm / TICK_MM) + 1 }, (_, i) => i * TICK_MM);
 
@@ -121,6 +155,21 @@
     stroke="#3B4747"
     stroke-width="0.6"
   />
+  {#if sheet && isSmaller}
+    <!-- Where the plate of the printer ends, in the middle of which the batch will lie. -->
+    <g fill="none" stroke={isSheet ? '#3B4747' : '#E8C98A'} stroke-width="0.6">
+      {#if sheet.plate.shape === 'round'}
+        <circle cx={plate.widthMm / 2} cy={plate.depthMm / 2} r={sheet.plate.diameterMm / 2} />
+      {:else}
+        <rect
+          x={(plate.widthMm - sheet.plate.widthMm) / 2}
+          y={(plate.depthMm - sheet.plate.depthMm) / 2}
+          width={sheet.plate.widthMm}
+          height={sheet.plate.depthMm}
+        />
+      {/if}
+    </g>
+  {/if}
   <rect
     x={plate.edgeMm}
     y={plate.edgeMm}

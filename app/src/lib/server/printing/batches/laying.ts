@@ -1,5 +1,6 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import type { LimitsCard } from '@kelbrin/core/inspect';
+import type { MachineSheet } from '@kelbrin/core/machine';
 import type { Placed } from '@kelbrin/core/plate';
 import { sameMaterial, type PrintChoice } from '@kelbrin/core/slice';
 import { say } from '@kelbrin/core/words';
@@ -10,6 +11,7 @@ import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { batches, batchParts, handIns, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
+import { sheetOfPrinter } from '../../printers/machineSheets.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
 import { openBatch, setBack } from './batchParts.ts';
 import { batchToSee } from './batches.ts';
@@ -35,7 +37,8 @@ export async function layBatch(
   const parts = await waitingParts(db, entryIds);
   const { limits } = parts[0];
   demandOneKind(parts);
-  const { placed, left } = await layOut(parts, limits, choice);
+  const sheet = await sheetFor(db, plannedFor);
+  const { placed, left } = await layOut(parts, limits, { choice, sheet });
   if (placed.length === 0)
     throw new CannotNow(
       '{name} has no room on the plate: take a batch with fewer parts, or a printer with a larger plate.',
@@ -65,7 +68,11 @@ export async function addToBatch(
     throw new CannotNow('Batch {number} is printed: put the parts in a new batch.', { number: batch.number });
   const more = await waitingParts(db, entryIds);
   demandOneKind([...before, ...more]);
-  const { placed, left } = await layOut(more, before[0].limits, batch.choice, before.map(asPlaced));
+  const { placed, left } = await layOut(more, before[0].limits, {
+    choice: batch.choice,
+    fixed: before.map(asPlaced),
+    sheet: await sheetFor(db, batch.plannedFor),
+  });
   await db.transaction(async (tx) => {
     await openBatch(tx, batchId);
     await takeIn(tx, person, batchId, placed);
@@ -81,7 +88,10 @@ export async function arrangeBatch(db: Database, person: Person, batchId: string
   const parts = all.filter(({ isCurrent }) => isCurrent);
   if (parts.length === 0)
     throw new CannotNow('Batch {number} is printed: put the parts in a new batch.', { number: batch.number });
-  const { placed, left } = await layOut(parts.map(asPlaced), parts[0].limits, batch.choice);
+  const { placed, left } = await layOut(parts.map(asPlaced), parts[0].limits, {
+    choice: batch.choice,
+    sheet: await sheetFor(db, batch.plannedFor),
+  });
   await db.transaction(async (tx) => {
     await openBatch(tx, batchId);
     for (const { id, xMm, yMm, turnDeg } of placed) {
@@ -92,6 +102,14 @@ export async function arrangeBatch(db: Database, person: Person, batchId: string
     await announce(tx, 'printroom');
   });
   return left.length;
+}
+
+/** The sheet of the printer that a batch is planned for, whose plate it is laid out on. */
+async function sheetFor(
+  db: Database,
+  printerId: string | null | undefined,
+): Promise<MachineSheet | undefined> {
+  return printerId ? (await sheetOfPrinter(db, printerId))?.sheet : undefined;
 }
 
 /** The files of parts that wait and may be printed, in the given order; throws if one of them does not or may not. */

@@ -1,12 +1,17 @@
 import { eq, sql, type SQL } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it, vi } from 'vitest';
 import type { FilamentColour } from '@kelbrin/core/colours';
+import { exampleSheets, type MachineSheet } from '@kelbrin/core/machine';
+import { outsideOfSheet } from '@kelbrin/core/plate';
+import { plateOf } from '../../../shared/plate.ts';
 import type { Person } from '../../platform/auth/access.ts';
 import { compute } from '../../platform/compute/compute.ts';
-import { printers, printFiles, queueEntries, spools } from '../../platform/db/schema/index.ts';
+import { machineSheets, printers, printFiles, queueEntries, spools } from '../../platform/db/schema/index.ts';
 import { holdEntry, queue } from '../queue/queue.ts';
 import { schoolDayOf, setSchoolDay } from '../../printers/schoolDay.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
+import { batchToSee } from './batches.ts';
+import { discardBatch } from './changeBatch.ts';
 import { layBatch } from './laying.ts';
 import { proposeBatches } from './proposals.ts';
 
@@ -44,6 +49,37 @@ it('proposes for each free printer what is done before the next bell', async () 
   await test.db.execute(
     'delete from batches where id in (select batch_id from batch_parts where is_current) and not exists (select 1 from runs where batch_id = batches.id)',
   );
+});
+
+it('lays out on the plate of the printer, and proposes nothing that its model cannot print', async () => {
+  const [hedge] = exampleSheets;
+  const on = async (sheet: MachineSheet | undefined) => {
+    const sheetId =
+      sheet && (await test.db.insert(machineSheets).values({ name: sheet.name, sheet }).returning())[0].id;
+    await test.db
+      .update(printers)
+      .set({ sheetId: sheetId ?? null })
+      .where(eq(printers.name, 'Birch'));
+  };
+  const small: MachineSheet = {
+    ...hedge,
+    name: 'Small',
+    plate: { shape: 'rectangle', widthMm: 110, depthMm: 90 },
+  };
+  await on(small);
+  const [proposal] = await proposeBatches(test.db, helper, at('08:30'));
+  const ids = proposal.parts.map(({ id }) => id);
+  const { batchId, left } = await layBatch(test.db, helper, ids, { plannedFor: proposal.printer.id });
+  expect(left).toBe(0);
+  const { parts } = await batchToSee(test.db, helper, batchId);
+  const laid = parts.map((part) => ({ ...part, id: part.entryId }));
+  expect(parts.length).toBe(ids.length);
+  expect(outsideOfSheet(laid, plateOf(parts[0].limits), small)).toEqual([]);
+  await discardBatch(test.db, helper, batchId);
+
+  await on({ ...hedge, name: 'Cool', maxNozzleC: 190 });
+  expect(await proposeBatches(test.db, helper, at('08:30'))).toEqual([]);
+  await on(undefined);
 });
 
 it('lays out nothing anew while the queue is only looked at', async () => {

@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, isNull, notInArray } from 'drizzle-orm';
 import { nearestColour, type ColourBands, type FilamentColour } from '@kelbrin/core/colours';
 import type { LimitsCard } from '@kelbrin/core/inspect';
-import { readySeconds, sameMaterial, settingsFor } from '@kelbrin/core/slice';
+import { cannotPrint, readySeconds, sameMaterial, settingsFor } from '@kelbrin/core/slice';
 import { colourKeyOf, firstColour } from '../../../shared/batchColours.ts';
 import { printKeyOf } from '../../../shared/plate.ts';
 import { inFairOrder, partsWithin } from '../../../shared/proposal.ts';
@@ -16,6 +16,7 @@ import {
   fieldOf,
   filamentChanges,
   handIns,
+  machineSheets,
   printers,
   printFiles,
   queueEntries,
@@ -61,9 +62,14 @@ export async function proposeBatches(db: Database, person: Person, now = new Dat
   const morning = nextMorning(day, now);
   const proposals: Proposal[] = [];
   const taken = new Set<string>();
-  for (const { printer, spool } of free) {
+  for (const { printer, spool, sheet } of free) {
     const ofMaterial = inFairOrder(
-      waiting.filter(({ id, limits }) => !taken.has(id) && sameMaterial(limits.material, spool.material)),
+      waiting.filter(
+        ({ id, limits }) =>
+          !taken.has(id) &&
+          sameMaterial(limits.material, spool.material) &&
+          !(sheet && cannotPrint(sheet, settingsFor(limits))),
+      ),
     );
     // What is wished in another colour waits for the printer that has it; if the school has none, any will do in the end.
     const loaded = nearestColour(spool.colour);
@@ -84,7 +90,7 @@ export async function proposeBatches(db: Database, person: Person, now = new Dat
     const isOvernight = byBell.length === 0;
     const wanted = isOvernight ? within(morning) : byBell;
     if (wanted.length === 0) continue;
-    const { placed } = await layOut(wanted, wanted[0].limits);
+    const { placed } = await layOut(wanted, wanted[0].limits, { sheet: sheet ?? undefined });
     const ids = new Set(placed.map(({ id }) => id));
     const parts = wanted.filter(({ id }) => ids.has(id));
     for (const { id } of parts) taken.add(id);
@@ -114,9 +120,10 @@ function freePrinters(db: Database) {
   const busy = db.select({ id: runs.printerId }).from(runs).where(inArray(runs.state, ACTIVE_RUN));
   const changing = db.select({ id: filamentChanges.printerId }).from(filamentChanges);
   return db
-    .select({ printer: printers, spool: spools })
+    .select({ printer: printers, spool: spools, sheet: machineSheets.sheet })
     .from(printers)
     .innerJoin(spools, eq(spools.id, printers.spoolId))
+    .leftJoin(machineSheets, eq(machineSheets.id, printers.sheetId))
     .where(
       and(
         eq(fieldOf(printers.status, 'online'), 'true'),
