@@ -220,6 +220,20 @@ export const accessTable: readonly Line[] = [
   { route: '/print-room', call: '?/pause', body: ({ brief }) => ({ run: brief }), may: staff },
   { route: '/print-room', call: '?/resume', body: ({ brief }) => ({ run: brief }), may: staff },
   { route: '/print-room', call: '?/cancel', body: ({ brief }) => ({ run: brief }), may: staff },
+  {
+    route: '/print-room',
+    call: '?/care',
+    body: ({ printer }) => ({ printer, kind: 'nozzle', note: '' }),
+    may: staff,
+  },
+  { route: '/grow/[run]', call: 'load', path: ({ brief }) => `/grow/${brief}`, may: [] },
+  { route: '/grow/[run]/live', call: 'GET', path: ({ brief }) => `/grow/${brief}/live`, may: [] },
+  {
+    route: '/grow/[run]/part/[file]',
+    call: 'GET',
+    path: ({ brief, file }) => `/grow/${brief}/part/${file}`,
+    may: [],
+  },
   { route: '/print-room', call: '?/begun', body: ({ brief }) => ({ run: brief }), may: [] },
   { route: '/print-room', call: '?/done', body: ({ brief }) => ({ run: brief }), may: [] },
   {

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { startPrinter } from '../../printer/src/index.ts';
 import { expectNoSeriousFault } from './accessibility.ts';
-import { confirmStart, expect, setFarBells, test } from './kelbrin.ts';
+import { confirmStart, expect, printOn, setFarBells, test } from './kelbrin.ts';
 
 test.use({ file: 'connections', printerSpeed: 400 });
 
@@ -49,10 +49,7 @@ test('a printer that nothing is connected to is a lane like the others, from its
   const file = async () => (await readdir(join(kelbrin.cards!, 'left reader'))).at(0);
   await test.step('the same looks are asked for, and then the file lies on the card', async () => {
     await helper.goto('/queue');
-    await helper
-      .getByRole('button', { name: /^Print .* on Rowan, 2nd floor/ })
-      .first()
-      .click();
+    await printOn(helper, undefined, 'Rowan, 2nd floor');
     await confirmStart(helper);
     await helper.waitForURL('**/print-room');
     await expect(lane.getByTestId('doing')).toHaveText('waits to be begun');
@@ -82,10 +79,7 @@ test('a printer that nothing is connected to is a lane like the others, from its
 
   await test.step('another one comes off the plate, and why is said with it', async () => {
     await helper.goto('/queue');
-    await helper
-      .getByRole('button', { name: /^Print .* on Rowan, 2nd floor/ })
-      .first()
-      .click();
+    await printOn(helper, undefined, 'Rowan, 2nd floor');
     await confirmStart(helper);
     await lane.getByRole('button', { name: 'It has begun' }).click();
     await lane.getByRole('button', { name: 'It failed' }).click();
@@ -121,10 +115,7 @@ test('a printer on a USB cable prints on while the cable is out, and is followed
     await putOn(teacher, 'Cedar', 'chalk white');
 
     await teacher.goto('/queue');
-    await teacher
-      .getByRole('button', { name: /^Print .* on Cedar/ })
-      .first()
-      .click();
+    await printOn(teacher, undefined, 'Cedar');
     await confirmStart(teacher);
     await teacher.waitForURL('**/print-room');
     const lane = teacher.locator('[data-printer=Cedar]');

@@ -135,6 +135,13 @@ export async function confirmStart(page: Page): Promise<void> {
   await dialog.getByRole('button', { name: 'Start printing' }).click();
 }
 
+/** Has a part that waits be printed by itself: a student's, or the first one. */
+export async function printOn(page: Page, student: string | undefined, printer: string): Promise<void> {
+  const name = student ? `Print ${student}’s part by itself` : /^Print .* by itself$/;
+  await page.getByRole('button', { name }).first().click();
+  await page.getByRole('button', { name: new RegExp(`^Print .* on ${printer}$`) }).click();
+}
+
 /** Signs a student of the demo school in by hand. */
 export async function signInByHand(
   page: Page,

@@ -68,7 +68,7 @@ test.beforeAll(async () => {
       resolve((recorder.server.address() as { port: number }).port),
     );
   });
-  await sql`update printers set port = ${port} where name = 'Birch'`;
+  await sql`update printers set connection = jsonb_set(connection, '{value,port}', to_jsonb(${port}::int)) where name = 'Birch'`;
 });
 test.afterAll(async () => {
   await sql.end();

@@ -47,5 +47,6 @@ test('a teacher writes a machine sheet, is told of faults in its code, and gives
   await expectNoSeriousFault(page, 'the machine sheets');
   await page.getByRole('link', { name: 'Łódź press' }).click();
   await page.getByRole('button', { name: 'Delete the sheet' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete the sheet' }).click();
   await expect(page.getByRole('alert')).toContainText('Birch uses this sheet');
 });

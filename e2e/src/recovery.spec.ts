@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { confirmStart, expect, handInLabel, test } from './kelbrin.ts';
+import { confirmStart, expect, handInLabel, printOn, test } from './kelbrin.ts';
 
 // Slow enough that the run outlasts the restarts.
 test.use({ file: 'recovery', printerSpeed: 20 });
@@ -10,7 +10,7 @@ test('a run and its progress survive the web app and the job process being kille
 }) => {
   const helper = await as('helper');
   await helper.goto('/queue');
-  await helper.getByRole('button', { name: 'Print Femi’s part on Birch' }).click();
+  await printOn(helper, 'Femi', 'Birch');
   await confirmStart(helper);
   await helper.waitForURL('**/print-room');
   const birch = helper.locator('[data-printer=Birch]');

@@ -1,6 +1,7 @@
 export { colourOf } from './layers/colours.ts';
 export { cutThrough, type CutLine } from './layers/cutThrough.ts';
 export { layerEndS, printClock, progressAt, type PrintClock, type Progress } from './printClock.ts';
+export { countMoves, progressAtShare, type MoveCount } from './printedShare.ts';
 export { estimate, estimateCopies, readySeconds } from './estimate.ts';
 export type { Estimate } from './printEstimate.ts';
 export { writeGcode, type GcodeOptions, type PrintedOn } from './gcode/gcode.ts';

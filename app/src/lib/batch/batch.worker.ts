@@ -2,7 +2,15 @@ import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { readSolid } from '@kelbrin/core/format';
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import { plateToolpath, slicePart, type SlicedPart } from '@kelbrin/core/plate';
-import { cutThrough, estimate, printClock, settingsOf, settingsOn, type Toolpath } from '@kelbrin/core/slice';
+import {
+  countMoves,
+  cutThrough,
+  estimate,
+  printClock,
+  settingsOf,
+  settingsOn,
+  type Toolpath,
+} from '@kelbrin/core/slice';
 import { loadKernel } from '@kelbrin/core/solid';
 import { shownLayer } from '../ui/printedLines/shownLayer';
 import type { FromBatchWorker, ToBatchWorker } from './messages';
@@ -65,7 +73,8 @@ async function sliceBatch({ job, parts, limits, choice, sheet }: Extract<ToBatch
   for (const old of [...sliced.keys()].slice(0, -MOST_KEPT)) sliced.delete(old);
   const heightsMm = toolpath.layers.map(({ zMm }) => zMm);
   const clock = printClock(toolpath, settings);
-  answer({ kind: 'sliced', job, estimate: estimate(toolpath, settings), heightsMm, clock });
+  const moves = countMoves(toolpath);
+  answer({ kind: 'sliced', job, estimate: estimate(toolpath, settings), heightsMm, clock, moves });
 }
 
 function answer(message: FromBatchWorker): void {

@@ -1,7 +1,7 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { MachineSheet } from '@kelbrin/core/machine';
 import type { Pose } from '@kelbrin/core/plate';
-import type { CutLine, Estimate, PrintChoice, PrintClock } from '@kelbrin/core/slice';
+import type { CutLine, Estimate, MoveCount, PrintChoice, PrintClock } from '@kelbrin/core/slice';
 import type { ShownLayer } from '../ui/printedLines/shownLayer';
 
 /** What the page asks of the worker that slices batches. */
@@ -31,6 +31,7 @@ export type FromBatchWorker =
       /** The upper side of each layer. */
       readonly heightsMm: readonly number[];
       readonly clock: PrintClock;
+      readonly moves: MoveCount;
     }
   | ({ readonly kind: 'layer'; readonly job: number } & ShownLayer)
   | { readonly kind: 'cut'; readonly job: number; readonly cuts: readonly CutLine[] }

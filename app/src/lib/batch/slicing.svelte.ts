@@ -1,7 +1,7 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { MachineSheet } from '@kelbrin/core/machine';
 import type { Pose } from '@kelbrin/core/plate';
-import type { CutLine, Estimate, PrintChoice, PrintClock } from '@kelbrin/core/slice';
+import type { CutLine, Estimate, MoveCount, PrintChoice, PrintClock } from '@kelbrin/core/slice';
 import type { ShownLayer } from '../ui/printedLines/shownLayer';
 import type { FromBatchWorker, ToBatchWorker } from './messages';
 import BatchWorker from './batch.worker?worker';
@@ -17,6 +17,7 @@ export class BatchSlicing {
   estimate = $state<Estimate>();
   heightsMm = $state<readonly number[]>([]);
   clock = $state.raw<PrintClock>();
+  moves = $state.raw<MoveCount>();
   shown = $state.raw<ShownLayer>();
   /** What is seen where the batch is cut across. */
   cuts = $state.raw<readonly CutLine[]>([]);
@@ -29,7 +30,8 @@ export class BatchSlicing {
   /** Made when it is first needed, since the page is drawn on the server as well. */
   #worker: Worker | undefined;
   readonly #sent: Record<string, Promise<void> | undefined> = {};
-  readonly #batchId: string;
+  /** Where print files are fetched, before their ids. */
+  readonly #from: string;
   #job = 0;
   /** The layer that is to be seen, and the job of which one is being asked for. */
   #wanted = 0;
@@ -37,8 +39,8 @@ export class BatchSlicing {
   #cutAt: number | undefined;
   #last: Parameters<BatchSlicing['slice']> | undefined;
 
-  constructor(batchId: string) {
-    this.#batchId = batchId;
+  constructor(from: string) {
+    this.#from = from;
   }
 
   /** Slices the batch as it is now; what was being sliced is called off. */
@@ -111,6 +113,7 @@ export class BatchSlicing {
       this.estimate = message.estimate;
       this.heightsMm = message.heightsMm;
       this.clock = message.clock;
+      this.moves = message.moves;
       // What was asked for before there were layers is not answered.
       this.#asked = undefined;
       this.show(Math.min(this.#wanted, message.heightsMm.length - 1));
@@ -122,7 +125,7 @@ export class BatchSlicing {
   #send({ hash, fileId }: PartToSlice): Promise<void> {
     let sending = this.#sent[hash];
     if (!sending) {
-      sending = fetch(`/batch/${this.#batchId}/part/${fileId}`).then(async (answer) => {
+      sending = fetch(`${this.#from}/${fileId}`).then(async (answer) => {
         if (!answer.ok) throw new Error('A print file could not be fetched: load the page again.');
         const stl = await answer.arrayBuffer();
         this.#post({ kind: 'file', hash, stl });

@@ -12,17 +12,21 @@
   import { clockTime } from '$lib/ui/times';
   import FilamentChange from './FilamentChange.svelte';
   import RunByHand from './RunByHand.svelte';
+  import TemperatureTrend from './TemperatureTrend.svelte';
   import { namesOf } from './partsInWords';
   import ColourList from '$lib/ui/ColourList.svelte';
   import { filamentTexts } from '$lib/texts/filament';
   import type { spoolsOf } from '$lib/server/printers/spools';
   import type { SchoolDay } from '$lib/shared/schoolDay';
+  import Care from './Care.svelte';
   import DayLane from './DayLane.svelte';
   import type { printersWithRuns } from '$lib/server/printing/printRoom';
+  import { growTexts } from '$lib/texts/grow';
   import { printRoomTexts as say } from '$lib/texts/printRoom';
 
   type Printer = Awaited<ReturnType<typeof printersWithRuns>>[number] & {
     planned: ComponentProps<typeof DayLane>['planned'];
+    care: ComponentProps<typeof Care>['care'];
   };
   interface Props {
     printer: Printer;
@@ -99,6 +103,7 @@
     {/if}
     <span class="ml-auto font-semibold {status?.online ? '' : 'text-fail'}" data-testid="doing">{doing}</span>
     {#if status?.online && !printer.byHand}
+      {#if printer.trend.length > 2}<TemperatureTrend trend={printer.trend} />{/if}
       <span class="text-sm"
         >{say.nozzle} <span class="measured">{status.nozzleC}°{wanted(status.nozzleTargetC)}</span></span
       >
@@ -128,6 +133,11 @@
           <a class="text-ink-soft underline underline-offset-2" href="/batch/{run.batchId}"
             >{say.batch(run.batch, run.parts.length)}</a
           >
+          {#if run.state === 'printing'}
+            <a class="text-primary-800 text-sm underline underline-offset-2" href="/grow/{run.id}"
+              >{growTexts.watch}</a
+            >
+          {/if}
           {#if status && !status.online && printer.seenAt}
             <p role="alert" class="border-fail bg-fail-wash border-l-4 px-3 py-2">
               {say.silent(clockTime(printer.seenAt))}
@@ -233,6 +243,7 @@
           <li class="text-ink-soft">{say.noRuns}</li>
         {/each}
       </ul>
+      <Care {printer} care={printer.care} />
     </div>
   </div>
 </section>

@@ -14,6 +14,7 @@
     TableHead,
     TableHeadCell,
   } from 'flowbite-svelte';
+  import PrintMenu from './PrintMenu.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
   import { LIVE } from '$lib/live/follow.svelte';
   import { shortDay } from '$lib/ui/times';
@@ -26,13 +27,13 @@
     /** What waits, in its order; and of it, what may be printed. */
     waiting: Entry[];
     free: Entry[];
-    idle: Awaited<ReturnType<typeof printersWithRuns>>;
+    printers: Awaited<ReturnType<typeof printersWithRuns>>;
     chosen: string[];
     isTeacher: boolean;
     /** Asks what has to be looked at before a part is started on a printer. */
     start(entry: string, printer: string): void;
   }
-  let { waiting, free, idle, chosen = $bindable(), isTeacher, start }: Props = $props();
+  let { waiting, free, printers, chosen = $bindable(), isTeacher, start }: Props = $props();
 
   /** The order that is on its way to the server. */
   let moved = $state.raw<string[]>();
@@ -87,7 +88,7 @@
       <TableHeadCell>{say.class}</TableHeadCell>
       <TableHeadCell>{say.takes}</TableHeadCell>
       <TableHeadCell>{say.due}</TableHeadCell>
-      <TableHeadCell>{say.startOn}</TableHeadCell>
+      <TableHeadCell><span class="sr-only">{say.actions}</span></TableHeadCell>
     </TableHead>
     <TableBody>
       {#each shown as entry, place (entry.id)}
@@ -158,22 +159,7 @@
               {#if entry.heldAt}
                 <span class="text-warn-ink">{say.isHeld}</span>
               {:else}
-                <span class="flex gap-2">
-                  {#each idle as printer (printer.id)}
-                    <Button
-                      size="xs"
-                      aria-label={say.printOn(entry.student, printer.name)}
-                      onclick={() => start(entry.id, printer.id)}
-                    >
-                      <span
-                        class="mr-1.5 h-3 w-3 rounded-full border border-white"
-                        style="background: {printer.spool?.colour ?? 'transparent'}"
-                      ></span>{printer.name}
-                    </Button>
-                  {:else}
-                    <span class="text-ink-soft">{say.noneFree}</span>
-                  {/each}
-                </span>
+                <PrintMenu {entry} {printers} start={(printer) => start(entry.id, printer)} />
               {/if}
               <form method="POST" action="?/hold" use:enhance>
                 <input type="hidden" name="entry" value={entry.id} />

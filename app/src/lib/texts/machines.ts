@@ -58,5 +58,7 @@ export const machinesTexts = said({
   unsaved: 'Not saved yet.',
   leave: 'The sheet is not saved. Leave without saving?',
   remove: 'Delete the sheet',
+  removeTitle: (name: string) => say('Delete {name}?', { name }),
+  removeWhat: 'Its G-code and figures are gone then. Printers are not changed.',
   notWhole: 'The sheet was not received completely. Save it again.',
 } as const);

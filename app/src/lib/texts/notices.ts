@@ -49,6 +49,16 @@ export const noticeTexts = said({
         '{count, plural, one {A part} other {# parts}} for “{brief}” in {className} did not come out well and {count, plural, one {waits} other {wait}} for you in the queue.',
         { count, brief, className },
       ),
+    run_waits: ({ count, brief, className }) =>
+      say(
+        '{count, plural, one {A print} other {# prints}} for “{brief}” in {className} has stopped and waits for somebody at the printer.',
+        { count, brief, className },
+      ),
+    run_silent: ({ count, brief, className }) =>
+      say(
+        '{count, plural, one {A printer does} other {Printers do}} not answer while printing for “{brief}” in {className}: look at it.',
+        { count, brief, className },
+      ),
     run_due: ({ count, brief, className }) =>
       say(
         '{count, plural, one {A print} other {# prints}} for “{brief}” in {className} should be done: look, and say how it went.',

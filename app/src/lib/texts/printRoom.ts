@@ -11,6 +11,11 @@ export const printRoomTexts = said({
   printer: (name: string) => say('Printer {name}', { name }),
   nozzle: 'nozzle',
   plate: 'plate',
+  trend: (nozzleFrom: number, nozzleTo: number, plateFrom: number, plateTo: number) =>
+    say(
+      'The last ten minutes: nozzle from {nozzleFrom} to {nozzleTo} °C, plate from {plateFrom} to {plateTo} °C',
+      { nozzleFrom, nozzleTo, plateFrom, plateTo },
+    ),
   ofDegrees: (targetC: number) => say(' of {targetC}°', { targetC }),
   progressOf: (students: string) => say('Progress of the print for {students}', { students }),
   parts: (count: number) => say('{count} parts', { count }),

@@ -82,6 +82,7 @@ export const actions = said({
   'add-printer': 'noted a printer',
   'edit-printer': 'changed a printer',
   'hand-out': 'handed parts out',
+  'care-printer': 'looked after a printer',
   'say-of-run': 'told how a print goes',
   'retire-printer': 'retired a printer',
   'bring-back-printer': 'brought a printer back',

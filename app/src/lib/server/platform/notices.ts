@@ -17,7 +17,15 @@ import { announce } from './live/topics.ts';
 /** What is told to everyone who works on a project. */
 export type ProjectNews = 'sent_back' | 'refused' | 'approved' | 'printed' | 'print_failed';
 /** What is told to the teacher of a brief's class. */
-const briefNews = ['handed_in', 'in_doubt', 'run_failed', 'run_due', 'part_failed'] as const;
+const briefNews = [
+  'handed_in',
+  'in_doubt',
+  'run_failed',
+  'run_due',
+  'run_waits',
+  'run_silent',
+  'part_failed',
+] as const;
 export type BriefNews = (typeof briefNews)[number];
 
 /** Whether news are of a brief, and so for its teacher. */

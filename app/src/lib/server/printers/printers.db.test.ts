@@ -66,6 +66,21 @@ it('says what is wrong with what is noted, and is for teachers alone', async () 
   await expect(add({ name: ' ' })).rejects.toThrow('Say what the printer is called');
   await expect(add({ host: 'http://x' })).rejects.toThrow('address');
   await expect(add({ port: '70000' })).rejects.toThrow('At most 65535');
+  for (const path of ['', '/etc/passwd', '/dev/../etc/passwd', '/dev/sda1'])
+    await expect(add({ way: 'usb', path })).rejects.toThrow(
+      'Choose the port that the printer is plugged into',
+    );
+  for (const card of ['../..', '.hidden', '/media'])
+    await expect(add({ way: 'card', card })).rejects.toThrow('Choose the card from the list');
+  await expect(add({ way: 'pigeon' })).rejects.toThrow();
+  // A port is for one printer; a card is carried to several.
+  const usb = { way: 'usb', path: '/dev/ttyUSB7', baudRate: '250000' };
+  await add({ ...usb, name: 'Elm' });
+  expect((await byName('Elm')).connection).toEqual({ ...usb, baudRate: 250_000 });
+  await expect(add({ ...usb, name: 'Oak' })).rejects.toThrow('Elm is plugged into this port');
+  await changePrinter(test.db, teacher, (await byName('Elm')).id, { ...draft, ...usb, name: 'Elm' });
+  for (const name of ['Oak', 'Yew']) await add({ way: 'card', card: '', name });
+  expect((await byName('Yew')).connection).toEqual({ way: 'card', card: null });
   const helper = await test.person(school.helper.name);
   await expect(printersToKeep(test.db, helper)).rejects.toThrow(NotAllowed);
   const alder = await byName('Alder');

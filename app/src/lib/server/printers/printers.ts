@@ -83,7 +83,7 @@ export async function changePrinter(
   data: unknown,
 ): Promise<void> {
   demandRole(person, 'teacher');
-  const draft = await read(db, data);
+  const draft = await read(db, data, printerId);
   await db.transaction(async (tx) => {
     const printer = await idlePrinter(tx, printerId);
     const sameName = and(eq(printers.name, draft.name), ne(printers.id, printer.id));
@@ -118,7 +118,17 @@ async function idlePrinter(tx: Database, printerId: string): Promise<typeof prin
   return printer;
 }
 
-async function read(db: Database, data: unknown) {
+/** Throws where another printer is noted as plugged into a port. */
+async function demandFreePort(db: Database, path: string, printerId: string | undefined): Promise<void> {
+  const used = await db.select().from(printers).where(isNull(printers.retiredAt));
+  const other = used.find(
+    ({ id, connection }) => id !== printerId && connection.way === 'usb' && connection.path === path,
+  );
+  if (other)
+    throw new CannotNow('{name} is plugged into this port: choose another one.', { name: other.name });
+}
+
+async function read(db: Database, data: unknown, printerId?: string) {
   const draft = printerDraft.safeParse(data);
   if (!draft.success) throw new CannotNow(draft.error.issues[0].message);
   const { name, model } = draft.data;
@@ -129,6 +139,7 @@ async function read(db: Database, data: unknown) {
   // A port is a file of the server, and a card a folder: no other of either is touched.
   if (reached.way === 'usb' && !canBePort(reached.path))
     throw new CannotNow('Choose the port that the printer is plugged into.');
+  if (reached.way === 'usb') await demandFreePort(db, reached.path, printerId);
   if (reached.way === 'card' && reached.card !== null && !isCardName(reached.card))
     throw new CannotNow('Choose the card from the list, or have files downloaded.');
   return { name, model, sheetId, connection: reached };

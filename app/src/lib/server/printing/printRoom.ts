@@ -66,7 +66,7 @@ export async function printersWithRuns(db: Database, person: Person) {
         outcome,
         waivers: waived.get(handInId) ?? [],
       }));
-  return all.map(({ printer: { id, name, model, status, seenAt, connection }, spool, change }) => {
+  return all.map(({ printer: { id, name, model, status, seenAt, connection, trend }, spool, change }) => {
     const own = recent
       .filter(({ printerId }) => printerId === id)
       .map(({ estimate, ...run }) => {
@@ -89,6 +89,7 @@ export async function printersWithRuns(db: Database, person: Person) {
       /** The change of filament that is under way. */
       change,
       status,
+      trend,
       /** When it answered last. */
       seenAt,
       run: own.find(({ state }) => isActive(state)),

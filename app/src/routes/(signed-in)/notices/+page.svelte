@@ -30,6 +30,8 @@
         part_failed: '/queue',
         run_failed: '/print-room',
         run_due: '/print-room',
+        run_waits: '/print-room',
+        run_silent: '/print-room',
       }[kind as 'handed_in'] ?? '/'
     );
   }

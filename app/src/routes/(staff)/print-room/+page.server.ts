@@ -1,6 +1,7 @@
 import { database } from '$lib/server/platform/db/database';
 import { orSentence } from '$lib/requests.server';
 import { beginChange, endChange, giveChangeUp, turnInChange } from '$lib/server/printing/filament/change';
+import { careOfPrinters, noteCare } from '$lib/server/printers/care';
 import { loadSpool, spoolsOf } from '$lib/server/printers/spools';
 import { openBatches } from '$lib/server/printing/batches/batches';
 import { sayBegun, sayDone, sayFailed } from '$lib/server/printing/runs/byHand';
@@ -14,15 +15,20 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals, depends }) => {
   depends(LIVE);
   const db = database();
-  const [printers, waiting, day, spools, batches] = await Promise.all([
+  const [printers, waiting, day, spools, batches, care] = await Promise.all([
     printersWithRuns(db, locals.person!),
     countWaiting(db, locals.person!),
     schoolDayOf(db),
     spoolsOf(db, locals.person!),
     openBatches(db, locals.person!),
+    careOfPrinters(db, locals.person!),
   ]);
   return {
-    printers: printers.map((printer) => ({ ...printer, planned: plannedFor(printer, batches) })),
+    printers: printers.map((printer) => ({
+      ...printer,
+      planned: plannedFor(printer, batches),
+      care: care.filter(({ printerId }) => printerId === printer.id),
+    })),
     waiting,
     day,
     spools,
@@ -90,6 +96,10 @@ export const actions: Actions = {
     const form = await request.formData();
     const [printer, spool] = [String(form.get('printer')), String(form.get('spool'))];
     return orSentence(loadSpool(database(), locals.person!, spool, printer));
+  },
+  care: async ({ request, locals }) => {
+    const { printer, ...draft } = Object.fromEntries(await request.formData());
+    return orSentence(noteCare(database(), locals.person!, String(printer), draft));
   },
   clear: async ({ request, locals }) => {
     const printer = String((await request.formData()).get('printer'));

@@ -140,7 +140,7 @@
     <WaitingTable
       {waiting}
       {free}
-      {idle}
+      printers={data.printers}
       bind:chosen
       start={(entry, printer) => (starting = { entry, printer })}
       isTeacher={data.person?.role === 'teacher'}

@@ -4,6 +4,7 @@ import { orNotFound } from '$lib/requests.server';
 import { isTeamProject, namesOnProject, worksOn } from '$lib/server/platform/auth/team';
 import { database } from '$lib/server/platform/db/database';
 import { projects, users } from '$lib/server/platform/db/schema';
+import { newestRunsOf } from '$lib/server/printing/runs/watching';
 import { outcomesOf } from '$lib/server/printing/runs/outcomes';
 import { briefsOf, openProject, standings } from '$lib/server/projects/projects';
 import { galleriesFor } from '$lib/server/projects/gallery';
@@ -41,6 +42,7 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
   const remarked = await remarkCounts(db, handInIds);
   const waived = await waiversOf(db, handInIds);
   const outcomes = await outcomesOf(db, handInIds);
+  const watchable = await newestRunsOf(db, handInIds);
   return {
     galleries: await galleriesFor(db, person),
     briefs: briefs.map(({ id, title, task, dueOn }) => {
@@ -50,7 +52,8 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
       const remarks = remarked.get(handInId) ?? 0;
       const waivers = waived.get(handInId) ?? [];
       const outcome = outcomes.get(handInId);
-      return { id, title, task, dueOn, project: { ...project, ...stands, remarks, waivers, outcome } };
+      const runId = ['printing', 'printed'].includes(stands.state) ? watchable.get(handInId) : undefined;
+      return { id, title, task, dueOn, project: { ...project, ...stands, remarks, waivers, outcome, runId } };
     }),
   };
 };

@@ -4,6 +4,7 @@
   import TaskText from '$lib/task/TaskText.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
   import { galleryTexts } from '$lib/texts/gallery';
+  import { growTexts } from '$lib/texts/grow';
   import { homeTexts as say } from '$lib/texts/home';
   import { batchTexts } from '$lib/texts/batch';
   import { isUsable } from '$lib/shared/outcome';
@@ -78,6 +79,9 @@
           {#if project}
             <Button href="/bench/{project.id}">{say.open}</Button>
             <span class="text-ink-soft">{say.next[project.state]}</span>
+            {#if project.runId}
+              <Button href="/grow/{project.runId}" size="xs" color="alternative">{growTexts.watch}</Button>
+            {/if}
           {:else}
             <form method="POST" action="?/open" use:enhance>
               <input type="hidden" name="brief" value={id} />

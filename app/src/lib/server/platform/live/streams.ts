@@ -11,20 +11,16 @@ const MOST_PER_PERSON = 12;
 const open = new Map<() => void, string>();
 let isStopping = false;
 
+/** Begins to send what a stream is for; hands out what ends that. `close` has the browser ask for another stream. */
+type Begin = (send: (data: string) => void, close: () => void) => Promise<() => void>;
+
 /**
- * What a browser that follows some topics is sent, as server-sent events; one that loses it asks for another. It is told
- * of the person's notices as well, and closed when the person may not be told any more. Undefined for a person who has too
- * many streams already.
+ * What a browser is sent as server-sent events, until it leaves. Undefined for a person who has too many streams already.
  */
-export function liveStream(
-  hub: LiveHub,
-  personId: string,
-  topics: readonly Topic[],
-): ReadableStream<Uint8Array> | undefined {
+export function eventStream(personId: string, begin: Begin): ReadableStream<Uint8Array> | undefined {
   if ([...open.values()].filter((id) => id === personId).length >= MOST_PER_PERSON) return undefined;
   const encoder = new TextEncoder();
   let isOpen = true;
-  let isFollowing = false;
   let unfollow = () => {};
   let beat: ReturnType<typeof setInterval> | undefined;
   let close = () => {};
@@ -47,18 +43,35 @@ export function liveStream(
         if (isOpen) controller.enqueue(encoder.encode(words));
       };
       beat = setInterval(() => send(': still here\n\n'), BEAT_MS);
-      const ended: Topic = `sessions:${personId}`;
-      unfollow = await hub.follow([...topics, `person:${personId}`, ended], (topic) => {
-        if (topic !== ended) send(`data: ${topic}\n\n`);
-        // The browser asks for another, and is let in if it still may.
-        else if (isFollowing) close();
-      });
-      isFollowing = true;
+      unfollow = await begin((data) => send(`data: ${data}\n\n`), close);
       if (!isOpen) return end();
-      // Whatever happened before this moment was not heard: the page looks once.
-      send('retry: 1000\ndata: following\n\n');
+      send('retry: 1000\n\n');
     },
     cancel: end,
+  });
+}
+
+/**
+ * What a browser that follows some topics is sent; one that loses it asks for another. It is told of the person's notices
+ * as well, and closed when the person may not be told any more.
+ */
+export function liveStream(
+  hub: LiveHub,
+  personId: string,
+  topics: readonly Topic[],
+): ReadableStream<Uint8Array> | undefined {
+  return eventStream(personId, async (send, close) => {
+    const ended: Topic = `sessions:${personId}`;
+    let isFollowing = false;
+    const unfollow = await hub.follow([...topics, `person:${personId}`, ended], (topic) => {
+      if (topic !== ended) send(topic);
+      // The browser asks for another, and is let in if it still may.
+      else if (isFollowing) close();
+    });
+    isFollowing = true;
+    // Whatever happened before this moment was not heard: the page looks once.
+    send('following');
+    return unfollow;
   });
 }
 

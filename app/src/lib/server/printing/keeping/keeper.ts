@@ -9,18 +9,22 @@ import {
 } from '../../platform/db/schema/index.ts';
 import { carryOnChange } from '../filament/carryOnChange.ts';
 import { announce } from '../../platform/live/topics.ts';
+import { tellOfRun } from '../runs/tellOfRun.ts';
 import { endRun } from '../runs/endRun.ts';
 import { KeptRun, type Run } from './keptRun.ts';
 import { log } from '../../platform/basics/log.ts';
 import type { SaidByHand } from '../../printers/drivers/cardDriver.ts';
 import { connectPrinter, type Connecting } from '../../printers/drivers/connect.ts';
 import type { DeviceStatus, PrinterDriver } from '../../printers/drivers/driver.ts';
-import type { Connection } from '../../../shared/connection.ts';
+import { isByHand, type Connection } from '../../../shared/connection.ts';
+import { withReading } from '../../../shared/trend.ts';
 import { LeaseLost, PrinterLease, RENEW_MS } from '../../printers/printerLease.ts';
 import { say } from '@kelbrin/core/words';
 
 type Printer = typeof printers.$inferSelect;
 
+/** A printer that is silent for so long while it prints is told of. */
+const TELL_SILENCE_MS = 60_000;
 /** How often a printer is asked how it is. */
 const PERIOD_MS = 1_000;
 
@@ -187,9 +191,14 @@ export class PrinterKeeper {
   async #noteStatus(printer: Printer, status: PrinterStatus): Promise<void> {
     const isNews = JSON.stringify(status) !== JSON.stringify(printer.status);
     await this.#write(async (tx) => {
+      const trend = status.online && !isByHand(printer.connection) ? trendOf(printer, status) : printer.trend;
       await tx
         .update(printers)
-        .set({ status, ...(status.online ? { seenAt: new Date() } : {}) })
+        .set({
+          status,
+          ...(status.online ? { seenAt: new Date() } : {}),
+          ...(trend === printer.trend ? {} : { trend }),
+        })
         // It may have been retired since it was asked.
         .where(and(eq(printers.id, printer.id), isNull(printers.retiredAt)));
       if (isNews) await announce(tx, status.online === printer.status?.online ? 'printers' : 'printroom');
@@ -199,6 +208,13 @@ export class PrinterKeeper {
   async #noteSilence(printer: Printer, run: Run | undefined): Promise<void> {
     const before = printer.status ?? { nozzleC: 0, nozzleTargetC: 0, bedC: 0, bedTargetC: 0 };
     await this.#noteStatus(printer, { ...before, online: false });
+    if (
+      run &&
+      !run.silenceToldAt &&
+      printer.seenAt &&
+      Date.now() - printer.seenAt.getTime() > TELL_SILENCE_MS
+    )
+      await this.#write((tx) => tellOfRun(tx, run, 'run_silent', { silenceToldAt: new Date() }));
     // It may be printing all the same. Only a person who looks at it can tell, so the run is over when one says so.
     if (run?.cancelAskedAt) {
       const problem = say(
@@ -221,6 +237,11 @@ async function saidByHand(db: Database, printerId: string): Promise<SaidByHand |
     .from(runs)
     .where(and(eq(runs.printerId, printerId), inArray(runs.state, ACTIVE_RUN)));
   return said;
+}
+
+/** How warm a printer was, up to now. */
+function trendOf({ trend }: Printer, { nozzleC, bedC }: PrinterStatus): Printer['trend'] {
+  return withReading(trend, { atS: Date.now() / 1000, nozzleC, bedC });
 }
 
 /** Rounded, so that the noise of a thermometer is no news. */

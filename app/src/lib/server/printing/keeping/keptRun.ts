@@ -7,10 +7,9 @@ import { ACTIVE_RUN, runs } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { FileNotFound, type DeviceStatus, type PrinterDriver } from '../../printers/drivers/driver.ts';
 import { LeaseLost } from '../../printers/printerLease.ts';
-import { tellTeacher } from '../../platform/notices.ts';
-import { currentParts } from '../batches/batchParts.ts';
 import { gcodeOfBatch } from '../batches/gcode.ts';
 import { endRun, type Ending } from '../runs/endRun.ts';
+import { tellOfRun } from '../runs/tellOfRun.ts';
 import { moveRuns } from '../runs/lifecycle.ts';
 
 const MOVES = { sending: 'send', printing: 'begin' } as const;
@@ -146,15 +145,10 @@ export class KeptRun {
 
   /** Asks once, a while after it should be done, whoever the parts are of and who started it. */
   async #askWhetherDone(): Promise<void> {
-    const { begunByHandAt, askedAt, estimateS, batchId, startedBy, id } = this.#run;
+    const { begunByHandAt, askedAt, estimateS } = this.#run;
     if (!begunByHandAt || askedAt || Date.now() < begunByHandAt.getTime() + estimateS * 1000 + ASK_AFTER_MS)
       return;
-    await this.#keeping.write(async (tx) => {
-      await tx.update(runs).set({ askedAt: new Date() }).where(eq(runs.id, id));
-      const briefIds = new Set((await currentParts(tx, batchId)).map(({ briefId }) => briefId));
-      for (const briefId of briefIds) await tellTeacher(tx, briefId, 'run_due', [startedBy]);
-      await announce(tx, 'printroom');
-    });
+    await this.#keeping.write((tx) => tellOfRun(tx, this.#run, 'run_due', { askedAt: new Date() }));
   }
 
   /** Does what somebody wants of a run. */
@@ -186,6 +180,9 @@ export class KeptRun {
           .set({ progress, pausedFor })
           .where(and(isIt, inArray(runs.state, ACTIVE_RUN)));
         await announce(tx, pausedFor !== this.#run.pausedFor ? 'printroom' : 'printers');
+        // Whoever pauses it knows, and the print room says so; what stops by itself is told.
+        if (pausedFor && pausedFor !== 'user' && !this.#run.pausedFor)
+          await tellOfRun(tx, this.#run, 'run_waits');
       }
     });
   }

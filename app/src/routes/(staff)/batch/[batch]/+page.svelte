@@ -64,13 +64,13 @@
     return (could.find(({ id }) => wanted.includes(id)) ?? could.find(isReady) ?? could[0])?.spool;
   });
   const colour = $derived(filament?.colour ?? '#3f8f5f');
-  /** What the printer can do on which it is to be printed, where that is known. */
+  /** What the printer can do that it is for, where that is known. */
   const sheet = $derived(data.sheets[starting ?? data.batch.plannedFor ?? '']);
   const printer = $derived(ready.find(({ id }) => id === starting));
 
-  // The batch of a page is always the same: another batch is another page.
+  // Another batch is another page.
   // svelte-ignore state_referenced_locally
-  const slicing = new BatchSlicing(data.batch.id);
+  const slicing = new BatchSlicing(`/batch/${data.batch.id}/part`);
   onDestroy(() => slicing.close());
   /** What is sliced, as text: loading the same batch anew is no reason to slice it anew. */
   const wanted = $derived(
@@ -78,12 +78,11 @@
       parts.map(({ hash, fileId, xMm, yMm, turnDeg }) => ({ hash, fileId, xMm, yMm, turnDeg })),
       limits,
       printed,
-      sheet,
+      ...(sheet ? [sheet] : []),
     ]),
   );
   $effect(() => {
-    const [places, card, how, on] = JSON.parse(wanted);
-    void slicing.slice(places, card, how, on ?? undefined);
+    void slicing.slice(...(JSON.parse(wanted) as Parameters<BatchSlicing['slice']>));
   });
 
   async function move(entryId: string, place: Pose, isDone: boolean) {
@@ -192,6 +191,7 @@
             {parts}
             {plate}
             gapMm={gapOf(choice)}
+            sheet={isOpen ? sheet : undefined}
             {colour}
             bind:chosen
             move={isOpen ? move : undefined}

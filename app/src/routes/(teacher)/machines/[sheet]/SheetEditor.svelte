@@ -14,6 +14,7 @@
   import { codePlaces } from '$lib/shared/machineDraft';
   import { numbersIn } from '$lib/shared/number';
   import { enhance } from '$lib/ui/enhance';
+  import AskFirst from '$lib/ui/AskFirst.svelte';
   import NumberField from '$lib/ui/NumberField.svelte';
   import { machinesTexts as say } from '$lib/texts/machines';
   import CodeField from './CodeField.svelte';
@@ -196,6 +197,12 @@
     >
   </div>
 </form>
-<form method="POST" action="?/remove" class="mt-4 text-right" use:enhance>
-  <Button type="submit" color="alternative" class="text-fail">{say.remove}</Button>
-</form>
+<div class="mt-4 flex justify-end">
+  <AskFirst
+    label={say.remove}
+    title={say.removeTitle(draft.name)}
+    what={say.removeWhat}
+    action="?/remove"
+    size="sm"
+  />
+</div>

@@ -9,6 +9,7 @@ import { anchor } from '../../../../shared/remark.ts';
 import { argument } from '../../../../shared/saidWithHandIn.ts';
 import { schoolDay } from '../../../../shared/schoolDay.ts';
 import { startChecks } from '../../../../shared/startChecks.ts';
+import { trend } from '../../../../shared/trend.ts';
 import { keptJson, type Migration } from './keptJson.ts';
 
 /* What Kelbrin works out or notes, and keeps as JSON: each with its schema and what became of its older versions. */
@@ -49,6 +50,9 @@ const printerStatus = z.strictObject({
 });
 export type PrinterStatus = z.infer<typeof printerStatus>;
 export const keptStatus = keptJson('status of a printer', printerStatus);
+
+/** Temperatures of a printer over the last minutes. */
+export const keptTrend = keptJson('trend of temperatures', trend);
 
 /** Sizes that were measured on a part: left to right, front to back and up, or the first of them, mm. */
 export const keptSizes = keptJson('measured sizes', z.array(z.number()).min(1).max(3).readonly());

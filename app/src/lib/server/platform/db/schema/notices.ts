@@ -14,6 +14,8 @@ export const noticeKind = pgEnum('notice_kind', [
   'in_doubt',
   'run_failed',
   'run_due',
+  'run_waits',
+  'run_silent',
   'print_failed',
   'part_failed',
 ]);

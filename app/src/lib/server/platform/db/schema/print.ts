@@ -206,6 +206,8 @@ export const runs = pgTable(
     failedByHand: text('failed_by_hand'),
     /** When a person was asked whether it is done. */
     askedAt: timestamp('asked_at', { withTimezone: true }),
+    /** When people were told that its printer answers no more. */
+    silenceToldAt: timestamp('silence_told_at', { withTimezone: true }),
     /** When someone asked for the run to be given up. */
     cancelAskedAt: timestamp('cancel_asked_at', { withTimezone: true }),
     startedBy: text('started_by')

@@ -1,5 +1,8 @@
-import { integer, pgEnum, pgTable, real, serial, text, timestamp, uuid } from 'drizzle-orm/pg-core';
-import { keptConnection, keptSheet, keptStatus } from './keptData.ts';
+import { index, integer, pgEnum, pgTable, real, serial, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import type { CareKind } from '../../../../shared/care.ts';
+import { keptConnection, keptSheet, keptStatus, keptTrend } from './keptData.ts';
+import { NO_ENTRIES } from './keptJson.ts';
+import { users } from './users.ts';
 
 /** A real roll of filament. */
 export const spools = pgTable('spools', {
@@ -41,9 +44,27 @@ export const printers = pgTable('printers', {
     .references(() => spools.id, { onDelete: 'set null' }),
   status: keptStatus('status'),
   seenAt: timestamp('seen_at', { withTimezone: true }),
+  /** How warm it was over the last minutes. */
+  trend: keptTrend('trend').notNull().default(NO_ENTRIES),
   /** Since when it is no longer used; what it has printed is kept. */
   retiredAt: timestamp('retired_at', { withTimezone: true }),
 });
+
+/** The book of care: when something of a printer was looked after, by whom. */
+export const printerCare = pgTable(
+  'printer_care',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    printerId: uuid('printer_id')
+      .notNull()
+      .references(() => printers.id, { onDelete: 'cascade' }),
+    kind: text('kind').$type<CareKind>().notNull(),
+    note: text('note').notNull().default(''),
+    by: text('by').references(() => users.id, { onDelete: 'set null' }),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index().on(table.printerId, table.kind, table.at)],
+);
 
 /** Which process keeps a printer: whoever took the lease last, until it ends. See `printers/printerLease.ts`. */
 export const printerLeases = pgTable('printer_leases', {

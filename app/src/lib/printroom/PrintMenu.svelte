@@ -1,0 +1,64 @@
+<script lang="ts">
+  import { sameMaterial } from '@kelbrin/core/slice';
+  import { Button, Dropdown } from 'flowbite-svelte';
+  import type { printersWithRuns } from '$lib/server/printing/printRoom';
+  import { queueTexts as say } from '$lib/texts/queue';
+
+  /** Starts a part by itself: the printers that are free, those with its material first, and why the others are not. */
+  interface Props {
+    entry: { readonly student: string; readonly material: string };
+    printers: Awaited<ReturnType<typeof printersWithRuns>>;
+    start(printer: string): void;
+  }
+  let { entry, printers, start }: Props = $props();
+
+  type Printer = Props['printers'][number];
+  let isOpen = $state(false);
+  const isFree = ({ status, run, change }: Printer) => status?.online && !run && !change;
+  const fits = ({ spool }: Printer) => spool !== null && sameMaterial(spool.material, entry.material);
+  const free = $derived(printers.filter(isFree).toSorted((a, b) => Number(fits(b)) - Number(fits(a))));
+  const others = $derived(printers.filter((printer) => !isFree(printer)));
+  const whyNot = ({ status, run }: Printer) =>
+    run ? say.printerPrints : status?.online ? say.printerChanges : say.printerSilent;
+</script>
+
+<Button size="xs" aria-label={say.printNamed(entry.student)} aria-haspopup="true">{say.print}</Button>
+<Dropdown
+  simple
+  bind:isOpen
+  class="border-hairline w-72 border p-1"
+  aria-label={say.printNamed(entry.student)}
+>
+  {#if isOpen}
+    {#each free as printer (printer.id)}
+      <li class="list-none">
+        <button
+          type="button"
+          class="hover:bg-primary-50 flex w-full items-center gap-2 rounded px-2 py-1.5 text-left"
+          aria-label={say.printOn(entry.student, printer.name)}
+          onclick={() => {
+            isOpen = false;
+            start(printer.id);
+          }}
+        >
+          <span
+            class="border-hairline h-3 w-3 shrink-0 rounded-full border"
+            style="background: {printer.spool?.colour ?? 'transparent'}"
+          ></span>
+          <span class="flex-1">{printer.name}</span>
+          <span class="text-sm {fits(printer) ? 'text-ink-soft' : 'text-warn-ink'}"
+            >{printer.spool?.material ?? say.noSpool}</span
+          >
+        </button>
+      </li>
+    {:else}
+      <li class="text-ink-soft list-none px-2 py-1.5">{say.noneFree}</li>
+    {/each}
+    {#each others as printer (printer.id)}
+      <li class="text-ink-soft flex list-none items-center gap-2 px-2 py-1.5">
+        <span class="flex-1">{printer.name}</span>
+        <span class="text-sm">{whyNot(printer)}</span>
+      </li>
+    {/each}
+  {/if}
+</Dropdown>
