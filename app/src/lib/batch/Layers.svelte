@@ -31,16 +31,21 @@
   const STEPS_PER_S = 10;
   const MARGIN_MM = 8;
 
-  /** The moment of the print that is looked at, s; undefined until somebody has chosen one. */
+  /** The moment of the print that is looked at, s. */
   let chosenS = $state<number>();
+  /** The layer that is looked at whole, whenever that is: it stays when the batch is sliced again. The first one at first. */
+  let chosenLayer = $state<number | undefined>(0);
   let canvas: HTMLCanvasElement;
   let timer: ReturnType<typeof setInterval> | undefined = $state();
 
   const endS = $derived(slicing.clock?.endS ?? 0);
   const last = $derived(Math.max(0, slicing.heightsMm.length - 1));
   const topMm = $derived(slicing.heightsMm[last] ?? 0);
-  // What is seen first is the first layer, whole: most faults of a print begin there.
-  const nowS = $derived(slicing.clock ? Math.min(chosenS ?? layerEndS(slicing.clock, 0), endS) : 0);
+  const nowS = $derived.by(() => {
+    if (!slicing.clock) return 0;
+    if (chosenLayer !== undefined) return layerEndS(slicing.clock, Math.min(chosenLayer, last));
+    return Math.min(chosenS ?? endS, endS);
+  });
   const now = $derived(
     slicing.clock ? progressAt(slicing.clock, nowS) : { layer: 0, lines: Infinity, share: 0 },
   );
@@ -82,7 +87,11 @@
   function lookAt(mm: number | undefined): void {
     if (!slicing.clock) return;
     const found = mm === undefined ? -1 : slicing.heightsMm.findIndex((top) => top >= mm - 1e-6);
-    chosenS = found < 0 ? endS : layerEndS(slicing.clock, found);
+    [chosenLayer, chosenS] = found < 0 ? [undefined, endS] : [found, undefined];
+  }
+
+  function lookAtMoment(seconds: number): void {
+    [chosenLayer, chosenS] = [undefined, seconds];
   }
 
   /** The height of the layer above or below, or of the fifth from here. */
@@ -96,10 +105,10 @@
       timer = undefined;
       return;
     }
-    if (nowS >= endS) chosenS = 0;
+    lookAtMoment(nowS >= endS ? 0 : nowS);
     timer = setInterval(() => {
       if (nowS >= endS) watch();
-      else chosenS = Math.min(endS, nowS + endS / (WATCH_S * STEPS_PER_S));
+      else lookAtMoment(Math.min(endS, nowS + endS / (WATCH_S * STEPS_PER_S)));
     }, 1000 / STEPS_PER_S);
   }
 </script>
@@ -133,7 +142,7 @@
     min="0"
     max={endS}
     step="any"
-    bind:value={() => nowS, (seconds) => (chosenS = seconds)}
+    bind:value={() => nowS, lookAtMoment}
     class="accent-primary-700 min-w-40 flex-1"
     aria-label={say.minutes}
     aria-valuetext="{minute}, {layer}"

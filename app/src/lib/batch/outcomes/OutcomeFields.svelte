@@ -28,7 +28,11 @@
     {#each outcomeKinds as kind (kind)}<option value={kind}>{say.outcomes[kind]}</option>{/each}
   </select>
   {#if draft.outcome !== '' && !isUsable(draft.outcome)}
-    <select class="border-hairline w-full rounded px-2 py-1" aria-label={say.next} bind:value={() => draft.next, (next) => onchange({ next })}>
+    <select
+      class="border-hairline w-full rounded px-2 py-1"
+      aria-label={say.next}
+      bind:value={() => draft.next, (next) => onchange({ next })}
+    >
       {#each Object.entries(say.nexts) as [value, words] (value)}<option {value}>{words}</option>{/each}
     </select>
   {/if}
