@@ -2,8 +2,8 @@
   import AskFirst from '$lib/ui/AskFirst.svelte';
   import NumberField from '$lib/ui/NumberField.svelte';
   import { untrack } from 'svelte';
+  import { askBeforeLeaving } from '$lib/ui/askBeforeLeaving';
   import { enhance } from '$lib/ui/enhance';
-  import { beforeNavigate } from '$app/navigation';
   import { Button, Checkbox, Input, Select } from 'flowbite-svelte';
   import { MOST_COPIES, type BriefDraft } from '$lib/shared/briefDraft';
   import TaskEditor from '$lib/task/TaskEditor.svelte';
@@ -38,10 +38,7 @@
   const isPast = $derived(draft.dueOn !== null && draft.dueOn !== kept.dueOn && draft.dueOn < today());
   let askedFor = $state<string | null>();
 
-  beforeNavigate(({ cancel, willUnload }) => {
-    if (isKept) return;
-    if (willUnload || !confirm(say.leave)) cancel();
-  });
+  askBeforeLeaving(() => isKept, say.leave);
 </script>
 
 <form

@@ -2,8 +2,8 @@
   import { numbersIn } from '$lib/shared/number';
   import NumberField from '$lib/ui/NumberField.svelte';
   import { untrack } from 'svelte';
+  import { askBeforeLeaving } from '$lib/ui/askBeforeLeaving';
   import { enhance } from '$lib/ui/enhance';
-  import { beforeNavigate } from '$app/navigation';
   import { Button, Input } from 'flowbite-svelte';
   import { limitAt, limitFields, withLimit } from '@kelbrin/core/inspect';
   import type { CardDraft } from '$lib/shared/cardDraft';
@@ -22,10 +22,7 @@
     wasSaved = false;
   };
 
-  beforeNavigate(({ cancel, willUnload }) => {
-    if (isKept) return;
-    if (willUnload || !confirm(say.leave)) cancel();
-  });
+  askBeforeLeaving(() => isKept, say.leave);
 </script>
 
 <form

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { beforeNavigate } from '$app/navigation';
   import { Button, Checkbox, Input, Select } from 'flowbite-svelte';
   import {
     figureAt,
@@ -13,6 +12,7 @@
   import { withUnit } from '@kelbrin/core/recipe';
   import { codePlaces } from '$lib/shared/machineDraft';
   import { numbersIn } from '$lib/shared/number';
+  import { askBeforeLeaving } from '$lib/ui/askBeforeLeaving';
   import { enhance } from '$lib/ui/enhance';
   import AskFirst from '$lib/ui/AskFirst.svelte';
   import NumberField from '$lib/ui/NumberField.svelte';
@@ -50,10 +50,7 @@
   const editDialect = (change: Partial<MachineSheet['dialect']>) =>
     edit({ dialect: { ...draft.dialect, ...change } });
 
-  beforeNavigate(({ cancel, willUnload }) => {
-    if (isKept) return;
-    if (willUnload || !confirm(say.leave)) cancel();
-  });
+  askBeforeLeaving(() => isKept, say.leave);
 </script>
 
 <form
