@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { lastChange } from './changed.ts';
@@ -142,7 +142,19 @@ async function playwright(env: Record<string, string>): Promise<boolean> {
   passed += stats.expected + stats.flaky;
   failed += stats.unexpected;
   skipped += stats.skipped;
+  if (!ok) showFailedPages();
   return ok;
+}
+
+/** How much is said of the page of a failed test, characters. */
+const MOST_OF_PAGE = 6_000;
+
+/** Says what the pages of failed tests showed, since where this runs unattended nothing but its words is kept. */
+function showFailedPages(): void {
+  const folder = join(root, 'test-results');
+  const pages = readdirSync(folder, { recursive: true, encoding: 'utf8' });
+  for (const page of pages.filter((path) => path.endsWith('error-context.md')))
+    console.log(`\n── ${page}\n${readFileSync(join(folder, page), 'utf8').slice(0, MOST_OF_PAGE)}`);
 }
 
 /** The compiler that is native code; the older one, which linters and Svelte's checks build on, has the same name. */

@@ -144,7 +144,12 @@ describe('workers', () => {
     await writeFile(
       file,
       `const kept = [];
-       export default async ({ colour }) => {
+       const { readFileSync, readlinkSync } = process.getBuiltinModule('node:fs');
+       export default async ({ task: { colour }, note }) => {
+         const thread = readlinkSync('/proc/thread-self').split('/').at(-1);
+         note[1] = readFileSync('/proc/self/task/' + thread + '/schedstat', 'utf8').split(' ')[0] / 1e6;
+         note[0] = thread;
+         if (colour.startsWith('wait')) Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, Number(colour.slice(5)));
          if (colour === 'crash') process.nextTick(() => { throw new Error('gone'); });
          if (colour === 'memory') for (;;) kept.push(Array.from({ length: 1e5 }, Math.random));
          if (colour === 'time') for (;;);
@@ -179,6 +184,17 @@ describe('workers', () => {
     // Together they take far longer than each may.
     const drawn = many.map((each) => workers.run<'picture'>(each, ofStudent('asha'), 700));
     expect(await Promise.all(drawn)).toHaveLength(24);
+    await workers.close();
+  });
+
+  it('take no time off a task for what the machine does meanwhile, but end one that only waits', async () => {
+    const workers = await workersThat();
+    const fates = await Promise.allSettled([
+      workers.run<'picture'>(task('wait 1500'), ofStudent('asha'), 500),
+      workers.run<'picture'>(task('wait 60000'), ofStudent('bruno'), 100),
+    ]);
+    expect(fates.map(({ status }) => status)).toEqual(['fulfilled', 'rejected']);
+    expect(String((fates[1] as PromiseRejectedResult).reason)).toContain('took too long');
     await workers.close();
   });
 

@@ -18,7 +18,7 @@ const pools = {
 } as const;
 type PoolName = keyof typeof pools;
 
-/** By kind of task: which pool carries it out, and how long it may take, ms. */
+/** By kind of task: which pool carries it out, and how much of the processor's time it may take, ms. */
 const budgets: Record<Task['kind'], { readonly pool: PoolName; readonly ms: number }> = {
   readMesh: { pool: 'people', ms: 15_000 },
   readPicture: { pool: 'people', ms: 5_000 },

@@ -16,7 +16,9 @@ import { estimate, settingsForPart, settingsOf, settingsOn, slice, writeGcode } 
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import { speakAsSet } from '../basics/language.ts';
 import { readPicture } from './readPicture.ts';
+import { noteThread } from './processorTime.ts';
 import type { Answers, MeshFiles, Task } from './task.ts';
+import type { Given } from './workerPool.ts';
 import { formatNumber } from '@kelbrin/core/recipe';
 import { say } from '@kelbrin/core/words';
 
@@ -27,7 +29,12 @@ let workshop: Promise<Workshop> | undefined;
 const ready = () => (workshop ??= nodeWorkshop());
 
 /** Carries out one task in a worker thread. */
-export default async function carryOut(task: Task): Promise<Answers[keyof Answers]> {
+export default function begin({ task, note }: Given): Promise<Answers[keyof Answers]> {
+  noteThread(note);
+  return carryOut(task);
+}
+
+async function carryOut(task: Task): Promise<Answers[keyof Answers]> {
   switch (task.kind) {
     case 'inspect':
       return inspectRecipe(task, await ready());

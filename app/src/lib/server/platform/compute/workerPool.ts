@@ -4,11 +4,19 @@ import { Piscina } from 'piscina';
 import { FairQueue, type Owner } from './fairQueue.ts';
 import type { Answers, Task } from './task.ts';
 import { TaskFailure } from './taskFailure.ts';
+import { timeBudget } from './timeBudget.ts';
+import type { ThreadNote } from './processorTime.ts';
 
 /** How much one worker of a pool may take. */
 export interface PoolLimits {
   /** JavaScript's own memory of a worker, MB; a task that needs more ends with its worker. */
   readonly memoryMb: number;
+}
+
+/** What a worker is given: a task, and where it notes the thread that carries it out. */
+export interface Given {
+  readonly task: Task;
+  readonly note: ThreadNote;
 }
 
 /** A task that waits for a worker, with whoever waits for its answer. */
@@ -29,7 +37,7 @@ const NICENESS = 5;
 
 /**
  * Worker threads that carry out tasks fairly, each within its own time and memory. A task that is given up takes only its
- * own worker along. Its time begins when it begins, however long it waited.
+ * own worker along. Its time begins when it begins, however long it waited, and is the processor's ({@link timeBudget}).
  */
 export class WorkerPool {
   readonly #file: string;
@@ -87,15 +95,17 @@ export class WorkerPool {
       resourceLimits: { maxOldGenerationSizeMb: this.#limits.memoryMb },
       recordTiming: false,
     }));
-    const signal = AbortSignal.timeout(ms);
+    const { note, signal, end } = timeBudget(ms);
     try {
-      resolve(await workers.run(task, { signal }));
+      resolve(await workers.run({ task, note } satisfies Given, { signal }));
     } catch (error) {
       if (workers !== this.#workers) reject(new TaskFailure('stopped', { cause: error }));
       else if (signal.aborted) reject(new TaskFailure('time', { cause: error }));
       else if (codeOf(error) === 'ERR_WORKER_OUT_OF_MEMORY')
         reject(new TaskFailure('memory', { cause: error }));
       else reject(error as Error);
+    } finally {
+      end();
     }
   }
 }
