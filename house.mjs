@@ -258,7 +258,8 @@ export const house = [
   { path: 'app/src/lib/people', about: 'students, helpers, sign-in cards' },
   { path: 'app/src/lib/batch', about: 'a batch: laying, layers, starting' },
   { path: 'app/src/lib/batch/outcomes', about: 'what came of the parts of a batch' },
-  { path: 'app/src/lib/printroom', about: 'queue, printers along the day, change of filament' },
+  { path: 'app/src/lib/printroom', about: 'printers along the day, change of filament' },
+  { path: 'app/src/lib/printroom/queue', about: 'what waits: found, grouped, chosen, put in order' },
   { path: 'app/src/lib/review', about: 'looking through hand-ins' },
   { path: 'app/src/lib/sharing', about: 'links to a part, and what they show' },
   { path: 'app/src/lib/task', about: 'the words of a brief, written and shown' },
@@ -267,6 +268,7 @@ export const house = [
   { path: 'app/src/lib/ui/printedLines', about: 'the lines that a layer is printed in, drawn' },
   { path: 'app/src/lib/texts', about: 'the words that people read' },
   { path: 'app/src/lib/shared', about: 'what pages and server both do; knows neither' },
+  { path: 'app/src/lib/shared/queue', about: 'rows of the queue, and which of them are looked at' },
   { path: 'app/src/lib/server', about: 'everything behind the pages; nothing here knows Svelte' },
   {
     path: 'app/src/lib/server/platform',

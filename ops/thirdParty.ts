@@ -17,7 +17,7 @@ interface Installed {
 
 const folder = join(root, 'app/.svelte-kit/used-packages');
 /** Loaded as they are by the processes of the server, and the fonts, which styles name. */
-const LOADED = ['harfbuzzjs', 'pg-boss', 'pino', 'piscina', 'serialport'];
+const LOADED = ['compression', 'harfbuzzjs', 'pg-boss', 'pino', 'piscina', 'serialport'];
 const FONTS = ['@fontsource/atkinson-hyperlegible-mono', '@fontsource/atkinson-hyperlegible-next'];
 
 if (!process.argv.includes('--as-built')) {

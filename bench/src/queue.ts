@@ -1,69 +1,116 @@
-import postgres from 'postgres';
+import { chromium, type Page } from 'playwright-core';
+import { chromiumOptions } from '../../ops/chromium.ts';
 import { school } from '../../app/src/lib/server/demo/school.ts';
 import { Visitor } from './classroom.ts';
 import { onDemo } from './onDemo.ts';
+import { fillQueue } from '../../ops/fullQueue.ts';
+import { quantile } from './measure.ts';
 import { measurePages } from './pages.ts';
 
 /*
- * The print room while a thousand approved files of as many students wait: how long it takes to open, and how long the
- * queue takes with a new batch proposed for each printer.
+ * The print room with eight printers while a thousand approved files of as many students wait: how long its pages take to
+ * answer; and in a browser how long the queue takes until its first rows are there and until nothing is fetched any more,
+ * what came over the line until then, and what moving one part sends.
  */
 
 const FILES = 1000;
+const PRINTERS = 8;
+/** Opened so often: the first time with nothing in the browser, then as somebody finds it who was there before. */
+const VISITS = 6;
+/** Nothing was fetched for so long: all is quiet, ms. */
+const QUIET_MS = 700;
 
 await onDemo('queue', async (stack, databaseUrl) => {
-  await fill(databaseUrl);
+  await fillQueue(databaseUrl, FILES, PRINTERS);
   const { email, password } = school.teacher;
   const teacher = await Visitor.signIn(stack.origin, { email, password });
-  const { entries, proposals } = await teacher.load<{
-    entries: unknown[];
-    proposals: { parts: unknown[] }[];
-  }>('/queue');
-  const laid = proposals.map(({ parts }) => parts.length).join(' and ');
-  console.log(`${entries.length} files are in the queue; of them ${laid} are proposed for the printers.`);
+  await measureInBrowser(stack.origin);
   await measurePages({
     'the print room': () => teacher.load('/print-room'),
     'the queue, with new proposals': () => teacher.load('/queue'),
   });
 });
 
-/** Gives each of many students a copy of one of the demo school's files that wait. */
-async function fill(databaseUrl: string): Promise<void> {
-  const sql = postgres(databaseUrl, { max: 1, onnotice: () => {} });
-  const waiting = await sql<{ file: string; handIn: string; version: string; project: string }[]>`
-    select distinct f.id as file, h.id as "handIn", h.version_id as version, h.project_id as project
-    from queue_entries q join print_files f on f.id = q.print_file_id join hand_ins h on h.id = f.hand_in_id
-    where q.state = 'waiting'`;
-  await sql`
-    insert into users (id, name, email)
-    select 'full-' || n, 'Student ' || n, 'full-' || n || '@students.example' from generate_series(1, ${FILES}) n`;
-  for (const [i, { file, handIn, version, project }] of waiting.entries()) {
-    // Everything as in the file that is copied, but for whose it is.
-    await sql`
-      with p as (
-        insert into projects (brief_id, student_id, design)
-        select p.brief_id, u.id, p.design from projects p, users u
-        where p.id = ${project} and u.id like 'full-%' and substr(u.id, 6)::int % ${waiting.length} = ${i}
-        returning id
-      ), v as (
-        insert into versions
-        select (jsonb_populate_record(v, jsonb_build_object('id', gen_random_uuid(), 'project_id', p.id))).*
-        from p, versions v where v.id = ${version}
-        returning id, project_id
-      ), h as (
-        insert into hand_ins
-        select (jsonb_populate_record(h, jsonb_build_object(
-          'id', gen_random_uuid(), 'project_id', v.project_id, 'version_id', v.id))).*
-        from v, hand_ins h where h.id = ${handIn}
-        returning id
-      ), f as (
-        insert into print_files
-        select (jsonb_populate_record(f, jsonb_build_object('id', gen_random_uuid(), 'hand_in_id', h.id))).*
-        from h, print_files f where f.id = ${file}
-        returning id
-      )
-      insert into queue_entries (print_file_id) select id from f`;
+/** Opens the queue again and again, moves a part, and prints what it took. */
+async function measureInBrowser(origin: string): Promise<void> {
+  const browser = await chromium.launch(chromiumOptions);
+  const context = await browser.newContext({ baseURL: origin, viewport: { width: 1280, height: 800 } });
+  const { email, password } = school.teacher;
+  await context.request.post('/sign-in?/staff', { form: { email, password }, headers: { origin } });
+  const visits = [];
+  const page = await context.newPage();
+  for (let i = 0; i < VISITS; i++) {
+    visits.push(await visit(page));
+    await page.goto('/glossary');
   }
-  await sql`analyze`;
-  await sql.end();
+  await browser.close();
+  const [cold, ...warm] = visits;
+  const median = (of: keyof Visit) =>
+    quantile(
+      warm.map((each) => each[of]),
+      0.5,
+    );
+  const row = (of: (name: keyof Visit) => number) => ({
+    'first rows, ms': Math.round(of('rowsMs')),
+    'quiet, ms': Math.round(of('quietMs')),
+    kB: Math.round(of('kB')),
+    requests: of('requests'),
+    'height of the page, px': of('heightPx'),
+    'moving one, requests': of('moveRequests'),
+    'moving one, kB': Number(of('moveKB').toFixed(1)),
+  });
+  console.table({ 'first visit': row((name) => cold[name]), 'later visits': row(median) });
+}
+
+/** What one visit to the queue came to. */
+interface Visit {
+  readonly rowsMs: number;
+  readonly quietMs: number;
+  readonly kB: number;
+  readonly requests: number;
+  readonly heightPx: number;
+  readonly moveRequests: number;
+  readonly moveKB: number;
+}
+
+async function visit(page: Page): Promise<Visit> {
+  let [requests, bytes, lastMs] = [0, 0, 0];
+  const session = await page.context().newCDPSession(page);
+  await session.send('Network.enable');
+  // What the browser has already is no request.
+  const kept = new Set<string>();
+  session.on('Network.requestServedFromCache', ({ requestId }) => kept.add(requestId));
+  session.on('Network.responseReceived', ({ requestId, response }) => {
+    if (response.fromDiskCache || response.mimeType === 'text/event-stream') kept.add(requestId);
+    if (kept.has(requestId)) return;
+    requests++;
+    lastMs = performance.now();
+  });
+  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    if (kept.has(requestId)) return;
+    bytes += encodedDataLength;
+    lastMs = performance.now();
+  });
+  const quiet = async () => {
+    while (performance.now() - lastMs < QUIET_MS) await page.waitForTimeout(20);
+  };
+  const begun = performance.now();
+  await page.goto('/queue', { waitUntil: 'commit' });
+  await page.locator('[data-entry]').first().waitFor();
+  const rowsMs = performance.now() - begun;
+  // Everything can be found and chosen once all rows are there.
+  await page.getByRole('combobox', { name: 'Student' }).waitFor();
+  await quiet();
+  const opened = { rowsMs, quietMs: lastMs - begun, kB: bytes / 1000, requests };
+  const heightPx = await page.evaluate('document.documentElement.scrollHeight');
+  [requests, bytes] = [0, 0];
+  lastMs = performance.now();
+  await page
+    .getByRole('button', { name: /^Move / })
+    .first()
+    .press('ArrowDown');
+  await quiet();
+  const moved = { moveRequests: requests, moveKB: bytes / 1000 };
+  await session.detach();
+  return { ...opened, heightPx: heightPx as number, ...moved };
 }

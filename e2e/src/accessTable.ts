@@ -194,7 +194,10 @@ export const accessTable: readonly Line[] = [
   },
   { route: '/batch/[batch]', call: '?/handOut', body: () => ({}), may: staff },
   { route: '/queue', call: '?/hold', body: ({ entry }) => ({ entry, held: 'no' }), may: staff },
-  { route: '/queue', call: '?/order', body: ({ entry }) => ({ entry }), may: staff },
+  { route: '/queue', call: '?/put', body: ({ entry }) => ({ entry, to: 'first' }), may: staff },
+  { route: '/queue', call: '?/rules', body: () => ({}), may: staff },
+  { route: '/queue/rows', call: 'GET', may: staff },
+  { route: '/queue/proposals', call: 'GET', may: staff },
   { route: '/queue', call: '?/drop', body: ({ entry }) => ({ entry, dropped: 'no' }), may: teachers },
   { route: '/queue', call: '?/lay', body: ({ brief }) => ({ entry: brief }), may: staff },
   {

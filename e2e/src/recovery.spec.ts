@@ -67,7 +67,7 @@ test('a page stays when the server is away just when it asks for its data', asyn
   const first = helper.locator('[data-entry]').first();
   await expect(first).toBeVisible();
   let refused = 0;
-  await helper.route('**/queue/__data.json*', (route) => (refused++ < 2 ? route.abort() : route.continue()));
+  await helper.route('**/queue/rows*', (route) => (refused++ < 2 ? route.abort() : route.continue()));
   await helper.evaluate(
     async (entry) => {
       await fetch('/queue?/hold', { method: 'POST', body: new URLSearchParams({ entry, held: 'yes' }) });

@@ -120,7 +120,7 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
 
   await test.step('the waiver is shown where the file waits', async () => {
     await page.goto('/queue');
-    const entry = page.getByRole('row', { name: /Asha/ });
+    const entry = page.locator('[data-entry=Asha]');
     await expect(entry.locator('[data-waiver=hole]')).toContainText('We drill it open. Ms Fenwick');
   });
 

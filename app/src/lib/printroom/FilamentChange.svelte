@@ -6,12 +6,12 @@
   import { byHandTexts } from '$lib/texts/byHand';
   import { filamentTexts as say } from '$lib/texts/filament';
   import type { SubmitFunction } from '@sveltejs/kit';
-  import type { printersWithRuns } from '$lib/server/printing/printRoom';
+  import type { printersNow } from '$lib/server/printing/printRoom';
   import type { spoolsOf } from '$lib/server/printers/spools';
 
   interface Props {
     printer: Pick<
-      Awaited<ReturnType<typeof printersWithRuns>>[number],
+      Awaited<ReturnType<typeof printersNow>>[number],
       'id' | 'name' | 'status' | 'spool' | 'change' | 'byHand'
     >;
     /** The rolls that may go on, those that fit best first. */

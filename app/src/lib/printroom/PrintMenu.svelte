@@ -1,23 +1,23 @@
 <script lang="ts">
   import { sameMaterial } from '@kelbrin/core/slice';
   import { Button, Dropdown } from 'flowbite-svelte';
-  import type { printersWithRuns } from '$lib/server/printing/printRoom';
+  import type { printersNow } from '$lib/server/printing/printRoom';
+  import { isIdle } from '$lib/shared/printerNow';
   import { queueTexts as say } from '$lib/texts/queue';
 
   /** Starts a part by itself: the printers that are free, those with its material first, and why the others are not. */
   interface Props {
     entry: { readonly student: string; readonly material: string };
-    printers: Awaited<ReturnType<typeof printersWithRuns>>;
+    printers: Awaited<ReturnType<typeof printersNow>>;
     start(printer: string): void;
   }
   let { entry, printers, start }: Props = $props();
 
   type Printer = Props['printers'][number];
   let isOpen = $state(false);
-  const isFree = ({ status, run, change }: Printer) => status?.online && !run && !change;
   const fits = ({ spool }: Printer) => spool !== null && sameMaterial(spool.material, entry.material);
-  const free = $derived(printers.filter(isFree).toSorted((a, b) => Number(fits(b)) - Number(fits(a))));
-  const others = $derived(printers.filter((printer) => !isFree(printer)));
+  const free = $derived(printers.filter(isIdle).toSorted((a, b) => Number(fits(b)) - Number(fits(a))));
+  const others = $derived(printers.filter((printer) => !isIdle(printer)));
   const whyNot = ({ status, run }: Printer) =>
     run ? say.printerPrints : status?.online ? say.printerChanges : say.printerSilent;
 </script>

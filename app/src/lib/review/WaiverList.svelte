@@ -8,7 +8,7 @@
       readonly check: string;
       readonly reason: string;
       readonly by: string;
-      readonly at: Date;
+      readonly at: Date | string;
     }[];
   }
   let { waivers }: Props = $props();

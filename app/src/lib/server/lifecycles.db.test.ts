@@ -26,7 +26,7 @@ import {
 } from './platform/db/schema/index.ts';
 import { addToBatch, layBatch } from './printing/batches/laying.ts';
 import { discardBatch, takeOffBatch } from './printing/batches/changeBatch.ts';
-import { dropEntry, holdEntry, queue, repeatPrint } from './printing/queue/queue.ts';
+import { dropEntries, holdEntries, queue, repeatPrint } from './printing/queue/queue.ts';
 import { endRun, type Ending } from './printing/runs/endRun.ts';
 import { noteOutcomes } from './printing/runs/outcomes.ts';
 import { startBatch } from './printing/runs/startBatch.ts';
@@ -196,11 +196,11 @@ const tries = {
   },
   drop: async (n: number) => {
     const entry = pick(await entriesIn('waiting', 'laid', 'dropped'), n);
-    if (entry) await dropEntry(test.db, teacher, entry, n % 2 === 0);
+    if (entry) await dropEntries(test.db, teacher, [entry], n % 2 === 0);
   },
   hold: async (n: number) => {
     const entry = pick(await entriesIn('waiting', 'printing'), n);
-    if (entry) await holdEntry(test.db, helper, entry, n % 2 === 0);
+    if (entry) await holdEntries(test.db, helper, [entry], n % 2 === 0);
   },
   repeat: async (n: number) => {
     const entry = pick(await entriesIn('printed', 'waiting'), n);

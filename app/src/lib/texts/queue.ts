@@ -10,11 +10,6 @@ export const queueTexts = said({
       seconds: inHours(seconds),
       grams: grams.toFixed(1),
     }),
-  part: 'Part',
-  student: 'Student',
-  class: 'Class',
-  takes: 'Time and filament',
-  actions: 'What can be done',
   print: 'Print …',
   printNamed: (student: string) => say('Print {student}’s part by itself', { student }),
   printerPrints: 'prints',
@@ -30,12 +25,64 @@ export const queueTexts = said({
     copy > 1
       ? say('Choose {student}’s part, copy {copy}', { student, copy })
       : say('Choose {student}’s part', { student }),
-  chooseAll: 'Choose all',
+  chooseAll: 'Choose all that are shown',
+  chooseGroup: (group: string) => say('Choose all of {group}', { group }),
+  chosen: (count: number, seconds: number, grams: number) =>
+    say('{count, plural, one {One part} other {# parts}} chosen, {seconds}, {grams} g', {
+      count,
+      seconds: inHours(seconds),
+      grams: grams.toFixed(1),
+    }),
+  chooseNone: 'Choose none',
+  chooseFirst: 'Choose parts to print them together, or to do something with all of them at once.',
+  shown: (count: number, of: number) => say('{count} of {of} shown', { count, of }),
+  part: (name: string, student: string) => say('{name}, {student}’s part', { name, student }),
+  dueOn: (day: string) => say('due {day}', { day }),
+  search: 'Find a part',
+  searchWhat: 'Name, part, class or brief',
+  facets: {
+    class: 'Class',
+    brief: 'Brief',
+    student: 'Student',
+    material: 'Material',
+    colour: 'Colour',
+    due: 'Due',
+    state: 'Status',
+  },
+  all: (facet: string) => say('{facet}: all', { facet }),
+  choice: (value: string, count: number) => say('{value} ({count})', { value, count }),
+  anyColour: 'any colour',
+  noDueDate: 'no due date',
+  states: { waiting: 'waiting', held: 'on hold', out: 'taken out' },
+  showAll: 'Show all',
+  groupBy: 'Group by',
+  noGroups: 'nothing',
+  group: (count: number, seconds: number, grams: number) =>
+    say('{count, plural, one {one part} other {# parts}}, {seconds}, {grams} g', {
+      count,
+      seconds: inHours(seconds),
+      grams: grams.toFixed(1),
+    }),
+  openGroup: (group: string) => say('Show the parts of {group}', { group }),
+  nothingFound: 'No part is like that.',
+  list: 'Parts in the queue',
+  first: 'Print first',
+  looking: 'Looking for what fits on each printer …',
+  done: {
+    held: (count: number) =>
+      say('{count, plural, one {One part is} other {# parts are}} on hold.', { count }),
+    released: (count: number) =>
+      say('{count, plural, one {One part waits} other {# parts wait}} again.', { count }),
+    dropped: (count: number) =>
+      say('{count, plural, one {One part was} other {# parts were}} taken out.', { count }),
+    putBack: (count: number) =>
+      say('{count, plural, one {One part is} other {# parts are}} back in the queue.', { count }),
+  },
+  undo: 'Undo',
   lay: (count: number) =>
     count === 0
       ? say('Put parts')
       : say('{count, plural, one {Put one part} other {Put # parts}}', { count }),
-  chooseFirst: 'Choose parts to print them together.',
   onBatch: 'in',
   newBatch: 'a new batch',
   batch: (number: number) => say('batch {number}', { number }),
@@ -65,13 +112,11 @@ export const queueTexts = said({
       },
     ),
   layProposal: 'Make this batch',
-  due: 'Due',
   move: (student: string) =>
     say('Move {student}’s part: drag it, or press the arrow keys up and down', { student }),
   byHand: 'Somebody changed the order by hand.',
   byRules: 'Use the rules again',
   drop: 'Take out',
-  dropped: 'Taken out',
   putBack: 'Put back',
   hold: 'Hold',
   release: 'Release',

@@ -1,6 +1,6 @@
-import { eq, inArray } from 'drizzle-orm';
+import { eq, inArray, type SQL } from 'drizzle-orm';
 import type { Database } from '../platform/db/database.ts';
-import { users, waivers } from '../platform/db/schema/index.ts';
+import { printFiles, queueEntries, users, waivers } from '../platform/db/schema/index.ts';
 
 /** A waived check as it is shown wherever the file goes. */
 export interface WaiverLine {
@@ -15,8 +15,21 @@ export async function waiversOf(
   db: Database,
   handInIds: readonly string[],
 ): Promise<Map<string, WaiverLine[]>> {
+  return handInIds.length === 0 ? new Map() : waiversWhere(db, inArray(waivers.handInId, [...handInIds]));
+}
+
+/** The same of all parts in the queue: there are few waivers, and many parts to ask for. */
+export async function waiversInQueue(db: Database): Promise<Map<string, WaiverLine[]>> {
+  const queued = db
+    .select({ id: printFiles.handInId })
+    .from(queueEntries)
+    .innerJoin(printFiles, eq(printFiles.id, queueEntries.printFileId))
+    .where(inArray(queueEntries.state, ['waiting', 'dropped']));
+  return waiversWhere(db, inArray(waivers.handInId, queued));
+}
+
+async function waiversWhere(db: Database, which: SQL): Promise<Map<string, WaiverLine[]>> {
   const result = new Map<string, WaiverLine[]>();
-  if (handInIds.length === 0) return result;
   const rows = await db
     .select({
       handInId: waivers.handInId,
@@ -27,7 +40,7 @@ export async function waiversOf(
     })
     .from(waivers)
     .innerJoin(users, eq(users.id, waivers.waivedBy))
-    .where(inArray(waivers.handInId, [...handInIds]))
+    .where(which)
     .orderBy(waivers.check);
   for (const { handInId, ...line } of rows) {
     result.set(handInId, [...(result.get(handInId) ?? []), line]);

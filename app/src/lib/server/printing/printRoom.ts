@@ -1,4 +1,5 @@
-import { asc, desc, eq, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, or } from 'drizzle-orm';
+import type { Connection } from '../../shared/connection.ts';
 import { demandRole, type Person } from '../platform/auth/access.ts';
 import type { Database } from '../platform/db/database.ts';
 import { ACTIVE_RUN, filamentChanges, batches, printers, runs, spools } from '../platform/db/schema/index.ts';
@@ -14,13 +15,7 @@ const MOST_SHOWN = 6;
 /** Every printer with the run it has now and the ones before, newest first. */
 export async function printersWithRuns(db: Database, person: Person) {
   demandRole(person, 'teacher', 'helper');
-  const all = await db
-    .select({ printer: printers, spool: spools, change: filamentChanges })
-    .from(printers)
-    .leftJoin(spools, eq(spools.id, printers.spoolId))
-    .leftJoin(filamentChanges, eq(filamentChanges.printerId, printers.id))
-    .where(isNull(printers.retiredAt))
-    .orderBy(asc(printers.name));
+  const all = await usedPrinters(db);
   const recent = await db
     .select({
       id: runs.id,
@@ -83,8 +78,7 @@ export async function printersWithRuns(db: Database, person: Person) {
       id,
       name,
       model,
-      /** Whether a person carries files to it and says how its runs go, and onto which card they are written. */
-      byHand: connection.way === 'card' ? { card: connection.card } : undefined,
+      byHand: byHandOf(connection),
       spool,
       /** The change of filament that is under way. */
       change,
@@ -104,4 +98,55 @@ export async function printersWithRuns(db: Database, person: Person) {
 
 function isActive(state: string): boolean {
   return (ACTIVE_RUN as readonly string[]).includes(state);
+}
+
+/** Every printer as it is now, without what it did before: whoever starts a print needs no more. */
+export async function printersNow(db: Database, person: Person) {
+  demandRole(person, 'teacher', 'helper');
+  const isOnPlate = and(isNotNull(runs.sentAt), gt(runs.progress, 0), isNull(runs.clearedAt));
+  const [all, newest] = await Promise.all([
+    usedPrinters(db),
+    db
+      .select({
+        printerId: runs.printerId,
+        batchId: runs.batchId,
+        batch: batches.number,
+        state: runs.state,
+      })
+      .from(runs)
+      .innerJoin(batches, eq(batches.id, runs.batchId))
+      .where(or(inArray(runs.state, ACTIVE_RUN), isOnPlate))
+      .orderBy(desc(runs.startedAt)),
+  ]);
+  return all.map(({ printer: { id, name, status, connection }, spool, change }) => {
+    const own = newest.filter(({ printerId }) => printerId === id);
+    const run = own.find(({ state }) => isActive(state));
+    const onPlate = own.find(({ state }) => !isActive(state));
+    return {
+      id,
+      name,
+      byHand: byHandOf(connection),
+      spool,
+      change,
+      status,
+      run: run && { batchId: run.batchId },
+      onPlate: onPlate && { batch: onPlate.batch },
+    };
+  });
+}
+
+/** The printers in use, each with its roll and the change of filament that is under way. */
+function usedPrinters(db: Database) {
+  return db
+    .select({ printer: printers, spool: spools, change: filamentChanges })
+    .from(printers)
+    .leftJoin(spools, eq(spools.id, printers.spoolId))
+    .leftJoin(filamentChanges, eq(filamentChanges.printerId, printers.id))
+    .where(isNull(printers.retiredAt))
+    .orderBy(asc(printers.name));
+}
+
+/** Whether a person carries files to a printer and says how its runs go, and onto which card they are written. */
+function byHandOf(connection: Connection): { card: string | null } | undefined {
+  return connection.way === 'card' ? { card: connection.card } : undefined;
 }

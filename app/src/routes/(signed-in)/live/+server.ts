@@ -35,10 +35,12 @@ export const GET: RequestHandler = async ({ url, locals }) => {
   });
 };
 
+const forStaff = new Set<string>(['printroom', 'queue', 'printers'] satisfies Topic[]);
+
 async function mayFollow(person: Person, topic: string): Promise<boolean> {
   const [kind, id] = topic.split(':');
   try {
-    if (topic === 'printroom' || topic === 'printers') return isStaff(person);
+    if (forStaff.has(topic)) return isStaff(person);
     if (kind === 'project' || kind === 'seats') return await maySeeProject(database(), person, id);
     if (kind === 'class') return await maySeeClass(database(), person, id);
   } catch (problem) {

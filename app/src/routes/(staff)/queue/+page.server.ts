@@ -4,25 +4,45 @@ import { orSentence } from '$lib/requests.server';
 import { spoolsOf } from '$lib/server/printers/spools';
 import { addToBatch, layBatch } from '$lib/server/printing/batches/laying';
 import { openBatches } from '$lib/server/printing/batches/batches';
-import { proposeBatches } from '$lib/server/printing/batches/proposals';
 import { startPart } from '$lib/server/printing/runs/startBatch';
-import { printersWithRuns } from '$lib/server/printing/printRoom';
-import { dropEntry, holdEntry, orderQueue, queue } from '$lib/server/printing/queue/queue';
-import { inFairOrder } from '$lib/shared/proposal';
+import { printersNow } from '$lib/server/printing/printRoom';
+import { dropEntries, holdEntries } from '$lib/server/printing/queue/queue';
+import { orderByRules, putAt, type Place } from '$lib/server/printing/queue/order';
+import { queueRows } from '$lib/server/printing/queue/rows';
+import { rowsIn, takesOf, viewIn } from '$lib/shared/queue/queueView';
 import { LIVE } from '$lib/live/follow.svelte';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ locals, depends }) => {
+/** So many rows come with the page, more than a screen shows at once; the others are fetched when it is there. */
+const FIRST_ROWS = 24;
+
+export const load: PageServerLoad = async ({ locals, depends, url }) => {
   depends(LIVE);
   const db = database();
-  const [entries, printers, batches, proposals, spools] = await Promise.all([
-    queue(db, locals.person!),
-    printersWithRuns(db, locals.person!),
+  const [rows, printers, batches, spools] = await Promise.all([
+    queueRows(db, locals.person!),
+    printersNow(db, locals.person!),
     openBatches(db, locals.person!),
-    proposeBatches(db, locals.person!),
     spoolsOf(db, locals.person!),
   ]);
-  return { entries: inFairOrder(entries), printers, batches, proposals, spools };
+  // The view of the address that the page came with; a view that is changed in the page asks nobody.
+  const shown = rowsIn(rows, viewIn(url.searchParams));
+  const waiting = rows.filter(({ state }) => state !== 'out');
+  return {
+    first: shown.slice(0, FIRST_ROWS),
+    waiting: { count: waiting.length, ...takesOf(waiting) },
+    printers,
+    batches: batches.map(({ id, number, estimate, parts }) => ({
+      id,
+      number,
+      takes: estimate ?? {
+        seconds: parts.reduce((sum, part) => sum + part.estimate.seconds, 0),
+        grams: parts.reduce((sum, part) => sum + part.estimate.grams, 0),
+      },
+      parts: parts.map(({ entryId, handInId, student }) => ({ entryId, handInId, student })),
+    })),
+    spools,
+  };
 };
 
 export const actions: Actions = {
@@ -43,19 +63,23 @@ export const actions: Actions = {
     redirect(303, `/batch/${laid.batchId}${laid.left > 0 ? `?left=${laid.left}` : ''}`);
   },
   hold: async ({ request, locals }) => {
-    const form = await request.formData();
-    const isHeld = form.get('held') === 'yes';
-    return orSentence(holdEntry(database(), locals.person!, String(form.get('entry')), isHeld));
-  },
-  order: async ({ request, locals }) => {
-    const entries = (await request.formData()).getAll('entry').map(String);
-    return orSentence(orderQueue(database(), locals.person!, entries));
+    const { entries, is } = await readForm(request, 'held');
+    const count = await orSentence(holdEntries(database(), locals.person!, entries, is));
+    return typeof count === 'number' ? { done: is ? 'held' : 'released', count, entries } : count;
   },
   drop: async ({ request, locals }) => {
-    const form = await request.formData();
-    const isDropped = form.get('dropped') === 'yes';
-    return orSentence(dropEntry(database(), locals.person!, String(form.get('entry')), isDropped));
+    const { entries, is } = await readForm(request, 'dropped');
+    const count = await orSentence(dropEntries(database(), locals.person!, entries, is));
+    return typeof count === 'number' ? { done: is ? 'dropped' : 'putBack', count, entries } : count;
   },
+  /** Puts the parts first, last, or before another. */
+  put: async ({ request, locals }) => {
+    const form = await request.formData();
+    const to = String(form.get('to') ?? 'last');
+    const place: Place = to === 'first' || to === 'last' ? to : { before: to };
+    return orSentence(putAt(database(), locals.person!, form.getAll('entry').map(String), place));
+  },
+  rules: async ({ locals }) => orSentence(orderByRules(database(), locals.person!)),
   start: async ({ request, locals }) => {
     const form = await request.formData();
     const [entry, printer] = [String(form.get('entry')), String(form.get('printer'))];
@@ -66,3 +90,9 @@ export const actions: Actions = {
     redirect(303, '/print-room');
   },
 };
+
+/** The parts that a form names, and whether its button says yes. */
+async function readForm(request: Request, button: string): Promise<{ entries: string[]; is: boolean }> {
+  const form = await request.formData();
+  return { entries: form.getAll('entry').map(String), is: form.get(button) === 'yes' };
+}

@@ -1,4 +1,4 @@
-import { and, eq, or, type SQL } from 'drizzle-orm';
+import { and, eq, inArray, or, type SQL } from 'drizzle-orm';
 import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import type { Database } from '../db/database.ts';
 import { briefs, classes, classMembers, handIns, projects, versions } from '../db/schema/index.ts';
@@ -137,7 +137,14 @@ export async function maySeeClass(db: Database, person: Person, classId: string)
 
 /** Equality that is false, and no database error, for what cannot be an id at all. */
 export function isId(value: string, column: AnyPgColumn): SQL {
-  const uuid = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
-  if (!uuid.test(value)) throw new NotAllowed();
+  if (!UUID.test(value)) throw new NotAllowed();
   return eq(column, value);
 }
+
+/** The same of a list: one of the ids. */
+export function isOneOf(values: readonly string[], column: AnyPgColumn): SQL {
+  if (!values.every((value) => UUID.test(value))) throw new NotAllowed();
+  return inArray(column, [...values]);
+}
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;

@@ -6,7 +6,7 @@ export const LIVE_CHANNEL = 'kelbrin_live';
 
 /**
  * Something that pages and processes follow: one project, where its team works, one class, one person's notices, the print room with its
- * queue, batches, runs and spools, how far the printers are and how warm, which changes each second, the sessions of one
+ * queue, batches, runs and spools, the order of the queue alone, how far the printers are and how warm, which changes each second, the sessions of one
  * person, of which some ended, or the orders to printers, which the job process alone follows.
  */
 export type Topic =
@@ -16,6 +16,7 @@ export type Topic =
   | `person:${string}`
   | `sessions:${string}`
   | 'printroom'
+  | 'queue'
   | 'printers'
   | 'orders';
 

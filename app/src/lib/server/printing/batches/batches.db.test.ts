@@ -4,7 +4,7 @@ import { conflictsOf } from '@kelbrin/core/plate';
 import { plateOf, gapOf } from '../../../shared/plate.ts';
 import { NotAllowed } from '../../platform/auth/access.ts';
 import { handIns, batchParts, printFiles, runs } from '../../platform/db/schema/index.ts';
-import { holdEntry } from '../queue/queue.ts';
+import { holdEntries } from '../queue/queue.ts';
 import { BatchRoom } from '../../testing/batchRoom.ts';
 import { endRun } from '../runs/endRun.ts';
 import { gcodeOfBatch } from './gcode.ts';
@@ -64,9 +64,9 @@ describe('laying', () => {
     );
     await room.test.db.update(handIns).set({ limits }).where(eq(handIns.id, second.handInId));
 
-    await holdEntry(room.test.db, room.helper, first.id, true);
+    await holdEntries(room.test.db, room.helper, [first.id], true);
     await expect(layBatch(room.test.db, room.helper, [first.id])).rejects.toThrow('not waiting any more');
-    await holdEntry(room.test.db, room.helper, first.id, false);
+    await holdEntries(room.test.db, room.helper, [first.id], false);
     expect((await layBatch(room.test.db, room.helper, [first.id])).left).toBe(0);
   });
 

@@ -7,7 +7,7 @@ import { plateOf } from '../../../shared/plate.ts';
 import type { Person } from '../../platform/auth/access.ts';
 import { compute } from '../../platform/compute/compute.ts';
 import { machineSheets, printers, printFiles, queueEntries, spools } from '../../platform/db/schema/index.ts';
-import { holdEntry, queue } from '../queue/queue.ts';
+import { holdEntries, queue } from '../queue/queue.ts';
 import { schoolDayOf, setSchoolDay } from '../../printers/schoolDay.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
 import { batchToSee } from './batches.ts';
@@ -136,10 +136,10 @@ it('keeps to the material and the filament of the printer, and leaves out what i
   await test.db.update(spools).set({ material: 'PLA' }).where(spool);
 
   const [first] = (await queue(test.db, helper)).filter(({ state }) => state === 'waiting');
-  await holdEntry(test.db, helper, first.id, true);
+  await holdEntries(test.db, helper, [first.id], true);
   const [{ parts }] = await proposeBatches(test.db, helper, at('08:30'));
   expect(parts.map(({ id }) => id)).not.toContain(first.id);
-  await holdEntry(test.db, helper, first.id, false);
+  await holdEntries(test.db, helper, [first.id], false);
 });
 
 it('is made from a thousand files that wait', async () => {

@@ -7,7 +7,10 @@ import { printers, runs } from '../../platform/db/schema/index.ts';
 import { school } from '../../demo/school.ts';
 import { endRun } from '../runs/endRun.ts';
 import { startPart } from '../runs/startBatch.ts';
-import { dropEntry, orderQueue, queue, repeatPrint } from './queue.ts';
+import { orderByRules, putAt } from './order.ts';
+import { dropEntries, holdEntries, queue, repeatPrint } from './queue.ts';
+import { queueNews } from './rows.ts';
+import { afterNews, type QueueRow } from '../../../shared/queue/queueRow.ts';
 import { standings } from '../../projects/projects.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
 import { startChecks } from '../../../shared/startChecks.ts';
@@ -28,26 +31,76 @@ afterAll(async () => {
 const entries = () => queue(test.db, helper);
 const waiting = async () => inFairOrder((await entries()).filter(({ state }) => state === 'waiting'));
 
-it('keeps the order that somebody gives it, until it goes by the rules again', async () => {
-  const byRules = (await waiting()).map(({ id }) => id);
-  const backwards = byRules.toReversed();
-  await orderQueue(test.db, helper, backwards);
-  expect((await waiting()).map(({ id }) => id)).toEqual(backwards);
-  await orderQueue(test.db, helper, backwards.slice(0, 1));
-  expect((await waiting())[0].id).toBe(backwards[0]);
-  await orderQueue(test.db, helper, []);
-  expect((await waiting()).map(({ id }) => id)).toEqual(byRules);
-  await expect(orderQueue(test.db, helper, ['first'])).rejects.toThrow('do not exist');
+const order = async () => (await waiting()).map(({ id }) => id);
+
+it('keeps the order that somebody gives it, until it is ordered by the rules again', async () => {
+  const byRules = await order();
+  expect(byRules.length).toBeGreaterThan(2);
+  const [first, second, ...others] = byRules;
+  const last = byRules.at(-1)!;
+  await putAt(test.db, helper, [last], 'first');
+  expect(await order()).toEqual([last, ...byRules.slice(0, -1)]);
+  await putAt(test.db, helper, [first, second], 'last');
+  expect(await order()).toEqual([last, ...others.slice(0, -1), first, second]);
+  await putAt(test.db, helper, [last], { before: first });
+  expect(await order()).toEqual([...others.slice(0, -1), last, first, second]);
+  await orderByRules(test.db, helper);
+  expect(await order()).toEqual(byRules);
+});
+
+it('says when a part or its neighbour waits no more, and moves nothing', async () => {
+  const before = await order();
+  const nobody = '00000000-0000-4000-8000-000000000000';
+  await expect(putAt(test.db, helper, [nobody], 'first')).rejects.toThrow('not waiting any more');
+  await expect(putAt(test.db, helper, before.slice(0, 1), { before: nobody })).rejects.toThrow(
+    'somewhere else',
+  );
+  expect(await order()).toEqual(before);
+});
+
+it('keeps both wishes of two who move parts at once', async () => {
+  const [, second, third] = await order();
+  await Promise.all([putAt(test.db, helper, [second], 'first'), putAt(test.db, teacher, [third], 'first')]);
+  expect(new Set((await order()).slice(0, 2))).toEqual(new Set([second, third]));
+  await orderByRules(test.db, helper);
+});
+
+it('sends whoever knows a version of it what is new since, and nothing else', async () => {
+  const all = await queueNews(test.db, helper, null);
+  expect(all.isWhole).toBe(true);
+  expect(await queueNews(test.db, helper, all.version)).toEqual({
+    version: all.version,
+    isWhole: false,
+    rows: [],
+    gone: [],
+  });
+  const [first, second] = all.rows;
+  await holdEntries(test.db, helper, [first.id], true);
+  await dropEntries(test.db, teacher, [second.id], true);
+  const news = await queueNews(test.db, teacher, all.version);
+  expect(news.rows.map(({ id, state }) => [id, state])).toEqual(
+    expect.arrayContaining([
+      [first.id, 'held'],
+      [second.id, 'out'],
+    ]),
+  );
+  expect(news.rows).toHaveLength(2);
+  const known = new Map(all.rows.map((row): [string, QueueRow] => [row.id, row]));
+  const now = await queueNews(test.db, helper, 'a version of another process');
+  expect(now.isWhole).toBe(true);
+  expect(afterNews(known, news)).toEqual(afterNews(known, now));
+  await holdEntries(test.db, helper, [first.id], false);
+  await dropEntries(test.db, teacher, [second.id], false);
 });
 
 it('lets the teacher take a part out and put it back, and nobody else', async () => {
   const [first] = await waiting();
-  await expect(dropEntry(test.db, helper, first.id, true)).rejects.toThrow(NotAllowed);
-  await dropEntry(test.db, teacher, first.id, true);
+  await expect(dropEntries(test.db, helper, [first.id], true)).rejects.toThrow(NotAllowed);
+  await dropEntries(test.db, teacher, [first.id], true);
   expect((await waiting()).map(({ id }) => id)).not.toContain(first.id);
   expect((await entries()).find(({ id }) => id === first.id)!.state).toBe('dropped');
-  await expect(dropEntry(test.db, teacher, first.id, true)).rejects.toThrow('not waiting any more');
-  await dropEntry(test.db, teacher, first.id, false);
+  await expect(dropEntries(test.db, teacher, [first.id], true)).rejects.toThrow('not waiting any more');
+  await dropEntries(test.db, teacher, [first.id], false);
   expect((await waiting()).map(({ id }) => id)).toContain(first.id);
 });
 
@@ -69,6 +122,6 @@ it('prints a part once more, and tells its student that all is printed when what
   const stand = async () =>
     [...(await standings(test.db, [first.projectId])).values()].map(({ state }) => state);
   expect(await stand()).toEqual(['approved']);
-  await dropEntry(test.db, teacher, more.id, true);
+  await dropEntries(test.db, teacher, [more.id], true);
   expect(await stand()).toEqual(['printed']);
 });

@@ -1,7 +1,6 @@
-import { and, asc, eq, inArray, isNotNull, max, ne, sql } from 'drizzle-orm';
-import * as z from 'zod';
+import { and, asc, eq, max, ne, sql } from 'drizzle-orm';
 import { record } from '../../platform/audit.ts';
-import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
+import { demandRole, isId, isOneOf, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { namesOnProject } from '../../platform/auth/team.ts';
 import { entriesWithOwner } from '../../platform/auth/withOwner.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
@@ -18,6 +17,7 @@ export async function queue(db: Database, person: Person) {
   const entries = await entriesWithOwner(db, {
     id: queueEntries.id,
     copy: queueEntries.copy,
+    position: queueEntries.position,
     copies: sql<number>`count(*) over (partition by ${printFiles.id})::int`,
     state: queueEntries.state,
     joinedAt: queueEntries.joinedAt,
@@ -26,6 +26,7 @@ export async function queue(db: Database, person: Person) {
     handInId: printFiles.handInId,
     projectId: handIns.projectId,
     name: printFiles.name,
+    part: handIns.part,
     hash: printFiles.hash,
     doubt: handIns.doubt,
     estimate: printFiles.estimate,
@@ -51,51 +52,24 @@ export async function countWaiting(db: Database, person: Person): Promise<number
   return db.$count(queueEntries, eq(queueEntries.state, 'waiting'));
 }
 
-/**
- * Puts the parts that wait in the order of the ids; those that are not named come after them, as the rules have them.
- */
-export async function orderQueue(db: Database, person: Person, entryIds: readonly string[]): Promise<void> {
-  demandRole(person, 'teacher', 'helper');
-  const ids = z.array(z.uuid()).max(5000).safeParse(entryIds);
-  if (!ids.success) throw new CannotNow('This order names parts that do not exist: load the page again.');
-  await db.transaction(async (tx) => {
-    await tx.update(queueEntries).set({ handOrder: null }).where(isNotNull(queueEntries.handOrder));
-    if (ids.data.length > 0) {
-      const listed = sql.join(
-        ids.data.map((id) => sql`${id}::uuid`),
-        sql`, `,
-      );
-      await tx
-        .update(queueEntries)
-        .set({ handOrder: sql`array_position(array[${listed}], ${queueEntries.id})` })
-        .where(inArray(queueEntries.id, ids.data));
-    }
-    await record(tx, person, 'move-entry', null, ids.data.slice(0, 1));
-    await announce(tx, 'printroom');
-  });
-}
-
-/** Takes a waiting part out of the queue, or puts it back; only the teacher decides what is not printed. */
-export async function dropEntry(
+/** Takes waiting parts out of the queue, or puts them back; only the teacher decides what is not printed. */
+export async function dropEntries(
   db: Database,
   person: Person,
-  entryId: string,
+  entryIds: readonly string[],
   isDropped: boolean,
-): Promise<void> {
+): Promise<number> {
   demandRole(person, 'teacher');
-  await db.transaction(async (tx) => {
-    const moved = await moveEntries(
-      tx,
-      isDropped ? 'drop' : 'putBack',
-      person,
-      isId(entryId, queueEntries.id),
-    );
+  return db.transaction(async (tx) => {
+    const which = isOneOf(entryIds, queueEntries.id);
+    const moved = await moveEntries(tx, isDropped ? 'drop' : 'putBack', person, which);
     if (moved.length === 0)
       throw new CannotNow(
         isDropped
           ? say('This part is not waiting any more: load the page again to see where it is.')
           : say('This part is not out of the queue any more: load the page again to see where it is.'),
       );
+    return moved.length;
   });
 }
 
@@ -123,21 +97,28 @@ export async function repeatPrint(db: Database, person: Person, entryId: string)
   });
 }
 
-/** Holds a waiting part back, or lets it go on. */
-export async function holdEntry(
+/** Holds waiting parts back, or lets them go on; returns how many. */
+export async function holdEntries(
   db: Database,
   person: Person,
-  entryId: string,
+  entryIds: readonly string[],
   isHeld: boolean,
-): Promise<void> {
+): Promise<number> {
   demandRole(person, 'teacher', 'helper');
   const held = await db
     .update(queueEntries)
     .set({ heldAt: isHeld ? new Date() : null })
-    .where(and(isId(entryId, queueEntries.id), eq(queueEntries.state, 'waiting')))
+    .where(and(isOneOf(entryIds, queueEntries.id), eq(queueEntries.state, 'waiting')))
     .returning({ id: queueEntries.id });
   if (held.length === 0)
     throw new CannotNow('This part is not waiting any more: load the page again to see where it is.');
-  await record(db, person, isHeld ? 'hold-entry' : 'release-entry', null, [entryId]);
-  await announce(db, 'printroom');
+  await record(
+    db,
+    person,
+    isHeld ? 'hold-entry' : 'release-entry',
+    null,
+    held.map(({ id }) => id),
+  );
+  await announce(db, 'queue');
+  return held.length;
 }

@@ -9,7 +9,7 @@ import { discardBatch, takeOffBatch } from '$lib/server/printing/batches/changeB
 import { planBatch } from '$lib/server/printing/batches/planning';
 import { batchToSee } from '$lib/server/printing/batches/batches';
 import { startBatch } from '$lib/server/printing/runs/startBatch';
-import { printersWithRuns } from '$lib/server/printing/printRoom';
+import { printersNow } from '$lib/server/printing/printRoom';
 import { repeatPrint } from '$lib/server/printing/queue/queue';
 import { schoolDayOf } from '$lib/server/printers/schoolDay';
 import { LIVE } from '$lib/live/follow.svelte';
@@ -21,7 +21,7 @@ export const load: PageServerLoad = async ({ params, locals, depends }) => {
   const person = locals.person!;
   const { batch, parts, tries, spool } = await orNotFound(batchToSee(db, person, params.batch));
   const [printers, day, spools, sheets, corrections] = await Promise.all([
-    printersWithRuns(db, person),
+    printersNow(db, person),
     schoolDayOf(db),
     spoolsOf(db, person),
     sheetsByPrinter(db, person),

@@ -13,6 +13,7 @@
   import BatchSection from '$lib/batch/BatchSection.svelte';
   import PrintChoiceFields from '$lib/batch/PrintChoice.svelte';
   import { BatchSlicing } from '$lib/batch/slicing.svelte';
+  import { isFree } from '$lib/shared/printerNow';
   import StartBatch from '$lib/batch/StartBatch.svelte';
   import Takes from '$lib/batch/Takes.svelte';
   import { choiceWithColours, coloursOfBatch } from '$lib/shared/batchColours';
@@ -54,7 +55,7 @@
   const run = $derived(data.tries.find(({ state }) => ['preparing', 'sending', 'printing'].includes(state)));
   const failed = $derived(data.tries.filter(({ problem }) => problem !== null));
   const isOpen = $derived(!isPrinted && !run);
-  const ready = $derived(data.printers.filter(({ status, run }) => status?.online && !run));
+  const ready = $derived(data.printers.filter(isFree));
   /** The spool that it is printed from: the one of its print, of the printer that is chosen for it, or of one that could. */
   const filament = $derived.by(() => {
     if (!isOpen && data.spool) return data.spool;

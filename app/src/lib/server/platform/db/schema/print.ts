@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import {
   type AnyPgColumn,
   boolean,
+  doublePrecision,
   foreignKey,
   index,
   integer,
@@ -71,8 +72,8 @@ export const queueEntries = pgTable(
     state: queueState('state').notNull().default('waiting'),
     position: serial('position').notNull(),
     joinedAt: timestamp('joined_at', { withTimezone: true }).notNull().defaultNow(),
-    /** Its place where somebody has put the queue in order by hand; null where the rules do. */
-    handOrder: integer('hand_order'),
+    /** Its place where somebody has put it there by hand, between those of its neighbours; null where the rules put it. */
+    handOrder: doublePrecision('hand_order'),
     /** Since when it is held back, by hand; null while it may be printed. */
     heldAt: timestamp('held_at', { withTimezone: true }),
   },

@@ -1,0 +1,1 @@
+ALTER TABLE "queue_entries" ALTER COLUMN "hand_order" SET DATA TYPE double precision;

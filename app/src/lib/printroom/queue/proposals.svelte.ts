@@ -1,0 +1,37 @@
+import type { Proposal } from '$lib/server/printing/batches/proposals';
+import { newsOf } from '$lib/live/newsOf';
+
+/** Something that came as JSON, with its times as text. */
+export type Sent<T> = { readonly [K in keyof T]: T[K] extends Date ? string : T[K] };
+
+/** However fast news come in, the server looks for proposals at most this often, ms. */
+const PAUSE_MS = 1000;
+
+/** What could be started now; it is looked for apart from the page, since that takes longer than the page does. */
+export class Proposals {
+  /** Undefined until they are known. */
+  found = $state.raw<readonly Sent<Proposal>[]>();
+
+  /** Looks for them, and again with the news, until the returned function is called. */
+  follow(): () => void {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const look = () => {
+      timer ??= setTimeout(() => {
+        timer = undefined;
+        void this.#fetch();
+      }, PAUSE_MS);
+    };
+    const unfollow = newsOf(['printroom', 'queue'], look);
+    void this.#fetch();
+    return () => {
+      unfollow();
+      clearTimeout(timer);
+    };
+  }
+
+  async #fetch(): Promise<void> {
+    const answer = await fetch('/queue/proposals').catch(() => undefined);
+    // The next news, or the connection when it is back, asks again.
+    if (answer?.ok) this.found = (await answer.json()) as readonly Sent<Proposal>[];
+  }
+}

@@ -1,0 +1,96 @@
+import { AGAIN_AFTER_MS } from '$lib/live/eventStream';
+import { newsOf } from '$lib/live/newsOf';
+import { afterNews, type QueueNews, type QueueRow } from '$lib/shared/queue/queueRow';
+import { inFairOrder } from '$lib/shared/proposal';
+
+/** However fast news come in, the rows are asked for at most this often, ms. */
+const PAUSE_MS = 250;
+
+/**
+ * The rows of the queue as they are now. The first of them come with the page, and all are fetched as soon as it is there;
+ * after that only what is new is. Without a connection they stay as they were, and are brought up to date when it is back.
+ */
+export class QueueRows {
+  #known = $state.raw<ReadonlyMap<string, QueueRow>>();
+  #version: string | undefined;
+  /** The part that is being put somewhere else, until the server has done so. */
+  #moving = $state.raw<{ readonly id: string; readonly before: string | undefined }>();
+  readonly #first: () => readonly QueueRow[];
+  #fetching: Promise<void> | undefined;
+  #isStale = false;
+  #again: ReturnType<typeof setTimeout> | undefined;
+
+  /** @param first the rows that came with the page */
+  constructor(first: () => readonly QueueRow[]) {
+    this.#first = first;
+  }
+
+  /** Whether all rows are here, so that what is counted of them holds. */
+  get isWhole(): boolean {
+    return this.#known !== undefined;
+  }
+
+  readonly #inOrder = $derived(
+    this.#known && inFairOrder([...this.#known.values()].toSorted((a, b) => a.position - b.position)),
+  );
+
+  /** In the order in which they are printed, with those that were taken out. */
+  readonly all = $derived.by((): readonly QueueRow[] => {
+    const rows = this.#inOrder ?? this.#first();
+    const moved = rows.find(({ id }) => id === this.#moving?.id);
+    if (!moved) return rows;
+    const others = rows.filter((row) => row !== moved);
+    const before = others.findIndex(({ id }) => id === this.#moving!.before);
+    return others.toSpliced(before === -1 ? others.length : before, 0, moved);
+  });
+
+  /** Shows a part before another, or last, while the server is told to put it there. */
+  async put(id: string, before: string | undefined, tell: () => Promise<void>): Promise<void> {
+    const moving = { id, before };
+    this.#moving = moving;
+    await tell();
+    if (this.#moving === moving) this.#moving = undefined;
+  }
+
+  /** Fetches what is new. Asked while it does so, it does so once more. */
+  refresh(): Promise<void> {
+    this.#isStale = true;
+    return (this.#fetching ??= this.#fetch().finally(() => (this.#fetching = undefined)));
+  }
+
+  /** Follows the news until the returned function is called. */
+  follow(): () => void {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const look = () => {
+      timer ??= setTimeout(() => {
+        timer = undefined;
+        void this.refresh();
+      }, PAUSE_MS);
+    };
+    const unfollow = newsOf(['printroom', 'queue'], look);
+    void this.refresh();
+    return () => {
+      unfollow();
+      clearTimeout(timer);
+      clearTimeout(this.#again);
+    };
+  }
+
+  async #fetch(): Promise<void> {
+    while (this.#isStale) {
+      this.#isStale = false;
+      const query = this.#version ? `?known=${this.#version}` : '';
+      const answer = await fetch(`/queue/rows${query}`).catch(() => undefined);
+      if (!answer || answer.status >= 500) {
+        // Away just now; what is shown stays until it answers.
+        this.#again = setTimeout(() => void this.refresh(), AGAIN_AFTER_MS);
+        return;
+      }
+      // Whoever may see the queue no more is told so by the page.
+      if (!answer.ok) return;
+      const news = (await answer.json()) as QueueNews;
+      this.#version = news.version;
+      this.#known = afterNews(this.#known, news);
+    }
+  }
+}
