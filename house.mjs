@@ -159,6 +159,7 @@ export const house = [
     about: 'parts on a plate: footprints, places, one toolpath for all',
     uses: ['machine', 'mesh', 'plane', 'solid', 'slice'],
   },
+  { path: 'core/src/weekPlan', about: 'the batches of all printers for the days to come', uses: [] },
   {
     path: 'core/src/sheet',
     about: 'a part as a drawing sheet: views, section, measures, title block',
@@ -258,6 +259,7 @@ export const house = [
   { path: 'app/src/lib/people', about: 'students, helpers, sign-in cards' },
   { path: 'app/src/lib/batch', about: 'a batch: laying, layers, starting' },
   { path: 'app/src/lib/batch/outcomes', about: 'what came of the parts of a batch' },
+  { path: 'app/src/lib/weekPlan', about: 'the week of all printers, planned' },
   { path: 'app/src/lib/printroom', about: 'printers along the day, change of filament' },
   { path: 'app/src/lib/printroom/queue', about: 'what waits: found, grouped, chosen, put in order' },
   { path: 'app/src/lib/review', about: 'looking through hand-ins' },
@@ -321,6 +323,7 @@ export const house = [
     uses: ['platform', 'projects', 'printers', 'handIns'],
   },
   { path: 'app/src/lib/server/printing/queue', about: 'what waits, and in which order', uses: [] },
+  { path: 'app/src/lib/server/printing/plan', about: 'the week of all printers', uses: ['batches'] },
   {
     path: 'app/src/lib/server/printing/batches',
     about: 'what is printed together: laying, proposals, slicing',

@@ -104,9 +104,6 @@ try {
     await designer.locator('[data-save=saved]').waitFor();
     await designer.getByRole('group', { name: 'Part' }).getByText('mm', { exact: false }).first().waitFor();
   };
-  await example('Bed sign');
-  await designer.locator('[data-step=s2] textarea').focus();
-  await shoot(designer, 'bench-text');
   await example('Weed lifter');
   await designer.getByRole('button', { name: 'Plan large' }).click();
   await designer.locator('[data-step=s2] input').first().focus();
@@ -144,6 +141,11 @@ try {
   await shoot(teacher, 'review-comparison');
   await teacher.goto('/queue');
   await shoot(teacher, 'queue');
+  await teacher.goto('/plan');
+  await teacher.locator('[data-batch-of]').first().click();
+  await teacher.waitForTimeout(2_000);
+  await shoot(teacher, 'week-plan');
+  await teacher.goto('/queue');
   await teacher.getByRole('checkbox', { name: 'Choose all' }).check();
   await teacher.getByRole('button', { name: /^Put \d/ }).click();
   await teacher.getByTestId('takes').waitFor();

@@ -1,5 +1,6 @@
 import { startChecks } from '../../app/src/lib/shared/startChecks.ts';
 import { everybody, type Line, type Somebody } from './accessLine.ts';
+import { accessToQueue } from './accessToQueue.ts';
 
 const all = everybody;
 const signedIn = everybody.filter((each) => each !== 'visitor');
@@ -197,8 +198,7 @@ export const accessTable: readonly Line[] = [
   { route: '/queue', call: '?/put', body: ({ entry }) => ({ entry, to: 'first' }), may: staff },
   { route: '/queue', call: '?/rules', body: () => ({}), may: staff },
   { route: '/queue/rows', call: 'GET', may: staff },
-  { route: '/queue/proposals', call: 'GET', may: staff },
-  { route: '/queue', call: '?/drop', body: ({ entry }) => ({ entry, dropped: 'no' }), may: teachers },
+  ...accessToQueue,
   { route: '/queue', call: '?/lay', body: ({ brief }) => ({ entry: brief }), may: staff },
   {
     route: '/queue',

@@ -139,6 +139,7 @@ test('on every page what people write stays words, and axe finds nothing serious
     handIn!,
     '/review/sheet',
     '/queue',
+    '/plan',
     '/print-room',
     '/print-room/figures',
     batch,

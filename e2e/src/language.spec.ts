@@ -167,7 +167,7 @@ test('every word of every page comes from the catalogue, and longer words have r
   await visit(teacher, '/review');
   await visit(teacher, (await linkTo(teacher, '/review/'))!);
   await visit(teacher, '/review/sheet');
-  for (const page of ['/queue', '/print-room', '/print-room/figures']) await visit(teacher, page);
+  for (const page of ['/queue', '/plan', '/print-room', '/print-room/figures']) await visit(teacher, page);
 
   await teacher.goto('/queue');
   await teacher.locator('main [role=checkbox], main input[type=checkbox]').nth(1).check();

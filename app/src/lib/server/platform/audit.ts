@@ -90,6 +90,8 @@ export const actions = said({
   'edit-sheet': 'changed a machine sheet',
   'delete-sheet': 'deleted a machine sheet',
   'set-bells': 'changed when the bells ring',
+  'set-planning': 'changed when somebody is in the print room',
+  'pin-batch': 'put a batch at a time in the plan',
   'set-currency': 'changed the currency',
 } as const);
 export type Action = keyof typeof actions;

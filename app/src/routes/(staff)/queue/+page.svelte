@@ -17,6 +17,7 @@
   import { isFree, isIdle } from '$lib/shared/printerNow';
   import { mayBeLaid } from '$lib/shared/queue/queueRow';
   import { queryOf, rowsIn, takesOf, viewIn, type QueueView } from '$lib/shared/queue/queueView';
+  import { weekPlanTexts } from '$lib/texts/weekPlan';
   import { queueTexts as say } from '$lib/texts/queue';
   import { enhance } from '$lib/ui/enhance';
 
@@ -97,6 +98,7 @@
   <div class="mb-4 flex flex-wrap items-baseline gap-x-4">
     <h1>{say.title}</h1>
     <span class="text-ink-soft">{say.waiting(waiting.count, waiting.seconds, waiting.grams)}</span>
+    <a class="text-primary-800 ml-auto underline underline-offset-2" href="/plan">{weekPlanTexts.title}</a>
   </div>
   {#if problem}<p role="alert" class="border-fail bg-fail-wash mb-3 border-l-4 px-3 py-2">{problem}</p>{/if}
 

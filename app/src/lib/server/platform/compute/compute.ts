@@ -24,6 +24,7 @@ const budgets: Record<Task['kind'], { readonly pool: PoolName; readonly ms: numb
   readPicture: { pool: 'people', ms: 5_000 },
   picture: { pool: 'people', ms: 20_000 },
   layOut: { pool: 'people', ms: 20_000 },
+  planWeek: { pool: 'people', ms: 10_000 },
   inspect: { pool: 'lessons', ms: 45_000 },
   batch: { pool: 'printing', ms: 180_000 },
 };

@@ -4,6 +4,7 @@ import type { Recipe } from '@kelbrin/core/recipe';
 import type { FileUnit } from '@kelbrin/core/mesh';
 import type { Region } from '@kelbrin/core/plane';
 import type { Plate, Layout, Placeable, Placed, Pose } from '@kelbrin/core/plate';
+import type { WeekBatch, WeekProblem } from '@kelbrin/core/weekPlan';
 import type { Estimate, PrintChoice, PrintedOn } from '@kelbrin/core/slice';
 import type { SentBytes } from '../sent/sentBytes.ts';
 
@@ -39,6 +40,7 @@ export type Task =
       readonly gapMm: number;
       readonly fixed: readonly Placed[];
     }
+  | { readonly kind: 'planWeek'; readonly problem: WeekProblem }
   | {
       readonly kind: 'picture';
       readonly recipe: Recipe;
@@ -67,6 +69,7 @@ export interface Answers {
     | { readonly ok: true; readonly gcode: string; readonly estimate: Estimate }
     | { readonly ok: false; readonly problem: string };
   layOut: Layout;
+  planWeek: readonly WeekBatch[];
   picture: { png: Uint8Array };
   readMesh:
     | {

@@ -14,6 +14,7 @@ import { drawPng } from '@kelbrin/core/picture';
 import { footprintOf, layOut, plateToolpath, shiftOnto, slicePart } from '@kelbrin/core/plate';
 import { estimate, settingsForPart, settingsOf, settingsOn, slice, writeGcode } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
+import { planWeek, type WeekProblem } from '@kelbrin/core/weekPlan';
 import { speakAsSet } from '../basics/language.ts';
 import { readPicture } from './readPicture.ts';
 import { noteThread } from './processorTime.ts';
@@ -42,6 +43,8 @@ async function carryOut(task: Task): Promise<Answers[keyof Answers]> {
       return sliceBatch(task, await ready());
     case 'layOut':
       return layOut(task.parts, task.plate, task.gapMm, task.fixed);
+    case 'planWeek':
+      return searchWeek(task.problem);
     case 'picture':
       return drawRecipe(task, await ready());
     case 'readMesh':
@@ -49,6 +52,18 @@ async function carryOut(task: Task): Promise<Answers[keyof Answers]> {
     case 'readPicture':
       return readPicture(task.sent.bytes);
   }
+}
+
+/** A plan is looked for this long, ms, and in no more rounds than this. */
+const SEARCH_MS = 1000;
+const MOST_ROUNDS = 20_000;
+/** Few parts have few ways to be put. */
+const ROUNDS_A_PART = 200;
+
+function searchWeek(problem: WeekProblem): Answers['planWeek'] {
+  const begun = performance.now();
+  const rounds = Math.min(MOST_ROUNDS, ROUNDS_A_PART * problem.parts.length);
+  return planWeek(problem, { rounds, used: () => (performance.now() - begun) / SEARCH_MS });
 }
 
 function inspectRecipe(

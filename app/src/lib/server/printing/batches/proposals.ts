@@ -111,7 +111,7 @@ export async function proposeBatches(db: Database, person: Person, now = new Dat
 }
 
 /** What parts have in common that can be printed together. */
-function kindOf({ limits, colours }: { limits: LimitsCard; colours: ColourBands }): string {
+export function kindOf({ limits, colours }: { limits: LimitsCard; colours: ColourBands }): string {
   return `${printKeyOf(limits)} ${colourKeyOf(colours)}`;
 }
 
@@ -135,15 +135,17 @@ function freePrinters(db: Database) {
 }
 
 /** The colours in which the school has filament. */
-async function coloursOfRolls(db: Database): Promise<ReadonlySet<FilamentColour | undefined>> {
+export async function coloursOfRolls(db: Database): Promise<ReadonlySet<FilamentColour | undefined>> {
   const rolls = await db.select({ colour: spools.colour }).from(spools).where(isNull(spools.goneAt));
   return new Set(rolls.map(({ colour }) => nearestColour(colour)));
 }
 
 /** What waits and may be printed. */
-async function whatWaits(db: Database) {
+export async function whatWaits(db: Database) {
   const rows = await entriesWithOwner(db, {
     id: queueEntries.id,
+    fileId: printFiles.id,
+    brief: briefs.title,
     footprint: printFiles.footprint,
     colours: printFiles.colours,
     estimate: printFiles.estimate,

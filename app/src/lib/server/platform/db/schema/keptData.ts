@@ -7,6 +7,7 @@ import { benchReport } from '../../../../shared/benchReport.ts';
 import { connection } from '../../../../shared/connection.ts';
 import { anchor } from '../../../../shared/remark.ts';
 import { argument } from '../../../../shared/saidWithHandIn.ts';
+import { planning } from '../../../../shared/planning.ts';
 import { schoolDay } from '../../../../shared/schoolDay.ts';
 import { startChecks } from '../../../../shared/startChecks.ts';
 import { trend } from '../../../../shared/trend.ts';
@@ -62,6 +63,9 @@ export const keptStartChecks = keptJson('checks before a start', z.array(z.enum(
 
 /** The lessons of a school's day. */
 export const keptDay = keptJson('school day', schoolDay);
+
+/** When somebody is in the print room. */
+export const keptPlanning = keptJson('planning', planning);
 
 /** What a student's bench last said of itself. */
 export const keptReport = keptJson('report of a bench', benchReport);

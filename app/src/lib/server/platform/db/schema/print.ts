@@ -24,6 +24,7 @@ import {
   keptChoice,
   keptColours,
   keptDay,
+  keptPlanning,
   keptEstimate,
   keptFootprint,
   keptSizes,
@@ -233,10 +234,36 @@ export const runs = pgTable(
   ],
 );
 
+/** A batch that somebody put at a time on a printer in the plan of the week, before it is laid. */
+export const planPins = pgTable('plan_pins', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  printerId: uuid('printer_id')
+    .notNull()
+    .references(() => printers.id, { onDelete: 'cascade' }),
+  startAt: timestamp('start_at', { withTimezone: true }).notNull(),
+  by: text('by').references(() => users.id, { onDelete: 'set null' }),
+});
+
+/** The parts of it; those that do not wait any more are passed over. */
+export const planPinParts = pgTable(
+  'plan_pin_parts',
+  {
+    queueEntryId: uuid('queue_entry_id')
+      .primaryKey()
+      .references(() => queueEntries.id, { onDelete: 'cascade' }),
+    pinId: uuid('pin_id')
+      .notNull()
+      .references(() => planPins.id, { onDelete: 'cascade' }),
+  },
+  (table) => [index().on(table.pinId)],
+);
+
 /** What holds for the whole school; there is one row. */
 export const schools = pgTable('school', {
   id: integer('id').primaryKey().default(1),
   day: keptDay('day').notNull(),
   /** What money is counted in, by its code of ISO 4217. */
   currency: text('currency').notNull().default('EUR'),
+  /** When somebody is there to clear plates; null as long as nobody said so. */
+  planning: keptPlanning('planning'),
 });
