@@ -7,7 +7,12 @@ const staff: Somebody[] = ['helper', ...teachers];
 export const accessToQueue: readonly Line[] = [
   { route: '/plan', call: 'load', may: staff },
   { route: '/plan/week', call: 'GET', may: staff },
-  { route: '/plan', call: '?/pin', body: ({ entry }) => ({ entry, printer: entry, at: '0' }), may: staff },
+  {
+    route: '/plan',
+    call: '?/pin',
+    body: ({ entry, printer }) => ({ entry, printer, at: String(Date.now()) }),
+    may: staff,
+  },
   { route: '/plan', call: '?/unpin', body: ({ entry }) => ({ pin: entry }), may: staff },
   { route: '/plan', call: '?/make', body: ({ brief }) => ({ entry: brief }), may: staff },
   {

@@ -63,9 +63,9 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     const before = await minutes();
     const lines = helper.getByLabel('Lines inside');
     await expect(lines).toHaveValue('1');
-    await lines.selectOption('crossed');
+    await lines.selectOption('lines crossed');
     await expect(lines).toHaveValue('2');
-    await lines.selectOption('one way');
+    await lines.selectOption('lines one way');
     await helper.getByLabel('Inside filled').fill('80');
     await helper.getByLabel('Inside filled').press('Tab');
     await expect.poll(minutes).toBeGreaterThan(before);

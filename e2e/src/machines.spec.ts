@@ -28,6 +28,12 @@ test('a teacher writes a machine sheet, is told of faults in its code, and gives
   await expect(page.getByRole('alert')).toContainText('Before a print, line');
   // What was typed is still there.
   await expect(before).toHaveValue(/hotness/);
+  // Left before it is saved, the page asks first, and stays with all that was typed.
+  const asked = page.waitForEvent('dialog');
+  const leaving = page.getByRole('link', { name: 'Machine sheets' }).click();
+  await (await asked).dismiss();
+  await leaving;
+  await expect(before).toHaveValue(/hotness/);
   await before.fill(`${code}\nG0 Y{depthMm - 1}`);
   await page.getByText('As it would be written').first().click();
   await expect(page.locator('pre').first()).toContainText('G0 Y179.5');

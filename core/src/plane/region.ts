@@ -13,8 +13,14 @@ export interface Range {
   readonly high: number;
 }
 
+/** How far something reaches along x and y. */
+export interface Extent {
+  readonly x: Range;
+  readonly y: Range;
+}
+
 /** The least and greatest x and y of a region; zero for an empty one. */
-export function extentOf(region: Region): { x: Range; y: Range } {
+export function extentOf(region: Region): Extent {
   let [lowX, lowY, highX, highY] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const outline of region) {
     for (const [x, y] of outline) {

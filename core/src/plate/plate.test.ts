@@ -4,7 +4,8 @@ import { built } from '../../test/evaluated.ts';
 import { madeWith } from '../../test/solids.ts';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { extentOf, isInside, regionAreaOf, type Region } from '../plane/index.ts';
-import { estimate, everydaySettings, slice, type Path } from '../slice/index.ts';
+import { endOf, estimate, everydaySettings, slice, type Layer, type Path } from '../slice/index.ts';
+import { lengthAlong } from '../slice/paths/lengths.ts';
 import type { Workshop } from '../solid/index.ts';
 import { starters } from '../starters/index.ts';
 import {
@@ -211,6 +212,49 @@ describe('the toolpath of a plate', () => {
       const counts = covered.map((region) => own.filter((path) => isOn(path, region)).length);
       expect(counts).toEqual(covered.map(() => part.layers[i].paths.length));
     }
+  });
+
+  it('lays what ends at one height with the plastic of its own thickness', () => {
+    const adapted = { ...settings, adaptLayersMm: [0.1, 0.2] as [number, number] };
+    const parts = [example('Drip peg'), example('Leaf badge')].map((mesh, i) => ({
+      part: slicePart(workshop.kernel, mesh, adapted),
+      xMm: 50 + 100 * i,
+      yMm: 100,
+      turnDeg: 0,
+    }));
+    const volume = (layers: readonly Layer[]) =>
+      layers.reduce(
+        (sum, { thickMm, paths }) =>
+          sum +
+          paths
+            .filter(({ role }) => role !== 'skirt')
+            .reduce((own, path) => own + lengthAlong(path) * path.widthMm * thickMm, 0),
+        0,
+      );
+    const alone = parts.reduce((sum, { part }) => sum + volume(part.layers), 0);
+    expect(volume(plateToolpath(parts, adapted).layers)).toBeCloseTo(alone, 6);
+  });
+
+  it('goes from part to part once a layer, and over a part itself where it stays on it', () => {
+    const part = slicePart(workshop.kernel, example('Drip peg'), settings);
+    const { layers } = plateToolpath(
+      [40, 180].map((xMm) => ({ part, xMm, yMm: 100, turnDeg: 0 })),
+      settings,
+    );
+    const sideOf = ({ points }: Path) => (points[0][0] < 110 ? 'left' : 'right');
+    const sides = layers.flatMap(({ paths }) =>
+      paths.filter(({ role }) => role !== 'skirt').map((path) => ({ side: sideOf(path), path })),
+    );
+    const crossings = sides.slice(1).filter(({ side }, i) => side !== sides[i].side);
+    // The layer above begins with the part on which the one below ended.
+    expect(crossings).toHaveLength(layers.length);
+    for (const { path } of crossings) expect(path.way).toBeUndefined();
+    const farFirsts = layers.slice(1).flatMap(({ paths: [first] }, i) => {
+      const [x, y] = endOf(layers[i].paths.at(-1)!);
+      return Math.hypot(first.points[0][0] - x, first.points[0][1] - y) > 2 ? [first] : [];
+    });
+    expect(farFirsts.length).toBeGreaterThan(5);
+    expect(farFirsts.filter(({ way }) => way !== undefined).length).toBe(farFirsts.length);
   });
 
   it('has one skirt around everything, or none where the plate has no room', () => {

@@ -36,11 +36,13 @@ describe('the toolpath of a plate', () => {
 
   it('puts each path where its part lies, turned as it is, and the way to it, too', () => {
     const withWay = { ...path(corner), way: [[0, 0]] as Points };
-    const [{ paths }] = plateToolpath([at(50, 40, part(1, withWay), 90)], settings).layers;
+    const [lower, { paths }] = plateToolpath([at(50, 40, part(2, withWay), 90)], settings).layers;
     const expected = (points: readonly (readonly [number, number])[]) =>
       points.map((point) => point.map((mm) => expect.closeTo(mm, 9) as number));
     expect(paths[0].points).toEqual(expected([[53, 35], [53, 45], [47, 45]])); // oxfmt-ignore
     expect(paths[0].way).toEqual(expected([[50, 40]]));
+    // The nozzle that comes from elsewhere was nowhere on it.
+    expect(lower.paths[0].way).toBeUndefined();
   });
 
   it('goes to the nearest next part, from the front left corner and then from where the last one ended', () => {

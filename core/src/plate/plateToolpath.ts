@@ -1,6 +1,14 @@
 import { boundsOf, type SolidMesh } from '../mesh/index.ts';
 import { circlePoints, convexHull, moved, type Outline, type Point } from '../plane/index.ts';
-import { paced, slice, type Layer, type Path, type PrintSettings, type Toolpath } from '../slice/index.ts';
+import {
+  endOf,
+  paced,
+  slice,
+  type Layer,
+  type Path,
+  type PrintSettings,
+  type Toolpath,
+} from '../slice/index.ts';
 import type { Kernel } from '../solid/index.ts';
 import type { Pose } from './placement.ts';
 
@@ -30,18 +38,24 @@ export function plateToolpath(parts: readonly LaidPart[], settings: PrintSetting
     const put = placer(placement);
     return part.layers.map((layer) => ({ ...layer, paths: layer.paths.map(put) }));
   });
-  // The last layers of parts end at heights of their own, between those that all have in common.
-  const heights = new Map<number, { layer: Layer; parts: (readonly Path[])[] }>();
-  for (const layer of placed.flat()) {
-    const key = Math.round(layer.zMm / SAME_HEIGHT_MM);
-    const known = heights.get(key);
-    if (known) known.parts.push(layer.paths);
-    else heights.set(key, { layer, parts: [layer.paths] });
+  // The last layers of parts end at heights of their own, between those that all have in common; and layers that adapt to
+  // slopes may end at the same height though they are not as thick.
+  const heights = new Map<string, { layer: Layer; parts: PartOfLayer[] }>();
+  for (const [part, own] of placed.entries()) {
+    for (const layer of own) {
+      if (layer.paths.length === 0) continue;
+      const key = [layer.zMm, layer.thickMm].map((mm) => Math.round(mm / SAME_HEIGHT_MM)).join(' ');
+      const known = heights.get(key);
+      if (known) known.parts.push({ part, paths: layer.paths });
+      else heights.set(key, { layer, parts: [{ part, paths: layer.paths }] });
+    }
   }
+  let last: Stand = { at: [0, 0], part: undefined };
   const layers = [...heights.values()]
-    .sort((a, b) => a.layer.zMm - b.layer.zMm)
+    .sort((a, b) => a.layer.zMm - b.layer.zMm || a.layer.thickMm - b.layer.thickMm)
     .map(({ layer, parts: laid }, index): Layer => {
-      const paths = inTurn(laid.filter(({ length }) => length > 0));
+      const { paths, end } = inTurn(laid, last);
+      last = end;
       const around = index === 0 ? skirt(paths, settings) : [];
       return paced({ ...layer, paths: [...around, ...paths] }, index, settings);
     });
@@ -60,19 +74,35 @@ function placer({ xMm, yMm, turnDeg }: Pose): (path: Path) => Path {
   });
 }
 
-/** The parts of a layer, the nearest next one after each, so that the nozzle crosses the plate little. */
-function inTurn(parts: readonly (readonly Path[])[]): Path[] {
+/** What a layer has of one part, by the number of that. */
+interface PartOfLayer {
+  readonly part: number;
+  readonly paths: readonly Path[];
+}
+
+/** Where the nozzle is, and over which part. */
+interface Stand {
+  readonly at: readonly [number, number];
+  readonly part: number | undefined;
+}
+
+/**
+ * The parts of a layer, the nearest next one after each, so that the nozzle crosses the plate little. It goes on where the
+ * layer below ended: only over the same part does the way hold that the part was sliced with.
+ */
+function inTurn(parts: readonly PartOfLayer[], from: Stand): { paths: Path[]; end: Stand } {
   const left = [...parts];
   const ordered: Path[] = [];
-  let [x, y] = [0, 0];
+  let end = from;
   while (left.length > 0) {
-    const away = left.map(([{ points }]) => Math.hypot(points[0][0] - x, points[0][1] - y));
-    const [next] = left.splice(away.indexOf(Math.min(...away)), 1);
-    ordered.push(...next);
-    const { points, closed } = next[next.length - 1];
-    [x, y] = closed ? points[0] : points[points.length - 1];
+    const [x, y] = end.at;
+    const away = left.map(({ paths: [{ points }] }) => Math.hypot(points[0][0] - x, points[0][1] - y));
+    const [{ part, paths }] = left.splice(away.indexOf(Math.min(...away)), 1);
+    const [{ way, ...first }, ...rest] = paths;
+    ordered.push(way && part === end.part ? { ...first, way } : first, ...rest);
+    end = { at: endOf(paths[paths.length - 1]), part };
   }
-  return ordered;
+  return { paths: ordered, end };
 }
 
 /** Lines around everything on the plate, from the outside in; left out where the plate has no room. */

@@ -10,7 +10,14 @@ export { lengthAlong } from './paths/lengths.ts';
 export { cannotPrint, settingsOn } from './settings/onSheet.ts';
 export { materialNamed, sameMaterial, type Material } from './settings/materials.ts';
 export { paced } from './motion/pace.ts';
-export { everydaySettings, printSettings, type PrintSettings } from './settings/printSettings.ts';
+export {
+  everydaySettings,
+  infillWays,
+  printSettings,
+  seams,
+  type PrintSettings,
+  type Seam,
+} from './settings/printSettings.ts';
 export {
   allowedSets,
   printChoice,
@@ -22,4 +29,4 @@ export {
   type SettingSet,
 } from './settings/settingSets.ts';
 export { slice, sliceInSteps } from './slice.ts';
-export type { Layer, Path, Role, Toolpath } from './paths/toolpath.ts';
+export { endOf, type Layer, type Path, type Role, type Toolpath } from './paths/toolpath.ts';

@@ -1,17 +1,20 @@
 import { boundsOf, type SolidMesh } from '../mesh/index.ts';
 import { signedAreaOf, type Outline, type Region } from '../plane/index.ts';
 import { Scope, Sections, type Area, type Kernel } from '../solid/index.ts';
+import { adaptedHeights } from './layers/adaptedHeights.ts';
 import { aroundPart } from './layers/aroundPart.ts';
 import { bridgesOver, type Bridges } from './layers/bridges.ts';
 import { fillLines } from './layers/fillLines.ts';
-import { infillLines, infillTurn } from './layers/infill.ts';
+import { infillOf, infillTurn } from './layers/infill.ts';
 import { layerHeights } from './layers/layerHeights.ts';
 import { filling } from './paths/lengths.ts';
 import { pieceByPiece } from './paths/order.ts';
 import { paced } from './motion/pace.ts';
 import type { PrintSettings } from './settings/printSettings.ts';
-import type { Layer, Path, Toolpath } from './paths/toolpath.ts';
-import { withWays } from './paths/travel.ts';
+import { fromSpreadSeam, SPREAD_TURNS } from './paths/seam.ts';
+import { endOf, type Layer, type Path, type Toolpath } from './paths/toolpath.ts';
+import { groundOf, withWayFrom, withWays, type Ground } from './paths/travel.ts';
+import { forTrueSizes } from './layers/trueSizes.ts';
 import { wallsOf, type Walls } from './layers/walls.ts';
 
 /** A corner that strays no further than this from the line between its neighbours is none. */
@@ -50,17 +53,23 @@ export function* sliceInSteps(
   const scope = new Scope();
   try {
     const solid = new Sections(kernel, scope, mesh);
-    const heights = layerHeights(boundsOf(mesh).max[2], settings);
+    const topMm = boundsOf(mesh).max[2];
+    const { adaptLayersMm } = settings;
+    const heights = adaptLayersMm
+      ? adaptedHeights(mesh, topMm, { ...settings, adaptLayersMm })
+      : layerHeights(topMm, settings);
     const sections: Area[] = [];
     for (const [index, { zMm, thickMm }] of heights.entries()) {
       // Where a wall is made of triangles, a section has corners on its straight runs, at other places in each layer.
-      sections.push(solid.at(scope, zMm - thickMm / 2).simplified(STRAIGHT_MM));
+      const section = solid.at(scope, zMm - thickMm / 2).simplified(STRAIGHT_MM);
+      sections.push(forTrueSizes(kernel, section, settings, index === 0));
       yield index;
     }
     const plan = new LayerPlan(kernel, scope, sections, settings);
     const layers: Layer[] = [];
     for (const [index, height] of heights.entries()) {
-      layers.push(paced({ ...height, paths: plan.pathsOf(index) }, index, settings));
+      const before = layers.at(-1)?.paths.at(-1);
+      layers.push(paced({ ...height, paths: plan.pathsOf(index, before && endOf(before)) }, index, settings));
       yield index;
     }
     return { layers };
@@ -101,21 +110,33 @@ class LayerPlan {
     });
   }
 
-  /** The lines of one layer in the order in which they are laid: what goes around, then each piece, its walls first. */
-  pathsOf(index: number): Path[] {
+  /**
+   * The lines of one layer in the order in which they are laid: what goes around, then each piece, its walls first.
+   *
+   * @param from where the nozzle is after the layer below
+   */
+  pathsOf(index: number, from: readonly [number, number] | undefined): Path[] {
     const own = this.#areaOf[index];
     const around = index === 0 ? aroundPart(this.#areas[own], this.#settings) : [];
     const within = this.#once(`paths ${this.#surroundings(index)}`, () =>
-      withWays(
-        pieceByPiece(this.#walls(own).paths, this.#fill(index), this.#pieces(own)),
-        this.#passable(own),
-      ),
+      withWays(pieceByPiece(this.#wallPaths(index), this.#fill(index), this.#pieces(own)), this.#ground(own)),
     );
-    return [...around, ...within];
+    if (from === undefined || around.length > 0 || within.length === 0) return [...around, ...within];
+    const [first, ...rest] = within;
+    return [withWayFrom(from, first, this.#ground(own)), ...rest];
   }
 
   #walls(own: number): Walls {
     return this.#once(`walls ${own}`, () => wallsOf(this.#areas[own], this.#settings));
+  }
+
+  /** The lines of a layer along its outlines; where their beginnings are spread each layer has them somewhere else. */
+  #wallPaths(index: number): readonly Path[] {
+    const { paths } = this.#walls(this.#areaOf[index]);
+    if (this.#settings.seam !== 'spread') return paths;
+    return paths.map((path) =>
+      path.closed ? { ...path, points: fromSpreadSeam(path.points, index % SPREAD_TURNS) } : path,
+    );
   }
 
   /** The pieces that a section falls into. */
@@ -127,14 +148,15 @@ class LayerPlan {
 
   /** What tells whether two layers have the same paths: their sections, those around them and how their fill is turned. */
   #surroundings(index: number): string {
-    const turn = infillTurn(this.#settings.infillDirections, index);
+    const turn = infillTurn(this.#settings, index);
     const around = this.#around(index);
     const sections = [this.#areaOf[index], this.#areaOf[index - 1], around?.first, around?.last];
-    return [...sections, index % 2, turn].join(' ');
+    const seam = this.#settings.seam === 'spread' ? index % SPREAD_TURNS : 0;
+    return [...sections, index % 2, turn, seam].join(' ');
   }
 
   #fill(index: number): Path[] {
-    const { lineWidthMm, infillDirections, infillShare } = this.#settings;
+    const { lineWidthMm, infillShare } = this.#settings;
     const own = this.#areaOf[index];
     const { inside } = this.#walls(own);
     if (inside.isEmpty()) return [];
@@ -146,8 +168,7 @@ class LayerPlan {
     const lines = fillLines(solid.outlines(), index % 2 === 0 ? 45 : 135, lineWidthMm, 'closed');
     const paths = [...bridges.paths, ...filling(lines, solid.and(inside).mm2())];
     if (covered) {
-      const turn = infillTurn(infillDirections, index);
-      paths.push(...infillLines(bare.and(covered).outlines(), this.#settings, turn));
+      paths.push(...infillOf(bare.and(covered), this.#settings, infillTurn(this.#settings, index)));
     }
     return paths;
   }
@@ -167,12 +188,14 @@ class LayerPlan {
   }
 
   /** Where the nozzle may travel without crossing open air. */
-  #passable(own: number): Region {
-    return this.#once(`passable ${own}`, () =>
-      this.#areas[own]
-        .grown(-RIM * this.#settings.lineWidthMm)
-        .simplified(ROUGH_MM)
-        .outlines(),
+  #ground(own: number): Ground {
+    return this.#once(`ground ${own}`, () =>
+      groundOf(
+        this.#areas[own]
+          .grown(-RIM * this.#settings.lineWidthMm)
+          .simplified(ROUGH_MM)
+          .outlines(),
+      ),
     );
   }
 

@@ -2,6 +2,7 @@ import type { WeekBatch, WeekProblem } from './week.ts';
 
 /** What becomes of the parts of a brief if all goes as planned. */
 export interface BriefOutlook {
+  /** Its id. */
   readonly brief: string;
   readonly parts: number;
   /** When the last of them is done; undefined if some are not planned. */

@@ -8,6 +8,7 @@
 export interface WaitingPart {
   readonly id: string;
   readonly student: string;
+  /** The id of the brief that it is for. */
   readonly brief: string;
   /** When it is to be done; undefined where nobody set a day. */
   readonly dueMs: number | undefined;

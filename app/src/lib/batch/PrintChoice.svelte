@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { ComponentProps } from 'svelte';
-  import { allowedSets, settingsFor, type PrintChoice } from '@kelbrin/core/slice';
+  import { allowedSets, infillWays, seams, settingsFor, type PrintChoice } from '@kelbrin/core/slice';
   import { formatNumber } from '@kelbrin/core/recipe';
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { batchTexts as say } from '$lib/texts/batch';
@@ -18,6 +18,17 @@
 
   const sets = $derived(allowedSets(limits));
   const usual = $derived(settingsFor(limits, choice.set));
+  const way = $derived(choice.infillWay ?? usual.infillWay);
+  /** A way to fill the inside, or for straight lines the number of their directions. */
+  const pattern = $derived(way === 'lines' ? String(choice.infillDirections ?? usual.infillDirections) : way);
+  function choosePattern(wished: string) {
+    const infillWay = infillWays.find((each) => each === wished);
+    set(
+      infillWay
+        ? { infillWay }
+        : { infillWay: undefined, infillDirections: Number(wished) as PrintChoice['infillDirections'] },
+    );
+  }
   const set = (part: Partial<PrintChoice>) => change({ ...choice, ...part });
 </script>
 
@@ -71,12 +82,34 @@
     {say.pattern}
     <select
       class="border-hairline rounded px-2 py-1"
-      value={String(choice.infillDirections ?? usual.infillDirections)}
-      onchange={(event) =>
-        set({ infillDirections: Number(event.currentTarget.value) as PrintChoice['infillDirections'] })}
+      value={pattern}
+      onchange={(event) => choosePattern(event.currentTarget.value)}
     >
       {#each Object.entries(say.patterns) as [id, name] (id)}<option value={id}>{name}</option>{/each}
     </select>
+  </label>
+  {#if limits.layerHeightsMm.length > 1}
+    <label class="grid grid-cols-[auto_1fr] items-center gap-x-2">
+      <input
+        type="checkbox"
+        class="rounded"
+        checked={choice.isAdapted ?? false}
+        onchange={(event) => set({ isAdapted: event.currentTarget.checked || undefined })}
+      />
+      {say.adapted}
+      <span class="text-ink-soft col-span-2 text-sm">{say.adaptedWhy}</span>
+    </label>
+  {/if}
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
+    {say.seam}
+    <select
+      class="border-hairline rounded px-2 py-1"
+      value={choice.seam ?? usual.seam}
+      onchange={(event) => set({ seam: seams.find((each) => each === event.currentTarget.value) })}
+    >
+      {#each seams as seam (seam)}<option value={seam}>{say.seams[seam]}</option>{/each}
+    </select>
+    <span class="text-ink-soft col-span-2 text-sm">{say.seamWhy}</span>
   </label>
   {@render number(say.wallLines, say.wallLinesWhy, {
     min: 1,

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Input } from 'flowbite-svelte';
   import { inHours } from '@kelbrin/core/inspect';
-  import type { careOfPrinters } from '$lib/server/printers/care';
+  import type { careBooks, careOfPrinters } from '$lib/server/printers/care';
   import { careEveryHours } from '$lib/shared/care';
   import { enhance } from '$lib/ui/enhance';
   import { shortDay } from '$lib/ui/times';
@@ -11,8 +11,10 @@
   interface Props {
     printer: { readonly id: string; readonly name: string };
     care: Awaited<ReturnType<typeof careOfPrinters>>;
+    /** What was done before, the newest first. */
+    book: Awaited<ReturnType<typeof careBooks>>;
   }
-  let { printer, care }: Props = $props();
+  let { printer, care, book }: Props = $props();
 
   const isDue = ({ kind, hours }: (typeof care)[number]) => hours >= careEveryHours[kind];
   const due = $derived(care.filter(isDue));
@@ -59,4 +61,12 @@
       </li>
     {/each}
   </ul>
+  {#if book.length > 0}
+    <p class="border-hairline border-t pt-2 font-semibold">{say.book}</p>
+    <ul class="text-ink-soft">
+      {#each book as { id, kind, note, at, by } (id)}
+        <li>{say.entry(shortDay(at), say.kinds[kind], by ?? say.somebody, note)}</li>
+      {/each}
+    </ul>
+  {/if}
 </details>

@@ -26,14 +26,15 @@
 
   type Printer = Awaited<ReturnType<typeof printersWithRuns>>[number] & {
     planned: ComponentProps<typeof DayLane>['planned'];
-    care: ComponentProps<typeof Care>['care'];
   };
   interface Props {
     printer: Printer;
     day: SchoolDay;
     spools: Awaited<ReturnType<typeof spoolsOf>>;
+    care: ComponentProps<typeof Care>['care'];
+    careBook: ComponentProps<typeof Care>['book'];
   }
-  let { printer, day, spools }: Props = $props();
+  let { printer, day, spools, care, careBook }: Props = $props();
 
   const { run, status } = $derived(printer);
   /** What is to be printed here once the plate is clear. */
@@ -243,7 +244,7 @@
           <li class="text-ink-soft">{say.noRuns}</li>
         {/each}
       </ul>
-      <Care {printer} care={printer.care} />
+      <Care {printer} {care} book={careBook} />
     </div>
   </div>
 </section>

@@ -8,6 +8,7 @@ import { PrinterKeeper } from './printing/keeping/keeper.ts';
 import { speakAsSet } from './platform/basics/language.ts';
 import { log } from './platform/basics/log.ts';
 import { askForInspection, INSPECT, RECHECK, startBoss, type InspectJob } from './handIns/boss.ts';
+import { tellOfLateBriefs } from './printing/plan/lateBriefs.ts';
 import { forgottenHandIns, inspectHandIn } from './handIns/inspectHandIn.ts';
 
 /*
@@ -16,6 +17,8 @@ import { forgottenHandIns, inspectHandIn } from './handIns/inspectHandIn.ts';
  */
 
 speakAsSet();
+/** How often it is looked whether all will be printed in time, ms. */
+const LOOK_AHEAD_MS = 3600_000;
 const { sql, db } = connection();
 const keepers = new Map<string, PrinterKeeper>();
 
@@ -45,6 +48,9 @@ async function lookAround(): Promise<void> {
 await lookAround();
 const look = () => void lookAround().catch((error: unknown) => log.error({ err: error }, 'Looking for work'));
 const round = setInterval(look, 5_000);
+const lookAhead = () =>
+  void tellOfLateBriefs(db, new Date()).catch((err: unknown) => log.error({ err }, 'Looking ahead'));
+const ahead = setInterval(lookAhead, LOOK_AHEAD_MS);
 
 // A run that was just asked for starts at once.
 const unfollow = await new LiveHub(sql).follow(['orders'], () => {
@@ -55,6 +61,7 @@ log.info('The job process is ready');
 
 async function stop(): Promise<void> {
   clearInterval(round);
+  clearInterval(ahead);
   unfollow();
   // All at once: one after the other, what is inspected and what is printed would have to be waited for in turn.
   await Promise.all([

@@ -33,6 +33,10 @@ export function printKeyOf({
   layerMm,
   lineWidthMm,
   buildVolumeMm,
-}: Pick<LimitsCard, 'material' | 'layerMm' | 'lineWidthMm' | 'buildVolumeMm'>): string {
-  return JSON.stringify([material.toLowerCase(), layerMm, lineWidthMm, buildVolumeMm]);
+  holesSmallerMm = 0,
+  firstLayerSpreadMm = 0,
+}: Pick<LimitsCard, 'material' | 'layerMm' | 'lineWidthMm' | 'buildVolumeMm'> &
+  Partial<Pick<LimitsCard, 'holesSmallerMm' | 'firstLayerSpreadMm'>>): string {
+  const sizes = [holesSmallerMm, firstLayerSpreadMm];
+  return JSON.stringify([material.toLowerCase(), layerMm, lineWidthMm, buildVolumeMm, ...sizes]);
 }

@@ -1,5 +1,5 @@
 import type { FilamentColour } from '@kelbrin/core/colours';
-import type { BriefOutlook } from '@kelbrin/core/weekPlan';
+import type { BriefOutlook as Outlook } from '@kelbrin/core/weekPlan';
 
 /** Why a batch stands where it does. */
 export type PlanReason = 'due' | 'loaded' | 'change' | 'overnight' | 'byHand';
@@ -39,6 +39,12 @@ export interface PlannedLane {
   readonly colour: string | undefined;
   /** What it is at until it can begin: a print that runs, and batches that are laid for it. */
   readonly busy: { readonly untilMs: number; readonly batches: readonly number[] } | undefined;
+}
+
+/** What becomes of a brief of a class, if all goes as planned. */
+export interface BriefOutlook extends Outlook {
+  readonly title: string;
+  readonly className: string;
 }
 
 /** The plan of the coming days. */

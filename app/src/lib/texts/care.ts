@@ -12,6 +12,11 @@ export const careTexts = said({
       ? say('since {day} ({by})', { day, by })
       : say('since {day} ({by}): {note}', { day, by, note }),
   never: 'since it was new',
+  book: 'What was done before',
+  entry: (day: string, kind: string, by: string, note: string) =>
+    note === ''
+      ? say('{day}: {kind} ({by})', { day, kind, by })
+      : say('{day}: {kind} ({by}), {note}', { day, kind, by, note }),
   somebody: 'somebody',
   note: 'what you did',
   noteOf: (kind: string, printer: string) => say('What you did: {kind} of {printer}', { kind, printer }),

@@ -59,6 +59,11 @@ export const noticeTexts = said({
         '{count, plural, one {A printer does} other {Printers do}} not answer while printing for “{brief}” in {className}: look at it.',
         { count, brief, className },
       ),
+    brief_late: ({ brief, className }) =>
+      say(
+        '“{brief}” in {className} will not be printed in time as things are: the plan says which parts will be late.',
+        { brief, className },
+      ),
     run_due: ({ count, brief, className }) =>
       say(
         '{count, plural, one {A print} other {# prints}} for “{brief}” in {className} should be done: look, and say how it went.',

@@ -25,9 +25,9 @@
       </tr>
     </thead>
     <tbody class="divide-hairline divide-y">
-      {#each outlook as { brief, parts, doneMs, dueMs, late } (brief)}
-        <tr data-brief={brief}>
-          <td class="px-4 py-2"><strong>{brief}</strong></td>
+      {#each outlook as { brief, title, className, parts, doneMs, dueMs, late } (brief)}
+        <tr data-brief={title}>
+          <td class="px-4 py-2"><strong>{title}</strong> <span class="text-ink-soft">{className}</span></td>
           <td class="px-4 py-2">{say.parts(parts)}</td>
           <td class="px-4 py-2">{doneMs === undefined ? say.never(days) : dayAndTime(new Date(doneMs))}</td>
           <td class="px-4 py-2">{dueMs === undefined ? '' : shortDay(new Date(dueMs))}</td>

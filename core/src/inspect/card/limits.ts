@@ -107,6 +107,20 @@ export const limitsCard = z.strictObject({
     '%',
     said({ label: 'Shrinkage' }),
   ),
+  /** How much smaller across holes come out than they were drawn. */
+  holesSmallerMm: limit(
+    z.number().min(0).max(1).default(0),
+    'plastic',
+    'mm',
+    said({ label: 'Holes come out smaller by' }),
+  ),
+  /** How far the first layer spreads on each side as it is pressed on the plate. */
+  firstLayerSpreadMm: limit(
+    z.number().min(0).max(1).default(0),
+    'plastic',
+    'mm',
+    said({ label: 'First layer spreads by' }),
+  ),
   /** What is added to the diameter of an object for the hole that it shall fit into. */
   fitAllowanceMm: z
     .strictObject({

@@ -38,7 +38,7 @@ export interface Walls {
  * each other, in a thin wall, in the stroke of a letter or between the innermost lines, one line as wide as the place
  * runs along its middle; so every place is filled, and none twice.
  */
-export function wallsOf(section: Area, { lineWidthMm, wallLines }: PrintSettings): Walls {
+export function wallsOf(section: Area, { lineWidthMm, wallLines, seam }: PrintSettings): Walls {
   const paths: Path[] = [];
   /** How wide a section is everywhere if two lines have room beside each other within so many rings. */
   const roomMm = (rings: number) => (2 * rings + TWO_LINES) * lineWidthMm + SPARE_MM;
@@ -50,7 +50,7 @@ export function wallsOf(section: Area, { lineWidthMm, wallLines }: PrintSettings
       ? left.grown(-lineWidthMm / 2).simplified(STRAIGHT_MM)
       : wherever(left, lineWidthMm, -lineWidthMm / 2);
     for (const points of line.outlines()) {
-      paths.push({ role: 'wall', points: fromSeam(points), closed: true, widthMm: lineWidthMm });
+      paths.push({ role: 'wall', points: fromSeam(points, seam), closed: true, widthMm: lineWidthMm });
     }
     if (!isWide) paths.push(...along(left, line.grown(lineWidthMm / 2 + BESIDE_MM), lineWidthMm));
     left = line.grown(-lineWidthMm / 2).simplified(FINE_MM);

@@ -1,6 +1,6 @@
 import { quadtree } from 'd3-quadtree';
 import { OutlineRuns, type Region } from '../../plane/index.ts';
-import type { Path } from './toolpath.ts';
+import { endOf, type Path } from './toolpath.ts';
 
 /** A point at which a path may be begun. */
 interface Entry {
@@ -29,7 +29,7 @@ export function inOrderOfTravel(paths: readonly Path[], from = paths[0]?.points[
     left.removeAll(entries.get(path)!);
     const points = isReversed ? path.points.toReversed() : path.points;
     ordered.push({ ...path, points });
-    [x, y] = path.closed ? points[0] : points[points.length - 1];
+    [x, y] = endOf({ ...path, points });
   }
   return ordered;
 }
@@ -73,7 +73,7 @@ export function pieceByPiece(
     for (const paths of [piece.walls, piece.fill]) {
       const inTurn = inOrderOfTravel(paths, at);
       ordered.push(...inTurn);
-      at = endOf(inTurn.at(-1)) ?? at;
+      if (inTurn.length > 0) at = endOf(inTurn[inTurn.length - 1]);
     }
   }
   return ordered;
@@ -106,9 +106,4 @@ function nearest(pieces: ReadonlyMap<number, Piece>, [x, y]: readonly [number, n
     }
   }
   return nearestYet;
-}
-
-/** Where the nozzle is after a path. */
-function endOf(path: Path | undefined): readonly [number, number] | undefined {
-  return path && (path.closed ? path.points[0] : path.points[path.points.length - 1]);
 }

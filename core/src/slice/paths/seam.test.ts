@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { circlePoints, type Outline } from '../../plane/index.ts';
-import { fromSeam } from './seam.ts';
+import fc from 'fast-check';
+import { fromSeam, fromSpreadSeam, SPREAD_TURNS } from './seam.ts';
 
 const square: Outline = [
   [0, 0],
@@ -42,6 +43,30 @@ describe('the seam of a line around an outline', () => {
       expect(y).toBeGreaterThan(radius - 0.06);
       expect(Math.abs(x)).toBeLessThan(0.8);
     }
+  });
+
+  it('is at the back where that is wished, corner or not', () => {
+    const back = circlePoints(5).filter(([, y]) => y > -0.1);
+    const arch: Outline = [[-5, -6], [5, -6], ...back]; // oxfmt-ignore
+    expect(fromSeam(arch, 'behind')[0][1]).toBeGreaterThan(4.9);
+  });
+
+  it('is spread over the outline, which stays as it is', () => {
+    const starts = Array.from({ length: SPREAD_TURNS }, (_, turn) => fromSpreadSeam(square, turn)[0]);
+    for (const [i, [x, y]] of starts.entries())
+      for (const [otherX, otherY] of starts.slice(i + 1))
+        expect(Math.hypot(x - otherX, y - otherY)).toBeGreaterThan(2);
+    const lengthOf = (line: readonly (readonly [number, number])[]) =>
+      line.reduce((sum, [x, y], i) => {
+        const [nextX, nextY] = line[(i + 1) % line.length];
+        return sum + Math.hypot(nextX - x, nextY - y);
+      }, 0);
+    fc.assert(
+      fc.property(fc.nat(200), fc.double({ min: 1, max: 30, noNaN: true }), (turn, radius) => {
+        const circle = circlePoints(radius);
+        expect(lengthOf(fromSpreadSeam(circle, turn))).toBeCloseTo(lengthOf(circle), 6);
+      }),
+    );
   });
 
   it('keeps the outline as it is', () => {

@@ -16,6 +16,11 @@ export interface Path {
   readonly way?: readonly (readonly [number, number])[];
 }
 
+/** Where the nozzle is after a path. */
+export function endOf({ points, closed }: Path): readonly [number, number] {
+  return closed ? points[0] : points[points.length - 1];
+}
+
 /** Everything that is laid at one height. */
 export interface Layer {
   /** The height of the layer's upper side, where the nozzle runs. */

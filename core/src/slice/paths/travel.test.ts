@@ -84,7 +84,10 @@ it('a layer draws the filament back only where its way crosses open air', () => 
     widthMm: 0.45,
   });
   const region: Region = [...u, square(4, 60)];
-  const [first, inside, around, away] = withWays([dot(4, 28), dot(4, 20), dot(26, 28), dot(58, 0)], region);
+  const [first, inside, around, away] = withWays(
+    [dot(4, 28), dot(4, 20), dot(26, 28), dot(58, 0)],
+    groundOf(region),
+  );
   expect(first.way).toBeUndefined();
   expect(inside.way).toEqual([]);
   expect(around.way).toHaveLength(2);
@@ -137,7 +140,7 @@ describe('a way over anything', () => {
 describe('the way to a line', () => {
   const line = (x: number, y = 0): Path => ({ role: 'inside', points: [[x, y], [x, y + 0.1]], closed: false, widthMm: 0.45 }); // oxfmt-ignore
   const ring: Path = { role: 'wall', points: [[0, 0], [1, 0], [1, 1]], closed: true, widthMm: 0.45 }; // oxfmt-ignore
-  const wayTo = (from: Path, to: Path, within: Region) => withWays([from, to], within)[1].way;
+  const wayTo = (from: Path, to: Path, within: Region) => withWays([from, to], groundOf(within))[1].way;
 
   it('goes straight through the air, as if it were a way, up to two millimetres', () => {
     const apart: Region = [square(0.5), square(0.5, 2.3)];

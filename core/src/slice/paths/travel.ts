@@ -1,5 +1,5 @@
 import { OutlineRuns, type Point, type Region } from '../../plane/index.ts';
-import type { Path } from './toolpath.ts';
+import { endOf, type Path } from './toolpath.ts';
 
 type Place = readonly [number, number];
 
@@ -14,20 +14,19 @@ const AT_END = 1e-7;
  * The paths of a layer, each with the way to its beginning. Where the straight way would cross open air it goes around
  * over what is printed, if that is not far; otherwise the filament is drawn back for it.
  *
- * `within` is the area over which the nozzle may go, a little smaller than the layer's section.
+ * `ground` is the area over which the nozzle may go, a little smaller than the layer's section.
  */
-export function withWays(paths: readonly Path[], within: Region): Path[] {
-  const ground = groundOf(within);
-  return paths.map((path, i) => {
-    if (i === 0) return path;
-    const before = paths[i - 1];
-    const from = before.closed ? before.points[0] : before.points[before.points.length - 1];
-    const to = path.points[0];
-    const straight = Math.hypot(to[0] - from[0], to[1] - from[1]);
-    if (straight <= STRAIGHT_UP_TO_MM) return path;
-    const way = wayWithin(from, to, ground);
-    return way && lengthOf([from, ...way, to]) <= LONGEST_DETOUR * straight ? { ...path, way } : path;
-  });
+export function withWays(paths: readonly Path[], ground: Ground): Path[] {
+  return paths.map((path, i) => (i === 0 ? path : withWayFrom(endOf(paths[i - 1]), path, ground)));
+}
+
+/** A path with the way to its beginning from where the nozzle is, as that of the layer below to the first of the next. */
+export function withWayFrom(from: Place, path: Path, ground: Ground): Path {
+  const to = path.points[0];
+  const straight = Math.hypot(to[0] - from[0], to[1] - from[1]);
+  if (straight <= STRAIGHT_UP_TO_MM) return path;
+  const way = wayWithin(from, to, ground);
+  return way && lengthOf([from, ...way, to]) <= LONGEST_DETOUR * straight ? { ...path, way } : path;
 }
 
 /**

@@ -7,6 +7,11 @@ it('prints PLA as ordinary classroom printers do, unless something else is said'
   expect(everydaySettings).toEqual({
     layerMm: 0.2,
     firstLayerMm: 0.2,
+    adaptLayersMm: null,
+    seam: 'hidden',
+    holeGrowthMm: 0,
+    firstLayerInsetMm: 0,
+    infillWay: 'lines',
     lineWidthMm: 0.45,
     wallLines: 2,
     closedLayers: 3,

@@ -3,18 +3,35 @@ import * as z from 'zod';
 const positive = z.number().positive().max(1000);
 const acceleration = z.number().min(10).max(20_000);
 
+/** Where lines around an outline begin: where it shows least, at the back, or in each layer somewhere else. */
+export const seams = ['hidden', 'behind', 'spread'] as const;
+export type Seam = (typeof seams)[number];
+
+/** The ways to fill the inside. */
+export const infillWays = ['lines', 'outline', 'honeycomb', 'waves'] as const;
+
 /** How a part is printed. The defaults are for an ordinary classroom printer with PLA. */
 export const printSettings = z.strictObject({
   layerMm: positive.default(0.2),
   firstLayerMm: positive.default(0.2),
+  /** The finest and the thickest layer of a part whose layers adapt to its slopes; null where all are alike. */
+  adaptLayersMm: z.tuple([positive, positive]).nullable().default(null),
   lineWidthMm: positive.default(0.45),
   /** How many lines go around each outline. */
   wallLines: z.number().int().min(1).max(10).default(2),
+  /** Where lines around an outline begin. */
+  seam: z.enum(seams).default('hidden'),
+  /** How far the rim of a hole is laid outside of where it was drawn, since plastic is drawn inwards around it. */
+  holeGrowthMm: z.number().min(0).max(1).default(0),
+  /** How far the first layer is laid within its outline, since it is pressed wider. */
+  firstLayerInsetMm: z.number().min(0).max(1).default(0),
   /** How many layers are closed below and above every surface that is seen. */
   closedLayers: z.number().int().min(0).max(20).default(3),
   /** The share of the inside that is filled, 0 to 1. */
   infillShare: z.number().min(0).max(1).default(0.2),
-  /** In how many directions each layer of the inside is filled. */
+  /** How the inside is filled: straight lines, lines along the outline, six-sided cells, or waves. */
+  infillWay: z.enum(infillWays).default('lines'),
+  /** In how many directions each layer of the inside is filled with straight lines. */
   infillDirections: z.union([z.literal(1), z.literal(2), z.literal(3)]).default(1),
   /** The plate, left to right and front to back. */
   plateMm: z.tuple([positive, positive]).default([220, 200]),

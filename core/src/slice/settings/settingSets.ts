@@ -45,6 +45,9 @@ interface Printer {
   readonly layerHeightsMm: readonly number[];
   readonly buildVolumeMm: readonly [number, number, number];
   readonly material: string;
+  /** How much smaller holes come out across, and by how much the first layer spreads; nothing if it is not said. */
+  readonly holesSmallerMm?: number;
+  readonly firstLayerSpreadMm?: number;
 }
 
 /** The ways to print whose layers a card allows; the everyday one prints with the card's usual layers. */
@@ -56,7 +59,14 @@ export function allowedSets({ layerHeightsMm }: Pick<Printer, 'layerHeightsMm'>)
 
 /** The settings of one of the ways to print, the everyday one if none is named, on the printer and in the material of a limits card. */
 export function settingsFor(
-  { layerMm, lineWidthMm, buildVolumeMm: [width, depth, height], material }: Omit<Printer, 'layerHeightsMm'>,
+  {
+    layerMm,
+    lineWidthMm,
+    buildVolumeMm: [width, depth, height],
+    material,
+    holesSmallerMm = 0,
+    firstLayerSpreadMm = 0,
+  }: Omit<Printer, 'layerHeightsMm'>,
   id: SettingSet['id'] = 'everyday',
 ): PrintSettings {
   const { gramsPerCm3, wallMmPerS, ...asMaterial } = materialNamed(material);
@@ -69,6 +79,8 @@ export function settingsFor(
     lineWidthMm,
     plateMm: [width, depth],
     heightMm: height,
+    holeGrowthMm: holesSmallerMm / 2,
+    firstLayerInsetMm: firstLayerSpreadMm,
     ...settingSets.find((set) => set.id === id)?.changes,
   };
   // A way to print makes it slower, and never faster than the material allows.
@@ -85,7 +97,11 @@ export function settingsForPart(card: Omit<Printer, 'layerHeightsMm'>, colours: 
 export const printChoice = z.strictObject({
   set: z.enum(['everyday', 'trial', 'detail']).default('everyday'),
   infillShare: printSettings.shape.infillShare.unwrap().optional(),
+  /** Whether layers are fine where a part slopes and thick where it does not, within those that the card allows. */
+  isAdapted: z.boolean().optional(),
+  infillWay: printSettings.shape.infillWay.unwrap().optional(),
   infillDirections: printSettings.shape.infillDirections.unwrap().optional(),
+  seam: printSettings.shape.seam.unwrap().optional(),
   wallLines: printSettings.shape.wallLines.unwrap().optional(),
   brimMm: printSettings.shape.brimMm.unwrap().optional(),
   colourChangesMm: printSettings.shape.colourChangesMm.unwrap().optional(),
@@ -93,10 +109,12 @@ export const printChoice = z.strictObject({
 export type PrintChoice = z.infer<typeof printChoice>;
 
 /** The settings that a choice makes on the printer of a limits card. */
-export function settingsOf(
-  card: Omit<Printer, 'layerHeightsMm'>,
-  { set, ...changes }: PrintChoice,
-): PrintSettings {
+export function settingsOf(card: Printer, { set, isAdapted, ...changes }: PrintChoice): PrintSettings {
   const chosen = Object.entries(changes).filter(([, value]) => value !== undefined);
-  return { ...settingsFor(card, set), ...Object.fromEntries(chosen) };
+  const { layerHeightsMm } = card;
+  return {
+    ...settingsFor(card, set),
+    ...Object.fromEntries(chosen),
+    ...(isAdapted ? { adaptLayersMm: [Math.min(...layerHeightsMm), Math.max(...layerHeightsMm)] } : {}),
+  };
 }

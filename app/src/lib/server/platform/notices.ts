@@ -25,6 +25,7 @@ const briefNews = [
   'run_waits',
   'run_silent',
   'part_failed',
+  'brief_late',
 ] as const;
 export type BriefNews = (typeof briefNews)[number];
 

@@ -4,7 +4,7 @@ import { NotAllowed, type Person } from '../platform/auth/access.ts';
 import { printers, runs } from '../platform/db/schema/index.ts';
 import { school } from '../demo/school.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
-import { careBook, careOfPrinters, noteCare } from './care.ts';
+import { careBooks, careOfPrinters, noteCare } from './care.ts';
 
 let test: TestDatabase;
 let helper: Person;
@@ -37,7 +37,7 @@ it('counts hours and grams since something was looked after, each by itself', as
   await noteCare(test.db, helper, alder, { kind: 'nozzle', note: 'brushed, ół' });
   expect(await stateOf('nozzle')).toMatchObject({ hours: 0, grams: 0, note: 'brushed, ół', by: helper.name });
   expect((await stateOf('belts')).hours).toBeCloseTo(2, 6);
-  const [entry] = await careBook(test.db, helper, alder);
+  const [entry] = (await careBooks(test.db, helper)).filter(({ printerId }) => printerId === alder);
   expect(entry).toMatchObject({ kind: 'nozzle', note: 'brushed, ół', by: helper.name });
 });
 

@@ -1,4 +1,4 @@
-import { desc, eq, sql } from 'drizzle-orm';
+import { desc, eq, lte, sql } from 'drizzle-orm';
 import { careDraft, careKinds, type CareKind } from '../../shared/care.ts';
 import { record } from '../platform/audit.ts';
 import { demandRole, type Person } from '../platform/auth/access.ts';
@@ -57,25 +57,42 @@ export async function careOfPrinters(db: Database, person: Person): Promise<Care
   }));
 }
 
-/** How many entries of the book of care are shown. */
+/** How many entries of each book of care are shown. */
 const SHOWN = 8;
 
-/** The last entries of a printer's book of care, the newest first. */
-export async function careBook(db: Database, person: Person, printerId: string) {
+/** The last entries of the printers' books of care, the newest first. */
+export async function careBooks(db: Database, person: Person) {
   demandRole(person, 'teacher', 'helper');
+  const numbered = db.$with('numbered').as(
+    db
+      .select({
+        id: printerCare.id,
+        printerId: printerCare.printerId,
+        kind: printerCare.kind,
+        note: printerCare.note,
+        at: printerCare.at,
+        by: printerCare.by,
+        number:
+          sql<number>`row_number() over (partition by ${printerCare.printerId} order by ${printerCare.at} desc)`.as(
+            'number',
+          ),
+      })
+      .from(printerCare),
+  );
   return db
+    .with(numbered)
     .select({
-      id: printerCare.id,
-      kind: printerCare.kind,
-      note: printerCare.note,
-      at: printerCare.at,
+      id: numbered.id,
+      printerId: numbered.printerId,
+      kind: numbered.kind,
+      note: numbered.note,
+      at: numbered.at,
       by: users.name,
     })
-    .from(printerCare)
-    .leftJoin(users, eq(users.id, printerCare.by))
-    .where(eq(printerCare.printerId, printerId))
-    .orderBy(desc(printerCare.at))
-    .limit(SHOWN);
+    .from(numbered)
+    .leftJoin(users, eq(users.id, numbered.by))
+    .where(lte(numbered.number, SHOWN))
+    .orderBy(desc(numbered.at));
 }
 
 /** Writes down that something of a printer was looked after. */

@@ -32,6 +32,7 @@
         run_due: '/print-room',
         run_waits: '/print-room',
         run_silent: '/print-room',
+        brief_late: '/plan',
       }[kind as 'handed_in'] ?? '/'
     );
   }

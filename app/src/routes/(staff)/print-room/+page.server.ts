@@ -1,7 +1,7 @@
 import { database } from '$lib/server/platform/db/database';
 import { orSentence } from '$lib/requests.server';
 import { beginChange, endChange, giveChangeUp, turnInChange } from '$lib/server/printing/filament/change';
-import { careOfPrinters, noteCare } from '$lib/server/printers/care';
+import { noteCare } from '$lib/server/printers/care';
 import { loadSpool, spoolsOf } from '$lib/server/printers/spools';
 import { openBatches } from '$lib/server/printing/batches/batches';
 import { sayBegun, sayDone, sayFailed } from '$lib/server/printing/runs/byHand';
@@ -15,19 +15,17 @@ import type { Actions, PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ locals, depends }) => {
   depends(LIVE);
   const db = database();
-  const [printers, waiting, day, spools, batches, care] = await Promise.all([
+  const [printers, waiting, day, spools, batches] = await Promise.all([
     printersWithRuns(db, locals.person!),
     countWaiting(db, locals.person!),
     schoolDayOf(db),
     spoolsOf(db, locals.person!),
     openBatches(db, locals.person!),
-    careOfPrinters(db, locals.person!),
   ]);
   return {
     printers: printers.map((printer) => ({
       ...printer,
       planned: plannedFor(printer, batches),
-      care: care.filter(({ printerId }) => printerId === printer.id),
     })),
     waiting,
     day,

@@ -32,7 +32,14 @@
       {form.message}
     </p>{/if}
   {#each data.printers as printer (printer.id)}
-    <PrinterLane {printer} day={data.day} spools={data.spools} />
+    {@const isOfIt = ({ printerId }: { printerId: string }) => printerId === printer.id}
+    <PrinterLane
+      {printer}
+      day={data.day}
+      spools={data.spools}
+      care={data.care.filter(isOfIt)}
+      careBook={data.careBook.filter(isOfIt)}
+    />
   {:else}
     <p class="text-ink-soft">{say.noPrinter}</p>
   {/each}

@@ -13,6 +13,7 @@ import type { Database } from '../../platform/db/database.ts';
 import {
   ACTIVE_RUN,
   briefs,
+  classes,
   fieldOf,
   filamentChanges,
   handIns,
@@ -146,6 +147,8 @@ export async function whatWaits(db: Database) {
     id: queueEntries.id,
     fileId: printFiles.id,
     brief: briefs.title,
+    briefId: briefs.id,
+    className: classes.name,
     footprint: printFiles.footprint,
     colours: printFiles.colours,
     estimate: printFiles.estimate,

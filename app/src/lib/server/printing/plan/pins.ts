@@ -30,14 +30,21 @@ export async function pinsOf(db: Database, now: Date): Promise<PinnedBatch[]> {
   return [...pins.values()];
 }
 
+/** So far ahead something can be put at a time. */
+const FURTHEST_MS = 60 * 24 * 3600_000;
+
 /** Puts a batch at a time on a printer; the rest is planned around it. Parts of an earlier one are taken out of that. */
 export async function pinBatch(
   db: Database,
   person: Person,
   { printer, startAt, entries }: { printer: string; startAt: Date; entries: readonly string[] },
+  now = new Date(),
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   if (Number.isNaN(startAt.getTime())) throw new CannotNow('Say when the batch is to begin.');
+  const aheadMs = startAt.getTime() - now.getTime();
+  if (aheadMs < -FORGOTTEN_MS || aheadMs > FURTHEST_MS)
+    throw new CannotNow('Put the batch at a time from now on, within the next two months.');
   if (entries.length === 0) throw new NotAllowed();
   await db.transaction(async (tx) => {
     await usedPrinter(tx, printer);

@@ -4,10 +4,12 @@ import { ordinaryPlanning } from '../../../shared/planning.ts';
 import { school } from '../../demo/school.ts';
 import { NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { compute } from '../../platform/compute/compute.ts';
-import { planPins, printers } from '../../platform/db/schema/index.ts';
+import { briefs, planPins, printers } from '../../platform/db/schema/index.ts';
+import { noticesOf } from '../../platform/notices.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
 import { holdEntries } from '../queue/queue.ts';
 import { queueRows } from '../queue/rows.ts';
+import { tellOfLateBriefs } from './lateBriefs.ts';
 import { pinBatch, unpinBatch } from './pins.ts';
 import { setPlanning } from './planning.ts';
 import { planOfWeek } from './weekPlan.ts';
@@ -57,17 +59,27 @@ it('leaves out what is held back', async () => {
 it('keeps a batch where somebody put it, until the plan may choose again', async () => {
   const [first, ...others] = await waiting();
   const birch = await printerCalled('Birch');
-  await pinBatch(test.db, helper, { printer: birch, startAt: at('2026-12-04T11:00'), entries: [first.id] });
+  await pinBatch(
+    test.db,
+    helper,
+    { printer: birch, startAt: at('2026-12-04T11:00'), entries: [first.id] },
+    NOW,
+  );
   const mine = (await plan()).batches.find(({ pin }) => pin !== undefined)!;
   expect(mine).toMatchObject({ printer: birch, fromMs: at('2026-12-04T11:00').getTime() });
   expect(mine.parts.map(({ id }) => id)).toEqual([first.id]);
   expect(mine.reasons).toContain('byHand');
   // Put somewhere else with another part, it is in one batch alone.
-  await pinBatch(test.db, teacher, {
-    printer: birch,
-    startAt: at('2026-12-07T09:00'),
-    entries: [first.id, others[0].id],
-  });
+  await pinBatch(
+    test.db,
+    teacher,
+    {
+      printer: birch,
+      startAt: at('2026-12-07T09:00'),
+      entries: [first.id, others[0].id],
+    },
+    NOW,
+  );
   const pinned = (await plan()).batches.filter(({ pin }) => pin !== undefined);
   expect(pinned.map(({ parts }) => parts.length)).toEqual([2]);
   expect(await test.db.select().from(planPins)).toHaveLength(1);
@@ -79,15 +91,18 @@ it('says in a sentence what cannot be put anywhere', async () => {
   const [first] = await waiting();
   const birch = await printerCalled('Birch');
   const entries = [first.id];
-  await expect(pinBatch(test.db, helper, { printer: birch, startAt: at('soon'), entries })).rejects.toThrow(
-    'begin',
-  );
-  await expect(pinBatch(test.db, helper, { printer: first.id, startAt: NOW, entries })).rejects.toThrow(
+  await expect(
+    pinBatch(test.db, helper, { printer: birch, startAt: at('2027-05-01T09:00'), entries }, NOW),
+  ).rejects.toThrow('two months');
+  await expect(
+    pinBatch(test.db, helper, { printer: birch, startAt: at('soon'), entries }, NOW),
+  ).rejects.toThrow('begin');
+  await expect(pinBatch(test.db, helper, { printer: first.id, startAt: NOW, entries }, NOW)).rejects.toThrow(
     NotAllowed,
   );
-  await expect(pinBatch(test.db, helper, { printer: birch, startAt: NOW, entries: [birch] })).rejects.toThrow(
-    'not waiting any more',
-  );
+  await expect(
+    pinBatch(test.db, helper, { printer: birch, startAt: NOW, entries: [birch] }, NOW),
+  ).rejects.toThrow('not waiting any more');
 });
 
 it('knows the days on which nobody is there', async () => {
@@ -99,5 +114,20 @@ it('knows the days on which nobody is there', async () => {
   const week = await plan();
   expect(new Date(week.attended[0].fromMs)).toEqual(at('2026-12-07T08:40'));
   expect(week.batches.every(({ fromMs }) => fromMs >= at('2026-12-07T08:40').getTime())).toBe(true);
+  await setPlanning(test.db, teacher, ordinaryPlanning);
+});
+
+it('tells the teacher once of a brief that will not be printed in time', async () => {
+  const told = async () => (await noticesOf(test.db, teacher)).filter(({ kind }) => kind === 'brief_late');
+  const dueOn = async (day: string) => test.db.update(briefs).set({ dueOn: day });
+  await dueOn('2026-12-20');
+  await tellOfLateBriefs(test.db, NOW);
+  expect(await told()).toEqual([]);
+  // Nobody comes before Monday.
+  await setPlanning(test.db, teacher, { ...ordinaryPlanning, freeDays: ['2026-12-03', '2026-12-04'] });
+  await dueOn('2026-12-04');
+  await Promise.all([tellOfLateBriefs(test.db, NOW), tellOfLateBriefs(test.db, NOW)]);
+  await tellOfLateBriefs(test.db, new Date(NOW.getTime() + 24 * 3600_000));
+  expect(await told()).toMatchObject([{ count: 1, brief: 'Seed-tray labels' }]);
   await setPlanning(test.db, teacher, ordinaryPlanning);
 });

@@ -10,17 +10,26 @@ import { weekOf, type Week } from './weekProblem.ts';
 export async function planOfWeek(db: Database, person: Person, now = new Date()): Promise<WeekView> {
   demandRole(person, 'teacher', 'helper');
   const week = await weekOf(db, now);
-  const { problem, lanes } = week;
-  const batches = await compute().run<'planWeek'>({ kind: 'planWeek', problem });
+  const { problem, lanes, waiting } = week;
+  const batches = await batchesOf(week);
+  const briefs = new Map([...waiting.values()].map((part) => [part.briefId, part]));
   const planned = batches.reduce((sum, { parts }) => sum + parts.length, 0);
   return {
     nowMs: problem.nowMs,
     lanes,
     attended: problem.attended.map(({ fromMs, toMs }) => ({ fromMs, toMs })),
     batches: batches.map((batch) => shown(batch, week)),
-    outlook: outlookOf(problem, batches),
+    outlook: outlookOf(problem, batches).map((outlook) => {
+      const { brief: title, className } = briefs.get(outlook.brief)!;
+      return { ...outlook, title, className };
+    }),
     notPlanned: problem.parts.length - planned,
   };
+}
+
+/** The batches of a week; the search is asked for in a worker, and asked again for the same week it is not repeated. */
+export function batchesOf({ problem }: Week): Promise<readonly WeekBatch[]> {
+  return compute().run<'planWeek'>({ kind: 'planWeek', problem });
 }
 
 function shown(batch: WeekBatch, { problem, waiting }: Week): PlannedBatchView {

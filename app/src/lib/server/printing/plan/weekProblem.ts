@@ -96,7 +96,7 @@ export async function weekOf(db: Database, now: Date): Promise<Week> {
   const parts = waiting.map((part): WaitingPart => ({
     id: part.id,
     student: part.student,
-    brief: part.brief,
+    brief: part.briefId,
     dueMs: part.dueOn === null ? undefined : new Date(`${part.dueOn}T23:59`).getTime(),
     kind: kindOf(part),
     seconds: Math.max(1, part.seconds - kinds.get(kindOf(part))!.readyS),

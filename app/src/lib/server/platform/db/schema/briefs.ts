@@ -38,6 +38,8 @@ export const briefs = pgTable('briefs', {
     .references(() => classes.id, { onDelete: 'cascade' }),
   ...saying(),
   dueOn: date('due_on'),
+  /** When its teacher was last told that not all of it will be printed in time. */
+  lateToldAt: timestamp('late_told_at', { withTimezone: true }),
   /** Since when students see it: from the first time that it was saved with a title; null before. */
   shownAt: timestamp('shown_at', { withTimezone: true }).defaultNow(),
 });

@@ -18,6 +18,7 @@ export const noticeKind = pgEnum('notice_kind', [
   'run_silent',
   'print_failed',
   'part_failed',
+  'brief_late',
 ]);
 
 /** Something that a person should know of; as long as it is not seen, more of the same is counted and not said again. */

@@ -1,0 +1,107 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { madeWith } from '../../test/solids.ts';
+import { nodeWorkshop } from '../../node/workshop.ts';
+import type { Workshop } from '../solid/index.ts';
+import { movesOf } from './motion/motion.ts';
+import { lengthAlong } from './paths/lengths.ts';
+import { everydaySettings, slice, type Path, type PrintSettings } from './index.ts';
+
+let workshop: Workshop;
+beforeAll(async () => (workshop = await nodeWorkshop()));
+
+/** Without a skirt, which is no part of the part. */
+const settings: PrintSettings = { ...everydaySettings, skirtLines: 0 };
+const cube = () => madeWith(workshop.kernel, ({ Manifold }) => Manifold.cube([20, 20, 4]));
+const sum = (values: number[]) => values.reduce((a, b) => a + b, 0);
+
+describe('from line to line and from layer to layer', () => {
+  it('the nozzle of a comb goes over what is printed, and the filament is drawn back for the skirt alone', () => {
+    const comb = madeWith(workshop.kernel, ({ Manifold }) =>
+      Array.from({ length: 6 }, (_, i) => Manifold.cube([1.8, 31, 3]).translate([i * 3.64, 0, 0])).reduce(
+        (solid, tooth) => solid.add(tooth),
+        Manifold.cube([20, 5, 3]),
+      ),
+    );
+    const toolpath = slice(workshop.kernel, comb, everydaySettings);
+    const moves = [...movesOf(toolpath, everydaySettings)];
+    expect(moves.filter(({ move }) => move.retracted)).toHaveLength(1);
+    // Whoever is over the comb is over its back or over a tooth.
+    const isOver = (x: number, y: number) => y <= 5 || (x >= 0 && x % 3.64 <= 1.8);
+    for (const { move } of moves) {
+      if (move.filamentMm > 0 || move.retracted || move.lengthMm <= 2) continue;
+      for (let t = 0; t <= 1; t += 0.05) {
+        const [x, y] = [0, 1].map((axis) => move.from[axis] + t * (move.to[axis] - move.from[axis]));
+        expect(isOver(x, y), `${x}, ${y}`).toBe(true);
+      }
+    }
+  });
+});
+
+describe('true sizes', () => {
+  const extentOf = (paths: readonly Path[]) => {
+    const xs = paths.filter(({ role }) => role === 'wall').flatMap(({ points }) => points.map(([x]) => x));
+    return [Math.min(...xs), Math.max(...xs)];
+  };
+  it('lay the first layer within its outline, and no other', () => {
+    const { layers } = slice(workshop.kernel, cube(), { ...settings, firstLayerInsetMm: 0.15 });
+    const half = settings.lineWidthMm / 2;
+    expect(extentOf(layers[0].paths)[0]).toBeCloseTo(0.15 + half, 2);
+    expect(extentOf(layers[0].paths)[1]).toBeCloseTo(20 - 0.15 - half, 2);
+    expect(extentOf(layers[1].paths)[0]).toBeCloseTo(half, 2);
+  });
+
+  it('lay a hole wider, leave the peg that stands in it, and leave the inside of a box', () => {
+    const plate = madeWith(workshop.kernel, ({ Manifold }) => {
+      const hole = Manifold.cylinder(4, 4, 4, 64).translate([12, 20, 0]);
+      const peg = Manifold.cylinder(4, 1.5, 1.5, 64).translate([12, 20, 0]);
+      const box = Manifold.cube([24, 30, 4]).translate([26, 5, 0]);
+      return Manifold.cube([55, 40, 4]).subtract(hole).subtract(box).add(peg);
+    });
+    const area = (holeGrowthMm: number) => {
+      const { layers } = slice(workshop.kernel, plate, { ...settings, holeGrowthMm });
+      const radii = (of: readonly [number, number]) =>
+        layers[5].paths
+          .filter(({ role }) => role === 'wall' || role === 'thin')
+          .flatMap(({ points }) => points.map(([x, y]) => Math.hypot(x - of[0], y - of[1])));
+      const around = radii([12, 20]).filter((r) => r < 8);
+      const box = layers[5].paths
+        .filter(({ role }) => role === 'wall')
+        .flatMap(({ points }) => points)
+        .filter(([x, y]) => x > 20 && x < 50 && y > 10 && y < 30)
+        .map(([x]) => x);
+      return {
+        hole: Math.min(...around.filter((r) => r > 3)),
+        peg: Math.max(...around.filter((r) => r < 3)),
+        box: Math.max(...box),
+      };
+    };
+    const [as, wider] = [area(0), area(0.1)];
+    expect(wider.hole - as.hole).toBeCloseTo(0.1, 2);
+    expect(wider.peg).toBeCloseTo(as.peg, 3);
+    expect(wider.box).toBeCloseTo(as.box, 3);
+  });
+});
+
+describe('the ways to fill the inside', () => {
+  const block = () => madeWith(workshop.kernel, ({ Manifold }) => Manifold.cube([30, 30, 10]));
+  const insideOf = (infillWay: PrintSettings['infillWay']) =>
+    slice(workshop.kernel, block(), { ...settings, infillWay })
+      .layers.flatMap(({ paths }) => paths)
+      .filter(({ role }) => role === 'inside');
+  const plastic = (paths: readonly Path[]) => sum(paths.map((path) => lengthAlong(path) * path.widthMm));
+
+  it.each(['outline', 'honeycomb', 'waves'] as const)(
+    'lays about as much as straight lines, and within the walls: %s',
+    (way) => {
+      const paths = insideOf(way);
+      const share = plastic(paths) / plastic(insideOf('lines'));
+      expect(share).toBeGreaterThan(0.8);
+      expect(share).toBeLessThan(1.2);
+      for (const [x, y] of paths.flatMap(({ points }) => points))
+        for (const at of [x, y]) {
+          expect(at).toBeGreaterThan(0.7);
+          expect(at).toBeLessThan(29.3);
+        }
+    },
+  );
+});
