@@ -23,6 +23,12 @@ test('a week is planned for all printers, changed by a drag and by keys, and pla
     for (const name of ['Alder', 'Birch', 'Printer 1', 'Printer 2'])
       await expect(helper.locator(`[data-on="${name}"]`).first()).toBeVisible();
     await expect(helper.locator('[data-brief="Seed-tray labels"]')).toContainText('63 parts');
+    // It is planned once, and not again and again while nothing changes.
+    await expect(helper.getByText('Planning …')).toBeHidden();
+    const asked: string[] = [];
+    helper.on('request', (request) => request.url().endsWith('/plan/week') && asked.push(request.url()));
+    await helper.waitForTimeout(4_000);
+    expect(asked.length).toBeLessThan(2);
     await expectNoSeriousFault(helper, 'the plan of a week');
   });
 

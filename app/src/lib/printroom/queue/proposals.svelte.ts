@@ -1,5 +1,5 @@
 import type { Proposal } from '$lib/server/printing/batches/proposals';
-import { newsOf } from '$lib/live/newsOf';
+import { lookOnNews } from '$lib/live/lookOnNews';
 
 /** Something that came as JSON, with its times as text. */
 export type Sent<T> = { readonly [K in keyof T]: T[K] extends Date ? string : T[K] };
@@ -14,19 +14,7 @@ export class Proposals {
 
   /** Looks for them, and again with the news, until the returned function is called. */
   follow(): () => void {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const look = () => {
-      timer ??= setTimeout(() => {
-        timer = undefined;
-        void this.#fetch();
-      }, PAUSE_MS);
-    };
-    const unfollow = newsOf(['printroom', 'queue'], look);
-    void this.#fetch();
-    return () => {
-      unfollow();
-      clearTimeout(timer);
-    };
+    return lookOnNews(['printroom', 'queue'], PAUSE_MS, () => void this.#fetch());
   }
 
   async #fetch(): Promise<void> {

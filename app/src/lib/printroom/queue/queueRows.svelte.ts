@@ -1,5 +1,5 @@
 import { AGAIN_AFTER_MS } from '$lib/live/eventStream';
-import { newsOf } from '$lib/live/newsOf';
+import { lookOnNews } from '$lib/live/lookOnNews';
 import { afterNews, type QueueNews, type QueueRow } from '$lib/shared/queue/queueRow';
 import { inFairOrder } from '$lib/shared/proposal';
 
@@ -60,18 +60,9 @@ export class QueueRows {
 
   /** Follows the news until the returned function is called. */
   follow(): () => void {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const look = () => {
-      timer ??= setTimeout(() => {
-        timer = undefined;
-        void this.refresh();
-      }, PAUSE_MS);
-    };
-    const unfollow = newsOf(['printroom', 'queue'], look);
-    void this.refresh();
+    const unfollow = lookOnNews(['printroom', 'queue'], PAUSE_MS, () => void this.refresh());
     return () => {
       unfollow();
-      clearTimeout(timer);
       clearTimeout(this.#again);
     };
   }

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { deserialize } from '$app/forms';
-  import { newsOf } from '$lib/live/newsOf';
+  import { lookOnNews } from '$lib/live/lookOnNews';
   import BriefsDone from '$lib/weekPlan/BriefsDone.svelte';
   import PlanLanes from '$lib/weekPlan/PlanLanes.svelte';
   import PlannedBatch from '$lib/weekPlan/PlannedBatch.svelte';
@@ -39,20 +39,7 @@
     }
     isPlanning = false;
   }
-  $effect(() => {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const unfollow = newsOf(['printroom', 'queue'], () => {
-      timer ??= setTimeout(() => {
-        timer = undefined;
-        void plan();
-      }, PAUSE_MS);
-    });
-    void plan();
-    return () => {
-      unfollow();
-      clearTimeout(timer);
-    };
-  });
+  $effect(() => lookOnNews(['printroom', 'queue'], PAUSE_MS, () => void plan()));
 
   async function send(action: string, fields: readonly (readonly [string, string])[]) {
     const body = new FormData();

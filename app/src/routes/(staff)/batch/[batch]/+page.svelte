@@ -65,7 +65,6 @@
     return (could.find(({ id }) => wanted.includes(id)) ?? could.find(isReady) ?? could[0])?.spool;
   });
   const colour = $derived(filament?.colour ?? '#3f8f5f');
-  /** What the printer can do that it is for, where that is known. */
   const sheet = $derived(data.sheets[starting ?? data.batch.plannedFor ?? '']);
   const printer = $derived(ready.find(({ id }) => id === starting));
 
