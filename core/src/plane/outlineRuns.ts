@@ -49,6 +49,24 @@ export class OutlineRuns {
     }
   }
 
+  /**
+   * Calls for each edge that the straight line through two places crosses, with where on that line, as a share of the way
+   * from the first to the second, and the number of the edge. Of two edges that meet in a corner one has it.
+   */
+  crossings(from: Place, to: Place, call: (share: number, edge: number) => void): void {
+    const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+    this.alongWay(from, to, (a, b, edge) => {
+      const ex = b[0] - a[0];
+      const ey = b[1] - a[1];
+      const turn = dx * ey - dy * ex;
+      if (turn === 0) return;
+      const gx = a[0] - from[0];
+      const gy = a[1] - from[1];
+      const along = (gx * dy - gy * dx) / turn;
+      if (along >= 0 && along < 1) call((gx * ey - gy * ex) / turn, edge);
+    });
+  }
+
   /** Whether a place lies inside the outline (even–odd rule). */
   holds([x, y]: Place): boolean {
     const box = this.box;

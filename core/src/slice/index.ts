@@ -8,7 +8,7 @@ export { writeGcode, type GcodeOptions, type PrintedOn } from './gcode/gcode.ts'
 export { hangingOf, type Hanging } from './layers/hanging.ts';
 export { lengthAlong } from './paths/lengths.ts';
 export { cannotPrint, settingsOn } from './settings/onSheet.ts';
-export { materialNamed, sameMaterial, type Material } from './settings/materials.ts';
+export { materialNamed, materialKey, sameMaterial, type Material } from './settings/materials.ts';
 export { paced } from './motion/pace.ts';
 export {
   everydaySettings,

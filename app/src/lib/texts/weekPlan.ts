@@ -4,7 +4,6 @@ import { inHours } from '@kelbrin/core/inspect';
 /** What the plan of the week says. */
 export const weekPlanTexts = said({
   title: 'Plan of the week',
-  link: 'Plan',
   what: 'What waits, put on all printers for the days to come: first what is due, with few changes of filament, and nothing that may fail while nobody is there. Drag a batch to another time or printer, and the rest is planned around it.',
   looking: 'Planning …',
   failed: 'The plan could not be made just now. Load the page again.',

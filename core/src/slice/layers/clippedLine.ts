@@ -25,16 +25,10 @@ export function clippedLine(points: readonly Place[], region: readonly OutlineRu
 /** Where a straight line crosses outlines, as shares of it, in their order. */
 function crossings(from: Place, to: Place, region: readonly OutlineRuns[]): number[] {
   const shares: number[] = [];
-  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
   for (const runs of region) {
-    runs.alongWay(from, to, (a, b) => {
-      const turn = dx * (b[1] - a[1]) - dy * (b[0] - a[0]);
-      if (turn === 0) return;
-      const [gx, gy] = [a[0] - from[0], a[1] - from[1]];
-      const share = (gx * (b[1] - a[1]) - gy * (b[0] - a[0])) / turn;
-      const along = (gx * dy - gy * dx) / turn;
-      // Each end belongs to one of the edges and segments that meet there.
-      if (share > 0 && share <= 1 && along >= 0 && along < 1) shares.push(share);
+    // Each end belongs to one of the segments that meet there.
+    runs.crossings(from, to, (share) => {
+      if (share > 0 && share <= 1) shares.push(share);
     });
   }
   return shares.sort((a, b) => a - b);

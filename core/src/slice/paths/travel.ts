@@ -74,20 +74,9 @@ interface Crossing {
 /** Where the straight way crosses outlines, in the order in which it does. */
 function crossingsOf(from: Place, to: Place, ground: Ground): Crossing[] {
   const crossings: Crossing[] = [];
-  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
   for (const [outline, runs] of ground.entries()) {
-    runs.alongWay(from, to, (a, b, edge) => {
-      const ex = b[0] - a[0];
-      const ey = b[1] - a[1];
-      const turn = dx * ey - dy * ex;
-      if (turn === 0) return;
-      const gx = a[0] - from[0];
-      const gy = a[1] - from[1];
-      const share = (gx * ey - gy * ex) / turn;
-      const part = (gx * dy - gy * dx) / turn;
-      if (share > AT_END && share < 1 - AT_END && part >= 0 && part < 1) {
-        crossings.push({ share, outline, edge });
-      }
+    runs.crossings(from, to, (share, edge) => {
+      if (share > AT_END && share < 1 - AT_END) crossings.push({ share, outline, edge });
     });
   }
   return crossings.sort((a, b) => a.share - b.share);

@@ -70,14 +70,15 @@ const materials: ReadonlyMap<string, Material> = new Map([
 
 /** What a material needs; one that is not known is treated like PLA, the commonest and coolest. */
 export function materialNamed(name: string): Material {
-  return materials.get(keyOf(name)) ?? pla;
+  return materials.get(materialKey(name)) ?? pla;
 }
 
 /** Whether two names are of the same material: people write them large and small. */
 export function sameMaterial(a: string, b: string): boolean {
-  return keyOf(a) === keyOf(b);
+  return materialKey(a) === materialKey(b);
 }
 
-function keyOf(name: string): string {
+/** What two ways to write a material have in common. */
+export function materialKey(name: string): string {
   return name.trim().toLowerCase();
 }

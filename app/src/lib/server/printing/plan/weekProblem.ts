@@ -1,7 +1,7 @@
 import { and, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
 import { nearestColour } from '@kelbrin/core/colours';
 import { sharedPlate } from '@kelbrin/core/plate';
-import { cannotPrint, readySeconds, settingsFor } from '@kelbrin/core/slice';
+import { cannotPrint, materialKey, readySeconds, settingsFor } from '@kelbrin/core/slice';
 import {
   CLEAR_S,
   type Kind,
@@ -68,12 +68,12 @@ export async function weekOf(db: Database, now: Date): Promise<Week> {
     const id = kindOf(part);
     if (kinds.has(id)) continue;
     const wished = firstColour(part.colours);
-    const material = keyOf(part.limits.material);
+    const material = materialKey(part.limits.material);
     const readyS = readySeconds(settingsFor(part.limits));
     // If the school has no roll of a colour, any will do in the end.
     kinds.set(id, { id, material, colour: rolls.has(wished) ? wished : undefined, readyS, example: part });
   }
-  const materials = new Set(used.shelf.map((material) => keyOf(material)));
+  const materials = new Set(used.shelf.map((material) => materialKey(material)));
   const plannedPrinters = used.printers.map(({ printer, spool, sheet, busyS }): PlannedPrinter => {
     const possible = [...kinds.values()].filter(
       ({ material, example }) =>
@@ -87,7 +87,7 @@ export async function weekOf(db: Database, now: Date): Promise<Week> {
     return {
       id: printer.id,
       areaMm2: Math.min(...areas, Number.MAX_SAFE_INTEGER),
-      material: spool ? keyOf(spool.material) : '',
+      material: spool ? materialKey(spool.material) : '',
       colour: spool ? nearestColour(spool.colour) : undefined,
       freeMs: nowMs + busyS * 1000,
       kinds: possible.map(({ id }) => id),
@@ -141,8 +141,6 @@ function areaOf({ footprint }: Waiting): number {
   const gap = gapOf({});
   return (Math.max(...xs) - Math.min(...xs) + gap) * (Math.max(...ys) - Math.min(...ys) + gap);
 }
-
-const keyOf = (material: string) => material.trim().toLowerCase();
 
 /** The printers in use, with how long what runs and what is laid for them keeps them busy, and the materials there are. */
 async function lanesOf(db: Database) {
