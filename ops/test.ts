@@ -4,6 +4,7 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { lastChange } from './changed.ts';
+import { failedTests, type FailedTest, type VitestReport } from './failedTests.ts';
 import { root, secret } from './state.ts';
 import { startTestServer, type TestServer } from './testServer.ts';
 import { wordsOf } from './words.ts';
@@ -29,6 +30,8 @@ let server: TestServer | undefined;
 let passed = 0;
 let failed = 0;
 let skipped = 0;
+/** What failed is said once more at the very end: where this runs unattended, often the end alone is kept. */
+const failures: FailedTest[] = [];
 
 /** What runs now, each in a group of its own, so that it is ended once and whole. */
 const running = new Set<ChildProcess>();
@@ -113,11 +116,12 @@ async function vitest(
   ];
   const ok = await command('vitest', args, env);
   if (!existsSync(report)) return false;
-  const counted = JSON.parse(readFileSync(report, 'utf8')) as Record<string, number>;
+  const counted = JSON.parse(readFileSync(report, 'utf8')) as VitestReport;
   rmSync(report);
   passed += counted.numPassedTests;
   failed += counted.numFailedTests;
   skipped += counted.numPendingTests;
+  failures.push(...failedTests(counted));
   return ok;
 }
 
@@ -142,19 +146,22 @@ async function playwright(env: Record<string, string>): Promise<boolean> {
   passed += stats.expected + stats.flaky;
   failed += stats.unexpected;
   skipped += stats.skipped;
-  if (!ok) showFailedPages();
+  if (!ok) keepFailedPages();
   return ok;
 }
 
 /** How much is said of the page of a failed test, characters. */
 const MOST_OF_PAGE = 6_000;
 
-/** Says what the pages of failed tests showed, since where this runs unattended nothing but its words is kept. */
-function showFailedPages(): void {
+/** Keeps what the pages of failed tests showed, since where this runs unattended nothing but its words is left. */
+function keepFailedPages(): void {
   const folder = join(root, 'test-results');
   const pages = readdirSync(folder, { recursive: true, encoding: 'utf8' });
   for (const page of pages.filter((path) => path.endsWith('error-context.md')))
-    console.log(`\n── ${page}\n${readFileSync(join(folder, page), 'utf8').slice(0, MOST_OF_PAGE)}`);
+    failures.push({
+      place: page,
+      words: readFileSync(join(folder, page), 'utf8').slice(0, MOST_OF_PAGE),
+    });
 }
 
 /** The compiler that is native code; the older one, which linters and Svelte's checks build on, has the same name. */
@@ -271,6 +278,7 @@ try {
   server?.stop();
 }
 
+for (const { place, words } of failures) console.error(`\n✗ ${place}\n${words}`);
 if (broken.length > 0) console.error(`\nThese stages failed: ${broken.join(', ')}.`);
 console.log(`\n${passed} passed, ${failed} failed, ${skipped} skipped`);
 process.exitCode = broken.length > 0 ? 1 : 0;
