@@ -145,10 +145,11 @@ export const house = [
     uses: ['settings', 'paths'],
   },
   {
-    path: 'core/src/slice/motion',
-    about: 'moves, and how long they take',
-    uses: ['settings', 'paths'],
+    path: 'core/src/slice/supports',
+    about: 'what holds from below what hangs: where, straight or leaning, and what cannot be reached',
+    uses: ['settings', 'paths', 'layers'],
   },
+  { path: 'core/src/slice/motion', about: 'moves, and how long they take', uses: ['settings', 'paths'] },
   {
     path: 'core/src/slice/gcode',
     about: 'what the printer reads',

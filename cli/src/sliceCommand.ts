@@ -1,5 +1,6 @@
 import { writeFile } from 'node:fs/promises';
 import { basename } from 'node:path';
+import { facesToHold } from '@kelbrin/core/inspect';
 import { boundsOf, setDown, sizeOf } from '@kelbrin/core/mesh';
 import { allowedSets, estimate, settingsFor, slice, writeGcode, type Toolpath } from '@kelbrin/core/slice';
 import { readLimits, readPart } from './files.ts';
@@ -37,7 +38,8 @@ export async function sliceCommand(request: SliceRequest, output: Output): Promi
   const { min, max } = boundsOf(mesh);
   const sizeMm = sizeOf({ min, max });
   refuseTooLarge(request.file, sizeMm, limits.buildVolumeMm);
-  const toolpath = slice((await workshop()).kernel, mesh, settings);
+  const hanging = settings.supports ? facesToHold(mesh, limits) : [];
+  const toolpath = slice((await workshop()).kernel, mesh, settings, hanging);
   refuseNothing(request.file, sizeMm, toolpath);
   const offsetMm = [0, 1].map((axis) => limits.buildVolumeMm[axis] / 2 - (min[axis] + max[axis]) / 2);
   const gcode = writeGcode(toolpath, settings, {

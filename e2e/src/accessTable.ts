@@ -194,6 +194,7 @@ export const accessTable: readonly Line[] = [
     may: staff,
   },
   { route: '/batch/[batch]', call: '?/handOut', body: () => ({}), may: staff },
+  { route: '/batch/[batch]', call: '?/supportsOff', body: ({ laid }) => ({ entry: laid }), may: staff },
   { route: '/queue', call: '?/hold', body: ({ entry }) => ({ entry, held: 'no' }), may: staff },
   { route: '/queue', call: '?/put', body: ({ entry }) => ({ entry, to: 'first' }), may: staff },
   { route: '/queue', call: '?/rules', body: () => ({}), may: staff },

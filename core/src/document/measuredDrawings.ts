@@ -35,6 +35,10 @@ export const measuredDrawings: Readonly<Record<CheckId, readonly DrawnShape[]>> 
     ['measured', lying(103, 108, 30)],
     ['measured', 'M81 30H103'],
   ],
+  supports: [
+    ['solid', 'M20 52V10H100V20H34V52Z'],
+    ['measured', 'M48 52V24M62 52V24M76 52V24M90 52V24'],
+  ],
   overhang: [
     ['solid', layers([22, 60], [22, 60], [22, 66], [22, 72], [22, 78], [22, 84], [22, 90])],
     ['trouble', 'M60 42H66V37H72V32H78V27H84V22H90V27H84V32H78V37H72V42H66V47H60Z'],

@@ -6,6 +6,7 @@ import { subjectOf, type Subject } from './measure/subject.ts';
 import type { CheckResult, Inspection } from './result/inspection.ts';
 import type { LimitsCard } from './card/limits.ts';
 import { worst } from './result/verdict.ts';
+import { held, heldChecks, mayBeHeld } from './held.ts';
 
 /** What an inspection is told beyond the surface and the card; checks of what is not known measure nothing. */
 export interface InspectionContext extends AboutPart {
@@ -34,7 +35,8 @@ export class Inspecting {
     let result = this.#results.get(id);
     if (!result) {
       const { title, inspect } = checks.find((each) => each.id === id)!;
-      result = { id, title, ...inspect(this.#subject, this.#limits, this.#brief) };
+      const found = { id, title, ...inspect(this.#subject, this.#limits, this.#brief) };
+      result = heldChecks.includes(id) && mayBeHeld(this.#limits, this.#brief) ? held(found) : found;
       this.#results.set(id, result);
     }
     return result;

@@ -1,4 +1,4 @@
-import type { Outline, Point } from './region.ts';
+import type { Outline, Point, Region } from './region.ts';
 
 /** The convex hull of points, counter-clockwise, no corner of it twice, by Andrew's monotone chain (1979); fewer than three if they lie on a line. */
 export function convexHull(points: readonly Point[]): Outline {
@@ -57,4 +57,9 @@ export function isInside([x, y]: Point, outline: Outline): boolean {
     b = a;
   }
   return inside;
+}
+
+/** Whether a point lies in a region with openings (even–odd rule). */
+export function isInRegion(point: Point, region: Region): boolean {
+  return region.filter((outline) => isInside(point, outline)).length % 2 === 1;
 }

@@ -7,6 +7,7 @@ export * from './fitCircle.ts';
 export * from './hull.ts';
 export * from './narrowest.ts';
 export * from './nearestOn.ts';
+export * from './nearestOnOutlines.ts';
 export * from './outlineRuns.ts';
 export * from './region.ts';
 export * from './stroke.ts';

@@ -4,6 +4,7 @@ import {
   endOf,
   paced,
   slice,
+  type HangingFaces,
   type Layer,
   type Path,
   type PrintSettings,
@@ -23,12 +24,21 @@ export interface LaidPart extends Pose {
 /** Layers whose heights differ by less are one, mm. */
 const SAME_HEIGHT_MM = 1e-4;
 
-/** Slices a part for a plate. Copies of a part are sliced once. */
-export function slicePart(kernel: Kernel, mesh: SolidMesh, settings: PrintSettings): SlicedPart {
+/**
+ * Slices a part for a plate. Copies of a part are sliced once.
+ *
+ * @param hanging its faces that supports have to hold, where the settings ask for supports
+ */
+export function slicePart(
+  kernel: Kernel,
+  mesh: SolidMesh,
+  settings: PrintSettings,
+  hanging: readonly HangingFaces[] = [],
+): SlicedPart {
   const { min, max } = boundsOf(mesh);
   const toMiddle = placer({ xMm: -(min[0] + max[0]) / 2, yMm: -(min[1] + max[1]) / 2, turnDeg: 0 });
   // One skirt goes around the whole plate.
-  const { layers } = slice(kernel, mesh, { ...settings, skirtLines: 0 });
+  const { layers } = slice(kernel, mesh, { ...settings, skirtLines: 0 }, hanging);
   return { layers: layers.map((layer) => ({ ...layer, paths: layer.paths.map(toMiddle) })) };
 }
 

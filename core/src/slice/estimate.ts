@@ -40,6 +40,31 @@ export function estimateCopies(
  * pushed.
  */
 export function estimate(toolpath: Toolpath, settings: PrintSettings): Estimate {
+  const whole = estimateAll(toolpath, settings);
+  const bare = withoutSupports(toolpath);
+  if (!bare) return whole;
+  const without = estimateAll(bare, settings);
+  return {
+    ...whole,
+    supports: {
+      seconds: Math.max(0, whole.seconds - without.seconds),
+      grams: whole.grams - without.grams,
+    },
+  };
+}
+
+/** A toolpath without its supports; undefined if it has none. */
+function withoutSupports({ layers }: Toolpath): Toolpath | undefined {
+  let hasSome = false;
+  const bare = layers.map((layer) => {
+    const paths = layer.paths.filter(({ role }) => role !== 'support');
+    hasSome ||= paths.length < layer.paths.length;
+    return { ...layer, paths };
+  });
+  return hasSome ? { layers: bare } : undefined;
+}
+
+function estimateAll(toolpath: Toolpath, settings: PrintSettings): Estimate {
   const time = new MovementTime(settings);
   const lengthsMm: number[] = [0];
   let zMm = 0;

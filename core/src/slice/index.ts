@@ -4,6 +4,7 @@ export { layerEndS, printClock, progressAt, type PrintClock, type Progress } fro
 export { countMoves, progressAtShare, type MoveCount } from './printedShare.ts';
 export { estimate, estimateCopies, readySeconds } from './estimate.ts';
 export type { Estimate } from './printEstimate.ts';
+export { printNeeds } from './printNeeds.ts';
 export { writeGcode, type GcodeOptions, type PrintedOn } from './gcode/gcode.ts';
 export { hangingOf, type Hanging } from './layers/hanging.ts';
 export { lengthAlong } from './paths/lengths.ts';
@@ -15,8 +16,12 @@ export {
   infillWays,
   printSettings,
   seams,
+  supportForms,
+  supportSettings,
+  supportStands,
   type PrintSettings,
   type Seam,
+  type SupportSettings,
 } from './settings/printSettings.ts';
 export {
   allowedSets,
@@ -29,4 +34,13 @@ export {
   type SettingSet,
 } from './settings/settingSets.ts';
 export { slice, sliceInSteps } from './slice.ts';
-export { endOf, type Layer, type Path, type Role, type Toolpath } from './paths/toolpath.ts';
+export {
+  endOf,
+  type Layer,
+  type Path,
+  type Role,
+  type Spot,
+  type SupportNotes,
+  type Toolpath,
+} from './paths/toolpath.ts';
+export type { HangingFaces } from './supports/hangingAreas.ts';

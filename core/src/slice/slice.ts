@@ -11,6 +11,8 @@ import { filling } from './paths/lengths.ts';
 import { pieceByPiece } from './paths/order.ts';
 import { paced } from './motion/pace.ts';
 import type { PrintSettings } from './settings/printSettings.ts';
+import type { HangingFaces } from './supports/hangingAreas.ts';
+import { SupportPlan } from './supports/supportPlan.ts';
 import { fromSpreadSeam, SPREAD_TURNS } from './paths/seam.ts';
 import { endOf, type Layer, type Path, type Toolpath } from './paths/toolpath.ts';
 import { groundOf, withWayFrom, withWays, type Ground } from './paths/travel.ts';
@@ -30,11 +32,17 @@ const SAME_MM = 0.001;
 /**
  * Slices a closed solid that stands on the plate into toolpaths: lines along every outline of each layer's true
  * cross-section, solid fill where a surface is seen from above or below, bridges across gaps, and sparse fill inside.
+ * Where the settings ask for supports, they hold the faces that are said to hang.
  *
  * Throws an error with a plain sentence if the mesh is not a solid.
  */
-export function slice(kernel: Kernel, mesh: SolidMesh, settings: PrintSettings): Toolpath {
-  const steps = sliceInSteps(kernel, mesh, settings);
+export function slice(
+  kernel: Kernel,
+  mesh: SolidMesh,
+  settings: PrintSettings,
+  hanging: readonly HangingFaces[] = [],
+): Toolpath {
+  const steps = sliceInSteps(kernel, mesh, settings, hanging);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
@@ -49,6 +57,7 @@ export function* sliceInSteps(
   kernel: Kernel,
   mesh: SolidMesh,
   settings: PrintSettings,
+  hanging: readonly HangingFaces[] = [],
 ): Generator<number, Toolpath> {
   const scope = new Scope();
   try {
@@ -66,13 +75,26 @@ export function* sliceInSteps(
       yield index;
     }
     const plan = new LayerPlan(kernel, scope, sections, settings);
+    const supports =
+      settings.supports && hanging.length > 0
+        ? new SupportPlan(
+            {
+              kernel,
+              mesh,
+              hanging,
+              layers: heights.map((height, index) => ({ ...height, area: plan.sectionOf(index) })),
+              shadow: solid.shadow(scope),
+            },
+            { ...settings, supports: settings.supports },
+          )
+        : undefined;
     const layers: Layer[] = [];
     for (const [index, height] of heights.entries()) {
-      const before = layers.at(-1)?.paths.at(-1);
-      layers.push(paced({ ...height, paths: plan.pathsOf(index, before && endOf(before)) }, index, settings));
+      const paths = [...plan.pathsOf(index, layers.at(-1)?.paths, supports)];
+      layers.push(paced({ ...height, paths }, index, settings));
       yield index;
     }
-    return { layers };
+    return { layers, ...(supports ? { supports: supports.notes } : {}) };
   } finally {
     scope.end();
   }
@@ -110,20 +132,32 @@ class LayerPlan {
     });
   }
 
+  /** The section of a layer; those that are the same are one. */
+  sectionOf(index: number): Area {
+    return this.#areas[this.#areaOf[index]];
+  }
+
   /**
-   * The lines of one layer in the order in which they are laid: what goes around, then each piece, its walls first.
+   * The lines of one layer in the order in which they are laid: what goes around, then each piece, its walls first. What
+   * of part and supports the layer below ended with comes first, so that the nozzle changes between them once a layer.
    *
-   * @param from where the nozzle is after the layer below
+   * @param below the lines of the layer below
    */
-  pathsOf(index: number, from: readonly [number, number] | undefined): Path[] {
+  pathsOf(index: number, below: readonly Path[] | undefined, supports: SupportPlan | undefined): Path[] {
     const own = this.#areaOf[index];
-    const around = index === 0 ? aroundPart(this.#areas[own], this.#settings) : [];
+    const foot = supports?.areaAt(index);
+    const first = foot ? this.#areas[own].with(foot) : this.#areas[own];
+    const around = index === 0 ? aroundPart(first, this.#settings) : [];
     const within = this.#once(`paths ${this.#surroundings(index)}`, () =>
       withWays(pieceByPiece(this.#wallPaths(index), this.#fill(index), this.#pieces(own)), this.#ground(own)),
     );
-    if (from === undefined || around.length > 0 || within.length === 0) return [...around, ...within];
-    const [first, ...rest] = within;
-    return [withWayFrom(from, first, this.#ground(own)), ...rest];
+    const held = supports?.pathsOf(index) ?? [];
+    const last = below?.at(-1);
+    if (last === undefined || around.length > 0) return [...around, ...held, ...within];
+    if (last.role === 'support') return [...held, ...within];
+    const [path, ...rest] = within;
+    if (!path) return [...held];
+    return [withWayFrom(endOf(last), path, this.#ground(own)), ...rest, ...held];
   }
 
   #walls(own: number): Walls {

@@ -45,6 +45,11 @@ export class Area {
     );
   }
 
+  /** What lies in either of the areas. */
+  with(other: Area): Area {
+    return this.#made(this.#section.add(other.#section));
+  }
+
   /** What lies in both areas. */
   and(other: Area): Area {
     return this.#made(this.#section.intersect(other.#section));
@@ -53,6 +58,11 @@ export class Area {
   /** What lies in this area but not in the other. */
   without(other: Area): Area {
     return this.#made(this.#section.subtract(other.#section));
+  }
+
+  /** The same area at another place. */
+  shifted(dx: number, dy: number): Area {
+    return this.#made(this.#section.translate(dx, dy));
   }
 
   /** The pieces that do not hang together, each with its openings. */

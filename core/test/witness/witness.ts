@@ -34,6 +34,8 @@ export interface WitnessQuestions {
   readonly places?: readonly (readonly [x: number, y: number, z: number])[];
   /** Two corners of the box that the part fills on the plate. */
   readonly corners?: readonly (readonly [number, number])[];
+  /** How many layers below a line may lie what holds it; more than one where supports keep a gap under the part. */
+  readonly reachLayers?: number;
   /** The outlines of the part at a height, as they lie on the plate. */
   sectionAt?(zMm: number): readonly (readonly (readonly [number, number])[])[];
 }
@@ -54,7 +56,7 @@ const MOST_FREE_MM = 20;
 
 export function witness(
   gcode: string,
-  { places = [], corners, sectionAt }: WitnessQuestions = {},
+  { places = [], corners, sectionAt, reachLayers = 1 }: WitnessQuestions = {},
 ): Witnessed {
   const { layers, ending } = drawingOf(gcode);
   const sheet = new Sheet(layers, corners);
@@ -65,6 +67,7 @@ export function witness(
   const freeMm = places.map(() => NaN);
   let openTravelMm = 0;
   let below: Uint8Array | undefined;
+  let lower: Uint8Array[] = [];
   for (const [index, { zMm, strokes, travels }] of layers.entries()) {
     const own = sheet.drawn(strokes);
     // Over a gap in the height there is nothing below.
@@ -90,7 +93,9 @@ export function witness(
         }
       }
     }
-    below = own;
+    lower = [own, ...lower].slice(0, reachLayers);
+    below =
+      lower.length === 1 ? own : own.map((_, square) => (lower.some((each) => each[square] === 1) ? 1 : 0));
   }
   return {
     islands,

@@ -1,6 +1,13 @@
 <script lang="ts">
   import type { ComponentProps } from 'svelte';
-  import { allowedSets, infillWays, seams, settingsFor, type PrintChoice } from '@kelbrin/core/slice';
+  import {
+    allowedSets,
+    infillWays,
+    seams,
+    settingsFor,
+    supportForms,
+    type PrintChoice,
+  } from '@kelbrin/core/slice';
   import { formatNumber } from '@kelbrin/core/recipe';
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { batchTexts as say } from '$lib/texts/batch';
@@ -111,6 +118,20 @@
     </select>
     <span class="text-ink-soft col-span-2 text-sm">{say.seamWhy}</span>
   </label>
+  {#if usual.supports}
+    <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
+      {say.supports}
+      <select
+        class="border-hairline rounded px-2 py-1"
+        value={choice.supportForm ?? usual.supports.form}
+        onchange={(event) =>
+          set({ supportForm: supportForms.find((each) => each === event.currentTarget.value) })}
+      >
+        {#each supportForms as form (form)}<option value={form}>{say.supportForms[form]}</option>{/each}
+      </select>
+      <span class="text-ink-soft col-span-2 text-sm">{say.supportsWhy}</span>
+    </label>
+  {/if}
   {@render number(say.wallLines, say.wallLinesWhy, {
     min: 1,
     max: 10,

@@ -1,5 +1,6 @@
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { readSolid } from '@kelbrin/core/format';
+import { facesToHold } from '@kelbrin/core/inspect';
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import { plateToolpath, slicePart, type SlicedPart } from '@kelbrin/core/plate';
 import {
@@ -64,7 +65,9 @@ async function sliceBatch({ job, parts, limits, choice, sheet }: Extract<ToBatch
     // A message that came meanwhile is heard here: a newer job calls this one off.
     await new Promise((resolve) => setTimeout(resolve));
     if (job !== current) return;
-    sliced.set(hash + key, slicePart(kernel, meshes.get(hash)!, settings));
+    const mesh = meshes.get(hash)!;
+    const isHeld = settings.supports !== null && parts.some((part) => part.hash === hash && part.isHeld);
+    sliced.set(hash + key, slicePart(kernel, mesh, settings, isHeld ? facesToHold(mesh, limits) : []));
   }
   toolpath = plateToolpath(
     parts.map(({ hash, ...placement }) => ({ ...placement, part: sliced.get(hash + key)! })),

@@ -10,7 +10,11 @@ export type ToBatchWorker =
   | {
       readonly kind: 'batch';
       readonly job: number;
-      readonly parts: readonly (Pose & { readonly hash: string })[];
+      readonly parts: readonly (Pose & {
+        readonly hash: string;
+        /** Whether supports hold what hangs of it. */
+        readonly isHeld: boolean;
+      })[];
       readonly limits: LimitsCard;
       readonly choice: PrintChoice;
       /** What the printer can do, where that is known. */

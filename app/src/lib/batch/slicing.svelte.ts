@@ -10,6 +10,8 @@ import BatchWorker from './batch.worker?worker';
 export interface PartToSlice extends Pose {
   readonly hash: string;
   readonly fileId: string;
+  /** Whether supports hold what hangs of it. */
+  readonly isHeld: boolean;
 }
 
 /** Slices a batch in a worker whenever it changes, and hands out what it takes and how its layers look. */
@@ -62,7 +64,7 @@ export class BatchSlicing {
       return;
     }
     if (job !== this.#job) return;
-    const places = parts.map(({ hash, xMm, yMm, turnDeg }) => ({ hash, xMm, yMm, turnDeg }));
+    const places = parts.map(({ hash, xMm, yMm, turnDeg, isHeld }) => ({ hash, xMm, yMm, turnDeg, isHeld }));
     this.#post({ kind: 'batch', job, parts: places, limits, choice, sheet });
   }
 

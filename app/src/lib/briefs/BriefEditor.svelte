@@ -110,6 +110,9 @@
       >
         {say.severalBodies}
       </Checkbox>
+      <Checkbox bind:checked={() => draft.rules.mayBeHeld ?? false, (mayBeHeld) => setRule({ mayBeHeld })}>
+        {say.mayBeHeld}
+      </Checkbox>
       <Checkbox
         bind:checked={() => draft.rules.forSmallHands ?? false, (forSmallHands) => setRule({ forSmallHands })}
       >

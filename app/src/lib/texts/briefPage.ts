@@ -21,6 +21,7 @@ export const briefPage = said({
   add: 'Add',
   leaveOut: (words: string) => say('Leave out: {words}', { words }),
   severalBodies: 'may be made of several pieces',
+  mayBeHeld: 'may be held by supports while it is printed, where the limits card allows them',
   forSmallHands: 'is for small children: nothing sharp passes',
   save: 'Save',
   unsaved: 'Not saved yet.',

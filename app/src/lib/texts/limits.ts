@@ -17,6 +17,13 @@ export const limitsTexts = said({
   material: 'Material',
   currency: 'The school counts its money in',
   setCurrency: 'Set',
+  supports: 'Supports',
+  supportsWhy: 'For parts whose brief lets them be held while they are printed.',
+  supportStands: said({
+    none: 'none',
+    plate: 'from the plate alone',
+    part: 'from the plate and from the part',
+  }),
   layerHeights: 'Layer heights allowed, mm',
   save: 'Save',
   saved: 'Saved.',

@@ -4,5 +4,7 @@ import { said, say } from '@kelbrin/core/words';
 export const partTakesTexts = said({
   grams: 'g',
   gramsOf: (grams: number) => say('{grams} g', { grams: grams.toFixed(1) }),
+  supports: (minutes: string, grams: number) =>
+    say('of it supports: {minutes}, {grams} g', { minutes, grams: grams.toFixed(1) }),
   together: (copies: number) => say('{copies} copies together:', { copies }),
 } as const);

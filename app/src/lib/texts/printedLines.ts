@@ -9,6 +9,7 @@ const roles: Record<Role, string> = said({
   closed: 'closed areas',
   span: 'spans',
   inside: 'inside',
+  support: 'supports',
 });
 
 /** What is said of the lines that a layer is printed in. */

@@ -35,6 +35,11 @@
     after={(i) => (colours.length > 1 ? say.gramsOf(estimate.colourGrams[i]) : '')}
   />
 {/if}
+{#if estimate.supports}
+  <span class="text-ink-soft"
+    >{say.supports(inHours(estimate.supports.seconds), estimate.supports.grams)}</span
+  >
+{/if}
 {#if copies > 1}
   <span class="text-ink-soft">{say.together(copies)} {@render takes(together.seconds, together.grams)}</span>
 {/if}

@@ -72,6 +72,7 @@ export function withLimit(card: LimitsCard, { path }: LimitField, value: number)
 export function limitLabel(path: readonly PropertyKey[]): string {
   const key = path.join();
   const field = all.find((each) => each.path.join() === key);
+  if (path[0] === 'supports') return say('Supports');
   if (path[0] === 'layerHeightsMm') return say('Layer heights allowed');
   return field?.label ?? path.map(String).join(' › ');
 }

@@ -85,6 +85,8 @@ export const limitsCard = z.strictObject({
     '',
     said({ label: 'Tallest, as a multiple of its width' }),
   ),
+  /** What supports may stand on, for parts whose brief lets them be held: nothing, the plate alone, or also the part. */
+  supports: z.enum(['none', 'plate', 'part']).default('none'),
   /** What is printed with, as it says on the spool. */
   material: z.string().trim().min(1).max(24).default('PLA'),
   maxMinutes: limit(positive.default(120), 'allows', 'min', said({ label: 'Longest print' })),

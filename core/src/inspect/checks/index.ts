@@ -15,6 +15,7 @@ import { overhang } from './overhang.ts';
 import { relief } from './relief.ts';
 import { size } from './size.ts';
 import { stability } from './stability.ts';
+import { supports } from './supports.ts';
 import { time } from './time.ts';
 import { wall } from './wall.ts';
 
@@ -36,6 +37,7 @@ const byId = {
   colours,
   time,
   material,
+  supports,
   brief,
 } satisfies Record<string, Check>;
 
@@ -48,7 +50,7 @@ export const checks: readonly Check<CheckId>[] = Object.values<Check<CheckId>>(
 );
 
 /** Those of the checks that have more to say once the part was sliced. */
-export const printChecks: readonly PrintCheck[] = [time, material, brief];
+export const printChecks: readonly PrintCheck[] = [time, material, supports, brief];
 
 /** Why a check is made, by its id; undefined for one that there is no more. */
 export function whyOf(id: string): Why | undefined {

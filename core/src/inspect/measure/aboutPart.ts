@@ -4,6 +4,21 @@ import type { PartOrigin } from '../../recipe/index.ts';
 export interface PrintNeeds {
   readonly minutes: number;
   readonly grams: number;
+  /** What of it goes into supports; left out where there are none. */
+  readonly supports?: SupportNeeds;
+}
+
+/** A place on a part, mm. */
+type Spot = readonly [x: number, y: number, z: number];
+
+/** What holding a part from below takes. */
+export interface SupportNeeds {
+  readonly minutes: number;
+  readonly grams: number;
+  /** Where something hangs that no support can reach. */
+  readonly unheld: readonly Spot[];
+  /** Where supports stand that no tool gets to. */
+  readonly closedIn: readonly Spot[];
 }
 
 /** What is known of a part beyond its shape; whatever is not known is not looked at. */

@@ -8,6 +8,8 @@ const MOST_REQUIREMENTS = 12;
 export const briefRules = z.strictObject({
   /** The part may come in several bodies. */
   severalBodies: z.boolean().optional(),
+  /** What hangs may be held by supports, where the card allows them. */
+  mayBeHeld: z.boolean().optional(),
   /** Small hands will hold it: nothing sharp is let through. */
   forSmallHands: z.boolean().optional(),
   requirements: z.array(requirement).max(MOST_REQUIREMENTS).readonly().optional(),

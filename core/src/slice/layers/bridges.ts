@@ -1,4 +1,4 @@
-import { extentOf, isInside, turned, type Outline, type Region } from '../../plane/index.ts';
+import { extentOf, isInRegion, turned, type Outline, type Region } from '../../plane/index.ts';
 import type { Area, Kernel } from '../../solid/index.ts';
 import { fillLines } from './fillLines.ts';
 import { filling, lengthAlong } from '../paths/lengths.ts';
@@ -106,7 +106,7 @@ function waysAcross(span: Region, supports: readonly Region[], lineWidthMm: numb
   for (let angle = 0; angle < 180; angle += STEP_DEG) {
     const lines = across(span, angle, lineWidthMm);
     const isHeld = lines.map(({ points }) =>
-      points.every((end) => supports.some((support) => isCovered(end, support))),
+      points.every((end) => supports.some((support) => isInRegion([...end], support))),
     );
     if (lines.length > 0) ways.push({ lines, lengths: lines.map(lengthAlong), isHeld });
   }
@@ -160,9 +160,4 @@ function across(span: Region, angleDeg: number, lineWidthMm: number): Path[] {
   const { low, high } = extentOf(turned(span, -angleDeg)).y;
   const spacingMm = (high - low) / Math.max(1, Math.round((high - low) / lineWidthMm));
   return fillLines(span, angleDeg, spacingMm, 'span', spacingMm, low + spacingMm / 2);
-}
-
-/** Whether a point lies in a region with openings. */
-function isCovered([x, y]: readonly [number, number], region: Region): boolean {
-  return region.filter((outline) => isInside([x, y], outline)).length % 2 === 1;
 }

@@ -1,5 +1,5 @@
 /** What a line of plastic is for. */
-export type Role = 'skirt' | 'brim' | 'wall' | 'thin' | 'closed' | 'span' | 'inside';
+export type Role = 'skirt' | 'brim' | 'wall' | 'thin' | 'closed' | 'span' | 'inside' | 'support';
 
 /** One line of plastic, laid without lifting; coordinates in mm as the part stands. */
 export interface Path {
@@ -31,7 +31,20 @@ export interface Layer {
   readonly paths: readonly Path[];
 }
 
+/** A place in space, mm. */
+export type Spot = readonly [x: number, y: number, z: number];
+
+/** What has to be known of the supports of a part. */
+export interface SupportNotes {
+  /** Where something hangs that no support can reach. */
+  readonly unheld: readonly Spot[];
+  /** Where supports stand that no tool gets to, since the part is around them. */
+  readonly closedIn: readonly Spot[];
+}
+
 /** A part as the lines of plastic that make it, from the plate upwards. */
 export interface Toolpath {
   readonly layers: readonly Layer[];
+  /** Left out where nothing had to be held. */
+  readonly supports?: SupportNotes;
 }

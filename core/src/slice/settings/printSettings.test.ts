@@ -22,6 +22,7 @@ it('prints PLA as ordinary classroom printers do, unless something else is said'
     skirtLines: 1,
     skirtGapMm: 3,
     brimMm: 0,
+    supports: null,
     colourChangesMm: [],
     filamentDiameterMm: 1.75,
     filamentGramsPerCm3: 1.24,

@@ -10,6 +10,28 @@ export type Seam = (typeof seams)[number];
 /** The ways to fill the inside. */
 export const infillWays = ['lines', 'outline', 'honeycomb', 'waves'] as const;
 
+/** What supports may stand on: the plate alone, or also the part. */
+export const supportStands = ['plate', 'part'] as const;
+/** How supports go down: straight, or leaning towards each other until they join. */
+export const supportForms = ['columns', 'branches'] as const;
+
+/** How what hangs is held from below while it is printed. */
+export const supportSettings = z.strictObject({
+  stand: z.enum(supportStands).default('plate'),
+  form: z.enum(supportForms).default('columns'),
+  /** How many layers are left out between a support and the part above or below it, so that it comes off. */
+  gapLayers: z.number().int().min(0).max(5).default(1),
+  /** How far a support stays away from the part beside it. */
+  gapMm: z.number().min(0.2).max(3).default(0.5),
+  /** The share of a support that is filled, 0 to 1. */
+  share: z.number().min(0.05).max(1).default(0.2),
+  /** How many layers of a support are laid densely under what it holds. */
+  denseLayers: z.number().int().min(0).max(10).default(2),
+  /** How far a support is widened on the plate, so that it stays there. */
+  footMm: z.number().min(0).max(3).default(1),
+});
+export type SupportSettings = z.infer<typeof supportSettings>;
+
 /** How a part is printed. The defaults are for an ordinary classroom printer with PLA. */
 export const printSettings = z.strictObject({
   layerMm: positive.default(0.2),
@@ -44,6 +66,8 @@ export const printSettings = z.strictObject({
   skirtGapMm: z.number().min(0).max(50).default(3),
   /** How far the first layer is widened, so that a slender part stays on the plate. */
   brimMm: z.number().min(0).max(30).default(0),
+  /** How what hangs is held; null where nothing is. */
+  supports: supportSettings.nullable().default(null),
   /** The heights at which the print stops for filament of another colour, from below. */
   colourChangesMm: z.array(positive).max(12).default([]),
   filamentDiameterMm: positive.default(1.75),

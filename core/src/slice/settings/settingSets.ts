@@ -1,7 +1,13 @@
 import * as z from 'zod';
 import { changesIn, type ColourBands } from '../../colours/index.ts';
 import { materialNamed } from './materials.ts';
-import { everydaySettings, printSettings, type PrintSettings } from './printSettings.ts';
+import {
+  everydaySettings,
+  printSettings,
+  supportSettings,
+  type PrintSettings,
+  type SupportSettings,
+} from './printSettings.ts';
 import { said } from '../../words/index.ts';
 
 /** A named way to print, of which a few numbers differ from the everyday one. */
@@ -48,6 +54,8 @@ interface Printer {
   /** How much smaller holes come out across, and by how much the first layer spreads; nothing if it is not said. */
   readonly holesSmallerMm?: number;
   readonly firstLayerSpreadMm?: number;
+  /** What supports may stand on; none if it is not said. */
+  readonly supports?: 'none' | SupportSettings['stand'];
 }
 
 /** The ways to print whose layers a card allows; the everyday one prints with the card's usual layers. */
@@ -66,6 +74,7 @@ export function settingsFor(
     material,
     holesSmallerMm = 0,
     firstLayerSpreadMm = 0,
+    supports = 'none',
   }: Omit<Printer, 'layerHeightsMm'>,
   id: SettingSet['id'] = 'everyday',
 ): PrintSettings {
@@ -81,6 +90,7 @@ export function settingsFor(
     heightMm: height,
     holeGrowthMm: holesSmallerMm / 2,
     firstLayerInsetMm: firstLayerSpreadMm,
+    supports: supports === 'none' ? null : supportSettings.parse({ stand: supports }),
     ...settingSets.find((set) => set.id === id)?.changes,
   };
   // A way to print makes it slower, and never faster than the material allows.
@@ -104,17 +114,24 @@ export const printChoice = z.strictObject({
   seam: printSettings.shape.seam.unwrap().optional(),
   wallLines: printSettings.shape.wallLines.unwrap().optional(),
   brimMm: printSettings.shape.brimMm.unwrap().optional(),
+  /** How supports go down, where the card allows some. */
+  supportForm: supportSettings.shape.form.unwrap().optional(),
   colourChangesMm: printSettings.shape.colourChangesMm.unwrap().optional(),
 });
 export type PrintChoice = z.infer<typeof printChoice>;
 
 /** The settings that a choice makes on the printer of a limits card. */
-export function settingsOf(card: Printer, { set, isAdapted, ...changes }: PrintChoice): PrintSettings {
+export function settingsOf(
+  card: Printer,
+  { set, isAdapted, supportForm, ...changes }: PrintChoice,
+): PrintSettings {
   const chosen = Object.entries(changes).filter(([, value]) => value !== undefined);
   const { layerHeightsMm } = card;
+  const usual = settingsFor(card, set);
   return {
-    ...settingsFor(card, set),
+    ...usual,
     ...Object.fromEntries(chosen),
+    ...(usual.supports && supportForm ? { supports: { ...usual.supports, form: supportForm } } : {}),
     ...(isAdapted ? { adaptLayersMm: [Math.min(...layerHeightsMm), Math.max(...layerHeightsMm)] } : {}),
   };
 }

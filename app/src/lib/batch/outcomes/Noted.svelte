@@ -67,6 +67,14 @@
     <span class="ml-auto flex items-center gap-3">
       {#if part.handedOutAt}
         <span class="text-ink-soft text-sm">{say.handedOutAt(dayAndTime(part.handedOutAt))}</span>
+      {:else if isUsable(part.outcome) && part.estimate.supports && !part.supportsOffAt}
+        <span class="text-sm">{say.hasSupports}</span>
+        <form method="POST" action="?/supportsOff" use:enhance>
+          <input type="hidden" name="entry" value={part.entryId} />
+          <Button type="submit" size="xs" color="alternative" aria-label={say.supportsOffOf(part.student)}
+            >{say.supportsOff}</Button
+          >
+        </form>
       {:else if isUsable(part.outcome)}
         <form method="POST" action="?/handOut" use:enhance>
           <input type="hidden" name="entry" value={part.entryId} />

@@ -18,7 +18,13 @@
   const toNote = $derived(parts.filter(({ outcome }) => outcome === null));
   const noted = $derived(parts.filter(({ outcome }) => outcome !== null));
   const toHandOut = $derived(
-    noted.filter(({ outcome, handedOutAt }) => outcome !== null && isUsable(outcome) && handedOutAt === null),
+    noted.filter(
+      ({ outcome, handedOutAt, estimate, supportsOffAt }) =>
+        outcome !== null &&
+        isUsable(outcome) &&
+        handedOutAt === null &&
+        (estimate.supports === undefined || supportsOffAt !== null),
+    ),
   );
 </script>
 

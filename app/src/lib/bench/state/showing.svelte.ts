@@ -1,4 +1,5 @@
 import { withPrintNeeds, type Finding } from '@kelbrin/core/inspect';
+import { printNeeds } from '@kelbrin/core/slice';
 import type { Problem, Recipe } from '@kelbrin/core/recipe';
 import type { Estimate } from '@kelbrin/core/slice';
 import type { ExportedFile, ExportWish, Setting, ReadDrawing } from '../worker/messages';
@@ -145,7 +146,7 @@ export class Showing {
         this.#note({ progress: message.progress });
         break;
       case 'estimate':
-        this.#note({ estimate: message.estimate });
+        this.#note({ estimate: message.estimate, supports: message.supports });
         this.#applyPrintNeeds();
         // Layers are there from now on.
         this.#askLayer();
@@ -175,7 +176,7 @@ export class Showing {
   #applyPrintNeeds(): void {
     if (!this.part?.solid.isInspected || !this.part.estimate) return;
     const { solid, estimate } = this.part;
-    const print = { minutes: estimate.seconds / 60, grams: estimate.grams };
+    const print = printNeeds(estimate, this.part.supports);
     const { limits, brief } = this.#setting;
     const inspection = withPrintNeeds(solid.inspection, print, limits, brief);
     this.#note({ solid: { ...solid, inspection } });

@@ -1,7 +1,7 @@
 import type { Remedy } from '@kelbrin/core/advise';
 import type { Progress, ThicknessMap } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
-import type { Estimate } from '@kelbrin/core/slice';
+import type { Estimate, SupportNotes } from '@kelbrin/core/slice';
 import type { SectionView } from '@kelbrin/core/solid';
 import type { PrintedLayer } from '../../ui/printedLines/shownLayer';
 import type { ShownSolid } from '../worker/messages';
@@ -16,6 +16,8 @@ export interface ShownPart {
   readonly solid: ShownSolid;
   /** What printing it takes; undefined until it was sliced. */
   readonly estimate?: Estimate;
+  /** What has to be known of its supports, if it has some. */
+  readonly supports?: SupportNotes;
   /** What the state before took, which is shown as such until this one's is known. */
   readonly estimateBefore?: Estimate;
   /** How far its inspection has come, where that takes a while. */

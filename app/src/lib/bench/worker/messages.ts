@@ -5,7 +5,7 @@ import type { SolidMesh } from '@kelbrin/core/mesh';
 import type { Problem, Recipe } from '@kelbrin/core/recipe';
 import type { PrintedLayer } from '../../ui/printedLines/shownLayer';
 import type { SheetTitle, SheetWish } from '@kelbrin/core/sheet';
-import type { Estimate } from '@kelbrin/core/slice';
+import type { Estimate, SupportNotes } from '@kelbrin/core/slice';
 import type { PartNotes, SvgDrawing } from '@kelbrin/core/format';
 import type { Cut, Detail, SectionView, StepOutcome } from '@kelbrin/core/solid';
 
@@ -112,7 +112,12 @@ export type FromWorker =
     }
   /** How far the inspection of a large part has come. */
   | { readonly kind: 'progress'; readonly job: number; readonly progress: Progress }
-  | { readonly kind: 'estimate'; readonly job: number; readonly estimate: Estimate }
+  | {
+      readonly kind: 'estimate';
+      readonly job: number;
+      readonly estimate: Estimate;
+      readonly supports?: SupportNotes;
+    }
   | { readonly kind: 'section'; readonly job: number; readonly section: SectionView }
   | { readonly kind: 'layer'; readonly job: number; readonly layer: PrintedLayer }
   /** A change that mends the finding that was asked about; without one, that there are no more. */

@@ -2,6 +2,7 @@ import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { adviceOnScaling, surfaceOfSteps, remediesFor, Trials } from '@kelbrin/core/advise';
 import {
   factsOf,
+  heldFaces,
   inspect,
   inspectInSteps,
   thicknessMap,
@@ -16,6 +17,7 @@ import { estimate, settingsForPart, sliceInSteps, type Toolpath } from '@kelbrin
 import { layerAt } from '$lib/ui/printedLines/shownLayer';
 import { evaluate, loadKernel, sectionView, SolidCache, type Kernel } from '@kelbrin/core/solid';
 import { fetchMaterial, files, fonts } from './material';
+import { answer } from './answer';
 import { sheetFile } from './sheetFile';
 import { written, writtenTogether } from './exportFile';
 import { languageOf, speak } from '@kelbrin/core/words';
@@ -23,7 +25,7 @@ import { exportTexts } from '$lib/texts/export';
 import { inRounds, within } from './inRounds';
 import { portraitOf } from './portrait';
 import { readDrawing } from './readDrawing';
-import type { ExportWish, FromWorker, ShownSolid, ToWorker } from './messages';
+import type { ExportWish, ShownSolid, ToWorker } from './messages';
 
 // The page that starts it gives it the language for a name.
 speak(languageOf(self.name));
@@ -174,11 +176,12 @@ function evaluateRecipe(
     () => {
       const settings = settingsForPart(limits, origin.colours);
       stopEstimating = inRounds(
-        sliceInSteps(kernel, mesh, settings),
+        sliceInSteps(kernel, mesh, settings, heldFaces(mesh, limits, brief)),
         () => {},
         (toolpath) => {
           layers = toolpath.layers;
-          answer({ kind: 'estimate', job, estimate: estimate(toolpath, settings) });
+          const { supports } = toolpath;
+          answer({ kind: 'estimate', job, estimate: estimate(toolpath, settings), supports });
         },
       );
     },
@@ -280,21 +283,16 @@ async function exportFile(asked: Extract<ToWorker, { kind: 'export' }>, kernel: 
 }
 
 async function writeFile(
-  { job, wish }: Extract<ToWorker, { kind: 'export' }>,
+  { job, wish, wish: { format } }: Extract<ToWorker, { kind: 'export' }>,
   kernel: Kernel,
 ): Promise<void> {
-  if (wish.format === 'step-all' && wish.parts) {
+  if (format === 'step-all' && wish.parts) {
     const { built, leftOut } = await builtParts(wish.parts, kernel);
     return answer({ kind: 'exported', job, file: { ...writtenTogether(built, wish), leftOut } });
   }
   if (!current || !isBuilt) return;
-  const { format } = wish;
   if (format === 'sheet-pdf' || format === 'sheet-svg')
     return answer({ kind: 'exported', job, file: await sheetFile(current, wish) });
   const notes = { ...wish.notes, colours: current.origin.colours };
   answer({ kind: 'exported', job, file: written(kernel, current.mesh, { ...wish, format, notes }) });
-}
-
-function answer(message: FromWorker): void {
-  self.postMessage(message);
 }

@@ -9,6 +9,7 @@ export const roleColours: Record<Role, string> = {
   closed: '#7FB8A4',
   span: '#B58BD6',
   inside: '#5E8FB0',
+  support: '#D98C8C',
   skirt: '#A9A39A',
   brim: '#D9C7A0',
 };

@@ -26,7 +26,11 @@ export type Task =
       /** The print files by their hashes. */
       readonly files: ReadonlyMap<string, Uint8Array>;
       /** Where they are laid, a place for each copy. */
-      readonly parts: readonly (Pose & { readonly hash: string })[];
+      readonly parts: readonly (Pose & {
+        readonly hash: string;
+        /** Whether supports hold what hangs of it. */
+        readonly isHeld?: boolean;
+      })[];
       readonly limits: LimitsCard;
       readonly choice: PrintChoice;
       /** The printer that it is for, if its model has a sheet. */

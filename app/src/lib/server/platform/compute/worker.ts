@@ -7,12 +7,20 @@ import {
   writeStl,
   writeThreeMf,
 } from '@kelbrin/core/format';
-import { inspect } from '@kelbrin/core/inspect';
+import { facesToHold, heldFaces, inspect } from '@kelbrin/core/inspect';
 import { boundsOf, guessUnit, sizeOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { drawPng } from '@kelbrin/core/picture';
 import { footprintOf, layOut, plateToolpath, shiftOnto, slicePart } from '@kelbrin/core/plate';
-import { estimate, settingsForPart, settingsOf, settingsOn, slice, writeGcode } from '@kelbrin/core/slice';
+import {
+  estimate,
+  printNeeds,
+  settingsForPart,
+  settingsOf,
+  settingsOn,
+  slice,
+  writeGcode,
+} from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import { planWeek, type WeekProblem } from '@kelbrin/core/weekPlan';
 import { speakAsSet } from '../basics/language.ts';
@@ -76,13 +84,14 @@ function inspectRecipe(
     return { ok: false, problem: say('The recipe leaves nothing to print.') };
   const colours = built.origin.colours.map(({ fromMm, colour }) => ({ fromMm, colour }));
   const settings = settingsForPart(limits, colours);
-  const needs = estimate(slice(ready.kernel, built.mesh, settings), settings);
+  const toolpath = slice(ready.kernel, built.mesh, settings, heldFaces(built.mesh, limits, brief));
+  const needs = estimate(toolpath, settings);
   return {
     ok: true,
     inspection: inspect(built.mesh, limits, {
       origin: built.origin,
       brief,
-      print: { minutes: needs.seconds / 60, grams: needs.grams },
+      print: printNeeds(needs, toolpath.supports),
     }),
     threeMf: writeThreeMf(built.mesh, { title, colours }),
     stl: writeStl(built.mesh),
@@ -98,8 +107,12 @@ function sliceBatch(
 ): Answers['batch'] {
   const usual = settingsOf(limits, choice);
   const settings = on ? settingsOn(on.sheet, usual) : usual;
+  const held = new Set(parts.filter(({ isHeld }) => isHeld).map(({ hash }) => hash));
   const sliced = new Map(
-    [...files].map(([hash, threeMf]) => [hash, slicePart(kernel, readThreeMf(threeMf), settings)]),
+    [...files].map(([hash, threeMf]) => {
+      const mesh = readThreeMf(threeMf);
+      return [hash, slicePart(kernel, mesh, settings, held.has(hash) ? facesToHold(mesh, limits) : [])];
+    }),
   );
   const [widthMm, depthMm] = usual.plateMm;
   const [dx, dy] = on ? shiftOnto(on.sheet, { widthMm, depthMm }) : [0, 0];

@@ -33,6 +33,7 @@ export async function partsOf(db: Database, batchIds: readonly string[]) {
     outcome: batchParts.outcome,
     outcomeNote: batchParts.outcomeNote,
     outcomeAt: batchParts.outcomeAt,
+    supportsOffAt: batchParts.supportsOffAt,
     handedOutAt: batchParts.handedOutAt,
     measuredMm: batchParts.measuredMm,
     designedMm,

@@ -42,7 +42,14 @@ export async function gcodeOfBatch(
   const slicing = compute().run<'batch'>({
     kind: 'batch',
     files,
-    parts: parts.map(({ hash, xMm, yMm, turnDeg }) => ({ hash, xMm, yMm, turnDeg })),
+    // What was approved with supports is printed with them, and nothing else is.
+    parts: parts.map(({ hash, xMm, yMm, turnDeg, estimate }) => ({
+      hash,
+      xMm,
+      yMm,
+      turnDeg,
+      isHeld: estimate.supports !== undefined,
+    })),
     limits,
     choice,
     on: known && { ...known, batch: say('Batch {number}', { number: batch.number }) },

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNotNull, isNull, ne } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, isNull, ne, notInArray } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import {
   isUsable,
@@ -30,6 +30,7 @@ import { takenPicture } from '../../platform/compute/takenPicture.ts';
 import { partsOf, type BatchPart } from '../batches/batchParts.ts';
 import { takeFileOut } from '../batches/takeFileOut.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
+import { hasSupports } from './supportsOff.ts';
 import { say } from '@kelbrin/core/words';
 
 /**
@@ -146,15 +147,20 @@ export async function handOut(
   entryId?: string,
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
+  const isOfBatch = isId(batchId, batchParts.batchId);
+  const inSupports = (await partsOf(db, [batchId])).filter(hasSupports).map((part) => part.entryId);
+  if (entryId !== undefined && inSupports.includes(entryId))
+    throw new CannotNow('Break the supports off this part first, and say so: then it can be handed out.');
   const handed = await db
     .update(batchParts)
     .set({ handedOutAt: new Date() })
     .where(
       and(
-        isId(batchId, batchParts.batchId),
+        isOfBatch,
         entryId === undefined ? undefined : isId(entryId, batchParts.queueEntryId),
         inArray(batchParts.outcome, outcomeKinds.filter(isUsable)),
         isNull(batchParts.handedOutAt),
+        inSupports.length > 0 ? notInArray(batchParts.queueEntryId, inSupports) : undefined,
       ),
     )
     .returning({ id: batchParts.queueEntryId });

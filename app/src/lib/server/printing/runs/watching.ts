@@ -42,13 +42,14 @@ export async function runToWatch(db: Database, person: Person, runId: string) {
     limits: parts[0].limits,
     choice: choiceWithColours(batch.choice, coloursOfBatch(parts)),
     sheet,
-    parts: parts.map(({ hash, fileId, footprint, xMm, yMm, turnDeg, entryId }) => ({
+    parts: parts.map(({ hash, fileId, footprint, xMm, yMm, turnDeg, estimate, entryId }) => ({
       hash,
       fileId,
       footprint,
       xMm,
       yMm,
       turnDeg,
+      isHeld: estimate.supports !== undefined,
       isOwn: own.has(entryId),
     })),
     ...progressOf(run),

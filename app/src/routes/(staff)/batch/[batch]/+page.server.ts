@@ -4,6 +4,7 @@ import { database } from '$lib/server/platform/db/database';
 import { sheetsByPrinter } from '$lib/server/printers/machineSheets';
 import { spoolsOf } from '$lib/server/printers/spools';
 import { correctionsOf, handOut, noteOutcomes } from '$lib/server/printing/runs/outcomes';
+import { takeSupportsOff } from '$lib/server/printing/runs/supportsOff';
 import { arrangeBatch } from '$lib/server/printing/batches/laying';
 import { discardBatch, takeOffBatch } from '$lib/server/printing/batches/changeBatch';
 import { planBatch } from '$lib/server/printing/batches/planning';
@@ -69,6 +70,10 @@ export const actions: Actions = {
         photos.set(name.slice('photo-'.length), new Uint8Array(await file.arrayBuffer()));
     const drafts = parsedJson(form.get('outcomes'));
     return orSentence(noteOutcomes(database(), locals.person!, params.batch, drafts, photos));
+  },
+  supportsOff: async ({ params, locals, request }) => {
+    const entry = String((await request.formData()).get('entry'));
+    return orSentence(takeSupportsOff(database(), locals.person!, params.batch, entry));
   },
   handOut: async ({ params, locals, request }) => {
     const entry = (await request.formData()).get('entry')?.toString() || undefined;

@@ -75,7 +75,14 @@
   /** What is sliced, as text: loading the same batch anew is no reason to slice it anew. */
   const wanted = $derived(
     JSON.stringify([
-      parts.map(({ hash, fileId, xMm, yMm, turnDeg }) => ({ hash, fileId, xMm, yMm, turnDeg })),
+      parts.map(({ hash, fileId, xMm, yMm, turnDeg, estimate }) => ({
+        hash,
+        fileId,
+        xMm,
+        yMm,
+        turnDeg,
+        isHeld: estimate.supports !== undefined,
+      })),
       limits,
       printed,
       ...(sheet ? [sheet] : []),

@@ -4,7 +4,7 @@
   import { untrack } from 'svelte';
   import { askBeforeLeaving } from '$lib/ui/askBeforeLeaving';
   import { enhance } from '$lib/ui/enhance';
-  import { Button, Input } from 'flowbite-svelte';
+  import { Button, Input, Select } from 'flowbite-svelte';
   import { limitAt, limitFields, withLimit } from '@kelbrin/core/inspect';
   import type { CardDraft } from '$lib/shared/cardDraft';
   import { limitsTexts as say } from '$lib/texts/limits';
@@ -75,6 +75,18 @@
         edit({ card: { ...draft.card, layerHeightsMm: heights } });
       }}
     />
+  </label>
+  <label class="max-w-80">
+    {say.supports}
+    <Select
+      class="mt-1"
+      placeholder=""
+      items={Object.entries(say.supportStands).map(([value, name]) => ({ value, name }))}
+      bind:value={
+        () => draft.card.supports ?? 'none', (supports) => edit({ card: { ...draft.card, supports } })
+      }
+    />
+    <span class="text-ink-soft text-sm">{say.supportsWhy}</span>
   </label>
   {#each limitFields as { title, fields } (title)}
     <fieldset>

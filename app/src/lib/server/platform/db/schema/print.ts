@@ -138,6 +138,9 @@ export const batchParts = pgTable(
     outcomeAt: timestamp('outcome_at', { withTimezone: true }),
     /** Who wrote it down; null where that person is gone, or it was before Kelbrin noted it. */
     outcomeBy: text('outcome_by').references(() => users.id, { onDelete: 'set null' }),
+    /** When its supports were broken off, and by whom; null while they are not, or it has none. */
+    supportsOffAt: timestamp('supports_off_at', { withTimezone: true }),
+    supportsOffBy: text('supports_off_by').references(() => users.id, { onDelete: 'set null' }),
     /** When it was handed to whom it belongs. */
     handedOutAt: timestamp('handed_out_at', { withTimezone: true }),
   },

@@ -1,0 +1,51 @@
+import type { Area } from '../../solid/index.ts';
+import { fillLines } from '../layers/fillLines.ts';
+import { pieceByPiece } from '../paths/order.ts';
+import { endOf, type Path } from '../paths/toolpath.ts';
+import type { PrintSettings, SupportSettings } from '../settings/printSettings.ts';
+
+/** Under what they hold lines lie so many of their widths apart: near enough to hold, and far enough to be torn off. */
+const DENSE_LINES = 1.5;
+/** Lines keep to the same places in all layers, so that they stand on each other; the dense ones lie across them. */
+const ALONG_DEG = 0;
+const ACROSS_DEG = 90;
+const STRAIGHT_MM = 0.02;
+/** The share of a line by which lines reach under the one around them. */
+const BOND = 0.3;
+/** So many spaces between its lines the nozzle goes without drawing the filament back: a thread in a support does no harm. */
+const NEAR_SPACES = 2.2;
+
+/** A layer of supports: what it covers, and where of that it is laid densely. */
+export interface SupportLayer {
+  readonly area: Area;
+  readonly dense?: Area;
+}
+
+/** The lines of a layer of supports: one around each, and lines within, those of the first layer side by side. */
+export function supportPaths(
+  { area, dense }: SupportLayer,
+  isFirst: boolean,
+  { lineWidthMm, share }: Pick<PrintSettings, 'lineWidthMm'> & Pick<SupportSettings, 'share'>,
+): Path[] {
+  const rim = area.grown(-lineWidthMm / 2).simplified(STRAIGHT_MM);
+  const walls = rim
+    .outlines()
+    .map((points): Path => ({ role: 'support', points, closed: true, widthMm: lineWidthMm }));
+  const within = area.grown(-(1 - BOND) * lineWidthMm);
+  const lines = (place: Area, deg: number, apartMm: number) =>
+    fillLines(place.outlines(), deg, apartMm, 'support', lineWidthMm);
+  const fill = isFirst
+    ? lines(within, ALONG_DEG, lineWidthMm)
+    : [
+        ...(dense ? lines(within.and(dense), ACROSS_DEG, DENSE_LINES * lineWidthMm) : []),
+        ...lines(dense ? within.without(dense) : within, ALONG_DEG, lineWidthMm / share),
+      ];
+  const pieces = area.pieces().map((piece) => piece.outlines());
+  const nearMm = (NEAR_SPACES * lineWidthMm) / share;
+  return pieceByPiece(walls, fill, pieces).map((path, i, all) => {
+    if (i === 0) return path;
+    const [x, y] = endOf(all[i - 1]);
+    const mm = Math.hypot(path.points[0][0] - x, path.points[0][1] - y);
+    return mm <= nearMm ? { ...path, way: [] } : path;
+  });
+}
