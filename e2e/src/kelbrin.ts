@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { expect, test as base, type APIRequestContext, type Browser, type Page } from '@playwright/test';
 import { designOf } from '../../core/src/design/index.ts';
+import type { Recipe } from '../../core/src/recipe/index.ts';
 import { labelRecipe, type Label } from '../../app/src/lib/server/demo/labels.ts';
 import { school } from '../../app/src/lib/server/demo/school.ts';
 import { startChecks } from '../../app/src/lib/shared/startChecks.ts';
@@ -101,11 +102,22 @@ export async function handInLabel(
   label: Label,
   argued: readonly string[] = [],
 ): Promise<void> {
+  await handInRecipe(browser, origin, who, labelRecipe(label), argued);
+}
+
+/** Has a student with a project hand in a recipe as their page would, without opening the page. */
+export async function handInRecipe(
+  browser: Browser,
+  origin: string,
+  who: Who,
+  recipe: Recipe,
+  argued: readonly string[] = [],
+): Promise<void> {
   const context = await browser.newContext({ baseURL: origin });
   const { request } = context;
   await signInByRequest(request, origin, who);
   const path = await benchOf(request);
-  const revision = await saveLabel(request, origin, path, label);
+  const revision = await saveRecipe(request, origin, path, recipe);
   const said = {
     note: '',
     arguments: argued.map((check) => ({ check, words: 'It is for a thin wire.' })),
@@ -170,24 +182,24 @@ export async function openBench(page: Page): Promise<void> {
  */
 export async function openLabel(page: Page, label: Label): Promise<void> {
   const { origin } = new URL((await page.request.get('/home')).url());
-  await saveLabel(page.request, origin, await benchOf(page.request), label);
+  await saveRecipe(page.request, origin, await benchOf(page.request), labelRecipe(label));
   await openBench(page);
 }
 
-/** Saves a label as the whole of a project, over what is there. Gives back its revision. */
-async function saveLabel(
+/** Saves a recipe as the whole of a project, over what is there. Gives back its revision. */
+async function saveRecipe(
   request: APIRequestContext,
   origin: string,
   path: string,
-  label: Label,
+  recipe: Recipe,
 ): Promise<number> {
-  const design = designOf(labelRecipe(label), 'Label');
+  const design = designOf(recipe, 'Label');
   const save = (baseRevision: number) =>
     request.put(`${path}/design`, { data: { baseRevision, design }, headers: { origin } });
   // Saved from no revision at all, it is told which one there is.
   const { revision } = (await (await save(999_999)).json()) as { revision: number };
   const answer = await save(revision);
-  if (!answer.ok()) throw new Error(`The label was not saved: ${answer.status()}`);
+  if (!answer.ok()) throw new Error(`The recipe was not saved: ${answer.status()}`);
   return revision + 1;
 }
 

@@ -44,7 +44,9 @@ export class Inspecting {
 
   /** What all checks say. */
   whole(): Inspection {
-    const results = checks.map(({ id }) => this.check(id));
+    // Where nothing may be held there is nothing to say of supports.
+    const asked = checks.filter(({ id }) => id !== 'supports' || mayBeHeld(this.#limits, this.#brief));
+    const results = asked.map(({ id }) => this.check(id));
     return {
       verdict: worst(results.map(({ verdict }) => verdict)),
       part: this.#subject.facts,

@@ -33,6 +33,7 @@ export {
   type PrintChoice,
   type SettingSet,
 } from './settings/settingSets.ts';
+export { supportLines } from './supportLines.ts';
 export { slice, sliceInSteps } from './slice.ts';
 export {
   endOf,

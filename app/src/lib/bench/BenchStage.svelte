@@ -152,6 +152,7 @@
           onthickness={(upToMm) => bench.showing.showThickness(upToMm)}
           {cut}
           section={bench.showing.part?.section}
+          supports={bench.showing.part?.supportLines}
           bind:view
           partId={bench.showing.part?.partId}
           isSmall={isPlanLarge || isDrawn}

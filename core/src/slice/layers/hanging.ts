@@ -11,17 +11,23 @@ const STEP_MM = 0.25;
 const CELL_MM = 0.1;
 /** Plastic of the layer below holds a line whose middle lies this far beside it. */
 const REACH_MM = 0.05;
+/** The lines of supports are further apart than those of a part, and what crosses them is held between them. */
+const REACH_OVER_SUPPORT_MM = 0.35;
 /** A stretch shorter than this is held by what comes before and after it. */
 const SHORTEST_MM = 0.8;
 
 /**
  * The stretches of a layer's walls whose middle hangs in the air: they droop where nothing holds them at both ends.
  * Fill may cross the gaps between sparse lines below, and bridges are meant to, so only walls are looked at.
+ *
+ * @param lower the layers below that one, from above, of which supports hold across the gap that is left over them
  */
-export function hangingOf({ paths }: Layer, under: Layer): Hanging[] {
+export function hangingOf({ paths }: Layer, under: Layer, lower: readonly Layer[] = []): Hanging[] {
   const held = new Set<string>();
-  for (const path of under.paths) {
-    const reach = Math.ceil((path.widthMm / 2 + REACH_MM) / CELL_MM);
+  const isSupport = ({ role }: Path) => role === 'support';
+  for (const path of [...under.paths, ...lower.flatMap((layer) => layer.paths.filter(isSupport))]) {
+    const reachMm = isSupport(path) ? REACH_OVER_SUPPORT_MM : REACH_MM;
+    const reach = Math.ceil((path.widthMm / 2 + reachMm) / CELL_MM);
     for (const [x, y] of stepsAlong(path, CELL_MM)) {
       const [column, row] = [Math.round(x / CELL_MM), Math.round(y / CELL_MM)];
       for (let dx = -reach; dx <= reach; dx++) {

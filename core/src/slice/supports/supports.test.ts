@@ -15,6 +15,7 @@ import {
   type SupportSettings,
   type Toolpath,
 } from '../index.ts';
+import { hangingOf } from '../layers/hanging.ts';
 import { lengthAlong } from '../paths/lengths.ts';
 import { supportForms, supportSettings } from '../settings/printSettings.ts';
 
@@ -139,4 +140,14 @@ describe('what nobody can take out', () => {
     const { supports } = held(pot, { stand: 'part' });
     expect(supports).toEqual({ unheld: [], closedIn: [] });
   });
+});
+
+it('is seen to hold the walls over it', () => {
+  const walls = (wish?: SupportSettings) => {
+    const { layers } = wish ? held(post(), wish) : slice(kernel, post(), everydaySettings);
+    // The shelf begins with this layer.
+    return hangingOf(layers[70], layers[69], [layers[68]]);
+  };
+  expect(walls().length).toBeGreaterThan(0);
+  expect(walls(supportSettings.parse({}))).toEqual([]);
 });

@@ -146,7 +146,11 @@ export class Showing {
         this.#note({ progress: message.progress });
         break;
       case 'estimate':
-        this.#note({ estimate: message.estimate, supports: message.supports });
+        this.#note({
+          estimate: message.estimate,
+          supports: message.supports,
+          supportLines: message.supportLines,
+        });
         this.#applyPrintNeeds();
         // Layers are there from now on.
         this.#askLayer();

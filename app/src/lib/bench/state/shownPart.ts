@@ -18,6 +18,7 @@ export interface ShownPart {
   readonly estimate?: Estimate;
   /** What has to be known of its supports, if it has some. */
   readonly supports?: SupportNotes;
+  readonly supportLines?: Float32Array;
   /** What the state before took, which is shown as such until this one's is known. */
   readonly estimateBefore?: Estimate;
   /** How far its inspection has come, where that takes a while. */

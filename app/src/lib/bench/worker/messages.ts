@@ -117,6 +117,8 @@ export type FromWorker =
       readonly job: number;
       readonly estimate: Estimate;
       readonly supports?: SupportNotes;
+      /** The lines of its supports, as pairs of ends in space. */
+      readonly supportLines?: Float32Array<ArrayBuffer>;
     }
   | { readonly kind: 'section'; readonly job: number; readonly section: SectionView }
   | { readonly kind: 'layer'; readonly job: number; readonly layer: PrintedLayer }

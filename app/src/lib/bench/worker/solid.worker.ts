@@ -13,11 +13,12 @@ import {
 import { featureEdges, type SolidMesh } from '@kelbrin/core/mesh';
 import type { CutName } from '@kelbrin/core/letters';
 import type { PartOrigin, Recipe } from '@kelbrin/core/recipe';
-import { estimate, settingsForPart, sliceInSteps, type Toolpath } from '@kelbrin/core/slice';
+import { settingsForPart, sliceInSteps, type Toolpath } from '@kelbrin/core/slice';
 import { layerAt } from '$lib/ui/printedLines/shownLayer';
 import { evaluate, loadKernel, sectionView, SolidCache, type Kernel } from '@kelbrin/core/solid';
 import { fetchMaterial, files, fonts } from './material';
 import { answer } from './answer';
+import { takenBy } from './takenBy';
 import { sheetFile } from './sheetFile';
 import { written, writtenTogether } from './exportFile';
 import { languageOf, speak } from '@kelbrin/core/words';
@@ -180,8 +181,7 @@ function evaluateRecipe(
         () => {},
         (toolpath) => {
           layers = toolpath.layers;
-          const { supports } = toolpath;
-          answer({ kind: 'estimate', job, estimate: estimate(toolpath, settings), supports });
+          answer({ kind: 'estimate', job, ...takenBy(toolpath, settings) });
         },
       );
     },

@@ -1,5 +1,8 @@
 import { hangingOf, type Hanging, type Layer } from '@kelbrin/core/slice';
 
+/** Supports end at most so many layers below what they hold. */
+const MOST_GAP = 2;
+
 /** A layer as it is looked at, with what lies under it. */
 export interface ShownLayer {
   readonly index: number;
@@ -12,7 +15,8 @@ export interface ShownLayer {
 /** A layer of a print as it is looked at; undefined where there is none of that number. */
 export function shownLayer(layers: readonly Layer[], index: number): ShownLayer | undefined {
   const [layer, under] = [layers[index], layers[index - 1]];
-  return layer && { index, layer, under, hanging: under ? hangingOf(layer, under) : [] };
+  const lower = layers.slice(Math.max(0, index - 1 - MOST_GAP), Math.max(0, index - 1));
+  return layer && { index, layer, under, hanging: under ? hangingOf(layer, under, lower) : [] };
 }
 
 /** A layer of a part as it is printed: up to which height it reaches, and of how many it is one. */

@@ -21,6 +21,7 @@
   import type { PointedAt } from './pointedAt';
   import { hearPresses } from './presses';
   import Plate from './Plate.svelte';
+  import SupportLines from './SupportLines.svelte';
   import { hasOutgrown, type Look } from './views';
 
   interface Props {
@@ -54,6 +55,8 @@
     measuresEdges: boolean;
     /** Views that turn together with this one. */
     linked?: LinkedView;
+    /** The lines of its supports. */
+    supports?: Float32Array;
     /** Edges of the part that can be tapped. */
     offered: readonly OfferedEdge[];
     ontapedge?(at: number): void;
@@ -83,6 +86,7 @@
     onpoint,
     measuresEdges,
     linked,
+    supports,
     offered,
     ontapedge,
     onoutlook,
@@ -291,5 +295,6 @@
 </T.LineSegments>
 {#if cut && section}<CutFace {cut} {section} />{/if}
 {#if ends.length > 0}<MeasuredWay {ends} />{/if}
+{#if supports}<SupportLines ends={supports} />{/if}
 {#if offered.length > 0}<EdgeLines edges={offered} />{/if}
 {#each noteSprites as sprite (sprite.uuid)}<T is={sprite} />{/each}

@@ -61,6 +61,8 @@
     linked?: LinkedView;
     /** Edges of the part that can be tapped, and those of them that are chosen. */
     offered?: readonly OfferedEdge[];
+    /** The lines of the part’s supports. */
+    supports?: Float32Array;
     ontapedge?(at: number): void;
     /** What lies over the solid and moves with it, where nothing is measured. */
     over?: Snippet<[Outlook]>;
@@ -89,6 +91,7 @@
     onplace,
     linked,
     offered = [],
+    supports,
     ontapedge,
     over,
     onrest,
@@ -200,6 +203,7 @@
       notes={[...notes, ...pins]}
       {linked}
       {offered}
+      {supports}
       {ontapedge}
       onpoint={isMeasuring ? addEnd : onplace}
       measuresEdges={isMeasuring}

@@ -65,29 +65,31 @@
       />
     </label>
   </div>
-  <label class="max-w-80">
-    {say.layerHeights}
-    <Input
-      class="measured mt-1"
-      value={draft.card.layerHeightsMm.join(', ')}
-      onchange={(event) => {
-        const heights = numbersIn((event.currentTarget as HTMLInputElement).value);
-        edit({ card: { ...draft.card, layerHeightsMm: heights } });
-      }}
-    />
-  </label>
-  <label class="max-w-80">
-    {say.supports}
-    <Select
-      class="mt-1"
-      placeholder=""
-      items={Object.entries(say.supportStands).map(([value, name]) => ({ value, name }))}
-      bind:value={
-        () => draft.card.supports ?? 'none', (supports) => edit({ card: { ...draft.card, supports } })
-      }
-    />
-    <span class="text-ink-soft text-sm">{say.supportsWhy}</span>
-  </label>
+  <div class="grid gap-x-4 gap-y-3 md:grid-cols-2">
+    <label>
+      {say.layerHeights}
+      <Input
+        class="measured mt-1"
+        value={draft.card.layerHeightsMm.join(', ')}
+        onchange={(event) => {
+          const heights = numbersIn((event.currentTarget as HTMLInputElement).value);
+          edit({ card: { ...draft.card, layerHeightsMm: heights } });
+        }}
+      />
+    </label>
+    <label>
+      {say.supports}
+      <Select
+        class="mt-1"
+        placeholder=""
+        items={Object.entries(say.supportStands).map(([value, name]) => ({ value, name }))}
+        bind:value={
+          () => draft.card.supports ?? 'none', (supports) => edit({ card: { ...draft.card, supports } })
+        }
+      />
+      <span class="text-ink-soft text-sm">{say.supportsWhy}</span>
+    </label>
+  </div>
   {#each limitFields as { title, fields } (title)}
     <fieldset>
       <legend class="mb-2 text-lg font-semibold">{title}</legend>
