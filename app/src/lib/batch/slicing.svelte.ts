@@ -14,6 +14,18 @@ export interface PartToSlice extends Pose {
   readonly isHeld: boolean;
 }
 
+/** What slicing needs of a part of a batch. */
+export function partToSlice({
+  hash,
+  fileId,
+  xMm,
+  yMm,
+  turnDeg,
+  estimate,
+}: Omit<PartToSlice, 'isHeld'> & { readonly estimate: Estimate }): PartToSlice {
+  return { hash, fileId, xMm, yMm, turnDeg, isHeld: estimate.supports !== undefined };
+}
+
 /** Slices a batch in a worker whenever it changes, and hands out what it takes and how its layers look. */
 export class BatchSlicing {
   estimate = $state<Estimate>();

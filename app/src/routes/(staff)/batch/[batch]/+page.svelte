@@ -12,7 +12,7 @@
   import BatchPlate from '$lib/batch/BatchPlate.svelte';
   import BatchSection from '$lib/batch/BatchSection.svelte';
   import PrintChoiceFields from '$lib/batch/PrintChoice.svelte';
-  import { BatchSlicing } from '$lib/batch/slicing.svelte';
+  import { BatchSlicing, partToSlice } from '$lib/batch/slicing.svelte';
   import { isFree } from '$lib/shared/printerNow';
   import StartBatch from '$lib/batch/StartBatch.svelte';
   import Takes from '$lib/batch/Takes.svelte';
@@ -74,19 +74,7 @@
   onDestroy(() => slicing.close());
   /** What is sliced, as text: loading the same batch anew is no reason to slice it anew. */
   const wanted = $derived(
-    JSON.stringify([
-      parts.map(({ hash, fileId, xMm, yMm, turnDeg, estimate }) => ({
-        hash,
-        fileId,
-        xMm,
-        yMm,
-        turnDeg,
-        isHeld: estimate.supports !== undefined,
-      })),
-      limits,
-      printed,
-      ...(sheet ? [sheet] : []),
-    ]),
+    JSON.stringify([parts.map(partToSlice), limits, printed, ...(sheet ? [sheet] : [])]),
   );
   $effect(() => {
     void slicing.slice(...(JSON.parse(wanted) as Parameters<BatchSlicing['slice']>));
