@@ -44,4 +44,5 @@ export {
   type SupportNotes,
   type Toolpath,
 } from './paths/toolpath.ts';
+export { SUPPORTS_BEYOND_MM } from './supports/supportPlan.ts';
 export type { HangingFaces } from './supports/hangingAreas.ts';

@@ -17,11 +17,20 @@
     choice: PrintChoice;
     limits: LimitsCard;
     disabled?: boolean;
+    /** Whether parts are held by supports. */
+    hasSupports?: boolean;
     /** The heights at which the colours of the parts change. */
     colourChangesMm?: readonly number[];
     change: (choice: PrintChoice) => void;
   }
-  let { choice, limits, disabled = false, colourChangesMm = [], change }: Props = $props();
+  let {
+    choice,
+    limits,
+    disabled = false,
+    hasSupports = false,
+    colourChangesMm = [],
+    change,
+  }: Props = $props();
 
   const sets = $derived(allowedSets(limits));
   const usual = $derived(settingsFor(limits, choice.set));
@@ -118,12 +127,12 @@
     </select>
     <span class="text-ink-soft col-span-2 text-sm">{say.seamWhy}</span>
   </label>
-  {#if usual.supports}
+  {#if hasSupports}
     <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
       {say.supports}
       <select
         class="border-hairline rounded px-2 py-1"
-        value={choice.supportForm ?? usual.supports.form}
+        value={choice.supportForm ?? supportForms[0]}
         onchange={(event) =>
           set({ supportForm: supportForms.find((each) => each === event.currentTarget.value) })}
       >

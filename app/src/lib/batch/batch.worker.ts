@@ -1,8 +1,7 @@
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { readSolid } from '@kelbrin/core/format';
-import { facesToHold } from '@kelbrin/core/inspect';
 import type { SolidMesh } from '@kelbrin/core/mesh';
-import { plateToolpath, slicePart, type SlicedPart } from '@kelbrin/core/plate';
+import { plateToolpath, type SlicedPart } from '@kelbrin/core/plate';
 import {
   countMoves,
   cutThrough,
@@ -13,6 +12,7 @@ import {
   type Toolpath,
 } from '@kelbrin/core/slice';
 import { loadKernel } from '@kelbrin/core/solid';
+import { sliceHeldPart } from '../shared/heldPart';
 import { shownLayer } from '../ui/printedLines/shownLayer';
 import type { FromBatchWorker, ToBatchWorker } from './messages';
 import { languageOf, speak } from '@kelbrin/core/words';
@@ -57,7 +57,7 @@ async function sliceBatch({ job, parts, limits, choice, sheet }: Extract<ToBatch
   const settings = sheet
     ? { ...settingsOn(sheet, usual), plateMm: usual.plateMm, isPlateRound: false }
     : usual;
-  const key = JSON.stringify(settings);
+  const key = JSON.stringify([settings, parts.map(({ heldBy }) => heldBy)]);
   const hashes = [...new Set(parts.map(({ hash }) => hash))];
   for (const [done, hash] of hashes.entries()) {
     if (sliced.has(hash + key)) continue;
@@ -65,9 +65,8 @@ async function sliceBatch({ job, parts, limits, choice, sheet }: Extract<ToBatch
     // A message that came meanwhile is heard here: a newer job calls this one off.
     await new Promise((resolve) => setTimeout(resolve));
     if (job !== current) return;
-    const mesh = meshes.get(hash)!;
-    const isHeld = settings.supports !== null && parts.some((part) => part.hash === hash && part.isHeld);
-    sliced.set(hash + key, slicePart(kernel, mesh, settings, isHeld ? facesToHold(mesh, limits) : []));
+    const heldBy = parts.find((part) => part.hash === hash && part.heldBy)?.heldBy;
+    sliced.set(hash + key, sliceHeldPart(kernel, meshes.get(hash)!, settings, choice, heldBy));
   }
   toolpath = plateToolpath(
     parts.map(({ hash, ...placement }) => ({ ...placement, part: sliced.get(hash + key)! })),

@@ -12,8 +12,8 @@ export type ToBatchWorker =
       readonly job: number;
       readonly parts: readonly (Pose & {
         readonly hash: string;
-        /** Whether supports hold what hangs of it. */
-        readonly isHeld: boolean;
+        /** The card by which supports hold it; none do if it is left out. */
+        readonly heldBy?: LimitsCard;
       })[];
       readonly limits: LimitsCard;
       readonly choice: PrintChoice;

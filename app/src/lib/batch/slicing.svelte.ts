@@ -2,6 +2,7 @@ import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { MachineSheet } from '@kelbrin/core/machine';
 import type { Pose } from '@kelbrin/core/plate';
 import type { CutLine, Estimate, MoveCount, PrintChoice, PrintClock } from '@kelbrin/core/slice';
+import { heldByOf } from '../shared/heldBy';
 import type { ShownLayer } from '../ui/printedLines/shownLayer';
 import type { FromBatchWorker, ToBatchWorker } from './messages';
 import BatchWorker from './batch.worker?worker';
@@ -10,8 +11,8 @@ import BatchWorker from './batch.worker?worker';
 export interface PartToSlice extends Pose {
   readonly hash: string;
   readonly fileId: string;
-  /** Whether supports hold what hangs of it. */
-  readonly isHeld: boolean;
+  /** The card by which supports hold it; none do if it is left out. */
+  readonly heldBy?: LimitsCard;
 }
 
 /** What slicing needs of a part of a batch. */
@@ -21,9 +22,9 @@ export function partToSlice({
   xMm,
   yMm,
   turnDeg,
-  estimate,
-}: Omit<PartToSlice, 'isHeld'> & { readonly estimate: Estimate }): PartToSlice {
-  return { hash, fileId, xMm, yMm, turnDeg, isHeld: estimate.supports !== undefined };
+  ...part
+}: PartToSlice & Parameters<typeof heldByOf>[0]): PartToSlice {
+  return { hash, fileId, xMm, yMm, turnDeg, heldBy: heldByOf(part) };
 }
 
 /** Slices a batch in a worker whenever it changes, and hands out what it takes and how its layers look. */
@@ -76,7 +77,7 @@ export class BatchSlicing {
       return;
     }
     if (job !== this.#job) return;
-    const places = parts.map(({ hash, xMm, yMm, turnDeg, isHeld }) => ({ hash, xMm, yMm, turnDeg, isHeld }));
+    const places = parts.map(({ hash, xMm, yMm, turnDeg, heldBy }) => ({ hash, xMm, yMm, turnDeg, heldBy }));
     this.#post({ kind: 'batch', job, parts: places, limits, choice, sheet });
   }
 

@@ -82,10 +82,10 @@ function planned(
   return supports.stand === 'plate' ? areas : standing(areas, layers, supports.gapLayers);
 }
 
-/** How far the foot of a support may reach beyond what the part covers, so that its neighbours on the plate have room. */
-const BEYOND_PART_MM = 1.3;
+/** How far supports reach beyond what the part covers at the most, mm: so much more room the part needs on a plate. */
+export const SUPPORTS_BEYOND_MM = 1.3;
 
 /** A support as it stands on the plate: wider, and no nearer to the part. */
 function withFoot(area: Area, part: Area, shadow: Area, { footMm, gapMm }: SupportSettings): Area {
-  return area.grown(footMm).without(part.grown(gapMm)).and(shadow.grown(BEYOND_PART_MM)).with(area);
+  return area.grown(footMm).without(part.grown(gapMm)).and(shadow.grown(SUPPORTS_BEYOND_MM)).with(area);
 }

@@ -11,6 +11,7 @@ import {
   estimate,
   everydaySettings,
   slice,
+  SUPPORTS_BEYOND_MM,
   writeGcode,
   type SupportSettings,
   type Toolpath,
@@ -83,6 +84,16 @@ it('leaves a layer free under what it holds, and stands on the plate with a foot
   };
   expect(widthAt(1) - widthAt(2)).toBeGreaterThan(0.8);
 });
+
+it.each(supportForms)(
+  'reaches with %s no further beyond the part than its place on a plate is grown for',
+  (form) => {
+    const xs = linesOf(held(post(), { form })).flatMap(({ path }) => path.points.map(([x]) => x));
+    // Half a line lies beside its middle; the part reaches from 0 to 24 mm.
+    expect(Math.max(...xs) + everydaySettings.lineWidthMm / 2).toBeLessThan(24 + SUPPORTS_BEYOND_MM + 0.05);
+    expect(Math.max(...xs)).toBeGreaterThan(24);
+  },
+);
 
 it('holds nothing where nothing hangs, and nothing where it is not asked to', () => {
   const cube = made(({ Manifold }) => Manifold.cube([10, 10, 10]));

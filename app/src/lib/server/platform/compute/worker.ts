@@ -7,11 +7,11 @@ import {
   writeStl,
   writeThreeMf,
 } from '@kelbrin/core/format';
-import { facesToHold, heldFaces, inspect } from '@kelbrin/core/inspect';
+import { heldFaces, inspect } from '@kelbrin/core/inspect';
 import { boundsOf, guessUnit, sizeOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { drawPng } from '@kelbrin/core/picture';
-import { footprintOf, layOut, plateToolpath, shiftOnto, slicePart } from '@kelbrin/core/plate';
+import { footprintOf, layOut, plateToolpath, shiftOnto } from '@kelbrin/core/plate';
 import {
   estimate,
   printNeeds,
@@ -19,10 +19,12 @@ import {
   settingsOf,
   settingsOn,
   slice,
+  SUPPORTS_BEYOND_MM,
   writeGcode,
 } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
 import { planWeek, type WeekProblem } from '@kelbrin/core/weekPlan';
+import { sliceHeldPart } from '../../../shared/heldPart.ts';
 import { speakAsSet } from '../basics/language.ts';
 import { readPicture } from './readPicture.ts';
 import { noteThread } from './processorTime.ts';
@@ -96,7 +98,7 @@ function inspectRecipe(
     threeMf: writeThreeMf(built.mesh, { title, colours }),
     stl: writeStl(built.mesh),
     estimate: needs,
-    footprint: footprintOf(ready.kernel, built.mesh),
+    footprint: footprintOf(ready.kernel, built.mesh, needs.supports ? SUPPORTS_BEYOND_MM : 0),
     colours,
   };
 }
@@ -107,11 +109,10 @@ function sliceBatch(
 ): Answers['batch'] {
   const usual = settingsOf(limits, choice);
   const settings = on ? settingsOn(on.sheet, usual) : usual;
-  const held = new Set(parts.filter(({ isHeld }) => isHeld).map(({ hash }) => hash));
   const sliced = new Map(
     [...files].map(([hash, threeMf]) => {
-      const mesh = readThreeMf(threeMf);
-      return [hash, slicePart(kernel, mesh, settings, held.has(hash) ? facesToHold(mesh, limits) : [])];
+      const heldBy = parts.find((part) => part.hash === hash && part.heldBy)?.heldBy;
+      return [hash, sliceHeldPart(kernel, readThreeMf(threeMf), settings, choice, heldBy)];
     }),
   );
   const [widthMm, depthMm] = usual.plateMm;

@@ -3,6 +3,7 @@ import type { FilamentColour } from '@kelbrin/core/colours';
 import { cannotPrint, settingsOf, type Estimate } from '@kelbrin/core/slice';
 import { say } from '@kelbrin/core/words';
 import { choiceWithColours, coloursOfBatch } from '../../../shared/batchColours.ts';
+import { heldByOf } from '../../../shared/heldBy.ts';
 import { NotAllowed } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import { log } from '../../platform/basics/log.ts';
@@ -43,12 +44,12 @@ export async function gcodeOfBatch(
     kind: 'batch',
     files,
     // What was approved with supports is printed with them, and nothing else is.
-    parts: parts.map(({ hash, xMm, yMm, turnDeg, estimate }) => ({
-      hash,
-      xMm,
-      yMm,
-      turnDeg,
-      isHeld: estimate.supports !== undefined,
+    parts: parts.map((part) => ({
+      hash: part.hash,
+      xMm: part.xMm,
+      yMm: part.yMm,
+      turnDeg: part.turnDeg,
+      heldBy: heldByOf(part),
     })),
     limits,
     choice,

@@ -1,6 +1,7 @@
 import { and, desc, eq, inArray } from 'drizzle-orm';
 import type { MachineSheet } from '@kelbrin/core/machine';
 import { choiceWithColours, coloursOfBatch } from '../../../shared/batchColours.ts';
+import { heldByOf } from '../../../shared/heldBy.ts';
 import { isId, isStaff, maySeeProject, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import type { Database } from '../../platform/db/database.ts';
 import {
@@ -42,14 +43,14 @@ export async function runToWatch(db: Database, person: Person, runId: string) {
     limits: parts[0].limits,
     choice: choiceWithColours(batch.choice, coloursOfBatch(parts)),
     sheet,
-    parts: parts.map(({ hash, fileId, footprint, xMm, yMm, turnDeg, estimate, entryId }) => ({
+    parts: parts.map(({ hash, fileId, footprint, xMm, yMm, turnDeg, entryId, ...part }) => ({
       hash,
       fileId,
       footprint,
       xMm,
       yMm,
       turnDeg,
-      isHeld: estimate.supports !== undefined,
+      heldBy: heldByOf(part),
       isOwn: own.has(entryId),
     })),
     ...progressOf(run),

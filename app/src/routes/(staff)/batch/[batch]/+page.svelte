@@ -270,6 +270,7 @@
           {choice}
           {limits}
           {change}
+          hasSupports={parts.some(({ estimate }) => estimate.supports)}
           colourChangesMm={together.changesMm}
           disabled={!isOpen}
         />
