@@ -45,13 +45,15 @@
   }: Props = $props();
 
   let solid = $state.raw<ShownSolid>();
+  let supports = $state.raw<Float32Array>();
   const client = untrack(() => {
     const setting = { limits, brief, filesAt };
     return new SolidClient(new SolidWorker({ name: document.documentElement.lang }), setting, (message) => {
       if (message.kind === 'solid') {
-        solid = message.solid;
+        [solid, supports] = [message.solid, undefined];
         if (solid.isInspected) oninspected?.(solid.inspection, undefined);
-      } else if (message.kind === 'inspected') oninspected?.(message.inspection, undefined);
+      } else if (message.kind === 'estimate') supports = message.supportLines;
+      else if (message.kind === 'inspected') oninspected?.(message.inspection, undefined);
       else if (message.kind === 'problem') oninspected?.(undefined, message.problem.message);
     });
   });
@@ -87,6 +89,7 @@
     plateMm={[limits.buildVolumeMm[0], limits.buildVolumeMm[1]]}
     {markedStep}
     hatched={chosen}
+    {supports}
     onpick={pick}
     {pins}
     {onplace}

@@ -31,6 +31,7 @@ export const load: PageServerLoad = async ({ params, locals, depends, url }) => 
       problem,
       note,
       arguments: handIn.arguments,
+      rules: handIn.rules,
       doubt: handIn.doubt,
     },
     projectId: project.id,

@@ -189,6 +189,7 @@
               filesAt="/file/{data.projectId}"
               recipe={handIn.recipe}
               limits={handIn.limits}
+              brief={handIn.rules}
               {marked}
               {chosen}
               {pins}
