@@ -4,7 +4,7 @@ import { nodeWorkshop } from '../../node/workshop.ts';
 import type { Workshop } from '../solid/index.ts';
 import { movesOf } from './motion/motion.ts';
 import { lengthAlong } from './paths/lengths.ts';
-import { everydaySettings, slice, type Path, type PrintSettings } from './index.ts';
+import { estimate, everydaySettings, slice, writeGcode, type Path, type PrintSettings } from './index.ts';
 
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
@@ -35,6 +35,36 @@ describe('from line to line and from layer to layer', () => {
       }
     }
   });
+});
+
+it('the nozzle rises where the filament is drawn back, and comes down before it goes on', () => {
+  const pins = madeWith(workshop.kernel, ({ Manifold }) =>
+    Manifold.cube([5, 5, 2]).add(Manifold.cube([5, 5, 2]).translate([20, 0, 0])),
+  );
+  const toolpath = slice(workshop.kernel, pins, settings);
+  const low = { ...settings, heightMm: 2.2 };
+  const hopping = { ...low, hopMm: 0.4 };
+  const lines = writeGcode(toolpath, hopping, { offsetMm: [0, 0] }).split('\n');
+  const isBack = (line: string) => /^G1 E-0\.8 /.test(line);
+  const backs = lines.flatMap((line, i) => (isBack(line) ? [i] : []));
+  expect(backs.length).toBeGreaterThanOrEqual(10);
+  let zMm = 0;
+  for (const [i, line] of lines.entries()) {
+    const z = /^G0 Z([\d.]+)/.exec(line)?.[1];
+    if (!backs.includes(i)) {
+      zMm = z === undefined ? zMm : Number(z);
+      continue;
+    }
+    // No higher than the printer reaches.
+    const highMm = Math.min(zMm + 0.4, 2.2);
+    expect(lines[i + 1]).toMatch(new RegExp(`^G0 Z${Number(highMm.toFixed(3))} `));
+    expect(lines[i + 2]).toMatch(/^G0 X/);
+    expect(lines[i + 3]).toMatch(new RegExp(`^G0 Z${Number(zMm.toFixed(3))} `));
+    expect(lines[i + 4]).toMatch(/^G1 E0\.8 /);
+  }
+  // Up and down by 0.4 mm at 10 mm/s, reached and left at 1500 mm/s².
+  const secondsMore = estimate(toolpath, hopping).seconds - estimate(toolpath, low).seconds;
+  expect(secondsMore).toBeCloseTo(backs.length * 2 * (0.4 / 10 + 10 / 1500), 3);
 });
 
 describe('true sizes', () => {

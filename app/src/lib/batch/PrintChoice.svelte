@@ -148,6 +148,14 @@
     kept: choice.wallLines ?? usual.wallLines,
     onchange: (lines) => set({ wallLines: lines ?? undefined }),
   })}
+  {@render number(say.hop, say.hopWhy, {
+    min: 0,
+    max: 5,
+    unit: 'mm',
+    nudge: 0.1,
+    kept: choice.hopMm ?? usual.hopMm,
+    onchange: (mm) => set({ hopMm: mm ?? undefined }),
+  })}
   {@render number(say.brim, say.brimWhy, {
     min: 0,
     max: 30,

@@ -67,6 +67,8 @@ export const batchTexts = said({
   seams: { hidden: 'in a corner', behind: 'at the back', spread: 'spread out' },
   wallLines: 'Wall lines',
   wallLinesWhy: 'Strength comes from these more than from what is inside.',
+  hop: 'Rise on the way',
+  hopWhy: 'How far the nozzle rises where it goes from one place to another: 0.4 mm keeps it off letters.',
   brim: 'Brim',
   brimWhy: 'Keeps slender parts on the plate; it is cut off afterwards.',
   colourAt: 'Change colour at',

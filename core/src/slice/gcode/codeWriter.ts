@@ -51,6 +51,13 @@ export class CodeWriter {
     this.add(`; layer ${number} of ${of}`, `G0 Z${decimals(zMm, 3)} F${feed(this.#settings.liftMmPerS)}`);
   }
 
+  /** Has the nozzle rise over what it travels above, or come down again to its layer. */
+  hop(zMm: number, byMm: number): void {
+    const { hopMm, heightMm, liftMmPerS } = this.#settings;
+    if (hopMm === 0) return;
+    this.add(`G0 Z${decimals(Math.min(zMm + byMm, Math.max(zMm, heightMm)), 3)} F${feed(liftMmPerS)}`);
+  }
+
   /** How hard the fan blows, 0 to 1. */
   fan(share: number): void {
     const { fanFull } = this.#dialect;

@@ -87,9 +87,15 @@ export function writeGcode(
       const from = [move.from[0] + ox, move.from[1] + oy] as const;
       writer.print(from, to, move.filamentMm, move.speedMmPerS, move.accelerationMmPerS2);
     } else {
-      if (move.retracted) writer.draw('back');
+      if (move.retracted) {
+        writer.draw('back');
+        writer.hop(move.zMm, settings.hopMm);
+      }
       writer.travel(to);
-      if (move.retracted) writer.draw('forward');
+      if (move.retracted) {
+        writer.hop(move.zMm, 0);
+        writer.draw('forward');
+      }
     }
   }
   writer.add('M107');

@@ -12,12 +12,15 @@ export class MovementTime {
   /** Who wants to know when so many segments of the chain are done. */
   #marks: { readonly segments: number; readonly tell: (seconds: number) => void }[] = [];
   readonly #settings: PrintSettings;
+  /** Drawing filament back, or pushing it forward again, and rising or coming down with it. */
   readonly #retractionS: number;
 
   constructor(settings: PrintSettings) {
     this.#settings = settings;
-    const { retractMm, retractMmPerS, retractMmPerS2 } = settings;
-    this.#retractionS = straightSeconds(retractMm, retractMmPerS, retractMmPerS2);
+    const { retractMm, retractMmPerS, retractMmPerS2, hopMm, liftMmPerS, liftMmPerS2 } = settings;
+    this.#retractionS =
+      straightSeconds(retractMm, retractMmPerS, retractMmPerS2) +
+      straightSeconds(hopMm, liftMmPerS, liftMmPerS2);
   }
 
   /** Notes that the nozzle goes up by so much. */

@@ -23,6 +23,7 @@ it('prints PLA as ordinary classroom printers do, unless something else is said'
     skirtGapMm: 3,
     brimMm: 0,
     supports: null,
+    hopMm: 0,
     colourChangesMm: [],
     filamentDiameterMm: 1.75,
     filamentGramsPerCm3: 1.24,

@@ -92,6 +92,8 @@ export const printSettings = z.strictObject({
   retractMm: z.number().min(0).max(20).default(0.8),
   retractMmPerS: positive.default(35),
   retractMmPerS2: acceleration.default(1500),
+  /** How far the nozzle rises while the filament is drawn back, so that it touches nothing on its way. */
+  hopMm: z.number().min(0).max(5).default(0),
   liftMmPerS: positive.default(10),
   liftMmPerS2: acceleration.default(1500),
   /** What the printer takes before a print beside warming up, as for levelling its plate. */
