@@ -67,6 +67,32 @@ it('the nozzle rises where the filament is drawn back, and comes down before it 
   expect(secondsMore).toBeCloseTo(backs.length * 2 * (0.4 / 10 + 10 / 1500), 3);
 });
 
+it('goes once more over what is seen from above, and over nothing else, with little plastic', () => {
+  const steps = madeWith(workshop.kernel, ({ Manifold }) =>
+    Manifold.cube([30, 20, 2]).add(Manifold.cube([15, 20, 4])),
+  );
+  const smoothed = slice(workshop.kernel, steps, { ...settings, smoothsTops: true });
+  const found = smoothed.layers.flatMap(({ zMm, paths }) =>
+    paths.filter(({ role }) => role === 'smooth').map((path) => ({ zMm, path })),
+  );
+  expect([...new Set(found.map(({ zMm }) => zMm.toFixed(1)))]).toEqual(['2.0', '4.0']);
+  const xs = (zMm: number) =>
+    found
+      .filter((each) => Math.abs(each.zMm - zMm) < 0.01)
+      .flatMap(({ path }) => path.points.map(([x]) => x));
+  expect(Math.min(...xs(2))).toBeGreaterThan(14.9);
+  expect(Math.max(...xs(2))).toBeLessThan(29.2);
+  expect(Math.max(...xs(4))).toBeLessThan(14.2);
+  // The lower face is 14 × 18 mm within its walls, and its lines lie 0.15 mm apart.
+  const lower = sum(found.filter(({ zMm }) => zMm < 3).map(({ path }) => lengthAlong(path)));
+  expect(lower / ((14.1 * 18.2) / 0.15)).toBeCloseTo(1, 1);
+  const [plain, smooth] = [slice(workshop.kernel, steps, settings), smoothed].map((each) =>
+    estimate(each, settings),
+  );
+  expect(smooth.grams / plain.grams).toBeLessThan(1.02);
+  expect(smooth.seconds).toBeGreaterThan(plain.seconds + 60);
+});
+
 describe('true sizes', () => {
   const extentOf = (paths: readonly Path[]) => {
     const xs = paths.filter(({ role }) => role === 'wall').flatMap(({ points }) => points.map(([x]) => x));

@@ -6,6 +6,7 @@ import { aroundPart } from './layers/aroundPart.ts';
 import { bridgesOver, type Bridges } from './layers/bridges.ts';
 import { fillLines } from './layers/fillLines.ts';
 import { infillOf, infillTurn } from './layers/infill.ts';
+import { smoothingOf } from './layers/smoothing.ts';
 import { layerHeights } from './layers/layerHeights.ts';
 import { filling } from './paths/lengths.ts';
 import { pieceByPiece } from './paths/order.ts';
@@ -149,7 +150,13 @@ class LayerPlan {
     const first = foot ? this.#areas[own].with(foot) : this.#areas[own];
     const around = index === 0 ? aroundPart(first, this.#settings) : [];
     const within = this.#once(`paths ${this.#surroundings(index)}`, () =>
-      withWays(pieceByPiece(this.#wallPaths(index), this.#fill(index), this.#pieces(own)), this.#ground(own)),
+      withWays(
+        [
+          ...pieceByPiece(this.#wallPaths(index), this.#fill(index), this.#pieces(own)),
+          ...this.#smoothing(index),
+        ],
+        this.#ground(own),
+      ),
     );
     const held = supports?.pathsOf(index) ?? [];
     const last = below?.at(-1);
@@ -184,7 +191,8 @@ class LayerPlan {
   #surroundings(index: number): string {
     const turn = infillTurn(this.#settings, index);
     const around = this.#around(index);
-    const sections = [this.#areaOf[index], this.#areaOf[index - 1], around?.first, around?.last];
+    const above = this.#settings.smoothsTops ? this.#areaOf[index + 1] : undefined;
+    const sections = [this.#areaOf[index], this.#areaOf[index - 1], above, around?.first, around?.last];
     const seam = this.#settings.seam === 'spread' ? index % SPREAD_TURNS : 0;
     return [...sections, index % 2, turn, seam].join(' ');
   }
@@ -205,6 +213,14 @@ class LayerPlan {
       paths.push(...infillOf(bare.and(covered), this.#settings, infillTurn(this.#settings, index)));
     }
     return paths;
+  }
+
+  /** The lines that smooth what of a layer is open to the sky. */
+  #smoothing(index: number): Path[] {
+    if (!this.#settings.smoothsTops) return [];
+    const { inside } = this.#walls(this.#areaOf[index]);
+    const above = this.#areas[this.#areaOf[index + 1]] as Area | undefined;
+    return inside.isEmpty() ? [] : smoothingOf(above ? inside.without(above) : inside);
   }
 
   /** What spans the air between what the layer below holds. */

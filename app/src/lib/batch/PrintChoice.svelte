@@ -116,6 +116,16 @@
       <span class="text-ink-soft col-span-2 text-sm">{say.adaptedWhy}</span>
     </label>
   {/if}
+  <label class="grid grid-cols-[auto_1fr] items-center gap-x-2">
+    <input
+      type="checkbox"
+      class="rounded"
+      checked={choice.smoothsTops ?? false}
+      onchange={(event) => set({ smoothsTops: event.currentTarget.checked || undefined })}
+    />
+    {say.smooth}
+    <span class="text-ink-soft col-span-2 text-sm">{say.smoothWhy}</span>
+  </label>
   <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
     {say.seam}
     <select

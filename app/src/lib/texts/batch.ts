@@ -57,6 +57,8 @@ export const batchTexts = said({
     waves: 'waves',
   },
   adapted: 'Layers adapt to slopes',
+  smooth: 'Smooth the tops',
+  smoothWhy: 'The nozzle goes once more over faces that are seen from above. It takes longer.',
   supports: 'Supports',
   supportForms: said({ columns: 'straight', branches: 'leaning, joined' }),
   supportsWhy:

@@ -10,6 +10,7 @@ const roles: Record<Role, string> = said({
   span: 'spans',
   inside: 'inside',
   support: 'supports',
+  smooth: 'smoothing',
 });
 
 /** What is said of the lines that a layer is printed in. */

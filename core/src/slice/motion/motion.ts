@@ -95,7 +95,7 @@ function speedOf(
   if (role === 'span') {
     return { fullMmPerS: settings.spanMmPerS, accelerationMmPerS2: settings.wallMmPerS2 };
   }
-  return role === 'wall' || role === 'thin'
+  return role === 'wall' || role === 'thin' || role === 'smooth'
     ? { fullMmPerS: settings.wallMmPerS, accelerationMmPerS2: settings.wallMmPerS2 }
     : { fullMmPerS: settings.infillMmPerS, accelerationMmPerS2: settings.infillMmPerS2 };
 }

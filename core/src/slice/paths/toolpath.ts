@@ -1,5 +1,5 @@
 /** What a line of plastic is for. */
-export type Role = 'skirt' | 'brim' | 'wall' | 'thin' | 'closed' | 'span' | 'inside' | 'support';
+export type Role = 'skirt' | 'brim' | 'wall' | 'thin' | 'closed' | 'span' | 'inside' | 'support' | 'smooth';
 
 /** One line of plastic, laid without lifting; coordinates in mm as the part stands. */
 export interface Path {

@@ -24,6 +24,7 @@ it('prints PLA as ordinary classroom printers do, unless something else is said'
     brimMm: 0,
     supports: null,
     hopMm: 0,
+    smoothsTops: false,
     colourChangesMm: [],
     filamentDiameterMm: 1.75,
     filamentGramsPerCm3: 1.24,

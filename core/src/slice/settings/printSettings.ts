@@ -49,6 +49,8 @@ export const printSettings = z.strictObject({
   firstLayerInsetMm: z.number().min(0).max(1).default(0),
   /** How many layers are closed below and above every surface that is seen. */
   closedLayers: z.number().int().min(0).max(20).default(3),
+  /** Whether the nozzle goes once more over faces that are seen from above, so that they come out smooth. */
+  smoothsTops: z.boolean().default(false),
   /** The share of the inside that is filled, 0 to 1. */
   infillShare: z.number().min(0).max(1).default(0.2),
   /** How the inside is filled: straight lines, lines along the outline, six-sided cells, or waves. */

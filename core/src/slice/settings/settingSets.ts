@@ -114,6 +114,7 @@ export const printChoice = z.strictObject({
   seam: printSettings.shape.seam.unwrap().optional(),
   wallLines: printSettings.shape.wallLines.unwrap().optional(),
   brimMm: printSettings.shape.brimMm.unwrap().optional(),
+  smoothsTops: printSettings.shape.smoothsTops.unwrap().optional(),
   hopMm: printSettings.shape.hopMm.unwrap().optional(),
   /** How supports go down, where the card allows some. */
   supportForm: supportSettings.shape.form.unwrap().optional(),

@@ -10,6 +10,7 @@ export const roleColours: Record<Role, string> = {
   span: '#B58BD6',
   inside: '#5E8FB0',
   support: '#D98C8C',
+  smooth: '#C9DDD3',
   skirt: '#A9A39A',
   brim: '#D9C7A0',
 };
