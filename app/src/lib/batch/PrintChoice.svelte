@@ -58,6 +58,24 @@
   </label>
 {/snippet}
 
+{#snippet tick(
+  label: string,
+  why: string,
+  isChosen: boolean | undefined,
+  choose: (isChosen: true | undefined) => void,
+)}
+  <label class="grid grid-cols-[auto_1fr] items-center gap-x-2">
+    <input
+      type="checkbox"
+      class="rounded"
+      checked={isChosen ?? false}
+      onchange={(event) => choose(event.currentTarget.checked || undefined)}
+    />
+    {label}
+    <span class="text-ink-soft col-span-2 text-sm">{why}</span>
+  </label>
+{/snippet}
+
 <fieldset class="flex flex-col gap-3" {disabled}>
   <legend class="mb-2 font-semibold">{say.settings}</legend>
   <div role="radiogroup" aria-label={say.set} class="flex gap-1">
@@ -105,27 +123,9 @@
     </select>
   </label>
   {#if limits.layerHeightsMm.length > 1}
-    <label class="grid grid-cols-[auto_1fr] items-center gap-x-2">
-      <input
-        type="checkbox"
-        class="rounded"
-        checked={choice.isAdapted ?? false}
-        onchange={(event) => set({ isAdapted: event.currentTarget.checked || undefined })}
-      />
-      {say.adapted}
-      <span class="text-ink-soft col-span-2 text-sm">{say.adaptedWhy}</span>
-    </label>
+    {@render tick(say.adapted, say.adaptedWhy, choice.isAdapted, (isAdapted) => set({ isAdapted }))}
   {/if}
-  <label class="grid grid-cols-[auto_1fr] items-center gap-x-2">
-    <input
-      type="checkbox"
-      class="rounded"
-      checked={choice.smoothsTops ?? false}
-      onchange={(event) => set({ smoothsTops: event.currentTarget.checked || undefined })}
-    />
-    {say.smooth}
-    <span class="text-ink-soft col-span-2 text-sm">{say.smoothWhy}</span>
-  </label>
+  {@render tick(say.smooth, say.smoothWhy, choice.smoothsTops, (smoothsTops) => set({ smoothsTops }))}
   <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
     {say.seam}
     <select
