@@ -26,7 +26,8 @@ import {
 } from './platform/db/schema/index.ts';
 import { addToBatch, layBatch } from './printing/batches/laying.ts';
 import { discardBatch, takeOffBatch } from './printing/batches/changeBatch.ts';
-import { dropEntries, holdEntries, queue, repeatPrint } from './printing/queue/queue.ts';
+import { dropEntries, holdEntries, repeatPrint } from './printing/queue/queue.ts';
+import { wholeQueue } from './testing/wholeQueue.ts';
 import { endRun, type Ending } from './printing/runs/endRun.ts';
 import { noteOutcomes } from './printing/runs/outcomes.ts';
 import { startBatch } from './printing/runs/startBatch.ts';
@@ -242,7 +243,7 @@ async function whatIsBroken(): Promise<string[]> {
   );
   const broken = (await test.sql.unsafe<{ law: string }[]>(asked.join(' union all '))).map(({ law }) => law);
   const home = await teacherHome(test.db, teacher);
-  const waits = (await queue(test.db, helper)).filter(({ state }) => state === 'waiting').length;
+  const waits = (await wholeQueue(test.db, helper)).filter(({ state }) => state === 'waiting').length;
   if (home.queued !== waits) broken.push('the home counts what the queue lists');
   const toReview = (await handInsToReview(test.db, teacher)).filter(({ state }) => state === 'waiting');
   const counted = home.classes

@@ -8,7 +8,7 @@ import { school } from '../demo/school.ts';
 import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { createClass } from '../people/newClass.ts';
 import { startPart } from '../printing/runs/startBatch.ts';
-import { queue } from '../printing/queue/queue.ts';
+import { wholeQueue } from '../testing/wholeQueue.ts';
 import { undoDecision } from '../review/decide.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { cardsOf, cardToEdit, chooseCard, createCard, deleteCard, saveCard } from './cards.ts';
@@ -78,10 +78,10 @@ it('has what waits inspected anew, and marks approvals that no longer hold until
   expect(await stateOf(waiting[0])).toMatchObject({ state: 'checking', limits: { minHoleMm: 4.8 } });
   for (const id of waiting) await inspectHandIn(test.db, id);
 
-  const entries = (await queue(test.db, teacher)).filter(({ state }) => state === 'waiting');
+  const entries = (await wholeQueue(test.db, teacher)).filter(({ state }) => state === 'waiting');
   expect([...approved].sort()).toEqual(entries.map(({ handInId }) => handInId).sort());
   for (const id of approved) await recheckApproval(test.db, id);
-  const doubted = (await queue(test.db, teacher)).find(({ handInId }) => handInId === approved[0])!;
+  const doubted = (await wholeQueue(test.db, teacher)).find(({ handInId }) => handInId === approved[0])!;
   expect(doubted.doubt).toBe('Since the limits card was changed, this fails: “Holes”.');
   // What was inspected for the approval stays as it was.
   expect(await stateOf(approved[0])).toMatchObject({ state: 'approved', limits: { minHoleMm: 2 } });
@@ -103,7 +103,7 @@ it('has what waits inspected anew, and marks approvals that no longer hold until
 
   const back = await saveCard(test.db, teacher, cardId, draft);
   for (const id of back.approved) await recheckApproval(test.db, id);
-  expect((await queue(test.db, teacher)).filter(({ doubt }) => doubt !== null)).toEqual([]);
+  expect((await wholeQueue(test.db, teacher)).filter(({ doubt }) => doubt !== null)).toEqual([]);
 });
 
 it('is the school’s or a teacher’s own, and nobody else’s', async () => {

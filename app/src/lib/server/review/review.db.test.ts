@@ -11,7 +11,7 @@ import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { discardBatch } from '../printing/batches/changeBatch.ts';
 import { layBatch } from '../printing/batches/laying.ts';
 import { saveDesign, standings } from '../projects/projects.ts';
-import { queue } from '../printing/queue/queue.ts';
+import { wholeQueue } from '../testing/wholeQueue.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { approve, approveAll, sendBack, undoDecision } from './decide.ts';
 import { feedbackOf } from './feedback.ts';
@@ -62,7 +62,7 @@ async function handInAnew(name: string, words: string) {
 }
 
 const inQueue = async (handInId: string) =>
-  (await queue(test.db, teacher)).find((entry) => entry.handInId === handInId);
+  (await wholeQueue(test.db, teacher)).find((entry) => entry.handInId === handInId);
 
 describe('remarks', () => {
   it('are the teacher’s alone until the hand-in is sent back, and then say what to change', async () => {

@@ -7,7 +7,7 @@ import { printers, queueEntries, runs } from '../platform/db/schema/index.ts';
 import { openBatches } from '../printing/batches/batches.ts';
 import { discardBatch } from '../printing/batches/changeBatch.ts';
 import { layBatch } from '../printing/batches/laying.ts';
-import { queue } from '../printing/queue/queue.ts';
+import { wholeQueue } from './wholeQueue.ts';
 import { endRun } from '../printing/runs/endRun.ts';
 import { startBatch } from '../printing/runs/startBatch.ts';
 import { demoSchool, type TestDatabase } from './database.ts';
@@ -42,7 +42,7 @@ export class BatchRoom {
 
   /** The parts that wait and may be printed. */
   async waiting() {
-    const all = await queue(this.test.db, this.helper);
+    const all = await wholeQueue(this.test.db, this.helper);
     return all.filter(({ state, heldAt }) => state === 'waiting' && !heldAt);
   }
 

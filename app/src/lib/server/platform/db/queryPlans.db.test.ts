@@ -7,7 +7,7 @@ import { figuresOf } from '../../overview/figures.ts';
 import { lessonOf } from '../../overview/lesson.ts';
 import { classesOf, classWithStandings } from '../../people/classes.ts';
 import { openBatches } from '../../printing/batches/batches.ts';
-import { queue } from '../../printing/queue/queue.ts';
+import { queueRows } from '../../printing/queue/rows.ts';
 import { galleryOf } from '../../projects/gallery.ts';
 import { briefsOf, openProject, saveDesign } from '../../projects/projects.ts';
 import { versionsOf } from '../../projects/versions.ts';
@@ -145,7 +145,7 @@ it.each<[page: string, ask: () => Promise<unknown>]>([
       await handInToReview(db, teacher, id);
     },
   ],
-  ['the queue', () => queue(db, teacher)],
+  ['the queue', () => queueRows(db, teacher)],
   ['the batches', () => openBatches(db, teacher)],
 ])('%s reads no table whole that grows with the projects', async (_, ask) => {
   expect(await readWhole(ask)).toEqual([]);

@@ -7,7 +7,8 @@ import { plateOf } from '../../../shared/plate.ts';
 import type { Person } from '../../platform/auth/access.ts';
 import { compute } from '../../platform/compute/compute.ts';
 import { machineSheets, printers, printFiles, queueEntries, spools } from '../../platform/db/schema/index.ts';
-import { holdEntries, queue } from '../queue/queue.ts';
+import { holdEntries } from '../queue/queue.ts';
+import { wholeQueue } from '../../testing/wholeQueue.ts';
 import { schoolDayOf, setSchoolDay } from '../../printers/schoolDay.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
 import { batchToSee } from './batches.ts';
@@ -135,7 +136,7 @@ it('keeps to the material and the filament of the printer, and leaves out what i
   expect(await proposeBatches(test.db, helper, at('08:30'))).toEqual([]);
   await test.db.update(spools).set({ material: 'PLA' }).where(spool);
 
-  const [first] = (await queue(test.db, helper)).filter(({ state }) => state === 'waiting');
+  const [first] = (await wholeQueue(test.db, helper)).filter(({ state }) => state === 'waiting');
   await holdEntries(test.db, helper, [first.id], true);
   const [{ parts }] = await proposeBatches(test.db, helper, at('08:30'));
   expect(parts.map(({ id }) => id)).not.toContain(first.id);
@@ -151,7 +152,7 @@ it('is made from a thousand files that wait', async () => {
   await test.db.insert(queueEntries).values(copies);
   const [{ parts }] = await proposeBatches(test.db, helper, at('08:30'));
   expect(parts.length).toBeGreaterThan(2);
-  expect((await queue(test.db, helper)).length).toBeGreaterThan(1000);
+  expect((await wholeQueue(test.db, helper)).length).toBeGreaterThan(1000);
 });
 
 it('asks teachers alone when the bells ring, and refuses what is no day', async () => {

@@ -2,7 +2,8 @@ import { eq } from 'drizzle-orm';
 import { afterAll, afterEach, beforeAll, beforeEach, expect, it } from 'vitest';
 import { printFiles, queueEntries } from '../../platform/db/schema/index.ts';
 import { cancelRun, startPart } from '../runs/startBatch.ts';
-import { queue } from '../queue/queue.ts';
+import { queueRows } from '../queue/rows.ts';
+import { wholeQueue } from '../../testing/wholeQueue.ts';
 import { eventually, TestPrintRoom } from '../../testing/printRoom.ts';
 import { startChecks } from '../../../shared/startChecks.ts';
 
@@ -64,14 +65,14 @@ it('starts one run of many that are asked for at once', async () => {
   room.keep();
   await eventually(async () => expect(await room.isOnline()).toBe(true));
   await room.keeper!.stop();
-  const entries = (await queue(room.test.db, room.helper)).filter(({ state }) => state === 'waiting');
+  const entries = (await wholeQueue(room.test.db, room.helper)).filter(({ state }) => state === 'waiting');
   const results = await Promise.allSettled(
     [...entries, ...entries].map(({ id }) =>
       startPart(room.test.db, room.helper, id, room.printerId, startChecks),
     ),
   );
   expect(results.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
-  const printing = (await queue(room.test.db, room.helper)).filter(
+  const printing = (await wholeQueue(room.test.db, room.helper)).filter(
     ({ id, state }) => state === 'printing' && entries.some((e) => e.id === id),
   );
   expect(printing).toHaveLength(1);
@@ -93,7 +94,7 @@ it('starts nothing on a printer that does not answer', async () => {
 it('keeps students out of the print room', async () => {
   const asha = await room.test.person('Asha');
   const entry = await room.waitingEntry();
-  await expect(queue(room.test.db, asha)).rejects.toThrow();
+  await expect(queueRows(room.test.db, asha)).rejects.toThrow();
   await expect(startPart(room.test.db, asha, entry, room.printerId, startChecks)).rejects.toThrow();
   expect(await room.entryState(entry)).toBe('waiting');
 });

@@ -8,7 +8,8 @@ import { school } from '../../demo/school.ts';
 import { endRun } from '../runs/endRun.ts';
 import { startPart } from '../runs/startBatch.ts';
 import { orderByRules, putAt } from './order.ts';
-import { dropEntries, holdEntries, queue, repeatPrint } from './queue.ts';
+import { dropEntries, holdEntries, repeatPrint } from './queue.ts';
+import { wholeQueue } from '../../testing/wholeQueue.ts';
 import { queueNews } from './rows.ts';
 import { afterNews, type QueueRow } from '../../../shared/queue/queueRow.ts';
 import { standings } from '../../projects/projects.ts';
@@ -28,7 +29,7 @@ afterAll(async () => {
   await test.drop();
 });
 
-const entries = () => queue(test.db, helper);
+const entries = () => wholeQueue(test.db, helper);
 const waiting = async () => inFairOrder((await entries()).filter(({ state }) => state === 'waiting'));
 
 const order = async () => (await waiting()).map(({ id }) => id);

@@ -1,50 +1,12 @@
-import { and, asc, eq, max, ne, sql } from 'drizzle-orm';
+import { and, eq, max } from 'drizzle-orm';
 import { record } from '../../platform/audit.ts';
 import { demandRole, isId, isOneOf, NotAllowed, type Person } from '../../platform/auth/access.ts';
-import { namesOnProject } from '../../platform/auth/team.ts';
-import { entriesWithOwner } from '../../platform/auth/withOwner.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
-import { briefs, classes, handIns, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
+import { handIns, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { joinQueue, moveEntries } from './lifecycle.ts';
-import { waiversOf } from '../../handIns/waivers.ts';
 import { say } from '@kelbrin/core/words';
-
-/** The queue in its order, each entry with whose it is and what it takes. What is printed is no longer in it. */
-export async function queue(db: Database, person: Person) {
-  demandRole(person, 'teacher', 'helper');
-  const entries = await entriesWithOwner(db, {
-    id: queueEntries.id,
-    copy: queueEntries.copy,
-    position: queueEntries.position,
-    copies: sql<number>`count(*) over (partition by ${printFiles.id})::int`,
-    state: queueEntries.state,
-    joinedAt: queueEntries.joinedAt,
-    heldAt: queueEntries.heldAt,
-    handOrder: queueEntries.handOrder,
-    handInId: printFiles.handInId,
-    projectId: handIns.projectId,
-    name: printFiles.name,
-    part: handIns.part,
-    hash: printFiles.hash,
-    doubt: handIns.doubt,
-    estimate: printFiles.estimate,
-    colours: printFiles.colours,
-    material: sql<string>`${handIns.limits} ->> 'material'`,
-    student: namesOnProject,
-    className: classes.name,
-    brief: briefs.title,
-    dueOn: briefs.dueOn,
-  })
-    .where(ne(queueEntries.state, 'printed'))
-    .orderBy(asc(queueEntries.position));
-  const waived = await waiversOf(
-    db,
-    entries.map(({ handInId }) => handInId),
-  );
-  return entries.map((entry) => ({ ...entry, waivers: waived.get(entry.handInId) ?? [] }));
-}
 
 /** How many parts wait. */
 export async function countWaiting(db: Database, person: Person): Promise<number> {

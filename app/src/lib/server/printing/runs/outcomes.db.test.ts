@@ -2,7 +2,8 @@ import { and, desc, eq } from 'drizzle-orm';
 import { describe, expect, it } from 'vitest';
 import { NotAllowed } from '../../platform/auth/access.ts';
 import { notices, batchParts, batches, printFiles, queueEntries } from '../../platform/db/schema/index.ts';
-import { dropEntries, queue, repeatPrint } from '../queue/queue.ts';
+import { dropEntries, repeatPrint } from '../queue/queue.ts';
+import { wholeQueue } from '../../testing/wholeQueue.ts';
 import { standings } from '../../projects/projects.ts';
 import { school } from '../../demo/school.ts';
 import { undoDecision } from '../../review/decide.ts';
@@ -119,7 +120,7 @@ describe('what came of it', () => {
   it('is what an approval waits for that is to be undone, unless the part is only laid', async () => {
     const [id] = await waitingIds();
     const handInOf = async () =>
-      (await queue(room.test.db, room.helper)).find((entry) => entry.id === id)!.handInId;
+      (await wholeQueue(room.test.db, room.helper)).find((entry) => entry.id === id)!.handInId;
     const handInId = await handInOf();
     const teacher = await room.test.person(school.teacher.name);
     const { batchId } = await layBatch(room.test.db, room.helper, [id]);
@@ -201,7 +202,9 @@ describe('what came of it', () => {
 
     await all({ [last]: { outcome: 'broke', next: 'teacher', note: 'The ring is off.' } });
     expect(await statesOf([last])).toEqual(new Set(['waiting']));
-    expect((await queue(room.test.db, room.helper)).find(({ id }) => id === last)!.heldAt).not.toBeNull();
+    expect(
+      (await wholeQueue(room.test.db, room.helper)).find(({ id }) => id === last)!.heldAt,
+    ).not.toBeNull();
     expect(await room.test.db.$count(notices, eq(notices.kind, 'part_failed'))).toBe(1);
     expect(await told()).toBeGreaterThan(0);
     // Somebody who has not seen it writes nothing over; who has, may.
