@@ -112,10 +112,10 @@
     >
     <span class="text-ink-soft col-span-2 text-sm">{say.infillWhy}</span>
   </label>
-  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-2">
+  <label class="grid grid-cols-[1fr_10.5rem] items-center gap-2">
     {say.pattern}
     <select
-      class="border-hairline rounded px-2 py-1"
+      class="border-hairline rounded py-1 pr-8 pl-2"
       value={pattern}
       onchange={(event) => choosePattern(event.currentTarget.value)}
     >
@@ -126,10 +126,10 @@
     {@render tick(say.adapted, say.adaptedWhy, choice.isAdapted, (isAdapted) => set({ isAdapted }))}
   {/if}
   {@render tick(say.smooth, say.smoothWhy, choice.smoothsTops, (smoothsTops) => set({ smoothsTops }))}
-  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
+  <label class="grid grid-cols-[1fr_10.5rem] items-center gap-x-2">
     {say.seam}
     <select
-      class="border-hairline rounded px-2 py-1"
+      class="border-hairline rounded py-1 pr-8 pl-2"
       value={choice.seam ?? usual.seam}
       onchange={(event) => set({ seam: seams.find((each) => each === event.currentTarget.value) })}
     >
@@ -138,10 +138,10 @@
     <span class="text-ink-soft col-span-2 text-sm">{say.seamWhy}</span>
   </label>
   {#if hasSupports}
-    <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
+    <label class="grid grid-cols-[1fr_10.5rem] items-center gap-x-2">
       {say.supports}
       <select
-        class="border-hairline rounded px-2 py-1"
+        class="border-hairline rounded py-1 pr-8 pl-2"
         value={choice.supportForm ?? supportForms[0]}
         onchange={(event) =>
           set({ supportForm: supportForms.find((each) => each === event.currentTarget.value) })}
