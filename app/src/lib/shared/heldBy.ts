@@ -11,3 +11,14 @@ export function heldByOf({
 }): LimitsCard | undefined {
   return estimate.supports ? limits : undefined;
 }
+
+/** Whether the supports of a printed part are still on it. */
+export function hasSupports({
+  estimate,
+  supportsOffAt,
+}: {
+  readonly estimate: Estimate;
+  readonly supportsOffAt: Date | null;
+}): boolean {
+  return estimate.supports !== undefined && supportsOffAt === null;
+}

@@ -4,6 +4,7 @@ import { usable } from './columns.ts';
 import type { HeldLayer } from './heldLayer.ts';
 import type { LayerSection } from './hangingAreas.ts';
 import type { KeepAway } from './keepAway.ts';
+import { middleOf } from './middleOf.ts';
 
 /** What is held is shared out among branches by squares of this size, which a cut of that width parts, mm. */
 const CELL_MM = 8;
@@ -141,9 +142,4 @@ function withoutPores(kernel: Kernel, area: Area, away: Area): Area {
   if (!outlines.some(isPore)) return area;
   const closed = outlines.filter((outline) => !isPore(outline));
   return area.made(kernel, closed).without(away);
-}
-
-function middleOf(area: Area): readonly [number, number] {
-  const { x, y } = extentOf(area.outlines());
-  return [(x.low + x.high) / 2, (y.low + y.high) / 2];
 }

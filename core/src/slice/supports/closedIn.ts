@@ -2,6 +2,7 @@ import { extentOf } from '../../plane/index.ts';
 import type { Area, Kernel } from '../../solid/index.ts';
 import type { Spot } from '../paths/toolpath.ts';
 import type { LayerSection } from './hangingAreas.ts';
+import { middleOf } from './middleOf.ts';
 
 /** Half of the narrowest opening through which a support is got out, mm. */
 const HALF_OPENING_MM = 1.5;
@@ -108,8 +109,3 @@ function openAreas(kernel: Kernel, levels: readonly Level[]): Area[] {
 }
 
 const upwards = (levels: readonly Level[]) => levels.map((_, i) => i);
-
-function middleOf(area: Area): [number, number] {
-  const { x, y } = extentOf(area.outlines());
-  return [(x.low + x.high) / 2, (y.low + y.high) / 2];
-}

@@ -1,7 +1,7 @@
-import { extentOf } from '../../plane/index.ts';
 import type { Area } from '../../solid/index.ts';
 import type { Spot } from '../paths/toolpath.ts';
 import type { LayerSection } from './hangingAreas.ts';
+import { middleOf } from './middleOf.ts';
 
 /** Plastic reaches so far from what holds it, mm. */
 const REACH_MM = 1.2;
@@ -31,9 +31,8 @@ export function unheldPlaces(
     const bare = support ? loose.without(support.grown(REACH_MM, 'sharp')) : loose;
     for (const piece of bare.pieces()) {
       if (piece.mm2() < LEAST_MM2) continue;
-      const { x, y } = extentOf(piece.outlines());
       const { zMm, thickMm } = layers[index];
-      const at: Spot = [(x.low + x.high) / 2, (y.low + y.high) / 2, zMm - thickMm];
+      const at: Spot = [...middleOf(piece), zMm - thickMm];
       const isKnown = places.some((other) => Math.hypot(...other.map((mm, axis) => mm - at[axis])) < SAME_MM);
       if (!isKnown) places.push(at);
     }

@@ -2,6 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import type { BatchPart } from '$lib/server/printing/batches/batchParts';
   import type { correctionsOf } from '$lib/server/printing/runs/outcomes';
+  import { hasSupports } from '$lib/shared/heldBy';
   import { isUsable } from '$lib/shared/outcome';
   import { enhance } from '$lib/ui/enhance';
   import { dayAndTime } from '$lib/ui/times';
@@ -67,7 +68,7 @@
     <span class="ml-auto flex items-center gap-3">
       {#if part.handedOutAt}
         <span class="text-ink-soft text-sm">{say.handedOutAt(dayAndTime(part.handedOutAt))}</span>
-      {:else if isUsable(part.outcome) && part.estimate.supports && !part.supportsOffAt}
+      {:else if isUsable(part.outcome) && hasSupports(part)}
         <span class="text-sm">{say.hasSupports}</span>
         <form method="POST" action="?/supportsOff" use:enhance>
           <input type="hidden" name="entry" value={part.entryId} />

@@ -2,6 +2,7 @@
   import { Button } from 'flowbite-svelte';
   import type { BatchPart } from '$lib/server/printing/batches/batchParts';
   import type { correctionsOf } from '$lib/server/printing/runs/outcomes';
+  import { hasSupports } from '$lib/shared/heldBy';
   import { isUsable } from '$lib/shared/outcome';
   import { enhance } from '$lib/ui/enhance';
   import { batchTexts as say } from '$lib/texts/batch';
@@ -19,11 +20,8 @@
   const noted = $derived(parts.filter(({ outcome }) => outcome !== null));
   const toHandOut = $derived(
     noted.filter(
-      ({ outcome, handedOutAt, estimate, supportsOffAt }) =>
-        outcome !== null &&
-        isUsable(outcome) &&
-        handedOutAt === null &&
-        (estimate.supports === undefined || supportsOffAt !== null),
+      (part) =>
+        part.outcome !== null && isUsable(part.outcome) && part.handedOutAt === null && !hasSupports(part),
     ),
   );
 </script>

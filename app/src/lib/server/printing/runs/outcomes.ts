@@ -9,6 +9,7 @@ import {
   type OutcomeKind,
   type OutcomesDraft,
 } from '../../../shared/outcome.ts';
+import { hasSupports } from '../../../shared/heldBy.ts';
 import { demandRole, isId, maySeeProject, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
@@ -30,7 +31,6 @@ import { takenPicture } from '../../platform/compute/takenPicture.ts';
 import { partsOf, type BatchPart } from '../batches/batchParts.ts';
 import { takeFileOut } from '../batches/takeFileOut.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
-import { hasSupports } from './supportsOff.ts';
 import { say } from '@kelbrin/core/words';
 
 /**

@@ -5,15 +5,7 @@ import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { batchParts } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
-import { partsOf, type BatchPart } from '../batches/batchParts.ts';
-
-/** Whether the supports of a part are still on it. */
-export function hasSupports({
-  estimate,
-  supportsOffAt,
-}: Pick<BatchPart, 'estimate' | 'supportsOffAt'>): boolean {
-  return estimate.supports !== undefined && supportsOffAt === null;
-}
+import { partsOf } from '../batches/batchParts.ts';
 
 /** Notes that the supports of a part that can be used were broken off. */
 export async function takeSupportsOff(
