@@ -1,5 +1,5 @@
 import {
-  inspectInSteps,
+  Inspecting,
   type CheckResult,
   type Inspection,
   type InspectionContext,
@@ -76,7 +76,7 @@ function inspected(
   known: InspectionContext,
   tell: (words: string) => void,
 ): Inspection {
-  const steps = inspectInSteps(mesh, limits, known);
+  const steps = new Inspecting(mesh, limits, known).inSteps();
   for (;;) {
     const step = steps.next();
     if (step.done) {

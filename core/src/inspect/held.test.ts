@@ -1,11 +1,12 @@
 import { beforeAll, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { plateWithHole, postWithShelf } from '../../test/solids.ts';
+import type { SolidMesh } from '../mesh/index.ts';
 import type { Kernel } from '../solid/index.ts';
 import {
   classroomLimits,
-  heldFaces,
   inspect,
+  Inspecting,
   withPrintNeeds,
   type BriefRules,
   type LimitsCard,
@@ -16,6 +17,8 @@ beforeAll(async () => ({ kernel } = await nodeWorkshop()));
 
 const holding: LimitsCard = { ...classroomLimits, supports: 'plate' };
 const brief: BriefRules = { mayBeHeld: true };
+const heldBy = (mesh: SolidMesh, limits: LimitsCard, rules: BriefRules) =>
+  new Inspecting(mesh, limits, { brief: rules }).heldFaces();
 const of = (limits: LimitsCard, rules: BriefRules, id: string) =>
   inspect(postWithShelf(kernel), limits, { brief: rules }).checks.find((check) => check.id === id);
 
@@ -31,12 +34,12 @@ it.each([
     expect(overhang.measured).toBeCloseTo(90, 1);
     expect(overhang.findings[0].message.includes('Supports hold it')).toBe(verdict === 'warn');
     expect(of(limits, rules, 'supports') !== undefined).toBe(verdict === 'warn');
-    expect(heldFaces(postWithShelf(kernel), limits, rules).length > 0).toBe(verdict === 'warn');
+    expect(heldBy(postWithShelf(kernel), limits, rules).length > 0).toBe(verdict === 'warn');
   },
 );
 
 it('holds nothing of a part of which nothing hangs', () => {
-  expect(heldFaces(plateWithHole(kernel, 5), holding, brief)).toEqual([]);
+  expect(heldBy(plateWithHole(kernel, 5), holding, brief)).toEqual([]);
 });
 
 it('says what supports take, and fails where none can reach', () => {

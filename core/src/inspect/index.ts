@@ -1,10 +1,10 @@
 export { checks, checkTitle, whyOf, type CheckId } from './checks/index.ts';
 export type { PrintNeeds } from './measure/aboutPart.ts';
 export { briefRules, parseBriefRules, type BriefRules } from './requirements/briefRules.ts';
-export { facesToHold, heldFaces, type FacesToHold } from './facesToHold.ts';
+export { facesToHold } from './facesToHold.ts';
 export { explainCheck, type Explanation } from './explain.ts';
-export { inspect, inspectInSteps, withPrintNeeds, type Progress } from './inspect.ts';
-export { Inspecting, type InspectionContext } from './inspecting.ts';
+export { inspect, withPrintNeeds } from './inspect.ts';
+export { Inspecting, type InspectionContext, type Progress } from './inspecting.ts';
 export { CURRENCY, inHours, inMoney } from './result/inWords.ts';
 export {
   inspection,

@@ -1,4 +1,4 @@
-import { setDown, type SolidMesh } from '../mesh/index.ts';
+import { setDown, type HangingFaces, type SolidMesh } from '../mesh/index.ts';
 import { checks, type CheckId } from './checks/index.ts';
 import type { AboutPart } from './measure/aboutPart.ts';
 import type { BriefRules } from './requirements/briefRules.ts';
@@ -13,6 +13,17 @@ export interface InspectionContext extends AboutPart {
   readonly brief?: BriefRules;
 }
 
+/** How far an inspection has come. */
+export interface Progress {
+  /** The check that comes next, as it is called on screen. */
+  readonly title: string;
+  readonly done: number;
+  readonly of: number;
+}
+
+/** What begins in mid-air stands by itself once it has grown so high, mm. */
+const BEGINNING_MM = 1;
+
 /**
  * An inspection that is made as far as it is asked for: what one check says is known without the others, and what was
  * measured for it is not measured again.
@@ -21,7 +32,8 @@ export class Inspecting {
   readonly #subject: Subject;
   readonly #limits: LimitsCard;
   readonly #brief: BriefRules;
-  readonly #results = new Map<CheckId, CheckResult>();
+  /** What each check says as if nothing were held. */
+  readonly #found = new Map<CheckId, CheckResult>();
 
   /** @param mesh a closed solid; it is set down on z = 0 */
   constructor(mesh: SolidMesh, limits: LimitsCard, { brief = {}, ...about }: InspectionContext = {}) {
@@ -32,25 +44,62 @@ export class Inspecting {
 
   /** What one check says. */
   check(id: CheckId): CheckResult {
-    let result = this.#results.get(id);
-    if (!result) {
-      const { title, inspect } = checks.find((each) => each.id === id)!;
-      const found = { id, title, ...inspect(this.#subject, this.#limits, this.#brief) };
-      result = heldChecks.includes(id) && mayBeHeld(this.#limits, this.#brief) ? held(found) : found;
-      this.#results.set(id, result);
+    const found = this.#check(id);
+    return heldChecks.includes(id) && this.#mayBeHeld ? held(found) : found;
+  }
+
+  /**
+   * The faces that have to be held while the part is printed, since they lean out too far, begin in mid-air or span more
+   * than a bridge may.
+   */
+  facesToHold(): HangingFaces[] {
+    const failing = (id: 'overhang' | 'bridge' | 'island') =>
+      this.#check(id).findings.filter(({ verdict }) => verdict === 'fail');
+    return [
+      ...[...failing('overhang'), ...failing('bridge')].map(({ triangles }) => ({ faces: triangles })),
+      ...failing('island').map(({ triangles, measured }) => ({
+        faces: triangles,
+        toMm: measured + BEGINNING_MM,
+      })),
+    ];
+  }
+
+  /** Those of them that supports hold, as far as card and brief let a part be held. */
+  heldFaces(): HangingFaces[] {
+    return this.#mayBeHeld ? this.facesToHold() : [];
+  }
+
+  /** All checks, one at a time, so that a host can tell how far it is and stop in between. */
+  *inSteps(): Generator<Progress, Inspection> {
+    for (const [done, { id, title }] of checks.entries()) {
+      yield { title, done, of: checks.length };
+      this.#check(id);
     }
-    return result;
+    return this.whole();
   }
 
   /** What all checks say. */
   whole(): Inspection {
     // Where nothing may be held there is nothing to say of supports.
-    const asked = checks.filter(({ id }) => id !== 'supports' || mayBeHeld(this.#limits, this.#brief));
+    const asked = checks.filter(({ id }) => id !== 'supports' || this.#mayBeHeld);
     const results = asked.map(({ id }) => this.check(id));
     return {
       verdict: worst(results.map(({ verdict }) => verdict)),
       part: this.#subject.facts,
       checks: results,
     };
+  }
+
+  get #mayBeHeld(): boolean {
+    return mayBeHeld(this.#limits, this.#brief);
+  }
+
+  #check<Id extends CheckId>(id: Id): CheckResult & { readonly id: Id } {
+    let found = this.#found.get(id);
+    if (!found) {
+      const { title, inspect } = checks.find((each) => each.id === id)!;
+      this.#found.set(id, (found = { id, title, ...inspect(this.#subject, this.#limits, this.#brief) }));
+    }
+    return found as CheckResult & { readonly id: Id };
   }
 }

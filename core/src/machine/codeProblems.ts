@@ -4,6 +4,7 @@ import { codeLines, type CodeLine, type UnreadLine } from './codeLines.ts';
 import type { CodeValues } from './codeValues.ts';
 import { commandProblem } from './commands.ts';
 import { isOnPlate, type CodePlace, type MachineSheet } from './machineSheet.ts';
+import { choosesFilament } from './purge.ts';
 import { writtenPiece } from './writtenCode.ts';
 
 /** What is wrong in a line of code. */
@@ -34,6 +35,8 @@ export function codeProblems(place: CodePlace, sheet: MachineSheet, values: Code
     const problem = lineProblem(line, head, sheet, values);
     if (problem !== undefined) found.push({ line: line.number, message: problem });
   }
+  if (place === 'filamentChange' && sheet.filaments > 1 && !choosesFilament(sheet.code.filamentChange))
+    found.push({ line: lines.length, message: say('Nothing here changes the filament: write T{filament}.') });
   return found.sort((a, b) => a.line - b.line);
 }
 

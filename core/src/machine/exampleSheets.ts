@@ -21,6 +21,8 @@ const after = [
   'M84',
 ];
 const code = (lines: readonly string[]) => lines.join('\n');
+/** What a printer with one filament never comes to. */
+const filamentChange = 'T{filament}';
 
 /** Printers of four made-up models, each like many that schools have: a sheet to begin one's own from. */
 export const exampleSheets: readonly MachineSheet[] = [
@@ -47,6 +49,7 @@ export const exampleSheets: readonly MachineSheet[] = [
       after: code(after),
       pause: code(['G1 E-1 F2100', 'G91', 'G0 Z5 F600', 'G90', 'G0 X0 Y0 F7200']),
       colourChange: 'M600',
+      filamentChange,
     },
     dialect: ordinaryDialect,
   },
@@ -80,6 +83,7 @@ export const exampleSheets: readonly MachineSheet[] = [
       ]),
       pause: code(['G91', 'G0 Z3 F300', 'G90']),
       colourChange: 'M600',
+      filamentChange,
     },
     dialect: { ...ordinaryDialect, takesAccelerations: false, takesCorners: false, filament: 'absolute' },
   },
@@ -107,6 +111,7 @@ export const exampleSheets: readonly MachineSheet[] = [
       after: code(['G1 E-4 F3000', 'G0 Z{heightMm} F6000', 'M400', 'M104 S0', 'M140 S0', 'M84']),
       pause: code(['G10', 'G0 Z{min(zMm + 30; heightMm)} F6000']),
       colourChange: 'M600',
+      filamentChange,
     },
     dialect: { ...ordinaryDialect, takesArcs: true, retractsByItself: true, fanFull: 100 },
   },
@@ -133,6 +138,15 @@ export const exampleSheets: readonly MachineSheet[] = [
       after: code([...after.slice(0, -1), 'M141 S0', 'M84']),
       pause: code(['G1 E-1 F2100', 'G91', 'G0 Z5 F1200', 'G90', 'G0 X0 Y{depthMm} F9000']),
       colourChange: 'M600',
+      // What is left of the old colour is pushed out at the back, beside the parts.
+      filamentChange: code([
+        'G1 E-6 F2100',
+        'G0 Z{min(zMm + 2; heightMm)} F1200',
+        'G0 X0 Y{depthMm} F9000',
+        'T{filament}',
+        'G1 E36 F240',
+        'M400',
+      ]),
     },
     dialect: { ...ordinaryDialect, takesArcs: true, showsThumbnails: true },
   },

@@ -12,5 +12,7 @@ export {
   type MachineSheet,
   type PlateShape,
 } from './machineSheet.ts';
+export { material, materialKey, materialNamed, sameMaterial, type Material } from './materials.ts';
+export { choosesFilament, purgeMm } from './purge.ts';
 export { figureAt, sheetFields, withFigure, type SheetField } from './sheetFields.ts';
 export { inPlainAscii, writtenCode } from './writtenCode.ts';

@@ -7,6 +7,7 @@ import {
   figureAt,
   isOnPlate,
   machineSheet,
+  purgeMm,
   reachOf,
   sheetFields,
   withFigure,
@@ -16,7 +17,7 @@ import {
 } from './index.ts';
 
 const [hedge, sprout, silo, duo] = exampleSheets;
-const places = ['before', 'after', 'pause', 'colourChange'] as const;
+const places = ['before', 'after', 'pause', 'colourChange', 'filamentChange'] as const;
 
 function problemsOf(place: CodePlace, lines: readonly string[], sheet: MachineSheet = hedge): string[] {
   const own = { ...sheet, code: { ...sheet.code, [place]: lines.join('\n') } };
@@ -50,6 +51,21 @@ it('every figure of a sheet that is asked for can be changed, alone', () => {
     expect(withFigure(changed, field, figureAt(hedge, field))).toEqual(hedge);
     expect(machineSheet.safeParse(withFigure(hedge, field, field.max * 1.01 + 1)).success).toBe(false);
   }
+});
+
+it('knows how much filament is pushed out where a printer changes it by itself', () => {
+  const purgedBy = (...lines: string[]) =>
+    purgeMm({ ...duo, code: { ...duo.code, filamentChange: lines.join('\n') } });
+  expect(purgeMm(duo)).toBe(30);
+  expect(purgeMm(hedge)).toBe(0);
+  expect(purgedBy('T{filament}', 'G1 E{20 + 5}', 'G1 E-2 ; back')).toBe(23);
+  expect(purgedBy('M82', 'G92 E100', 'T{filament}', 'G1 E140', 'G1 E138')).toBe(38);
+  expect(purgedBy('G1 E-6', 'T{filament}')).toBe(0);
+});
+
+it('has sheets that were kept before printers changed filament by themselves change it plainly', () => {
+  const { filamentChange: _, ...code } = duo.code;
+  expect(machineSheet.parse({ ...duo, code }).code.filamentChange).toBe('T{filament}');
 });
 
 describe('code that is typed', () => {

@@ -75,8 +75,14 @@ export const machineSheet = z.strictObject({
   maxPlateC: z.number().min(0).max(200),
   /** Whether it levels its plate before each print. */
   levels: z.boolean(),
-  /** G-code before and after each print, at a pause, and where a person changes the filament. */
-  code: z.strictObject({ before: code, after: code, pause: code, colourChange: code }),
+  /** G-code before and after each print, at a pause, and where a person or the printer itself changes the filament. */
+  code: z.strictObject({
+    before: code,
+    after: code,
+    pause: code,
+    colourChange: code,
+    filamentChange: code.default('T{filament}'),
+  }),
   dialect,
 });
 export type MachineSheet = z.infer<typeof machineSheet>;

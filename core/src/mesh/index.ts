@@ -6,6 +6,7 @@ export * from './distance.ts';
 export * from './edgeRun.ts';
 export * from './featureEdges.ts';
 export * from './guessUnit.ts';
+export * from './hangingFaces.ts';
 export * from './measure.ts';
 export * from './restingFaces.ts';
 export * from './section.ts';

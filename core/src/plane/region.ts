@@ -19,8 +19,8 @@ export interface Extent {
   readonly y: Range;
 }
 
-/** The least and greatest x and y of a region; zero for an empty one. */
-export function extentOf(region: Region): Extent {
+/** The least and greatest x and y of a region, or of other lines; zero where there are none. */
+export function extentOf(region: readonly (readonly Readonly<Point>[])[]): Extent {
   let [lowX, lowY, highX, highY] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const outline of region) {
     for (const [x, y] of outline) {

@@ -1,10 +1,9 @@
-import { boundsOf, type SolidMesh } from '../mesh/index.ts';
+import { boundsOf, type HangingFaces, type SolidMesh } from '../mesh/index.ts';
 import { circlePoints, convexHull, moved, type Outline, type Point } from '../plane/index.ts';
 import {
   endOf,
   paced,
   slice,
-  type HangingFaces,
   type Layer,
   type Path,
   type PrintSettings,
@@ -13,7 +12,7 @@ import {
 import type { Kernel } from '../solid/index.ts';
 import type { Pose } from './placement.ts';
 
-/** A part sliced by itself, in coordinates about the middle of its box. */
+/** A part sliced by itself, in coordinates about the middle of its box. The paths of each layer are asked for once. */
 export type SlicedPart = Toolpath;
 
 /** A sliced part with its place on the plate. */
@@ -44,28 +43,31 @@ export function slicePart(
 
 /** The toolpath of a whole plate, counted from the front left corner of the plate: layer by layer, one part after the other. */
 export function plateToolpath(parts: readonly LaidPart[], settings: PrintSettings): Toolpath {
-  const placed = parts.map(({ part, ...placement }) => {
-    const put = placer(placement);
-    return part.layers.map((layer) => ({ ...layer, paths: layer.paths.map(put) }));
-  });
+  const puts = parts.map(placer);
   // The last layers of parts end at heights of their own, between those that all have in common; and layers that adapt to
   // slopes may end at the same height though they are not as thick.
-  const heights = new Map<string, { layer: Layer; parts: PartOfLayer[] }>();
-  for (const [part, own] of placed.entries()) {
-    for (const layer of own) {
-      if (layer.paths.length === 0) continue;
+  const heights = new Map<string, { layer: Layer; parts: LayerOfPart[] }>();
+  for (const [part, { part: own }] of parts.entries()) {
+    for (const layer of own.layers) {
       const key = [layer.zMm, layer.thickMm].map((mm) => Math.round(mm / SAME_HEIGHT_MM)).join(' ');
       const known = heights.get(key);
-      if (known) known.parts.push({ part, paths: layer.paths });
-      else heights.set(key, { layer, parts: [{ part, paths: layer.paths }] });
+      if (known) known.parts.push({ part, layer });
+      else heights.set(key, { layer, parts: [{ part, layer }] });
     }
   }
   let last: Stand = { at: [0, 0], part: undefined };
   const layers = [...heights.values()]
     .sort((a, b) => a.layer.zMm - b.layer.zMm || a.layer.thickMm - b.layer.thickMm)
-    .map(({ layer, parts: laid }, index): Layer => {
-      const { paths, end } = inTurn(laid, last);
+    .flatMap(({ layer: { zMm, thickMm }, parts: laid }): Omit<Layer, 'pace'>[] => {
+      const own = laid.map(({ part, layer }) => ({ part, paths: layer.paths.map(puts[part]) }));
+      const { paths, end } = inTurn(
+        own.filter((each) => each.paths.length > 0),
+        last,
+      );
       last = end;
+      return paths.length > 0 ? [{ zMm, thickMm, paths }] : [];
+    })
+    .map(({ paths, ...layer }, index): Layer => {
       const around = index === 0 ? skirt(paths, settings) : [];
       return paced({ ...layer, paths: [...around, ...paths] }, index, settings);
     });
@@ -84,7 +86,13 @@ function placer({ xMm, yMm, turnDeg }: Pose): (path: Path) => Path {
   });
 }
 
-/** What a layer has of one part, by the number of that. */
+/** A layer of one part, by the number of that. */
+interface LayerOfPart {
+  readonly part: number;
+  readonly layer: Layer;
+}
+
+/** What a layer of the plate has of one part. */
 interface PartOfLayer {
   readonly part: number;
   readonly paths: readonly Path[];

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { COLOUR_CHANGE_S, estimate, estimateCopies, readySeconds } from './estimate.ts';
+import { estimate, estimateCopies, readySeconds } from './estimate.ts';
+import { COLOUR_CHANGE_S } from './layers/colours.ts';
 import type { Path, Toolpath } from './paths/toolpath.ts';
 import { everydaySettings, type PrintSettings } from './settings/printSettings.ts';
 

@@ -1,4 +1,4 @@
-import { colourOf } from './layers/colours.ts';
+import { changesByItself, changeSeconds, COLOUR_CHANGE_S, colourOf } from './layers/colours.ts';
 import { movesOf } from './motion/motion.ts';
 import { MovementTime } from './motion/movementTime.ts';
 import { parkedMm } from './gcode/parking.ts';
@@ -10,8 +10,6 @@ import type { Toolpath } from './paths/toolpath.ts';
 const NOZZLE_C_PER_S = 2.5;
 const BED_C_PER_S = 1;
 const ROOM_C = 20;
-/** How long a person takes to change the filament who stands by. */
-export const COLOUR_CHANGE_S = 120;
 
 /** How long a printer takes before it prints, s: warming up, the nozzle and the bed at once, and levelling. */
 export function readySeconds({
@@ -78,10 +76,15 @@ function estimateAll(toolpath: Toolpath, settings: PrintSettings): Estimate {
   time.rise(parkedMm(toolpath, settings) - zMm);
   const gramsPerMm = ((Math.PI * settings.filamentDiameterMm ** 2) / 4 / 1000) * settings.filamentGramsPerCm3;
   // A change above the top is none.
-  const changes = lengthsMm.length - 1;
+  const changes = lengthsMm.map((_, colour) => colour).slice(1);
+  for (const colour of changes)
+    if (changesByItself(colour, settings)) lengthsMm[colour] = (lengthsMm[colour] ?? 0) + settings.purgeMm;
   const filamentMm = lengthsMm.reduce((sum, each) => sum + (each ?? 0), 0);
   return {
-    seconds: readySeconds(settings) + time.seconds + changes * COLOUR_CHANGE_S,
+    seconds:
+      readySeconds(settings) +
+      time.seconds +
+      changes.reduce((sum, colour) => sum + changeSeconds(colour, settings), 0),
     filamentMm,
     grams: filamentMm * gramsPerMm,
     colourGrams: lengthsMm.map((each) => (each ?? 0) * gramsPerMm),

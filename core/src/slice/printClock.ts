@@ -1,6 +1,6 @@
-import { COLOUR_CHANGE_S, readySeconds } from './estimate.ts';
+import { readySeconds } from './estimate.ts';
 import { parkedMm } from './gcode/parking.ts';
-import { colourOf } from './layers/colours.ts';
+import { changeSeconds, colourOf } from './layers/colours.ts';
 import { movesOfLayer } from './motion/motion.ts';
 import { MovementTime } from './motion/movementTime.ts';
 import type { Toolpath } from './paths/toolpath.ts';
@@ -42,8 +42,7 @@ export function printClock(toolpath: Toolpath, settings: PrintSettings): PrintCl
       time.rise(layer.zMm - zMm);
       zMm = layer.zMm;
       const loaded = colourOf(layer, settings);
-      standingS += (loaded - colour) * COLOUR_CHANGE_S;
-      colour = loaded;
+      while (colour < loaded) standingS += changeSeconds(++colour, settings);
     }
     // What the nozzle has waited until this layer; it is known now, and later when the marks are told.
     const beforeS = standingS;

@@ -1,4 +1,4 @@
-import { boundsOf, type SolidMesh } from '../mesh/index.ts';
+import { boundsOf, type HangingFaces, type SolidMesh } from '../mesh/index.ts';
 import { signedAreaOf, type Outline, type Region } from '../plane/index.ts';
 import { Scope, Sections, type Area, type Kernel } from '../solid/index.ts';
 import { adaptedHeights } from './layers/adaptedHeights.ts';
@@ -12,7 +12,6 @@ import { filling } from './paths/lengths.ts';
 import { pieceByPiece } from './paths/order.ts';
 import { paced } from './motion/pace.ts';
 import type { PrintSettings } from './settings/printSettings.ts';
-import type { HangingFaces } from './supports/hangingAreas.ts';
 import { SupportPlan } from './supports/supportPlan.ts';
 import { fromSpreadSeam, SPREAD_TURNS } from './paths/seam.ts';
 import { endOf, type Layer, type Path, type Toolpath } from './paths/toolpath.ts';

@@ -3,6 +3,7 @@ import {
   CLEAR_S,
   type Attended,
   type Kind,
+  type Loaded,
   type PinnedBatch,
   type PlannedPrinter,
   type WaitingPart,
@@ -32,8 +33,8 @@ export interface Wish {
 interface Lane {
   readonly printer: PlannedPrinter;
   freeMs: number;
-  material: string;
-  colour: string | undefined;
+  /** The rolls on it, the one that was put on last at the end. */
+  loaded: readonly Loaded[];
   /** What is pinned on it and does not lie there yet, the earliest first. */
   readonly pinned: PinnedBatch[];
 }
@@ -57,8 +58,7 @@ export function schedule(problem: WeekProblem, wish: Wish, manner: Manner): Week
   const lanes = problem.printers.map((printer): Lane => ({
     printer,
     freeMs: Math.max(printer.freeMs, problem.nowMs),
-    material: printer.material,
-    colour: printer.colour,
+    loaded: printer.loaded,
     pinned: problem.pinned
       .filter((pin) => pin.printer === printer.id && pin.parts.some((id) => byId.has(id)))
       .sort((a, b) => a.fromMs - b.fromMs),
@@ -85,7 +85,7 @@ export function schedule(problem: WeekProblem, wish: Wish, manner: Manner): Week
     batches.push(batch);
     lane.freeMs = batch.toMs + CLEAR_S * 1000;
     const { material, colour } = kinds.get(batch.kind)!;
-    if (batch.changesFilament) [lane.material, lane.colour] = [material, colour];
+    if (batch.changesFilament) lane.loaded = [...lane.loaded.slice(1), { material, colour }];
   }
 }
 
@@ -119,8 +119,8 @@ function nextStart(
 const isFor = ({ lane: wished }: Heap['parts'][number], { printer }: Lane) =>
   wished === undefined || wished === printer;
 
-const needsChange = (lane: Lane, { material, colour }: Kind) =>
-  material !== lane.material || (colour !== undefined && colour !== lane.colour);
+const needsChange = ({ loaded }: Lane, { material, colour }: Kind) =>
+  !loaded.some((roll) => roll.material === material && (colour === undefined || colour === roll.colour));
 
 /** The batch to start on a lane at a time, taken out of the heaps; undefined if nothing fits. */
 function fill(

@@ -32,13 +32,19 @@ export interface Kind {
   readonly readyS: number;
 }
 
+/** A roll on a printer; its colour is not known where any will do. */
+export interface Loaded {
+  readonly material: string;
+  readonly colour: string | undefined;
+}
+
 /** A printer of the school. */
 export interface PlannedPrinter {
   readonly id: string;
   /** The room on its plate that parts can take. */
   readonly areaMm2: number;
-  readonly material: string;
-  readonly colour: string | undefined;
+  /** The rolls that are on it: one, or as many as it changes between by itself. */
+  readonly loaded: readonly Loaded[];
   /** When what it prints now is done. */
   readonly freeMs: number;
   /** The kinds that it can print with the filament that it has, or with another. */

@@ -38,8 +38,7 @@ const part = (id: string, more: Partial<WaitingPart> = {}): WaitingPart => ({
 const printer = (id: string, more: Partial<PlannedPrinter> = {}): PlannedPrinter => ({
   id,
   areaMm2: 40_000,
-  material: 'PLA',
-  colour: 'leafGreen',
+  loaded: [{ material: 'PLA', colour: 'leafGreen' }],
   freeMs: NOW,
   kinds: ['green', 'white', 'any'],
   ...more,
@@ -110,6 +109,27 @@ describe('a plan of a week', () => {
     expect(mine).toMatchObject({ printer: 'Birch', fromMs: NOW + 2 * HOUR, parts: ['3', '4'] });
     expect(batches.flatMap((each) => each.parts)).toHaveLength(12);
     expectSound(problem({ parts: many(12), pinned }), batches);
+  });
+
+  it('changes no filament where a printer has all rolls that are needed', () => {
+    const loaded = [
+      { material: 'PLA', colour: 'leafGreen' },
+      { material: 'PLA', colour: 'chalkWhite' },
+    ];
+    const parts = many(12, (i) => ({ kind: i % 2 === 0 ? 'green' : 'white' }));
+    const changes = (printers: PlannedPrinter[]) =>
+      plan(problem({ parts, printers })).filter(({ changesFilament }) => changesFilament).length;
+    expect(changes([printer('Alder', { loaded })])).toBe(0);
+    expect(changes([printer('Alder')])).toBeGreaterThan(0);
+    // What is put on takes the place of one roll, and the other stays.
+    const slate = [...problem({}).kinds, { id: 'slate', material: 'PLA', colour: 'slate', readyS: 180 }];
+    const kinds = slate.map(({ id }) => id);
+    const of = problem({
+      parts: [...parts, ...many(1, () => ({ id: 'last', kind: 'slate' }))],
+      kinds: slate,
+      printers: [printer('Alder', { loaded, kinds })],
+    });
+    expect(plan(of).filter(({ changesFilament }) => changesFilament)).toHaveLength(1);
   });
 
   it('says which briefs will not be done in time', () => {
@@ -221,7 +241,7 @@ function exactPrice(of: WeekProblem): number {
 }
 
 function oneByOne(of: WeekProblem, lane: PlannedPrinter, order: readonly number[]): WeekBatch[] {
-  let [at, colour] = [lane.freeMs, lane.colour];
+  let [at, colour] = [lane.freeMs, lane.loaded[0].colour];
   return order.map((index) => {
     const { id, kind, seconds, grams } = of.parts[index];
     const wished = of.kinds.find((each) => each.id === kind)!;

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { material } from '../../machine/index.ts';
 import { classroomPrinter, type Unit } from '../../recipe/index.ts';
 import { CURRENCY } from '../result/inWords.ts';
 import { said, say } from '../../words/index.ts';
@@ -89,6 +90,8 @@ export const limitsCard = z.strictObject({
   supports: z.enum(['none', 'plate', 'part']).default('none'),
   /** What is printed with, as it says on the spool. */
   material: z.string().trim().min(1).max(24).default('PLA'),
+  /** What the school has noted of printing with it; left out where ordinary values hold. */
+  filament: material.optional(),
   maxMinutes: limit(positive.default(120), 'allows', 'min', said({ label: 'Longest print' })),
   maxGrams: limit(positive.default(60), 'allows', 'g', said({ label: 'Most filament' })),
   /** What a kilogram of filament costs, in the currency of that code (ISO 4217). */

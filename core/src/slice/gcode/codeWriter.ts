@@ -4,14 +4,19 @@ import { stretchesOf } from './arcs.ts';
 
 type Place = readonly [number, number];
 
+/** After so many lines they are put together, since lines by themselves take four times the memory. */
+const LINES_TOGETHER = 10_000;
+
 /** Writes the lines of a print in the words that a printer takes. */
 export class CodeWriter {
-  readonly lines: string[] = [];
+  readonly #together: string[] = [];
+  #lines: string[] = [];
   readonly #dialect: Dialect;
   readonly #settings: PrintSettings;
   /** What is being laid at one speed without a stop. */
   #line: { readonly mmPerS: number; readonly points: Place[]; readonly filamentMm: number[] } | undefined;
   #accelerationMmPerS2 = 0;
+  #fanShare = 0;
   /** How much filament was moved since it was last counted anew, where printers count it from there. */
   #filamentMm = 0;
 
@@ -20,10 +25,16 @@ export class CodeWriter {
     this.#settings = settings;
   }
 
+  /** All that was written, a line each. */
+  text(): string {
+    this.#endLine();
+    return [...this.#together, ...this.#lines].join('\n');
+  }
+
   /** Lines as they are, after what was laid until now. */
   add(...lines: readonly string[]): void {
     this.#endLine();
-    this.lines.push(...lines);
+    this.#lines.push(...lines);
   }
 
   /** How fast speeds may change where nothing is printed, and how corners are taken. */
@@ -48,7 +59,18 @@ export class CodeWriter {
   }
 
   layer(number: number, of: number, zMm: number): void {
-    this.add(`; layer ${number} of ${of}`, `G0 Z${decimals(zMm, 3)} F${feed(this.#settings.liftMmPerS)}`);
+    if (this.#lines.length > LINES_TOGETHER) {
+      this.#endLine();
+      this.#together.push(this.#lines.join('\n'));
+      this.#lines = [];
+    }
+    this.add(`; layer ${number} of ${of}`);
+    this.rise(zMm);
+  }
+
+  /** Brings the nozzle to a height. */
+  rise(zMm: number): void {
+    this.add(`G0 Z${decimals(zMm, 3)} F${feed(this.#settings.liftMmPerS)}`);
   }
 
   /** Has the nozzle rise over what it travels above, or come down again to its layer. */
@@ -58,8 +80,10 @@ export class CodeWriter {
     this.add(`G0 Z${decimals(Math.min(zMm + byMm, Math.max(zMm, heightMm)), 3)} F${feed(liftMmPerS)}`);
   }
 
-  /** How hard the fan blows, 0 to 1. */
+  /** Has the fan blow as hard as that, 0 to 1; it stands still at the beginning. */
   fan(share: number): void {
+    if (share === this.#fanShare) return;
+    this.#fanShare = share;
     const { fanFull } = this.#dialect;
     this.add(`M106 S${fanFull === 1 ? decimals(share, 3) : Math.round(fanFull * share)}`);
   }
@@ -80,7 +104,7 @@ export class CodeWriter {
   }
 
   #straight(to: Place, filamentMm: number, mmPerS: number): void {
-    this.lines.push(`G1 ${written(to)} E${this.#moved(filamentMm)} F${feed(mmPerS)}`);
+    this.#lines.push(`G1 ${written(to)} E${this.#moved(filamentMm)} F${feed(mmPerS)}`);
   }
 
   /** Writes the line that was laid until now. */
@@ -94,7 +118,7 @@ export class CodeWriter {
       if (arc) {
         const [i, j] = [arc.middle[0] - at[0], arc.middle[1] - at[1]].map((mm) => decimals(mm, 3));
         const command = arc.isClockwise ? 'G2' : 'G3';
-        this.lines.push(
+        this.#lines.push(
           `${command} ${written(to)} I${i} J${j} E${this.#moved(filamentMm)} F${feed(line.mmPerS)}`,
         );
       } else this.#straight(to, filamentMm, line.mmPerS);

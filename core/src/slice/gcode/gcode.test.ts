@@ -118,15 +118,35 @@ describe('G-code', () => {
       'G1 X9.624 Y0 E0.31832 F1200',
       '; layer 2 of 2',
       'G0 Z0.4 F600',
-      'M106 S255',
       'M600',
       'G1 E-0.8 F2100',
       'G0 X19.5 Y5 F7200',
       'G1 E0.8 F2100',
+      'M106 S255',
       'M204 P1200',
       'G1 X19.5 Y15 E0.31831 F3600',
     ]);
     expect(lines.slice(-9)).toEqual(['M107', 'G1 E-2 F2100', 'G0 Z10.4 F600', `G0 X0 Y${own.plateMm[1]} F7200`, 'M400', 'M104 S0', 'M140 S0', 'M84', '']); // oxfmt-ignore
+  });
+
+  it('has the fan blow over open air as the material wants it there, and says so where that changes alone', () => {
+    const line = (role: 'wall' | 'span', y: number) =>
+      ({ role, points: [[0, y], [10, y]], closed: false, widthMm: 0.5 }) as const; // oxfmt-ignore
+    const layer = (zMm: number, paths: ReturnType<typeof line>[]) => ({ zMm, thickMm: 0.2, pace: 1, paths });
+    const path: Toolpath = {
+      layers: [
+        layer(0.2, [line('wall', 0)]),
+        layer(0.4, [line('wall', 0), line('wall', 1), line('span', 2), line('span', 3)]),
+        layer(0.6, [line('wall', 0)]),
+      ],
+    };
+    const fans = (change: Partial<typeof settings>) =>
+      writeGcode(path, { ...settings, stillLayers: 1, ...change }, { offsetMm: [0, 0] }).match(
+        /^M10[67].*/gm,
+      );
+    expect(fans({ fanShare: 0.4, spanFanShare: 1 })).toEqual(['M107', 'M106 S102', 'M106 S255', 'M106 S102', 'M107']); // oxfmt-ignore
+    expect(fans({ fanShare: 0, spanFanShare: 0.2 })).toEqual(['M107', 'M106 S51', 'M106 S0', 'M107']);
+    expect(fans({ fanShare: 1, spanFanShare: 1 })).toEqual(['M107', 'M106 S255', 'M107']);
   });
 
   it('keeps a note from becoming a command', () => {

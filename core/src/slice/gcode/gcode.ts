@@ -1,4 +1,5 @@
 import {
+  choosesFilament,
   inPlainAscii,
   ordinaryDialect,
   reachOf,
@@ -6,12 +7,13 @@ import {
   type CodeValues,
   type MachineSheet,
 } from '../../machine/index.ts';
-import { colourOf } from '../layers/colours.ts';
+import { changesByItself, colourOf } from '../layers/colours.ts';
 import { movesOf } from '../motion/motion.ts';
 import type { Toolpath } from '../paths/toolpath.ts';
 import type { PrintSettings } from '../settings/printSettings.ts';
 import { CodeWriter, decimals, feed } from './codeWriter.ts';
 import { parkedMm } from './parking.ts';
+import { pictureLines } from './pictureLines.ts';
 
 /** A printer of a model that has a sheet, and what its own G-code may say of this print. */
 export interface PrintedOn {
@@ -33,16 +35,21 @@ export interface GcodeOptions {
   /** Lines for people, written as comments. */
   readonly notes?: readonly string[];
   /** The printer it is for; left out, what most printers understand is written. */
-  readonly on?: PrintedOn & { readonly takes: Takes };
+  readonly on?: PrintedOn & {
+    readonly takes: Takes;
+    /** A PNG of what is printed, for printers that show it. */
+    readonly picture?: Uint8Array;
+  };
 }
 
 /** How far filament is drawn back at the end, so that nothing oozes onto the part. */
 const END_RETRACT_MM = 2;
 
-/** What is written around a print and where a person changes the filament. */
+/** What is written around a print, and where a person or the printer itself changes the filament. */
 interface Around {
   readonly before: readonly string[];
   colourChange(zMm: number): readonly string[];
+  filamentChange(zMm: number, place: number): readonly string[];
   readonly after: readonly string[];
 }
 
@@ -61,6 +68,7 @@ export function writeGcode(
   const writer = new CodeWriter(on?.sheet.dialect ?? ordinaryDialect, settings);
   writer.add(
     ...notes.map((note) => `; ${inPlainAscii(note)}`),
+    ...(on?.picture && on.sheet.dialect.showsThumbnails ? pictureLines(on.picture) : []),
     'G21',
     'G90',
     'M83',
@@ -76,14 +84,22 @@ export function writeGcode(
   for (const { layer, move } of movesOf(toolpath, settings)) {
     if (layer !== current) {
       writer.layer(layer + 1, toolpath.layers.length, move.zMm);
-      if (layer === settings.stillLayers && settings.fanShare > 0) writer.fan(settings.fanShare);
       const wanted = colourOf(toolpath.layers[layer], settings);
-      // The printer parks, waits for a person and goes on when told to.
-      for (; colour < wanted; colour++) writer.own(around.colourChange(move.zMm));
+      while (colour < wanted) {
+        if (changesByItself(++colour, settings)) {
+          writer.own(around.filamentChange(move.zMm, settings.colourPlaces[colour]));
+          // Wherever its code has left the nozzle, it comes back from above.
+          writer.travel([move.from[0] + ox, move.from[1] + oy]);
+          writer.rise(move.zMm);
+        }
+        // The printer parks, waits for a person and goes on when told to.
+        else writer.own(around.colourChange(move.zMm));
+      }
       current = layer;
     }
     const to = [move.to[0] + ox, move.to[1] + oy] as const;
     if (move.filamentMm > 0) {
+      writer.fan(layer < settings.stillLayers ? 0 : move.isSpan ? settings.spanFanShare : settings.fanShare);
       const from = [move.from[0] + ox, move.from[1] + oy] as const;
       writer.print(from, to, move.filamentMm, move.speedMmPerS, move.accelerationMmPerS2);
     } else {
@@ -101,7 +117,7 @@ export function writeGcode(
   writer.add('M107');
   if (on?.sheet.dialect.filament === 'absolute') writer.add('M83');
   writer.add(...around.after, '');
-  return writer.lines.join('\n');
+  return writer.text();
 }
 
 /** The code of a sheet with all that it names put in. */
@@ -122,16 +138,20 @@ function sheetCode(
     layerMm: settings.layerMm,
     nozzleMm: sheet.nozzlesMm[0],
     filamentMm: settings.filamentDiameterMm,
-    filament: 0,
+    filament: settings.colourPlaces[0] ?? 0,
     layers: toolpath.layers.length,
     minutes: Math.ceil(takes.seconds / 60),
     grams: decimals(takes.grams, 3),
     batch,
     printer,
   };
-  const { before, after, colourChange } = sheet.code;
+  const { before, after, colourChange, filamentChange } = sheet.code;
+  // A print before may have left another filament in the nozzle.
+  const isUnsaid = settings.colourPlaces.length > 0 && !choosesFilament(before);
+  const first = values.filament === 0 ? 'T0' : filamentChange;
   return {
-    before: writtenCode(before, values),
+    before: [...writtenCode(before, values), ...(isUnsaid ? writtenCode(first, values) : [])],
+    filamentChange: (zMm, filament) => writtenCode(filamentChange, { ...values, zMm, filament }),
     colourChange: (zMm) => writtenCode(colourChange, { ...values, zMm }),
     after: writtenCode(after, values),
   };
@@ -151,6 +171,7 @@ function ordinaryCode(toolpath: Toolpath, settings: PrintSettings): Around {
       'G92 E0',
     ],
     colourChange: () => ['M600'],
+    filamentChange: () => ['M600'],
     after: ending(toolpath, settings),
   };
 }

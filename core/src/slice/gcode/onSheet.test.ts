@@ -6,7 +6,9 @@ import { exampleSheets, isOnPlate, type MachineSheet } from '../../machine/index
 import type { Workshop } from '../../solid/index.ts';
 import {
   cannotPrint,
+  COLOUR_CHANGE_S,
   estimate,
+  FILAMENT_CHANGE_S,
   settingsFor,
   settingsOn,
   slice,
@@ -22,11 +24,17 @@ const all = exampleSheets.flatMap((sheet) =>
   MATERIALS.map((material) => [sheet.name, material, sheet] as const),
 );
 
-function printed(sheet: MachineSheet, material: string, change: Partial<PrintSettings> = {}) {
+function printed(
+  sheet: MachineSheet,
+  material: string,
+  change: Partial<PrintSettings> = {},
+  colourPlaces: readonly number[] = [],
+) {
   const mesh = madeWith(workshop.kernel, ({ Manifold }) =>
     Manifold.cube([24, 16, 2.4], true).translate([0, 0, 1.2]),
   );
-  const settings = settingsOn(sheet, { ...settingsFor({ ...classroomLimits, material }), ...change });
+  const wanted = { ...settingsFor({ ...classroomLimits, material }), ...change };
+  const settings = settingsOn(sheet, wanted, colourPlaces);
   const toolpath = slice(workshop.kernel, mesh, settings);
   const [width, depth] = settings.plateMm;
   const on = { sheet, printer: 'Birch', batch: 'Batch 4', takes: estimate(toolpath, settings) };
@@ -117,6 +125,53 @@ describe.each(all)('a print on %s in %s', (_, material, sheet) => {
     for (const line of lines.filter((each) => each.startsWith('M106')))
       expect(Number(line.slice(6))).toBeLessThanOrEqual(fanFull);
     expect(lines.join('\n')).not.toMatch(/[{}]|undefined|NaN/);
+  });
+});
+
+describe('a printer with two filaments', () => {
+  const duo = exampleSheets.find(({ filaments }) => filaments === 2)!;
+  const twice = { colourChangesMm: [0.8, 1.6] };
+  const changes = (lines: readonly string[]) => lines.filter((line) => /^(T\d|M600)/.test(line));
+
+  it('changes from one to the other by itself, and comes back to where it was', () => {
+    const { lines } = printed(duo, 'PLA', twice, [0, 1, 0]);
+    expect(changes(lines)).toEqual(['T0', 'T1', 'T0']);
+    const at = lines.indexOf('T1');
+    const before = carriedOut(lines.slice(0, lines.lastIndexOf('G1 E-6 F2100', at))).places.at(-1)!;
+    const whole = carriedOut(lines.slice(0, at)).places.length;
+    const { places } = carriedOut(lines);
+    // Over the plate's edge it lets go of the old colour; from there it goes to its place, and only then down.
+    const back = places.findIndex(
+      ({ x, y }, i) => i > whole && Math.hypot(x - before.x, y - before.y) < 1e-6,
+    );
+    expect(places[back].z).toBeGreaterThan(before.z + 1.5);
+    expect(places[back + 1].z).toBeCloseTo(before.z, 6);
+    expect(places.slice(whole, back).some(({ isPrinting }) => isPrinting)).toBe(false);
+  });
+
+  it('begins in the one that is asked for', () => {
+    expect(changes(printed(duo, 'PLA', {}, [1]).lines)).toEqual(['T1']);
+    const plain = { ...duo, code: { ...duo.code, before: duo.code.before.replace('T{filament}', '') } };
+    expect(changes(printed(plain, 'PLA', {}, [1]).lines)).toEqual(['T1']);
+    expect(changes(printed(plain, 'PLA', {}, [0]).lines)).toEqual(['T0']);
+    expect(changes(printed(plain, 'PLA', {}).lines)).toEqual([]);
+  });
+
+  it('stops for a person where both colours come from one place', () => {
+    const { lines } = printed(duo, 'PLA', twice, [1, 1, 0]);
+    expect(changes(lines)).toEqual(['T1', 'M600', 'T0']);
+  });
+
+  it('takes less time than a person, and the filament that it pushes out', () => {
+    const of = ({ toolpath, settings }: ReturnType<typeof printed>) => estimate(toolpath, settings);
+    const [byHand, byItself] = [of(printed(duo, 'PLA', twice)), of(printed(duo, 'PLA', twice, [0, 1, 0]))];
+    expect(byHand.seconds - byItself.seconds).toBeCloseTo(2 * (COLOUR_CHANGE_S - FILAMENT_CHANGE_S), 6);
+    expect(byItself.filamentMm - byHand.filamentMm).toBeCloseTo(60, 6);
+    expect(byItself.colourGrams.map((grams, i) => grams > byHand.colourGrams[i])).toEqual([
+      false,
+      true,
+      true,
+    ]);
   });
 });
 

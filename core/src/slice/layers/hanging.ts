@@ -1,3 +1,4 @@
+import { extentOf } from '../../plane/index.ts';
 import { lengthAlong } from '../paths/lengths.ts';
 import type { Layer, Path } from '../paths/toolpath.ts';
 
@@ -23,28 +24,71 @@ const SHORTEST_MM = 0.8;
  * @param lower the layers below that one, from above, of which supports hold across the gap that is left over them
  */
 export function hangingOf({ paths }: Layer, under: Layer, lower: readonly Layer[] = []): Hanging[] {
-  const held = new Set<string>();
+  const walls = paths.filter(({ role }) => role === 'wall' || role === 'thin');
   const isSupport = ({ role }: Path) => role === 'support';
-  for (const path of [...under.paths, ...lower.flatMap((layer) => layer.paths.filter(isSupport))]) {
+  const holds = [...under.paths, ...lower.flatMap((layer) => layer.paths.filter(isSupport))].map((path) => {
     const reachMm = isSupport(path) ? REACH_OVER_SUPPORT_MM : REACH_MM;
-    const reach = Math.ceil((path.widthMm / 2 + reachMm) / CELL_MM);
-    for (const [x, y] of stepsAlong(path, CELL_MM)) {
-      const [column, row] = [Math.round(x / CELL_MM), Math.round(y / CELL_MM)];
-      for (let dx = -reach; dx <= reach; dx++) {
-        for (let dy = -reach; dy <= reach; dy++) {
-          if (dx * dx + dy * dy <= reach * reach) held.add(`${column + dx} ${row + dy}`);
-        }
-      }
-    }
-  }
-  const isHeld = ([x, y]: Place) => held.has(`${Math.round(x / CELL_MM)} ${Math.round(y / CELL_MM)}`);
-  return paths
-    .filter(({ role }) => role === 'wall' || role === 'thin')
-    .flatMap((path) => stretches(stepsAlong(path, STEP_MM), isHeld));
+    return { path, reach: Math.ceil((path.widthMm / 2 + reachMm) / CELL_MM) };
+  });
+  const held = new Held(
+    walls,
+    holds.reduce((most, { reach }) => Math.max(most, reach), 0),
+  );
+  for (const { path, reach } of holds) eachStep(path, CELL_MM, (x, y) => held.note(x, y, reach));
+  return walls.flatMap((path) => stretches(path, held));
 }
 
-/** Stretches of neighbouring places that are not held, as pairs of places. */
-function stretches(places: readonly Place[], isHeld: (place: Place) => boolean): Hanging[] {
+/** What holds the places of some lines: cells in which plastic lies, each with how many cells it reaches from there. */
+class Held {
+  readonly #left: number;
+  readonly #front: number;
+  readonly #columns: number;
+  readonly #rows: number;
+  readonly #reaches: Uint8Array;
+  /** The cells from which a place may be reached, the nearest first: where they are from there, and how far, squared. */
+  readonly #around: Int32Array;
+  readonly #awayCells2: Int32Array;
+
+  /** @param most how many cells plastic reaches at most */
+  constructor(lines: readonly Path[], most: number) {
+    const { x, y } = extentOf(lines.map(({ points }) => points));
+    [this.#left, this.#front] = [cellOf(x.low) - most, cellOf(y.low) - most];
+    this.#columns = cellOf(x.high) - this.#left + 1 + most;
+    this.#rows = cellOf(y.high) - this.#front + 1 + most;
+    this.#reaches = new Uint8Array(this.#columns * this.#rows);
+    const side = Array.from({ length: 2 * most + 1 }, (_, i) => i - most);
+    const around = side
+      .flatMap((dx) => side.map((dy) => ({ at: dy * this.#columns + dx, away2: dx * dx + dy * dy })))
+      .filter(({ away2 }) => away2 <= most * most)
+      .sort((a, b) => a.away2 - b.away2);
+    this.#around = Int32Array.from(around, ({ at }) => at);
+    this.#awayCells2 = Int32Array.from(around, ({ away2 }) => away2);
+  }
+
+  /** Notes that plastic lies at a place, and how many cells it reaches from there. */
+  note(x: number, y: number, reach: number): void {
+    const column = cellOf(x) - this.#left;
+    const row = cellOf(y) - this.#front;
+    if (column < 0 || row < 0 || column >= this.#columns || row >= this.#rows) return;
+    const at = row * this.#columns + column;
+    if (this.#reaches[at] < reach) this.#reaches[at] = reach;
+  }
+
+  /** Whether something reaches one of the places. Most lie on something, so the nearest cells are looked at first. */
+  isHeld(x: number, y: number): boolean {
+    const at = (cellOf(y) - this.#front) * this.#columns + cellOf(x) - this.#left;
+    for (let i = 0; i < this.#around.length; i++) {
+      const reach = this.#reaches[at + this.#around[i]];
+      if (reach > 0 && reach * reach >= this.#awayCells2[i]) return true;
+    }
+    return false;
+  }
+}
+
+const cellOf = (mm: number) => Math.round(mm / CELL_MM);
+
+/** Stretches of neighbouring places of a line that are not held, as pairs of places. */
+function stretches(path: Path, held: Held): Hanging[] {
   const found: Hanging[] = [];
   let open: Place[] = [];
   const close = () => {
@@ -52,24 +96,25 @@ function stretches(places: readonly Place[], isHeld: (place: Place) => boolean):
     if (pairs.length > 0 && lengthAlong({ points: open, closed: false }) >= SHORTEST_MM) found.push(...pairs);
     open = [];
   };
-  for (const place of places) {
-    if (isHeld(place)) close();
-    else open.push(place);
-  }
+  eachStep(path, STEP_MM, (x, y) => {
+    if (!held.isHeld(x, y)) open.push([x, y]);
+    else if (open.length > 0) close();
+  });
   close();
   return found;
 }
 
-/** Places along a path no further apart than a step. */
-function stepsAlong({ points, closed }: Path, stepMm: number): Place[] {
-  const way = closed ? [...points, points[0]] : points;
-  return way.flatMap(([x, y], i) => {
-    if (i === 0) return [[x, y] as const];
-    const [fromX, fromY] = way[i - 1];
-    const steps = Math.max(1, Math.ceil(Math.hypot(x - fromX, y - fromY) / stepMm));
-    return Array.from({ length: steps }, (_, k) => {
-      const share = (k + 1) / steps;
-      return [fromX + share * (x - fromX), fromY + share * (y - fromY)] as const;
-    });
-  });
+/** Goes along a path in steps that are no longer. */
+function eachStep({ points, closed }: Path, stepMm: number, visit: (x: number, y: number) => void): void {
+  const ends = closed ? points.length : points.length - 1;
+  visit(points[0][0], points[0][1]);
+  for (let i = 1; i <= ends; i++) {
+    const [fromX, fromY] = points[i - 1];
+    const [x, y] = points[i % points.length];
+    const steps = Math.max(1, Math.ceil(Math.sqrt((x - fromX) ** 2 + (y - fromY) ** 2) / stepMm));
+    for (let k = 1; k <= steps; k++) {
+      const share = k / steps;
+      visit(fromX + share * (x - fromX), fromY + share * (y - fromY));
+    }
+  }
 }

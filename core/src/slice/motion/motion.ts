@@ -15,6 +15,8 @@ export interface Move {
   readonly accelerationMmPerS2: number;
   /** Filament pushed during the move, mm; 0 while travelling. */
   readonly filamentMm: number;
+  /** Whether it lays plastic over open air. */
+  readonly isSpan: boolean;
   /** Whether the filament is drawn back before and pushed forward after the move, so that it does not ooze. */
   readonly retracted: boolean;
 }
@@ -58,11 +60,12 @@ export function* movesOfLayer(
         speedMmPerS: settings.travelMmPerS,
         accelerationMmPerS2: settings.travelMmPerS2,
         filamentMm: 0,
+        isSpan: false,
         retracted: path.way === undefined && lengthMm > RETRACT_ABOVE_MM,
       };
       at = to;
     }
-    const filamentPerMm = (path.widthMm * thickMm) / filamentArea;
+    const filamentPerMm = (settings.flow * path.widthMm * thickMm) / filamentArea;
     const { fullMmPerS, accelerationMmPerS2 } = speedOf(path, isFirst, settings);
     const speedMmPerS = Math.max(fullMmPerS * pace, Math.min(fullMmPerS, settings.slowestMmPerS));
     for (const to of path.closed ? [...rest, first] : rest) {
@@ -77,6 +80,7 @@ export function* movesOfLayer(
         speedMmPerS,
         accelerationMmPerS2,
         filamentMm,
+        isSpan: path.role === 'span',
         retracted: false,
       };
       at = to;

@@ -29,6 +29,7 @@ const move = (
   speedMmPerS: 50,
   accelerationMmPerS2: 1000,
   filamentMm: 0,
+  isSpan: false,
   retracted: false,
   ...more,
 });

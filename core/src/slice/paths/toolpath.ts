@@ -1,5 +1,16 @@
 /** What a line of plastic is for. */
-export type Role = 'skirt' | 'brim' | 'wall' | 'thin' | 'closed' | 'span' | 'inside' | 'support' | 'smooth';
+export const roles = [
+  'skirt',
+  'brim',
+  'wall',
+  'thin',
+  'closed',
+  'span',
+  'inside',
+  'support',
+  'smooth',
+] as const;
+export type Role = (typeof roles)[number];
 
 /** One line of plastic, laid without lifting; coordinates in mm as the part stands. */
 export interface Path {

@@ -1,12 +1,20 @@
-import { plateSize, type MachineSheet } from '../../machine/index.ts';
+import { plateSize, purgeMm, type MachineSheet } from '../../machine/index.ts';
 import { say } from '../../words/index.ts';
 import type { PrintSettings } from './printSettings.ts';
 
 /** How long a printer takes to level its plate. */
 const LEVELLING_S = 30;
 
-/** Settings as a printer with a sheet can carry them out: no faster, and no larger, than it is. */
-export function settingsOn(sheet: MachineSheet, settings: PrintSettings): PrintSettings {
+/**
+ * Settings as a printer with a sheet can carry them out: no faster, and no larger, than it is.
+ *
+ * @param colourPlaces the place on the printer that each colour comes from, where it changes filament by itself
+ */
+export function settingsOn(
+  sheet: MachineSheet,
+  settings: PrintSettings,
+  colourPlaces: readonly number[] = [],
+): PrintSettings {
   const { maxSpeedMmPerS: fastest, maxAccelerationMmPerS2: quickest, heatsPlate, maxPlateC, dialect } = sheet;
   const speed = (mmPerS: number) => Math.min(mmPerS, fastest.x, fastest.y);
   // A printer that cannot be told of accelerations speeds up as fast as it is set to.
@@ -37,6 +45,8 @@ export function settingsOn(sheet: MachineSheet, settings: PrintSettings): PrintS
     liftMmPerS2: Math.min(acceleration(settings.travelMmPerS2), quickest.z),
     readyS: sheet.levels ? LEVELLING_S : 0,
     cornerDeviationMm: sheet.cornerDeviationMm,
+    colourPlaces: [...colourPlaces],
+    purgeMm: purgeMm(sheet),
   };
 }
 

@@ -72,6 +72,13 @@ export const printSettings = z.strictObject({
   supports: supportSettings.nullable().default(null),
   /** The heights at which the print stops for filament of another colour, from below. */
   colourChangesMm: z.array(positive).max(12).default([]),
+  /**
+   * The place on the printer that each colour comes from, from below; none where a person changes the filament. Between
+   * colours from two places the printer changes by itself.
+   */
+  colourPlaces: z.array(z.number().int().min(0).max(7)).max(13).default([]),
+  /** How much filament the printer pushes out at each change that it makes by itself. */
+  purgeMm: z.number().min(0).max(500).default(0),
   filamentDiameterMm: positive.default(1.75),
   filamentGramsPerCm3: positive.default(1.24),
   nozzleC: z.number().min(0).max(350).default(210),
@@ -79,6 +86,10 @@ export const printSettings = z.strictObject({
   /** How hard the fan blows, 0 to 1, and for how many layers from below it stands still. */
   fanShare: z.number().min(0).max(1).default(1),
   stillLayers: z.number().int().min(0).max(20).default(2),
+  /** How hard it blows while open air is spanned. */
+  spanFanShare: z.number().min(0).max(1).default(1),
+  /** How much filament is pushed, as a share of what the lines are of. */
+  flow: z.number().min(0.5).max(1.5).default(1),
   firstLayerMmPerS: positive.default(20),
   wallMmPerS: positive.default(40),
   infillMmPerS: positive.default(60),

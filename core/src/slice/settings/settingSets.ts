@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { changesIn, type ColourBands } from '../../colours/index.ts';
-import { materialNamed } from './materials.ts';
+import { materialNamed, type Material } from '../../machine/index.ts';
 import {
   everydaySettings,
   printSettings,
@@ -51,6 +51,8 @@ interface Printer {
   readonly layerHeightsMm: readonly number[];
   readonly buildVolumeMm: readonly [number, number, number];
   readonly material: string;
+  /** What the school has noted of that material; ordinary values hold if it is not said. */
+  readonly filament?: Material;
   /** How much smaller holes come out across, and by how much the first layer spreads; nothing if it is not said. */
   readonly holesSmallerMm?: number;
   readonly firstLayerSpreadMm?: number;
@@ -72,13 +74,14 @@ export function settingsFor(
     lineWidthMm,
     buildVolumeMm: [width, depth, height],
     material,
+    filament = materialNamed(material),
     holesSmallerMm = 0,
     firstLayerSpreadMm = 0,
     supports = 'none',
   }: Omit<Printer, 'layerHeightsMm'>,
   id: SettingSet['id'] = 'everyday',
 ): PrintSettings {
-  const { gramsPerCm3, wallMmPerS, ...asMaterial } = materialNamed(material);
+  const { gramsPerCm3, wallMmPerS, ...asMaterial } = filament;
   const settings: PrintSettings = {
     ...everydaySettings,
     ...asMaterial,
@@ -121,6 +124,26 @@ export const printChoice = z.strictObject({
   colourChangesMm: printSettings.shape.colourChangesMm.unwrap().optional(),
 });
 export type PrintChoice = z.infer<typeof printChoice>;
+
+/**
+ * What may be chosen for one part of a plate otherwise than for the others; whatever is left out is as the plate has it. What
+ * all parts share, such as their layers, is not among it.
+ */
+export const partChoice = printChoice.pick({
+  infillShare: true,
+  infillWay: true,
+  infillDirections: true,
+  seam: true,
+  wallLines: true,
+  smoothsTops: true,
+});
+export type PartChoice = z.infer<typeof partChoice>;
+
+/** How a part is printed on a plate: as the plate is, but for what was chosen for it alone. */
+export function choiceOfPart(choice: PrintChoice, own: PartChoice | null | undefined): PrintChoice {
+  const chosen = Object.entries(own ?? {}).filter(([, value]) => value !== undefined);
+  return { ...choice, ...Object.fromEntries(chosen) };
+}
 
 /** The settings that a choice makes on the printer of a limits card. */
 export function settingsOf(

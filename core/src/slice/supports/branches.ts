@@ -12,8 +12,8 @@ const CUT_MM = 0.04;
 /** A branch gets no thinner than twice this, mm. */
 const CORE_MM = 1.2;
 /** How far a branch narrows, or leans, for each millimetre that it goes down. */
-const NARROWING = Math.tan((38 * Math.PI) / 180);
-const LEAN = Math.tan((30 * Math.PI) / 180);
+const NARROWING = Math.tan((34 * Math.PI) / 180);
+const LEAN = Math.tan((28 * Math.PI) / 180);
 /** Branches whose middles are further apart do not join, mm; nor do those that cover more than that, mm². */
 const FARTHEST_MM = 24;
 const THIN_MM2 = 14;
@@ -23,8 +23,10 @@ const PORE_MM2 = 5;
 const TOUCHING_MM2 = 0.02;
 /** What begins is so much wider than what it holds, mm. */
 const OVERLAP_MM = 0.35;
-/** A line may lie so far beyond the one under it, mm. */
-const REACH_MM = 0.2;
+/** Branches narrow and lean every so many layers: in between they are as they were, and are laid with the same lines. */
+const STEP_LAYERS = 2;
+/** Areas that differ by less are the same, mm². */
+const SAME_MM2 = 0.02;
 
 /**
  * Supports that narrow from what they hold to thin branches, lean towards each other and join, so that few of them stand on
@@ -47,15 +49,17 @@ export function branches(
     const { onto } = held[index];
     if (!above && !onto) continue;
     const away = keepAway.at(index);
-    const { zMm, thickMm } = layers[index];
-    const lowered = above && leaning(kernel, narrowed(above, thickMm), away, { zMm, thickMm });
+    const isStep = index % STEP_LAYERS === 0;
+    const { zMm } = layers[index];
+    const stepMm = zMm - (layers[index - STEP_LAYERS]?.zMm ?? 0);
+    const lowered = above && isStep ? leaning(kernel, narrowed(above, stepMm), away, { zMm, stepMm }) : above;
     // Beside the part it overlaps what narrows away from there.
     const begun = onto?.grown(OVERLAP_MM, 'sharp').and(bounds).without(cuts);
     const wanted = lowered && begun ? lowered.with(begun) : (lowered ?? begun!);
     const free = wanted.without(away).simplified(ROUGH_MM);
-    const whole = above ? withLost(above, free, away) : free;
-    above = whole.isEmpty() ? undefined : whole;
-    areas[index] = above && usable(withoutPores(kernel, above, away));
+    const isSame = wanted === above && wanted.mm2() - free.mm2() < SAME_MM2;
+    areas[index] = isSame ? areas[index + 1] : usable(withoutPores(kernel, free, away));
+    above = isSame ? above : free.isEmpty() ? undefined : free;
   }
   return areas;
 }
@@ -79,11 +83,11 @@ function gridOver(kernel: Kernel, bounds: Area): Area {
 }
 
 /** Branches a layer further down: narrower, but for what is thin already. */
-function narrowed(area: Area, thickMm: number): Area {
+function narrowed(area: Area, stepMm: number): Area {
   const core = area.grown(-CORE_MM, 'sharp');
   if (core.isEmpty()) return area;
-  const narrow = area.grown(-NARROWING * thickMm, 'sharp');
-  const thin = usable(area.without(core.grown(CORE_MM * 1.05)));
+  const narrow = area.grown(-NARROWING * stepMm, 'sharp');
+  const thin = usable(area.without(core.grown(CORE_MM * 1.05, 'sharp')));
   return thin ? narrow.with(thin) : narrow;
 }
 
@@ -92,7 +96,7 @@ function leaning(
   kernel: Kernel,
   area: Area,
   away: Area,
-  { zMm, thickMm }: Pick<LayerSection, 'zMm' | 'thickMm'>,
+  { zMm, stepMm }: { readonly zMm: number; readonly stepMm: number },
 ): Area {
   const pieces = area
     .pieces()
@@ -103,7 +107,7 @@ function leaning(
     const goal = isThin ? partnerOf([x, y], thin, zMm) : undefined;
     if (!goal) return piece.outlines();
     const [dx, dy] = [goal[0] - x, goal[1] - y];
-    const share = Math.min(1, (LEAN * thickMm) / Math.hypot(dx, dy));
+    const share = Math.min(1, (LEAN * stepMm) / Math.hypot(dx, dy));
     const moved = piece.shifted(share * dx, share * dy);
     return (moved.and(away).mm2() > TOUCHING_MM2 ? piece : moved).outlines();
   });
@@ -123,13 +127,6 @@ function partnerOf(
     if (mm > 0 && mm < leastMm) [nearest, leastMm] = [[(x + at[0]) / 2, (y + at[1]) / 2], mm];
   }
   return nearest;
-}
-
-/** A layer with what of the one above would have nothing under it, but for the width by which a line may reach out. */
-function withLost(above: Area, own: Area, away: Area): Area {
-  const lost = above.grown(-REACH_MM, 'sharp').without(own);
-  if (lost.mm2() < TOUCHING_MM2) return own;
-  return own.with(lost.grown(REACH_MM, 'sharp').without(away)).simplified(ROUGH_MM);
 }
 
 /** An area without its small openings, but for those that the part goes through. */

@@ -60,14 +60,16 @@ export function closedIn(
   );
 }
 
-/** Heights a little apart from the plate to above the highest support. */
+/** Heights a little apart from the plate to above the highest support, but for those that are like the one below. */
 function levelsOf(layers: readonly LayerSection[], supports: readonly (Area | undefined)[]): Level[] {
   const levels: Level[] = [];
   if (supports.every((area) => area === undefined)) return levels;
   layers.forEach(({ zMm, area }, index) => {
     const last = levels.at(-1);
-    if (!last || zMm - last.zMm >= APART_MM || index === layers.length - 1)
-      levels.push({ zMm, area, support: supports[index] });
+    const support = supports[index];
+    const isLike = last?.area === area && last.support === support;
+    const isFar = !last || zMm - last.zMm >= APART_MM || index === layers.length - 1;
+    if (isFar && !isLike) levels.push({ zMm, area, support });
   });
   return levels;
 }

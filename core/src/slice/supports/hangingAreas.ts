@@ -1,14 +1,6 @@
-import type { SolidMesh } from '../../mesh/index.ts';
+import type { HangingFaces, SolidMesh } from '../../mesh/index.ts';
 import type { Outline, Point } from '../../plane/index.ts';
 import type { Area, Kernel } from '../../solid/index.ts';
-
-/** Faces of a part that nothing is under. */
-export interface HangingFaces {
-  /** Triangles of its mesh. */
-  readonly faces: readonly number[];
-  /** Up to this height they have to be held; all of them if it is not said. */
-  readonly toMm?: number;
-}
 
 /** A layer of a part: how high it lies, and its section. */
 export interface LayerSection {
@@ -45,13 +37,21 @@ export function hangingAreas(
       }
     }
   }
-  return layers.map(({ area }, index) => {
+  /** The last shadow that was laid out: a slope lies over many layers with the same triangles. */
+  let last: { readonly outlines: readonly Outline[]; readonly area: Area } | undefined;
+  const shadowIn = (outlines: Outline[], { area }: LayerSection): Area => {
+    const isSame =
+      last?.outlines.length === outlines.length && outlines.every((each, i) => each === last!.outlines[i]);
+    if (!isSame) last = { outlines, area: area.made(kernel, outlines).grown(AROUND_MM, 'sharp') };
+    return last!.area;
+  };
+  return layers.map((layer, index) => {
     const outlines = shadows.get(index);
     const below = layers[index - 1]?.area;
-    if (!outlines || !below || area === below) return undefined;
-    const over = area.without(below);
+    if (!outlines || !below || layer.area === below) return undefined;
+    const over = layer.area.without(below);
     if (over.isEmpty()) return undefined;
-    const hangs = over.and(area.made(kernel, outlines).grown(AROUND_MM, 'sharp'));
+    const hangs = over.and(shadowIn(outlines, layer));
     return hangs.isEmpty() ? undefined : hangs;
   });
 }

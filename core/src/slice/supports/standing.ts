@@ -1,8 +1,11 @@
 import type { Area } from '../../solid/index.ts';
+import { usable } from './columns.ts';
 import type { LayerSection } from './hangingAreas.ts';
 
-/** What shares less with what is below it does not stand on that, mm². */
-const LEAST_MM2 = 0.3;
+/** A line that reaches so far beyond what is below it still lies on that, mm. */
+const REACH_MM = 0.4;
+/** Less than this hanging is what rounding leaves, mm². */
+const LEAST_MM2 = 0.05;
 
 /**
  * Supports without what stands on nothing, as what is left of one that the part cuts off above a slope: from the plate
@@ -21,12 +24,9 @@ export function standing(
       continue;
     }
     const part = layers[index - 1 - gapLayers].area;
-    const pieces = area.pieces();
-    const held = pieces.filter((piece) =>
-      [below, part].some((under) => under && piece.and(under).mm2() >= Math.min(LEAST_MM2, piece.mm2() / 2)),
-    );
-    const isWhole = held.length === pieces.length;
-    kept.push(isWhole ? area : held.length > 0 ? held.reduce((all, piece) => all.with(piece)) : undefined);
+    const under = (below ? part.with(below) : part).grown(REACH_MM, 'sharp');
+    const held = area.and(under);
+    kept.push(area.mm2() - held.mm2() < LEAST_MM2 ? area : usable(held));
   }
   return kept;
 }

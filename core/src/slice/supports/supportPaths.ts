@@ -1,3 +1,4 @@
+import { signedAreaOf } from '../../plane/index.ts';
 import type { Area } from '../../solid/index.ts';
 import { fillLines } from '../layers/fillLines.ts';
 import { pieceByPiece } from '../paths/order.ts';
@@ -9,9 +10,7 @@ const DENSE_LINES = 1.5;
 /** Lines keep to the same places in all layers, so that they stand on each other; the dense ones lie across them. */
 const ALONG_DEG = 0;
 const ACROSS_DEG = 90;
-const STRAIGHT_MM = 0.02;
-/** The share of a line by which lines reach under the one around them. */
-const BOND = 0.3;
+const STRAIGHT_MM = 0.06;
 /** So many spaces between its lines the nozzle goes without drawing the filament back: a thread in a support does no harm. */
 const NEAR_SPACES = 2.2;
 
@@ -27,20 +26,21 @@ export function supportPaths(
   isFirst: boolean,
   { lineWidthMm, share }: Pick<PrintSettings, 'lineWidthMm'> & Pick<SupportSettings, 'share'>,
 ): Path[] {
-  const rim = area.grown(-lineWidthMm / 2).simplified(STRAIGHT_MM);
+  const rim = area.grown(-lineWidthMm / 2, 'sharp').simplified(STRAIGHT_MM);
   const walls = rim
     .outlines()
     .map((points): Path => ({ role: 'support', points, closed: true, widthMm: lineWidthMm }));
-  const within = area.grown(-(1 - BOND) * lineWidthMm);
+  // The lines within end on the one around: one outline serves for both, and a support need not be neat.
   const lines = (place: Area, deg: number, apartMm: number) =>
     fillLines(place.outlines(), deg, apartMm, 'support', lineWidthMm);
   const fill = isFirst
-    ? lines(within, ALONG_DEG, lineWidthMm)
+    ? lines(rim, ALONG_DEG, lineWidthMm)
     : [
-        ...(dense ? lines(within.and(dense), ACROSS_DEG, DENSE_LINES * lineWidthMm) : []),
-        ...lines(dense ? within.without(dense) : within, ALONG_DEG, lineWidthMm / share),
+        ...(dense ? lines(rim.and(dense), ACROSS_DEG, DENSE_LINES * lineWidthMm) : []),
+        ...lines(dense ? rim.without(dense) : rim, ALONG_DEG, lineWidthMm / share),
       ];
-  const pieces = area.pieces().map((piece) => piece.outlines());
+  const isOnePiece = rim.outlines().filter((outline) => signedAreaOf(outline) > 0).length < 2;
+  const pieces = isOnePiece ? [] : rim.pieces().map((piece) => piece.outlines());
   const nearMm = (NEAR_SPACES * lineWidthMm) / share;
   return pieceByPiece(walls, fill, pieces).map((path, i, all) => {
     if (i === 0) return path;

@@ -1,11 +1,11 @@
-import type { SolidMesh } from '../../mesh/index.ts';
+import type { HangingFaces, SolidMesh } from '../../mesh/index.ts';
 import type { Area, Kernel } from '../../solid/index.ts';
 import type { Path, SupportNotes } from '../paths/toolpath.ts';
 import type { PrintSettings, SupportSettings } from '../settings/printSettings.ts';
 import { branches } from './branches.ts';
 import { closedIn } from './closedIn.ts';
 import { columns } from './columns.ts';
-import { hangingAreas, type HangingFaces, type LayerSection } from './hangingAreas.ts';
+import { hangingAreas, type LayerSection } from './hangingAreas.ts';
 import { heldLayers, reachOf, type HeldLayer } from './heldLayer.ts';
 import { KeepAway } from './keepAway.ts';
 import { standing } from './standing.ts';

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { classroomLimits } from '../../inspect/index.ts';
-import { materialNamed, sameMaterial, settingsFor, type PrintSettings } from '../index.ts';
+import { estimate, materialNamed, sameMaterial, settingsFor, type PrintSettings } from '../index.ts';
 
 it('knows materials however people write them, and treats unknown ones like PLA', () => {
   expect(sameMaterial('PLA', ' pla ')).toBe(true);
@@ -45,4 +45,14 @@ it('prints what sticks or bends more slowly, as its rolls say, whichever way of 
   expect(of('PLA', 'detail').wallMmPerS).toBe(30);
   expect(of('PETG', 'detail').wallMmPerS).toBe(25);
   expect([of('TPU').retractMm, of('TPU').retractMmPerS]).toEqual([1.2, 20]);
+});
+
+it('prints as the school has noted it of its own filament, and pushes so much more or less', () => {
+  const own = { ...materialNamed('PLA'), nozzleC: 195, wallMmPerS: 22, flow: 0.95, gramsPerCm3: 1.3 };
+  const settings = settingsFor({ ...classroomLimits, material: 'Corn', filament: own }, 'detail');
+  expect(settings).toMatchObject({ nozzleC: 195, wallMmPerS: 22, flow: 0.95, filamentGramsPerCm3: 1.3 });
+  const line = { role: 'wall', points: [[0, 0], [100, 0]], closed: false, widthMm: 0.45 } as const; // oxfmt-ignore
+  const toolpath = { layers: [{ zMm: 0.2, thickMm: 0.2, pace: 1, paths: [line] }] };
+  const mm = (flow: number) => estimate(toolpath, { ...settings, flow }).filamentMm;
+  expect(mm(0.95) / mm(1)).toBeCloseTo(0.95, 6);
 });
