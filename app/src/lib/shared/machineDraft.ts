@@ -14,6 +14,7 @@ export const codePlaces: Readonly<Record<CodePlace, string>> = said({
   after: 'After a print',
   pause: 'At a pause',
   colourChange: 'Where a person changes the filament',
+  filamentChange: 'Where it changes the filament by itself',
 });
 
 /** Reads a sheet from untrusted data; returns it, or one sentence that names what is wrong with it and where. */

@@ -57,7 +57,12 @@ export function momentOf(time: string, at: Date): Date {
 
 /** When the next bell rings that ends a lesson; undefined once the last one of the day has rung. */
 export function nextBell(day: SchoolDay, at: Date): Date | undefined {
-  return day.map(({ to }) => momentOf(to, at)).find((bell) => bell > at);
+  return bellsAfter(day, at)[0];
+}
+
+/** When the bells of a day ring that end a lesson, those that are still to come. */
+export function bellsAfter(day: SchoolDay, at: Date): Date[] {
+  return day.map(({ to }) => momentOf(to, at)).filter((bell) => bell > at);
 }
 
 /** When the first lesson of the next morning begins: until then a print may run overnight. */

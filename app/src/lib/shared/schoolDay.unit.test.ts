@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { nextBell, nextMorning, ordinaryDay, parseSchoolDay } from './schoolDay';
+import { bellsAfter, nextBell, nextMorning, ordinaryDay, parseSchoolDay } from './schoolDay';
 
 const at = (time: string) => new Date(`2026-11-26T${time}:00`);
 
@@ -25,6 +25,8 @@ describe('a school day', () => {
     expect(nextBell(ordinaryDay, at('08:00'))).toEqual(at('09:30'));
     expect(nextBell(ordinaryDay, at('10:20'))).toEqual(at('11:30'));
     expect(nextBell(ordinaryDay, at('14:50'))).toBeUndefined();
+    expect(bellsAfter(ordinaryDay, at('14:00'))).toEqual([at('14:50')]);
+    expect(bellsAfter(ordinaryDay, at('00:00'))).toHaveLength(6);
     expect(nextMorning(ordinaryDay, at('07:00'))).toEqual(at('08:40'));
     expect(nextMorning(ordinaryDay, at('15:00'))).toEqual(new Date('2026-11-27T08:40:00'));
   });

@@ -34,9 +34,8 @@ export interface PlannedBatchView {
 export interface PlannedLane {
   readonly id: string;
   readonly name: string;
-  readonly material: string | undefined;
-  /** The colour of its roll, #rrggbb. */
-  readonly colour: string | undefined;
+  /** The rolls that are on it; their colours as #rrggbb. */
+  readonly rolls: readonly { readonly material: string; readonly colour: string }[];
   /** What it is at until it can begin: a print that runs, and batches that are laid for it. */
   readonly busy: { readonly untilMs: number; readonly batches: readonly number[] } | undefined;
 }

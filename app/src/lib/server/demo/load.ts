@@ -25,6 +25,7 @@ import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { pictureOf } from '../projects/pictures.ts';
 import { closePlaces } from '../printing/batches/batchParts.ts';
 import { layBatch } from '../printing/batches/laying.ts';
+import { rollAt } from '../printers/loaded.ts';
 import { openProject, saveDesign } from '../projects/projects.ts';
 import { moveBatch } from '../printing/batches/lifecycle.ts';
 import { moveEntries } from '../printing/queue/lifecycle.ts';
@@ -72,10 +73,11 @@ export async function loadDemo(db: Database): Promise<void> {
     .values({ classId: group.id, ...school.brief, task, dueOn, starter: labelStarter() })
     .returning();
   for (const { name, model, spool } of demoPrinters) {
-    const [{ id: spoolId }] = await db.insert(spools).values(spool).returning({ id: spools.id });
-    await db
+    const [{ id: printerId }] = await db
       .insert(printers)
-      .values({ name, model, spoolId, connection: { way: 'network', host: '127.0.0.1', port: 1 } });
+      .values({ name, model, connection: { way: 'network', host: '127.0.0.1', port: 1 } })
+      .returning({ id: printers.id });
+    await db.insert(spools).values({ ...spool, printerId });
   }
   await db.insert(spools).values([...demoShelf]);
 
@@ -203,7 +205,7 @@ async function startDemoRun(
   const { id } = await newRun(db, teacher, {
     printerId: printer.id,
     batchId,
-    spoolId: printer.spoolId,
+    spoolId: (await rollAt(db, printer.id, 0))?.id,
     fileName: `demo-${student.name.toLowerCase()}.gcode`,
     estimateS,
     startedBy: teacher.id,

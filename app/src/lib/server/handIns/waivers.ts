@@ -1,10 +1,13 @@
 import { eq, inArray, type SQL } from 'drizzle-orm';
+import { checkTitle } from '@kelbrin/core/inspect';
 import type { Database } from '../platform/db/database.ts';
 import { printFiles, queueEntries, users, waivers } from '../platform/db/schema/index.ts';
 
 /** A waived check as it is shown wherever the file goes. */
 export interface WaiverLine {
   readonly check: string;
+  /** What the check is called: known here, so that no page that shows waivers has to fetch all checks. */
+  readonly title: string;
   readonly reason: string;
   readonly by: string;
   readonly at: Date;
@@ -43,7 +46,8 @@ async function waiversWhere(db: Database, which: SQL): Promise<Map<string, Waive
     .where(which)
     .orderBy(waivers.check);
   for (const { handInId, ...line } of rows) {
-    result.set(handInId, [...(result.get(handInId) ?? []), line]);
+    const named = { ...line, title: checkTitle(line.check) };
+    result.set(handInId, [...(result.get(handInId) ?? []), named]);
   }
   return result;
 }

@@ -5,6 +5,7 @@ import { record } from '../platform/audit.ts';
 import { classToTeach, demandRole, isId, NotAllowed, type Person } from '../platform/auth/access.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import { currencyOf } from './currency.ts';
+import { materialCalled } from '../printers/materials.ts';
 import type { Database } from '../platform/db/database.ts';
 import { classes, limitsCards } from '../platform/db/schema/index.ts';
 import { holdAgainst, type ToRecheck } from '../handIns/recheck.ts';
@@ -70,6 +71,7 @@ export async function saveCard(
   const read = readCardDraft(data);
   if (!read.ok) throw new CannotNow(read.message);
   read.draft.card.currency = await currencyOf(db);
+  read.draft.card.filament = (await materialCalled(db, read.draft.card.material))?.needs;
   return db.transaction(async (tx) => {
     await tx.update(limitsCards).set(read.draft).where(eq(limitsCards.id, id));
     await record(tx, teacher, 'edit-card', null, [id]);

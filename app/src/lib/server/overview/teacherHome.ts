@@ -67,10 +67,10 @@ export async function teacherHome(db: Database, teacher: Person) {
     })),
     learners: await whoMayNeed(db, teacher),
     queued: await countWaiting(db, teacher),
-    printers: printing.map(({ id, name, status, run, spool }) => ({
+    printers: printing.map(({ id, name, status, run, places }) => ({
       id,
       name,
-      spool,
+      places,
       isOnline: status?.online ?? false,
       run: run && {
         students: run.parts.map(({ student }) => student),

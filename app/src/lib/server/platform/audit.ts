@@ -38,6 +38,8 @@ export const actions = said({
   'create-card': 'created a limits card',
   'edit-card': 'changed a limits card',
   'delete-card': 'deleted a limits card',
+  'save-material': 'changed a material',
+  'remove-material': 'removed a material',
   'choose-card': 'chose another limits card for a class',
   'open-gallery': 'opened the gallery',
   'close-gallery': 'closed the gallery',

@@ -7,6 +7,7 @@ import {
   classes,
   handIns,
   notices,
+  printers,
   printFiles,
   projects,
   queueEntries,
@@ -28,6 +29,9 @@ const briefNews = [
   'brief_late',
 ] as const;
 export type BriefNews = (typeof briefNews)[number];
+
+/** What is told of a printer to those who look after it. */
+export type PrinterNews = 'printer_hot';
 
 /** Whether news are of a brief, and so for its teacher. */
 export function isBriefNews(news: ProjectNews | BriefNews): news is BriefNews {
@@ -97,6 +101,25 @@ export async function tellTeacher(
   await announce(tx, ...people.map((id) => `person:${id}` as const));
 }
 
+/** Tells people of a printer. */
+export async function tellOfPrinter(
+  tx: Database,
+  printerId: string,
+  kind: PrinterNews,
+  people: readonly string[],
+): Promise<void> {
+  if (people.length === 0) return;
+  await tx
+    .insert(notices)
+    .values(people.map((personId) => ({ personId, kind, printerId })))
+    .onConflictDoUpdate({
+      target: [notices.personId, notices.kind, notices.printerId],
+      targetWhere: isUnseen,
+      set: again,
+    });
+  await announce(tx, ...people.map((id) => `person:${id}` as const));
+}
+
 /** How many notices a person has not seen. */
 export async function unseenCount(db: Database, person: Person): Promise<number> {
   const [{ unseen }] = await db
@@ -124,13 +147,16 @@ export async function noticesOf(db: Database, person: Person) {
         join ${handIns} on ${handIns.id} = ${printFiles.handInId}
         where ${handIns.projectId} = ${notices.projectId} and ${batchParts.outcomePhoto} is not null)`,
       briefId: briefs.id,
-      brief: briefs.title,
-      className: classes.name,
+      /** What it is of; empty where that is a printer. */
+      brief: sql<string>`coalesce(${briefs.title}, '')`,
+      className: sql<string>`coalesce(${classes.name}, '')`,
+      printer: sql<string>`coalesce(${printers.name}, '')`,
     })
     .from(notices)
     .leftJoin(projects, eq(projects.id, notices.projectId))
-    .innerJoin(briefs, sql`${briefs.id} = coalesce(${notices.briefId}, ${projects.briefId})`)
-    .innerJoin(classes, eq(classes.id, briefs.classId))
+    .leftJoin(briefs, sql`${briefs.id} = coalesce(${notices.briefId}, ${projects.briefId})`)
+    .leftJoin(classes, eq(classes.id, briefs.classId))
+    .leftJoin(printers, eq(printers.id, notices.printerId))
     .where(eq(notices.personId, person.id))
     .orderBy(desc(notices.at))
     .limit(LISTED);

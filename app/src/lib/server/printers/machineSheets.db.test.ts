@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { exampleSheets, type MachineSheet } from '@kelbrin/core/machine';
 import { school } from '../demo/school.ts';
+import { mediaTypeOf } from '../../shared/picture.ts';
 import { NotAllowed, type Person } from '../platform/auth/access.ts';
 import { batches, printers } from '../platform/db/schema/index.ts';
 import { gcodeOfBatch } from '../printing/batches/gcode.ts';
@@ -65,7 +66,7 @@ it('is what G-code for its printers is written by, and stays while one of them i
     ...hedge,
     name: 'Corner press 200',
     code: { ...hedge.code, before: `${hedge.code.before}\nM117 {printer} prints {batch}` },
-    dialect: { ...hedge.dialect, filament: 'absolute', fanFull: 100 },
+    dialect: { ...hedge.dialect, filament: 'absolute', fanFull: 100, showsThumbnails: true },
   });
   await withSheet(id);
   await expect(withSheet('0b0e6f2c-0000-4000-8000-000000000000')).rejects.toThrow(
@@ -79,9 +80,19 @@ it('is what G-code for its printers is written by, and stays while one of them i
   expect(gcode).toContain(`M117 Birch prints Batch ${batch.number}\n`);
   expect(gcode).toContain('\nM82\nG92 E0\n');
   expect(gcode).toContain('M106 S100');
+  const [, lines, picture] = /^; picture image\/png, base64, (\d+) lines\n([^]+)\n; end of picture$/m.exec(
+    gcode,
+  )!;
+  expect(picture.split('\n')).toHaveLength(Number(lines));
+  const png = Buffer.from(picture.replaceAll('\n; ', '').slice(2), 'base64');
+  expect(mediaTypeOf(png)).toBe('image/png');
+  // A PNG begins with its width and height (ISO/IEC 15948, 11.2.2).
+  expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([200, 125]);
+  // An empty one is a tenth as large.
+  expect(png.length).toBeGreaterThan(1500);
   // Without a printer it is written as most understand it.
   const { gcode: plain } = await gcodeOfBatch(test.db, batch.id);
-  expect(plain).not.toContain('M117');
+  expect(plain).not.toMatch(/M117|picture/);
 
   await saveSheet(test.db, teacher, id, {
     ...hedge,

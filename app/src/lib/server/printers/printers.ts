@@ -4,7 +4,7 @@ import { record } from '../platform/audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../platform/auth/access.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
-import { machineSheets, printers } from '../platform/db/schema/index.ts';
+import { machineSheets, printers, spools } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';
 import { isCardName } from './drivers/cardFolders.ts';
 import { canBePort } from './drivers/usbPorts.ts';
@@ -102,10 +102,8 @@ export async function retirePrinter(db: Database, person: Person, printerId: str
   demandRole(person, 'teacher');
   await db.transaction(async (tx) => {
     const printer = await idlePrinter(tx, printerId);
-    await tx
-      .update(printers)
-      .set({ retiredAt: new Date(), spoolId: null, status: null })
-      .where(eq(printers.id, printer.id));
+    await tx.update(printers).set({ retiredAt: new Date(), status: null }).where(eq(printers.id, printer.id));
+    await tx.update(spools).set({ printerId: null, place: 0 }).where(eq(spools.printerId, printer.id));
     await record(tx, person, 'retire-printer', null, [printer.id]);
     await announce(tx, 'printroom', 'orders');
   });

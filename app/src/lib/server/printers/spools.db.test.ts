@@ -15,6 +15,7 @@ import {
   unloadSpool,
   weighSpool,
 } from './spools.ts';
+import { rollAt } from './loaded.ts';
 import { teacherHome } from '../overview/teacherHome.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { startChecks } from '../../shared/startChecks.ts';
@@ -22,10 +23,13 @@ import { startChecks } from '../../shared/startChecks.ts';
 let test: TestDatabase;
 let helper: Person;
 let birch: typeof printers.$inferSelect;
+/** The roll that is on it. */
+let own: typeof spools.$inferSelect;
 beforeAll(async () => {
   test = await demoSchool();
   helper = await test.person(school.helper.name);
   [birch] = await test.db.select().from(printers).where(eq(printers.name, 'Birch'));
+  own = (await rollAt(test.db, birch.id, 0))!;
   await test.db.update(printers).set({
     status: { online: true, nozzleC: 20, nozzleTargetC: 0, bedC: 20, bedTargetC: 0 },
   });
@@ -33,10 +37,7 @@ beforeAll(async () => {
 afterAll(() => test.drop());
 
 const spoolById = async (id: string) => (await test.db.select().from(spools).where(eq(spools.id, id)))[0];
-const onBirch = async () => {
-  const [{ spoolId }] = await test.db.select().from(printers).where(eq(printers.id, birch.id));
-  return spoolId;
-};
+const onBirch = async () => (await rollAt(test.db, birch.id, 0))?.id;
 const waiting = async () => {
   const [first] = await test.db
     .select({ id: queueEntries.id, grams: printFiles.estimate })
@@ -49,7 +50,7 @@ const waiting = async () => {
 };
 
 it('counts down what a run used: all of it when finished, a share when it ended early', async () => {
-  const before = (await spoolById(birch.spoolId!)).gramsLeft;
+  const before = (await spoolById(own.id)).gramsLeft;
   const { id, grams } = await waiting();
   await startPart(test.db, helper, id, birch.id, startChecks);
   const [first] = await test.db
@@ -58,17 +59,17 @@ it('counts down what a run used: all of it when finished, a share when it ended 
     .where(and(eq(runs.printerId, birch.id), eq(runs.state, 'preparing')));
   await test.db.update(runs).set({ progress: 0.5 }).where(eq(runs.id, first.id));
   await endRun(test.db, first.id, { state: 'cancelled' });
-  expect((await spoolById(birch.spoolId!)).gramsLeft).toBeCloseTo(before - grams / 2, 2);
+  expect((await spoolById(own.id)).gramsLeft).toBeCloseTo(before - grams / 2, 2);
   await startBatch(test.db, helper, first.batchId, birch.id, startChecks);
   const tries = await test.db.select().from(runs).where(eq(runs.batchId, first.batchId));
   const again = tries.find((run) => run.id !== first.id)!;
   await endRun(test.db, again.id, { state: 'finished' });
-  expect((await spoolById(birch.spoolId!)).gramsLeft).toBeCloseTo(before - 1.5 * grams, 2);
+  expect((await spoolById(own.id)).gramsLeft).toBeCloseTo(before - 1.5 * grams, 2);
 });
 
 it('starts nothing that would run out, and nothing in the wrong material', async () => {
   const { id } = await waiting();
-  await weighSpool(test.db, helper, birch.spoolId!, 1);
+  await weighSpool(test.db, helper, own.id, 1);
   await expect(startPart(test.db, helper, id, birch.id, startChecks)).rejects.toThrow(
     /takes [\d.]+ g, and spool \d+ on Birch has 1\.0 g left/,
   );
@@ -85,16 +86,18 @@ it('starts nothing that would run out, and nothing in the wrong material', async
 });
 
 it('is on one printer at most, and stays there while that prints', async () => {
-  await loadSpool(test.db, helper, birch.spoolId!, birch.id);
+  await loadSpool(test.db, helper, own.id, birch.id);
   const [alder] = await test.db.select().from(printers).where(eq(printers.name, 'Alder'));
   // Alder prints for Ines.
-  await expect(loadSpool(test.db, helper, birch.spoolId!, alder.id)).rejects.toThrow('Alder is printing');
-  await expect(endSpool(test.db, helper, alder.spoolId!)).rejects.toThrow('Alder is printing');
-  expect(await onBirch()).toBe(birch.spoolId);
-  await endSpool(test.db, helper, birch.spoolId!);
-  expect(await onBirch()).toBeNull();
-  expect((await spoolsOf(test.db, helper)).map(({ spool }) => spool.id)).not.toContain(birch.spoolId);
-  await expect(weighSpool(test.db, helper, birch.spoolId!, 5)).rejects.toThrow(NotAllowed);
+  await expect(loadSpool(test.db, helper, own.id, alder.id)).rejects.toThrow('Alder is printing');
+  await expect(endSpool(test.db, helper, (await rollAt(test.db, alder.id, 0))!.id)).rejects.toThrow(
+    'Alder is printing',
+  );
+  expect(await onBirch()).toBe(own.id);
+  await endSpool(test.db, helper, own.id);
+  expect(await onBirch()).toBeUndefined();
+  expect((await spoolsOf(test.db, helper)).map(({ spool }) => spool.id)).not.toContain(own.id);
+  await expect(weighSpool(test.db, helper, own.id, 5)).rejects.toThrow(NotAllowed);
 });
 
 it('is noted with a number, and refused in a sentence', async () => {
@@ -110,7 +113,7 @@ it('is noted with a number, and refused in a sentence', async () => {
 
   await loadSpool(test.db, helper, listed.spool.id, birch.id);
   const home = await teacherHome(test.db, await test.person(school.teacher.name));
-  expect(home.printers.find(({ name }) => name === 'Birch')!.spool).toMatchObject({ number });
+  expect(home.printers.find(({ name }) => name === 'Birch')!.places).toMatchObject([{ number }]);
 });
 
 it('comes back when it was taken for used up', async () => {

@@ -1,11 +1,14 @@
-import { asc, desc, eq, isNotNull, isNull } from 'drizzle-orm';
+import { asc, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import { spoolDraft } from '../../shared/spool.ts';
+import { materialCalled } from './materials.ts';
 import { record } from '../platform/audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../platform/auth/access.ts';
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
-import { printers, spools } from '../platform/db/schema/index.ts';
+import { materials, printers, spools } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';
+import { clearPlace, putOn } from './loaded.ts';
+import { sheetOfPrinter } from './machineSheets.ts';
 import { demandIdle, usedPrinter } from './usedPrinter.ts';
 
 /** So many of the rolls that are gone are shown. */
@@ -15,9 +18,10 @@ const MOST_GONE = 8;
 export async function spoolsOf(db: Database, person: Person) {
   demandRole(person, 'teacher', 'helper');
   return db
-    .select({ spool: spools, printer: printers.name })
+    .select({ spool: spools, printer: printers.name, drying: materials.drying })
     .from(spools)
-    .leftJoin(printers, eq(printers.spoolId, spools.id))
+    .leftJoin(printers, eq(printers.id, spools.printerId))
+    .leftJoin(materials, sql`lower(${materials.name}) = lower(trim(${spools.material}))`)
     .where(isNull(spools.goneAt))
     .orderBy(asc(spools.number));
 }
@@ -27,9 +31,11 @@ export async function addSpool(db: Database, person: Person, data: unknown): Pro
   demandRole(person, 'teacher', 'helper');
   const read = spoolDraft.safeParse(data);
   if (!read.success) throw new CannotNow(read.error.issues[0].message);
+  // A roll costs what its material does, unless somebody says so.
+  const known = await materialCalled(db, read.data.material);
   const [{ id, number }] = await db
     .insert(spools)
-    .values(read.data)
+    .values({ ...read.data, pricePerKg: read.data.pricePerKg ?? known?.pricePerKg ?? null })
     .returning({ id: spools.id, number: spools.number });
   await record(db, person, 'add-spool', null, [id]);
   await announce(db, 'printroom');
@@ -51,19 +57,21 @@ export async function weighSpool(
   await announce(db, 'printroom');
 }
 
-/** Notes that a roll was put on a printer, in place of the one that was there; not while the printer prints. */
+/** Notes that a roll was put at a place of a printer, for the one that was there; not while the printer prints. */
 export async function loadSpool(
   db: Database,
   person: Person,
   spoolId: string,
   printerId: string,
+  place = 0,
 ): Promise<void> {
   const spool = await oneSpool(db, person, spoolId);
   await db.transaction(async (tx) => {
     const printer = await usedPrinter(tx, printerId);
+    await demandPlace(tx, printer, place);
     await takeOff(tx, spool.id);
     await demandIdle(tx, printer);
-    await tx.update(printers).set({ spoolId: spool.id }).where(eq(printers.id, printer.id));
+    await putOn(tx, spool.id, printer.id, place);
     await record(tx, person, 'load-spool', null, [spool.id]);
     await announce(tx, 'printroom');
   });
@@ -127,13 +135,28 @@ async function anySpool(db: Database, person: Person, spoolId: string) {
   return spool;
 }
 
+/** Throws unless a printer has a place, counted from 0: as many as filaments that it changes between by itself. */
+export async function demandPlace(
+  tx: Database,
+  { id, name }: Pick<typeof printers.$inferSelect, 'id' | 'name'>,
+  place: number,
+): Promise<void> {
+  const count = (await sheetOfPrinter(tx, id))?.sheet.filaments ?? 1;
+  if (!Number.isInteger(place) || place < 0 || place >= count)
+    throw new CannotNow('{name} has {count, plural, one {one place} other {# places}} for spools.', {
+      name,
+      count,
+    });
+}
+
 async function takeOff(tx: Database, spoolId: string): Promise<void> {
-  const [printer] = await tx
-    .select()
-    .from(printers)
-    .where(eq(printers.spoolId, spoolId))
+  const [on] = await tx
+    .select({ printer: printers, place: spools.place })
+    .from(spools)
+    .innerJoin(printers, eq(printers.id, spools.printerId))
+    .where(eq(spools.id, spoolId))
     .for('no key update');
-  if (!printer) return;
-  await demandIdle(tx, printer);
-  await tx.update(printers).set({ spoolId: null }).where(eq(printers.id, printer.id));
+  if (!on) return;
+  await demandIdle(tx, on.printer);
+  await clearPlace(tx, on.printer.id, on.place);
 }

@@ -2,7 +2,15 @@ import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, or } from 'drizzle-
 import type { Connection } from '../../shared/connection.ts';
 import { demandRole, type Person } from '../platform/auth/access.ts';
 import type { Database } from '../platform/db/database.ts';
-import { ACTIVE_RUN, filamentChanges, batches, printers, runs, spools } from '../platform/db/schema/index.ts';
+import {
+  ACTIVE_RUN,
+  filamentChanges,
+  batches,
+  machineSheets,
+  printers,
+  runs,
+  spools,
+} from '../platform/db/schema/index.ts';
 import { coloursOfBatch } from '../../shared/batchColours.ts';
 import { partsOf } from './batches/batchParts.ts';
 import { waiversOf } from '../handIns/waivers.ts';
@@ -23,6 +31,7 @@ export async function printersWithRuns(db: Database, person: Person) {
       batchId: runs.batchId,
       batch: batches.number,
       state: runs.state,
+      prepared: runs.prepared,
       progress: runs.progress,
       estimateS: runs.estimateS,
       estimate: batches.estimate,
@@ -61,7 +70,8 @@ export async function printersWithRuns(db: Database, person: Person) {
         outcome,
         waivers: waived.get(handInId) ?? [],
       }));
-  return all.map(({ printer: { id, name, model, status, seenAt, connection, trend }, spool, change }) => {
+  return all.map(({ printer, places, change }) => {
+    const { id, name, model, status, seenAt, connection, trend, hotSince, hotToldAt } = printer;
     const own = recent
       .filter(({ printerId }) => printerId === id)
       .map(({ estimate, ...run }) => {
@@ -79,11 +89,14 @@ export async function printersWithRuns(db: Database, person: Person) {
       name,
       model,
       byHand: byHandOf(connection),
-      spool,
+      spool: places[0],
+      places,
       /** The change of filament that is under way. */
       change,
       status,
       trend,
+      /** Since when it is hot with nothing to print, once that is told. */
+      hotSince: hotToldAt && hotSince,
       /** When it answered last. */
       seenAt,
       run: own.find(({ state }) => isActive(state)),
@@ -118,7 +131,7 @@ export async function printersNow(db: Database, person: Person) {
       .where(or(inArray(runs.state, ACTIVE_RUN), isOnPlate))
       .orderBy(desc(runs.startedAt)),
   ]);
-  return all.map(({ printer: { id, name, status, connection }, spool, change }) => {
+  return all.map(({ printer: { id, name, status, connection }, places, change }) => {
     const own = newest.filter(({ printerId }) => printerId === id);
     const run = own.find(({ state }) => isActive(state));
     const onPlate = own.find(({ state }) => !isActive(state));
@@ -126,7 +139,8 @@ export async function printersNow(db: Database, person: Person) {
       id,
       name,
       byHand: byHandOf(connection),
-      spool,
+      spool: places[0],
+      places,
       change,
       status,
       run: run && { batchId: run.batchId },
@@ -135,15 +149,29 @@ export async function printersNow(db: Database, person: Person) {
   });
 }
 
-/** The printers in use, each with its roll and the change of filament that is under way. */
-function usedPrinters(db: Database) {
-  return db
-    .select({ printer: printers, spool: spools, change: filamentChanges })
-    .from(printers)
-    .leftJoin(spools, eq(spools.id, printers.spoolId))
-    .leftJoin(filamentChanges, eq(filamentChanges.printerId, printers.id))
-    .where(isNull(printers.retiredAt))
-    .orderBy(asc(printers.name));
+/**
+ * The printers in use, each with the change of filament that is under way and its places for rolls: one, or as many as
+ * filaments that it changes between by itself.
+ */
+async function usedPrinters(db: Database) {
+  const [all, rolls] = await Promise.all([
+    db
+      .select({ printer: printers, sheet: machineSheets.sheet, change: filamentChanges })
+      .from(printers)
+      .leftJoin(machineSheets, eq(machineSheets.id, printers.sheetId))
+      .leftJoin(filamentChanges, eq(filamentChanges.printerId, printers.id))
+      .where(isNull(printers.retiredAt))
+      .orderBy(asc(printers.name)),
+    db.select().from(spools).where(isNotNull(spools.printerId)),
+  ]);
+  return all.map(({ printer, sheet, change }) => ({
+    printer,
+    change,
+    places: Array.from(
+      { length: sheet?.filaments ?? 1 },
+      (_, place) => rolls.find((roll) => roll.printerId === printer.id && roll.place === place) ?? null,
+    ),
+  }));
 }
 
 /** Whether a person carries files to a printer and says how its runs go, and onto which card they are written. */

@@ -30,6 +30,7 @@ export interface QueueRow {
 /** A check that the teacher let pass, with the reason. */
 export interface Waived {
   readonly check: string;
+  readonly title: string;
   readonly reason: string;
   readonly by: string;
   readonly at: string;

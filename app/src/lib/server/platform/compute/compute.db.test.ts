@@ -5,6 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Trials } from '@kelbrin/core/advise';
 import { classroomLimits, requirementKinds, withPrintNeeds, type BriefRules } from '@kelbrin/core/inspect';
 import { nodeWorkshop } from '@kelbrin/core/node';
+import { settingsOf } from '@kelbrin/core/slice';
 import { starters } from '@kelbrin/core/starters';
 import { emptyRecipe } from '@kelbrin/core/recipe';
 import { labelRecipe } from '../../demo/labels.ts';
@@ -76,22 +77,30 @@ describe('the worker', () => {
     });
   });
 
-  const batch = (threeMf: Uint8Array) =>
+  const settings = settingsOf(classroomLimits, { set: 'everyday' });
+  const toSlice = (threeMf: Uint8Array) =>
     ({
-      kind: 'batch',
+      kind: 'slice',
       files: new Map([[sha256(threeMf), threeMf]]),
-      parts: [{ hash: sha256(threeMf), xMm: 110, yMm: 100, turnDeg: 0 }],
-      limits: classroomLimits,
+      settings,
       choice: { set: 'everyday' },
-      notes: ['Basil v1'],
     }) as const;
 
-  it('slices a batch with its parts where they lie and its notes at the head', async () => {
+  it('slices parts one by one, and puts them together where they lie with its notes at the head', async () => {
     const built = await pool.run<'inspect'>(inspectTask('Basil'));
     if (!built.ok) throw new Error(built.problem);
-    const sliced = await pool.run<'batch'>(batch(built.threeMf));
-    if (!sliced.ok) throw new Error(sliced.problem);
-    const { gcode, estimate } = sliced;
+    const hash = sha256(built.threeMf);
+    const part = await pool.run<'slice'>(toSlice(built.threeMf));
+    const made = await pool.run<'batch'>({
+      kind: 'batch',
+      sliced: new Map([[hash, part]]),
+      parts: [{ hash, piece: hash, xMm: 110, yMm: 100, turnDeg: 0 }],
+      settings,
+      laidOnMm: settings.plateMm,
+      notes: ['Basil v1'],
+    });
+    if (!made.ok) throw new Error(made.problem);
+    const { gcode, estimate } = made;
     expect(estimate.grams).toBeCloseTo(built.estimate.grams, 1);
     expect(gcode.startsWith('; Basil v1\nG21\n')).toBe(true);
     const xs = [...gcode.matchAll(/^G1 X([\d.]+)/gm)].map(([, x]) => Number(x));
@@ -99,7 +108,7 @@ describe('the worker', () => {
   });
 
   it('passes an error on as a sentence and goes on', async () => {
-    await expect(pool.run<'batch'>(batch(new Uint8Array([1, 2, 3])))).rejects.toThrow('not a 3MF file');
+    await expect(pool.run<'slice'>(toSlice(new Uint8Array([1, 2, 3])))).rejects.toThrow('not a 3MF file');
     expect(await pool.run<'inspect'>(inspectTask('Still'))).toMatchObject({ ok: true });
   });
 });

@@ -26,6 +26,7 @@ const budgets: Record<Task['kind'], { readonly pool: PoolName; readonly ms: numb
   layOut: { pool: 'people', ms: 20_000 },
   planWeek: { pool: 'people', ms: 10_000 },
   inspect: { pool: 'lessons', ms: 45_000 },
+  slice: { pool: 'printing', ms: 120_000 },
   batch: { pool: 'printing', ms: 180_000 },
 };
 

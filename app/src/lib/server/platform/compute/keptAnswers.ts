@@ -9,13 +9,19 @@ type Kept = { readonly answer: unknown } | { readonly failure: TaskFailure };
 
 /** How much memory answers may take, bytes, and how long one is kept. */
 const MOST_BYTES = 64_000_000;
+/** A larger one is not kept, since it would push out what many ask for: the parts of a batch are, its G-code is not. */
+const MOST_BYTES_EACH = 16_000_000;
 const KEPT_MS = 30 * 60_000;
 /** What a kept answer takes beside its bytes and words. */
 const OVERHEAD_BYTES = 2_000;
 
 /** What tasks came to, by what was asked, so that asking again costs nothing; who asks meanwhile waits for the same. */
 export class KeptAnswers {
-  readonly #settled = new LRUCache<string, Kept>({ maxSize: MOST_BYTES, ttl: KEPT_MS });
+  readonly #settled = new LRUCache<string, Kept>({
+    maxSize: MOST_BYTES,
+    maxEntrySize: MOST_BYTES_EACH,
+    ttl: KEPT_MS,
+  });
   readonly #underWay = new Map<string, Promise<unknown>>();
 
   /** The answer to a task: a kept one, that of a task that runs, or that of `run`. */
@@ -56,7 +62,7 @@ function keyOf(task: Task): string {
 
 /** About how many bytes an answer takes. */
 function sizeOf(value: unknown): number {
-  if (value instanceof Uint8Array) return value.byteLength;
+  if (ArrayBuffer.isView(value)) return value.byteLength;
   if (typeof value === 'string') return value.length;
   if (typeof value !== 'object' || value === null) return 8;
   return Object.values(value).reduce<number>((sum, each) => sum + 8 + sizeOf(each), 0);

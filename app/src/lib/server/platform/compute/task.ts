@@ -5,7 +5,7 @@ import type { FileUnit } from '@kelbrin/core/mesh';
 import type { Region } from '@kelbrin/core/plane';
 import type { Plate, Layout, Placeable, Placed, Pose } from '@kelbrin/core/plate';
 import type { WeekBatch, WeekProblem } from '@kelbrin/core/weekPlan';
-import type { Estimate, PrintChoice, PrintedOn } from '@kelbrin/core/slice';
+import type { Estimate, PackedToolpath, PrintChoice, PrintedOn, PrintSettings } from '@kelbrin/core/slice';
 import type { SentBytes } from '../sent/sentBytes.ts';
 
 /** The STL files that a recipe imports, by the names under which its steps know them. */
@@ -21,20 +21,34 @@ export type Task =
       readonly brief: BriefRules;
       readonly title: string;
     }
+  /** A part of a batch, sliced by itself. */
+  | {
+      readonly kind: 'slice';
+      /** Its print file by the hash of that. */
+      readonly files: ReadonlyMap<string, Uint8Array>;
+      readonly settings: PrintSettings;
+      readonly choice: PrintChoice;
+      /** The card by which supports hold it; none do if it is left out. */
+      readonly heldBy?: LimitsCard;
+    }
+  /** Sliced parts, put together to one print. */
   | {
       readonly kind: 'batch';
-      /** The print files by their hashes. */
-      readonly files: ReadonlyMap<string, Uint8Array>;
+      /** The sliced parts by their names, which say as what and how each was sliced. */
+      readonly sliced: ReadonlyMap<string, PackedToolpath>;
       /** Where they are laid, a place for each copy. */
       readonly parts: readonly (Pose & {
         readonly hash: string;
-        /** The card by which supports hold it; none do if it is left out. */
+        readonly piece: string;
         readonly heldBy?: LimitsCard;
       })[];
-      readonly limits: LimitsCard;
-      readonly choice: PrintChoice;
+      /** What all parts share, and the usual plate that they are laid on. */
+      readonly settings: PrintSettings;
+      readonly laidOnMm: readonly [number, number];
       /** The printer that it is for, if its model has a sheet. */
       readonly on?: PrintedOn;
+      /** The print files by their hashes, if that printer shows a picture of them. */
+      readonly pictured?: ReadonlyMap<string, Uint8Array>;
       readonly notes: readonly string[];
     }
   | {
@@ -69,6 +83,7 @@ export interface Answers {
         colours: ColourBands;
       }
     | { ok: false; problem: string };
+  slice: PackedToolpath;
   batch:
     | { readonly ok: true; readonly gcode: string; readonly estimate: Estimate }
     | { readonly ok: false; readonly problem: string };

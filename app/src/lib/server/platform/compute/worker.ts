@@ -7,19 +7,19 @@ import {
   writeStl,
   writeThreeMf,
 } from '@kelbrin/core/format';
-import { heldFaces, inspect } from '@kelbrin/core/inspect';
+import { Inspecting, withPrintNeeds } from '@kelbrin/core/inspect';
 import { boundsOf, guessUnit, sizeOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { drawPng } from '@kelbrin/core/picture';
-import { footprintOf, layOut, plateToolpath, shiftOnto } from '@kelbrin/core/plate';
+import { footprintOf, layOut, plateSolid, plateToolpath, shiftOnto } from '@kelbrin/core/plate';
 import {
   estimate,
+  packed,
   printNeeds,
   settingsForPart,
-  settingsOf,
-  settingsOn,
   slice,
   SUPPORTS_BEYOND_MM,
+  unpacked,
   writeGcode,
 } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
@@ -49,8 +49,10 @@ async function carryOut(task: Task): Promise<Answers[keyof Answers]> {
   switch (task.kind) {
     case 'inspect':
       return inspectRecipe(task, await ready());
+    case 'slice':
+      return slicedPart(task, await ready());
     case 'batch':
-      return sliceBatch(task, await ready());
+      return putTogether(task);
     case 'layOut':
       return layOut(task.parts, task.plate, task.gapMm, task.fixed);
     case 'planWeek':
@@ -70,6 +72,10 @@ const MOST_ROUNDS = 20_000;
 /** Few parts have few ways to be put. */
 const ROUNDS_A_PART = 200;
 
+/** Small enough for the displays of printers. */
+const ON_PRINTER_PX = { widthPx: 200, heightPx: 125 };
+const PART_COLOUR = '#2f7d4f';
+
 function searchWeek(problem: WeekProblem): Answers['planWeek'] {
   const begun = performance.now();
   const rounds = Math.min(MOST_ROUNDS, ROUNDS_A_PART * problem.parts.length);
@@ -86,15 +92,12 @@ function inspectRecipe(
     return { ok: false, problem: say('The recipe leaves nothing to print.') };
   const colours = built.origin.colours.map(({ fromMm, colour }) => ({ fromMm, colour }));
   const settings = settingsForPart(limits, colours);
-  const toolpath = slice(ready.kernel, built.mesh, settings, heldFaces(built.mesh, limits, brief));
+  const inspecting = new Inspecting(built.mesh, limits, { origin: built.origin, brief });
+  const toolpath = slice(ready.kernel, built.mesh, settings, inspecting.heldFaces());
   const needs = estimate(toolpath, settings);
   return {
     ok: true,
-    inspection: inspect(built.mesh, limits, {
-      origin: built.origin,
-      brief,
-      print: printNeeds(needs, toolpath.supports),
-    }),
+    inspection: withPrintNeeds(inspecting.whole(), printNeeds(needs, toolpath.supports), limits, brief),
     threeMf: writeThreeMf(built.mesh, { title, colours }),
     stl: writeStl(built.mesh),
     estimate: needs,
@@ -103,26 +106,30 @@ function inspectRecipe(
   };
 }
 
-function sliceBatch(
-  { files, parts, limits, choice, on, notes }: Extract<Task, { kind: 'batch' }>,
+function slicedPart(
+  { files, settings, choice, heldBy }: Extract<Task, { kind: 'slice' }>,
   { kernel }: Workshop,
-): Answers['batch'] {
-  const usual = settingsOf(limits, choice);
-  const settings = on ? settingsOn(on.sheet, usual) : usual;
-  const sliced = new Map(
-    [...files].map(([hash, threeMf]) => {
-      const heldBy = parts.find((part) => part.hash === hash && part.heldBy)?.heldBy;
-      return [hash, sliceHeldPart(kernel, readThreeMf(threeMf), settings, choice, heldBy)];
-    }),
-  );
-  const [widthMm, depthMm] = usual.plateMm;
+): Answers['slice'] {
+  const [threeMf] = files.values();
+  return packed(sliceHeldPart(kernel, readThreeMf(threeMf), settings, choice, heldBy));
+}
+
+function putTogether({
+  sliced,
+  parts,
+  settings,
+  laidOnMm: [widthMm, depthMm],
+  on,
+  pictured,
+  notes,
+}: Extract<Task, { kind: 'batch' }>): Answers['batch'] {
   const [dx, dy] = on ? shiftOnto(on.sheet, { widthMm, depthMm }) : [0, 0];
   const toolpath = plateToolpath(
-    parts.map(({ hash, xMm, yMm, turnDeg }) => ({
+    parts.map(({ piece, xMm, yMm, turnDeg }) => ({
       xMm: xMm + dx,
       yMm: yMm + dy,
       turnDeg,
-      part: sliced.get(hash)!,
+      part: unpacked(sliced.get(piece)!),
     })),
     settings,
   );
@@ -137,8 +144,23 @@ function sliceBatch(
       }),
     };
   const takes = estimate(toolpath, settings);
-  const gcode = writeGcode(toolpath, settings, { offsetMm: [0, 0], notes, on: on && { ...on, takes } });
+  const picture = pictured && pictureOf(parts, pictured);
+  const gcode = writeGcode(toolpath, settings, {
+    offsetMm: [0, 0],
+    notes,
+    on: on && { ...on, takes, picture },
+  });
   return { ok: true, gcode, estimate: takes };
+}
+
+/** The parts of a plate as they lie there. */
+function pictureOf(
+  parts: Extract<Task, { kind: 'batch' }>['parts'],
+  files: ReadonlyMap<string, Uint8Array>,
+): Uint8Array {
+  const meshes = new Map([...files].map(([hash, threeMf]) => [hash, readThreeMf(threeMf)]));
+  const solid = plateSolid(parts.map(({ hash, ...pose }) => ({ ...pose, mesh: meshes.get(hash)! })));
+  return drawPng(solid, { ...ON_PRINTER_PX, colour: PART_COLOUR, ground: '#ffffff' });
 }
 
 function drawRecipe(

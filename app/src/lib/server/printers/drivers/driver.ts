@@ -52,8 +52,11 @@ export interface PrinterDriver {
   resume(): Promise<void>;
   /** Heats the nozzle, or lets it cool at 0; does not wait for it. */
   heat(nozzleC: number): Promise<void>;
-  /** Pushes filament in at so many mm a second, or draws it out where it is negative; resolves when that is done. */
-  feed(lengthMm: number, mmPerS: number): Promise<void>;
+  /**
+   * Pushes filament in at so many mm a second, or draws it out where it is negative; resolves when that is done. It is the
+   * one at a place, counted from 0, if that is named; or else the one that is in the nozzle.
+   */
+  feed(lengthMm: number, mmPerS: number, place?: number): Promise<void>;
   /** Gives up the current file and cools down. */
   cancel(): Promise<void>;
   close(): void;

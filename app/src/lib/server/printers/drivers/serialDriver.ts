@@ -61,7 +61,8 @@ export class SerialDriver implements PrinterDriver {
     await this.#link.send(`M104 S${nozzleC}`);
   }
 
-  async feed(lengthMm: number, mmPerS: number): Promise<void> {
+  async feed(lengthMm: number, mmPerS: number, place?: number): Promise<void> {
+    if (place !== undefined) await this.#link.send(`T${place}`);
     await this.#link.send('M83');
     const replies = await this.#link.send(`G1 E${lengthMm} F${60 * mmPerS}`);
     if (replies.some((line) => /cold extrusion/i.test(line)))

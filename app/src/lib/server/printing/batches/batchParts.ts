@@ -29,6 +29,7 @@ export async function partsOf(db: Database, batchIds: readonly string[]) {
     xMm: batchParts.xMm,
     yMm: batchParts.yMm,
     turnDeg: batchParts.turnDeg,
+    ownChoice: batchParts.ownChoice,
     isCurrent: batchParts.isCurrent,
     outcome: batchParts.outcome,
     outcomeNote: batchParts.outcomeNote,

@@ -9,7 +9,7 @@ import { BatchRoom } from '../../testing/batchRoom.ts';
 import { endRun } from '../runs/endRun.ts';
 import { gcodeOfBatch } from './gcode.ts';
 import { addToBatch, arrangeBatch, layBatch } from './laying.ts';
-import { chooseForBatch, discardBatch, movePart, takeOffBatch } from './changeBatch.ts';
+import { chooseForBatch, chooseForPart, discardBatch, movePart, takeOffBatch } from './changeBatch.ts';
 import { fileOnBatch, batchToSee } from './batches.ts';
 import { planBatch } from './planning.ts';
 import { startBatch } from '../runs/startBatch.ts';
@@ -156,6 +156,35 @@ describe('starting', () => {
     expect(estimate.grams / alone).toBeCloseTo(1, 1);
     await movePart(room.test.db, room.helper, batchId, ids[0], { xMm: 60, yMm: 60, turnDeg: 0 });
     expect((await batchToSee(room.test.db, room.helper, batchId)).batch.estimate).toBeNull();
+  });
+
+  it('prints one part otherwise than the others, and as they are again', async () => {
+    const ids = await waitingIds();
+    const { batchId } = await layBatch(room.test.db, room.helper, ids);
+    const before = await gcodeOfBatch(room.test.db, batchId);
+    const grams = async () => (await gcodeOfBatch(room.test.db, batchId)).estimate.grams;
+    await chooseForPart(room.test.db, room.helper, batchId, ids[0], { wallLines: 1, infillShare: 0 });
+    const { gcode, estimate } = await gcodeOfBatch(room.test.db, batchId);
+    expect(estimate.grams).toBeLessThan(before.estimate.grams - 0.1);
+    expect(gcode).toContain('otherwise {"infillShare":0,"wallLines":1}');
+    // The same for all takes as much off each of the others.
+    await chooseForBatch(room.test.db, room.helper, batchId, {
+      set: 'everyday',
+      wallLines: 1,
+      infillShare: 0,
+    });
+    expect(await grams()).toBeLessThan(estimate.grams - 0.1);
+    await chooseForBatch(room.test.db, room.helper, batchId, { set: 'everyday' });
+    await chooseForPart(room.test.db, room.helper, batchId, ids[0], {});
+    expect(await grams()).toBeCloseTo(before.estimate.grams, 6);
+
+    const asked = { layerMm: 0.3 };
+    await expect(chooseForPart(room.test.db, room.helper, batchId, ids[0], asked)).rejects.toThrow(
+      'cannot be used',
+    );
+    await expect(chooseForPart(room.test.db, room.helper, batchId, batchId, {})).rejects.toThrow(NotAllowed);
+    const asha = await room.test.person('Asha');
+    await expect(chooseForPart(room.test.db, asha, batchId, ids[0], {})).rejects.toThrow();
   });
 
   it('writes G-code that stops where the colours of its parts change, unless other heights were chosen', async () => {

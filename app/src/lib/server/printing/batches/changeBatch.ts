@@ -1,5 +1,5 @@
 import { and, eq } from 'drizzle-orm';
-import { printChoice } from '@kelbrin/core/slice';
+import { partChoice, printChoice } from '@kelbrin/core/slice';
 import { placementDraft } from '../../../shared/plate.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
@@ -21,14 +21,39 @@ export async function movePart(
   const read = placementDraft.safeParse(data);
   if (!read.success)
     throw new CannotNow('That place is not on the plate: put the part down inside its edge.');
+  await changePart(db, batchId, entryId, read.data);
+}
+
+/** Chooses how one part of a batch is printed otherwise than the others. */
+export async function chooseForPart(
+  db: Database,
+  person: Person,
+  batchId: string,
+  entryId: string,
+  data: unknown,
+): Promise<void> {
+  demandRole(person, 'teacher', 'helper');
+  const read = partChoice.safeParse(data);
+  if (!read.success) throw new CannotNow('These print settings cannot be used: load the page again.');
+  const isAny = Object.values(read.data).some((value) => value !== undefined);
+  await changePart(db, batchId, entryId, { ownChoice: isAny ? read.data : null });
+}
+
+/** Changes what a batch that is not printed has of one part. */
+async function changePart(
+  db: Database,
+  batchId: string,
+  entryId: string,
+  change: Partial<Pick<typeof batchParts.$inferInsert, 'xMm' | 'yMm' | 'turnDeg' | 'ownChoice'>>,
+): Promise<void> {
   await db.transaction(async (tx) => {
     const batch = await openBatch(tx, batchId);
-    const moved = await tx
+    const changed = await tx
       .update(batchParts)
-      .set(read.data)
+      .set(change)
       .where(and(eq(batchParts.batchId, batch.id), isId(entryId, batchParts.queueEntryId)))
       .returning({ id: batchParts.queueEntryId });
-    if (moved.length === 0) throw new NotAllowed();
+    if (changed.length === 0) throw new NotAllowed();
     await tx.update(batches).set({ estimate: null }).where(eq(batches.id, batch.id));
     await announce(tx, 'printroom');
   });

@@ -1,13 +1,23 @@
 import { eq, inArray } from 'drizzle-orm';
 import type { FilamentColour } from '@kelbrin/core/colours';
-import { cannotPrint, settingsOf, type Estimate } from '@kelbrin/core/slice';
+import {
+  cannotPrint,
+  choiceOfPart,
+  settingsOf,
+  settingsOn,
+  type Estimate,
+  type PackedToolpath,
+  type PrintSettings,
+} from '@kelbrin/core/slice';
 import { say } from '@kelbrin/core/words';
 import { choiceWithColours, coloursOfBatch } from '../../../shared/batchColours.ts';
+import { pieceOf } from '../../../shared/batchPiece.ts';
 import { heldByOf } from '../../../shared/heldBy.ts';
 import { NotAllowed } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import { log } from '../../platform/basics/log.ts';
 import { compute } from '../../platform/compute/compute.ts';
+import type { Task } from '../../platform/compute/task.ts';
 import { TaskFailure } from '../../platform/compute/taskFailure.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { batches, printFiles } from '../../platform/db/schema/index.ts';
@@ -15,9 +25,23 @@ import { sha256 } from '../../platform/basics/sha256.ts';
 import { sheetOfPrinter } from '../../printers/machineSheets.ts';
 import { partsOf, type BatchPart } from './batchParts.ts';
 
+/** So many parts are sliced at a time: what is called off is soon over, and other batches get their turn. */
+const AT_A_TIME = 2;
+
+/** How the G-code of a batch is made. */
+export interface Making {
+  /** The places of the printer that colours come from, one for each; where none are named a person changes the filament. */
+  readonly places?: readonly number[];
+  /** Called after each part that is sliced, with the share of the work that is done. */
+  readonly onProgress?: (share: number) => void;
+  /** Calls it off: nothing more is begun, and the promise rejects with the signal's reason. */
+  readonly signal?: AbortSignal;
+}
+
 /**
  * The G-code of a batch as it is laid, for a printer by the sheet of its model if that is named, and what it takes, which is
- * noted on the batch. It names the print files, with their hashes and whose they are.
+ * noted on the batch. It names the print files, with their hashes and whose they are. Each part is sliced by itself, in a time
+ * of its own, and kept for the next time, so that a batch may be as large as a plate is.
  *
  * Throws {@link CannotNow} when it cannot be sliced or not be printed there, and when a file is not the one that was approved: nothing else is
  * ever printed.
@@ -26,6 +50,7 @@ export async function gcodeOfBatch(
   db: Database,
   batchId: string,
   printerId?: string | null,
+  { places = [], onProgress, signal }: Making = {},
 ): Promise<{ gcode: string; estimate: Estimate }> {
   const [batch] = await db.select().from(batches).where(eq(batches.id, batchId));
   if (!batch) throw new NotAllowed();
@@ -38,30 +63,57 @@ export async function gcodeOfBatch(
   const choice = choiceWithColours(batch.choice, colours);
   const known = printerId ? await sheetOfPrinter(db, printerId) : undefined;
   const { limits } = parts[0];
-  const refusal = known && cannotPrint(known.sheet, settingsOf(limits, choice));
+  const usual = settingsOf(limits, choice);
+  const refusal = known && cannotPrint(known.sheet, usual);
   if (refusal !== undefined) throw new CannotNow(refusal);
-  const slicing = compute().run<'batch'>({
-    kind: 'batch',
-    files,
-    // What was approved with supports is printed with them, and nothing else is.
-    parts: parts.map((part) => ({
-      hash: part.hash,
-      xMm: part.xMm,
-      yMm: part.yMm,
-      turnDeg: part.turnDeg,
-      heldBy: heldByOf(part),
-    })),
-    limits,
-    choice,
-    on: known && { ...known, batch: say('Batch {number}', { number: batch.number }) },
-    notes: [
-      `Kelbrin, batch ${batch.number}`,
-      ...parts.map(({ name, student, hash }) => `${name}, for ${student}, print file ${hash}`),
-      ...filamentNotes(colours.filaments, choice.colourChangesMm ?? []),
-      `settings ${JSON.stringify(choice)}`,
-    ],
-  });
-  const sliced = await slicing.catch((problem: unknown) => {
+  const onPrinter = (each: PrintSettings) => (known ? settingsOn(known.sheet, each, places) : each);
+  // What was approved with supports is printed with them, and nothing else is.
+  const laid = parts.map((part) => ({
+    hash: part.hash,
+    piece: pieceOf(part),
+    xMm: part.xMm,
+    yMm: part.yMm,
+    turnDeg: part.turnDeg,
+    heldBy: heldByOf(part),
+  }));
+  const toSlice = new Map(
+    parts.map((part): [string, ToSlice] => {
+      const own = choiceOfPart(choice, part.ownChoice);
+      return [
+        pieceOf(part),
+        {
+          kind: 'slice',
+          files: new Map([[part.hash, files.get(part.hash)!]]),
+          settings: onPrinter(settingsOf(limits, own)),
+          choice: own,
+          heldBy: laid.find(({ hash, heldBy }) => hash === part.hash && heldBy)?.heldBy,
+        },
+      ];
+    }),
+  );
+  const making = async () => {
+    const sliced = await slicedInTurn(toSlice, { onProgress, signal });
+    return compute().run<'batch'>({
+      kind: 'batch',
+      sliced,
+      parts: laid,
+      settings: onPrinter(usual),
+      laidOnMm: usual.plateMm,
+      on: known && { ...known, batch: say('Batch {number}', { number: batch.number }) },
+      pictured: known?.sheet.dialect.showsThumbnails ? files : undefined,
+      notes: [
+        `Kelbrin, batch ${batch.number}`,
+        ...parts.map(
+          ({ name, student, hash, ownChoice }) =>
+            `${name}, for ${student}, print file ${hash}${ownChoice ? `, otherwise ${JSON.stringify(ownChoice)}` : ''}`,
+        ),
+        ...filamentNotes(colours.filaments, choice.colourChangesMm ?? []),
+        `settings ${JSON.stringify(choice)}`,
+      ],
+    });
+  };
+  const sliced = await making().catch((problem: unknown) => {
+    signal?.throwIfAborted();
     // What went wrong in the program is for who looks after it, and not for who prints.
     if (!(problem instanceof TaskFailure)) log.error({ err: problem, batch: batchId }, 'Slicing a batch');
     const why = problem instanceof TaskFailure ? ` ${problem.message}` : '';
@@ -71,9 +123,31 @@ export async function gcodeOfBatch(
     );
   });
   if (!sliced.ok) throw new CannotNow(sliced.problem);
+  signal?.throwIfAborted();
   const { gcode, estimate } = sliced;
   await db.update(batches).set({ estimate }).where(eq(batches.id, batchId));
   return { gcode, estimate };
+}
+
+type ToSlice = Extract<Task, { kind: 'slice' }>;
+
+/** Slices parts, a few at a time; the answer is by their names as well. */
+async function slicedInTurn(
+  tasks: ReadonlyMap<string, ToSlice>,
+  { onProgress, signal }: Pick<Making, 'onProgress' | 'signal'>,
+): Promise<Map<string, PackedToolpath>> {
+  const sliced = new Map<string, PackedToolpath>();
+  const left = tasks.entries();
+  const carryOn = async () => {
+    for (const [piece, task] of left) {
+      signal?.throwIfAborted();
+      sliced.set(piece, await compute().run<'slice'>(task));
+      // Putting them together counts as one more.
+      onProgress?.(sliced.size / (tasks.size + 1));
+    }
+  };
+  await Promise.all(Array.from({ length: AT_A_TIME }, carryOn));
+  return sliced;
 }
 
 /** Which filament is loaded when, for whoever reads the file. */

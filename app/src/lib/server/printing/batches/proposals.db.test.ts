@@ -128,7 +128,7 @@ it('proposes in the colour that is loaded, and in another only when the school h
 
 it('keeps to the material and the filament of the printer, and leaves out what is held back', async () => {
   const [birch] = await test.db.select().from(printers).where(eq(printers.name, 'Birch'));
-  const spool = eq(spools.id, birch.spoolId!);
+  const spool = eq(spools.printerId, birch.id);
   const [{ gramsLeft }] = await test.db.select().from(spools).where(spool);
   await test.db.update(spools).set({ gramsLeft: 4 }).where(spool);
   expect((await proposeBatches(test.db, helper, at('08:30')))[0].parts).toHaveLength(1);
@@ -161,4 +161,37 @@ it('asks teachers alone when the bells ring, and refuses what is no day', async 
     'Line 1: A time is written like 08:30.',
   );
   expect(await schoolDayOf(test.db)).toHaveLength(2);
+});
+
+it('proposes what any of the rolls on a printer is for', async () => {
+  const [birch] = await test.db.select().from(printers).where(eq(printers.name, 'Birch'));
+  const before = await test.db.select().from(spools).where(eq(spools.printerId, birch.id));
+  const proposed = async () => (await proposeBatches(test.db, helper, at('08:30')))[0]?.printer.colour;
+  // Nothing that waits is of flexible filament, so the roll at the second place is the one.
+  await test.db.update(spools).set({ printerId: null }).where(eq(spools.printerId, birch.id));
+  await test.db.insert(spools).values([
+    {
+      material: 'TPU',
+      colour: '#222222',
+      colourName: 'slate',
+      gramsLeft: 500,
+      printerId: birch.id,
+      place: 0,
+    },
+  ]);
+  expect(await proposed()).toBeUndefined();
+  await test.db.insert(spools).values([
+    {
+      material: 'PLA',
+      colour: '#3f8f5f',
+      colourName: 'green',
+      gramsLeft: 500,
+      printerId: birch.id,
+      place: 1,
+    },
+  ]);
+  expect(await proposed()).toBe('#3f8f5f');
+  await test.db.delete(spools).where(eq(spools.printerId, birch.id));
+  for (const { id, printerId, place } of before)
+    await test.db.update(spools).set({ printerId, place }).where(eq(spools.id, id));
 });

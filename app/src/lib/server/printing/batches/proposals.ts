@@ -24,6 +24,7 @@ import {
   runs,
   spools,
 } from '../../platform/db/schema/index.ts';
+import { rollsOfPrinters } from '../../printers/loaded.ts';
 import { schoolDayOf } from '../../printers/schoolDay.ts';
 import { layOut } from './layOut.ts';
 
@@ -53,9 +54,10 @@ export interface Proposal {
  */
 export async function proposeBatches(db: Database, person: Person, now = new Date()): Promise<Proposal[]> {
   demandRole(person, 'teacher', 'helper');
-  const [day, free, waiting, rolls] = await Promise.all([
+  const [day, free, loaded, waiting, rolls] = await Promise.all([
     schoolDayOf(db),
     freePrinters(db),
+    rollsOfPrinters(db),
     whatWaits(db),
     coloursOfRolls(db),
   ]);
@@ -63,22 +65,28 @@ export async function proposeBatches(db: Database, person: Person, now = new Dat
   const morning = nextMorning(day, now);
   const proposals: Proposal[] = [];
   const taken = new Set<string>();
-  for (const { printer, spool, sheet } of free) {
+  for (const { printer, sheet } of free) {
+    const onPrinter = loaded.get(printer.id) ?? [];
     const ofMaterial = inFairOrder(
       waiting.filter(
         ({ id, limits }) =>
           !taken.has(id) &&
-          sameMaterial(limits.material, spool.material) &&
+          onPrinter.some(({ material }) => sameMaterial(limits.material, material)) &&
           !(sheet && cannotPrint(sheet, settingsFor(limits))),
       ),
     );
     // What is wished in another colour waits for the printer that has it; if the school has none, any will do in the end.
-    const loaded = nearestColour(spool.colour);
-    const wishOf = ({ colours }: (typeof ofMaterial)[number]) => firstColour(colours);
+    const wishOf = (part: (typeof ofMaterial)[number]) => firstColour(part.colours);
+    const rollFor = ({ limits }: (typeof ofMaterial)[number], wish: FilamentColour | undefined) =>
+      onPrinter.find(
+        ({ material, colour }) =>
+          sameMaterial(limits.material, material) && (wish === undefined || nearestColour(colour) === wish),
+      );
     const first =
-      ofMaterial.find((part) => [undefined, loaded].includes(wishOf(part))) ??
+      ofMaterial.find((part) => rollFor(part, wishOf(part))) ??
       ofMaterial.find((part) => !rolls.has(wishOf(part)));
-    if (!first) continue;
+    const spool = first && (rollFor(first, wishOf(first)) ?? rollFor(first, undefined));
+    if (!spool) continue;
     const kind = kindOf(first);
     const candidates = ofMaterial.filter((part) => kindOf(part) === kind);
     const within = (until: Date) =>
@@ -116,14 +124,13 @@ export function kindOf({ limits, colours }: { limits: LimitsCard; colours: Colou
   return `${printKeyOf(limits)} ${colourKeyOf(colours)}`;
 }
 
-/** The printers that answer and print nothing, with the rolls that are on them. */
+/** The printers that answer and print nothing. */
 function freePrinters(db: Database) {
   const busy = db.select({ id: runs.printerId }).from(runs).where(inArray(runs.state, ACTIVE_RUN));
   const changing = db.select({ id: filamentChanges.printerId }).from(filamentChanges);
   return db
-    .select({ printer: printers, spool: spools, sheet: machineSheets.sheet })
+    .select({ printer: printers, sheet: machineSheets.sheet })
     .from(printers)
-    .innerJoin(spools, eq(spools.id, printers.spoolId))
     .leftJoin(machineSheets, eq(machineSheets.id, printers.sheetId))
     .where(
       and(

@@ -63,6 +63,22 @@ describe.each(starters.map(({ title }) => title))('%s', (title) => {
   });
 });
 
+it('changes its filament by itself without a complaint, in the time that was told', () => {
+  const { toolpath } = slicedExample('Seed-tray label');
+  const duo = exampleSheets.find(({ filaments }) => filaments === 2)!;
+  const plain = settingsFor(classroomLimits);
+  const topMm = toolpath.layers.at(-1)!.zMm;
+  const settings = settingsOn(duo, { ...plain, colourChangesMm: [topMm / 3, topMm / 2] }, [1, 0, 1]);
+  const [width, depth] = settings.plateMm;
+  const takes = estimate(toolpath, settings);
+  const on = { sheet: duo, printer: 'Birch', batch: 'Batch 4', takes };
+  const gcode = writeGcode(toolpath, settings, { offsetMm: [width / 2, depth / 2], on });
+  expect(gcode.match(/^T\d/gm)).toEqual(['T1', 'T0', 'T1']);
+  const { said, seconds } = printedOn(duo, gcode);
+  expect(said).toEqual(['Done printing file']);
+  expect(Math.abs(seconds / takes.seconds - 1)).toBeLessThan(0.05);
+});
+
 it('is complained of where a file is for another model: the oracle is none that says yes to all', () => {
   const { toolpath } = slicedExample('Seed-tray label');
   const [hedge, sprout, silo] = exampleSheets;

@@ -1,8 +1,10 @@
 import { eq } from 'drizzle-orm';
-import { materialNamed } from '@kelbrin/core/slice';
 import type { Database } from '../../platform/db/database.ts';
-import { printers, runs, spools, type filamentChanges } from '../../platform/db/schema/index.ts';
+import { runs, spools, type filamentChanges } from '../../platform/db/schema/index.ts';
 import type { DeviceStatus, PrinterDriver } from '../../printers/drivers/driver.ts';
+import { needsOf } from '../../printers/materials.ts';
+import { clearPlace, putOn, rollAt } from '../../printers/loaded.ts';
+import { sheetOfPrinter } from '../../printers/machineSheets.ts';
 import { moveChange, overChange, type ChangeMove } from './lifecycle.ts';
 import { takeOffSpool, useFilament } from '../runs/useFilament.ts';
 
@@ -38,23 +40,28 @@ export async function carryOnChange(
 ): Promise<void> {
   const move = (name: ChangeMove) =>
     write((tx) => moveChange(tx, name, 'keeper', change.printerId, change.step));
+  /** The filament of a run that stands still is in the nozzle, and has to stay there for the run to go on. */
+  const placeToFeed = async () => {
+    const sheet = run ? undefined : (await sheetOfPrinter(db, change.printerId))?.sheet;
+    return sheet && sheet.filaments > 1 ? change.place : undefined;
+  };
   switch (change.step) {
     case 'heating':
       if (device.nozzleTargetC < change.nozzleC) await driver.heat(change.nozzleC);
       else if (device.nozzleC >= change.nozzleC - NEAR_C) await move('heated');
       return;
     case 'unloading':
-      await driver.feed(-OUT_MM, OUT_MM_PER_S);
+      await driver.feed(-OUT_MM, OUT_MM_PER_S, await placeToFeed());
       await write((tx) => noteOut(tx, change, run));
       await move('drawnOut');
       return;
     case 'loading':
-      await driver.feed(IN_MM, IN_MM_PER_S);
+      await driver.feed(IN_MM, IN_MM_PER_S, await placeToFeed());
       await write((tx) => noteIn(tx, change, run));
       await move('pushedIn');
       return;
     case 'purging':
-      await driver.feed(PURGE_MM, IN_MM_PER_S);
+      await driver.feed(PURGE_MM, IN_MM_PER_S, await placeToFeed());
       await write(async (tx) =>
         takeOffSpool(tx, change.spoolId, await gramsOf(tx, change.spoolId, PURGE_MM)),
       );
@@ -63,7 +70,7 @@ export async function carryOnChange(
     case 'cooling': {
       // A run that stands still goes on with the new filament.
       const [{ material }] = await db.select().from(spools).where(eq(spools.id, change.spoolId));
-      await driver.heat(run ? materialNamed(material).nozzleC : 0);
+      await driver.heat(run ? (await needsOf(db, material)).nozzleC : 0);
       await write((tx) => overChange(tx, 'keeper', change.printerId));
       return;
     }
@@ -75,24 +82,38 @@ export async function carryOnChange(
 }
 
 /** The roll that was on the printer is not any more; what a run has printed from it is taken off it. */
-async function noteOut(tx: Database, { printerId }: Change, run: Run | undefined): Promise<void> {
-  await tx.update(printers).set({ spoolId: null }).where(eq(printers.id, printerId));
-  if (!run?.spoolId) return;
-  if (run.pausedFor === 'runout')
-    await tx.update(spools).set({ gramsLeft: 0 }).where(eq(spools.id, run.spoolId));
-  else await useFilament(tx, run);
-  await tx.update(runs).set({ spoolId: null, spoolFrom: run.progress }).where(eq(runs.id, run.id));
+async function noteOut(tx: Database, { printerId, place }: Change, run: Run | undefined): Promise<void> {
+  const off = await rollAt(tx, printerId, place);
+  await clearPlace(tx, printerId, place);
+  if (!run || !off) return;
+  await useFilament(tx, run);
+  if (run.pausedFor === 'runout') await tx.update(spools).set({ gramsLeft: 0 }).where(eq(spools.id, off.id));
+  await noteRoll(tx, { ...run, spoolFrom: run.progress }, place, null);
+}
+
+/** Notes which roll a run prints from at a place. */
+async function noteRoll(tx: Database, run: Run, place: number, spoolId: string | null): Promise<void> {
+  const { spoolFrom } = run;
+  const rolls = run.rolls?.map((roll) => (roll.place === place ? { place, spoolId } : roll));
+  await tx
+    .update(runs)
+    .set({ rolls, spoolId: rolls ? rolls[0].spoolId : spoolId, spoolFrom })
+    .where(eq(runs.id, run.id));
 }
 
 /** The new roll is on the printer, and a run that stands still goes on from it. */
-async function noteIn(tx: Database, { printerId, spoolId }: Change, run: Run | undefined): Promise<void> {
+async function noteIn(
+  tx: Database,
+  { printerId, place, spoolId }: Change,
+  run: Run | undefined,
+): Promise<void> {
   const grams = await gramsOf(tx, spoolId, IN_MM);
-  await tx.update(printers).set({ spoolId }).where(eq(printers.id, printerId));
-  if (run) await tx.update(runs).set({ spoolId }).where(eq(runs.id, run.id));
+  await putOn(tx, spoolId, printerId, place);
+  if (run) await noteRoll(tx, run, place, spoolId);
   await takeOffSpool(tx, spoolId, grams);
 }
 
 async function gramsOf(db: Database, spoolId: string, lengthMm: number): Promise<number> {
   const [{ material }] = await db.select().from(spools).where(eq(spools.id, spoolId));
-  return ((lengthMm * MM3_PER_MM) / 1000) * materialNamed(material).gramsPerCm3;
+  return ((lengthMm * MM3_PER_MM) / 1000) * (await needsOf(db, material)).gramsPerCm3;
 }

@@ -1,16 +1,25 @@
 import { asc, eq } from 'drizzle-orm';
 import { afterAll, afterEach, beforeAll, beforeEach, expect, it, vi } from 'vitest';
 import { onNetwork } from '../../testing/printRoom.ts';
-import { startPrinter, type RunningPrinter } from '@kelbrin/printer';
+import { exampleSheets } from '@kelbrin/core/machine';
+import { modelOf, startPrinter, type RunningPrinter } from '@kelbrin/printer';
 import { NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { compute } from '../../platform/compute/compute.ts';
-import { filamentChanges, printers, queueEntries, runs, spools } from '../../platform/db/schema/index.ts';
+import {
+  filamentChanges,
+  machineSheets,
+  printers,
+  queueEntries,
+  runs,
+  spools,
+} from '../../platform/db/schema/index.ts';
 import { school } from '../../demo/school.ts';
 import { endRun } from '../runs/endRun.ts';
 import { startPart, wishForRun } from '../runs/startBatch.ts';
 import { PrinterKeeper } from '../keeping/keeper.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
 import { beginChange, endChange, giveChangeUp, turnInChange } from './change.ts';
+import { clearPlace, putOn, rollAt } from '../../printers/loaded.ts';
 import { loadSpool } from '../../printers/spools.ts';
 import { startChecks } from '../../../shared/startChecks.ts';
 
@@ -30,10 +39,9 @@ beforeAll(async () => {
   helper = await test.person(school.helper.name);
   const [birch] = await test.db.select().from(printers).where(eq(printers.name, 'Birch'));
   printerId = birch.id;
-  old = await spool(birch.spoolId!);
+  old = (await rollAt(test.db, birch.id, 0))!;
   const all = await test.db.select().from(spools).orderBy(asc(spools.number));
-  const used = (await test.db.select().from(printers)).map(({ spoolId }) => spoolId);
-  other = all.find(({ id, material }) => !used.includes(id) && material === old.material)!;
+  other = all.find(({ printerId: on, material }) => on === null && material === old.material)!;
 });
 afterAll(async () => {
   await compute().close();
@@ -43,8 +51,9 @@ beforeEach(async () => {
   device = await startPrinter({ name: 'Birch', port: 0, speed: 600 });
   await test.db
     .update(printers)
-    .set({ connection: onNetwork(device.port), spoolId: old.id, status: null })
+    .set({ connection: onNetwork(device.port), status: null })
     .where(eq(printers.id, printerId));
+  await putOn(test.db, old.id, printerId, 0);
   keeper = new PrinterKeeper(test.db, printerId);
   await eventually(async () => expect((await printer()).status?.online).toBe(true));
 });
@@ -57,6 +66,8 @@ afterEach(async () => {
 const eventually = (check: () => Promise<void>) => vi.waitFor(check, { timeout: 90_000, interval: 50 });
 const spool = async (id: string) => (await test.db.select().from(spools).where(eq(spools.id, id)))[0];
 const printer = async () => (await test.db.select().from(printers).where(eq(printers.id, printerId)))[0];
+/** The roll that is on it. */
+const onPrinter = async () => (await rollAt(test.db, printerId, 0))?.id;
 const change = async () =>
   (await test.db.select().from(filamentChanges).where(eq(filamentChanges.printerId, printerId))).at(0);
 
@@ -78,10 +89,10 @@ it('goes from the old roll to the new one, a step after the other, and counts wh
   expect(device.machine.nozzle.c).toBeGreaterThan(200);
   await turn('drawOut');
   await reaches('empty');
-  expect((await printer()).spoolId).toBeNull();
+  expect(await onPrinter()).toBeUndefined();
   await turn('pushIn');
   await reaches('loaded');
-  expect((await printer()).spoolId).toBe(other.id);
+  expect(await onPrinter()).toBe(other.id);
   const once = (await spool(other.id)).gramsLeft;
   expect(before - once).toBeGreaterThan(0.1);
   await turn('more');
@@ -103,7 +114,38 @@ it('keeps the printer and the rolls to itself until it is over', async () => {
   await giveChangeUp(test.db, helper, printerId);
   await reaches(undefined);
   expect(device.machine.nozzle.targetC).toBe(0);
-  expect((await printer()).spoolId).toBe(old.id);
+  expect(await onPrinter()).toBe(old.id);
+});
+
+it('is made at one of several places: its filament is in the nozzle for it, and the other roll stays where it is', async () => {
+  await keeper.stop();
+  await device.close();
+  const duo = exampleSheets.find(({ filaments }) => filaments === 2)!;
+  const model = modelOf(JSON.parse(JSON.stringify(duo)));
+  device = await startPrinter({ name: 'Birch', port: 0, speed: 600, model });
+  const [{ id: sheetId }] = await test.db
+    .insert(machineSheets)
+    .values({ name: duo.name, sheet: duo })
+    .returning({ id: machineSheets.id });
+  const connection = onNetwork(device.port);
+  await test.db.update(printers).set({ connection, sheetId, status: null }).where(eq(printers.id, printerId));
+  keeper = new PrinterKeeper(test.db, printerId);
+  await eventually(async () => expect((await printer()).status?.online).toBe(true));
+  await expect(beginChange(test.db, helper, printerId, old.id, 1)).rejects.toThrow('is on Birch');
+  await expect(beginChange(test.db, helper, printerId, other.id, 2)).rejects.toThrow('2 places');
+  await beginChange(test.db, helper, printerId, other.id, 1);
+  await reaches('hot');
+  await turn('nothingIn');
+  await reaches('empty');
+  await turn('pushIn');
+  await reaches('loaded');
+  expect(device.machine.filament).toBe(1);
+  expect((await rollAt(test.db, printerId, 1))?.id).toBe(other.id);
+  expect(await onPrinter()).toBe(old.id);
+  await endChange(test.db, helper, printerId);
+  await reaches(undefined);
+  await clearPlace(test.db, printerId, 1);
+  await test.db.update(printers).set({ sheetId: null }).where(eq(printers.id, printerId));
 });
 
 it('leaves no nozzle hot that nobody comes back to', async () => {
@@ -117,9 +159,9 @@ it('leaves no nozzle hot that nobody comes back to', async () => {
 
 it('is refused while the printer prints, for a roll that is elsewhere, and to students', async () => {
   const elsewhere = (await test.db.select().from(printers)).find(({ id }) => id !== printerId)!;
-  await expect(beginChange(test.db, helper, printerId, elsewhere.spoolId!)).rejects.toThrow(
-    `is on ${elsewhere.name}`,
-  );
+  await expect(
+    beginChange(test.db, helper, printerId, (await rollAt(test.db, elsewhere.id, 0))!.id),
+  ).rejects.toThrow(`is on ${elsewhere.name}`);
   const student = await test.person('Asha');
   await expect(beginChange(test.db, student, printerId, other.id)).rejects.toThrow(NotAllowed);
   await expect(turn('explode')).rejects.toThrow(NotAllowed);

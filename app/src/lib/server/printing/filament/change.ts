@@ -1,9 +1,11 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm';
-import { materialNamed } from '@kelbrin/core/slice';
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { ACTIVE_RUN, printers, runs, spools } from '../../platform/db/schema/index.ts';
+import { needsOf } from '../../printers/materials.ts';
+import { rollAt } from '../../printers/loaded.ts';
+import { demandPlace } from '../../printers/spools.ts';
 import { demandConnected, demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
 import { moveChange, newChange, type ChangeMove } from './lifecycle.ts';
 
@@ -15,14 +17,15 @@ export type Turn = (typeof turns)[number];
 const CHANGEABLE = ['filament', 'runout', 'user'] as const;
 
 /**
- * Begins to put a roll on a printer: its nozzle is heated for what is in it and for what comes. The printer must be free,
- * or its run stand still for filament.
+ * Begins to put a roll on a printer, at one of its places: its nozzle is heated for what is in it and for what comes. The
+ * printer must be free, or its run stand still for filament.
  */
 export async function beginChange(
   db: Database,
   person: Person,
   printerId: string,
   spoolId: string,
+  place = 0,
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   await db.transaction(async (tx) => {
@@ -41,19 +44,24 @@ export async function beginChange(
       .where(and(eq(runs.printerId, printer.id), inArray(runs.state, ACTIVE_RUN)));
     if (run && !CHANGEABLE.some((reason) => reason === run.pausedFor))
       throw new CannotNow('{name} is printing: let it pause first.', { name: printer.name });
-    const [elsewhere] = await tx.select().from(printers).where(eq(printers.spoolId, spool.id));
-    if (elsewhere && elsewhere.id !== printer.id)
+    await demandPlace(tx, printer, place);
+    if (spool.printerId && (spool.printerId !== printer.id || spool.place !== place)) {
+      const [{ name }] = await tx.select().from(printers).where(eq(printers.id, spool.printerId));
       throw new CannotNow('Spool {number} is on {name}: take it off there first.', {
         number: spool.number,
-        name: elsewhere.name,
+        name,
       });
-    const [old] = printer.spoolId
-      ? await tx.select().from(spools).where(eq(spools.id, printer.spoolId))
-      : [spool];
+    }
+    const old = (await rollAt(tx, printer.id, place)) ?? spool;
     const isBegun = await newChange(tx, person, {
       printerId: printer.id,
+      place,
       spoolId: spool.id,
-      nozzleC: Math.max(...[old, spool].map(({ material }) => materialNamed(material).nozzleC)),
+      nozzleC: Math.max(
+        ...(await Promise.all([old, spool].map(({ material }) => needsOf(tx, material)))).map(
+          ({ nozzleC }) => nozzleC,
+        ),
+      ),
     });
     if (!isBegun)
       throw new CannotNow(

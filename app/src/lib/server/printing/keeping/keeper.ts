@@ -11,7 +11,9 @@ import { carryOnChange } from '../filament/carryOnChange.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { tellOfRun } from '../runs/tellOfRun.ts';
 import { endRun } from '../runs/endRun.ts';
+import { heatNews, noteHeat } from './heatNotice.ts';
 import { KeptRun, type Run } from './keptRun.ts';
+import { Preparing } from './preparing.ts';
 import { log } from '../../platform/basics/log.ts';
 import type { SaidByHand } from '../../printers/drivers/cardDriver.ts';
 import { connectPrinter, type Connecting } from '../../printers/drivers/connect.ts';
@@ -47,12 +49,14 @@ export class PrinterKeeper {
   readonly #db: Database;
   readonly #printerId: string;
   readonly #connect: Connect;
+  readonly #preparing: Preparing;
   readonly #loop: Promise<void>;
 
   constructor(db: Database, printerId: string, connect: Connect = connectPrinter) {
     this.#db = db;
     this.#printerId = printerId;
     this.#connect = connect;
+    this.#preparing = new Preparing(db, () => this.#wake());
     this.#loop = this.#keep();
   }
 
@@ -65,6 +69,7 @@ export class PrinterKeeper {
   async stop(): Promise<void> {
     this.#stopped = true;
     this.#wake();
+    this.#preparing.end();
     await this.#loop;
     this.#hangUp();
     clearInterval(this.#renewing);
@@ -109,6 +114,7 @@ export class PrinterKeeper {
   #letGo(): void {
     clearInterval(this.#renewing);
     this.#lease = undefined;
+    this.#preparing.end();
     this.#hangUp();
   }
 
@@ -152,8 +158,11 @@ export class PrinterKeeper {
     if (change) {
       await carryOnChange(this.#db, (work) => this.#write(work), this.#driver, device, change, run);
     }
+    const heat = heatNews(printer, run !== undefined || change !== undefined, device);
+    if (heat) await this.#write((tx) => noteHeat(tx, printer, heat));
     if (await this.#stopsGivenUp(this.#driver, printer, run, device)) return;
     if (run) await this.#kept(run, this.#driver).carryOn(device);
+    else this.#preparing.end();
   }
 
   /** Stops what the printer has gone on with although its run was given up while it did not answer; true if it did. */
@@ -178,6 +187,7 @@ export class PrinterKeeper {
     return new KeptRun(run, {
       db: this.#db,
       driver,
+      preparing: this.#preparing,
       write: (work) => this.#write(work),
       hangUp: () => this.#hangUp(),
     });

@@ -7,10 +7,10 @@ import { ACTIVE_RUN, runs } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { FileNotFound, type DeviceStatus, type PrinterDriver } from '../../printers/drivers/driver.ts';
 import { LeaseLost } from '../../printers/printerLease.ts';
-import { gcodeOfBatch } from '../batches/gcode.ts';
 import { endRun, type Ending } from '../runs/endRun.ts';
 import { tellOfRun } from '../runs/tellOfRun.ts';
 import { moveRuns } from '../runs/lifecycle.ts';
+import type { Preparing } from './preparing.ts';
 
 const MOVES = { sending: 'send', printing: 'begin' } as const;
 
@@ -26,6 +26,7 @@ const ASK_AFTER_MS = 3 * 60_000;
 export interface RunKeeping {
   readonly db: Database;
   readonly driver: PrinterDriver;
+  readonly preparing: Preparing;
   /** Writes as long as this process keeps the printer; throws {@link LeaseLost} when it does not any more. */
   write<T>(work: (tx: Database) => Promise<T>): Promise<T>;
   /** Ends the connection to the printer, which broke off. */
@@ -80,27 +81,29 @@ export class KeptRun {
   }
 
   /**
-   * Slices the run's batch, sends it and starts it. Whatever cuts this off, the printer says in the next round whether it
+   * Has the run's batch sliced, sends it and starts it. Whatever cuts this off, the printer says in the next round whether it
    * has begun; if not, it goes on from what was noted.
    */
   async #begin(): Promise<void> {
     if (this.#run.sentAt) return this.#start();
-    let gcode: string;
-    try {
-      const made = await gcodeOfBatch(this.#keeping.db, this.#run.batchId, this.#run.printerId);
-      gcode = made.gcode;
-      const estimateS = made.estimate.seconds;
-      await this.#keeping.write((tx) => tx.update(runs).set({ estimateS }).where(eq(runs.id, this.#run.id)));
-    } catch (error) {
-      if (!(error instanceof CannotNow)) throw error;
-      return this.#end({ state: 'failed', problem: error.message });
+    const prepared = this.#keeping.preparing.of(this.#run);
+    if ('share' in prepared) return this.#notePrepared(prepared.share);
+    if ('problem' in prepared) {
+      this.#keeping.preparing.end();
+      if (!(prepared.problem instanceof CannotNow)) throw prepared.problem;
+      return this.#end({ state: 'failed', problem: prepared.problem.message });
     }
+    const { gcode, estimate } = prepared;
+    await this.#keeping.write((tx) =>
+      tx.update(runs).set({ estimateS: estimate.seconds }).where(eq(runs.id, this.#run.id)),
+    );
     await this.#noteProgress('sending', 0);
     try {
       await this.#keeping.driver.upload(this.#run.fileName, gcode);
     } catch (error) {
       return this.#notBegun(error);
     }
+    this.#keeping.preparing.end();
     await this.#keeping.write((tx) =>
       tx.update(runs).set({ sentAt: new Date() }).where(eq(runs.id, this.#run.id)),
     );
@@ -131,6 +134,16 @@ export class KeptRun {
     const problem =
       error instanceof Error ? error.message : say('The batch could not be sent to the printer.');
     await this.#end({ state: 'failed', problem });
+  }
+
+  /** Says how much of the batch is sliced, in whole hundredths. */
+  async #notePrepared(share: number): Promise<void> {
+    const prepared = Math.floor(100 * share) / 100;
+    if (prepared === this.#run.prepared) return;
+    await this.#keeping.write(async (tx) => {
+      await tx.update(runs).set({ prepared }).where(eq(runs.id, this.#run.id));
+      await announce(tx, 'printers');
+    });
   }
 
   /** Has the run wait for what a person has to do, and says what hinders it, if anything does. */
@@ -188,6 +201,7 @@ export class KeptRun {
   }
 
   async #end(ending: Ending): Promise<void> {
+    this.#keeping.preparing.end();
     await this.#keeping.write((tx) => endRun(tx, this.#run.id, ending));
   }
 }

@@ -26,6 +26,7 @@ import {
   runs,
   spools,
 } from '../../platform/db/schema/index.ts';
+import { rollsOfPrinters } from '../../printers/loaded.ts';
 import { schoolDayOf } from '../../printers/schoolDay.ts';
 import { partsOf } from '../batches/batchParts.ts';
 import { coloursOfRolls, kindOf, whatWaits } from '../batches/proposals.ts';
@@ -74,7 +75,7 @@ export async function weekOf(db: Database, now: Date): Promise<Week> {
     kinds.set(id, { id, material, colour: rolls.has(wished) ? wished : undefined, readyS, example: part });
   }
   const materials = new Set(used.shelf.map((material) => materialKey(material)));
-  const plannedPrinters = used.printers.map(({ printer, spool, sheet, busyS }): PlannedPrinter => {
+  const plannedPrinters = used.printers.map(({ printer, loaded, sheet, busyS }): PlannedPrinter => {
     const possible = [...kinds.values()].filter(
       ({ material, example }) =>
         materials.has(material) && !(sheet && cannotPrint(sheet, settingsFor(example.limits))),
@@ -87,8 +88,10 @@ export async function weekOf(db: Database, now: Date): Promise<Week> {
     return {
       id: printer.id,
       areaMm2: Math.min(...areas, Number.MAX_SAFE_INTEGER),
-      material: spool ? materialKey(spool.material) : '',
-      colour: spool ? nearestColour(spool.colour) : undefined,
+      loaded: loaded.map(({ material, colour }) => ({
+        material: materialKey(material),
+        colour: nearestColour(colour),
+      })),
       freeMs: nowMs + busyS * 1000,
       kinds: possible.map(({ id }) => id),
     };
@@ -125,11 +128,10 @@ export async function weekOf(db: Database, now: Date): Promise<Week> {
         ),
     },
     waiting: new Map(waiting.map((part) => [part.id, part])),
-    lanes: used.printers.map(({ printer, spool, busyS, numbers }) => ({
+    lanes: used.printers.map(({ printer, loaded, busyS, numbers }) => ({
       id: printer.id,
       name: printer.name,
-      material: spool?.material,
-      colour: spool?.colour,
+      rolls: loaded.map(({ material, colour }) => ({ material, colour })),
       busy: busyS > 0 ? { untilMs: nowMs + busyS * 1000, batches: numbers } : undefined,
     })),
   };
@@ -144,14 +146,14 @@ function areaOf({ footprint }: Waiting): number {
 
 /** The printers in use, with how long what runs and what is laid for them keeps them busy, and the materials there are. */
 async function lanesOf(db: Database) {
-  const [all, running, laid, rolls] = await Promise.all([
+  const [all, rollsOf, running, laid, rolls] = await Promise.all([
     db
-      .select({ printer: printers, spool: spools, sheet: machineSheets.sheet })
+      .select({ printer: printers, sheet: machineSheets.sheet })
       .from(printers)
-      .leftJoin(spools, eq(spools.id, printers.spoolId))
       .leftJoin(machineSheets, eq(machineSheets.id, printers.sheetId))
       .where(isNull(printers.retiredAt))
       .orderBy(printers.name),
+    rollsOfPrinters(db),
     db
       .select({
         printerId: runs.printerId,
@@ -188,6 +190,7 @@ async function lanesOf(db: Database) {
       const next = laid.filter(({ printerId }) => printerId === each.printer.id);
       return {
         ...each,
+        loaded: rollsOf.get(each.printer.id) ?? [],
         busyS:
           (run ? run.estimateS * (1 - run.progress) + CLEAR_S : 0) +
           next.reduce((sum, batch) => sum + secondsOf(batch) + CLEAR_S, 0),

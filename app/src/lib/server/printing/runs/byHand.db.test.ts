@@ -7,6 +7,7 @@ import { NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { batchParts, notices, printers, runs, spools } from '../../platform/db/schema/index.ts';
 import { school } from '../../demo/school.ts';
 import { eventually, TestPrintRoom } from '../../testing/printRoom.ts';
+import { rollsOn } from '../../printers/loaded.ts';
 import { beginChange } from '../filament/change.ts';
 import { discardBatch } from '../batches/changeBatch.ts';
 import { fileOfRun, sayBegun, sayDone, sayFailed } from './byHand.ts';
@@ -45,12 +46,8 @@ const becomes = (id: string, state: string) =>
     expect((await run(id)).state).toBe(state);
   });
 const gramsLeft = async () => {
-  const [{ grams }] = await room.test.db
-    .select({ grams: spools.gramsLeft })
-    .from(spools)
-    .innerJoin(printers, eq(printers.spoolId, spools.id))
-    .where(eq(printers.id, room.printerId));
-  return grams;
+  const [{ gramsLeft }] = await rollsOn(room.test.db, room.printerId);
+  return gramsLeft;
 };
 
 it('writes the file onto the card, waits for what a person says, and counts spool and part as for every other printer', async () => {

@@ -1,6 +1,7 @@
 import { and, eq, inArray, isNull, type SQL } from 'drizzle-orm';
 import { isByHand } from '../../../shared/connection.ts';
 import { failureDraft } from '../../../shared/byHand.ts';
+import { placesOf } from '../../../shared/rolls.ts';
 import { record } from '../../platform/audit.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
@@ -41,8 +42,8 @@ export async function fileOfRun(
   person: Person,
   runId: string,
 ): Promise<{ readonly fileName: string; readonly gcode: string }> {
-  const { id, batchId, printerId, fileName, begunByHandAt } = await runByHand(db, person, runId);
-  const { gcode, estimate } = await gcodeOfBatch(db, batchId, printerId);
+  const { id, batchId, printerId, fileName, begunByHandAt, rolls } = await runByHand(db, person, runId);
+  const { gcode, estimate } = await gcodeOfBatch(db, batchId, printerId, { places: placesOf(rolls) });
   if (!begunByHandAt) await db.update(runs).set({ estimateS: estimate.seconds }).where(eq(runs.id, id));
   return { fileName, gcode };
 }

@@ -1,13 +1,13 @@
 import { and, eq, inArray, isNull, notInArray } from 'drizzle-orm';
 import { conflictsOf, outsideOfSheet } from '@kelbrin/core/plate';
-import { cannotPrint, sameMaterial, settingsOf, type PrintChoice } from '@kelbrin/core/slice';
+import { cannotPrint, settingsOf, type PrintChoice } from '@kelbrin/core/slice';
 import { plateOf, gapOf } from '../../../shared/plate.ts';
 import { startChecks, tickedChecks, type StartCheck } from '../../../shared/startChecks.ts';
 import { record } from '../../platform/audit.ts';
 import { demandRole, isId, type Person } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
-import { ACTIVE_RUN, printers, queueEntries, runs, spools } from '../../platform/db/schema/index.ts';
+import { ACTIVE_RUN, printers, queueEntries, runs } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { sheetOfPrinter } from '../../printers/machineSheets.ts';
 import { demandConnected, demandNoChange, demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
@@ -17,6 +17,7 @@ import { layBatch } from '../batches/laying.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
 import { fileNameOf } from './fileName.ts';
 import { newRun } from './lifecycle.ts';
+import { rollsFor } from './rollsFor.ts';
 
 type Printer = typeof printers.$inferSelect;
 
@@ -27,12 +28,13 @@ export async function startPart(
   entryId: string,
   printerId: string,
   ticked: unknown,
+  places?: unknown,
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   // Whatever would keep the batch from being started is asked first, so that no batch is left behind.
   await db.transaction(async (tx) => {
     const { batchId } = await layBatch(tx, person, [entryId]);
-    await startBatch(tx, person, batchId, printerId, ticked);
+    await startBatch(tx, person, batchId, printerId, ticked, places);
   });
 }
 
@@ -40,6 +42,7 @@ export async function startPart(
  * Starts a batch on an idle printer; the printer's keeper in the job process does the rest.
  * The database's own rules see to it that of two people who press at once, one is told that the other was first.
  * `ticked` is what was looked at before; it is the same from wherever a print is started, and nothing starts without it.
+ * `places` are those that the colours come from, from below, on a printer that changes filament by itself.
  */
 export async function startBatch(
   db: Database,
@@ -47,6 +50,7 @@ export async function startBatch(
   batchId: string,
   printerId: string,
   ticked: unknown,
+  places?: unknown,
 ): Promise<void> {
   demandRole(person, 'teacher', 'helper');
   const checks = demandChecks(ticked);
@@ -72,7 +76,7 @@ export async function startBatch(
         },
       );
     const needs = batch.estimate ?? sumOf(parts);
-    await demandFilament(tx, printer, parts[0].limits.material, needs.grams);
+    const from = await rollsFor(tx, printer, parts, batch.choice, needs, places);
     const entryIds = parts.map(({ entryId }) => entryId);
     await moveBatch(tx, 'start', person, batch.id);
     const started = await moveEntries(tx, 'start', person, inArray(queueEntries.id, entryIds));
@@ -83,7 +87,7 @@ export async function startBatch(
     await newRun(tx, person, {
       printerId: printer.id,
       batchId: batch.id,
-      spoolId: printer.spoolId,
+      ...from,
       fileName: fileNameOf(batch.number, printer.name),
       estimateS: needs.seconds,
       startedBy: person.id,
@@ -200,28 +204,4 @@ function sumOf(parts: readonly BatchPart[]): { seconds: number; grams: number } 
     seconds: parts.reduce((sum, { estimate }) => sum + estimate.seconds, 0),
     grams: parts.reduce((sum, { estimate }) => sum + estimate.grams, 0),
   };
-}
-
-/** Throws unless the printer has a roll of the material with enough on it. */
-async function demandFilament(
-  tx: Database,
-  { name, spoolId }: Printer,
-  material: string,
-  grams: number,
-): Promise<void> {
-  const [spool] = spoolId ? await tx.select().from(spools).where(eq(spools.id, spoolId)) : [];
-  if (!spool)
-    throw new CannotNow('Kelbrin does not know which spool is on {name}: say so under “Spools”.', { name });
-  if (!sameMaterial(spool.material, material)) {
-    throw new CannotNow(
-      'This is for {material}, and there is {material2} on {name}: change the filament, or choose another printer.',
-      { material, material2: spool.material, name },
-    );
-  }
-  if (spool.gramsLeft < grams) {
-    throw new CannotNow(
-      'This takes {grams} g, and spool {number} on {name} has {gramsLeft} g left: change it, or weigh it.',
-      { grams: grams.toFixed(1), number: spool.number, name, gramsLeft: spool.gramsLeft.toFixed(1) },
-    );
-  }
 }

@@ -1,6 +1,7 @@
 import { and, desc, eq, inArray } from 'drizzle-orm';
 import type { MachineSheet } from '@kelbrin/core/machine';
 import { choiceWithColours, coloursOfBatch } from '../../../shared/batchColours.ts';
+import { placesOf } from '../../../shared/rolls.ts';
 import { heldByOf } from '../../../shared/heldBy.ts';
 import { isId, isStaff, maySeeProject, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import type { Database } from '../../platform/db/database.ts';
@@ -42,7 +43,7 @@ export async function runToWatch(db: Database, person: Person, runId: string) {
     colour: spool?.colour,
     limits: parts[0].limits,
     choice: choiceWithColours(batch.choice, coloursOfBatch(parts)),
-    sheet,
+    on: sheet && { sheet, places: placesOf(run.rolls) },
     parts: parts.map(({ hash, fileId, footprint, xMm, yMm, turnDeg, entryId, ...part }) => ({
       hash,
       fileId,

@@ -1,12 +1,13 @@
 import * as z from 'zod';
 import { colourBands } from '@kelbrin/core/colours';
 import { inspection } from '@kelbrin/core/inspect';
-import { machineSheet } from '@kelbrin/core/machine';
-import { printChoice, printEstimate } from '@kelbrin/core/slice/kept';
+import { machineSheet, material } from '@kelbrin/core/machine';
+import { partChoice, printChoice, printEstimate } from '@kelbrin/core/slice/kept';
 import { benchReport } from '../../../../shared/benchReport.ts';
 import { connection } from '../../../../shared/connection.ts';
 import { anchor } from '../../../../shared/remark.ts';
 import { argument } from '../../../../shared/saidWithHandIn.ts';
+import { rolls } from '../../../../shared/rolls.ts';
 import { planning } from '../../../../shared/planning.ts';
 import { schoolDay } from '../../../../shared/schoolDay.ts';
 import { startChecks } from '../../../../shared/startChecks.ts';
@@ -35,8 +36,14 @@ export const keptFootprint = keptJson('footprint', z.array(z.array(z.tuple([z.nu
 /** How a batch is to be printed. */
 export const keptChoice = keptJson('choice of print settings', printChoice);
 
+/** How one part of a batch is to be printed otherwise than the others. */
+export const keptPartChoice = keptJson('choice for a part', partChoice);
+
 /** What a model of printer is like. */
 export const keptSheet = keptJson('machine sheet', machineSheet);
+
+/** What printing with a material needs. */
+export const keptMaterial = keptJson('material', material);
 
 /** How a printer is reached. */
 export const keptConnection = keptJson('connection of a printer', connection);
@@ -72,6 +79,9 @@ export const keptReport = keptJson('report of a bench', benchReport);
 
 /** Why a student wants what checks fail. */
 export const keptArguments = keptJson('arguments of a student', z.array(argument));
+
+/** Where the colours of a run come from. */
+export const keptRolls = keptJson('rolls of a run', rolls);
 
 /** Where a remark stands. */
 export const keptAnchor = keptJson('place of a remark', anchor);

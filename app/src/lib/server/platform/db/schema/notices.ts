@@ -1,10 +1,11 @@
 import { sql } from 'drizzle-orm';
 import { index, integer, pgEnum, pgTable, text, timestamp, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import { briefs } from './briefs.ts';
+import { printers } from './printers.ts';
 import { projects } from './projects.ts';
 import { users } from './users.ts';
 
-/** What people are told: students of their project, teachers of all projects of a brief. */
+/** What people are told: students of their project, teachers of all projects of a brief, the staff of a printer. */
 export const noticeKind = pgEnum('notice_kind', [
   'sent_back',
   'refused',
@@ -19,6 +20,7 @@ export const noticeKind = pgEnum('notice_kind', [
   'print_failed',
   'part_failed',
   'brief_late',
+  'printer_hot',
 ]);
 
 /** Something that a person should know of; as long as it is not seen, more of the same is counted and not said again. */
@@ -30,9 +32,10 @@ export const notices = pgTable(
       .notNull()
       .references(() => users.id, { onDelete: 'cascade' }),
     kind: noticeKind('kind').notNull(),
-    /** What it is about: one of these two. */
+    /** What it is about: one of these three. */
     projectId: uuid('project_id').references(() => projects.id, { onDelete: 'cascade' }),
     briefId: uuid('brief_id').references(() => briefs.id, { onDelete: 'cascade' }),
+    printerId: uuid('printer_id').references(() => printers.id, { onDelete: 'cascade' }),
     count: integer('count').notNull().default(1),
     at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
     seenAt: timestamp('seen_at', { withTimezone: true }),
@@ -43,6 +46,9 @@ export const notices = pgTable(
       .where(sql`${table.seenAt} is null`),
     uniqueIndex('one_unseen_of_a_brief')
       .on(table.personId, table.kind, table.briefId)
+      .where(sql`${table.seenAt} is null`),
+    uniqueIndex('one_unseen_of_a_printer')
+      .on(table.personId, table.kind, table.printerId)
       .where(sql`${table.seenAt} is null`),
     index().on(table.personId, table.at),
   ],

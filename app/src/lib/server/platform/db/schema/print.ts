@@ -27,7 +27,9 @@ import {
   keptPlanning,
   keptEstimate,
   keptFootprint,
+  keptPartChoice,
   keptSizes,
+  keptRolls,
   keptStartChecks,
 } from './keptData.ts';
 import { NO_ENTRIES } from './keptJson.ts';
@@ -128,6 +130,8 @@ export const batchParts = pgTable(
     xMm: real('x_mm').notNull(),
     yMm: real('y_mm').notNull(),
     turnDeg: real('turn_deg').notNull(),
+    /** What was chosen for it alone; null where it is printed as the batch is. */
+    ownChoice: keptPartChoice('own_choice'),
     /** Whether it is to be printed there still; once the batch is printed, it is not. */
     isCurrent: boolean('is_current').notNull().default(true),
     outcome: text('outcome').$type<OutcomeKind>(),
@@ -187,10 +191,14 @@ export const runs = pgTable(
     batchId: uuid('batch_id')
       .notNull()
       .references(() => batches.id, { onDelete: 'cascade' }),
-    /** The roll that it prints from. */
+    /** The roll that it prints from; where the printer changes between several, that of the first colour. */
     spoolId: uuid('spool_id').references(() => spools.id, { onDelete: 'set null' }),
+    /** Where each colour comes from, from below, on a printer that changes between several rolls; null on any other. */
+    rolls: keptRolls('rolls'),
     state: runState('state').notNull().default('preparing'),
-    /** From 0 to 1. */
+    /** How much of its batch is sliced, from 0 to 1. */
+    prepared: real('prepared').notNull().default(0),
+    /** How much is printed, from 0 to 1. */
     progress: real('progress').notNull().default(0),
     /** The progress from which on it prints from its roll; what came before was taken off the rolls before. */
     spoolFrom: real('spool_from').notNull().default(0),

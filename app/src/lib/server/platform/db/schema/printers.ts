@@ -1,27 +1,47 @@
-import { index, integer, pgEnum, pgTable, real, serial, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import {
+  index,
+  integer,
+  pgEnum,
+  pgTable,
+  real,
+  serial,
+  text,
+  timestamp,
+  unique,
+  uuid,
+  type AnyPgColumn,
+} from 'drizzle-orm/pg-core';
 import type { CareKind } from '../../../../shared/care.ts';
 import { keptConnection, keptSheet, keptStatus, keptTrend } from './keptData.ts';
 import { NO_ENTRIES } from './keptJson.ts';
 import { users } from './users.ts';
 
 /** A real roll of filament. */
-export const spools = pgTable('spools', {
-  id: uuid('id').primaryKey().defaultRandom(),
-  /** What is written on the roll, so that it is found on the shelf. */
-  number: serial('number').notNull().unique(),
-  /** As it says on the roll: "PLA", and its colour as #rrggbb and in words. */
-  material: text('material').notNull(),
-  colour: text('colour').notNull(),
-  colourName: text('colour_name').notNull(),
-  /** Counted down by runs, corrected by weighing. */
-  gramsLeft: real('grams_left').notNull(),
-  /** What a kilogram of it cost, in the school's money; null where nobody noted it. */
-  pricePerKg: real('price_per_kg'),
-  weighedAt: timestamp('weighed_at', { withTimezone: true }),
-  addedAt: timestamp('added_at', { withTimezone: true }).notNull().defaultNow(),
-  /** Since when it is used up or thrown away. */
-  goneAt: timestamp('gone_at', { withTimezone: true }),
-});
+export const spools = pgTable(
+  'spools',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    /** What is written on the roll, so that it is found on the shelf. */
+    number: serial('number').notNull().unique(),
+    /** As it says on the roll: "PLA", and its colour as #rrggbb and in words. */
+    material: text('material').notNull(),
+    colour: text('colour').notNull(),
+    colourName: text('colour_name').notNull(),
+    /** Counted down by runs, corrected by weighing. */
+    gramsLeft: real('grams_left').notNull(),
+    /** What a kilogram of it cost, in the school's money; null where nobody noted it. */
+    pricePerKg: real('price_per_kg'),
+    weighedAt: timestamp('weighed_at', { withTimezone: true }),
+    addedAt: timestamp('added_at', { withTimezone: true }).notNull().defaultNow(),
+    /** Since when it is used up or thrown away. */
+    goneAt: timestamp('gone_at', { withTimezone: true }),
+    /** The printer that it is on; null on the shelf. */
+    printerId: uuid('printer_id').references((): AnyPgColumn => printers.id, { onDelete: 'set null' }),
+    /** Which of its places, counted from 0; printers that do not change filament by themselves have one. */
+    place: integer('place').notNull().default(0),
+  },
+  (table) => [unique('one_roll_a_place').on(table.printerId, table.place)],
+);
 
 /** What a model of printer is like, shared by the printers of it. */
 export const machineSheets = pgTable('machine_sheets', {
@@ -38,12 +58,11 @@ export const printers = pgTable('printers', {
   sheetId: uuid('sheet_id').references(() => machineSheets.id),
   /** How it is reached. */
   connection: keptConnection('connection').notNull(),
-  /** The roll that is loaded; a roll is on one printer at most. */
-  spoolId: uuid('spool_id')
-    .unique()
-    .references(() => spools.id, { onDelete: 'set null' }),
   status: keptStatus('status'),
   seenAt: timestamp('seen_at', { withTimezone: true }),
+  /** Since when it has been heated with nothing to print, and when people were told of that. */
+  hotSince: timestamp('hot_since', { withTimezone: true }),
+  hotToldAt: timestamp('hot_told_at', { withTimezone: true }),
   /** How warm it was over the last minutes. */
   trend: keptTrend('trend').notNull().default(NO_ENTRIES),
   /** Since when it is no longer used; what it has printed is kept. */
@@ -93,6 +112,8 @@ export const filamentChanges = pgTable('filament_changes', {
   printerId: uuid('printer_id')
     .primaryKey()
     .references(() => printers.id, { onDelete: 'cascade' }),
+  /** Which of the printer's places the roll comes to, counted from 0. */
+  place: integer('place').notNull().default(0),
   /** The roll that is put on. */
   spoolId: uuid('spool_id')
     .notNull()

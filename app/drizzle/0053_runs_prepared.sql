@@ -1,0 +1,1 @@
+ALTER TABLE "runs" ADD COLUMN "prepared" real DEFAULT 0 NOT NULL;

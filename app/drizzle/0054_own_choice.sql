@@ -1,0 +1,1 @@
+ALTER TABLE "batch_parts" ADD COLUMN "own_choice" jsonb;
