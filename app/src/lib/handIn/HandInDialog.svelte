@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Input, Modal, Textarea } from 'flowbite-svelte';
+  import { Button, Input, Textarea } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import { enhance } from '$lib/ui/enhance';
   import { partOf } from '@kelbrin/core/design';
   import type { Autosave } from '$lib/bench/state/autosave.svelte';
@@ -29,7 +30,7 @@
   });
 </script>
 
-<Modal bind:open title={say.title} aria-label={say.title} size="sm">
+<Dialog bind:open title={say.title} size="sm">
   <form
     method="POST"
     action="?/handIn"
@@ -88,4 +89,4 @@
       <Button color="alternative" onclick={() => (open = false)}>{say.goOn}</Button>
     </div>
   </form>
-</Modal>
+</Dialog>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
   import { Button, Textarea } from 'flowbite-svelte';
-  import { grouped } from '$lib/ui/grouped';
+  import { grouped } from '$lib/shared/grouped';
   import { people as say } from '$lib/texts/people';
   import {
     decodedList,

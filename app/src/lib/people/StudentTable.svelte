@@ -1,6 +1,7 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
-  import { Button, Input, Modal, Select } from 'flowbite-svelte';
+  import { Button, Input, Select } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import { people as say } from '$lib/texts/people';
 
   interface Student {
@@ -135,13 +136,7 @@
   {/if}
 </form>
 
-<Modal
-  open={renaming !== undefined}
-  onclose={() => (renaming = undefined)}
-  title={say.rename}
-  aria-label={say.rename}
-  size="xs"
->
+<Dialog open={renaming !== undefined} onclose={() => (renaming = undefined)} title={say.rename} size="xs">
   <form
     method="POST"
     action="?/rename"
@@ -167,17 +162,11 @@
       <Button color="alternative" onclick={() => (renaming = undefined)}>{say.cancel}</Button>
     </div>
   </form>
-</Modal>
+</Dialog>
 
 {#if removing}
   {@const name = removing.name}
-  <Modal
-    open
-    onclose={() => (removing = undefined)}
-    title={say.removeTitle(name)}
-    aria-label={say.removeTitle(name)}
-    size="sm"
-  >
+  <Dialog onclose={() => (removing = undefined)} title={say.removeTitle(name)} size="sm">
     <form
       method="POST"
       action="?/remove"
@@ -199,5 +188,5 @@
         <Button color="alternative" onclick={() => (removing = undefined)}>{say.cancel}</Button>
       </div>
     </form>
-  </Modal>
+  </Dialog>
 {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import NotebookText from '@lucide/svelte/icons/notebook-text';
-  import { Modal } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import type { TaskText as Task } from '$lib/shared/taskText';
   import { taskTexts as say } from '$lib/texts/task';
   import TaskText from './TaskText.svelte';
@@ -18,5 +18,5 @@
   >
     <NotebookText size={16} aria-hidden="true" /><span class="max-sm:sr-only">{say.read}</span>
   </button>
-  <Modal bind:open={isOpen} {title} aria-label={title}><TaskText {task} /></Modal>
+  <Dialog bind:open={isOpen} {title}><TaskText {task} /></Dialog>
 {/if}

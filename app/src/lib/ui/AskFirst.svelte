@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { Button, Modal, type ButtonProps } from 'flowbite-svelte';
+  import { Button, type ButtonProps } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import { enhance } from '$lib/ui/enhance';
   import { askTexts as say } from '$lib/texts/ask';
 
@@ -45,7 +46,7 @@
   onclick={() => (isAsking = true)}>{label}</Button
 >
 {#if isAsking}
-  <Modal open {title} aria-label={title} size="sm" onclose={() => (isAsking = false)}>
+  <Dialog {title} size="sm" onclose={() => (isAsking = false)}>
     <p>{what}</p>
     {@render children?.()}
     <form
@@ -64,5 +65,5 @@
         >{label}</Button
       >
     </form>
-  </Modal>
+  </Dialog>
 {/if}

@@ -78,6 +78,13 @@
       onheight(mm >= topMm ? undefined : Math.max(0, mm));
     } else if (event.key === 'Escape') onheight(undefined);
   }
+
+  /** How high figures are, and how far below a line their feet stand. */
+  const FIGURE_PX = 13;
+  const FIGURE_BELOW_PX = 4;
+  /** Whether the figure of a height would stand behind the one that is looked at, which stands above its line. */
+  const isUnderMark = (mm: number) =>
+    atMm !== undefined && Math.abs(y(mm) + FIGURE_BELOW_PX - (y(atMm) - FIGURE_BELOW_PX)) < FIGURE_PX;
 </script>
 
 <div class="border-hairline h-full w-12 shrink-0 border-r bg-white" bind:clientHeight={height}>
@@ -117,9 +124,13 @@
         stroke="var(--color-ink)"
         stroke-width={long ? 1 : 0.6}
       />
-      {#if i % 10 === 0}
-        <text x={WIDTH - 15} y={y(i * tickMm) + 4} text-anchor="end" class="measured" font-size="11"
-          >{formatNumber(i * tickMm)}</text
+      {#if i % 10 === 0 && !isUnderMark(i * tickMm)}
+        <text
+          x={WIDTH - 15}
+          y={y(i * tickMm) + FIGURE_BELOW_PX}
+          text-anchor="end"
+          class="measured"
+          font-size="11">{formatNumber(i * tickMm)}</text
         >
       {/if}
     {/each}
@@ -176,7 +187,7 @@
         stroke-dasharray="6 2 1 2"
       />
       <rect x="0" y={y(atMm) - 15} width={7 * formatNumber(atMm).length + 4} height="14" fill="#fff" />
-      <text x="2" y={y(atMm) - 4} class="measured" font-size="11" fill="var(--color-fail)"
+      <text x="2" y={y(atMm) - FIGURE_BELOW_PX} class="measured" font-size="11" fill="var(--color-fail)"
         >{formatNumber(atMm)}</text
       >
     {:else}

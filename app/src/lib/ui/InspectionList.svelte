@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Finding, Inspection } from '@kelbrin/core/inspect';
   import type { Snippet } from 'svelte';
-  import { grouped } from './grouped';
+  import { grouped } from '$lib/shared/grouped';
   import Gauge from './Gauge.svelte';
   import { isToDo } from './toDo';
   import { unbroken } from './unbroken';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Modal } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import type { Snippet } from 'svelte';
   import { frameTexts as say } from '$lib/texts/frame';
 
@@ -13,7 +13,7 @@
   let { open = $bindable(false), keys, children }: Props = $props();
 </script>
 
-<Modal bind:open title={say.keys} aria-label={say.keys} size="md">
+<Dialog bind:open title={say.keys} size="md">
   <dl class="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1.5">
     {#each keys as [key, does] (key)}
       <dt class="measured whitespace-nowrap">{key}</dt>
@@ -21,4 +21,4 @@
     {/each}
   </dl>
   {@render children?.()}
-</Modal>
+</Dialog>

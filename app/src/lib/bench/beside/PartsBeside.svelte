@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Modal } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import { recipeOf } from '@kelbrin/core/design';
   import type { Inspection } from '@kelbrin/core/inspect';
   import { formatNumber } from '@kelbrin/core/recipe';
@@ -38,7 +38,7 @@
   }
 </script>
 
-<Modal open title={say.besideTitle} aria-label={say.besideTitle} size="xl" {onclose}>
+<Dialog title={say.besideTitle} size="xl" {onclose}>
   <div class="grid gap-3 sm:grid-cols-2">
     {#each chosen as partId, i (i)}
       <figure class="flex min-w-0 flex-col gap-1.5" aria-label={sides[i]}>
@@ -72,4 +72,4 @@
       </figure>
     {/each}
   </div>
-</Modal>
+</Dialog>

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Modal } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import type { Autosave } from '../state/autosave.svelte';
   import { benchTexts as say } from '$lib/texts/bench';
 
@@ -9,13 +10,7 @@
   let { autosave }: Props = $props();
 </script>
 
-<Modal
-  open={autosave.state === 'conflict'}
-  title={say.changedElsewhere}
-  aria-label={say.changedElsewhere}
-  dismissable={false}
-  size="sm"
->
+<Dialog open={autosave.state === 'conflict'} title={say.changedElsewhere} mustAnswer size="sm">
   {#if autosave.clashes.length > 0}
     <p>{say.bothChanged}</p>
     {#each autosave.clashes as { part, changes } (part?.id)}
@@ -33,4 +28,4 @@
     <Button onclick={() => autosave.keepMine()}>{say.keepMine}</Button>
     <Button color="alternative" onclick={() => autosave.takeTheirs()}>{say.takeTheirs}</Button>
   {/snippet}
-</Modal>
+</Dialog>

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Label, Modal, Select } from 'flowbite-svelte';
+  import { Button, Label, Select } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import { untrack } from 'svelte';
   import { recipeOf } from '@kelbrin/core/design';
   import { fileName } from '@kelbrin/core/format';
@@ -97,7 +98,7 @@
   });
 </script>
 
-<Modal bind:open title={say.exportPart} aria-label={say.exportPart} size={isSheet ? 'lg' : 'sm'}>
+<Dialog bind:open title={say.exportPart} size={isSheet ? 'lg' : 'sm'}>
   <Label>
     {say.format}
     <Select
@@ -131,4 +132,4 @@
     <Button href={address} download={name} disabled={!address}>{say.download}</Button>
     <Button color="alternative" onclick={() => (open = false)}>{say.close}</Button>
   {/snippet}
-</Modal>
+</Dialog>

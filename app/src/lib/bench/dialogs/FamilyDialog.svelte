@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Checkbox, Modal, Textarea } from 'flowbite-svelte';
+  import { Button, Checkbox, Textarea } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import { familyName, partOf, readSizes } from '@kelbrin/core/design';
   import { measuresUsedIn } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
@@ -36,7 +37,7 @@
   }
 </script>
 
-<Modal bind:open title={say.family} aria-label={say.family} size="sm">
+<Dialog bind:open title={say.family} size="sm">
   {#if own.length === 0}
     <p>{say.familyNeedsMeasure}</p>
   {:else}
@@ -81,4 +82,4 @@
     {/if}
     <Button color="alternative" onclick={() => (open = false)}>{say.closeFamily}</Button>
   {/snippet}
-</Modal>
+</Dialog>

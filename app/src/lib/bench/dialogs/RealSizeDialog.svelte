@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Modal } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import type { Vec3 } from '@kelbrin/core/mesh';
   import { CARD_MM, CARD_PX, keepPixelsPerMm, keptPixelsPerMm, seenFrom } from './realSize';
   import { realSizeTexts as say } from '$lib/texts/realSize';
@@ -27,7 +27,7 @@
   }
 </script>
 
-<Modal open title={say.title} aria-label={say.title} size="xl" {onclose}>
+<Dialog title={say.title} size="xl" {onclose}>
   <div class="flex max-h-[55vh] flex-wrap items-start gap-6 overflow-auto">
     {#each sides as side (side)}
       {@const up = side === 'above' ? 1 : 2}
@@ -92,4 +92,4 @@
       ></div>
     {/if}
   </div>
-</Modal>
+</Dialog>

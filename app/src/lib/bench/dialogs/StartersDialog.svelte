@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Modal } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import { isEmptyPart } from '@kelbrin/core/design';
   import { starters } from '@kelbrin/core/starters';
   import type { BenchState } from '../state/bench.svelte';
@@ -16,7 +16,7 @@
   }
 </script>
 
-<Modal bind:open title={offerTexts.fromExample} aria-label={offerTexts.fromExample} size="lg">
+<Dialog bind:open title={offerTexts.fromExample} size="lg">
   <p class="text-ink-soft">
     {say.exampleWhat}
   </p>
@@ -34,4 +34,4 @@
       </li>
     {/each}
   </ul>
-</Modal>
+</Dialog>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { locale } from '@kelbrin/core/words';
-  import { Button, Input, Modal } from 'flowbite-svelte';
+  import { Button, Input } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import { designDifferences, parseDesign, type Design, type DesignChanges } from '@kelbrin/core/design';
   import ShareLinks from '$lib/sharing/ShareLinks.svelte';
   import type { Autosave } from '../state/autosave.svelte';
@@ -108,7 +109,7 @@
   });
 </script>
 
-<Modal bind:open title={say.title} aria-label={say.title} size="md">
+<Dialog bind:open title={say.title} size="md">
   <form class="flex items-end gap-3" onsubmit={keep}>
     <label class="flex-1">
       {say.keepNow}
@@ -182,4 +183,4 @@
     {/each}
   </ul>
   {#if versions.length > 0}<ShareLinks {projectId} {versions} />{/if}
-</Modal>
+</Dialog>

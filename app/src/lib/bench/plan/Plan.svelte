@@ -21,6 +21,7 @@
   import PlanCorners from './PlanCorners.svelte';
   import PlanHandle from './PlanHandle.svelte';
   import StepDimensions from './StepDimensions.svelte';
+  import SupportsOnPlan from './SupportsOnPlan.svelte';
   import SnapGuides from './SnapGuides.svelte';
   import {
     fitted,
@@ -68,6 +69,7 @@
   let pointer = $state.raw<Point>();
 
   const outcomes = $derived(bench.solid?.steps ?? []);
+  const supports = $derived(bench.showing.part?.supportLines);
   const range = $derived(rangeOf(outcomes.filter(({ effect }) => effect === 'add').map(boxNow)));
   const sheet = $derived(
     held ??
@@ -205,6 +207,7 @@
     onpointerup={end}
     onpointerdown={press}
   >
+    {#if supports}<SupportsOnPlan {sheet} ends={supports} />{/if}
     {#each outcomes as { stepId, plan, effect } (stepId)}
       {#if effect !== 'whole'}
         {@const isMarked = stepId === bench.marked}

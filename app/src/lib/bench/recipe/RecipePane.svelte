@@ -3,7 +3,8 @@
   import Square from '@lucide/svelte/icons/square';
   import Volume from '@lucide/svelte/icons/volume-2';
   import { onDestroy, untrack } from 'svelte';
-  import { Button, Modal } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import type { OpenedToken } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
   import type { CompanyAtBench } from '../state/company.svelte';
@@ -107,17 +108,11 @@
 {#if reading?.isMute}<p role="alert" class="text-ink-soft px-3 py-1 text-sm">{say.noVoice}</p>{/if}
 {#if bench.asking.question}
   {@const { what, step, broken } = bench.asking.question}
-  <Modal
-    open
-    title={say.breaks[what](step)}
-    aria-label={say.breaks[what](step)}
-    size="sm"
-    onclose={() => bench.asking.answer(false)}
-  >
+  <Dialog title={say.breaks[what](step)} size="sm" onclose={() => bench.asking.answer(false)}>
     <p>{say.breaksWhat[what](broken)}</p>
     <div class="flex justify-end gap-2">
       <Button color="alternative" autofocus onclick={() => bench.asking.answer(false)}>{say.breaksNo}</Button>
       <Button onclick={() => bench.asking.answer(true)}>{say.breaksYes[what]}</Button>
     </div>
-  </Modal>
+  </Dialog>
 {/if}

@@ -2,9 +2,8 @@ import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { adviceOnScaling, surfaceOfSteps, remediesFor, Trials } from '@kelbrin/core/advise';
 import {
   factsOf,
-  heldFaces,
   inspect,
-  inspectInSteps,
+  Inspecting,
   thicknessMap,
   type BriefRules,
   type Inspection,
@@ -74,7 +73,7 @@ let stopInspecting = () => {};
 let stopMending = () => {};
 let stopEstimating = () => {};
 let estimating: ReturnType<typeof setTimeout> | undefined;
-let inspecting: ReturnType<typeof setTimeout> | undefined;
+let inspectingSoon: ReturnType<typeof setTimeout> | undefined;
 /** The last inspection, when it was made and how long it took, and when the last edit had been answered. */
 let last: Inspection | undefined;
 let lastInspected = -Infinity;
@@ -103,7 +102,7 @@ function evaluateRecipe(
   kernel: Kernel,
 ): void {
   clearTimeout(estimating);
-  clearTimeout(inspecting);
+  clearTimeout(inspectingSoon);
   stopInspecting();
   stopMending();
   stopEstimating();
@@ -116,7 +115,9 @@ function evaluateRecipe(
   layers = undefined;
   if (!result.ok) return answer({ kind: 'problem', job, problem: result.problem });
   const { mesh, volumeMm3, steps, origin } = result;
-  const about = { origin, brief };
+  /** The one inspection of this solid, whoever asks first what hangs of it; what was found is not looked for again. */
+  let made: Inspecting | undefined;
+  const inspecting = () => (made ??= new Inspecting(mesh, limits, { origin, brief }));
   const noted = (found: Inspection, beganAt: number): Inspection => {
     lastInspected = performance.now();
     lastTookMs = lastInspected - beganAt;
@@ -133,7 +134,7 @@ function evaluateRecipe(
   // The figures of the part itself are always those of what is shown.
   const inspection = isLater
     ? { ...(last ?? { verdict: 'pass' as const, checks: [] }), part: factsOf(mesh) }
-    : noted(inspect(mesh, limits, about), now);
+    : noted(inspecting().whole(), now);
   current = { mesh, recipe, limits, brief, origin };
   /** The steps with what the inspection has to say of them. */
   const advised = (found: Inspection): ShownSolid['steps'] => {
@@ -165,19 +166,19 @@ function evaluateRecipe(
     const begin = () => {
       const began = performance.now();
       stopInspecting = inRounds(
-        inspectInSteps(mesh, limits, about),
+        inspecting().inSteps(),
         (progress) => isLong && answer({ kind: 'progress', job, progress }),
         (found) => answer({ kind: 'inspected', job, inspection: noted(found, began), steps: advised(found) }),
       );
     };
-    inspecting = setTimeout(begin, !isDrag ? 0 : isDragged ? HAND_RESTS_MS : INSPECT_AFTER_MS);
+    inspectingSoon = setTimeout(begin, !isDrag ? 0 : isDragged ? HAND_RESTS_MS : INSPECT_AFTER_MS);
   }
   if (mesh.triangles.length === 0) return;
   estimating = setTimeout(
     () => {
       const settings = settingsForPart(limits, origin.colours);
       stopEstimating = inRounds(
-        sliceInSteps(kernel, mesh, settings, heldFaces(mesh, limits, brief)),
+        sliceInSteps(kernel, mesh, settings, inspecting().heldFaces()),
         () => {},
         (toolpath) => {
           layers = toolpath.layers;

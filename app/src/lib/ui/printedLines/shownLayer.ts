@@ -1,4 +1,11 @@
-import { hangingOf, type Hanging, type Layer } from '@kelbrin/core/slice';
+import {
+  hangingOf,
+  packed,
+  unpacked,
+  type Hanging,
+  type Layer,
+  type PackedToolpath,
+} from '@kelbrin/core/slice';
 
 /** Supports end at most so many layers below what they hold. */
 const MOST_GAP = 2;
@@ -17,6 +24,22 @@ export function shownLayer(layers: readonly Layer[], index: number): ShownLayer 
   const [layer, under] = [layers[index], layers[index - 1]];
   const lower = layers.slice(Math.max(0, index - 1 - MOST_GAP), Math.max(0, index - 1));
   return layer && { index, layer, under, hanging: under ? hangingOf(layer, under, lower) : [] };
+}
+
+/** A layer as it is handed from one thread to another, which is much quicker than its paths one by one. */
+export interface SentLayer extends Pick<ShownLayer, 'index' | 'hanging'> {
+  /** The layer, and before it the one under it where there is one. */
+  readonly lines: PackedToolpath;
+}
+
+export function sentLayer({ index, layer, under, hanging }: ShownLayer): SentLayer {
+  return { index, hanging, lines: packed({ layers: under ? [under, layer] : [layer] }) };
+}
+
+export function receivedLayer({ index, hanging, lines }: SentLayer): ShownLayer {
+  // Each is made of its numbers once, and not again whenever it is drawn.
+  const layers = unpacked(lines).layers.map((layer): Layer => ({ ...layer }));
+  return { index, hanging, layer: layers[layers.length - 1], under: layers[layers.length - 2] };
 }
 
 /** A layer of a part as it is printed: up to which height it reaches, and of how many it is one. */

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Layer } from '@kelbrin/core/slice';
-import { layerAt } from './shownLayer';
+import { layerAt, receivedLayer, sentLayer } from './shownLayer';
 
 const layers = [0.2, 0.4, 0.6].map((zMm) => ({ zMm, thickMm: 0.2, paths: [] }) as unknown as Layer);
 
@@ -13,4 +13,32 @@ it('is the layer that reaches up to a height, with the one under it', () => {
 it('is the last one over them all, and none of nothing', () => {
   expect(layerAt(layers, 9)).toMatchObject({ index: 2, of: 3 });
   expect(layerAt([], 1)).toBeUndefined();
+});
+
+it('is the same when it was handed to another thread, with the layer under it or without', () => {
+  const drawn = (zMm: number): Layer => ({
+    zMm,
+    thickMm: 0.2,
+    pace: 1,
+    paths: [
+      {
+        role: 'wall',
+        points: [
+          [0, zMm],
+          [5, 1],
+        ],
+        closed: true,
+        widthMm: 0.4,
+      },
+    ],
+  });
+  for (const under of [undefined, drawn(0.2)]) {
+    const shown = {
+      index: 1,
+      layer: drawn(0.4),
+      under,
+      hanging: [[[0, 0] as const, [1, 1] as const]] as const,
+    };
+    expect(receivedLayer(structuredClone(sentLayer(shown)))).toEqual(shown);
+  }
 });
