@@ -5,9 +5,12 @@
   import { coveredBy, type Placed } from '@kelbrin/core/plate';
   import { layerEndS, progressAt } from '@kelbrin/core/slice';
   import { Button } from 'flowbite-svelte';
+  import { bellsAfter, type SchoolDay } from '$lib/shared/schoolDay';
   import { batchTexts as say } from '$lib/texts/batch';
+  import { clock } from '$lib/ui/clock.svelte';
   import HeightRuler from '$lib/ui/HeightRuler.svelte';
   import { drawLayer } from '$lib/ui/printedLines/drawLayer';
+  import { clockTime } from '$lib/ui/times';
   import LinesLegend from '$lib/ui/printedLines/LinesLegend.svelte';
   import type { BatchSlicing } from './slicing.svelte';
 
@@ -23,8 +26,20 @@
     colourChangesMm?: readonly number[];
     /** The colours that the parts are wished in, one for each stretch between the changes. */
     filaments?: readonly (FilamentColour | undefined)[];
+    /** The school day, to mark how far the print is at each bell; left out when it is printed already. */
+    day?: SchoolDay;
+    /** When it was started; now, if it was not. */
+    startedAt?: Date;
   }
-  let { slicing, parts, chosen = $bindable(), colourChangesMm = [], filaments = [] }: Props = $props();
+  let {
+    slicing,
+    parts,
+    chosen = $bindable(),
+    colourChangesMm = [],
+    filaments = [],
+    day,
+    startedAt,
+  }: Props = $props();
 
   /** Watched, a print of any length grows in so many seconds, so many times a second. */
   const WATCH_S = 24;
@@ -61,11 +76,22 @@
   const bars = $derived(
     parts.map(({ entryId, designedMm }) => ({ id: entryId, lowMm: 0, highMm: designedMm?.[2] ?? topMm })),
   );
-  const flags = $derived(
-    colourChangesMm
+  const time = clock();
+  const began = $derived(startedAt ?? new Date(time.nowMs));
+  const bells = $derived(day ? bellsAfter(day, began) : []);
+  /** Where the colour changes, and how far the print is at each bell. */
+  const flags = $derived([
+    ...colourChangesMm
       .filter((mm) => mm < topMm)
       .map((mm) => ({ atMm: mm, colour: 'var(--color-warn)', words: say.colourAt })),
-  );
+    ...bells.flatMap((bell) => {
+      const { clock: prints } = slicing;
+      const atS = (bell.getTime() - began.getTime()) / 1000;
+      if (!prints || atS >= endS || atS < prints.layerStartsS[0]) return [];
+      const atMm = slicing.heightsMm[progressAt(prints, atS).layer] ?? 0;
+      return { atMm, colour: 'var(--color-ink-soft)', words: say.bellAt(clockTime(bell)) };
+    }),
+  ]);
   const bands = $derived(
     filaments.flatMap((colour, i) =>
       colour ? { fromMm: i === 0 ? 0 : (colourChangesMm[i - 1] ?? 0), colour } : [],
@@ -74,12 +100,15 @@
   const minute = $derived(say.minute(Math.ceil(nowS / 60), Math.ceil(endS / 60)));
   const layer = $derived(isWarming ? say.warming : say.layer(now.layer + 1, last + 1, heightMm.toFixed(2)));
 
+  const isHere = $derived(slicing.shown?.index === now.layer);
+  const seenLines = $derived(isHere ? now.lines : Infinity);
+  const seenShare = $derived(isHere ? now.share : 0);
+
   $effect(() => slicing.show(now.layer));
   $effect(() => {
     const { shown } = slicing;
     // The layer that was asked for is on its way; until it is here, the one that is seen is shown whole.
-    if (shown)
-      drawLayer(canvas, shown, view, shown.index === now.layer ? now : { lines: Infinity, share: 0 });
+    if (shown) drawLayer(canvas, shown, view, { lines: seenLines, share: seenShare });
   });
   onDestroy(() => clearInterval(timer));
 

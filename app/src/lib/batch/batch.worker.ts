@@ -1,19 +1,25 @@
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { readSolid } from '@kelbrin/core/format';
 import type { SolidMesh } from '@kelbrin/core/mesh';
-import { plateToolpath, type SlicedPart } from '@kelbrin/core/plate';
+import { plateToolpath } from '@kelbrin/core/plate';
 import {
+  choiceOfPart,
   countMoves,
   cutThrough,
   estimate,
+  packed,
   printClock,
   settingsOf,
   settingsOn,
+  unpacked,
+  type PackedToolpath,
+  type PrintSettings,
   type Toolpath,
 } from '@kelbrin/core/slice';
 import { loadKernel } from '@kelbrin/core/solid';
+import { pieceOf } from '../shared/batchPiece';
 import { sliceHeldPart } from '../shared/heldPart';
-import { shownLayer } from '../ui/printedLines/shownLayer';
+import { sentLayer, shownLayer, type SentLayer } from '../ui/printedLines/shownLayer';
 import type { FromBatchWorker, ToBatchWorker } from './messages';
 import { languageOf, speak } from '@kelbrin/core/words';
 
@@ -23,7 +29,7 @@ speak(languageOf(self.name));
 const starting = loadKernel({ url: wasmUrl });
 const meshes = new Map<string, SolidMesh>();
 /** Sliced parts by file and settings, so that moving a part slices nothing anew. */
-const sliced = new Map<string, SlicedPart>();
+const sliced = new Map<string, PackedToolpath>();
 /** So many are kept: what was tried last is often tried again. */
 const MOST_KEPT = 60;
 
@@ -44,32 +50,54 @@ addEventListener('message', ({ data }: MessageEvent<ToBatchWorker>) => {
   } else if (data.kind === 'off') current = data.job;
   else if (data.job !== current || !toolpath) return;
   else if (data.kind === 'cut') answer({ kind: 'cut', job: data.job, cuts: cutThrough(toolpath, data.yMm) });
-  else {
-    const shown = shownLayer(toolpath.layers, data.index);
-    if (shown) answer({ kind: 'layer', job: data.job, ...shown });
-  }
+  else showLayer(data.job, data.index);
 });
 
-async function sliceBatch({ job, parts, limits, choice, sheet }: Extract<ToBatchWorker, { kind: 'batch' }>) {
+/** The layer that was shown last, and the one as far from it again, which is likely to be asked for next. */
+let last = 0;
+let ahead: SentLayer | undefined;
+
+function showLayer(job: number, index: number): void {
+  const layer = ahead?.index === index ? ahead : layerOf(index);
+  if (!layer) return;
+  answer({ kind: 'layer', job, ...layer });
+  const next = index + (index - last || 1);
+  last = index;
+  ahead = undefined;
+  // What was asked for meanwhile goes before.
+  setTimeout(() => {
+    if (job === current && last === index) ahead = layerOf(next);
+  });
+}
+
+function layerOf(index: number): SentLayer | undefined {
+  const shown = toolpath && shownLayer(toolpath.layers, index);
+  return shown && sentLayer(shown);
+}
+
+async function sliceBatch({ job, parts, limits, choice, on }: Extract<ToBatchWorker, { kind: 'batch' }>) {
   const kernel = await starting;
   const usual = settingsOf(limits, choice);
   // It is drawn on the plate that it is laid on, wherever that comes to lie on the printer's.
-  const settings = sheet
-    ? { ...settingsOn(sheet, usual), plateMm: usual.plateMm, isPlateRound: false }
-    : usual;
+  const onPrinter = (each: PrintSettings) =>
+    on ? { ...settingsOn(on.sheet, each, on.places), plateMm: usual.plateMm, isPlateRound: false } : each;
+  const settings = onPrinter(usual);
   const key = JSON.stringify([settings, parts.map(({ heldBy }) => heldBy)]);
-  const hashes = [...new Set(parts.map(({ hash }) => hash))];
-  for (const [done, hash] of hashes.entries()) {
-    if (sliced.has(hash + key)) continue;
-    answer({ kind: 'progress', job, done, of: hashes.length });
+  const pieces = new Map(parts.map((part) => [pieceOf(part), part]));
+  for (const [done, [piece, { hash, ownChoice }]] of [...pieces].entries()) {
+    if (sliced.has(piece + key)) continue;
+    answer({ kind: 'progress', job, done, of: pieces.size });
     // A message that came meanwhile is heard here: a newer job calls this one off.
     await new Promise((resolve) => setTimeout(resolve));
     if (job !== current) return;
     const heldBy = parts.find((part) => part.hash === hash && part.heldBy)?.heldBy;
-    sliced.set(hash + key, sliceHeldPart(kernel, meshes.get(hash)!, settings, choice, heldBy));
+    const own = choiceOfPart(choice, ownChoice);
+    const part = sliceHeldPart(kernel, meshes.get(hash)!, onPrinter(settingsOf(limits, own)), own, heldBy);
+    sliced.set(piece + key, packed(part));
   }
+  ahead = undefined;
   toolpath = plateToolpath(
-    parts.map(({ hash, ...placement }) => ({ ...placement, part: sliced.get(hash + key)! })),
+    parts.map((part) => ({ ...part, part: unpacked(sliced.get(pieceOf(part) + key)!) })),
     settings,
   );
   for (const old of [...sliced.keys()].slice(0, -MOST_KEPT)) sliced.delete(old);

@@ -1,8 +1,14 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { MachineSheet } from '@kelbrin/core/machine';
 import type { Pose } from '@kelbrin/core/plate';
-import type { CutLine, Estimate, MoveCount, PrintChoice, PrintClock } from '@kelbrin/core/slice';
-import type { ShownLayer } from '../ui/printedLines/shownLayer';
+import type { CutLine, Estimate, MoveCount, PartChoice, PrintChoice, PrintClock } from '@kelbrin/core/slice';
+import type { SentLayer } from '../ui/printedLines/shownLayer';
+
+/** The printer that a batch is sliced for: what it can do, and the place on it that each colour comes from. */
+export interface OnPrinter {
+  readonly sheet: MachineSheet;
+  readonly places: readonly number[];
+}
 
 /** What the page asks of the worker that slices batches. */
 export type ToBatchWorker =
@@ -14,11 +20,13 @@ export type ToBatchWorker =
         readonly hash: string;
         /** The card by which supports hold it; none do if it is left out. */
         readonly heldBy?: LimitsCard;
+        /** What was chosen for it alone. */
+        readonly ownChoice?: PartChoice | null;
       })[];
       readonly limits: LimitsCard;
       readonly choice: PrintChoice;
-      /** What the printer can do, where that is known. */
-      readonly sheet: MachineSheet | undefined;
+      /** Left out where nothing is known of the printer. */
+      readonly on: OnPrinter | undefined;
     }
   | { readonly kind: 'layer'; readonly job: number; readonly index: number }
   | { readonly kind: 'cut'; readonly job: number; readonly yMm: number }
@@ -37,6 +45,6 @@ export type FromBatchWorker =
       readonly clock: PrintClock;
       readonly moves: MoveCount;
     }
-  | ({ readonly kind: 'layer'; readonly job: number } & ShownLayer)
+  | ({ readonly kind: 'layer'; readonly job: number } & SentLayer)
   | { readonly kind: 'cut'; readonly job: number; readonly cuts: readonly CutLine[] }
   | { readonly kind: 'failed'; readonly job: number; readonly problem: string };

@@ -1,10 +1,9 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
-import type { MachineSheet } from '@kelbrin/core/machine';
 import type { Pose } from '@kelbrin/core/plate';
-import type { CutLine, Estimate, MoveCount, PrintChoice, PrintClock } from '@kelbrin/core/slice';
+import type { CutLine, Estimate, MoveCount, PartChoice, PrintChoice, PrintClock } from '@kelbrin/core/slice';
 import { heldByOf } from '../shared/heldBy';
-import type { ShownLayer } from '../ui/printedLines/shownLayer';
-import type { FromBatchWorker, ToBatchWorker } from './messages';
+import { receivedLayer, type ShownLayer } from '../ui/printedLines/shownLayer';
+import type { FromBatchWorker, OnPrinter, ToBatchWorker } from './messages';
 import BatchWorker from './batch.worker?worker';
 
 /** A part of a batch, by the print file that it is of. */
@@ -13,6 +12,8 @@ export interface PartToSlice extends Pose {
   readonly fileId: string;
   /** The card by which supports hold it; none do if it is left out. */
   readonly heldBy?: LimitsCard;
+  /** What was chosen for it alone. */
+  readonly ownChoice?: PartChoice | null;
 }
 
 /** What slicing needs of a part of a batch. */
@@ -22,9 +23,10 @@ export function partToSlice({
   xMm,
   yMm,
   turnDeg,
+  ownChoice,
   ...part
 }: PartToSlice & Parameters<typeof heldByOf>[0]): PartToSlice {
-  return { hash, fileId, xMm, yMm, turnDeg, heldBy: heldByOf(part) };
+  return { hash, fileId, xMm, yMm, turnDeg, ownChoice, heldBy: heldByOf(part) };
 }
 
 /** Slices a batch in a worker whenever it changes, and hands out what it takes and how its layers look. */
@@ -63,10 +65,10 @@ export class BatchSlicing {
     parts: readonly PartToSlice[],
     limits: LimitsCard,
     choice: PrintChoice,
-    sheet?: MachineSheet,
+    on?: OnPrinter,
   ): Promise<void> {
     const job = ++this.#job;
-    this.#last = [parts, limits, choice, sheet];
+    this.#last = [parts, limits, choice, on];
     this.isCalledOff = false;
     this.progress = { done: 0, of: 1 };
     this.problem = undefined;
@@ -77,8 +79,8 @@ export class BatchSlicing {
       return;
     }
     if (job !== this.#job) return;
-    const places = parts.map(({ hash, xMm, yMm, turnDeg, heldBy }) => ({ hash, xMm, yMm, turnDeg, heldBy }));
-    this.#post({ kind: 'batch', job, parts: places, limits, choice, sheet });
+    const places = parts.map(({ fileId: _, ...part }) => part);
+    this.#post({ kind: 'batch', job, parts: places, limits, choice, on });
   }
 
   /** Stops slicing until the batch changes, or until somebody wants it after all. */
@@ -117,7 +119,7 @@ export class BatchSlicing {
     if (message.job !== this.#job) return;
     if (message.kind === 'progress') this.progress = { done: message.done, of: message.of };
     else if (message.kind === 'layer') {
-      this.shown = message;
+      this.shown = receivedLayer(message);
       this.#asked = undefined;
       if (message.index !== this.#wanted) this.show(this.#wanted);
     } else if (message.kind === 'cut') this.cuts = message.cuts;

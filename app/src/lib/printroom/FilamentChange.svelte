@@ -5,6 +5,7 @@
   import { enhance } from '$lib/ui/enhance';
   import { byHandTexts } from '$lib/texts/byHand';
   import { filamentTexts as say } from '$lib/texts/filament';
+  import { spoolTexts } from '$lib/texts/spools';
   import type { SubmitFunction } from '@sveltejs/kit';
   import type { printersNow } from '$lib/server/printing/printRoom';
   import type { spoolsOf } from '$lib/server/printers/spools';
@@ -12,7 +13,7 @@
   interface Props {
     printer: Pick<
       Awaited<ReturnType<typeof printersNow>>[number],
-      'id' | 'name' | 'status' | 'spool' | 'change' | 'byHand'
+      'id' | 'name' | 'status' | 'spool' | 'places' | 'change' | 'byHand'
     >;
     /** The rolls that may go on, those that fit best first. */
     spools: Awaited<ReturnType<typeof spoolsOf>>;
@@ -78,7 +79,7 @@
       {#if change.step === 'hot'}
         <Button type="submit" size="sm" disabled={isSending} name="turn" value="drawOut">{say.drawOut}</Button
         >
-        {#if !printer.spool}<Button
+        {#if !printer.places[change.place]}<Button
             type="submit"
             size="sm"
             disabled={isSending}
@@ -125,6 +126,18 @@
           {/each}
         </select></label
       >
+      {#if printer.places.length > 1}
+        <label class="flex flex-col gap-1"
+          >{say.where}
+          <select name="place" class="border-hairline rounded py-1 pr-8 pl-2">
+            {#each printer.places as spool, place (place)}
+              <option value={place}
+                >{say.at(place, spool ? say.inIt(spool.material, spool.colourName) : spoolTexts.none)}</option
+              >
+            {/each}
+          </select></label
+        >
+      {/if}
       <Button type="submit" size="sm" disabled={isSending}
         >{printer.byHand ? byHandTexts.loaded : say.begin}</Button
       >

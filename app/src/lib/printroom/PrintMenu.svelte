@@ -4,6 +4,7 @@
   import type { printersNow } from '$lib/server/printing/printRoom';
   import { isIdle } from '$lib/shared/printerNow';
   import { queueTexts as say } from '$lib/texts/queue';
+  import RollDots from './RollDots.svelte';
 
   /** Starts a part by itself: the printers that are free, those with its material first, and why the others are not. */
   interface Props {
@@ -15,7 +16,9 @@
 
   type Printer = Props['printers'][number];
   let isOpen = $state(false);
-  const fits = ({ spool }: Printer) => spool !== null && sameMaterial(spool.material, entry.material);
+  const rolls = ({ places }: Printer) => places.filter((spool) => spool !== null);
+  const fits = (printer: Printer) =>
+    rolls(printer).some(({ material }) => sameMaterial(material, entry.material));
   const free = $derived(printers.filter(isIdle).toSorted((a, b) => Number(fits(b)) - Number(fits(a))));
   const others = $derived(printers.filter((printer) => !isIdle(printer)));
   const whyNot = ({ status, run }: Printer) =>
@@ -41,13 +44,10 @@
             start(printer.id);
           }}
         >
-          <span
-            class="border-hairline h-3 w-3 shrink-0 rounded-full border"
-            style="background: {printer.spool?.colour ?? 'transparent'}"
-          ></span>
+          <RollDots rolls={printer.places} />
           <span class="flex-1">{printer.name}</span>
           <span class="text-sm {fits(printer) ? 'text-ink-soft' : 'text-warn-ink'}"
-            >{printer.spool?.material ?? say.noSpool}</span
+            >{[...new Set(rolls(printer).map(({ material }) => material))].join(', ') || say.noSpool}</span
           >
         </button>
       </li>

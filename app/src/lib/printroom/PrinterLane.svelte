@@ -5,7 +5,8 @@
   import CircleCheck from '@lucide/svelte/icons/circle-check';
   import CircleSlash from '@lucide/svelte/icons/circle-slash';
   import CircleX from '@lucide/svelte/icons/circle-x';
-  import { Button, Modal } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import SpoolChip from '$lib/printroom/SpoolChip.svelte';
   import WaiverList from '$lib/review/WaiverList.svelte';
   import AskFirst from '$lib/ui/AskFirst.svelte';
@@ -51,7 +52,7 @@
     if (!run && printer.change) return say.changing;
     if (!run) return printer.onPlate ? say.toClear : say.free;
     if (run.cancelAskedAt) return say.stopping;
-    if (run.state === 'preparing') return say.slicing;
+    if (run.state === 'preparing') return say.slicing(run.prepared);
     if (run.state === 'sending') return printer.byHand ? say.toBegin : say.sending;
     if (run.pausedFor) return say.paused;
     return isHeating ? say.heating : say.printing;
@@ -98,7 +99,11 @@
   <header class="border-hairline flex flex-wrap items-center gap-x-4 gap-y-1 border-b px-5 py-3">
     <h2>{printer.name}</h2>
     <span class="text-ink-soft">{printer.model}</span>
-    <SpoolChip spool={printer.spool} />
+    {#each printer.places as spool, place (place)}
+      <span class="inline-flex items-center gap-2"
+        ><SpoolChip {spool} place={printer.places.length > 1 ? place : undefined} /></span
+      >
+    {/each}
     {#if isChangeable && !printer.change && !isChanging}
       <Button size="xs" color="alternative" onclick={() => (isChanging = true)}>{filamentTexts.open}</Button>
     {/if}
@@ -121,6 +126,11 @@
     name={printer.name}
   />
 
+  {#if printer.hotSince && status?.online}
+    <p role="alert" class="border-warn bg-warn-wash border-l-4 px-5 py-2">
+      {say.hot(clockTime(printer.hotSince))}
+    </p>
+  {/if}
   {#if printer.change || (isChanging && isChangeable)}
     <div class="border-hairline border-b p-5"><FilamentChange {printer} {spools} /></div>
   {/if}
@@ -172,7 +182,7 @@
             <span class="w-full">
               <span class="measured" data-testid="percent">{percent}</span> %, {say.about}
               <span class="measured">{inHours(run.estimateS * (1 - run.progress))}</span>
-              {say.left}{#if printer.spool}; {say.spoolLeft(
+              {say.left}{#if printer.spool && printer.places.length === 1}; {say.spoolLeft(
                   run.grams * (1 - run.progress),
                   printer.spool.gramsLeft,
                 )}{/if}
@@ -250,13 +260,7 @@
 </section>
 
 {#if isFirstBad && run}
-  <Modal
-    open
-    title={say.firstTitle}
-    aria-label={say.firstTitle}
-    size="md"
-    onclose={() => (isFirstBad = false)}
-  >
+  <Dialog title={say.firstTitle} size="md" onclose={() => (isFirstBad = false)}>
     <dl class="flex flex-col gap-3">
       {#each say.firstFaults as [what, help] (what)}
         <div>
@@ -270,5 +274,5 @@
       <Button type="button" color="alternative" onclick={() => (isFirstBad = false)}>{say.goOn}</Button>
       <Button type="submit" onclick={() => (isFirstBad = false)}>{say.cancel}</Button>
     </form>
-  </Modal>
+  </Dialog>
 {/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Button, Modal, Textarea } from 'flowbite-svelte';
+  import { Button, Textarea } from 'flowbite-svelte';
+  import Dialog from '$lib/ui/Dialog.svelte';
   import type { printersWithRuns } from '$lib/server/printing/printRoom';
   import { enhance } from '$lib/ui/enhance';
   import { clockTime } from '$lib/ui/times';
@@ -58,13 +59,7 @@
 {/if}
 
 {#if isFailing}
-  <Modal
-    open
-    title={say.failedTitle(name)}
-    aria-label={say.failedTitle(name)}
-    size="md"
-    onclose={() => (isFailing = false)}
-  >
+  <Dialog title={say.failedTitle(name)} size="md" onclose={() => (isFailing = false)}>
     <form method="POST" action="/print-room?/failed" use:enhance class="flex flex-col gap-3">
       <input type="hidden" name="run" value={run.id} />
       <label class="flex flex-col gap-1">
@@ -77,5 +72,5 @@
         <Button type="submit">{say.sayFailed}</Button>
       </span>
     </form>
-  </Modal>
+  </Dialog>
 {/if}

@@ -10,10 +10,13 @@
       readonly colourName: string;
       readonly gramsLeft: number;
     } | null;
+    /** Where it is on a printer with several places. */
+    place?: number;
   }
-  let { spool }: Props = $props();
+  let { spool, place }: Props = $props();
 </script>
 
+{#if place !== undefined}<span class="text-ink-soft text-sm">{say.place(place)}:</span>{/if}
 {#if spool}
   <span class="inline-flex items-center gap-2">
     <span class="border-hairline h-4 w-4 shrink-0 rounded-full border" style="background: {spool.colour}"

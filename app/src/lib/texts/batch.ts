@@ -1,4 +1,4 @@
-import { said, say } from '@kelbrin/core/words';
+import { said, say, sayList } from '@kelbrin/core/words';
 import { inHours } from '@kelbrin/core/inspect';
 import { formatNumber } from '@kelbrin/core/recipe';
 import type { AfterFailure, OutcomeKind } from '../shared/outcome';
@@ -74,6 +74,7 @@ export const batchTexts = said({
   brim: 'Brim',
   brimWhy: 'Keeps slender parts on the plate; it is cut off afterwards.',
   colourAt: 'Change colour at',
+  bellAt: (time: string) => say('So far at the bell at {time}', { time }),
   colourWhy: 'The print stops there until somebody has changed the filament.',
   takes: 'Time and filament',
   slicing: (done: number, of: number) => say('slicing, {done} of {of}', { done, of }),
@@ -118,8 +119,11 @@ export const batchTexts = said({
   watch: 'Print room',
   before: (printer: string) => say('Before {printer} starts', { printer }),
   checks: {
-    spool: (material: string, colour: string) =>
-      say('{material}, {colour}, is on the printer', { material, colour }),
+    spools: (rolls: readonly (readonly string[])[]) =>
+      say('{count, plural, one {{rolls}, is on the printer} other {{rolls} are on the printer}}', {
+        count: rolls.length,
+        rolls: sayList(rolls.map(([material, colour]) => say('{material}, {colour}', { material, colour }))),
+      }),
     plate: 'The plate is empty and wiped',
     plateOf: (batch: number) => say('Batch {batch} was taken off; the plate is empty and wiped', { batch }),
     sheet: 'The print sheet that belongs to this printer lies flat',
@@ -134,12 +138,34 @@ export const batchTexts = said({
       needed: needed.toFixed(1),
       left: left.toFixed(1),
     }),
+  places: 'Where each colour comes from',
+  anyColour: 'any colour',
+  comesFrom: (colour: string) => say('{colour} comes from', { colour }),
+  place: (place: number, spool: { readonly material: string; readonly colourName: string } | null) =>
+    spool
+      ? say('Place {place}: {material}, {colour}', {
+          place: place + 1,
+          material: spool.material,
+          colour: spool.colourName,
+        })
+      : say('Place {place}: no spool', { place: place + 1 }),
+  changedByItself: 'The printer changes between them by itself.',
+  changedByHand: (stops: number) =>
+    say(
+      '{stops, plural, one {It stops once} other {It stops # times}} for you to change the spool, where two colours come from one place.',
+      { stops },
+    ),
   cancel: 'Not yet',
   go: 'Start printing',
   layer: (index: number, of: number, height: string) =>
     say('layer {index} of {of}, {height} mm', { index, of, height }),
   minute: (minute: number, of: number) => say('Minute {minute} of {of}', { minute, of }),
   minutes: 'Minute of the print',
+  ownOf: (student: string) => say('Only the part of {student}', { student }),
+  ownWhy: 'What is left empty is as for the batch.',
+  asBatch: 'as the batch',
+  allAsBatch: 'Print it as the batch',
+  printedOtherwise: 'Printed otherwise:',
   height: 'Height of the layer',
   heightHow: 'Drag to the height that you want to see',
   warming: 'warming up',

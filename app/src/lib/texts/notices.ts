@@ -1,10 +1,11 @@
 import { said, say } from '@kelbrin/core/words';
-import type { BriefNews, ProjectNews } from '../server/platform/notices.ts';
+import type { BriefNews, PrinterNews, ProjectNews } from '../server/platform/notices.ts';
 
 interface About {
   readonly count: number;
   readonly brief: string;
   readonly className: string;
+  readonly printer: string;
 }
 
 /** What notices say. */
@@ -69,5 +70,7 @@ export const noticeTexts = said({
         '{count, plural, one {A print} other {# prints}} for “{brief}” in {className} should be done: look, and say how it went.',
         { count, brief, className },
       ),
-  } satisfies Record<ProjectNews | BriefNews, (about: About) => string>,
+    printer_hot: ({ printer }) =>
+      say('{printer} is hot and prints nothing: look at it, and switch its heaters off.', { printer }),
+  } satisfies Record<ProjectNews | BriefNews | PrinterNews, (about: About) => string>,
 } as const);

@@ -61,6 +61,8 @@ export const printRoomTexts = said({
   nextWaits: (batch: number) => say('Batch {batch} is ready and comes next.', { batch }),
   openNext: 'Look at it and start it',
   noteOutcome: 'Note the outcome',
+  hot: (since: string) =>
+    say('It is hot with nothing to print since {since}: look at it, and switch its heaters off.', { since }),
   nothingOn: 'Nothing on this printer. Start a part from the queue.',
   before: 'Earlier prints',
   noRuns: 'no prints yet',
@@ -68,7 +70,10 @@ export const printRoomTexts = said({
   free: 'free',
   changing: 'filament is being changed',
   stopping: 'stopping',
-  slicing: 'slicing the batch',
+  slicing: (share: number) =>
+    share === 0
+      ? say('slicing the batch')
+      : say('slicing the batch, {percent}% done', { percent: Math.round(100 * share) }),
   sending: 'sending the batch',
   toBegin: 'waits to be begun',
   heating: 'heating',

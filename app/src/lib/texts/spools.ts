@@ -11,7 +11,10 @@ export const spoolTexts = said({
   left: 'Left',
   where: 'Where',
   shelf: 'on the shelf',
-  on: (printer: string) => say('on {printer}', { printer }),
+  on: (printer: string, place?: number) =>
+    place === undefined
+      ? say('on {printer}', { printer })
+      : say('on {printer}, place {place}', { printer, place: place + 1 }),
   grams: (grams: number) => say('{grams} g', { grams: Math.round(grams) }),
   low: (printer: string, grams: number, colour: string) =>
     say('{printer} has {grams} g of {colour} left', { printer, grams: Math.round(grams), colour }),
@@ -19,7 +22,13 @@ export const spoolTexts = said({
   none: 'no spool',
   weigh: 'Save the weight',
   weighed: (number: number) => say('Grams of filament on spool {number}, without the roll', { number }),
-  load: (printer: string) => say('Put on {printer}', { printer }),
+  load: (printer: string, place?: number) =>
+    place === undefined
+      ? say('Put on {printer}', { printer })
+      : say('Put on {printer}, place {place}', { printer, place: place + 1 }),
+  putOn: 'Put on …',
+  putOnNamed: (number: number) => say('Choose where spool {number} goes', { number }),
+  place: (place: number) => say('Place {place}', { place: place + 1 }),
   unload: 'Take off',
   gone: 'Mark as empty',
   goneNamed: (number: number) => say('Mark as empty: spool {number}', { number }),
@@ -41,6 +50,7 @@ export const spoolTexts = said({
   gramsLeft: 'Grams on it',
   price: 'Price of 1 kg',
   perKg: (price: string) => say('{price} a kg', { price }),
+  dry: (how: string) => say('Dry it: {how}', { how }),
   sticker: (number: number) => say('Write No. {number} on the roll, so that it is found.', { number }),
   isPrinting: (printer: string) => say('{printer} is printing: wait until it is done.', { printer }),
 } as const);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import RollDots from '$lib/printroom/RollDots.svelte';
   import { colourName, hexOf } from '@kelbrin/core/colours';
   import type { PlannedBatchView, WeekView } from '$lib/shared/weekView';
   import { weekPlanTexts as say } from '$lib/texts/weekPlan';
@@ -68,7 +69,7 @@
   }
 
   const hexOfBatch = ({ colour, printer }: PlannedBatchView) =>
-    colour ? hexOf(colour) : (week.lanes.find(({ id }) => id === printer)?.colour ?? 'transparent');
+    colour ? hexOf(colour) : (week.lanes.find(({ id }) => id === printer)?.rolls[0]?.colour ?? 'transparent');
 </script>
 
 <div class="sheet mb-6 flex overflow-hidden">
@@ -77,11 +78,8 @@
       <div class="flex w-28 flex-col justify-center px-3" style="height: {LANE_PX}px">
         <strong class="truncate">{lane.name}</strong>
         <span class="text-ink-soft flex items-center gap-1.5 text-sm">
-          <span
-            class="border-hairline h-3 w-3 shrink-0 rounded-full border"
-            style="background: {lane.colour ?? 'transparent'}"
-          ></span>
-          <span class="truncate">{lane.material ?? ''}</span>
+          <RollDots rolls={lane.rolls} />
+          <span class="truncate">{[...new Set(lane.rolls.map(({ material }) => material))].join(', ')}</span>
         </span>
       </div>
     {/each}
@@ -118,7 +116,7 @@
         <div class="border-hairline absolute right-0 left-0 border-t" style="top: {topOf(lane.id)}px"></div>
         {#if lane.busy}
           <div
-            class="bg-hairline text-ink-soft absolute flex items-center overflow-hidden rounded px-1 text-xs"
+            class="bg-hairline absolute flex items-center overflow-hidden rounded px-1 text-xs"
             style="left: 0; width: {Math.max(scale.pxOf(lane.busy.untilMs), 8)}px; top: {topOf(lane.id) +
               8}px; height: {LANE_PX - 16}px"
             title={say.isBusy(lane.busy.batches.map(say.batch).join(', '))}
@@ -168,8 +166,8 @@
             <strong class="whitespace-nowrap">{place.lane.name}</strong>
             <span class="whitespace-nowrap">{clockTime(new Date(place.atMs))}</span>
           {:else}
-            <strong class="whitespace-nowrap">{say.parts(batch.parts.length)}</strong>
-            <span class="text-ink-soft whitespace-nowrap"
+            <strong class="truncate">{say.parts(batch.parts.length)}</strong>
+            <span class="text-ink-soft truncate"
               >{batch.isOvernight ? say.night : clockTime(new Date(batch.fromMs))}</span
             >
           {/if}

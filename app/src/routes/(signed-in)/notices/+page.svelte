@@ -33,6 +33,7 @@
         run_waits: '/print-room',
         run_silent: '/print-room',
         brief_late: '/plan',
+        printer_hot: '/print-room',
       }[kind as 'handed_in'] ?? '/'
     );
   }

@@ -63,7 +63,7 @@ export const actions: Actions = {
   change: async ({ request, locals }) => {
     const form = await request.formData();
     const [printer, spool] = [String(form.get('printer')), String(form.get('spool'))];
-    return orSentence(beginChange(database(), locals.person!, printer, spool));
+    return orSentence(beginChange(database(), locals.person!, printer, spool, placeIn(form)));
   },
   turn: async ({ request, locals }) => {
     const form = await request.formData();
@@ -93,7 +93,7 @@ export const actions: Actions = {
   loaded: async ({ request, locals }) => {
     const form = await request.formData();
     const [printer, spool] = [String(form.get('printer')), String(form.get('spool'))];
-    return orSentence(loadSpool(database(), locals.person!, spool, printer));
+    return orSentence(loadSpool(database(), locals.person!, spool, printer, placeIn(form)));
   },
   care: async ({ request, locals }) => {
     const { printer, ...draft } = Object.fromEntries(await request.formData());
@@ -109,3 +109,8 @@ export const actions: Actions = {
     return refused ?? { cancelled: run };
   },
 };
+
+/** The place on the printer that a form names; the first where it names none. */
+function placeIn(form: FormData): number {
+  return Number(form.get('place') ?? 0);
+}

@@ -84,7 +84,7 @@ export const actions: Actions = {
     const form = await request.formData();
     const [entry, printer] = [String(form.get('entry')), String(form.get('printer'))];
     const refused = await orSentence(
-      startPart(database(), locals.person!, entry, printer, form.getAll('check')),
+      startPart(database(), locals.person!, entry, printer, form.getAll('check'), form.getAll('place')),
     );
     if (refused) return refused;
     redirect(303, '/print-room');

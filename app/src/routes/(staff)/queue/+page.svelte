@@ -182,7 +182,7 @@
     spools={data.spools}
     material={startingEntry.material}
     grams={startingEntry.grams}
-    colour={startingEntry.colours[0]}
+    colours={startingEntry.colours.length > 0 ? startingEntry.colours : [undefined]}
     close={() => (starting = undefined)}
   />
 {/if}

@@ -21,7 +21,15 @@ export const load: PageServerLoad = async ({ locals, depends }) => {
   return {
     spools: await spoolsOf(db, locals.person!),
     gone: await spoolsGone(db, locals.person!),
-    printers: printers.map(({ id, name, run }) => ({ id, name, isBusy: run !== undefined })),
+    /** Where a roll can be put. */
+    places: printers.flatMap(({ id, name, run, places }) =>
+      places.map((_, place) => ({
+        id,
+        name,
+        place: places.length > 1 ? place : undefined,
+        isBusy: run !== undefined,
+      })),
+    ),
   };
 };
 
@@ -39,7 +47,8 @@ export const actions: Actions = {
   load: async ({ request, locals }) => {
     const form = await request.formData();
     const [spool, printer] = [String(form.get('spool')), String(form.get('printer'))];
-    return orSentence(loadSpool(database(), locals.person!, spool, printer));
+    const place = Number(form.get('place') ?? 0);
+    return orSentence(loadSpool(database(), locals.person!, spool, printer, place));
   },
   unload: async ({ request, locals }) => {
     const spool = String((await request.formData()).get('spool'));

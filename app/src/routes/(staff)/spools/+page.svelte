@@ -5,6 +5,7 @@
   import { runsLow, spoolGrams, spoolPrice } from '$lib/shared/spool';
   import { spoolTexts as say } from '$lib/texts/spools';
   import { inMoney } from '@kelbrin/core/inspect';
+  import PutOn from '$lib/printroom/PutOn.svelte';
   import AskFirst from '$lib/ui/AskFirst.svelte';
   import NumberField from '$lib/ui/NumberField.svelte';
   import { follow } from '$lib/live/follow.svelte';
@@ -27,6 +28,9 @@
       if (result.type === 'success') next.colourName = '';
     };
 
+  const hasPlaces = (printerId: string | null) =>
+    data.places.some(({ id, place }) => id === printerId && place !== undefined);
+
   follow(() => ['printroom']);
 </script>
 
@@ -44,7 +48,7 @@
     <p role="status" class="border-pass bg-pass-wash mb-4 border-l-4 px-3 py-2">{say.sticker(form.added)}</p>
   {/if}
   <ul class="sheet divide-hairline mb-6 divide-y">
-    {#each data.spools as { spool, printer } (spool.id)}
+    {#each data.spools as { spool, printer, drying } (spool.id)}
       <li class="flex flex-wrap items-center gap-4 px-4 py-3" aria-label="{say.spool} {spool.number}">
         <span class="border-hairline h-6 w-6 rounded-full border" style="background: {spool.colour}"></span>
         <span class="w-56">
@@ -55,6 +59,7 @@
               >{say.perKg(inMoney(spool.pricePerKg, data.school.currency))}</span
             >
           {/if}
+          {#if drying}<span class="text-ink-soft block text-sm">{say.dry(drying)}</span>{/if}
         </span>
         <form method="POST" action="?/weigh" class="flex items-center gap-2" use:enhance>
           <input type="hidden" name="spool" value={spool.id} />
@@ -70,7 +75,9 @@
           <span class="text-ink-soft">g</span>
           <Button type="submit" size="xs" color="alternative">{say.weigh}</Button>
         </form>
-        <span class="text-ink-soft w-32">{printer ? say.on(printer) : say.shelf}</span>
+        <span class="text-ink-soft w-32"
+          >{printer ? say.on(printer, hasPlaces(spool.printerId) ? spool.place : undefined) : say.shelf}</span
+        >
         <span class="ml-auto flex gap-2">
           {#if printer}
             <form method="POST" action="?/unload" use:enhance>
@@ -78,20 +85,7 @@
               <Button type="submit" size="xs" color="alternative">{say.unload}</Button>
             </form>
           {:else}
-            <form method="POST" action="?/load" class="flex gap-2" use:enhance>
-              <input type="hidden" name="spool" value={spool.id} />
-              {#each data.printers as { id, name, isBusy } (id)}
-                <Button
-                  type="submit"
-                  name="printer"
-                  value={id}
-                  size="xs"
-                  color="alternative"
-                  disabled={isBusy}
-                  title={isBusy ? say.isPrinting(name) : undefined}>{say.load(name)}</Button
-                >
-              {/each}
-            </form>
+            <PutOn {spool} places={data.places} />
           {/if}
           <AskFirst
             label={say.gone}

@@ -67,22 +67,25 @@
     <section class="sheet p-4" aria-label={say.printing}>
       <h2 class="mb-1">{say.printing}</h2>
       <ul>
-        {#each data.printers as { id, name, isOnline, run, spool } (id)}
+        {#each data.printers as { id, name, isOnline, run, places } (id)}
           <li class="flex gap-2 leading-7">
             <strong>{name}</strong>
             <span class={isOnline ? 'text-ink-soft' : 'text-fail'}
               >{!isOnline ? say.offline : run ? say.prints(run.students, run.secondsLeft) : say.free}</span
             >
           </li>
-          {#if !spool || runsLow(spool)}
+          {#if places.every((spool) => spool === null)}
             <li class="text-warn-ink leading-7">
-              <a class="underline underline-offset-2" href="/spools"
-                >{spool
-                  ? spoolTexts.low(name, spool.gramsLeft, spool.colourName)
-                  : spoolTexts.noneOn(name)}</a
-              >
+              <a class="underline underline-offset-2" href="/spools">{spoolTexts.noneOn(name)}</a>
             </li>
           {/if}
+          {#each places.filter((spool) => spool !== null && runsLow(spool)) as spool (spool!.id)}
+            <li class="text-warn-ink leading-7">
+              <a class="underline underline-offset-2" href="/spools"
+                >{spoolTexts.low(name, spool!.gramsLeft, spool!.colourName)}</a
+              >
+            </li>
+          {/each}
         {/each}
       </ul>
       <p class="mt-1">

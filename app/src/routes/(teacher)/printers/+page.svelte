@@ -7,6 +7,7 @@
   import KeptInput from '$lib/ui/KeptInput.svelte';
   import KeptSelect from '$lib/ui/KeptSelect.svelte';
   import ConnectionFields from './ConnectionFields.svelte';
+  import { materialTexts } from '$lib/texts/materials';
   import { printersTexts as say } from '$lib/texts/printers';
 
   let { data, form } = $props();
@@ -34,10 +35,13 @@
 <svelte:head><title>{say.title} · Kelbrin</title></svelte:head>
 
 <main class="mx-auto w-full max-w-6xl p-6">
-  <div class="mb-1 flex items-baseline gap-4">
+  <div class="mb-1 flex flex-wrap items-baseline gap-x-4 gap-y-1">
     <a href="/print-room" class="text-primary-800 underline underline-offset-2">{say.back}</a>
     <h1>{say.title}</h1>
-    <a href="/machines" class="text-primary-800 ml-auto underline underline-offset-2">{say.sheets}</a>
+    <a href="/materials" class="text-primary-800 ml-auto underline underline-offset-2"
+      >{materialTexts.title}</a
+    >
+    <a href="/machines" class="text-primary-800 underline underline-offset-2">{say.sheets}</a>
   </div>
   <p class="text-ink-soft mb-4">{say.what}</p>
   {#if form?.message}<p role="alert" class="border-fail bg-fail-wash mb-4 border-l-4 px-3 py-2">

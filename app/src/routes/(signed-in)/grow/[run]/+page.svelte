@@ -69,7 +69,7 @@
   });
 
   onMount(() => {
-    void slicing.slice(run.parts, run.limits, run.choice, run.sheet);
+    void slicing.slice(run.parts, run.limits, run.choice, run.on);
     const stream = new EventSource(`/grow/${run.id}/live`);
     stream.addEventListener('open', () => (isFollowing = true));
     stream.addEventListener('error', () => (isFollowing = false));

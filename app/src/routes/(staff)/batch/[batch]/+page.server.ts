@@ -53,7 +53,14 @@ export const actions: Actions = {
     const form = await request.formData();
     const printer = String(form.get('printer'));
     const refused = await orSentence(
-      startBatch(database(), locals.person!, params.batch, printer, form.getAll('check')),
+      startBatch(
+        database(),
+        locals.person!,
+        params.batch,
+        printer,
+        form.getAll('check'),
+        form.getAll('place'),
+      ),
     );
     if (refused) return refused;
     redirect(303, '/print-room');

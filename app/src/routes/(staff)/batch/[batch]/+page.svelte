@@ -1,19 +1,23 @@
 <script lang="ts">
+  import { placesFor, placesOf } from '$lib/shared/rolls';
   import { onDestroy } from 'svelte';
   import { enhance } from '$lib/ui/enhance';
   import { invalidate } from '$app/navigation';
   import { page } from '$app/state';
   import type { Pose } from '@kelbrin/core/plate';
-  import { sameMaterial, type PrintChoice } from '@kelbrin/core/slice';
+  import { sameMaterial, type PartChoice, type PrintChoice } from '@kelbrin/core/slice';
   import { Button } from 'flowbite-svelte';
   import ColourClash from '$lib/batch/ColourClash.svelte';
   import Layers from '$lib/batch/Layers.svelte';
+  import OwnChoices from '$lib/batch/OwnChoices.svelte';
   import Outcomes from '$lib/batch/outcomes/Outcomes.svelte';
   import BatchPlate from '$lib/batch/BatchPlate.svelte';
+  import BatchViews, { type BatchView } from '$lib/batch/BatchViews.svelte';
   import BatchSection from '$lib/batch/BatchSection.svelte';
   import PrintChoiceFields from '$lib/batch/PrintChoice.svelte';
   import { BatchSlicing, partToSlice } from '$lib/batch/slicing.svelte';
   import { isFree } from '$lib/shared/printerNow';
+  import StartPanel from '$lib/batch/StartPanel.svelte';
   import StartBatch from '$lib/batch/StartBatch.svelte';
   import Takes from '$lib/batch/Takes.svelte';
   import { choiceWithColours, coloursOfBatch } from '$lib/shared/batchColours';
@@ -25,7 +29,7 @@
 
   let { data, form } = $props();
 
-  let view = $state<'plate' | 'layers' | 'section'>('plate');
+  let view = $state<BatchView>('plate');
   let chosen = $state<string>();
   let starting = $state<string>();
   let problem = $state<string>();
@@ -34,6 +38,7 @@
 
   /** What was changed here and is on its way to the server. */
   let moved = $state.raw<Record<string, Pose>>({});
+  let own = $state.raw<Record<string, PartChoice>>({});
   let saving: Promise<void> = Promise.resolve();
   let choosing = $state.raw<PrintChoice>();
 
@@ -44,8 +49,13 @@
   const current = $derived(data.parts.filter(({ isCurrent }) => isCurrent));
   const isPrinted = $derived(current.length === 0);
   const parts = $derived(
-    (isPrinted ? data.parts : current).map((part) => ({ ...part, ...moved[part.entryId] })),
+    (isPrinted ? data.parts : current).map((part) => ({
+      ...part,
+      ...moved[part.entryId],
+      ...(own[part.entryId] ? { ownChoice: own[part.entryId] } : {}),
+    })),
   );
+  const chosenPart = $derived(parts.find(({ entryId }) => entryId === chosen));
   const choice = $derived(choosing ?? data.batch.choice);
   const together = $derived(coloursOfBatch(parts));
   /** How it is printed, with the stops that its parts’ colours need. */
@@ -59,7 +69,12 @@
   /** The spool that it is printed from: the one of its print, of the printer that is chosen for it, or of one that could. */
   const filament = $derived.by(() => {
     if (!isOpen && data.spool) return data.spool;
-    const could = data.printers.filter(({ spool }) => spool && sameMaterial(spool.material, limits.material));
+    const could = data.printers.flatMap(({ id, places }) =>
+      places
+        .filter((spool) => spool !== null)
+        .filter(({ material }) => sameMaterial(material, limits.material))
+        .map((spool) => ({ id, spool })),
+    );
     const wanted = [starting, data.batch.plannedFor];
     const isReady = ({ id }: { id: string }) => ready.some((each) => each.id === id);
     return (could.find(({ id }) => wanted.includes(id)) ?? could.find(isReady) ?? could[0])?.spool;
@@ -67,15 +82,30 @@
   const colour = $derived(filament?.colour ?? '#3f8f5f');
   const sheet = $derived(data.sheets[starting ?? data.batch.plannedFor ?? '']);
   const printer = $derived(ready.find(({ id }) => id === starting));
+  /** The colours that it is printed in, from below, with those of the stops that somebody chose. */
+  const colours = $derived(
+    Array.from(
+      { length: (printed.colourChangesMm?.length ?? 0) + 1 },
+      (_, colour) => together.filaments[colour],
+    ),
+  );
+  /** The printer that it is sliced for, and where on it the colours come from. */
+  const on = $derived.by(() => {
+    if (!sheet) return undefined;
+    const rolls = data.tries.at(0)?.rolls;
+    if (!isOpen && rolls) return { sheet, places: placesOf(rolls) };
+    const wanted = starting ?? data.batch.plannedFor;
+    const places = data.printers.find(({ id }) => id === wanted)?.places ?? [];
+    const loaded = places.filter((roll) => roll !== null);
+    return { sheet, places: places.length > 1 ? placesFor(colours, loaded) : [] };
+  });
 
   // Another batch is another page.
   // svelte-ignore state_referenced_locally
   const slicing = new BatchSlicing(`/batch/${data.batch.id}/part`);
   onDestroy(() => slicing.close());
   /** What is sliced, as text: loading the same batch anew is no reason to slice it anew. */
-  const wanted = $derived(
-    JSON.stringify([parts.map(partToSlice), limits, printed, ...(sheet ? [sheet] : [])]),
-  );
+  const wanted = $derived(JSON.stringify([parts.map(partToSlice), limits, printed, ...(on ? [on] : [])]));
   $effect(() => {
     void slicing.slice(...(JSON.parse(wanted) as Parameters<BatchSlicing['slice']>));
   });
@@ -86,9 +116,15 @@
     if (!isDone) return;
     await save(`place/${entryId}`, place);
     // What was moved further meanwhile stays where it is here.
-    if (moved[entryId] === place)
-      moved = Object.fromEntries(Object.entries(moved).filter(([id]) => id !== entryId));
+    if (moved[entryId] === place) moved = without(moved, entryId);
   }
+  async function changeOwn(entryId: string, next: PartChoice) {
+    own = { ...own, [entryId]: next };
+    await save(`own/${entryId}`, next);
+    if (own[entryId] === next) own = without(own, entryId);
+  }
+  const without = <T,>(all: Readonly<Record<string, T>>, key: string) =>
+    Object.fromEntries(Object.entries(all).filter(([id]) => id !== key));
   async function change(next: PrintChoice) {
     choosing = next;
     await save('choice', next);
@@ -144,33 +180,18 @@
 
   <div class="grid grid-cols-1 gap-5 lg:grid-cols-[1fr_320px]">
     <section class="sheet flex h-[560px] min-w-0 flex-col gap-3 p-4">
-      <div class="flex flex-wrap items-center gap-2" role="group" aria-label={say.views}>
-        <Button
-          size="xs"
-          color={view === 'plate' ? 'primary' : 'alternative'}
-          onclick={() => (view = 'plate')}>{say.plate}</Button
-        >
-        <Button
-          size="xs"
-          color={view === 'layers' ? 'primary' : 'alternative'}
-          onclick={() => (view = 'layers')}>{say.layers}</Button
-        >
-        <Button
-          size="xs"
-          color={view === 'section' ? 'primary' : 'alternative'}
-          onclick={() => (view = 'section')}>{say.section}</Button
-        >
+      <BatchViews bind:view>
         {#if view === 'plate' && isOpen}
-          {@const part = parts.find(({ entryId }) => entryId === chosen)}
           <span class="ml-auto flex flex-wrap gap-2">
-            {#if part}
+            {#if chosenPart}
               <Button
                 size="xs"
                 color="alternative"
-                onclick={() => move(part.entryId, { ...part, turnDeg: (part.turnDeg + 15) % 360 }, true)}
+                onclick={() =>
+                  move(chosenPart.entryId, { ...chosenPart, turnDeg: (chosenPart.turnDeg + 15) % 360 }, true)}
                 >{say.turn}</Button
               >
-              <Button size="xs" color="alternative" onclick={() => takeOff(part.entryId)}
+              <Button size="xs" color="alternative" onclick={() => takeOff(chosenPart.entryId)}
                 >{say.takeOff}</Button
               >
             {/if}
@@ -179,7 +200,7 @@
             </form>
           </span>
         {/if}
-      </div>
+      </BatchViews>
       {#if view === 'plate'}
         <div class="min-h-0 flex-1">
           <BatchPlate
@@ -203,6 +224,8 @@
           bind:chosen
           colourChangesMm={printed.colourChangesMm}
           filaments={together.filaments}
+          day={isPrinted ? undefined : data.day}
+          startedAt={run?.startedAt}
         />
       {/if}
     </section>
@@ -222,38 +245,12 @@
           <p>{say.isPrinting} <a class="text-primary-800 underline" href="/print-room">{say.watch}</a></p>
         </section>
       {:else if !isPrinted}
-        <section class="sheet flex flex-col gap-2 p-4" aria-label={say.start}>
-          {#each ready as each (each.id)}
-            <Button onclick={() => (starting = each.id)}>
-              <span
-                class="mr-2 h-3 w-3 rounded-full border border-white"
-                style="background: {each.spool?.colour ?? 'transparent'}"
-              ></span>{say.startOn(each.name)}
-            </Button>
-          {:else}
-            <p class="text-ink-soft">{say.noneFree}</p>
-          {/each}
-          <form
-            method="POST"
-            action="?/plan"
-            use:enhance={() =>
-              ({ update }) =>
-                update({ reset: false })}
-          >
-            <label class="flex items-center gap-2 text-sm"
-              >{say.plannedFor}
-              <select
-                name="printer"
-                class="border-hairline rounded py-1 pr-8 pl-2"
-                value={data.batch.plannedFor ?? ''}
-                onchange={({ currentTarget }) => currentTarget.form?.requestSubmit()}
-              >
-                <option value="">{say.noPrinter}</option>
-                {#each data.printers as { id, name } (id)}<option value={id}>{name}</option>{/each}
-              </select></label
-            >
-          </form>
-        </section>
+        <StartPanel
+          printers={data.printers}
+          {ready}
+          plannedFor={data.batch.plannedFor}
+          start={(printer) => (starting = printer)}
+        />
       {/if}
       {#if failed.length > 0}
         <section class="sheet p-4" aria-label={say.tries}>
@@ -265,6 +262,7 @@
           </ul>
         </section>
       {/if}
+      {#if isOpen}<OwnChoices {parts} bind:chosen {choice} {limits} change={changeOwn} />{/if}
       <section class="sheet p-4">
         <PrintChoiceFields
           {choice}
@@ -290,7 +288,8 @@
     spools={data.spools}
     material={limits.material}
     grams={slicing.estimate?.grams}
-    colour={together.filaments[0]}
+    colourGrams={slicing.estimate?.colourGrams}
+    {colours}
     close={() => (starting = undefined)}
   />
 {/if}

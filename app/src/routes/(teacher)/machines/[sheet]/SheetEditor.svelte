@@ -51,6 +51,13 @@
     edit({ dialect: { ...draft.dialect, ...change } });
 
   askBeforeLeaving(() => isKept, say.leave);
+
+  /** A printer with one filament never changes it by itself. */
+  const places = $derived(
+    (Object.keys(codePlaces) as CodePlace[]).filter(
+      (place) => place !== 'filamentChange' || draft.filaments > 1,
+    ),
+  );
 </script>
 
 <form
@@ -178,7 +185,7 @@
   <fieldset class="flex flex-col gap-4">
     <legend class="mb-2 text-lg font-semibold">{say.code}</legend>
     <p class="text-ink-soft text-sm">{say.codeHow}</p>
-    {#each Object.keys(codePlaces) as CodePlace[] as place (place)}
+    {#each places as place (place)}
       <CodeField
         sheet={draft}
         {place}

@@ -19,7 +19,7 @@
   import WaiverList from '$lib/review/WaiverList.svelte';
   import type { RemarkDraft } from '$lib/shared/remark';
   import { reviewKeys, reviewTexts as say } from '$lib/texts/review';
-  import { grouped } from '$lib/ui/grouped';
+  import { grouped } from '$lib/shared/grouped';
   import { follow, LIVE } from '$lib/live/follow.svelte';
   import InspectionList from '$lib/ui/InspectionList.svelte';
   import KeysSheet from '$lib/ui/KeysSheet.svelte';

@@ -1,0 +1,82 @@
+<script lang="ts">
+  import { Button } from 'flowbite-svelte';
+  import { infillWays, settingsOf, type PartChoice, type PrintChoice } from '@kelbrin/core/slice';
+  import type { LimitsCard } from '@kelbrin/core/inspect';
+  import { batchTexts as say } from '$lib/texts/batch';
+  import NumberField from '$lib/ui/NumberField.svelte';
+
+  /** How one part of a batch is printed otherwise than the others: empty fields are as the batch has it. */
+  interface Props {
+    student: string;
+    own: PartChoice | null;
+    /** How the batch is printed. */
+    choice: PrintChoice;
+    limits: LimitsCard;
+    change: (own: PartChoice) => void;
+  }
+  let { student, own, choice, limits, change }: Props = $props();
+
+  const usual = $derived(settingsOf(limits, choice));
+  const set = (part: PartChoice) => change({ ...own, ...part });
+  const way = $derived(
+    own?.infillWay === undefined
+      ? ''
+      : own.infillWay === 'lines'
+        ? String(own.infillDirections ?? usual.infillDirections)
+        : own.infillWay,
+  );
+  function chooseWay(wished: string) {
+    const infillWay = infillWays.find((each) => each === wished);
+    if (infillWay) set({ infillWay, infillDirections: undefined });
+    else if (wished === '') set({ infillWay: undefined, infillDirections: undefined });
+    else set({ infillWay: 'lines', infillDirections: Number(wished) as PartChoice['infillDirections'] });
+  }
+</script>
+
+<section class="sheet flex flex-col gap-3 p-4" aria-label={say.ownOf(student)}>
+  <h2>{say.ownOf(student)}</h2>
+  <p class="text-ink-soft text-sm">{say.ownWhy}</p>
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
+    {say.infill}
+    <span class="flex items-center gap-1"
+      ><NumberField
+        min={0}
+        max={100}
+        unit="%"
+        nudge={5}
+        optional
+        class="w-full"
+        placeholder={String(Math.round(100 * usual.infillShare))}
+        kept={own?.infillShare === undefined ? null : Math.round(100 * own.infillShare)}
+        onchange={(percent) => set({ infillShare: percent === null ? undefined : percent / 100 })}
+      />%</span
+    >
+  </label>
+  <label class="grid grid-cols-[1fr_6.5rem] items-center gap-x-2">
+    {say.wallLines}
+    <NumberField
+      min={1}
+      max={10}
+      whole
+      optional
+      class="w-full"
+      placeholder={String(usual.wallLines)}
+      kept={own?.wallLines ?? null}
+      onchange={(lines) => set({ wallLines: lines ?? undefined })}
+    />
+  </label>
+  <label class="grid grid-cols-[1fr_10.5rem] items-center gap-2">
+    {say.pattern}
+    <select
+      class="border-hairline rounded py-1 pr-8 pl-2"
+      value={way}
+      onchange={(event) => chooseWay(event.currentTarget.value)}
+    >
+      <option value="">{say.asBatch}</option>
+      {#each Object.entries(say.patterns) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+    </select>
+  </label>
+  {#if own}
+    <Button size="xs" color="alternative" onclick={() => change({})}>{say.allAsBatch}</Button>
+  {/if}
+</section>
