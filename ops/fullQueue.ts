@@ -40,15 +40,14 @@ export async function fillQueue(databaseUrl: string, files: number, printers: nu
   // Printers that nothing is connected to are free as soon as they have filament.
   const more = printers - (await sql`select from printers`).length;
   await sql`
-    with roll as (
-      insert into spools (material, colour, colour_name, grams_left)
-      select s.material, s.colour, s.colour_name, 5000 from generate_series(1, ${more}), (select * from spools limit 1) s
+    with added as (
+      insert into printers (name, model, connection)
+      select 'Printer ' || number, 'By card', jsonb_set(p.connection, '{value}', '{"way": "card", "card": null}')
+      from generate_series(1, ${more}) number, (select connection from printers limit 1) p
       returning id
     )
-    insert into printers (name, model, spool_id, connection)
-    select 'Printer ' || row_number() over (), 'By card', roll.id,
-      jsonb_set(p.connection, '{value}', '{"way": "card", "card": null}')
-    from roll, (select connection from printers limit 1) p`;
+    insert into spools (material, colour, colour_name, grams_left, printer_id)
+    select s.material, s.colour, s.colour_name, 5000, added.id from added, (select * from spools limit 1) s`;
   await sql`analyze`;
   await sql.end();
 }

@@ -140,6 +140,9 @@ export class Stack {
         PORT: String(port),
         // Files that are imported are larger than forms; the routes themselves set the limit that people are told of.
         BODY_SIZE_LIMIT: '21M',
+        // A browser that keeps a connection for the next request must not find it closed just then.
+        KEEP_ALIVE_TIMEOUT: '65',
+        HEADERS_TIMEOUT: '66',
       });
     }
     for (let tries = 0; tries < 600; tries++) {

@@ -64,10 +64,11 @@ export class Visitor {
   }
 
   /** Fetches something as it is, such as a picture; throws when there is none. */
-  async get(path: string): Promise<void> {
+  async get(path: string): Promise<Uint8Array> {
     const answer = await this.#fetch(path, {});
-    await answer.arrayBuffer();
+    const bytes = new Uint8Array(await answer.arrayBuffer());
     if (!answer.ok) throw new Error(`${path} answered ${answer.status}.`);
+    return bytes;
   }
 
   /** Hears of every piece of news of a topic until `stop` is called off. */

@@ -168,7 +168,7 @@ async function printBatch(teacher: Visitor, sql: Sql): Promise<string> {
     select id as entry from queue_entries where state = 'waiting' order by position limit 1`;
   for (;;) {
     const [printer] = await sql<{ id: string }[]>`
-      select p.id from printers p where p.spool_id is not null and p.status ->> 'online' = 'true'
+      select p.id from printers p where exists (select from spools s where s.printer_id = p.id) and p.status ->> 'online' = 'true'
         and not exists (select 1 from runs r where r.printer_id = p.id and r.state in ('preparing', 'sending', 'printing')) limit 1`;
     const started =
       printer &&

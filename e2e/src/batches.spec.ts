@@ -74,6 +74,24 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     await expect.poll(minutes).toBe(before);
   });
 
+  await test.step('one part is printed otherwise than the others, and as they are again', async () => {
+    const taken = () => takes.textContent();
+    const before = await taken();
+    await plate.getByRole('button', { name: 'Part of Asha' }).click();
+    const only = helper.getByRole('region', { name: 'Only the part of Asha' });
+    await only.getByLabel('Wall lines').fill('5');
+    await only.getByLabel('Wall lines').press('Tab');
+    await expect.poll(taken).not.toBe(before);
+    await expect(helper.getByText('Printed otherwise: Asha')).toBeVisible();
+    await expectNoSeriousFault(helper, 'a batch with a part that is printed otherwise');
+    await helper.reload();
+    await helper.getByRole('button', { name: 'Asha', exact: true }).click();
+    await expect(only.getByLabel('Wall lines')).toHaveValue('5');
+    await only.getByRole('button', { name: 'Print it as the batch' }).click();
+    await expect(helper.getByText('Printed otherwise:')).toHaveCount(0);
+    await expect.poll(taken).toBe(before);
+  });
+
   await test.step('a part that is moved onto another is marked, and the batch does not start', async () => {
     const middleOf = async (name: string) => {
       const box = (await plate.getByRole('button', { name: `Part of ${name}` }).boundingBox())!;

@@ -131,6 +131,7 @@ test('on every page what people write stays words, and axe finds nothing serious
     '/spools',
     '/printers',
     '/machines',
+    '/materials?like=PETG',
     group!.replace('/class/', '/gallery/'),
     `/brief/${brief}/teams`,
     '/limits',

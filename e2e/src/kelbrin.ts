@@ -1,5 +1,12 @@
 import { randomBytes } from 'node:crypto';
-import { expect, test as base, type APIRequestContext, type Browser, type Page } from '@playwright/test';
+import {
+  expect,
+  test as base,
+  type APIRequestContext,
+  type Browser,
+  type Locator,
+  type Page,
+} from '@playwright/test';
 import { designOf } from '../../core/src/design/index.ts';
 import type { Recipe } from '../../core/src/recipe/index.ts';
 import { labelRecipe, type Label } from '../../app/src/lib/server/demo/labels.ts';
@@ -211,6 +218,15 @@ async function benchOf(request: APIRequestContext): Promise<string> {
 /** Waits until the server has every edit. */
 export async function saved(page: Page): Promise<void> {
   await page.locator('[data-save=saved]').waitFor();
+}
+
+/** Puts a roll of the page of spools on a printer, by its button or, where there are many, by the menu of them. */
+export async function putOn(roll: Locator, where: string): Promise<void> {
+  const put = roll.getByRole('button', { name: `Put on ${where}`, exact: true });
+  const menu = roll.getByRole('button', { name: /^Choose where spool/ });
+  await expect(put.or(menu)).toBeVisible();
+  if (await menu.isVisible()) await menu.click();
+  await put.click();
 }
 
 /** Sets bells so far away that a whole batch is done by the next one, whatever the time is; the print room is shown then. */

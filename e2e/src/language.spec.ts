@@ -160,6 +160,7 @@ test('every word of every page comes from the catalogue, and longer words have r
     '/spools',
     '/printers',
     '/machines',
+    '/materials?like=PETG',
   ])
     await visit(teacher, page);
   await visit(teacher, '/limits');

@@ -33,8 +33,13 @@ test('a week is planned for all printers, changed by a drag and by keys, and pla
   });
 
   await test.step('a batch is dragged to another printer, and stays there', async () => {
-    const from = (await helper.locator('[data-on="Printer 2"]').first().boundingBox())!;
-    const to = (await helper.locator('[data-on="Printer 1"]').first().boundingBox())!;
+    // Asked of the page in one go: news may just draw the plan anew.
+    const [from, to] = await helper.evaluate(() =>
+      ['Printer 2', 'Printer 1'].map((name) => {
+        const { x, y } = document.querySelector(`[data-on="${name}"]`)!.getBoundingClientRect();
+        return { x, y };
+      }),
+    );
     await helper.mouse.move(from.x + 20, from.y + 20);
     await helper.mouse.down();
     await helper.mouse.move(from.x + 90, from.y + 10, { steps: 4 });

@@ -61,6 +61,7 @@ test('supports that card and brief allow are seen, approved, printed and broken 
     await expect(overhang).toContainText('Supports hold it while it is printed.');
     const supports = student.locator('[data-check=supports]');
     await expect(supports).toContainText(/Held by supports: \d+(\.\d)?\sg, \d+\smin/);
+    await expect(student.getByTestId('plan-supports')).not.toHaveAttribute('d', '');
     await expect(student.getByText(/^of it supports: \d+\smin, \d+\.\d g$/)).toBeVisible();
     await handInRecipe(browser, kelbrin.origin, 'luca', labelOnPost('Dill'));
   });
