@@ -83,7 +83,7 @@ export const house = [
   {
     path: 'core/src/inspect',
     about: 'solid + limits card → inspection',
-    uses: ['words', 'mesh', 'plane', 'recipe', 'colours'],
+    uses: ['words', 'mesh', 'plane', 'recipe', 'colours', 'machine'],
   },
   {
     path: 'core/src/inspect/result',
@@ -125,7 +125,7 @@ export const house = [
   { path: 'core/src/advise/kinds', about: 'one file for each kind of remedy' },
   {
     path: 'core/src/machine',
-    about: 'what a model of printer is like, and its own G-code, checked and written',
+    about: 'what printers and materials are like; G-code of a sheet, checked and written',
     uses: ['words', 'recipe'],
   },
   {
@@ -133,7 +133,7 @@ export const house = [
     about: 'solid + print settings → layers → toolpaths → G-code and estimate',
     uses: ['machine', 'words', 'mesh', 'plane', 'recipe', 'solid', 'colours'],
   },
-  { path: 'core/src/slice/settings', about: 'print settings, sets of them, materials', uses: [] },
+  { path: 'core/src/slice/settings', about: 'print settings and sets of them', uses: [] },
   {
     path: 'core/src/slice/paths',
     about: 'paths of the nozzle, their order, seams and ways between',
@@ -305,7 +305,7 @@ export const house = [
   { path: 'app/src/lib/server/projects/sharing', about: 'links to a version' },
   {
     path: 'app/src/lib/server/printers',
-    about: 'printers, who keeps them, their sheets, spools, the school day',
+    about: 'printers, who keeps them, their sheets, spools, materials, the school day',
     uses: ['platform'],
   },
   {
@@ -349,7 +349,7 @@ export const house = [
   {
     path: 'app/src/lib/server/limits',
     about: 'limits cards, and the currency of the school',
-    uses: ['platform', 'handIns'],
+    uses: ['platform', 'handIns', 'printers'],
   },
   {
     path: 'app/src/lib/server/briefs',
