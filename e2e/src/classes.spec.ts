@@ -126,6 +126,50 @@ test('what is chosen for a class is still shown when it is saved once more', asy
   await expect(card).toHaveValue(inUse);
 });
 
+test('what was saved stays in its field though news have the page ask for its data meanwhile', async ({ as }) => {
+  const page = await as('teacher');
+  await page.goto('/class');
+  await page.getByRole('link', { name: 'Year 8, Wren group' }).click();
+  const pattern = page.getByLabel('What the files of this class are called');
+  await pattern.fill('{brief}-{student}');
+  // Each time that the page asks for its data it waits until the test lets it through.
+  const held: (() => void)[] = [];
+  await page.route('**/class/*/__data.json*', async (route) => {
+    await new Promise<void>((resolve) => held.push(resolve));
+    await route.continue();
+  });
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect.poll(() => held.length).toBe(1);
+  const elsewhere = await as('teacher');
+  await elsewhere.goto(page.url());
+  await elsewhere.getByRole('button', { name: 'Use this card' }).click();
+  await page.waitForTimeout(1_500);
+  held[0]();
+  await expect(pattern).toHaveJSProperty('defaultValue', '{brief}-{student}');
+  await expect(pattern).toHaveValue('{brief}-{student}');
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+});
+
+test('a button stays under the pointer while hand-ins above it are inspected again', async ({ as }) => {
+  const page = await as('teacher');
+  await page.goto('/class');
+  await page.getByRole('link', { name: 'Year 8, Wren group' }).click();
+  const choose = page.getByRole('button', { name: 'Use this card' });
+  const tops = await choose.evaluateHandle((button) => {
+    const seen = new Set<number>();
+    const look = () => {
+      seen.add(Math.round(button.getBoundingClientRect().top + scrollY));
+      requestAnimationFrame(look);
+    };
+    look();
+    return seen;
+  });
+  await choose.click();
+  await expect(page.locator('[data-state=checking]').first()).toBeVisible();
+  await expect(page.locator('[data-state=checking]')).toHaveCount(0);
+  expect(await tops.evaluate((seen) => [...seen])).toHaveLength(1);
+});
+
 test('the school’s money is counted in one currency everywhere, once it is chosen', async ({ as }) => {
   const page = await as('teacher');
   await page.goto('/spools');

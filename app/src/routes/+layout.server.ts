@@ -1,7 +1,7 @@
 import { database } from '$lib/server/platform/db/database';
 import { currencyOf } from '$lib/server/limits/currency';
 import { unseenCount } from '$lib/server/platform/notices';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ locals, depends }) => {

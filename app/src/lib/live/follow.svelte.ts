@@ -1,9 +1,5 @@
-import { invalidate } from '$app/navigation';
-import { navigating } from '$app/state';
 import { newsOf } from './newsOf';
-
-/** The name under which a page's data depends on live news; see `depends` in the loads. */
-export const LIVE = 'kelbrin:live';
+import { reloadLive } from './reload';
 
 /** However fast news come in, the page is loaded anew at most this often. */
 const PAUSE_MS = 250;
@@ -22,10 +18,8 @@ export function follow(topics: () => readonly string[]): void {
     const refresh = () => {
       timer ??= setTimeout(() => {
         timer = undefined;
-        // Loading anew would call off a navigation that is under way, as if the link had not been pressed.
-        if (navigating.to) return refresh();
         // A page that cannot be loaded just now is loaded on the next news or reconnection.
-        invalidate(LIVE).catch(() => {});
+        reloadLive().catch(() => {});
       }, PAUSE_MS);
     };
     const unfollow = newsOf(wanted.split(' '), refresh);

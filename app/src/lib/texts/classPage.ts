@@ -13,7 +13,7 @@ export const classPage = said({
   with: (names: readonly string[]) => say('with {names}', { names: names.join(' & ') }),
   notBegun: 'not begun',
   partOf: (student: string) => say('{student}’s part', { student }),
-  look: 'Look at the bench',
+  look: 'Review',
   newBrief: 'New brief',
   none: 'You have no class yet.',
   noBrief: 'There is no brief for this class yet.',

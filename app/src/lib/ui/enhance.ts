@@ -1,6 +1,5 @@
 import { applyAction, enhance as enhanceForm } from '$app/forms';
-import { invalidateAll } from '$app/navigation';
-import { navigating } from '$app/state';
+import { reloadAll } from '../live/reload';
 import type { SubmitFunction } from '@sveltejs/kit';
 
 type Answer = Parameters<Exclude<Awaited<ReturnType<SubmitFunction>>, void>>[0];
@@ -47,9 +46,7 @@ function leavingFocus({ action, formElement, result, update }: Answer): Answer['
   return async (options) => {
     if (result.type !== 'success') return update(options);
     if (options?.reset !== false) formElement.reset();
-    // Loading anew would call off a link that was pressed meanwhile.
-    await navigating.complete?.catch(() => {});
-    if (options?.invalidateAll !== false) await invalidateAll();
+    if (options?.invalidateAll !== false) await reloadAll();
     const isOfThisPage = location.origin + location.pathname === action.origin + action.pathname;
     // What is shown of a failure and of a success is the same; the focus is taken after a success alone.
     if (isOfThisPage) await applyAction({ ...result, type: 'failure' });

@@ -1,9 +1,8 @@
 <script lang="ts">
   import { locale } from '@kelbrin/core/words';
-  import { invalidate } from '$app/navigation';
   import { onMount, untrack } from 'svelte';
   import { noticeTexts as say } from '$lib/texts/notices';
-  import { LIVE } from '$lib/live/follow.svelte';
+  import { reloadLive } from '$lib/live/reload';
   import { sendJson } from '$lib/ui/send';
 
   let { data } = $props();
@@ -14,7 +13,7 @@
   onMount(async () => {
     if (data.unseen === 0) return;
     await sendJson('PUT', '/notices/seen').then(
-      () => invalidate(LIVE),
+      reloadLive,
       // They stay new, and are seen the next time.
       () => {},
     );

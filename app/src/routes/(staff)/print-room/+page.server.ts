@@ -9,7 +9,7 @@ import { cancelRun, notePlateClear, wishForRun } from '$lib/server/printing/runs
 import { printersWithRuns } from '$lib/server/printing/printRoom';
 import { countWaiting } from '$lib/server/printing/queue/queue';
 import { schoolDayOf, setSchoolDay } from '$lib/server/printers/schoolDay';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

@@ -10,7 +10,7 @@ import { dropEntries, holdEntries } from '$lib/server/printing/queue/queue';
 import { orderByRules, putAt, type Place } from '$lib/server/printing/queue/order';
 import { queueRows } from '$lib/server/printing/queue/rows';
 import { rowsIn, takesOf, viewIn } from '$lib/shared/queue/queueView';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 
 /** So many rows come with the page, more than a screen shows at once; the others are fetched when it is there. */

@@ -11,7 +11,7 @@ import {
   unloadSpool,
   weighSpool,
 } from '$lib/server/printers/spools';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

@@ -10,7 +10,7 @@ import { briefsOf, openProject, standings } from '$lib/server/projects/projects'
 import { galleriesFor } from '$lib/server/projects/gallery';
 import { remarkCounts } from '$lib/server/review/remarks';
 import { waiversOf } from '$lib/server/handIns/waivers';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

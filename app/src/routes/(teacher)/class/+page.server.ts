@@ -3,7 +3,7 @@ import { orSentence } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
 import { createClass } from '$lib/server/people/newClass';
 import { teacherHome } from '$lib/server/overview/teacherHome';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

@@ -12,7 +12,7 @@ import { cardFolders } from '$lib/server/printers/drivers/cardFolders';
 import { usbPorts } from '$lib/server/printers/drivers/usbPorts';
 import { sheetsOf } from '$lib/server/printers/machineSheets';
 import type { Connection } from '$lib/shared/connection';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

@@ -1,6 +1,6 @@
 import { database } from '$lib/server/platform/db/database';
 import { handInsToReview } from '$lib/server/review/stack';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

@@ -13,7 +13,7 @@ import { startBatch } from '$lib/server/printing/runs/startBatch';
 import { printersNow } from '$lib/server/printing/printRoom';
 import { repeatPrint } from '$lib/server/printing/queue/queue';
 import { schoolDayOf } from '$lib/server/printers/schoolDay';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, depends }) => {

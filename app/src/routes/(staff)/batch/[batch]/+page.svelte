@@ -2,7 +2,6 @@
   import { placesFor, placesOf } from '$lib/shared/rolls';
   import { onDestroy } from 'svelte';
   import { enhance } from '$lib/ui/enhance';
-  import { invalidate } from '$app/navigation';
   import { page } from '$app/state';
   import type { Pose } from '@kelbrin/core/plate';
   import { sameMaterial, type PartChoice, type PrintChoice } from '@kelbrin/core/slice';
@@ -23,7 +22,8 @@
   import { choiceWithColours, coloursOfBatch } from '$lib/shared/batchColours';
   import { plateOf, gapOf } from '$lib/shared/plate';
   import { batchTexts as say } from '$lib/texts/batch';
-  import { follow, LIVE } from '$lib/live/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
+  import { reloadLive } from '$lib/live/reload';
   import { sendJson } from '$lib/ui/send';
   import { clockTime } from '$lib/ui/times';
 
@@ -139,7 +139,7 @@
       } catch (refused) {
         problem = (refused as Error).message;
       }
-      await invalidate(LIVE);
+      await reloadLive();
     });
     return saving;
   }
@@ -147,7 +147,7 @@
     const body = new FormData();
     body.set('entry', entryId);
     await fetch('?/off', { method: 'POST', body });
-    await invalidate(LIVE);
+    await reloadLive();
   }
 </script>
 

@@ -9,7 +9,7 @@ import { isFirstProject } from '$lib/server/projects/firstProject';
 import { limitsOf, standings } from '$lib/server/projects/projects';
 import { versionsOf } from '$lib/server/projects/versions';
 import { saidWithHandIn } from '$lib/shared/saidWithHandIn';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 import { say } from '@kelbrin/core/words';
 

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
-  import { invalidateAll } from '$app/navigation';
   import { onDestroy } from 'svelte';
   import { speak } from '@kelbrin/core/words';
   import { recipeOf } from '@kelbrin/core/design';
@@ -18,6 +17,7 @@
   import { handInTexts as say } from '$lib/texts/handIn';
   import TaskButton from '$lib/task/TaskButton.svelte';
   import { follow } from '$lib/live/follow.svelte';
+  import { reloadAll } from '$lib/live/reload';
   import StateChip from '$lib/ui/StateChip.svelte';
 
   let { data, form } = $props();
@@ -69,7 +69,7 @@
       author={data.person?.name ?? ''}
       design={data.project.design}
       versions={data.versions}
-      onkept={invalidateAll}
+      onkept={reloadAll}
       filePattern={data.filePattern}
       revision={data.project.revision}
       limits={data.limits}

@@ -5,7 +5,7 @@ import { classWithStandings, setFilePattern } from '$lib/server/people/classes';
 import { database } from '$lib/server/platform/db/database';
 import { askForRecheck } from '$lib/server/handIns/boss';
 import { cardsOf, chooseCard } from '$lib/server/limits/cards';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, depends }) => {

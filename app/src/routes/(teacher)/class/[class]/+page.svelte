@@ -49,7 +49,9 @@
   </div>
   {#each group.briefs as brief (brief.id)}
     <section class="mb-6" aria-label={brief.title}>
-      <div class="mb-3 flex flex-wrap items-center gap-x-4 gap-y-1">
+      <!-- As high as its button, which comes and goes; likewise its cards are as high in each state of what they show.
+           What stands below stays under the pointer while hand-ins are inspected again. -->
+      <div class="mb-3 flex min-h-9 flex-wrap items-center gap-x-4 gap-y-1">
         <h2>{brief.title}</h2>
         <a class="text-primary-800 underline underline-offset-2" href="/lesson/{brief.id}">{say.lesson}</a>
         <a class="text-primary-800 underline underline-offset-2" href="/brief/{brief.id}">{say.edit}</a>
@@ -91,8 +93,9 @@
               <div class="flex items-center justify-between gap-2">
                 <StateChip state={project.state} />
                 {#if project.state === 'waiting'}
-                  <a class="text-primary-800 underline underline-offset-2" href="/review/{project.handInId}"
-                    >{say.look}</a
+                  <a
+                    class="text-primary-800 truncate underline underline-offset-2"
+                    href="/review/{project.handInId}">{say.look}</a
                   >
                 {/if}
               </div>

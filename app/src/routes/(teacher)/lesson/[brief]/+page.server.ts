@@ -1,7 +1,7 @@
 import { orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
 import { lessonOf, noteHelped } from '$lib/server/overview/lesson';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, depends }) => {

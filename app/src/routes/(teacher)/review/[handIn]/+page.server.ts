@@ -5,7 +5,7 @@ import { database } from '$lib/server/platform/db/database';
 import { askForInspection } from '$lib/server/handIns/boss';
 import { approve, sendBack, undoDecision } from '$lib/server/review/decide';
 import { handInsToReview, handInToReview } from '$lib/server/review/stack';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, depends, url }) => {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { tick } from 'svelte';
   import { enhance } from '$lib/ui/enhance';
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import { Button } from 'flowbite-svelte';
   import { checkTitle, type Finding } from '@kelbrin/core/inspect';
   import { differencesOf } from '@kelbrin/core/recipe';
@@ -20,7 +20,8 @@
   import type { RemarkDraft } from '$lib/shared/remark';
   import { reviewKeys, reviewTexts as say } from '$lib/texts/review';
   import { grouped } from '$lib/shared/grouped';
-  import { follow, LIVE } from '$lib/live/follow.svelte';
+  import { follow } from '$lib/live/follow.svelte';
+  import { reloadLive } from '$lib/live/reload';
   import InspectionList from '$lib/ui/InspectionList.svelte';
   import KeysSheet from '$lib/ui/KeysSheet.svelte';
   import PartTakes from '$lib/ui/PartTakes.svelte';
@@ -92,7 +93,7 @@
     } catch (problem) {
       refusal = (problem as Error).message;
     }
-    await invalidate(LIVE);
+    await reloadLive();
   }
   const add = (draft: RemarkDraft) => attempt(sendJson('POST', `/review/${handIn.id}/remarks`, draft));
   const remove = (id: string) => attempt(sendJson('DELETE', `/review/${handIn.id}/remarks`, { id }));

@@ -2,7 +2,7 @@ import { orNotFound } from '$lib/requests.server';
 import { database } from '$lib/server/platform/db/database';
 import { approveAll } from '$lib/server/review/decide';
 import { handInsToReview } from '$lib/server/review/stack';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, depends }) => {

@@ -14,7 +14,7 @@ import { deleteStudent } from '$lib/server/people/deleteStudent';
 import { addHelper, removeHelper } from '$lib/server/people/helpers';
 import { revokeShare } from '$lib/server/projects/sharing/shares';
 import { listReading } from '$lib/shared/listReading';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals, depends, url }) => {

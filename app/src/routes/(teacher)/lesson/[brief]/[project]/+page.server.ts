@@ -6,7 +6,7 @@ import { database } from '$lib/server/platform/db/database';
 import { noteHelped } from '$lib/server/overview/lesson';
 import { endPointing, pointAt, pointerAt } from '$lib/server/projects/company';
 import { limitsOf } from '$lib/server/projects/projects';
-import { LIVE } from '$lib/live/follow.svelte';
+import { LIVE } from '$lib/live/reload';
 import { pointing } from '$lib/shared/company';
 import type { Actions, PageServerLoad } from './$types';
 
