@@ -126,7 +126,9 @@ test('what is chosen for a class is still shown when it is saved once more', asy
   await expect(card).toHaveValue(inUse);
 });
 
-test('what was saved stays in its field though news have the page ask for its data meanwhile', async ({ as }) => {
+test('what was saved stays in its field though news have the page ask for its data meanwhile', async ({
+  as,
+}) => {
   const page = await as('teacher');
   await page.goto('/class');
   await page.getByRole('link', { name: 'Year 8, Wren group' }).click();

@@ -27,6 +27,7 @@ export {
 export {
   allowedSets,
   choiceOfPart,
+  chosenIn,
   partChoice,
   printChoice,
   settingsFor,

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import type { PartChoice, PrintChoice } from '@kelbrin/core/slice';
+  import { isOtherwise } from '$lib/shared/batchPiece';
   import { batchTexts as say } from '$lib/texts/batch';
   import OwnChoice from './OwnChoice.svelte';
 
@@ -21,8 +22,6 @@
   let { parts, chosen = $bindable(), choice, limits, change }: Props = $props();
 
   const part = $derived(parts.find(({ entryId }) => entryId === chosen));
-  const isOtherwise = ({ ownChoice }: Props['parts'][number]) =>
-    Object.values(ownChoice ?? {}).some((value) => value !== undefined);
   const otherwise = $derived(parts.filter(isOtherwise));
 </script>
 

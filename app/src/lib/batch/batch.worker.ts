@@ -3,7 +3,6 @@ import { readSolid } from '@kelbrin/core/format';
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import { plateToolpath } from '@kelbrin/core/plate';
 import {
-  choiceOfPart,
   countMoves,
   cutThrough,
   estimate,
@@ -17,7 +16,7 @@ import {
   type Toolpath,
 } from '@kelbrin/core/slice';
 import { loadKernel } from '@kelbrin/core/solid';
-import { pieceOf } from '../shared/batchPiece';
+import { pieceOf, piecesOf } from '../shared/batchPiece';
 import { sliceHeldPart } from '../shared/heldPart';
 import { sentLayer, shownLayer, type SentLayer } from '../ui/printedLines/shownLayer';
 import type { FromBatchWorker, ToBatchWorker } from './messages';
@@ -83,15 +82,13 @@ async function sliceBatch({ job, parts, limits, choice, on }: Extract<ToBatchWor
     on ? { ...settingsOn(on.sheet, each, on.places), plateMm: usual.plateMm, isPlateRound: false } : each;
   const settings = onPrinter(usual);
   const key = JSON.stringify([settings, parts.map(({ heldBy }) => heldBy)]);
-  const pieces = new Map(parts.map((part) => [pieceOf(part), part]));
-  for (const [done, [piece, { hash, ownChoice }]] of [...pieces].entries()) {
+  const pieces = piecesOf(parts, choice);
+  for (const [done, [piece, { hash, choice: own, heldBy }]] of [...pieces].entries()) {
     if (sliced.has(piece + key)) continue;
     answer({ kind: 'progress', job, done, of: pieces.size });
     // A message that came meanwhile is heard here: a newer job calls this one off.
     await new Promise((resolve) => setTimeout(resolve));
     if (job !== current) return;
-    const heldBy = parts.find((part) => part.hash === hash && part.heldBy)?.heldBy;
-    const own = choiceOfPart(choice, ownChoice);
     const part = sliceHeldPart(kernel, meshes.get(hash)!, onPrinter(settingsOf(limits, own)), own, heldBy);
     sliced.set(piece + key, packed(part));
   }

@@ -139,10 +139,14 @@ export const partChoice = printChoice.pick({
 });
 export type PartChoice = z.infer<typeof partChoice>;
 
+/** What is chosen at all: nothing of what was left open. */
+export function chosenIn<T extends object>(choice: T): Partial<T> {
+  return Object.fromEntries(Object.entries(choice).filter(([, value]) => value !== undefined)) as Partial<T>;
+}
+
 /** How a part is printed on a plate: as the plate is, but for what was chosen for it alone. */
 export function choiceOfPart(choice: PrintChoice, own: PartChoice | null | undefined): PrintChoice {
-  const chosen = Object.entries(own ?? {}).filter(([, value]) => value !== undefined);
-  return { ...choice, ...Object.fromEntries(chosen) };
+  return { ...choice, ...chosenIn(own ?? {}) };
 }
 
 /** The settings that a choice makes on the printer of a limits card. */
@@ -150,12 +154,11 @@ export function settingsOf(
   card: Printer,
   { set, isAdapted, supportForm, ...changes }: PrintChoice,
 ): PrintSettings {
-  const chosen = Object.entries(changes).filter(([, value]) => value !== undefined);
   const { layerHeightsMm } = card;
   const usual = settingsFor(card, set);
   return {
     ...usual,
-    ...Object.fromEntries(chosen),
+    ...chosenIn(changes),
     ...(usual.supports && supportForm ? { supports: { ...usual.supports, form: supportForm } } : {}),
     ...(isAdapted ? { adaptLayersMm: [Math.min(...layerHeightsMm), Math.max(...layerHeightsMm)] } : {}),
   };

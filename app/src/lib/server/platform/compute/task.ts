@@ -40,6 +40,7 @@ export type Task =
       readonly parts: readonly (Pose & {
         readonly hash: string;
         readonly piece: string;
+        /** As it was sliced, which the name of the piece does not say; kept answers are told apart by it. */
         readonly heldBy?: LimitsCard;
       })[];
       /** What all parts share, and the usual plate that they are laid on. */

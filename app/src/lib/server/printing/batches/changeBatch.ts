@@ -1,5 +1,6 @@
 import { and, eq } from 'drizzle-orm';
 import { partChoice, printChoice } from '@kelbrin/core/slice';
+import { isOtherwise } from '../../../shared/batchPiece.ts';
 import { placementDraft } from '../../../shared/plate.ts';
 import { demandRole, isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
@@ -35,8 +36,9 @@ export async function chooseForPart(
   demandRole(person, 'teacher', 'helper');
   const read = partChoice.safeParse(data);
   if (!read.success) throw new CannotNow('These print settings cannot be used: load the page again.');
-  const isAny = Object.values(read.data).some((value) => value !== undefined);
-  await changePart(db, batchId, entryId, { ownChoice: isAny ? read.data : null });
+  await changePart(db, batchId, entryId, {
+    ownChoice: isOtherwise({ ownChoice: read.data }) ? read.data : null,
+  });
 }
 
 /** Changes what a batch that is not printed has of one part. */

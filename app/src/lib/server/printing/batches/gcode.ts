@@ -2,7 +2,6 @@ import { eq, inArray } from 'drizzle-orm';
 import type { FilamentColour } from '@kelbrin/core/colours';
 import {
   cannotPrint,
-  choiceOfPart,
   settingsOf,
   settingsOn,
   type Estimate,
@@ -11,7 +10,7 @@ import {
 } from '@kelbrin/core/slice';
 import { say } from '@kelbrin/core/words';
 import { choiceWithColours, coloursOfBatch } from '../../../shared/batchColours.ts';
-import { pieceOf } from '../../../shared/batchPiece.ts';
+import { pieceOf, piecesOf } from '../../../shared/batchPiece.ts';
 import { heldByOf } from '../../../shared/heldBy.ts';
 import { NotAllowed } from '../../platform/auth/access.ts';
 import { CannotNow } from '../../platform/basics/cannotNow.ts';
@@ -68,28 +67,26 @@ export async function gcodeOfBatch(
   if (refusal !== undefined) throw new CannotNow(refusal);
   const onPrinter = (each: PrintSettings) => (known ? settingsOn(known.sheet, each, places) : each);
   // What was approved with supports is printed with them, and nothing else is.
-  const laid = parts.map((part) => ({
-    hash: part.hash,
-    piece: pieceOf(part),
-    xMm: part.xMm,
-    yMm: part.yMm,
-    turnDeg: part.turnDeg,
+  const laid = parts.map(({ hash, ownChoice, xMm, yMm, turnDeg, ...part }) => ({
+    hash,
+    ownChoice,
+    piece: pieceOf({ hash, ownChoice }),
+    xMm,
+    yMm,
+    turnDeg,
     heldBy: heldByOf(part),
   }));
-  const toSlice = new Map(
-    parts.map((part): [string, ToSlice] => {
-      const own = choiceOfPart(choice, part.ownChoice);
-      return [
-        pieceOf(part),
-        {
-          kind: 'slice',
-          files: new Map([[part.hash, files.get(part.hash)!]]),
-          settings: onPrinter(settingsOf(limits, own)),
-          choice: own,
-          heldBy: laid.find(({ hash, heldBy }) => hash === part.hash && heldBy)?.heldBy,
-        },
-      ];
-    }),
+  const toSlice = [...piecesOf(laid, choice)].map(
+    ([piece, { hash, choice: own, heldBy }]): readonly [string, ToSlice] => [
+      piece,
+      {
+        kind: 'slice',
+        files: new Map([[hash, files.get(hash)!]]),
+        settings: onPrinter(settingsOf(limits, own)),
+        choice: own,
+        heldBy,
+      },
+    ],
   );
   const making = async () => {
     const sliced = await slicedInTurn(toSlice, { onProgress, signal });
@@ -133,20 +130,27 @@ type ToSlice = Extract<Task, { kind: 'slice' }>;
 
 /** Slices parts, a few at a time; the answer is by their names as well. */
 async function slicedInTurn(
-  tasks: ReadonlyMap<string, ToSlice>,
+  tasks: readonly (readonly [piece: string, task: ToSlice])[],
   { onProgress, signal }: Pick<Making, 'onProgress' | 'signal'>,
 ): Promise<Map<string, PackedToolpath>> {
   const sliced = new Map<string, PackedToolpath>();
-  const left = tasks.entries();
+  const left = tasks.values();
+  // When one cannot be sliced, the rest would be for nothing.
+  const failing = new AbortController();
   const carryOn = async () => {
     for (const [piece, task] of left) {
       signal?.throwIfAborted();
+      failing.signal.throwIfAborted();
       sliced.set(piece, await compute().run<'slice'>(task));
       // Putting them together counts as one more.
-      onProgress?.(sliced.size / (tasks.size + 1));
+      onProgress?.(sliced.size / (tasks.length + 1));
     }
   };
-  await Promise.all(Array.from({ length: AT_A_TIME }, carryOn));
+  const callOff = (problem: unknown) => {
+    failing.abort(problem);
+    throw problem;
+  };
+  await Promise.all(Array.from({ length: AT_A_TIME }, () => carryOn().catch(callOff)));
   return sliced;
 }
 
