@@ -83,10 +83,22 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     await only.getByLabel('Wall lines').press('Tab');
     await expect.poll(taken).not.toBe(before);
     await expect(helper.getByText('Printed otherwise: Asha')).toBeVisible();
+    await only.getByLabel('Seam').selectOption('at a mark');
+    const mark = plate.getByRole('button', { name: 'Where the lines of Asha’s part begin' });
+    const placeOf = () => mark.getAttribute('transform');
+    const first = await placeOf();
+    const kept = helper.waitForResponse(
+      (answer) => answer.request().postData()?.includes('seamAtMm') ?? false,
+    );
+    await mark.press('Shift+ArrowLeft');
+    await kept;
+    const place = await placeOf();
+    expect(place).not.toBe(first);
     await expectNoSeriousFault(helper, 'a batch with a part that is printed otherwise');
     await helper.reload();
     await helper.getByRole('button', { name: 'Asha', exact: true }).click();
     await expect(only.getByLabel('Wall lines')).toHaveValue('5');
+    await expect(mark).toHaveAttribute('transform', place!);
     await only.getByRole('button', { name: 'Print it as the batch' }).click();
     await expect(helper.getByText('Printed otherwise:')).toHaveCount(0);
     await expect.poll(taken).toBe(before);

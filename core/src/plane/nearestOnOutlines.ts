@@ -2,7 +2,7 @@ import type { Point, Region } from './region.ts';
 import { shareNearest } from './toEdge.ts';
 
 /** The place on the outlines of a region that is nearest to a point; the point itself if there are none. */
-export function nearestOnOutlines([x, y]: Point, region: Region): Point {
+export function nearestOnOutlines([x, y]: Readonly<Point>, region: Region): Point {
   let nearest: Point = [x, y];
   let leastMm = Infinity;
   for (const outline of region) {

@@ -3,6 +3,14 @@ export { footprintOf } from './footprint.ts';
 export { layOut, type Layout } from './layOut.ts';
 export { nearestPlace } from './nearestPlace.ts';
 export { outsideOfSheet, sharedPlate, shiftOnto } from './onSheet.ts';
-export { coveredBy, type Plate, type Placeable, type Placed, type Pose } from './placement.ts';
+export {
+  coveredBy,
+  onPart,
+  onPlate,
+  type Plate,
+  type Placeable,
+  type Placed,
+  type Pose,
+} from './placement.ts';
 export { plateSolid } from './plateSolid.ts';
 export { plateToolpath, slicePart, type LaidPart, type SlicedPart } from './plateToolpath.ts';

@@ -1,4 +1,4 @@
-import { moved, turned, type Region } from '../plane/index.ts';
+import { moved, turned, type Point, type Region } from '../plane/index.ts';
 
 /** The plate of a printer, left to right and front to back, and how near to its edge parts may come. */
 export interface Plate {
@@ -23,6 +23,19 @@ export interface Placeable {
 
 /** A part with its place. */
 export interface Placed extends Placeable, Pose {}
+
+/** Where the places of a part, counted from the middle of its box, lie on the plate. */
+export function onPlate({ xMm, yMm, turnDeg }: Pose): (place: Readonly<Point>) => Point {
+  const angle = (turnDeg * Math.PI) / 180;
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  return ([x, y]) => [xMm + c * x - s * y, yMm + s * x + c * y];
+}
+
+/** The other way about: which places of a part lie at places on the plate. */
+export function onPart({ xMm, yMm, turnDeg }: Pose): (place: Readonly<Point>) => Point {
+  const back = onPlate({ xMm: 0, yMm: 0, turnDeg: -turnDeg });
+  return ([x, y]) => back([x - xMm, y - yMm]);
+}
 
 /**
  * What a part covers of the plate at a place. The middle of its box stays where it is when the part is turned, and not the

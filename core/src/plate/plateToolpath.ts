@@ -10,7 +10,7 @@ import {
   type Toolpath,
 } from '../slice/index.ts';
 import type { Kernel } from '../solid/index.ts';
-import type { Pose } from './placement.ts';
+import { onPlate, type Pose } from './placement.ts';
 
 /** A part sliced by itself, in coordinates about the middle of its box. The paths of each layer are asked for once. */
 export type SlicedPart = Toolpath;
@@ -26,6 +26,7 @@ const SAME_HEIGHT_MM = 1e-4;
 /**
  * Slices a part for a plate. Copies of a part are sliced once.
  *
+ * @param settings with a seam that is marked from the middle of its box
  * @param hanging its faces that supports have to hold, where the settings ask for supports
  */
 export function slicePart(
@@ -35,9 +36,12 @@ export function slicePart(
   hanging: readonly HangingFaces[] = [],
 ): SlicedPart {
   const { min, max } = boundsOf(mesh);
-  const toMiddle = placer({ xMm: -(min[0] + max[0]) / 2, yMm: -(min[1] + max[1]) / 2, turnDeg: 0 });
+  const [middleX, middleY] = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2];
+  const toMiddle = placer({ xMm: -middleX, yMm: -middleY, turnDeg: 0 });
+  const mark = settings.seamAtMm;
+  const seamAtMm: typeof mark = mark && [mark[0] + middleX, mark[1] + middleY];
   // One skirt goes around the whole plate.
-  const { layers } = slice(kernel, mesh, { ...settings, skirtLines: 0 }, hanging);
+  const { layers } = slice(kernel, mesh, { ...settings, seamAtMm, skirtLines: 0 }, hanging);
   return { layers: layers.map((layer) => ({ ...layer, paths: layer.paths.map(toMiddle) })) };
 }
 
@@ -75,10 +79,8 @@ export function plateToolpath(parts: readonly LaidPart[], settings: PrintSetting
 }
 
 /** Puts a path where its part is put. */
-function placer({ xMm, yMm, turnDeg }: Pose): (path: Path) => Path {
-  const angle = (turnDeg * Math.PI) / 180;
-  const [c, s] = [Math.cos(angle), Math.sin(angle)];
-  const put = ([x, y]: readonly [number, number]) => [xMm + c * x - s * y, yMm + s * x + c * y] as const;
+function placer(pose: Pose): (path: Path) => Path {
+  const put = onPlate(pose);
   return ({ way, ...path }) => ({
     ...path,
     points: path.points.map(put),

@@ -6,6 +6,7 @@ export { estimate, estimateCopies, readySeconds } from './estimate.ts';
 export { COLOUR_CHANGE_S, FILAMENT_CHANGE_S } from './layers/colours.ts';
 export type { Estimate } from './printEstimate.ts';
 export { printNeeds } from './printNeeds.ts';
+export { layerStarts } from './gcode/layerStarts.ts';
 export { writeGcode, type GcodeOptions, type PrintedOn } from './gcode/gcode.ts';
 export { hangingOf, type Hanging } from './layers/hanging.ts';
 export { lengthAlong } from './paths/lengths.ts';
@@ -35,6 +36,7 @@ export {
   settingsOf,
   settingSets,
   type PartChoice,
+  type PieceChoice,
   type PrintChoice,
   type SettingSet,
 } from './settings/settingSets.ts';

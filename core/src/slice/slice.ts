@@ -13,7 +13,7 @@ import { pieceByPiece } from './paths/order.ts';
 import { paced } from './motion/pace.ts';
 import type { PrintSettings } from './settings/printSettings.ts';
 import { SupportPlan } from './supports/supportPlan.ts';
-import { fromSpreadSeam, SPREAD_TURNS } from './paths/seam.ts';
+import { fromSpreadSeam, SPREAD_TURNS, spreadsSeams } from './paths/seam.ts';
 import { endOf, type Layer, type Path, type Toolpath } from './paths/toolpath.ts';
 import { groundOf, withWayFrom, withWays, type Ground } from './paths/travel.ts';
 import { forTrueSizes } from './layers/trueSizes.ts';
@@ -173,7 +173,7 @@ class LayerPlan {
   /** The lines of a layer along its outlines; where their beginnings are spread each layer has them somewhere else. */
   #wallPaths(index: number): readonly Path[] {
     const { paths } = this.#walls(this.#areaOf[index]);
-    if (this.#settings.seam !== 'spread') return paths;
+    if (!spreadsSeams(this.#settings)) return paths;
     return paths.map((path) =>
       path.closed ? { ...path, points: fromSpreadSeam(path.points, index % SPREAD_TURNS) } : path,
     );
@@ -192,7 +192,7 @@ class LayerPlan {
     const around = this.#around(index);
     const above = this.#settings.smoothsTops ? this.#areaOf[index + 1] : undefined;
     const sections = [this.#areaOf[index], this.#areaOf[index - 1], above, around?.first, around?.last];
-    const seam = this.#settings.seam === 'spread' ? index % SPREAD_TURNS : 0;
+    const seam = spreadsSeams(this.#settings) ? index % SPREAD_TURNS : 0;
     return [...sections, index % 2, turn, seam].join(' ');
   }
 

@@ -1,10 +1,13 @@
 <script lang="ts">
   import { hexOf } from '@kelbrin/core/colours';
   import { plateSize, type MachineSheet } from '@kelbrin/core/machine';
+  import { nearestOnOutlines } from '@kelbrin/core/plane';
   import {
     conflictsOf,
     coveredBy,
     nearestPlace,
+    onPart,
+    onPlate,
     outsideOfSheet,
     type Plate,
     type Pose,
@@ -13,6 +16,7 @@
   import { firstColour } from '$lib/shared/batchColours';
   import { batchTexts as say } from '$lib/texts/batch';
   import { areaPath } from './areaPath';
+  import SeamMark from './SeamMark.svelte';
 
   interface Props {
     parts: BatchPart[];
@@ -26,6 +30,8 @@
     chosen?: string;
     move?: (entryId: string, place: Pose, isDone: boolean) => void;
     takeOff?: (entryId: string) => void;
+    /** Has the marked part begin its lines somewhere else. */
+    moveSeam?: (entryId: string, at: [number, number]) => void;
   }
   let {
     parts,
@@ -37,6 +43,7 @@
     chosen = $bindable(),
     move,
     takeOff,
+    moveSeam,
   }: Props = $props();
 
   const NUDGE_MM = 1;
@@ -54,6 +61,12 @@
     const wished = firstColour(colours);
     return wished ? hexOf(wished) : colour;
   }
+
+  const marked = $derived(parts.find(({ entryId }) => entryId === chosen));
+  const inTenths = ([x, y]: readonly [number, number]): [number, number] => [
+    Math.round(10 * x) / 10,
+    Math.round(10 * y) / 10,
+  ];
 
   const conflicts = $derived(
     conflictsOf(
@@ -81,7 +94,7 @@
     Array.from({ length: Math.floor(lengthMm / TICK_MM) + 1 }, (_, i) => i * TICK_MM);
 
   /** A pointer's place in mm on the plate, whose y runs to the back. */
-  function onPlate(event: PointerEvent): [number, number] {
+  function placeOf(event: PointerEvent): [number, number] {
     const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(
       svg.getScreenCTM()!.inverse(),
     );
@@ -89,14 +102,14 @@
   }
   function take(event: PointerEvent, part: BatchPart) {
     if (!move) return;
-    const [x, y] = onPlate(event);
+    const [x, y] = placeOf(event);
     grip = { entryId: part.entryId, dx: part.xMm - x, dy: part.yMm - y };
     chosen = part.entryId;
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
   }
   function drag(event: PointerEvent, part: BatchPart, isDone: boolean) {
     if (grip?.entryId !== part.entryId) return;
-    const [x, y] = onPlate(event);
+    const [x, y] = placeOf(event);
     const { dx, dy } = grip;
     const to = { xMm: x + dx, yMm: y + dy };
     if (!isDone) return put(part, to, false);
@@ -237,4 +250,14 @@
       </g>
     {/if}
   {/each}
+  {#if moveSeam && marked?.ownChoice?.seamAtMm}
+    <SeamMark
+      student={marked.student}
+      at={onPlate(marked)(marked.ownChoice.seamAtMm)}
+      depthMm={plate.depthMm}
+      onPlate={placeOf}
+      nearest={(at) => nearestOnOutlines(at, coveredBy(marked.footprint, marked))}
+      put={(at) => moveSeam(marked.entryId, inTenths(onPart(marked)(at)))}
+    />
+  {/if}
 </svg>

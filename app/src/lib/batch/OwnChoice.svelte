@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
-  import { infillWays, settingsOf, type PartChoice, type PrintChoice } from '@kelbrin/core/slice';
+  import { extentOf, type Region } from '@kelbrin/core/plane';
+  import { infillWays, seams, settingsOf, type PartChoice, type PrintChoice } from '@kelbrin/core/slice';
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { batchTexts as say } from '$lib/texts/batch';
   import NumberField from '$lib/ui/NumberField.svelte';
@@ -9,12 +10,14 @@
   interface Props {
     student: string;
     own: PartChoice | null;
+    /** What it covers, around the middle of its box. */
+    footprint: Region;
     /** How the batch is printed. */
     choice: PrintChoice;
     limits: LimitsCard;
     change: (own: PartChoice) => void;
   }
-  let { student, own, choice, limits, change }: Props = $props();
+  let { student, own, footprint, choice, limits, change }: Props = $props();
 
   const usual = $derived(settingsOf(limits, choice));
   const set = (part: PartChoice) => change({ ...own, ...part });
@@ -31,6 +34,13 @@
     else if (wished === '') set({ infillWay: undefined, infillDirections: undefined });
     else set({ infillWay: 'lines', infillDirections: Number(wished) as PartChoice['infillDirections'] });
   }
+  /** A mark is at the front to begin with; from there it is dragged on the plate. */
+  function chooseSeam(wished: string) {
+    const seam = seams.find((each) => each === wished);
+    if (wished === MARKED) set({ seam: undefined, seamAtMm: [0, extentOf(footprint).y.low] });
+    else set({ seam, seamAtMm: undefined });
+  }
+  const MARKED = 'marked';
 </script>
 
 <section class="sheet flex flex-col gap-3 p-4" aria-label={say.ownOf(student)}>
@@ -74,6 +84,32 @@
     >
       <option value="">{say.asBatch}</option>
       {#each Object.entries(say.patterns) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+    </select>
+  </label>
+  <label class="grid grid-cols-[1fr_10.5rem] items-center gap-x-2">
+    {say.seam}
+    <select
+      class="border-hairline rounded py-1 pr-8 pl-2"
+      value={own?.seamAtMm ? MARKED : (own?.seam ?? '')}
+      onchange={(event) => chooseSeam(event.currentTarget.value)}
+    >
+      <option value="">{say.asBatch}</option>
+      {#each seams as seam (seam)}<option value={seam}>{say.seams[seam]}</option>{/each}
+      <option value={MARKED}>{say.seamMarked}</option>
+    </select>
+    {#if own?.seamAtMm}<span class="text-ink-soft col-span-2 text-sm">{say.seamMarkedHow}</span>{/if}
+  </label>
+  <label class="grid grid-cols-[1fr_10.5rem] items-center gap-x-2">
+    {say.tops}
+    <select
+      class="border-hairline rounded py-1 pr-8 pl-2"
+      value={String(own?.smoothsTops ?? '')}
+      onchange={({ currentTarget: { value } }) =>
+        set({ smoothsTops: value === '' ? undefined : value === 'true' })}
+    >
+      <option value="">{say.asBatch}</option>
+      {#each ['false', 'true'] as const as each (each)}<option value={each}>{say.topsAre[each]}</option
+        >{/each}
     </select>
   </label>
   {#if own}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { LimitsCard } from '@kelbrin/core/inspect';
+  import type { Region } from '@kelbrin/core/plane';
   import type { PartChoice, PrintChoice } from '@kelbrin/core/slice';
   import { isOtherwise } from '$lib/shared/batchPiece';
   import { batchTexts as say } from '$lib/texts/batch';
@@ -11,6 +12,7 @@
       readonly entryId: string;
       readonly student: string;
       readonly ownChoice: PartChoice | null;
+      readonly footprint: Region;
     }[];
     /** The part that is marked, by its place in the queue. */
     chosen?: string;
@@ -29,6 +31,7 @@
   {#key part.entryId}
     <OwnChoice
       student={part.student}
+      footprint={part.footprint}
       own={isOtherwise(part) ? part.ownChoice : null}
       {choice}
       {limits}

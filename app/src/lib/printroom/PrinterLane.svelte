@@ -180,7 +180,11 @@
           </div>
           <div class="flex flex-wrap items-center gap-2 text-sm">
             <span class="w-full">
-              <span class="measured" data-testid="percent">{percent}</span> %, {say.about}
+              <span class="measured" data-testid="percent">{percent}</span> %, {#if run.layer && run.layer.at > 0}{say.layer(
+                  run.layer.at,
+                  run.layer.of,
+                )},{/if}
+              {say.about}
               <span class="measured">{inHours(run.estimateS * (1 - run.progress))}</span>
               {say.left}{#if printer.spool && printer.places.length === 1}; {say.spoolLeft(
                   run.grams * (1 - run.progress),

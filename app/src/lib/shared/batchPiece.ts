@@ -1,5 +1,11 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
-import { choiceOfPart, chosenIn, type PartChoice, type PrintChoice } from '@kelbrin/core/slice';
+import {
+  choiceOfPart,
+  chosenIn,
+  type PartChoice,
+  type PieceChoice,
+  type PrintChoice,
+} from '@kelbrin/core/slice';
 
 /** A part on a batch, as far as it says how it is sliced. */
 interface PartToSlice {
@@ -13,7 +19,7 @@ interface PartToSlice {
 /** What a batch has sliced once: a print file, and how it is printed. */
 export interface Piece {
   readonly hash: string;
-  readonly choice: PrintChoice;
+  readonly choice: PieceChoice;
   readonly heldBy?: LimitsCard;
 }
 

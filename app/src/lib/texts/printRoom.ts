@@ -27,6 +27,7 @@ export const printRoomTexts = said({
   and: ' and ',
   andMore: (names: readonly string[], more: number) =>
     say('{names} and {more} more', { names: names.join(', '), more }),
+  layer: (at: number, of: number) => say('layer {at} of {of}', { at, of }),
   about: 'about',
   left: 'left',
   spoolLeft: (needed: number, left: number) =>

@@ -1,9 +1,9 @@
-import { extentOf, narrowestMm } from '../../plane/index.ts';
+import { extentOf, narrowestMm, type Outline } from '../../plane/index.ts';
 import type { Area } from '../../solid/index.ts';
 import { centreLines, type Stroke } from './centreLines.ts';
 import { filling, lengthAlong } from '../paths/lengths.ts';
 import type { PrintSettings } from '../settings/printSettings.ts';
-import { fromSeam } from '../paths/seam.ts';
+import { fromMarkedSeam, fromSeam } from '../paths/seam.ts';
 import type { Path } from '../paths/toolpath.ts';
 
 /** Where so much of two lines' width has room, both are laid: a wall of just two lines must not become a single one. */
@@ -38,11 +38,12 @@ export interface Walls {
  * each other, in a thin wall, in the stroke of a letter or between the innermost lines, one line as wide as the place
  * runs along its middle; so every place is filled, and none twice.
  */
-export function wallsOf(section: Area, { lineWidthMm, wallLines, seam }: PrintSettings): Walls {
+export function wallsOf(section: Area, { lineWidthMm, wallLines, seam, seamAtMm }: PrintSettings): Walls {
   const paths: Path[] = [];
   /** How wide a section is everywhere if two lines have room beside each other within so many rings. */
   const roomMm = (rings: number) => (2 * rings + TWO_LINES) * lineWidthMm + SPARE_MM;
   const narrowMm = narrowestMm(section.outlines(), roomMm(wallLines));
+  const begun = (points: Outline) => (seamAtMm ? fromMarkedSeam(points, seamAtMm) : fromSeam(points, seam));
   let left = section;
   for (let ring = 0; ring < wallLines && !left.isEmpty(); ring++) {
     const isWide = narrowMm >= roomMm(ring);
@@ -50,7 +51,7 @@ export function wallsOf(section: Area, { lineWidthMm, wallLines, seam }: PrintSe
       ? left.grown(-lineWidthMm / 2).simplified(STRAIGHT_MM)
       : wherever(left, lineWidthMm, -lineWidthMm / 2);
     for (const points of line.outlines()) {
-      paths.push({ role: 'wall', points: fromSeam(points, seam), closed: true, widthMm: lineWidthMm });
+      paths.push({ role: 'wall', points: begun(points), closed: true, widthMm: lineWidthMm });
     }
     if (!isWide) paths.push(...along(left, line.grown(lineWidthMm / 2 + BESIDE_MM), lineWidthMm));
     left = line.grown(-lineWidthMm / 2).simplified(FINE_MM);

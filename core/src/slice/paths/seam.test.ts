@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { circlePoints, type Outline } from '../../plane/index.ts';
 import fc from 'fast-check';
-import { fromSeam, fromSpreadSeam, SPREAD_TURNS } from './seam.ts';
+import { fromMarkedSeam, fromSeam, fromSpreadSeam, SPREAD_TURNS } from './seam.ts';
 
 const square: Outline = [
   [0, 0],
@@ -9,6 +9,12 @@ const square: Outline = [
   [10, 10],
   [0, 10],
 ];
+
+const lengthOf = (line: readonly (readonly [number, number])[]) =>
+  line.reduce((sum, [x, y], i) => {
+    const [nextX, nextY] = line[(i + 1) % line.length];
+    return sum + Math.hypot(nextX - x, nextY - y);
+  }, 0);
 
 describe('the seam of a line around an outline', () => {
   it('is at a corner at the back of a square, wherever its outline begins', () => {
@@ -51,16 +57,32 @@ describe('the seam of a line around an outline', () => {
     expect(fromSeam(arch, 'behind')[0][1]).toBeGreaterThan(4.9);
   });
 
+  it('is where the outline is nearest to a mark, on a corner or between two', () => {
+    expect(fromMarkedSeam(square, [4, -3])).toEqual([[4, 0], [10, 0], [10, 10], [0, 10], [0, 0]]); // oxfmt-ignore
+    expect(fromMarkedSeam(square, [-2, 5])[0]).toEqual([0, 5]);
+    expect(fromMarkedSeam(square, [12, 13])).toEqual([[10, 10], [0, 10], [0, 0], [10, 0]]); // oxfmt-ignore
+    const place = fc.double({ min: -20, max: 20, noNaN: true });
+    fc.assert(
+      fc.property(place, place, fc.double({ min: 1, max: 15, noNaN: true }), (x, y, radius) => {
+        const circle = circlePoints(radius);
+        const begun = fromMarkedSeam(circle, [x, y]);
+        expect(lengthOf(begun)).toBeCloseTo(lengthOf(circle), 6);
+        expect(
+          circle.every((point) =>
+            begun.some((each) => Math.hypot(each[0] - point[0], each[1] - point[1]) < 0.02),
+          ),
+        ).toBe(true);
+        const mm = (to: readonly [number, number]) => Math.hypot(to[0] - x, to[1] - y);
+        expect(mm(begun[0])).toBeLessThan(Math.min(...circle.map(mm)) + 0.011);
+      }),
+    );
+  });
+
   it('is spread over the outline, which stays as it is', () => {
     const starts = Array.from({ length: SPREAD_TURNS }, (_, turn) => fromSpreadSeam(square, turn)[0]);
     for (const [i, [x, y]] of starts.entries())
       for (const [otherX, otherY] of starts.slice(i + 1))
         expect(Math.hypot(x - otherX, y - otherY)).toBeGreaterThan(2);
-    const lengthOf = (line: readonly (readonly [number, number])[]) =>
-      line.reduce((sum, [x, y], i) => {
-        const [nextX, nextY] = line[(i + 1) % line.length];
-        return sum + Math.hypot(nextX - x, nextY - y);
-      }, 0);
     fc.assert(
       fc.property(fc.nat(200), fc.double({ min: 1, max: 30, noNaN: true }), (turn, radius) => {
         const circle = circlePoints(radius);

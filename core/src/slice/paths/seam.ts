@@ -1,5 +1,5 @@
-import type { Outline } from '../../plane/index.ts';
-import type { Seam } from '../settings/printSettings.ts';
+import { nearestOnOutlines, type Outline } from '../../plane/index.ts';
+import type { PrintSettings, Seam } from '../settings/printSettings.ts';
 
 type Place = readonly [number, number];
 
@@ -32,6 +32,25 @@ export function fromSeam(outline: Outline, seam: Seam = 'hidden'): Outline {
     }
   });
   return [...outline.slice(best), ...outline.slice(0, best)];
+}
+
+/** The outline, beginning where it is nearest to a place that somebody marked. */
+export function fromMarkedSeam(outline: Outline, mark: Place): Outline {
+  const start = nearestOnOutlines(mark, [outline]);
+  const mm = (a: Place, b: Place) => Math.hypot(a[0] - b[0], a[1] - b[1]);
+  const corner = outline.findIndex((point) => mm(point, start) < SHORTEST_MM);
+  if (corner !== -1) return [...outline.slice(corner), ...outline.slice(0, corner)];
+  const detoursMm = outline.map((from, i) => {
+    const to = outline[(i + 1) % outline.length];
+    return mm(from, start) + mm(start, to) - mm(from, to);
+  });
+  const edge = detoursMm.indexOf(Math.min(...detoursMm));
+  return [start, ...outline.slice(edge + 1), ...outline.slice(0, edge + 1)];
+}
+
+/** Whether the lines of each layer begin somewhere else. */
+export function spreadsSeams({ seam, seamAtMm }: Pick<PrintSettings, 'seam' | 'seamAtMm'>): boolean {
+  return seam === 'spread' && !seamAtMm;
 }
 
 /** The outline, beginning at a share of its length that is another one for each turn. */

@@ -9,6 +9,7 @@ it('prints PLA as ordinary classroom printers do, unless something else is said'
     firstLayerMm: 0.2,
     adaptLayersMm: null,
     seam: 'hidden',
+    seamAtMm: null,
     holeGrowthMm: 0,
     firstLayerInsetMm: 0,
     infillWay: 'lines',

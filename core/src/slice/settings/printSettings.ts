@@ -1,6 +1,7 @@
 import * as z from 'zod';
 
 const positive = z.number().positive().max(1000);
+const coordinate = z.number().min(-1000).max(1000);
 const acceleration = z.number().min(10).max(20_000);
 
 /** Where lines around an outline begin: where it shows least, at the back, or in each layer somewhere else. */
@@ -43,6 +44,8 @@ export const printSettings = z.strictObject({
   wallLines: z.number().int().min(1).max(10).default(2),
   /** Where lines around an outline begin. */
   seam: z.enum(seams).default('hidden'),
+  /** A place that somebody marked: lines begin where they are nearest to it, whatever else is said. */
+  seamAtMm: z.tuple([coordinate, coordinate]).nullable().default(null),
   /** How far the rim of a hole is laid outside of where it was drawn, since plastic is drawn inwards around it. */
   holeGrowthMm: z.number().min(0).max(1).default(0),
   /** How far the first layer is laid within its outline, since it is pressed wider. */

@@ -129,15 +129,23 @@ export type PrintChoice = z.infer<typeof printChoice>;
  * What may be chosen for one part of a plate otherwise than for the others; whatever is left out is as the plate has it. What
  * all parts share, such as their layers, is not among it.
  */
-export const partChoice = printChoice.pick({
-  infillShare: true,
-  infillWay: true,
-  infillDirections: true,
-  seam: true,
-  wallLines: true,
-  smoothsTops: true,
-});
+export const partChoice = printChoice
+  .pick({
+    infillShare: true,
+    infillWay: true,
+    infillDirections: true,
+    seam: true,
+    wallLines: true,
+    smoothsTops: true,
+  })
+  .extend({
+    /** Where its seam is to be, from the middle of its box on the plate, before it is turned there. */
+    seamAtMm: printSettings.shape.seamAtMm.unwrap().unwrap().optional(),
+  });
 export type PartChoice = z.infer<typeof partChoice>;
+
+/** How one part is printed, all in all. */
+export type PieceChoice = PrintChoice & Pick<PartChoice, 'seamAtMm'>;
 
 /** What is chosen at all: nothing of what was left open. */
 export function chosenIn<T extends object>(choice: T): Partial<T> {
@@ -145,14 +153,14 @@ export function chosenIn<T extends object>(choice: T): Partial<T> {
 }
 
 /** How a part is printed on a plate: as the plate is, but for what was chosen for it alone. */
-export function choiceOfPart(choice: PrintChoice, own: PartChoice | null | undefined): PrintChoice {
+export function choiceOfPart(choice: PrintChoice, own: PartChoice | null | undefined): PieceChoice {
   return { ...choice, ...chosenIn(own ?? {}) };
 }
 
 /** The settings that a choice makes on the printer of a limits card. */
 export function settingsOf(
   card: Printer,
-  { set, isAdapted, supportForm, ...changes }: PrintChoice,
+  { set, isAdapted, supportForm, ...changes }: PieceChoice,
 ): PrintSettings {
   const { layerHeightsMm } = card;
   const usual = settingsFor(card, set);

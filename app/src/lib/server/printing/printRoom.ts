@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, or } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import type { Connection } from '../../shared/connection.ts';
 import { demandRole, type Person } from '../platform/auth/access.ts';
 import type { Database } from '../platform/db/database.ts';
@@ -33,6 +33,9 @@ export async function printersWithRuns(db: Database, person: Person) {
       state: runs.state,
       prepared: runs.prepared,
       progress: runs.progress,
+      /** Of layers, how many there are and how many are begun, where that is known. */
+      layers: sql<number | null>`cardinality(${runs.layerStarts})`,
+      layersBegun: sql<number>`(select count(*)::int from unnest(${runs.layerStarts}) as start where start <= ${runs.progress})`,
       estimateS: runs.estimateS,
       estimate: batches.estimate,
       problem: runs.problem,
@@ -74,11 +77,13 @@ export async function printersWithRuns(db: Database, person: Person) {
     const { id, name, model, status, seenAt, connection, trend, hotSince, hotToldAt } = printer;
     const own = recent
       .filter(({ printerId }) => printerId === id)
-      .map(({ estimate, ...run }) => {
+      .map(({ estimate, layers, layersBegun, ...run }) => {
         const own = onBatch(run.batchId);
         // Until the batch is sliced, what its parts take one by one is near enough.
         return {
           ...run,
+          // Where a person says how it goes, what is done is an estimate.
+          layer: connection.way === 'card' || !layers ? undefined : { at: layersBegun, of: layers },
           parts: own,
           filaments: coloursOfBatch(parts.filter(({ batchId }) => batchId === run.batchId)).filaments,
           grams: estimate?.grams ?? own.reduce((sum, part) => sum + part.grams, 0),

@@ -86,7 +86,13 @@ export interface Answers {
     | { ok: false; problem: string };
   slice: PackedToolpath;
   batch:
-    | { readonly ok: true; readonly gcode: string; readonly estimate: Estimate }
+    | {
+        readonly ok: true;
+        readonly gcode: string;
+        readonly estimate: Estimate;
+        /** Where in it each layer begins, as shares of its length. */
+        readonly layerStarts: readonly number[];
+      }
     | { readonly ok: false; readonly problem: string };
   layOut: Layout;
   planWeek: readonly WeekBatch[];

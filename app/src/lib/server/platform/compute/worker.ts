@@ -20,6 +20,7 @@ import {
   slice,
   SUPPORTS_BEYOND_MM,
   unpacked,
+  layerStarts,
   writeGcode,
 } from '@kelbrin/core/slice';
 import { evaluate, type Workshop } from '@kelbrin/core/solid';
@@ -150,7 +151,7 @@ function putTogether({
     notes,
     on: on && { ...on, takes, picture },
   });
-  return { ok: true, gcode, estimate: takes };
+  return { ok: true, gcode, estimate: takes, layerStarts: layerStarts(gcode) };
 }
 
 /** The parts of a plate as they lie there. */

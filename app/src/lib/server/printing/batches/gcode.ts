@@ -37,6 +37,13 @@ export interface Making {
   readonly signal?: AbortSignal;
 }
 
+/** The G-code of a batch, what it takes, and where in it each layer begins, as shares of its length. */
+export interface BatchCode {
+  readonly gcode: string;
+  readonly estimate: Estimate;
+  readonly layerStarts: readonly number[];
+}
+
 /**
  * The G-code of a batch as it is laid, for a printer by the sheet of its model if that is named, and what it takes, which is
  * noted on the batch. It names the print files, with their hashes and whose they are. Each part is sliced by itself, in a time
@@ -50,7 +57,7 @@ export async function gcodeOfBatch(
   batchId: string,
   printerId?: string | null,
   { places = [], onProgress, signal }: Making = {},
-): Promise<{ gcode: string; estimate: Estimate }> {
+): Promise<BatchCode> {
   const [batch] = await db.select().from(batches).where(eq(batches.id, batchId));
   if (!batch) throw new NotAllowed();
   const all = await partsOf(db, [batchId]);
@@ -121,9 +128,9 @@ export async function gcodeOfBatch(
   });
   if (!sliced.ok) throw new CannotNow(sliced.problem);
   signal?.throwIfAborted();
-  const { gcode, estimate } = sliced;
+  const { gcode, estimate, layerStarts } = sliced;
   await db.update(batches).set({ estimate }).where(eq(batches.id, batchId));
-  return { gcode, estimate };
+  return { gcode, estimate, layerStarts };
 }
 
 type ToSlice = Extract<Task, { kind: 'slice' }>;

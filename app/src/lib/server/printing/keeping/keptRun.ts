@@ -93,9 +93,12 @@ export class KeptRun {
       if (!(prepared.problem instanceof CannotNow)) throw prepared.problem;
       return this.#end({ state: 'failed', problem: prepared.problem.message });
     }
-    const { gcode, estimate } = prepared;
+    const { gcode, estimate, layerStarts } = prepared;
     await this.#keeping.write((tx) =>
-      tx.update(runs).set({ estimateS: estimate.seconds }).where(eq(runs.id, this.#run.id)),
+      tx
+        .update(runs)
+        .set({ estimateS: estimate.seconds, layerStarts: [...layerStarts] })
+        .where(eq(runs.id, this.#run.id)),
     );
     await this.#noteProgress('sending', 0);
     try {

@@ -1,16 +1,12 @@
-import type { Estimate } from '@kelbrin/core/slice';
 import { placesOf } from '../../../shared/rolls.ts';
 import type { Database } from '../../platform/db/database.ts';
 import type { runs } from '../../platform/db/schema/index.ts';
-import { gcodeOfBatch } from '../batches/gcode.ts';
+import { gcodeOfBatch, type BatchCode } from '../batches/gcode.ts';
 
 type Run = Pick<typeof runs.$inferSelect, 'id' | 'batchId' | 'printerId' | 'rolls'>;
 
 /** How far the batch of a run is: the share of its work, its G-code, or why there is none. */
-export type Prepared =
-  | { readonly share: number }
-  | { readonly gcode: string; readonly estimate: Estimate }
-  | { readonly problem: unknown };
+export type Prepared = { readonly share: number } | BatchCode | { readonly problem: unknown };
 
 /**
  * Slices the batch of a printer's run beside the rounds of its keeper. The printer is looked at meanwhile, and the run can

@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm';
 import { afterAll, afterEach, beforeAll, beforeEach, expect, it } from 'vitest';
 import { printFiles, queueEntries } from '../../platform/db/schema/index.ts';
 import { cancelRun, startPart } from '../runs/startBatch.ts';
+import { printersWithRuns } from '../printRoom.ts';
 import { queueRows } from '../queue/rows.ts';
 import { wholeQueue } from '../../testing/wholeQueue.ts';
 import { eventually, TestPrintRoom } from '../../testing/printRoom.ts';
@@ -40,6 +41,24 @@ it('finds run and progress again after the job process was restarted', async () 
   await cancelRun(room.test.db, room.helper, (await room.runOf(entryId)).id);
   await eventually(async () => expect(await room.entryState(entryId)).toBe('laid'));
   expect(room.device.machine.job).toBeUndefined();
+});
+
+it('says at which layer the printer is', async () => {
+  await room.plugIn({ speed: 60 });
+  room.keep();
+  const entryId = await room.startNextUntil(0.3);
+  const lane = async () =>
+    (await printersWithRuns(room.test.db, room.helper)).find(({ id }) => id === room.printerId)!;
+  const { fileName, layer } = (await lane()).run!;
+  // How high the printer itself has risen by then, in the file that it was sent.
+  const sent = room.device.machine.files.get(fileName)!;
+  const rises = (gcode: string) => new Set(gcode.match(/(?<=^G0 Z)[\d.]+/gm));
+  expect(layer!.of).toBeGreaterThan(5);
+  const passed = rises(sent.slice(0, room.device.machine.job!.at)).size;
+  expect(layer!.at).toBeGreaterThan(1);
+  expect(Math.abs(layer!.at - passed)).toBeLessThanOrEqual(2);
+  await cancelRun(room.test.db, room.helper, (await room.runOf(entryId)).id);
+  await eventually(async () => expect(await room.entryState(entryId)).toBe('laid'));
 });
 
 it('prints nothing but what was approved', async () => {

@@ -123,6 +123,8 @@
     await save(`own/${entryId}`, next);
     if (own[entryId] === next) own = without(own, entryId);
   }
+  const moveSeam = (entryId: string, seamAtMm: [number, number]) =>
+    changeOwn(entryId, { ...parts.find((part) => part.entryId === entryId)?.ownChoice, seamAtMm });
   const without = <T,>(all: Readonly<Record<string, T>>, key: string) =>
     Object.fromEntries(Object.entries(all).filter(([id]) => id !== key));
   async function change(next: PrintChoice) {
@@ -212,6 +214,7 @@
             bind:chosen
             move={isOpen ? move : undefined}
             takeOff={isOpen ? takeOff : undefined}
+            moveSeam={isOpen ? moveSeam : undefined}
           />
         </div>
         {#if isOpen}<p class="text-ink-soft text-sm">{say.howToMove}</p>{/if}

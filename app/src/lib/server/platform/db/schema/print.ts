@@ -200,6 +200,8 @@ export const runs = pgTable(
     prepared: real('prepared').notNull().default(0),
     /** How much is printed, from 0 to 1. */
     progress: real('progress').notNull().default(0),
+    /** The progress at which each layer begins, from below; null until it is known. */
+    layerStarts: real('layer_starts').array(),
     /** The progress from which on it prints from its roll; what came before was taken off the rolls before. */
     spoolFrom: real('spool_from').notNull().default(0),
     /** What the file is called on the printer; it tells this run's file from any other. */
