@@ -53,7 +53,7 @@
     if (!run) return printer.onPlate ? say.toClear : say.free;
     if (run.cancelAskedAt) return say.stopping;
     if (run.state === 'preparing') return say.slicing(run.prepared);
-    if (run.state === 'sending') return printer.byHand ? say.toBegin : say.sending;
+    if (run.state === 'sending') return printer.byHand ? say.toBegin : say.sending(run.prepared);
     if (run.pausedFor) return say.paused;
     return isHeating ? say.heating : say.printing;
   });

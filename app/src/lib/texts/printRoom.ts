@@ -75,7 +75,10 @@ export const printRoomTexts = said({
     share === 0
       ? say('slicing the batch')
       : say('slicing the batch, {percent}% done', { percent: Math.round(100 * share) }),
-  sending: 'sending the batch',
+  sending: (share: number) =>
+    share === 0
+      ? say('sending the batch')
+      : say('sending the batch, {percent}% done', { percent: Math.round(100 * share) }),
   toBegin: 'waits to be begun',
   heating: 'heating',
   printing: 'printing',

@@ -89,6 +89,24 @@ export function itIsADriver(name: string, make: () => Promise<TriedPrinter>): vo
       await expect(driver.upload('b3-three.gcode', FILE)).rejects.toThrow('the lease is lost');
     });
 
+    it('leaves nothing of a file that is called off while it is sent, and goes on', async () => {
+      const calledOff = new AbortController();
+      const sent = driver.upload('b5-five.gcode', FILE, {
+        onProgress: () => calledOff.abort(new Error('not wanted any more')),
+        signal: calledOff.signal,
+      });
+      // What is carried by hand is there at once.
+      if (driver.isByHand) await sent;
+      else {
+        await expect(sent).rejects.toThrow('not wanted any more');
+        await expect(driver.start('b5-five.gcode')).rejects.toThrow(FileNotFound);
+      }
+      expect((await driver.status()).halted).toBeUndefined();
+      await begin('b6-six.gcode');
+      await until(isAtWork);
+      await driver.cancel();
+    });
+
     it('can be closed twice', () => {
       driver.close();
       expect(() => driver.close()).not.toThrow();

@@ -29,6 +29,14 @@ export class FileNotFound extends Error {
   }
 }
 
+/** How a file is sent to a printer. */
+export interface Sending {
+  /** Called again and again with the share that the printer has, 0 to 1. */
+  readonly onProgress?: (share: number) => void;
+  /** Calls it off: nothing is left of the file on the printer, and the promise rejects with the signal's reason. */
+  readonly signal?: AbortSignal;
+}
+
 /**
  * What Kelbrin asks of a printer. A driver for another kind of printer implements this and nothing else.
  *
@@ -44,7 +52,7 @@ export interface PrinterDriver {
   readonly isByHand: boolean;
   status(): Promise<DeviceStatus>;
   /** Puts a file into the printer's own storage, replacing one of the same name. */
-  upload(fileName: string, gcode: string, onProgress?: (share: number) => void): Promise<void>;
+  upload(fileName: string, gcode: string, sending?: Sending): Promise<void>;
   /** Starts a stored file; from then on the printer goes on by itself. */
   start(fileName: string): Promise<void>;
   /** Lets the current file stand still, or go on. */

@@ -1,5 +1,5 @@
 import { readHalt, readJob, readTemperatures } from './answers.ts';
-import { FileNotFound, type DeviceStatus, type PrinterDriver } from './driver.ts';
+import { FileNotFound, type DeviceStatus, type PrinterDriver, type Sending } from './driver.ts';
 import type { OpenLine } from './line.ts';
 import { SerialLink } from './serialLink.ts';
 
@@ -31,13 +31,19 @@ export class SerialDriver implements PrinterDriver {
     };
   }
 
-  async upload(fileName: string, gcode: string, onProgress?: (share: number) => void): Promise<void> {
+  async upload(fileName: string, gcode: string, sending: Sending = {}): Promise<void> {
     const commands = gcode
       .split('\n')
       .map((line) => line.replace(/;.*$/, '').trim())
       .filter((line) => line !== '');
     await this.#link.send(`M28 ${fileName}`);
-    await this.#link.sendAll(commands, onProgress);
+    try {
+      await this.#link.sendAll(commands, sending);
+    } catch (error) {
+      // What is there of the file is closed first; until then every line would go into it.
+      if (sending.signal?.aborted) for (const line of ['M29', `M30 ${fileName}`]) await this.#link.send(line);
+      throw error;
+    }
     await this.#link.send('M29');
   }
 

@@ -69,7 +69,9 @@ describe('with a simulated printer', () => {
   it.each([0, 0.02, 0.3])('brings a file over whole when %f of the lines arrive damaged', async (noise) => {
     const { driver, printer } = await simulated(noise);
     const shares: number[] = [];
-    await driver.upload('a.gcode', program(300), (share) => shares.push(share));
+    await driver.upload('a.gcode', program(300), {
+      onProgress: (share) => shares.push(share),
+    });
     const expected = Array.from({ length: 300 }, (_, i) => `G1 X${i % 100} F6000\n`).join('');
     expect(printer.machine.files.get('a.gcode')).toBe(expected);
     expect(shares.at(-1)).toBe(1);

@@ -1,4 +1,5 @@
 import { say } from '@kelbrin/core/words';
+import type { Sending } from './driver.ts';
 import type { OpenLine, PrinterLine } from './line.ts';
 
 /** How long a printer may take over one answer. */
@@ -73,13 +74,13 @@ export class SerialLink {
 
   /**
    * Sends many commands, several on their way at once. When the printer asks for a line again, everything that is on
-   * its way is awaited, and sending goes on from that line.
+   * its way is awaited, and sending goes on from that line. When it is called off, what is on its way is awaited too.
    */
-  sendAll(commands: readonly string[], onProgress?: (share: number) => void): Promise<void> {
-    return this.#inTurn(() => this.#sendAllNow(commands, onProgress));
+  sendAll(commands: readonly string[], sending: Sending = {}): Promise<void> {
+    return this.#inTurn(() => this.#sendAllNow(commands, sending));
   }
 
-  async #sendAllNow(commands: readonly string[], onProgress?: (share: number) => void): Promise<void> {
+  async #sendAllNow(commands: readonly string[], { onProgress, signal }: Sending): Promise<void> {
     const first = this.#number + 1;
     let next = 0;
     while (next < commands.length) {
@@ -88,9 +89,10 @@ export class SerialLink {
       if (this.#resendFrom === undefined) next += batch.length;
       else next = Math.max(0, this.#resendFrom - first);
       this.#resendFrom = undefined;
+      this.#number = first + next - 1;
       onProgress?.(next / commands.length);
+      signal?.throwIfAborted();
     }
-    this.#number = first + commands.length - 1;
   }
 
   close(): void {

@@ -44,7 +44,7 @@ export class PrinterKeeper {
   #renewing: NodeJS.Timeout | undefined;
   #driver: PrinterDriver | undefined;
   #address = '';
-  #stopped = false;
+  readonly #stopping = new AbortController();
   #wake: () => void = () => {};
   readonly #db: Database;
   readonly #printerId: string;
@@ -65,9 +65,9 @@ export class PrinterKeeper {
     this.#wake();
   }
 
-  /** Stops after the current round; the printer itself goes on. */
+  /** Stops after the current round, in which no file is sent any further; the printer itself goes on. */
   async stop(): Promise<void> {
-    this.#stopped = true;
+    this.#stopping.abort();
     this.#wake();
     this.#preparing.end();
     await this.#loop;
@@ -77,14 +77,14 @@ export class PrinterKeeper {
   }
 
   async #keep(): Promise<void> {
-    while (!this.#stopped) {
+    while (!this.#stopping.signal.aborted) {
       try {
         if (await this.#hasLease()) await this.#round();
       } catch (error) {
         if (error instanceof LeaseLost) this.#letGo();
         else log.error({ err: error, printer: this.#printerId }, 'Keeping a printer');
       }
-      if (this.#stopped) break;
+      if (this.#stopping.signal.aborted) break;
       await new Promise<void>((resolve) => {
         const timer = setTimeout(resolve, PERIOD_MS);
         this.#wake = () => {
@@ -189,6 +189,7 @@ export class PrinterKeeper {
       driver,
       preparing: this.#preparing,
       write: (work) => this.#write(work),
+      stopping: this.#stopping.signal,
       hangUp: () => this.#hangUp(),
     });
   }

@@ -11,12 +11,13 @@ import { endRun, type Ending } from '../runs/endRun.ts';
 import { tellOfRun } from '../runs/tellOfRun.ts';
 import { moveRuns } from '../runs/lifecycle.ts';
 import type { Preparing } from './preparing.ts';
+import { sendFile } from './sendFile.ts';
 
 const MOVES = { sending: 'send', printing: 'begin' } as const;
 
 export type Run = typeof runs.$inferSelect;
 
-/** For so long it is tried to send a batch and start it, over new connections if need be. */
+/** For so long it is tried to send a batch and start it, over new connections if need be, without getting further. */
 const SENDING_MS = 60_000;
 
 /** So long after the estimate a person is asked whether a print is done that nothing tells of. */
@@ -29,6 +30,8 @@ export interface RunKeeping {
   readonly preparing: Preparing;
   /** Writes as long as this process keeps the printer; throws {@link LeaseLost} when it does not any more. */
   write<T>(work: (tx: Database) => Promise<T>): Promise<T>;
+  /** Aborted when the keeper has to stop; what takes long ends then. */
+  readonly stopping: AbortSignal;
   /** Ends the connection to the printer, which broke off. */
   hangUp(): void;
 }
@@ -97,12 +100,13 @@ export class KeptRun {
     await this.#keeping.write((tx) =>
       tx
         .update(runs)
-        .set({ estimateS: estimate.seconds, layerStarts: [...layerStarts] })
+        .set({ estimateS: estimate.seconds, layerStarts: [...layerStarts], prepared: 0 })
         .where(eq(runs.id, this.#run.id)),
     );
     await this.#noteProgress('sending', 0);
     try {
-      await this.#keeping.driver.upload(this.#run.fileName, gcode);
+      // What was called off is dealt with in the next round, or by the keeper that comes next.
+      if (!(await sendFile(this.#run, gcode, this.#keeping))) return;
     } catch (error) {
       return this.#notBegun(error);
     }
@@ -133,7 +137,8 @@ export class KeptRun {
   async #notBegun(error: unknown): Promise<void> {
     if (error instanceof LeaseLost) throw error;
     this.#keeping.hangUp();
-    if (Date.now() - this.#run.startedAt.getTime() < SENDING_MS) return;
+    const wentOnAt = Math.max(this.#run.startedAt.getTime(), this.#keeping.preparing.wentOnAt);
+    if (Date.now() - wentOnAt < SENDING_MS) return;
     const problem =
       error instanceof Error ? error.message : say('The batch could not be sent to the printer.');
     await this.#end({ state: 'failed', problem });

@@ -18,6 +18,9 @@ export class Preparing {
   #runId: string | undefined;
   #calledOff = new AbortController();
   #prepared: Prepared = { share: 0 };
+  /** The most of its file that the printer has had, and when there was G-code, or more of it sent than ever before. */
+  #sent = 0;
+  #wentOnAt = 0;
 
   /** @param onDone called when there is G-code, or when there will be none */
   constructor(db: Database, onDone: () => void) {
@@ -31,6 +34,18 @@ export class Preparing {
     return this.#prepared;
   }
 
+  /** When there was G-code for the last run that was prepared, or when the printer had more of it than before; 0 if never. */
+  get wentOnAt(): number {
+    return this.#wentOnAt;
+  }
+
+  /** Notes how much of its file the printer has. */
+  noteSent(share: number): void {
+    if (share <= this.#sent) return;
+    this.#sent = share;
+    this.#wentOnAt = Date.now();
+  }
+
   /** Calls off what is under way, and keeps nothing. */
   end(): void {
     this.#calledOff.abort();
@@ -41,9 +56,12 @@ export class Preparing {
   #begin({ id, batchId, printerId, rolls }: Run): void {
     this.end();
     this.#runId = id;
+    this.#sent = 0;
     const { signal } = (this.#calledOff = new AbortController());
     const note = (prepared: Prepared) => {
-      if (!signal.aborted) this.#prepared = prepared;
+      if (signal.aborted) return;
+      this.#prepared = prepared;
+      if ('gcode' in prepared) this.#wentOnAt = Date.now();
     };
     void gcodeOfBatch(this.#db, batchId, printerId, {
       places: placesOf(rolls),

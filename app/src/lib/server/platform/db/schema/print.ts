@@ -196,7 +196,7 @@ export const runs = pgTable(
     /** Where each colour comes from, from below, on a printer that changes between several rolls; null on any other. */
     rolls: keptRolls('rolls'),
     state: runState('state').notNull().default('preparing'),
-    /** How much of its batch is sliced, from 0 to 1. */
+    /** How much of its batch is sliced, or while it is sent, how much of it the printer has, from 0 to 1. */
     prepared: real('prepared').notNull().default(0),
     /** How much is printed, from 0 to 1. */
     progress: real('progress').notNull().default(0),
