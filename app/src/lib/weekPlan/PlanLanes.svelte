@@ -115,13 +115,16 @@
       {#each week.lanes as lane (lane.id)}
         <div class="border-hairline absolute right-0 left-0 border-t" style="top: {topOf(lane.id)}px"></div>
         {#if lane.busy}
+          {@const width = Math.max(scale.pxOf(lane.busy.untilMs), 8)}
           <div
             class="bg-hairline absolute flex items-center overflow-hidden rounded px-1 text-xs"
-            style="left: 0; width: {Math.max(scale.pxOf(lane.busy.untilMs), 8)}px; top: {topOf(lane.id) +
-              8}px; height: {LANE_PX - 16}px"
+            style="left: 0; width: {width}px; top: {topOf(lane.id) + 8}px; height: {LANE_PX - 16}px"
             title={say.isBusy(lane.busy.batches.map(say.batch).join(', '))}
           >
-            {lane.busy.batches.map(say.batch).join(', ')}
+            <!-- Too narrow for a word, it is a bar that says so where it is pointed at. -->
+            <span class={width < NARROWEST_PX ? 'sr-only' : 'truncate'}
+              >{lane.busy.batches.map(say.batch).join(', ')}</span
+            >
           </div>
         {/if}
       {/each}

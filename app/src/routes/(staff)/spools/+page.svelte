@@ -75,7 +75,7 @@
           <span class="text-ink-soft">g</span>
           <Button type="submit" size="xs" color="alternative">{say.weigh}</Button>
         </form>
-        <span class="text-ink-soft w-32"
+        <span class="text-ink-soft w-24"
           >{printer ? say.on(printer, hasPlaces(spool.printerId) ? spool.place : undefined) : say.shelf}</span
         >
         <span class="ml-auto flex gap-2">

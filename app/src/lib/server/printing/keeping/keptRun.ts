@@ -10,31 +10,16 @@ import { LeaseLost } from '../../printers/printerLease.ts';
 import { endRun, type Ending } from '../runs/endRun.ts';
 import { tellOfRun } from '../runs/tellOfRun.ts';
 import { moveRuns } from '../runs/lifecycle.ts';
-import type { Preparing } from './preparing.ts';
+import type { Run, RunKeeping } from './runKeeping.ts';
 import { sendFile } from './sendFile.ts';
 
 const MOVES = { sending: 'send', printing: 'begin' } as const;
-
-export type Run = typeof runs.$inferSelect;
 
 /** For so long it is tried to send a batch and start it, over new connections if need be, without getting further. */
 const SENDING_MS = 60_000;
 
 /** So long after the estimate a person is asked whether a print is done that nothing tells of. */
 const ASK_AFTER_MS = 3 * 60_000;
-
-/** What carrying on a run takes: its printer, and the right to write down how it goes. */
-export interface RunKeeping {
-  readonly db: Database;
-  readonly driver: PrinterDriver;
-  readonly preparing: Preparing;
-  /** Writes as long as this process keeps the printer; throws {@link LeaseLost} when it does not any more. */
-  write<T>(work: (tx: Database) => Promise<T>): Promise<T>;
-  /** Aborted when the keeper has to stop; what takes long ends then. */
-  readonly stopping: AbortSignal;
-  /** Ends the connection to the printer, which broke off. */
-  hangUp(): void;
-}
 
 /** Brings one run and its printer together, once a round: starts it, writes down how it goes, and ends it. */
 export class KeptRun {

@@ -2,7 +2,7 @@ import { and, eq } from 'drizzle-orm';
 import { printers, runs } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { log } from '../../platform/basics/log.ts';
-import type { Run, RunKeeping } from './keptRun.ts';
+import type { Run, RunKeeping } from './runKeeping.ts';
 
 /** How often it is looked whether a run is still wanted while its file is sent. */
 const LOOK_MS = 1_000;
