@@ -27,6 +27,7 @@
   const SLACK_PX = 4;
   /** No narrower is a block drawn, so that it can be read and taken, px; nights are too narrow for theirs. */
   const NARROWEST_PX = 14;
+  const NARROWEST_WORD_PX = 40;
   const NARROWEST_NIGHT_PX = 84;
 
   /** Only as many days as something is planned in, and a few more to drag to. */
@@ -122,7 +123,7 @@
             title={say.isBusy(lane.busy.batches.map(say.batch).join(', '))}
           >
             <!-- Too narrow for a word, it is a bar that says so where it is pointed at. -->
-            <span class={width < NARROWEST_PX ? 'sr-only' : 'truncate'}
+            <span class={width < NARROWEST_WORD_PX ? 'sr-only' : 'truncate'}
               >{lane.busy.batches.map(say.batch).join(', ')}</span
             >
           </div>
