@@ -348,7 +348,7 @@ export const house = [
   },
   {
     path: 'app/src/lib/server/limits',
-    about: 'limits cards, and the currency of the school',
+    about: 'limits cards, what changes of materials mean for them, and the currency of the school',
     uses: ['platform', 'handIns', 'printers'],
   },
   {

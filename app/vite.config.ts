@@ -12,6 +12,8 @@ export default defineConfig({
   build: {
     chunkSizeWarningLimit: 900,
     rolldownOptions: {
+      // Its modules only make components and their looks, which it does not say: all of them would come with each page.
+      treeshake: { moduleSideEffects: [{ test: /node_modules\/flowbite-svelte\//, sideEffects: false }] },
       output: {
         // What many pages share comes in one file: a page asked for fifty small ones before its first row was there.
         codeSplitting: { groups: [{ name: 'everywhere', minShareCount: PAGES_THAT_SHARE }] },

@@ -166,8 +166,11 @@ test('a button stays under the pointer while hand-ins above it are inspected aga
     look();
     return seen;
   });
-  await choose.click();
-  await expect(page.locator('[data-state=checking]').first()).toBeVisible();
+  // It may be over before the page shows it.
+  await expect(async () => {
+    await choose.click();
+    await expect(page.locator('[data-state=checking]').first()).toBeVisible({ timeout: 4_000 });
+  }).toPass();
   await expect(page.locator('[data-state=checking]')).toHaveCount(0);
   expect(await tops.evaluate((seen) => [...seen])).toHaveLength(1);
 });

@@ -1,10 +1,11 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import { extentOf, type Region } from '@kelbrin/core/plane';
-  import { infillWays, seams, settingsOf, type PartChoice, type PrintChoice } from '@kelbrin/core/slice';
+  import { seams, settingsOf, type PartChoice, type PrintChoice } from '@kelbrin/core/slice';
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { batchTexts as say } from '$lib/texts/batch';
   import NumberField from '$lib/ui/NumberField.svelte';
+  import { inPattern, patternOf } from './infillPattern';
 
   /** How one part of a batch is printed otherwise than the others: empty fields are as the batch has it. */
   interface Props {
@@ -21,19 +22,6 @@
 
   const usual = $derived(settingsOf(limits, choice));
   const set = (part: PartChoice) => change({ ...own, ...part });
-  const way = $derived(
-    own?.infillWay === undefined
-      ? ''
-      : own.infillWay === 'lines'
-        ? String(own.infillDirections ?? usual.infillDirections)
-        : own.infillWay,
-  );
-  function chooseWay(wished: string) {
-    const infillWay = infillWays.find((each) => each === wished);
-    if (infillWay) set({ infillWay, infillDirections: undefined });
-    else if (wished === '') set({ infillWay: undefined, infillDirections: undefined });
-    else set({ infillWay: 'lines', infillDirections: Number(wished) as PartChoice['infillDirections'] });
-  }
   /** A mark is at the front to begin with; from there it is dragged on the plate. */
   function chooseSeam(wished: string) {
     const seam = seams.find((each) => each === wished);
@@ -79,8 +67,8 @@
     {say.pattern}
     <select
       class="border-hairline rounded py-1 pr-8 pl-2"
-      value={way}
-      onchange={(event) => chooseWay(event.currentTarget.value)}
+      value={own?.infillWay === undefined ? '' : patternOf(own, usual)}
+      onchange={(event) => set(inPattern(event.currentTarget.value))}
     >
       <option value="">{say.asBatch}</option>
       {#each Object.entries(say.patterns) as [id, name] (id)}<option value={id}>{name}</option>{/each}

@@ -1,17 +1,11 @@
 <script lang="ts">
   import type { ComponentProps } from 'svelte';
-  import {
-    allowedSets,
-    infillWays,
-    seams,
-    settingsFor,
-    supportForms,
-    type PrintChoice,
-  } from '@kelbrin/core/slice';
+  import { allowedSets, seams, settingsFor, supportForms, type PrintChoice } from '@kelbrin/core/slice';
   import { formatNumber } from '@kelbrin/core/recipe';
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { batchTexts as say } from '$lib/texts/batch';
   import NumberField from '$lib/ui/NumberField.svelte';
+  import { inPattern, patternOf } from './infillPattern';
 
   interface Props {
     choice: PrintChoice;
@@ -34,17 +28,6 @@
 
   const sets = $derived(allowedSets(limits));
   const usual = $derived(settingsFor(limits, choice.set));
-  const way = $derived(choice.infillWay ?? usual.infillWay);
-  /** A way to fill the inside, or for straight lines the number of their directions. */
-  const pattern = $derived(way === 'lines' ? String(choice.infillDirections ?? usual.infillDirections) : way);
-  function choosePattern(wished: string) {
-    const infillWay = infillWays.find((each) => each === wished);
-    set(
-      infillWay
-        ? { infillWay }
-        : { infillWay: undefined, infillDirections: Number(wished) as PrintChoice['infillDirections'] },
-    );
-  }
   const set = (part: Partial<PrintChoice>) => change({ ...choice, ...part });
 </script>
 
@@ -116,8 +99,8 @@
     {say.pattern}
     <select
       class="border-hairline rounded py-1 pr-8 pl-2"
-      value={pattern}
-      onchange={(event) => choosePattern(event.currentTarget.value)}
+      value={patternOf(choice, usual)}
+      onchange={(event) => set(inPattern(event.currentTarget.value))}
     >
       {#each Object.entries(say.patterns) as [id, name] (id)}<option value={id}>{name}</option>{/each}
     </select>

@@ -44,7 +44,7 @@
 {:else if takes}
   <p
     class="flex flex-wrap gap-x-4"
-    class:opacity-50={slicing.progress || slicing.isCalledOff}
+    class:opacity-70={slicing.progress || slicing.isCalledOff}
     data-testid="takes"
   >
     <span class="measured text-lg">{inHours(takes.seconds)}</span>

@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { Button, Dropdown } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
   import { enhance } from '$lib/ui/enhance';
+  import Menu from '$lib/ui/Menu.svelte';
   import { spoolTexts as say } from '$lib/texts/spools';
 
   /** Puts a roll on a printer: a button for each place, or a menu of them where there are many. */
@@ -17,7 +18,6 @@
   let { spool, places }: Props = $props();
 
   const MOST_BUTTONS = 3;
-  let isOpen = $state(false);
 </script>
 
 {#snippet putOn({ id, name, place, isBusy }: Props['places'][number], isRow: boolean)}
@@ -41,19 +41,14 @@
     {#each places as each (`${each.id} ${each.place}`)}{@render putOn(each, false)}{/each}
   </span>
 {:else}
-  <Button size="xs" color="alternative" aria-haspopup="true" aria-label={say.putOnNamed(spool.number)}
-    >{say.putOn}</Button
+  <Menu
+    words={say.putOn}
+    label={say.putOnNamed(spool.number)}
+    color="alternative"
+    class="max-h-72 w-64 overflow-y-auto"
   >
-  <Dropdown
-    simple
-    bind:isOpen
-    class="border-hairline max-h-72 w-64 overflow-y-auto border p-1"
-    aria-label={say.putOnNamed(spool.number)}
-  >
-    {#if isOpen}
-      {#each places as each (`${each.id} ${each.place}`)}
-        <li class="list-none">{@render putOn(each, true)}</li>
-      {/each}
-    {/if}
-  </Dropdown>
+    {#each places as each (`${each.id} ${each.place}`)}
+      <li class="list-none">{@render putOn(each, true)}</li>
+    {/each}
+  </Menu>
 {/if}

@@ -14,6 +14,7 @@ export const classPage = said({
   notBegun: 'not begun',
   partOf: (student: string) => say('{student}’s part', { student }),
   look: 'Review',
+  lookAt: (student: string) => say('Review {student}’s part', { student }),
   newBrief: 'New brief',
   none: 'You have no class yet.',
   noBrief: 'There is no brief for this class yet.',

@@ -1,7 +1,9 @@
 import { materialNamed } from '@kelbrin/core/machine';
 import { orSentence } from '$lib/requests.server';
+import { askForRecheck } from '$lib/server/handIns/boss';
 import { database } from '$lib/server/platform/db/database';
-import { materialsOf, removeMaterial, saveMaterial } from '$lib/server/printers/materials';
+import { removeMaterial, saveMaterial } from '$lib/server/limits/changeMaterial';
+import { materialsOf } from '$lib/server/printers/materials';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals, url }) => {
@@ -19,10 +21,15 @@ export const actions: Actions = {
     const saved = await orSentence(
       saveMaterial(database(), locals.person!, form, id === undefined ? undefined : String(id)),
     );
-    return typeof saved === 'string' ? { saved } : saved;
+    if (!('again' in saved)) return saved;
+    await askForRecheck(saved.again);
+    return { saved: saved.id };
   },
   remove: async ({ request, locals }) => {
     const id = String((await request.formData()).get('id'));
-    return orSentence(removeMaterial(database(), locals.person!, id));
+    const removed = await orSentence(removeMaterial(database(), locals.person!, id));
+    if (!('waiting' in removed)) return removed;
+    await askForRecheck(removed);
+    return undefined;
   },
 };

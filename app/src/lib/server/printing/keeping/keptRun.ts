@@ -95,9 +95,10 @@ export class KeptRun {
       return this.#notBegun(error);
     }
     this.#keeping.preparing.end();
-    await this.#keeping.write((tx) =>
-      tx.update(runs).set({ sentAt: new Date() }).where(eq(runs.id, this.#run.id)),
-    );
+    await this.#keeping.write(async (tx) => {
+      await tx.update(runs).set({ sentAt: new Date() }).where(eq(runs.id, this.#run.id));
+      await announce(tx, 'printroom');
+    });
     await this.#start();
   }
 

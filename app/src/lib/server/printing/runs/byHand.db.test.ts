@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import { afterAll, afterEach, beforeAll, expect, it } from 'vitest';
 import { startChecks } from '../../../shared/startChecks.ts';
+import { LiveHub } from '../../platform/live/hub.ts';
 import { NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { batchParts, notices, printers, runs, spools } from '../../platform/db/schema/index.ts';
 import { school } from '../../demo/school.ts';
@@ -53,8 +54,13 @@ const gramsLeft = async () => {
 it('writes the file onto the card, waits for what a person says, and counts spool and part as for every other printer', async () => {
   await mkdir(join(cards, left));
   const before = await gramsLeft();
+  const newsAt: number[] = [];
+  await new LiveHub(room.test.sql).follow(['printers', 'printroom'], () => newsAt.push(Date.now()));
   const { runId, entryId } = await started(left);
   await eventually(async () => expect((await run(runId)).sentAt).not.toBeNull());
+  // Whoever looks at its lane hears that the file is there.
+  const sentAt = (await run(runId)).sentAt!.getTime();
+  await eventually(async () => expect(newsAt.at(-1)).toBeGreaterThanOrEqual(sentAt));
   expect((await run(runId)).state).toBe('sending');
   const { fileName } = await run(runId);
   expect(fileName).toMatch(/^b\d+-birch-/);

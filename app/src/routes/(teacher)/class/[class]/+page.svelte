@@ -95,7 +95,8 @@
                 {#if project.state === 'waiting'}
                   <a
                     class="text-primary-800 truncate underline underline-offset-2"
-                    href="/review/{project.handInId}">{say.look}</a
+                    href="/review/{project.handInId}"
+                    aria-label={say.lookAt(name)}>{say.look}</a
                   >
                 {/if}
               </div>

@@ -3,13 +3,15 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { materialNamed } from '@kelbrin/core/machine';
 import { materialFields } from '../../shared/materialDraft.ts';
 import { school } from '../demo/school.ts';
-import { cardsOf, saveCard } from '../limits/cards.ts';
+import { recheckApproval } from '../handIns/recheck.ts';
+import { cardsOf, saveCard } from './cards.ts';
 import { NotAllowed, type Person } from '../platform/auth/access.ts';
 import { batches, handIns, spools } from '../platform/db/schema/index.ts';
 import { gcodeOfBatch } from '../printing/batches/gcode.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
-import { materialsOf, needsOf, removeMaterial, saveMaterial } from './materials.ts';
-import { addSpool, spoolsOf } from './spools.ts';
+import { materialsOf, needsOf } from '../printers/materials.ts';
+import { addSpool, spoolsOf } from '../printers/spools.ts';
+import { removeMaterial, saveMaterial } from './changeMaterial.ts';
 
 let test: TestDatabase;
 let teacher: Person;
@@ -30,11 +32,33 @@ const form = (name: string, change: Record<string, string> = {}) => {
   return { ...Object.fromEntries(figures), name, pricePerKg: '', drying: '', ...change };
 };
 const save = (change: Record<string, string>, id?: string, name = 'PLA') =>
-  saveMaterial(test.db, teacher, form(name, change), id);
+  saveMaterial(test.db, teacher, form(name, change), id).then((saved) => saved.id);
 const printedAt = async () => {
   const [batch] = await test.db.select().from(batches).limit(1);
   return /M104 S(\d+)/.exec((await gcodeOfBatch(test.db, batch.id)).gcode)?.[1];
 };
+
+it('has what waits and what was approved held against its limits anew', async () => {
+  const states = async () =>
+    (await test.db.select({ state: handIns.state }).from(handIns)).map(({ state }) => state);
+  const count = (all: readonly string[], state: string) => all.filter((each) => each === state).length;
+  const before = await states();
+  expect(count(before, 'waiting')).toBeGreaterThan(0);
+  const { id, again } = await saveMaterial(test.db, teacher, form('PLA', { wallMmPerS: '1' }));
+  expect(again.waiting).toHaveLength(count(before, 'waiting'));
+  expect(count(await states(), 'checking')).toBe(count(before, 'checking') + again.waiting.length);
+  expect(again.approved.length).toBeGreaterThan(0);
+  // Of an approval that no longer holds, the reason is said with it.
+  const doubts = async () => {
+    for (const handInId of again.approved) await recheckApproval(test.db, handInId);
+    return (await test.db.select({ doubt: handIns.doubt }).from(handIns)).filter(
+      ({ doubt }) => doubt !== null,
+    );
+  };
+  expect((await doubts())[0].doubt).toContain('“Time”');
+  await removeMaterial(test.db, teacher, id);
+  expect(await doubts()).toEqual([]);
+});
 
 it('is printed as the school has noted, what was approved before included, until it is forgotten', async () => {
   expect(await printedAt()).toBe('210');
