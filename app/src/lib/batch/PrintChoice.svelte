@@ -5,7 +5,7 @@
   import type { LimitsCard } from '@kelbrin/core/inspect';
   import { batchTexts as say } from '$lib/texts/batch';
   import NumberField from '$lib/ui/NumberField.svelte';
-  import { inPattern, patternOf } from './infillPattern';
+  import { inPattern, patternOf } from './waysInside';
 
   interface Props {
     choice: PrintChoice;

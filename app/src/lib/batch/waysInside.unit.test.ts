@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { everydaySettings, infillWays } from '@kelbrin/core/slice';
-import { inPattern, patternOf } from './infillPattern';
+import { inPattern, patternOf } from './waysInside';
 
 it('is one name for each way to fill the inside, and finds back to it', () => {
   for (const pattern of ['1', '2', '3', ...infillWays.filter((way) => way !== 'lines')])
