@@ -57,18 +57,18 @@ export async function removeMaterial(db: Database, person: Person, materialId: s
 
 /** A limits card says with its material what that needs, so that whoever has the card can slice by it. */
 async function noteOnCards(tx: Database, name: string, needs: Material | undefined): Promise<void> {
-  for (const [table, column] of [
-    [limitsCards, limitsCards.card],
-    [handIns, handIns.limits],
-  ] as const) {
-    const changed = needs
-      ? sql`jsonb_set(${column}, '{filament}', ${JSON.stringify(needs)}::jsonb)`
-      : sql`${column} - 'filament'`;
-    await tx
-      .update(table)
-      .set({ [column === limitsCards.card ? 'card' : 'limits']: changed })
-      .where(isOfCard(column, [name]));
-  }
+  const noted = (card: typeof limitsCards.card | typeof handIns.limits) =>
+    needs
+      ? sql`jsonb_set(${card}, '{filament}', ${JSON.stringify(needs)}::jsonb)`
+      : sql`${card} - 'filament'`;
+  await tx
+    .update(limitsCards)
+    .set({ card: noted(limitsCards.card) })
+    .where(isOfCard(limitsCards.card, [name]));
+  await tx
+    .update(handIns)
+    .set({ limits: noted(handIns.limits) })
+    .where(isOfCard(handIns.limits, [name]));
 }
 
 /** Holds all that is open in classes whose card is of some materials against what these need now. */
