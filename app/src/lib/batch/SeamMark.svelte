@@ -1,5 +1,6 @@
 <script lang="ts">
   import { batchTexts as say } from '$lib/texts/batch';
+  import { arrowMove } from '$lib/ui/arrowMove';
 
   /** The place at which the lines of a part begin, as a mark on the plate that is dragged, or moved by the arrow keys. */
   interface Props {
@@ -15,14 +16,7 @@
   }
   let { student, at, depthMm, onPlate, nearest, put }: Props = $props();
 
-  const STEP_MM = 1;
   const SIZE_MM = 3;
-  const steps: Readonly<Record<string, readonly [number, number]>> = {
-    ArrowLeft: [-1, 0],
-    ArrowRight: [1, 0],
-    ArrowUp: [0, 1],
-    ArrowDown: [0, -1],
-  };
   /** Where it is while it is dragged. */
   let held = $state.raw<readonly [number, number]>();
   const shown = $derived(held ?? at);
@@ -40,12 +34,11 @@
     held = undefined;
   }
   function press(event: KeyboardEvent) {
-    const step = steps[event.key];
-    if (!step) return;
+    const by = arrowMove(event);
+    if (!by) return;
     event.preventDefault();
     event.stopPropagation();
-    const mm = event.altKey ? STEP_MM / 10 : event.shiftKey ? 10 * STEP_MM : STEP_MM;
-    put([at[0] + mm * step[0], at[1] + mm * step[1]]);
+    put([at[0] + by[0], at[1] + by[1]]);
   }
 </script>
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { bentEdge } from '@kelbrin/core/plane';
   import type { Point, Region } from '@kelbrin/core/recipe';
-  import { arrowMove } from '../plan/arrowMove';
+  import { arrowMove } from '$lib/ui/arrowMove';
   import { coalesce } from '../plan/coalesce';
   import { fitted, toMillimetres, toPixels, type Sheet } from '../plan/sheet';
   import { gridFor } from '../plan/snap';

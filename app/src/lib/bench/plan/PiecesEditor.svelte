@@ -16,7 +16,7 @@
   } from '@kelbrin/core/recipe';
   import type { BenchState } from '../state/bench.svelte';
   import { keptApart } from './apart';
-  import { arrowMove } from './arrowMove';
+  import { arrowMove } from '$lib/ui/arrowMove';
   import { coalesce } from './coalesce';
   import Dimension from './Dimension.svelte';
   import PaperLines from './PaperLines.svelte';

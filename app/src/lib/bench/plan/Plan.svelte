@@ -13,7 +13,7 @@
   import MeasureTool from '$lib/ui/MeasureTool.svelte';
   import type { BenchState } from '../state/bench.svelte';
   import { keptApart } from './apart';
-  import { arrowMove } from './arrowMove';
+  import { arrowMove } from '$lib/ui/arrowMove';
   import { boxNow, hostBoxOf, snapLinesOf } from './besides';
   import Dimension from './Dimension.svelte';
   import { coalesce } from './coalesce';
