@@ -145,9 +145,7 @@ class LayerPlan {
    */
   pathsOf(index: number, below: readonly Path[] | undefined, supports: SupportPlan | undefined): Path[] {
     const own = this.#areaOf[index];
-    const foot = supports?.areaAt(index);
-    const first = foot ? this.#areas[own].with(foot) : this.#areas[own];
-    const around = index === 0 ? aroundPart(first, this.#settings) : [];
+    const around = index === 0 ? this.#aroundAll(this.#areas[own], supports?.foot) : [];
     const within = this.#once(`paths ${this.#surroundings(index)}`, () =>
       withWays(
         [
@@ -164,6 +162,10 @@ class LayerPlan {
     const [path, ...rest] = within;
     if (!path) return [...held];
     return [withWayFrom(endOf(last), path, this.#ground(own)), ...rest, ...held];
+  }
+
+  #aroundAll(part: Area, foot: Area | undefined): Path[] {
+    return aroundPart(foot ? part.with(foot) : part, this.#settings);
   }
 
   #walls(own: number): Walls {

@@ -1,26 +1,27 @@
-import { extentOf, signedAreaOf, type Outline } from '../../plane/index.ts';
+import { extentOf, isInRegion, signedAreaOf, type Outline, type Point } from '../../plane/index.ts';
 import type { Area, Kernel } from '../../solid/index.ts';
 import { usable } from './columns.ts';
-import type { HeldLayer } from './heldLayer.ts';
 import type { LayerSection } from './hangingAreas.ts';
+import type { HeldLayer } from './heldLayer.ts';
 import type { KeepAway } from './keepAway.ts';
 import { middleOf } from './middleOf.ts';
+import { leaning, type Room } from './leaning.ts';
+import { apartMm, circleOf, comesNear, type Stem } from './stem.ts';
+import { SupportShape, type MakesArea } from './supportShape.ts';
 
 /** What is held is shared out among branches by squares of this size, which a cut of that width parts, mm. */
 const CELL_MM = 8;
 const CUT_MM = 0.04;
-/** A branch gets no thinner than twice this, mm. */
+/** A branch gets no thinner than twice this, mm; one that nowhere reaches further from its middle than that and a bit is a stem. */
 const CORE_MM = 1.2;
-/** How far a branch narrows, or leans, for each millimetre that it goes down. */
+const STEM_REACH_MM = CORE_MM + 0.35;
+/** What is smaller is not worth a stem, mm². */
+const LEAST_STEM_MM2 = 0.8;
+/** How far a branch narrows for each millimetre that it goes down. */
 const NARROWING = Math.tan((34 * Math.PI) / 180);
-const LEAN = Math.tan((28 * Math.PI) / 180);
-/** Branches whose middles are further apart do not join, mm; nor do those that cover more than that, mm². */
-const FARTHEST_MM = 24;
-const THIN_MM2 = 14;
 const ROUGH_MM = 0.1;
-/** Smaller openings are closed, mm²; and areas that share less do not touch. */
+/** Smaller openings are closed, mm². */
 const PORE_MM2 = 5;
-const TOUCHING_MM2 = 0.02;
 /** What begins is so much wider than what it holds, mm. */
 const OVERLAP_MM = 0.35;
 /** Branches narrow and lean every so many layers: in between they are as they were, and are laid with the same lines. */
@@ -29,8 +30,9 @@ const STEP_LAYERS = 2;
 const SAME_MM2 = 0.02;
 
 /**
- * Supports that narrow from what they hold to thin branches, lean towards each other and join, so that few of them stand on
- * the plate. No side of one leans further than plastic can be laid.
+ * Supports that narrow from what they hold to thin round stems, which lean towards each other and join, so that few of them
+ * stand on the plate. No side of one leans further than plastic can be laid. Stems are followed as points: only what holds
+ * something, or comes to stand on the part, is worked out as an area.
  *
  * @param held what the supports of each layer hold, from the plate upwards
  * @param bounds how far they may reach
@@ -41,27 +43,69 @@ export function branches(
   layers: readonly LayerSection[],
   keepAway: KeepAway,
   bounds: Area,
-): (Area | undefined)[] {
+  makesArea: MakesArea,
+): (SupportShape | undefined)[] {
   const cuts = gridOver(kernel, bounds);
-  const areas = held.map((): Area | undefined => undefined);
-  let above: Area | undefined;
+  const shapes = held.map((): SupportShape | undefined => undefined);
+  let crown: Area | undefined;
+  let stems: readonly Stem[] = [];
+  let lastAway: Area | undefined;
   for (let index = held.length - 1; index >= 0; index--) {
     const { onto } = held[index];
-    if (!above && !onto) continue;
+    if (!crown && stems.length === 0 && !onto) continue;
+    const [crownAbove, stemsAbove] = [crown, stems];
     const away = keepAway.at(index);
     const isStep = index % STEP_LAYERS === 0;
+    const room: Room = { away: away.outlines(), bounds: bounds.outlines() };
     const { zMm } = layers[index];
     const stepMm = zMm - (layers[index - STEP_LAYERS]?.zMm ?? 0);
-    const lowered = above && isStep ? leaning(kernel, narrowed(above, stepMm), away, { zMm, stepMm }) : above;
+    let landed: readonly Stem[] = [];
+    if (isStep) ({ stems, landed } = leaning(stems, room, { zMm, stepMm }));
+    else if (away !== lastAway) {
+      landed = stems.filter((stem) => comesNear(stem, room.away));
+      if (landed.length > 0) stems = stems.filter((stem) => !landed.includes(stem));
+    }
+    const lowered = crown && isStep ? narrowed(kernel, crown, NARROWING * stepMm) : crown;
     // Beside the part it overlaps what narrows away from there.
     const begun = onto?.grown(OVERLAP_MM, 'sharp').and(bounds).without(cuts);
-    const wanted = lowered && begun ? lowered.with(begun) : (lowered ?? begun!);
-    const free = wanted.without(away).simplified(ROUGH_MM);
-    const isSame = wanted === above && wanted.mm2() - free.mm2() < SAME_MM2;
-    areas[index] = isSame ? areas[index + 1] : usable(withoutPores(kernel, free, away));
-    above = isSame ? above : free.isEmpty() ? undefined : free;
+    if (lowered !== crownAbove || begun || landed.length > 0 || away !== lastAway) {
+      const round = landed.length > 0 ? makesArea(landed.map((stem) => circleOf(stem))) : undefined;
+      const wanted = together([lowered, begun, round]);
+      const free = wanted?.without(away).simplified(ROUGH_MM);
+      const isSame = wanted === crownAbove && wanted && free && wanted.mm2() - free.mm2() < SAME_MM2;
+      crown = isSame ? crownAbove : free?.isEmpty() ? undefined : free;
+    }
+    if (crown && crown !== crownAbove) ({ crown, stems } = parted(kernel, crown, stems, room));
+    lastAway = away;
+    const isSame = crown === crownAbove && stems === stemsAbove;
+    shapes[index] = isSame ? shapes[index + 1] : shapeOf(kernel, makesArea, { crown, stems, away });
   }
-  return areas;
+  return shapes;
+}
+
+/** What is laid of the branches of a layer; undefined if that is nothing. Stems that overlap are one area. */
+function shapeOf(
+  kernel: Kernel,
+  makesArea: MakesArea,
+  {
+    crown,
+    stems,
+    away,
+  }: { readonly crown: Area | undefined; readonly stems: readonly Stem[]; readonly away: Area },
+): SupportShape | undefined {
+  const wide = crown && usable(withoutPores(kernel, crown, away));
+  const isAlone = (stem: Stem) =>
+    stems.every((other) => other === stem || apartMm(stem, other) >= stem.radiusMm + other.radiusMm);
+  const alone = stems.filter(isAlone);
+  const joining = stems.filter((stem) => !alone.includes(stem));
+  const joined = joining.length > 0 ? makesArea(joining.map((stem) => circleOf(stem))) : undefined;
+  const shape = new SupportShape(makesArea, together([wide, joined]), alone);
+  return shape.isEmpty() ? undefined : shape;
+}
+
+/** The union of areas; undefined if there is none of them. */
+function together(areas: readonly (Area | undefined)[]): Area | undefined {
+  return areas.reduce((all, area) => (all && area ? all.with(area) : (all ?? area)), undefined);
 }
 
 /** Thin cuts between squares. */
@@ -82,51 +126,71 @@ function gridOver(kernel: Kernel, bounds: Area): Area {
   return bounds.made(kernel, strips);
 }
 
-/** Branches a layer further down: narrower, but for what is thin already. */
-function narrowed(area: Area, stepMm: number): Area {
-  const core = area.grown(-CORE_MM, 'sharp');
-  if (core.isEmpty()) return area;
-  const narrow = area.grown(-NARROWING * stepMm, 'sharp');
-  const thin = usable(area.without(core.grown(CORE_MM * 1.05, 'sharp')));
-  return thin ? narrow.with(thin) : narrow;
-}
-
-/** Thin branches, each a little nearer to the one that it can join before the plate. */
-function leaning(
-  kernel: Kernel,
-  area: Area,
-  away: Area,
-  { zMm, stepMm }: { readonly zMm: number; readonly stepMm: number },
-): Area {
-  const pieces = area
-    .pieces()
-    .map((piece) => ({ piece, at: middleOf(piece), isThin: piece.mm2() < THIN_MM2 }));
-  const thin = pieces.filter(({ isThin }) => isThin);
-  if (thin.length < 2) return area;
-  const outlines = pieces.flatMap(({ piece, at: [x, y], isThin }) => {
-    const goal = isThin ? partnerOf([x, y], thin, zMm) : undefined;
-    if (!goal) return piece.outlines();
-    const [dx, dy] = [goal[0] - x, goal[1] - y];
-    const share = Math.min(1, (LEAN * stepMm) / Math.hypot(dx, dy));
-    const moved = piece.shifted(share * dx, share * dy);
-    return (moved.and(away).mm2() > TOUCHING_MM2 ? piece : moved).outlines();
+/** Branches a few layers further down: each drawn together towards its middle, but for what is near to that already. */
+function narrowed(kernel: Kernel, area: Area, byMm: number): Area {
+  let isNarrower = false;
+  const outlines = area.pieces().flatMap((piece) => {
+    const own = piece.outlines();
+    const middle = middleOf(piece);
+    // Seen from its middle such a piece lies within itself when it is drawn together.
+    const isStar = own.length === 1 && goesAround(own[0], middle);
+    if (!isStar) return own;
+    return [
+      own[0].map(([x, y]): Point => {
+        const mm = Math.hypot(x - middle[0], y - middle[1]);
+        const share = mm > CORE_MM ? Math.max(CORE_MM, mm - byMm) / mm : 1;
+        isNarrower ||= share < 1;
+        return [middle[0] + share * (x - middle[0]), middle[1] + share * (y - middle[1])];
+      }),
+    ];
   });
-  return area.made(kernel, outlines);
+  return isNarrower ? area.made(kernel, outlines) : area;
 }
 
-/** The middle between a thin branch and the nearest other that it can join. */
-function partnerOf(
-  [x, y]: readonly [number, number],
-  thin: readonly { readonly at: readonly [number, number] }[],
-  leftMm: number,
-): readonly [number, number] | undefined {
-  let nearest: readonly [number, number] | undefined;
-  let leastMm = Math.min(FARTHEST_MM, 2 * LEAN * leftMm);
-  for (const { at } of thin) {
-    const mm = Math.hypot(at[0] - x, at[1] - y);
-    if (mm > 0 && mm < leastMm) [nearest, leastMm] = [[(x + at[0]) / 2, (y + at[1]) / 2], mm];
-  }
-  return nearest;
+/** Whether an outline goes around a middle without ever turning back, so that all of it is seen from there. */
+function goesAround(outline: Outline, [x, y]: Readonly<Point>): boolean {
+  let [lastX, lastY] = outline[outline.length - 1];
+  return outline.every(([atX, atY]) => {
+    const turn = (lastX - x) * (atY - y) - (lastY - y) * (atX - x);
+    [lastX, lastY] = [atX, atY];
+    return turn > 0;
+  });
+}
+
+/**
+ * Parts what has become a stem from the rest of a crown, and takes the stems that came to touch that rest back into it.
+ */
+function parted(
+  kernel: Kernel,
+  crown: Area,
+  stems: readonly Stem[],
+  room: Room,
+): { crown: Area | undefined; stems: readonly Stem[] } {
+  const pieces = crown.pieces();
+  const fresh = pieces.map((piece) => stemOf(piece, room));
+  const isAllCrown = fresh.every((stem) => stem === undefined);
+  const left = pieces.filter((_, i) => !fresh[i]).flatMap((piece) => piece.outlines());
+  const all = isAllCrown ? stems : [...stems, ...fresh.filter((stem) => stem !== undefined)];
+  const touching = left.length > 0 ? all.filter((stem) => comesNear(stem, left)) : [];
+  if (isAllCrown && touching.length === 0) return { crown, stems };
+  const outlines = [...left, ...touching.map((stem) => circleOf(stem))];
+  const away = touching.length > 0 ? crown.made(kernel, room.away) : undefined;
+  const rest = outlines.length > 0 ? crown.made(kernel, outlines) : undefined;
+  return {
+    crown: rest && away ? rest.without(away) : rest,
+    stems: all.filter((stem) => !touching.includes(stem)),
+  };
+}
+
+/** A piece as a stem, if it has become one that has room there. */
+function stemOf(piece: Area, { away, bounds }: Room): Stem | undefined {
+  if (piece.mm2() < LEAST_STEM_MM2) return undefined;
+  const [x, y] = middleOf(piece);
+  const isSmall = piece
+    .outlines()
+    .every((outline) => outline.every((at) => Math.hypot(at[0] - x, at[1] - y) <= STEM_REACH_MM));
+  const stem = { x, y, radiusMm: CORE_MM };
+  return isSmall && isInRegion([x, y], bounds) && !comesNear(stem, away) ? stem : undefined;
 }
 
 /** An area without its small openings, but for those that the part goes through. */

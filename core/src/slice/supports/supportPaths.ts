@@ -1,9 +1,10 @@
 import { signedAreaOf } from '../../plane/index.ts';
 import type { Area } from '../../solid/index.ts';
 import { fillLines } from '../layers/fillLines.ts';
-import { pieceByPiece } from '../paths/order.ts';
+import { inOrderOfTravel, pieceByPiece } from '../paths/order.ts';
 import { endOf, type Path } from '../paths/toolpath.ts';
 import type { PrintSettings, SupportSettings } from '../settings/printSettings.ts';
+import { circleOf, type Stem } from './stem.ts';
 
 /** Under what they hold lines lie so many of their widths apart: near enough to hold, and far enough to be torn off. */
 const DENSE_LINES = 1.5;
@@ -14,17 +15,36 @@ const STRAIGHT_MM = 0.06;
 /** So many spaces between its lines the nozzle goes without drawing the filament back: a thread in a support does no harm. */
 const NEAR_SPACES = 2.2;
 
-/** A layer of supports: what it covers, and where of that it is laid densely. */
+/** A layer of supports: what it covers beside its stems, and where of that it is laid densely. */
 export interface SupportLayer {
-  readonly area: Area;
+  readonly area?: Area;
   readonly dense?: Area;
+  readonly stems: readonly Stem[];
 }
 
+type Lines = Pick<PrintSettings, 'lineWidthMm'> & Pick<SupportSettings, 'share'>;
+
 /** The lines of a layer of supports: one around each, and lines within, those of the first layer side by side. */
-export function supportPaths(
-  { area, dense }: SupportLayer,
+export function supportPaths({ area, dense, stems }: SupportLayer, isFirst: boolean, lines: Lines): Path[] {
+  const wide = area ? pathsOfArea(area, dense, isFirst, lines) : [];
+  const around = stems.map((stem) => pathOf(stem, lines));
+  if (around.length === 0) return wide;
+  const last = wide.at(-1);
+  return [...wide, ...inOrderOfTravel(around, last && endOf(last))];
+}
+
+/** The line around a stem, which begins and ends with one across it. */
+function pathOf(stem: Stem, { lineWidthMm }: Lines): Path {
+  const rim = circleOf(stem, stem.radiusMm - lineWidthMm / 2);
+  const opposite = rim[rim.length / 2];
+  return { role: 'support', points: [...rim, rim[0], opposite], closed: false, widthMm: lineWidthMm };
+}
+
+function pathsOfArea(
+  area: Area,
+  dense: Area | undefined,
   isFirst: boolean,
-  { lineWidthMm, share }: Pick<PrintSettings, 'lineWidthMm'> & Pick<SupportSettings, 'share'>,
+  { lineWidthMm, share }: Lines,
 ): Path[] {
   const rim = area.grown(-lineWidthMm / 2, 'sharp').simplified(STRAIGHT_MM);
   const walls = rim

@@ -1,3 +1,4 @@
+import type { Region } from '../../plane/index.ts';
 import type { HangingFaces, SolidMesh } from '../../mesh/index.ts';
 import type { Area, Kernel } from '../../solid/index.ts';
 import type { Path, SupportNotes } from '../paths/toolpath.ts';
@@ -9,7 +10,8 @@ import { hangingAreas, type LayerSection } from './hangingAreas.ts';
 import { heldLayers, reachOf, type HeldLayer } from './heldLayer.ts';
 import { KeepAway } from './keepAway.ts';
 import { standing } from './standing.ts';
-import { supportPaths, type SupportLayer } from './supportPaths.ts';
+import { supportPaths } from './supportPaths.ts';
+import type { SupportShape } from './supportShape.ts';
 import { unheldPlaces } from './unheld.ts';
 
 /** What the supports of a part are planned from. */
@@ -26,45 +28,44 @@ export interface SupportedPart {
 /** The supports of a part, layer by layer. */
 export class SupportPlan {
   readonly notes: SupportNotes;
-  readonly #layers: readonly (SupportLayer | undefined)[];
+  /** What supports cover on the plate; undefined where none stand on it. */
+  readonly foot: Area | undefined;
+  readonly #shapes: readonly (SupportShape | undefined)[];
+  readonly #held: readonly HeldLayer[];
   readonly #settings: PrintSettings & { readonly supports: SupportSettings };
-  readonly #kept = new Map<Area, Map<Area | undefined, Path[]>>();
+  /** Lines that several layers have, by what they cover and what of that is dense. */
+  readonly #kept = new Map<SupportShape, Map<Area | undefined, Path[]>>();
 
   constructor(part: SupportedPart, settings: PrintSettings & { readonly supports: SupportSettings }) {
     this.#settings = settings;
     const { kernel, mesh, layers, shadow } = part;
     const { supports } = settings;
     const hanging = hangingAreas(kernel, mesh, part.hanging, layers);
-    const held = heldLayers(hanging, shadow, supports);
-    const areas = planned(part, held, supports);
+    this.#held = heldLayers(hanging, shadow, supports);
+    this.#shapes = planned(part, this.#held, supports);
     this.notes = {
-      unheld: unheldPlaces(layers, hanging, areas, supports.gapLayers),
-      closedIn: closedIn(kernel, layers, areas),
+      unheld: unheldPlaces(layers, hanging, this.#shapes, supports.gapLayers),
+      closedIn: closedIn(kernel, layers, this.#shapes),
     };
-    this.#layers = areas.map((area, index) => {
-      if (!area) return undefined;
-      const { dense } = held[index];
-      const own = index === 0 ? withFoot(area, layers[0].area, shadow, supports) : area;
-      return { area: own, dense: dense && dense.and(area) };
-    });
-  }
-
-  /** What supports cover in a layer; undefined where none are. */
-  areaAt(index: number): Area | undefined {
-    return this.#layers[index]?.area;
+    const [lowest] = this.#shapes;
+    this.foot = lowest && withFoot(lowest.area(), layers[0].area, shadow, supports);
   }
 
   /** The lines of the supports in a layer. */
   pathsOf(index: number): readonly Path[] {
-    const layer = this.#layers[index];
-    if (!layer) return [];
+    const shape = this.#shapes[index];
+    if (!shape) return [];
     const { lineWidthMm, supports } = this.#settings;
-    const compute = () => supportPaths(layer, index === 0, { lineWidthMm, share: supports.share });
-    if (index === 0) return compute();
-    let byDense = this.#kept.get(layer.area);
-    if (!byDense) this.#kept.set(layer.area, (byDense = new Map()));
-    let paths = byDense.get(layer.dense);
-    if (!paths) byDense.set(layer.dense, (paths = compute()));
+    const lines = { lineWidthMm, share: supports.share };
+    const { dense } = this.#held[index];
+    if (index === 0) return supportPaths({ area: this.foot, dense, stems: [] }, true, lines);
+    let byDense = this.#kept.get(shape);
+    if (!byDense) this.#kept.set(shape, (byDense = new Map()));
+    let paths = byDense.get(dense);
+    if (!paths) {
+      const { solid: area, stems } = shape;
+      byDense.set(dense, (paths = supportPaths({ area, dense, stems }, false, lines)));
+    }
     return paths;
   }
 }
@@ -73,13 +74,14 @@ function planned(
   { kernel, layers, shadow }: SupportedPart,
   held: readonly HeldLayer[],
   supports: SupportSettings,
-): (Area | undefined)[] {
+): (SupportShape | undefined)[] {
   const keepAway = new KeepAway(layers, supports);
-  const areas =
+  const makesArea = (outlines: Region) => shadow.made(kernel, outlines);
+  const shapes =
     supports.form === 'columns'
-      ? columns(held, keepAway)
-      : branches(kernel, held, layers, keepAway, reachOf(shadow));
-  return supports.stand === 'plate' ? areas : standing(areas, layers, supports.gapLayers);
+      ? columns(held, keepAway, makesArea)
+      : branches(kernel, held, layers, keepAway, reachOf(shadow), makesArea);
+  return supports.stand === 'plate' ? shapes : standing(shapes, layers, supports.gapLayers);
 }
 
 /** How far supports reach beyond what the part covers at the most, mm: so much more room the part needs on a plate. */

@@ -2,6 +2,7 @@ import type { Area } from '../../solid/index.ts';
 import type { Spot } from '../paths/toolpath.ts';
 import type { LayerSection } from './hangingAreas.ts';
 import { middleOf } from './middleOf.ts';
+import type { SupportShape } from './supportShape.ts';
 
 /** Plastic reaches so far from what holds it, mm. */
 const REACH_MM = 1.2;
@@ -15,7 +16,7 @@ const SAME_MM = 4;
 export function unheldPlaces(
   layers: readonly LayerSection[],
   hanging: readonly (Area | undefined)[],
-  supports: readonly (Area | undefined)[],
+  supports: readonly (SupportShape | undefined)[],
   gapLayers: number,
 ): Spot[] {
   const places: Spot[] = [];
@@ -28,7 +29,7 @@ export function unheldPlaces(
     // A narrow ring around what the layer below has, as on a slope, is held by that.
     if (wide.mm2() < LEAST_MM2) continue;
     const loose = wide.without(layers[index - 1].area.grown(REACH_MM, 'sharp'));
-    const bare = support ? loose.without(support.grown(REACH_MM, 'sharp')) : loose;
+    const bare = support ? loose.without(support.area().grown(REACH_MM, 'sharp')) : loose;
     for (const piece of bare.pieces()) {
       if (piece.mm2() < LEAST_MM2) continue;
       const { zMm, thickMm } = layers[index];
