@@ -1,4 +1,4 @@
-import { ordinaryDialect, type MachineSheet } from './machineSheet.ts';
+import { ordinaryDialect, ordinaryHead, type MachineSheet } from './machineSheet.ts';
 
 /** Heats, homes, and wipes the nozzle along the front before it prints. */
 const before = [
@@ -41,6 +41,7 @@ export const exampleSheets: readonly MachineSheet[] = [
     maxSpeedMmPerS: { x: 200, y: 200, z: 12, filament: 40 },
     maxAccelerationMmPerS2: { x: 1500, y: 1500, z: 100, filament: 5000 },
     cornerDeviationMm: 0.02,
+    head: ordinaryHead,
     maxNozzleC: 260,
     maxPlateC: 100,
     levels: false,
@@ -68,6 +69,7 @@ export const exampleSheets: readonly MachineSheet[] = [
     maxSpeedMmPerS: { x: 80, y: 80, z: 5, filament: 25 },
     maxAccelerationMmPerS2: { x: 600, y: 600, z: 50, filament: 1000 },
     cornerDeviationMm: 0.03,
+    head: { besideMm: 30, beamMm: 18 },
     maxNozzleC: 235,
     maxPlateC: 0,
     levels: false,
@@ -102,6 +104,7 @@ export const exampleSheets: readonly MachineSheet[] = [
     maxSpeedMmPerS: { x: 300, y: 300, z: 300, filament: 60 },
     maxAccelerationMmPerS2: { x: 3000, y: 3000, z: 3000, filament: 5000 },
     cornerDeviationMm: 0.02,
+    head: { besideMm: 32, beamMm: 120 },
     maxNozzleC: 275,
     maxPlateC: 110,
     levels: true,
@@ -130,6 +133,7 @@ export const exampleSheets: readonly MachineSheet[] = [
     maxSpeedMmPerS: { x: 250, y: 250, z: 20, filament: 45 },
     maxAccelerationMmPerS2: { x: 2500, y: 2000, z: 200, filament: 4000 },
     cornerDeviationMm: 0.015,
+    head: { besideMm: 45, beamMm: 28 },
     maxNozzleC: 300,
     maxPlateC: 120,
     levels: true,

@@ -5,12 +5,14 @@ export {
   isOnPlate,
   machineSheet,
   ordinaryDialect,
+  ordinaryHead,
   plateSize,
   reachOf,
   type CodePlace,
   type Dialect,
   type MachineSheet,
   type PlateShape,
+  type PrintHead,
 } from './machineSheet.ts';
 export { material, materialKey, materialNamed, sameMaterial, type Material } from './materials.ts';
 export { choosesFilament, purgeMm } from './purge.ts';

@@ -50,6 +50,18 @@ export const ordinaryDialect: Dialect = {
   showsThumbnails: false,
 };
 
+/** What moves with the nozzle, and must not touch what stands on the plate. */
+export const printHead = z.strictObject({
+  /** How far it reaches around the nozzle, a little above the plate. */
+  besideMm: z.number().min(5).max(200),
+  /** How high above the tip of the nozzle the beam is that carries it from side to side. */
+  beamMm: z.number().min(0).max(500),
+});
+export type PrintHead = z.infer<typeof printHead>;
+
+/** A head that most printers of classrooms are no larger than. */
+export const ordinaryHead: PrintHead = { besideMm: 35, beamMm: 20 };
+
 /** What one model of printer is like; the printers of that model share it. */
 export const machineSheet = z.strictObject({
   format: z.literal('kelbrin-machine-sheet'),
@@ -70,6 +82,7 @@ export const machineSheet = z.strictObject({
   maxAccelerationMmPerS2: byMotor(accelerationMmPerS2),
   /** How far the circle of a corner that is taken at speed may stay away from the corner. */
   cornerDeviationMm: z.number().min(0.001).max(1),
+  head: printHead.default(ordinaryHead),
   maxNozzleC: z.number().min(150).max(500),
   /** The highest temperature of its plate; means nothing where none is heated. */
   maxPlateC: z.number().min(0).max(200),

@@ -25,6 +25,13 @@ export const sheetFields: readonly { readonly title: string; readonly fields: re
           { path: ['maxPlateC'], label: 'plate', unit: '°C', min: 0, max: 200 },
         ],
       },
+      {
+        title: 'What moves with the nozzle',
+        fields: [
+          { path: ['head', 'besideMm'], label: 'reaches around it', unit: 'mm', min: 5, max: 200 },
+          { path: ['head', 'beamMm'], label: 'beam above its tip', unit: 'mm', min: 0, max: 500 },
+        ],
+      },
       { title: 'Highest speeds', fields: byMotor('maxSpeedMmPerS', 'mm/s', 1, 2000) },
       {
         title: 'Highest accelerations',

@@ -1,5 +1,6 @@
 export { conflictsOf, distanceBetween, type Conflicts } from './conflicts.ts';
 export { footprintOf } from './footprint.ts';
+export { headConflicts } from './headConflicts.ts';
 export { layOut, type Layout } from './layOut.ts';
 export { nearestPlace } from './nearestPlace.ts';
 export { outsideOfSheet, sharedPlate, shiftOnto } from './onSheet.ts';
@@ -13,4 +14,10 @@ export {
   type Pose,
 } from './placement.ts';
 export { plateSolid } from './plateSolid.ts';
-export { plateToolpath, slicePart, type LaidPart, type SlicedPart } from './plateToolpath.ts';
+export {
+  plateToolpath,
+  slicePart,
+  type LaidPart,
+  type PlateToolpath,
+  type SlicedPart,
+} from './plateToolpath.ts';

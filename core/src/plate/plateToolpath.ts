@@ -45,8 +45,48 @@ export function slicePart(
   return { layers: layers.map((layer) => ({ ...layer, paths: layer.paths.map(toMiddle) })) };
 }
 
-/** The toolpath of a whole plate, counted from the front left corner of the plate: layer by layer, one part after the other. */
-export function plateToolpath(parts: readonly LaidPart[], settings: PrintSettings): Toolpath {
+/** The toolpath of a plate. */
+export interface PlateToolpath extends Toolpath {
+  /** The parts by number, in the order in which they are printed one after another; left out where all of them grow together. */
+  readonly turns?: readonly number[];
+}
+
+/**
+ * The toolpath of a whole plate, counted from the front left corner of the plate: layer by layer, or where the settings ask
+ * for it part by part. The nozzle has to get past what stands there already, see {@link headConflicts}; where colours change at a height
+ * all parts grow together.
+ */
+export function plateToolpath(parts: readonly LaidPart[], settings: PrintSettings): PlateToolpath {
+  return settings.isOneByOne && settings.colourChangesMm.length === 0
+    ? partByPart(parts, settings)
+    : layerByLayer(parts, settings);
+}
+
+/** The lowest parts first, so that the beam above the nozzle passes over them. */
+function partByPart(parts: readonly LaidPart[], settings: PrintSettings): PlateToolpath {
+  const topMm = ({ part: { layers } }: LaidPart) => layers.at(-1)?.zMm ?? 0;
+  const turns = parts.map((_, i) => i).sort((a, b) => topMm(parts[a]) - topMm(parts[b]));
+  const placed = turns.map((turn) => {
+    const put = placer(parts[turn]);
+    return parts[turn].part.layers
+      .map((layer) => ({ ...layer, paths: layer.paths.map(put) }))
+      .filter(({ paths }) => paths.length > 0);
+  });
+  const around = skirt(
+    placed.flatMap(([first]) => first?.paths ?? []),
+    settings,
+  );
+  const layers = placed.flatMap((own, turn) =>
+    own.map((layer, index): Layer => {
+      const [{ way, ...first }, ...rest] = layer.paths;
+      const paths = index === 0 ? [...(turn === 0 ? around : []), first, ...rest] : layer.paths;
+      return paced({ ...layer, paths }, settings);
+    }),
+  );
+  return { layers, turns };
+}
+
+function layerByLayer(parts: readonly LaidPart[], settings: PrintSettings): PlateToolpath {
   const puts = parts.map(placer);
   // The last layers of parts end at heights of their own, between those that all have in common; and layers that adapt to
   // slopes may end at the same height though they are not as thick.
@@ -73,7 +113,7 @@ export function plateToolpath(parts: readonly LaidPart[], settings: PrintSetting
     })
     .map(({ paths, ...layer }, index): Layer => {
       const around = index === 0 ? skirt(paths, settings) : [];
-      return paced({ ...layer, paths: [...around, ...paths] }, index, settings);
+      return paced({ ...layer, paths: [...around, ...paths] }, settings);
     });
   return { layers };
 }

@@ -42,9 +42,11 @@ export {
 } from './settings/settingSets.ts';
 export { supportLines } from './supportLines.ts';
 export { slice, sliceInSteps } from './slice.ts';
+export { climbsOf, spansOf } from './paths/climbs.ts';
 export { packed, unpacked, type PackedToolpath } from './paths/packedToolpath.ts';
 export {
   endOf,
+  liesOnPlate,
   type Layer,
   type Path,
   type Role,

@@ -1,9 +1,9 @@
 import { readySeconds } from './estimate.ts';
 import { parkedMm } from './gcode/parking.ts';
 import { changeSeconds, colourOf } from './layers/colours.ts';
-import { movesOfLayer } from './motion/motion.ts';
+import { inTurn, movesOfLayer } from './motion/motion.ts';
 import { MovementTime } from './motion/movementTime.ts';
-import type { Toolpath } from './paths/toolpath.ts';
+import { liesOnPlate, type Toolpath } from './paths/toolpath.ts';
 import type { PrintSettings } from './settings/printSettings.ts';
 
 /** When what is laid, in seconds since the printer began to warm up. */
@@ -36,7 +36,7 @@ export function printClock(toolpath: Toolpath, settings: PrintSettings): PrintCl
   let colour = 0;
   let zMm = 0;
   let at: readonly [number, number] | undefined;
-  for (const [index, layer] of layers.entries()) {
+  for (const [index, layer, past] of inTurn(toolpath, settings)) {
     const ends = lineEndsS[index];
     if (layer.paths.length > 0) {
       time.rise(layer.zMm - zMm);
@@ -49,7 +49,7 @@ export function printClock(toolpath: Toolpath, settings: PrintSettings): PrintCl
     layerStartsS[index] = beforeS + time.seconds;
     let line = 0;
     const mark = (done: number) => time.mark((seconds) => (ends[done] = beforeS + seconds));
-    for (const move of movesOfLayer(layer, index === 0, settings, at)) {
+    for (const move of movesOfLayer(layer, liesOnPlate(layer), settings, at, past)) {
       if (move.line !== line) mark(line);
       line = move.line;
       time.add(move);

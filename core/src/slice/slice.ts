@@ -91,7 +91,7 @@ export function* sliceInSteps(
     const layers: Layer[] = [];
     for (const [index, height] of heights.entries()) {
       const paths = [...plan.pathsOf(index, layers.at(-1)?.paths, supports)];
-      layers.push(paced({ ...height, paths }, index, settings));
+      layers.push(paced({ ...height, paths }, settings));
       yield index;
     }
     return { layers, ...(supports ? { supports: supports.notes } : {}) };

@@ -58,26 +58,18 @@ export class CodeWriter {
     this.#filamentMm = 0;
   }
 
-  layer(number: number, of: number, zMm: number): void {
+  layer(number: number, of: number): void {
     if (this.#lines.length > LINES_TOGETHER) {
       this.#endLine();
       this.#together.push(this.#lines.join('\n'));
       this.#lines = [];
     }
     this.add(`; layer ${number} of ${of}`);
-    this.rise(zMm);
   }
 
   /** Brings the nozzle to a height. */
   rise(zMm: number): void {
     this.add(`G0 Z${decimals(zMm, 3)} F${feed(this.#settings.liftMmPerS)}`);
-  }
-
-  /** Has the nozzle rise over what it travels above, or come down again to its layer. */
-  hop(zMm: number, byMm: number): void {
-    const { hopMm, heightMm, liftMmPerS } = this.#settings;
-    if (hopMm === 0) return;
-    this.add(`G0 Z${decimals(Math.min(zMm + byMm, Math.max(zMm, heightMm)), 3)} F${feed(liftMmPerS)}`);
   }
 
   /** Has the fan blow as hard as that, 0 to 1; it stands still at the beginning. */

@@ -9,7 +9,7 @@ import {
 } from '../../machine/index.ts';
 import { changesByItself, colourOf } from '../layers/colours.ts';
 import { movesOf } from '../motion/motion.ts';
-import type { Toolpath } from '../paths/toolpath.ts';
+import { liesOnPlate, type Toolpath } from '../paths/toolpath.ts';
 import type { PrintSettings } from '../settings/printSettings.ts';
 import { CodeWriter, decimals, feed } from './codeWriter.ts';
 import { parkedMm } from './parking.ts';
@@ -81,9 +81,16 @@ export function writeGcode(
   }
   let current: number | undefined;
   let colour = 0;
+  let zMm = 0;
+  /** The layer of the part that is printed which lies on the plate. */
+  let lowest = 0;
   for (const { layer, move } of movesOf(toolpath, settings)) {
     if (layer !== current) {
-      writer.layer(layer + 1, toolpath.layers.length, move.zMm);
+      writer.layer(layer + 1, toolpath.layers.length);
+      if (liesOnPlate(toolpath.layers[layer])) lowest = layer;
+      // On its way to another part it rises first, and comes down there.
+      if (move.zMm >= zMm) writer.rise(move.zMm);
+      zMm = move.zMm;
       const wanted = colourOf(toolpath.layers[layer], settings);
       while (colour < wanted) {
         if (changesByItself(++colour, settings)) {
@@ -99,17 +106,19 @@ export function writeGcode(
     }
     const to = [move.to[0] + ox, move.to[1] + oy] as const;
     if (move.filamentMm > 0) {
-      writer.fan(layer < settings.stillLayers ? 0 : move.isSpan ? settings.spanFanShare : settings.fanShare);
+      writer.fan(
+        layer - lowest < settings.stillLayers ? 0 : move.isSpan ? settings.spanFanShare : settings.fanShare,
+      );
       const from = [move.from[0] + ox, move.from[1] + oy] as const;
       writer.print(from, to, move.filamentMm, move.speedMmPerS, move.accelerationMmPerS2);
     } else {
       if (move.retracted) {
         writer.draw('back');
-        writer.hop(move.zMm, settings.hopMm);
+        if (move.rise) writer.rise(move.rise.overMm);
       }
       writer.travel(to);
       if (move.retracted) {
-        writer.hop(move.zMm, 0);
+        if (move.rise) writer.rise(move.zMm);
         writer.draw('forward');
       }
     }

@@ -66,14 +66,15 @@ describe('the moves of a layer', () => {
 });
 
 describe('the pace of a layer', () => {
-  const small = { zMm: 0.4, thickMm: 0.2, paths: [square] };
+  const small = { zMm: 0.2, thickMm: 0.2, paths: [square] };
+  const above = { ...small, zMm: 0.4 };
 
   it('makes one that would be done too soon take as long as layers shall, but for what is as slow as it may be', () => {
-    const { pace } = paced(small, 1, { ...settings, minLayerS: 2 });
+    const { pace } = paced(above, { ...settings, minLayerS: 2 });
     // 40 mm at 40 mm/s, with corners: a little over a second.
     expect(pace).toBeGreaterThan(0.5);
     expect(pace).toBeLessThan(0.65);
-    expect(paced(small, 1, { ...settings, minLayerS: 4 }).pace).toBeCloseTo(pace / 2, 9);
+    expect(paced(above, { ...settings, minLayerS: 4 }).pace).toBeCloseTo(pace / 2, 9);
     const speeds = (share: number) =>
       [...movesOfLayer({ ...small, pace: share }, false, settings)].slice(1).map((each) => each.speedMmPerS);
     expect(speeds(0.5)).toEqual([20, 20, 20, 20]);
@@ -84,8 +85,8 @@ describe('the pace of a layer', () => {
   });
 
   it('is full for the first layer, for one that takes long enough, and where no time is asked for', () => {
-    expect(paced(small, 0, { ...settings, minLayerS: 60 }).pace).toBe(1);
-    expect(paced(small, 1, { ...settings, minLayerS: 0.5 }).pace).toBe(1);
-    expect(paced(small, 1, { ...settings, minLayerS: 0 }).pace).toBe(1);
+    expect(paced(small, { ...settings, minLayerS: 60 }).pace).toBe(1);
+    expect(paced(above, { ...settings, minLayerS: 0.5 }).pace).toBe(1);
+    expect(paced(above, { ...settings, minLayerS: 0 }).pace).toBe(1);
   });
 });

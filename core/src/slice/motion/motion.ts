@@ -1,5 +1,5 @@
 import type { PrintSettings } from '../settings/printSettings.ts';
-import type { Layer, Path, Toolpath } from '../paths/toolpath.ts';
+import { liesOnPlate, type Layer, type Path, type Toolpath } from '../paths/toolpath.ts';
 
 type Point = readonly [number, number];
 
@@ -19,7 +19,18 @@ export interface Move {
   readonly isSpan: boolean;
   /** Whether the filament is drawn back before and pushed forward after the move, so that it does not ooze. */
   readonly retracted: boolean;
+  /** The height from which the nozzle rises before such a move, and that at which it moves; it comes down to `zMm` after it. */
+  readonly rise?: Rise;
 }
+
+/** How the nozzle gets over what lies in its way, heights in mm. */
+export interface Rise {
+  readonly fromMm: number;
+  readonly overMm: number;
+}
+
+/** On its way to the next part the nozzle keeps so far above what is printed, where the printer is high enough, mm. */
+const ABOVE_PARTS_MM = 2;
 
 /** Travels shorter than this do not ooze enough to be worth drawing the filament back. */
 const RETRACT_ABOVE_MM = 2;
@@ -30,20 +41,39 @@ export function* movesOf(
   settings: PrintSettings,
 ): Generator<{ layer: number; move: Move }> {
   let at: Point | undefined;
-  for (const [index, layer] of toolpath.layers.entries()) {
-    for (const move of movesOfLayer(layer, index === 0, settings, at)) {
+  for (const [index, layer, past] of inTurn(toolpath, settings)) {
+    for (const move of movesOfLayer(layer, liesOnPlate(layer), settings, at, past)) {
       yield { layer: index, move };
       at = move.to;
     }
   }
 }
 
-/** The moves of one layer, from where the nozzle is; from above its first point if that is not known. */
+/** Layers with their numbers, and how the nozzle rises on its way to those that begin another part. */
+export function* inTurn(
+  { layers }: Toolpath,
+  { heightMm }: Pick<PrintSettings, 'heightMm'>,
+): Generator<[index: number, layer: Layer, past: Rise | undefined]> {
+  let topMm = 0;
+  for (const [index, layer] of layers.entries()) {
+    const fromMm = layers[index - 1]?.zMm ?? 0;
+    topMm = Math.max(topMm, fromMm);
+    const overMm = Math.max(topMm, Math.min(topMm + ABOVE_PARTS_MM, heightMm));
+    yield [index, layer, layer.zMm < fromMm ? { fromMm, overMm } : undefined];
+  }
+}
+
+/**
+ * The moves of one layer, from where the nozzle is; from above its first point if that is not known.
+ *
+ * @param past how the nozzle gets there, where it comes from another part
+ */
 export function* movesOfLayer(
   { zMm, thickMm, pace, paths }: Layer,
   isFirst: boolean,
   settings: PrintSettings,
   start?: Point,
+  past?: Rise,
 ): Generator<Move> {
   const filamentArea = (Math.PI * settings.filamentDiameterMm ** 2) / 4;
   let at = start ?? paths[0]?.points[0];
@@ -51,6 +81,8 @@ export function* movesOfLayer(
     const [first, ...rest] = path.points;
     for (const to of [...(path.way ?? []), first]) {
       const lengthMm = Math.hypot(to[0] - at[0], to[1] - at[1]);
+      const isPast = past !== undefined && line === 0;
+      const retracted = isPast || (path.way === undefined && lengthMm > RETRACT_ABOVE_MM);
       yield {
         line,
         from: at,
@@ -61,7 +93,8 @@ export function* movesOfLayer(
         accelerationMmPerS2: settings.travelMmPerS2,
         filamentMm: 0,
         isSpan: false,
-        retracted: path.way === undefined && lengthMm > RETRACT_ABOVE_MM,
+        retracted,
+        rise: isPast ? past : retracted ? hopOver(zMm, settings) : undefined,
       };
       at = to;
     }
@@ -86,6 +119,14 @@ export function* movesOfLayer(
       at = to;
     }
   }
+}
+
+/** How the nozzle rises over what it travels above, where that is asked for. */
+function hopOver(
+  zMm: number,
+  { hopMm, heightMm }: Pick<PrintSettings, 'hopMm' | 'heightMm'>,
+): Rise | undefined {
+  return hopMm > 0 ? { fromMm: zMm, overMm: Math.max(zMm, Math.min(zMm + hopMm, heightMm)) } : undefined;
 }
 
 function speedOf(

@@ -12,26 +12,28 @@ export class MovementTime {
   /** Who wants to know when so many segments of the chain are done. */
   #marks: { readonly segments: number; readonly tell: (seconds: number) => void }[] = [];
   readonly #settings: PrintSettings;
-  /** Drawing filament back, or pushing it forward again, and rising or coming down with it. */
+  /** Drawing filament back, or pushing it forward again. */
   readonly #retractionS: number;
 
   constructor(settings: PrintSettings) {
     this.#settings = settings;
-    const { retractMm, retractMmPerS, retractMmPerS2, hopMm, liftMmPerS, liftMmPerS2 } = settings;
-    this.#retractionS =
-      straightSeconds(retractMm, retractMmPerS, retractMmPerS2) +
-      straightSeconds(hopMm, liftMmPerS, liftMmPerS2);
+    const { retractMm, retractMmPerS, retractMmPerS2 } = settings;
+    this.#retractionS = straightSeconds(retractMm, retractMmPerS, retractMmPerS2);
   }
 
-  /** Notes that the nozzle goes up by so much. */
+  /** Notes that the nozzle goes up by so much; where it goes down, it does so with its next move. */
   rise(byMm: number): void {
     this.#stop();
+    this.#seconds += this.#liftS(byMm);
+  }
+
+  #liftS(byMm: number): number {
     const { liftMmPerS, liftMmPerS2 } = this.#settings;
-    this.#seconds += straightSeconds(byMm, liftMmPerS, liftMmPerS2);
+    return straightSeconds(byMm, liftMmPerS, liftMmPerS2);
   }
 
   /** Notes the next move. */
-  add({ from, to, lengthMm, speedMmPerS, accelerationMmPerS2, retracted }: Move): void {
+  add({ from, to, zMm, lengthMm, speedMmPerS, accelerationMmPerS2, retracted, rise }: Move): void {
     if (retracted) this.#stop();
     if (lengthMm > 0) {
       const direction = [(to[0] - from[0]) / lengthMm, (to[1] - from[1]) / lengthMm] as const;
@@ -40,6 +42,7 @@ export class MovementTime {
     if (retracted) {
       this.#stop();
       this.#seconds += 2 * this.#retractionS;
+      if (rise) this.#seconds += this.#liftS(rise.overMm - rise.fromMm) + this.#liftS(rise.overMm - zMm);
     }
   }
 

@@ -42,6 +42,12 @@ export interface Layer {
   readonly paths: readonly Path[];
 }
 
+/** Whether a layer lies on the plate itself. Where parts are printed one after another, each has one that does. */
+export function liesOnPlate({ zMm, thickMm }: Pick<Layer, 'zMm' | 'thickMm'>): boolean {
+  return zMm - thickMm < ON_PLATE_MM;
+}
+const ON_PLATE_MM = 1e-6;
+
 /** A place in space, mm. */
 export type Spot = readonly [x: number, y: number, z: number];
 
@@ -53,8 +59,9 @@ export interface SupportNotes {
   readonly closedIn: readonly Spot[];
 }
 
-/** A part as the lines of plastic that make it, from the plate upwards. */
+/** Parts as the lines of plastic that make them. */
 export interface Toolpath {
+  /** From the plate upwards; where parts are printed one after another, those of one part after those of the other. */
   readonly layers: readonly Layer[];
   /** Left out where nothing had to be held. */
   readonly supports?: SupportNotes;

@@ -25,6 +25,7 @@ it('prints PLA as ordinary classroom printers do, unless something else is said'
     brimMm: 0,
     supports: null,
     hopMm: 0,
+    isOneByOne: false,
     smoothsTops: false,
     colourChangesMm: [],
     colourPlaces: [],

@@ -69,6 +69,8 @@ export const printSettings = z.strictObject({
   /** How many lines go around the part without touching it, so that the plastic flows when the part begins. */
   skirtLines: z.number().int().min(0).max(10).default(1),
   skirtGapMm: z.number().min(0).max(50).default(3),
+  /** Whether the parts of a plate are printed one after another, where their colours allow it, and not layer by layer. */
+  isOneByOne: z.boolean().default(false),
   /** How far the first layer is widened, so that a slender part stays on the plate. */
   brimMm: z.number().min(0).max(30).default(0),
   /** How what hangs is held; null where nothing is. */

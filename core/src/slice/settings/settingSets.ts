@@ -119,6 +119,7 @@ export const printChoice = z.strictObject({
   brimMm: printSettings.shape.brimMm.unwrap().optional(),
   smoothsTops: printSettings.shape.smoothsTops.unwrap().optional(),
   hopMm: printSettings.shape.hopMm.unwrap().optional(),
+  isOneByOne: printSettings.shape.isOneByOne.unwrap().optional(),
   /** How supports go down, where the card allows some. */
   supportForm: supportSettings.shape.form.unwrap().optional(),
   colourChangesMm: printSettings.shape.colourChangesMm.unwrap().optional(),
