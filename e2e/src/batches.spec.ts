@@ -104,6 +104,19 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     await expect.poll(taken).toBe(before);
   });
 
+  await test.step('printed one after another, parts are too near, and each is seen in its turn', async () => {
+    const tick = helper.getByLabel('One part after another');
+    await tick.check();
+    await expect(helper.getByText(/the print head needs 35 mm/).first()).toBeVisible();
+    await expect(plate.locator('[data-wrong=true]').first()).toBeVisible();
+    await helper.getByRole('button', { name: 'Layers' }).click();
+    await expect(helper.getByTestId('layer-words')).toContainText(/\d · \w+: layer 1 of/);
+    await helper.getByRole('button', { name: 'Plate', exact: true }).click();
+    await tick.uncheck();
+    await helper.getByRole('button', { name: 'Layers' }).scrollIntoViewIfNeeded();
+    await expect(plate.locator('[data-wrong=true]')).toHaveCount(0);
+  });
+
   await test.step('a part that is moved onto another is marked, and the batch does not start', async () => {
     const middleOf = async (name: string) => {
       const box = (await plate.getByRole('button', { name: `Part of ${name}` }).boundingBox())!;

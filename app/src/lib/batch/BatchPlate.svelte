@@ -13,7 +13,10 @@
     type Pose,
   } from '@kelbrin/core/plate';
   import type { BatchPart } from '$lib/server/printing/batches/batchParts';
+  import type { PrintChoice } from '@kelbrin/core/slice';
   import { firstColour } from '$lib/shared/batchColours';
+  import { tooHigh } from '$lib/shared/placeProblem';
+  import { gapOf } from '$lib/shared/plate';
   import { batchTexts as say } from '$lib/texts/batch';
   import { areaPath } from './areaPath';
   import SeamMark from './SeamMark.svelte';
@@ -21,7 +24,8 @@
   interface Props {
     parts: BatchPart[];
     plate: Plate;
-    gapMm: number;
+    /** How it is printed: how far apart parts have to be. */
+    choice: PrintChoice;
     /** The printer that it is for, where that is known: its plate may be smaller. */
     sheet?: MachineSheet | undefined;
     colour: string;
@@ -36,7 +40,7 @@
   let {
     parts,
     plate,
-    gapMm,
+    choice,
     sheet,
     colour,
     isSheet = false,
@@ -68,6 +72,7 @@
     Math.round(10 * y) / 10,
   ];
 
+  const gapMm = $derived(gapOf(choice, sheet?.head));
   const conflicts = $derived(
     conflictsOf(
       parts.map((part) => ({ ...part, id: part.entryId })),
@@ -89,7 +94,14 @@
         )
       : [],
   );
-  const wrong = $derived(new Set([...conflicts.pairs.flat(), ...conflicts.outside, ...offSheet]));
+  const wrong = $derived(
+    new Set([
+      ...conflicts.pairs.flat(),
+      ...conflicts.outside,
+      ...offSheet,
+      ...(choice.isOneByOne ? tooHigh(parts, sheet?.head) : []),
+    ]),
+  );
   const ticks = (lengthMm: number) =>
     Array.from({ length: Math.floor(lengthMm / TICK_MM) + 1 }, (_, i) => i * TICK_MM);
 

@@ -3,7 +3,7 @@
   import type { FilamentColour } from '@kelbrin/core/colours';
   import { extentOf } from '@kelbrin/core/plane';
   import { coveredBy, type Placed } from '@kelbrin/core/plate';
-  import { layerEndS, progressAt } from '@kelbrin/core/slice';
+  import { climbsOf, layerEndS, progressAt, spansOf } from '@kelbrin/core/slice';
   import { Button } from 'flowbite-svelte';
   import { bellsAfter, type SchoolDay } from '$lib/shared/schoolDay';
   import { batchTexts as say } from '$lib/texts/batch';
@@ -18,6 +18,7 @@
     slicing: BatchSlicing;
     parts: readonly (Omit<Placed, 'id'> & {
       readonly entryId: string;
+      readonly student: string;
       readonly designedMm: readonly number[] | null;
     })[];
     /** The part that is marked, by its place in the queue. */
@@ -55,7 +56,10 @@
 
   const endS = $derived(slicing.clock?.endS ?? 0);
   const last = $derived(Math.max(0, slicing.heightsMm.length - 1));
-  const topMm = $derived(slicing.heightsMm[last] ?? 0);
+  /** Where each layer lies on the ruler: parts that are printed one after another stand on top of each other there. */
+  const climbsMm = $derived(climbsOf(slicing.heightsMm));
+  const topMm = $derived(climbsMm[last] ?? 0);
+  const spansMm = $derived(slicing.turns ? spansOf(slicing.heightsMm) : []);
   const nowS = $derived.by(() => {
     if (!slicing.clock) return 0;
     if (chosenLayer !== undefined) return layerEndS(slicing.clock, Math.min(chosenLayer, last));
@@ -65,6 +69,7 @@
     slicing.clock ? progressAt(slicing.clock, nowS) : { layer: 0, lines: Infinity, share: 0 },
   );
   const heightMm = $derived(slicing.heightsMm[now.layer] ?? 0);
+  const atMm = $derived(climbsMm[now.layer] ?? 0);
   const isWarming = $derived(slicing.clock !== undefined && nowS < slicing.clock.layerStartsS[0]);
   const view = $derived.by(() => {
     const { x, y } = extentOf(parts.flatMap((part) => coveredBy(part.footprint, part)));
@@ -74,8 +79,13 @@
     };
   });
   const bars = $derived(
-    parts.map(({ entryId, designedMm }) => ({ id: entryId, lowMm: 0, highMm: designedMm?.[2] ?? topMm })),
+    parts.map(({ entryId, designedMm }, i) => {
+      const [lowMm, highMm] = spansMm[slicing.turns?.indexOf(i) ?? -1] ?? [0, designedMm?.[2] ?? topMm];
+      return { id: entryId, lowMm, highMm };
+    }),
   );
+  /** Whose part is printed, where there is one at a time. */
+  const owner = $derived(parts[slicing.turns?.[spansMm.findIndex(([, highMm]) => highMm >= atMm)] ?? -1]);
   const time = clock();
   const began = $derived(startedAt ?? new Date(time.nowMs));
   const bells = $derived(day ? bellsAfter(day, began) : []);
@@ -88,8 +98,8 @@
       const { clock: prints } = slicing;
       const atS = (bell.getTime() - began.getTime()) / 1000;
       if (!prints || atS >= endS || atS < prints.layerStartsS[0]) return [];
-      const atMm = slicing.heightsMm[progressAt(prints, atS).layer] ?? 0;
-      return { atMm, colour: 'var(--color-ink-soft)', words: say.bellAt(clockTime(bell)) };
+      const reachedMm = climbsMm[progressAt(prints, atS).layer] ?? 0;
+      return { atMm: reachedMm, colour: 'var(--color-ink-soft)', words: say.bellAt(clockTime(bell)) };
     }),
   ]);
   const bands = $derived(
@@ -98,7 +108,11 @@
     ),
   );
   const minute = $derived(say.minute(Math.ceil(nowS / 60), Math.ceil(endS / 60)));
-  const layer = $derived(isWarming ? say.warming : say.layer(now.layer + 1, last + 1, heightMm.toFixed(2)));
+  const layer = $derived.by(() => {
+    if (isWarming) return say.warming;
+    const words = say.layer(now.layer + 1, last + 1, heightMm.toFixed(2));
+    return owner ? say.layerOf(owner.student, words) : words;
+  });
 
   const isHere = $derived(slicing.shown?.index === now.layer);
   const seenLines = $derived(isHere ? now.lines : Infinity);
@@ -115,7 +129,7 @@
   /** Looks at the layer that lies at a height, when it is whole. */
   function lookAt(mm: number | undefined): void {
     if (!slicing.clock) return;
-    const found = mm === undefined ? -1 : slicing.heightsMm.findIndex((top) => top >= mm - 1e-6);
+    const found = mm === undefined ? -1 : climbsMm.findIndex((top) => top >= mm - 1e-6);
     [chosenLayer, chosenS] = found < 0 ? [undefined, endS] : [found, undefined];
   }
 
@@ -125,7 +139,7 @@
 
   /** The height of the layer above or below, or of the fifth from here. */
   function nextMm(_: number, way: 1 | -1, isFar: boolean): number {
-    return slicing.heightsMm[Math.min(last, Math.max(0, now.layer + way * (isFar ? 5 : 1)))] ?? 0;
+    return climbsMm[Math.min(last, Math.max(0, now.layer + way * (isFar ? 5 : 1)))] ?? 0;
   }
 
   function watch(): void {
@@ -145,7 +159,8 @@
 <div class="flex min-h-0 flex-1">
   <HeightRuler
     {topMm}
-    atMm={slicing.clock && !isWarming ? heightMm : undefined}
+    atMm={slicing.clock && !isWarming ? atMm : undefined}
+    figureMm={heightMm}
     {bars}
     marked={chosen}
     {flags}

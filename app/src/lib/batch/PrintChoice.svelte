@@ -3,6 +3,9 @@
   import { allowedSets, seams, settingsFor, supportForms, type PrintChoice } from '@kelbrin/core/slice';
   import { formatNumber } from '@kelbrin/core/recipe';
   import type { LimitsCard } from '@kelbrin/core/inspect';
+  import type { PrintHead } from '@kelbrin/core/machine';
+  import type { BatchPart } from '$lib/server/printing/batches/batchParts';
+  import { placeProblem } from '$lib/shared/placeProblem';
   import { batchTexts as say } from '$lib/texts/batch';
   import NumberField from '$lib/ui/NumberField.svelte';
   import { inPattern, patternOf } from './waysInside';
@@ -11,23 +14,23 @@
     choice: PrintChoice;
     limits: LimitsCard;
     disabled?: boolean;
-    /** Whether parts are held by supports. */
-    hasSupports?: boolean;
+    parts: readonly BatchPart[];
+    /** What moves with the nozzle of the printer that it is planned for. */
+    head: PrintHead | undefined;
     /** The heights at which the colours of the parts change. */
     colourChangesMm?: readonly number[];
     change: (choice: PrintChoice) => void;
   }
-  let {
-    choice,
-    limits,
-    disabled = false,
-    hasSupports = false,
-    colourChangesMm = [],
-    change,
-  }: Props = $props();
+  let { choice, limits, disabled = false, parts, head, colourChangesMm = [], change }: Props = $props();
 
   const sets = $derived(allowedSets(limits));
   const usual = $derived(settingsFor(limits, choice.set));
+  const hasSupports = $derived(parts.some(({ estimate }) => estimate.supports));
+  const changesColour = $derived(colourChangesMm.length > 0 || (choice.colourChangesMm?.length ?? 0) > 0);
+  /** Why parts cannot be printed one after another where they lie. */
+  const inTheWay = $derived(
+    choice.isOneByOne && !changesColour ? placeProblem(parts, { limits, choice, head }) : undefined,
+  );
   const set = (part: Partial<PrintChoice>) => change({ ...choice, ...part });
 </script>
 
@@ -141,6 +144,13 @@
     kept: choice.wallLines ?? usual.wallLines,
     onchange: (lines) => set({ wallLines: lines ?? undefined }),
   })}
+  {@render tick(
+    say.oneByOne,
+    changesColour ? say.oneByOneNot : say.oneByOneWhy,
+    choice.isOneByOne,
+    (isOneByOne) => set({ isOneByOne }),
+  )}
+  {#if inTheWay}<p class="text-fail text-sm">{inTheWay}</p>{/if}
   {@render number(say.hop, say.hopWhy, {
     min: 0,
     max: 5,

@@ -1,7 +1,7 @@
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
 import { readSolid } from '@kelbrin/core/format';
 import type { SolidMesh } from '@kelbrin/core/mesh';
-import { plateToolpath } from '@kelbrin/core/plate';
+import { plateToolpath, type PlateToolpath } from '@kelbrin/core/plate';
 import {
   countMoves,
   cutThrough,
@@ -13,7 +13,6 @@ import {
   unpacked,
   type PackedToolpath,
   type PrintSettings,
-  type Toolpath,
 } from '@kelbrin/core/slice';
 import { loadKernel } from '@kelbrin/core/solid';
 import { pieceOf, piecesOf } from '../shared/batchPiece';
@@ -33,7 +32,7 @@ const sliced = new Map<string, PackedToolpath>();
 const MOST_KEPT = 60;
 
 let current = 0;
-let toolpath: Toolpath | undefined;
+let toolpath: PlateToolpath | undefined;
 
 addEventListener('message', ({ data }: MessageEvent<ToBatchWorker>) => {
   if (data.kind === 'file') meshes.set(data.hash, readSolid(new Uint8Array(data.stl)));
@@ -101,7 +100,8 @@ async function sliceBatch({ job, parts, limits, choice, on }: Extract<ToBatchWor
   const heightsMm = toolpath.layers.map(({ zMm }) => zMm);
   const clock = printClock(toolpath, settings);
   const moves = countMoves(toolpath);
-  answer({ kind: 'sliced', job, estimate: estimate(toolpath, settings), heightsMm, clock, moves });
+  const { turns } = toolpath;
+  answer({ kind: 'sliced', job, estimate: estimate(toolpath, settings), heightsMm, turns, clock, moves });
 }
 
 function answer(message: FromBatchWorker): void {

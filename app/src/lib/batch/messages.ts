@@ -42,6 +42,8 @@ export type FromBatchWorker =
       readonly estimate: Estimate;
       /** The upper side of each layer. */
       readonly heightsMm: readonly number[];
+      /** The parts in the order in which they are printed one after another; left out where they grow together. */
+      readonly turns: readonly number[] | undefined;
       readonly clock: PrintClock;
       readonly moves: MoveCount;
     }

@@ -32,7 +32,9 @@ export function partToSlice({
 /** Slices a batch in a worker whenever it changes, and hands out what it takes and how its layers look. */
 export class BatchSlicing {
   estimate = $state<Estimate>();
-  heightsMm = $state<readonly number[]>([]);
+  heightsMm = $state.raw<readonly number[]>([]);
+  /** The parts in the order in which they are printed one after another; undefined where they grow together. */
+  turns = $state.raw<readonly number[]>();
   clock = $state.raw<PrintClock>();
   moves = $state.raw<MoveCount>();
   shown = $state.raw<ShownLayer>();
@@ -129,6 +131,7 @@ export class BatchSlicing {
       this.progress = undefined;
       this.estimate = message.estimate;
       this.heightsMm = message.heightsMm;
+      this.turns = message.turns;
       this.clock = message.clock;
       this.moves = message.moves;
       // What was asked for before there were layers is not answered.

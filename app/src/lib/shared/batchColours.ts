@@ -15,10 +15,14 @@ export function coloursOfBatch(parts: readonly PartInBatch[]): ColoursTogether {
   );
 }
 
-/** How a batch is printed: as somebody chose, stopping for the colours of its parts where nobody chose other heights. */
+/**
+ * How a batch is printed: as somebody chose, stopping for the colours of its parts where nobody chose other heights. Where it
+ * stops at a height, its parts grow together.
+ */
 export function choiceWithColours(choice: PrintChoice, { changesMm }: ColoursTogether): PrintChoice {
-  if (choice.colourChangesMm !== undefined || changesMm.length === 0) return choice;
-  return { ...choice, colourChangesMm: [...changesMm] };
+  const { isOneByOne: _, ...together } = choice;
+  const colourChangesMm = choice.colourChangesMm ?? [...changesMm];
+  return colourChangesMm.length === 0 ? choice : { ...together, colourChangesMm };
 }
 
 /** What parts have in common that no colours keep apart: the same colours from the same heights, or none said. */

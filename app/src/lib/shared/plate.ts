@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import type { LimitsCard } from '@kelbrin/core/inspect';
+import { ordinaryHead, type PrintHead } from '@kelbrin/core/machine';
 import type { Plate } from '@kelbrin/core/plate';
 
 /** How near to the edge of the plate parts may come: plastic holds badly there, and the skirt needs room. */
@@ -15,9 +16,12 @@ export function plateOf(
   return { widthMm, depthMm, edgeMm: EDGE_MM + brimMm };
 }
 
-/** How far apart the parts of a batch have to be, with their brims. */
-export function gapOf({ brimMm = 0 }: { brimMm?: number }): number {
-  return GAP_MM + 2 * brimMm;
+/** How far apart the parts of a batch have to be, with their brims; the head has to get between them where they are printed one after another. */
+export function gapOf(
+  { brimMm = 0, isOneByOne = false }: { readonly brimMm?: number; readonly isOneByOne?: boolean },
+  { besideMm }: Pick<PrintHead, 'besideMm'> = ordinaryHead,
+): number {
+  return (isOneByOne ? Math.max(besideMm, GAP_MM) : GAP_MM) + 2 * brimMm;
 }
 
 /** Where a part was put by hand. */

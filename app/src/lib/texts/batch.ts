@@ -30,6 +30,7 @@ export const batchTexts = said({
   views: 'View',
   plate: 'Plate',
   layers: 'Layers',
+  layerOf: (student: string, layer: string) => say('{student}: {layer}', { student, layer }),
   section: 'Section',
   sectionOf: 'Through the part of',
   fromFront: 'From the front',
@@ -74,6 +75,10 @@ export const batchTexts = said({
   seams: { hidden: 'in a corner', behind: 'at the back', spread: 'spread out' },
   wallLines: 'Wall lines',
   wallLinesWhy: 'Strength comes from these more than from what is inside.',
+  oneByOne: 'One part after another',
+  oneByOneWhy:
+    'Each part is finished before the next begins: one that fails spoils no other. They lie further apart.',
+  oneByOneNot: 'Since the colour changes at a height, all parts grow together.',
   hop: 'Rise on the way',
   hopWhy: 'How far the nozzle rises where it goes from one place to another: 0.4 mm keeps it off letters.',
   brim: 'Brim',

@@ -22,6 +22,8 @@
     topMm: number;
     /** The height that is looked at; undefined for all of it. */
     atMm: number | undefined;
+    /** The height that is written there, if it is another. */
+    figureMm?: number;
     bars: readonly Bar[];
     /** The bar that is marked. */
     marked?: string;
@@ -40,6 +42,7 @@
   let {
     topMm: heightMm,
     atMm,
+    figureMm,
     bars,
     marked,
     flags,
@@ -58,6 +61,7 @@
   let isHeld = false;
 
   const topMm = $derived(Math.max(heightMm, 0.1));
+  const figure = $derived(formatNumber(figureMm ?? atMm ?? 0));
   const scale = $derived(Math.max(0, height - 2 * MARGIN) / topMm);
   const y = $derived((mm: number) => height - MARGIN - mm * scale);
   /** Ticks stand at least 5 pixels apart, in a step that people count in. */
@@ -186,9 +190,9 @@
         stroke-width="1.5"
         stroke-dasharray="6 2 1 2"
       />
-      <rect x="0" y={y(atMm) - 15} width={7 * formatNumber(atMm).length + 4} height="14" fill="#fff" />
+      <rect x="0" y={y(atMm) - 15} width={7 * figure.length + 4} height="14" fill="#fff" />
       <text x="2" y={y(atMm) - FIGURE_BELOW_PX} class="measured" font-size="11" fill="var(--color-fail)"
-        >{formatNumber(atMm)}</text
+        >{figure}</text
       >
     {:else}
       <path d="M0 {y(topMm) - 6}l7 6l-7 0z" fill="var(--color-ink)" />

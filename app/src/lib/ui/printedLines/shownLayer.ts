@@ -21,9 +21,21 @@ export interface ShownLayer {
 
 /** A layer of a print as it is looked at; undefined where there is none of that number. */
 export function shownLayer(layers: readonly Layer[], index: number): ShownLayer | undefined {
-  const [layer, under] = [layers[index], layers[index - 1]];
-  const lower = layers.slice(Math.max(0, index - 1 - MOST_GAP), Math.max(0, index - 1));
-  return layer && { index, layer, under, hanging: under ? hangingOf(layer, under, lower) : [] };
+  const layer = layers[index];
+  if (!layer) return undefined;
+  // Of parts that are printed one after another, those before stand there whole.
+  const begins = layers.slice(0, index + 1).flatMap(({ zMm }, i) => (zMm < layers[i - 1]?.zMm ? [i] : []));
+  const tops = begins.map((first) => layers[first - 1]);
+  const below = layers.slice(Math.max(begins.at(-1) ?? 0, index - 1 - MOST_GAP), index);
+  const under = below.pop();
+  return { index, layer, under: together(tops, under), hanging: under ? hangingOf(layer, under, below) : [] };
+}
+
+/** What is seen under a layer: the one below it, and what else stands there. */
+function together(tops: readonly Layer[], under: Layer | undefined): Layer | undefined {
+  if (tops.length === 0) return under;
+  const all = under ? [...tops, under] : tops;
+  return { ...all[all.length - 1], paths: all.flatMap(({ paths }) => paths) };
 }
 
 /** A layer as it is handed from one thread to another, which is much quicker than its paths one by one. */

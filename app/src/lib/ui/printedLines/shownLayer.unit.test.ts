@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Layer } from '@kelbrin/core/slice';
-import { layerAt, receivedLayer, sentLayer } from './shownLayer';
+import { layerAt, receivedLayer, sentLayer, shownLayer } from './shownLayer';
 
 const layers = [0.2, 0.4, 0.6].map((zMm) => ({ zMm, thickMm: 0.2, paths: [] }) as unknown as Layer);
 
@@ -41,4 +41,18 @@ it('is the same when it was handed to another thread, with the layer under it or
     };
     expect(receivedLayer(structuredClone(sentLayer(shown)))).toEqual(shown);
   }
+});
+
+it('shows parts that were finished before whole, and begins the next on the plate', () => {
+  const path = (x: number) => ({ role: 'wall', points: [[x, 0], [x, 5]], closed: false, widthMm: 0.4 }); // oxfmt-ignore
+  const at = (zMm: number, x: number) => ({ zMm, thickMm: 0.2, pace: 1, paths: [path(x)] }) as unknown as Layer; // oxfmt-ignore
+  // Parts of two, three and two layers.
+  const all = [at(0.2, 1), at(0.4, 2), at(0.2, 11), at(0.4, 12), at(0.6, 13), at(0.2, 21), at(0.4, 22)];
+  const xOf = (layer: Layer | undefined) => layer?.paths.map(({ points }) => points[0][0]);
+  const seen = all.map((_, i) => shownLayer(all, i)!);
+  expect(seen.map(({ layer }) => xOf(layer))).toEqual([[1], [2], [11], [12], [13], [21], [22]]);
+  expect(seen.map(({ under }) => xOf(under))).toEqual([undefined, [1], [2], [2, 11], [2, 12], [2, 13], [2, 13, 21]]); // oxfmt-ignore
+  // What begins on the plate does not hang over what was printed elsewhere.
+  expect(seen[2].hanging).toEqual([]);
+  expect(seen[3].hanging).not.toEqual([]);
 });

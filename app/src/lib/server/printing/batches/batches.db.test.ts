@@ -187,6 +187,30 @@ describe('starting', () => {
     await expect(chooseForPart(room.test.db, asha, batchId, ids[0], {})).rejects.toThrow();
   });
 
+  it('prints parts one after another where the head gets between them, and not where it would touch them', async () => {
+    const ids = await waitingIds();
+    const { batchId } = await layBatch(room.test.db, room.helper, ids);
+    await chooseForBatch(room.test.db, room.helper, batchId, { set: 'everyday', isOneByOne: true });
+    const near = /Between the parts of \w+ and \w+ the print head needs 35/;
+    await expect(gcodeOfBatch(room.test.db, batchId)).rejects.toThrow(near);
+    await expect(startBatch(room.test.db, room.helper, batchId, room.birch.id, startChecks)).rejects.toThrow(
+      near,
+    );
+    await arrangeBatch(room.test.db, room.helper, batchId);
+    const { gcode } = await gcodeOfBatch(room.test.db, batchId);
+    const heights = [...gcode.matchAll(/^G0 Z([\d.]+)/gm)].map(([, z]) => Number(z));
+    const { parts } = await batchToSee(room.test.db, room.helper, batchId);
+    expect(heights.filter((z) => z === 0.2)).toHaveLength(parts.length);
+    // Where its colours change at a height they grow together, wherever they lie.
+    await chooseForBatch(room.test.db, room.helper, batchId, {
+      set: 'everyday',
+      isOneByOne: true,
+      colourChangesMm: [1],
+    });
+    const together = (await gcodeOfBatch(room.test.db, batchId)).gcode;
+    expect([...together.matchAll(/^G0 Z0\.2 /gm)]).toHaveLength(1);
+  });
+
   it('writes G-code that stops where the colours of its parts change, unless other heights were chosen', async () => {
     const ids = await waitingIds();
     const { batchId } = await layBatch(room.test.db, room.helper, ids);

@@ -23,6 +23,7 @@ import { batches, printFiles } from '../../platform/db/schema/index.ts';
 import { sha256 } from '../../platform/basics/sha256.ts';
 import { sheetOfPrinter } from '../../printers/machineSheets.ts';
 import { partsOf, type BatchPart } from './batchParts.ts';
+import { demandGoodPlaces } from './goodPlaces.ts';
 
 /** So many parts are sliced at a time: what is called off is soon over, and other batches get their turn. */
 const AT_A_TIME = 2;
@@ -72,6 +73,8 @@ export async function gcodeOfBatch(
   const usual = settingsOf(limits, choice);
   const refusal = known && cannotPrint(known.sheet, usual);
   if (refusal !== undefined) throw new CannotNow(refusal);
+  // The head of another printer than it was laid for may be larger.
+  if (choice.isOneByOne) demandGoodPlaces(parts, choice, known?.sheet.head);
   const onPrinter = (each: PrintSettings) => (known ? settingsOn(known.sheet, each, places) : each);
   // What was approved with supports is printed with them, and nothing else is.
   const laid = parts.map(({ hash, ownChoice, xMm, yMm, turnDeg, ...part }) => ({

@@ -12,7 +12,7 @@ const kept = new Map<string, Promise<Layout>>();
 
 /** What a layout depends on beside its parts. */
 interface LayOutOptions {
-  readonly choice?: { readonly brimMm?: number };
+  readonly choice?: { readonly brimMm?: number; readonly isOneByOne?: boolean };
   /** Parts that keep their places. */
   readonly fixed?: readonly Placed[];
   /** The printer that it is for, whose plate may be smaller. */
@@ -35,7 +35,7 @@ export async function layOut(
     kind: 'layOut',
     parts: parts.map(({ id, footprint }) => ({ id, footprint })),
     plate,
-    gapMm: gapOf(choice),
+    gapMm: gapOf(choice, sheet?.head),
     fixed: fixed.map((part) => ({ ...part, xMm: part.xMm - dx, yMm: part.yMm - dy })),
   });
   return { placed: placed.map((part) => ({ ...part, xMm: part.xMm + dx, yMm: part.yMm + dy })), left };

@@ -1,7 +1,9 @@
 import { and, eq, inArray, isNull, notInArray } from 'drizzle-orm';
-import { conflictsOf, outsideOfSheet } from '@kelbrin/core/plate';
+import type { MachineSheet } from '@kelbrin/core/machine';
+import { outsideOfSheet } from '@kelbrin/core/plate';
 import { cannotPrint, settingsOf, type PrintChoice } from '@kelbrin/core/slice';
-import { plateOf, gapOf } from '../../../shared/plate.ts';
+import { choiceWithColours, coloursOfBatch } from '../../../shared/batchColours.ts';
+import { plateOf } from '../../../shared/plate.ts';
 import { startChecks, tickedChecks, type StartCheck } from '../../../shared/startChecks.ts';
 import { record } from '../../platform/audit.ts';
 import { demandRole, isId, type Person } from '../../platform/auth/access.ts';
@@ -12,6 +14,7 @@ import { announce } from '../../platform/live/topics.ts';
 import { sheetOfPrinter } from '../../printers/machineSheets.ts';
 import { demandConnected, demandNoChange, demandOnline, usedPrinter } from '../../printers/usedPrinter.ts';
 import { currentParts, openBatch, type BatchPart } from '../batches/batchParts.ts';
+import { demandGoodPlaces } from '../batches/goodPlaces.ts';
 import { moveBatch } from '../batches/lifecycle.ts';
 import { layBatch } from '../batches/laying.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
@@ -65,8 +68,9 @@ export async function startBatch(
       });
     const batch = await openBatch(tx, batchId);
     const parts = await currentParts(tx, batch.id);
-    demandGoodPlaces(parts, batch.choice);
-    await demandFits(tx, printer, parts, batch.choice);
+    const known = await sheetOfPrinter(tx, printer.id);
+    demandGoodPlaces(parts, choiceWithColours(batch.choice, coloursOfBatch(parts)), known?.sheet.head);
+    if (known) demandFits(known.sheet, printer, parts, batch.choice);
     const doubted = parts.find(({ doubt }) => doubt);
     if (doubted)
       throw new CannotNow(
@@ -161,40 +165,22 @@ export async function wishForRun(
   });
 }
 
-/** Throws with the names of parts that lie on each other or over the edge. */
-function demandGoodPlaces(parts: readonly BatchPart[], choice: { brimMm?: number }): void {
-  const placed = parts.map(({ entryId, ...part }) => ({ ...part, id: entryId }));
-  const nameOf = (id: string) => parts.find(({ entryId }) => entryId === id)!.student;
-  const { pairs, outside } = conflictsOf(placed, plateOf(parts[0].limits, choice), gapOf(choice));
-  if (outside.length > 0) {
-    throw new CannotNow('The part of {nameOf} reaches over the edge of the plate: move it.', {
-      nameOf: nameOf(outside[0]),
-    });
-  }
-  if (pairs.length > 0) {
-    const [a, b] = pairs[0].map(nameOf);
-    throw new CannotNow('The parts of {a} and {b} are too near to each other: move one of them.', { a, b });
-  }
-}
-
 /** Throws unless a printer of this model reaches all parts and becomes hot enough for them. */
-async function demandFits(
-  tx: Database,
-  { id, name }: Printer,
+function demandFits(
+  sheet: MachineSheet,
+  { name }: Printer,
   parts: readonly BatchPart[],
   choice: PrintChoice,
-): Promise<void> {
-  const known = await sheetOfPrinter(tx, id);
-  if (!known) return;
+): void {
   const { limits } = parts[0];
   const placed = parts.map(({ entryId, ...part }) => ({ ...part, id: entryId }));
-  const [outside] = outsideOfSheet(placed, plateOf(limits, choice), known.sheet);
+  const [outside] = outsideOfSheet(placed, plateOf(limits, choice), sheet);
   if (outside !== undefined)
     throw new CannotNow(
       'The part of {student} does not fit on the plate of {name}: move it nearer to the middle, or choose another printer.',
       { student: parts.find(({ entryId }) => entryId === outside)!.student, name },
     );
-  const refusal = cannotPrint(known.sheet, settingsOf(limits, choice));
+  const refusal = cannotPrint(sheet, settingsOf(limits, choice));
   if (refusal !== undefined) throw new CannotNow(refusal);
 }
 

@@ -4,7 +4,7 @@
   import { inHours } from '@kelbrin/core/inspect';
   import { extentOf } from '@kelbrin/core/plane';
   import { coveredBy } from '@kelbrin/core/plate';
-  import { progressAtShare } from '@kelbrin/core/slice';
+  import { climbsOf, progressAtShare } from '@kelbrin/core/slice';
   import { BatchSlicing } from '$lib/batch/slicing.svelte';
   import { drawLayer } from '$lib/ui/printedLines/drawLayer';
   import HeightRuler from '$lib/ui/HeightRuler.svelte';
@@ -40,7 +40,8 @@
   const at = $derived(
     looked !== undefined && looked < grown.layer ? { layer: looked, lines: Infinity, share: 0 } : grown,
   );
-  const topMm = $derived(slicing.heightsMm.at(-1) ?? 0);
+  const climbsMm = $derived(climbsOf(slicing.heightsMm));
+  const topMm = $derived(climbsMm.at(-1) ?? 0);
   const heightMm = $derived(slicing.heightsMm[at.layer] ?? 0);
   const view = $derived.by(() => {
     const seen = run.parts.filter(({ isOwn }) => isAll || isOwn);
@@ -85,13 +86,13 @@
 
   /** Looks at the layer that lies at a height, as far as it is printed. */
   function lookAt(mm: number | undefined): void {
-    const found = mm === undefined ? -1 : slicing.heightsMm.findIndex((top) => top >= mm - 1e-6);
+    const found = mm === undefined ? -1 : climbsMm.findIndex((top) => top >= mm - 1e-6);
     looked = found < 0 || found >= grown.layer ? undefined : found;
   }
 
   function nextMm(_: number, way: 1 | -1, isFar: boolean): number {
-    const last = Math.max(0, slicing.heightsMm.length - 1);
-    return slicing.heightsMm[Math.min(last, Math.max(0, at.layer + way * (isFar ? 5 : 1)))] ?? 0;
+    const last = Math.max(0, climbsMm.length - 1);
+    return climbsMm[Math.min(last, Math.max(0, at.layer + way * (isFar ? 5 : 1)))] ?? 0;
   }
 
   /** Shows the print from its beginning to where it is, in a few seconds. */
@@ -126,7 +127,8 @@
   <div class="sheet flex min-h-0 flex-1 overflow-hidden">
     <HeightRuler
       {topMm}
-      atMm={slicing.moves ? heightMm : undefined}
+      atMm={slicing.moves ? climbsMm[at.layer] : undefined}
+      figureMm={heightMm}
       bars={[]}
       flags={[]}
       label={say.height}

@@ -13,6 +13,7 @@
   import BatchPlate from '$lib/batch/BatchPlate.svelte';
   import BatchViews, { type BatchView } from '$lib/batch/BatchViews.svelte';
   import BatchSection from '$lib/batch/BatchSection.svelte';
+  import PlateNote from '$lib/batch/PlateNote.svelte';
   import PrintChoiceFields from '$lib/batch/PrintChoice.svelte';
   import { BatchSlicing, partToSlice } from '$lib/batch/slicing.svelte';
   import { isFree } from '$lib/shared/printerNow';
@@ -20,7 +21,7 @@
   import StartBatch from '$lib/batch/StartBatch.svelte';
   import Takes from '$lib/batch/Takes.svelte';
   import { choiceWithColours, coloursOfBatch } from '$lib/shared/batchColours';
-  import { plateOf, gapOf } from '$lib/shared/plate';
+  import { plateOf } from '$lib/shared/plate';
   import { batchTexts as say } from '$lib/texts/batch';
   import { follow } from '$lib/live/follow.svelte';
   import { reloadLive } from '$lib/live/reload';
@@ -208,7 +209,7 @@
           <BatchPlate
             {parts}
             {plate}
-            gapMm={gapOf(choice)}
+            choice={printed}
             sheet={isOpen ? sheet : undefined}
             {colour}
             bind:chosen
@@ -217,7 +218,7 @@
             moveSeam={isOpen ? moveSeam : undefined}
           />
         </div>
-        {#if isOpen}<p class="text-ink-soft text-sm">{say.howToMove}</p>{/if}
+        {#if isOpen}<PlateNote {parts} {limits} choice={printed} head={sheet?.head} />{/if}
       {:else if view === 'section'}
         <BatchSection {slicing} {parts} bind:chosen />
       {:else}
@@ -271,7 +272,8 @@
           {choice}
           {limits}
           {change}
-          hasSupports={parts.some(({ estimate }) => estimate.supports)}
+          {parts}
+          head={sheet?.head}
           colourChangesMm={together.changesMm}
           disabled={!isOpen}
         />

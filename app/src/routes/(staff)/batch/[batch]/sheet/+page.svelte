@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import BatchPlate from '$lib/batch/BatchPlate.svelte';
-  import { plateOf, gapOf } from '$lib/shared/plate';
+  import { plateOf } from '$lib/shared/plate';
   import { batchTexts as say } from '$lib/texts/batch';
 
   let { data } = $props();
@@ -21,7 +21,7 @@
   <p class="text-ink-soft mb-3">{say.sheetWhat}</p>
   <div class="grid gap-6 sm:grid-cols-[1fr_260px] print:grid-cols-[1fr_220px]">
     <div class="aspect-[11/10]">
-      <BatchPlate parts={data.parts} {plate} gapMm={gapOf(data.batch.choice)} colour="none" isSheet />
+      <BatchPlate parts={data.parts} {plate} choice={data.batch.choice} colour="none" isSheet />
     </div>
     <ol class="list-decimal pl-6">
       {#each data.parts as part (part.entryId)}
