@@ -24,6 +24,7 @@ import { sha256 } from '../../platform/basics/sha256.ts';
 import { sheetOfPrinter } from '../../printers/machineSheets.ts';
 import { partsOf, type BatchPart } from './batchParts.ts';
 import { demandGoodPlaces } from './goodPlaces.ts';
+import { inTurns } from './inTurns.ts';
 
 /** So many parts are sliced at a time: what is called off is soon over, and other batches get their turn. */
 const AT_A_TIME = 2;
@@ -99,7 +100,13 @@ export async function gcodeOfBatch(
     ],
   );
   const making = async () => {
-    const sliced = await slicedInTurn(toSlice, { onProgress, signal });
+    const sliced = await inTurns(toSlice, {
+      atATime: AT_A_TIME,
+      work: (task): Promise<PackedToolpath> => compute().run<'slice'>(task),
+      // Putting them together counts as one more.
+      onDone: (done) => onProgress?.(done / (toSlice.length + 1)),
+      signal,
+    });
     return compute().run<'batch'>({
       kind: 'batch',
       sliced,
@@ -137,32 +144,6 @@ export async function gcodeOfBatch(
 }
 
 type ToSlice = Extract<Task, { kind: 'slice' }>;
-
-/** Slices parts, a few at a time; the answer is by their names as well. */
-async function slicedInTurn(
-  tasks: readonly (readonly [piece: string, task: ToSlice])[],
-  { onProgress, signal }: Pick<Making, 'onProgress' | 'signal'>,
-): Promise<Map<string, PackedToolpath>> {
-  const sliced = new Map<string, PackedToolpath>();
-  const left = tasks.values();
-  // When one cannot be sliced, the rest would be for nothing.
-  const failing = new AbortController();
-  const carryOn = async () => {
-    for (const [piece, task] of left) {
-      signal?.throwIfAborted();
-      failing.signal.throwIfAborted();
-      sliced.set(piece, await compute().run<'slice'>(task));
-      // Putting them together counts as one more.
-      onProgress?.(sliced.size / (tasks.length + 1));
-    }
-  };
-  const callOff = (problem: unknown) => {
-    failing.abort(problem);
-    throw problem;
-  };
-  await Promise.all(Array.from({ length: AT_A_TIME }, () => carryOn().catch(callOff)));
-  return sliced;
-}
 
 /** Which filament is loaded when, for whoever reads the file. */
 function filamentNotes(

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import BatchPlate from '$lib/batch/BatchPlate.svelte';
+  import { otherwiseWords } from '$lib/batch/otherwiseWords';
+  import { isOtherwise } from '$lib/shared/batchPiece';
   import { plateOf } from '$lib/shared/plate';
   import { batchTexts as say } from '$lib/texts/batch';
 
@@ -28,6 +30,9 @@
         <li class="mb-1">
           <strong>{part.student}</strong>
           <span class="text-ink-soft">{part.className}, {part.brief}</span>
+          {#if part.ownChoice && isOtherwise(part)}
+            <span class="block text-sm">{otherwiseWords(part.ownChoice)}</span>
+          {/if}
         </li>
       {/each}
     </ol>
