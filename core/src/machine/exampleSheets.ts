@@ -44,6 +44,7 @@ export const exampleSheets: readonly MachineSheet[] = [
     head: ordinaryHead,
     maxNozzleC: 260,
     maxPlateC: 100,
+    maxChamberC: 60,
     levels: false,
     code: {
       before: code(before),
@@ -72,6 +73,7 @@ export const exampleSheets: readonly MachineSheet[] = [
     head: { besideMm: 30, beamMm: 18 },
     maxNozzleC: 235,
     maxPlateC: 0,
+    maxChamberC: 60,
     levels: false,
     code: {
       before: code(before.filter((line) => !line.includes('plateC'))),
@@ -107,6 +109,7 @@ export const exampleSheets: readonly MachineSheet[] = [
     head: { besideMm: 32, beamMm: 120 },
     maxNozzleC: 275,
     maxPlateC: 110,
+    maxChamberC: 60,
     levels: true,
     code: {
       before: code([...before.slice(0, 3), 'G29', ...before.slice(3)]),
@@ -136,6 +139,7 @@ export const exampleSheets: readonly MachineSheet[] = [
     head: { besideMm: 45, beamMm: 28 },
     maxNozzleC: 300,
     maxPlateC: 120,
+    maxChamberC: 60,
     levels: true,
     code: {
       before: code(['M141 S{chamberC}', ...before.slice(0, 3), 'G29', ...before.slice(3), 'T{filament}']),

@@ -86,6 +86,8 @@ export const machineSheet = z.strictObject({
   maxNozzleC: z.number().min(150).max(500),
   /** The highest temperature of its plate; means nothing where none is heated. */
   maxPlateC: z.number().min(0).max(200),
+  /** The highest temperature of its chamber; means nothing where it has none. */
+  maxChamberC: z.number().min(0).max(120).default(60),
   /** Whether it levels its plate before each print. */
   levels: z.boolean(),
   /** G-code before and after each print, at a pause, and where a person or the printer itself changes the filament. */

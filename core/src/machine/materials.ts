@@ -7,6 +7,8 @@ const share = z.number().min(0).max(1);
 export const material = z.strictObject({
   nozzleC: z.number().min(150).max(500),
   bedC: z.number().min(0).max(200),
+  /** How warm the air around it is best kept, where a printer has a heated chamber; 0 where that does not matter. */
+  chamberC: z.number().min(0).max(120).default(0),
   gramsPerCm3: z.number().min(0.5).max(10),
   /** How hard the fan blows, 0 to 1: cooling makes sharp corners of PLA and lets ABS and ASA split and curl. */
   fanShare: share,
@@ -43,6 +45,7 @@ const easy = {
 const pla: Material = {
   nozzleC: 210,
   bedC: 60,
+  chamberC: 0,
   gramsPerCm3: 1.24,
   fanShare: 1,
   spanFanShare: 1,
@@ -53,6 +56,7 @@ const pla: Material = {
 const petg: Material = {
   nozzleC: 240,
   bedC: 80,
+  chamberC: 0,
   gramsPerCm3: 1.27,
   fanShare: 0.4,
   spanFanShare: 0.7,
@@ -69,6 +73,7 @@ const petg: Material = {
 const tpu: Material = {
   nozzleC: 225,
   bedC: 50,
+  chamberC: 0,
   gramsPerCm3: 1.21,
   fanShare: 0.6,
   spanFanShare: 0.8,
@@ -89,11 +94,29 @@ const materials: ReadonlyMap<string, Material> = new Map([
   ['tpu', tpu],
   [
     'abs',
-    { ...easy, nozzleC: 245, bedC: 100, gramsPerCm3: 1.04, fanShare: 0, spanFanShare: 0.2, stillLayers: 0 },
+    {
+      ...easy,
+      nozzleC: 245,
+      bedC: 100,
+      chamberC: 50,
+      gramsPerCm3: 1.04,
+      fanShare: 0,
+      spanFanShare: 0.2,
+      stillLayers: 0,
+    },
   ],
   [
     'asa',
-    { ...easy, nozzleC: 250, bedC: 100, gramsPerCm3: 1.07, fanShare: 0.1, spanFanShare: 0.3, stillLayers: 4 },
+    {
+      ...easy,
+      nozzleC: 250,
+      bedC: 100,
+      chamberC: 50,
+      gramsPerCm3: 1.07,
+      fanShare: 0.1,
+      spanFanShare: 0.3,
+      stillLayers: 4,
+    },
   ],
 ]);
 

@@ -23,6 +23,7 @@ export const sheetFields: readonly { readonly title: string; readonly fields: re
         fields: [
           { path: ['maxNozzleC'], label: 'nozzle', unit: '°C', min: 150, max: 500 },
           { path: ['maxPlateC'], label: 'plate', unit: '°C', min: 0, max: 200 },
+          { path: ['maxChamberC'], label: 'chamber', unit: '°C', min: 0, max: 120 },
         ],
       },
       {

@@ -29,6 +29,7 @@ export const materialFields: readonly {
       fields: [
         { key: 'nozzleC', label: 'nozzle', ...celsius, min: 150, max: 500 },
         { key: 'bedC', label: 'plate', ...celsius, min: 0, max: 200 },
+        { key: 'chamberC', label: 'chamber, if heated', ...celsius, min: 0, max: 120 },
       ],
     },
     {

@@ -138,7 +138,7 @@ function sheetCode(
   const values: CodeValues = {
     nozzleC: settings.nozzleC,
     plateC: settings.bedC,
-    chamberC: 0,
+    chamberC: settings.chamberC,
     widthMm: settings.plateMm[0],
     depthMm: settings.plateMm[1],
     heightMm: settings.heightMm,

@@ -182,3 +182,17 @@ it('is not begun in a material for which the printer does not become hot enough'
   );
   expect(cannotPrint(sprout, settingsFor(classroomLimits))).toBeUndefined();
 });
+
+it('warms the chamber for what wants it, where there is one, and no further than it may', () => {
+  const chamber = exampleSheets.find(({ hasChamber }) => hasChamber)!;
+  const warmed = (sheet: MachineSheet, material: string) =>
+    printed(sheet, material)
+      .lines.find((line) => line.startsWith('M141'))
+      ?.replace(/;.*/, '')
+      .trim();
+  expect(warmed(chamber, 'ABS')).toBe('M141 S50');
+  expect(warmed(chamber, 'PLA')).toBe('M141 S0');
+  expect(warmed({ ...chamber, maxChamberC: 40 }, 'ABS')).toBe('M141 S40');
+  const without = exampleSheets.find(({ hasChamber }) => !hasChamber)!;
+  expect(printed(without, 'ABS').settings.chamberC).toBe(0);
+});

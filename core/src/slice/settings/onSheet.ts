@@ -27,6 +27,7 @@ export function settingsOn(
     heightMm: sheet.heightMm,
     filamentDiameterMm: sheet.filamentMm,
     bedC: heatsPlate ? Math.min(settings.bedC, maxPlateC) : 0,
+    chamberC: sheet.hasChamber ? Math.min(settings.chamberC, sheet.maxChamberC) : 0,
     firstLayerMmPerS: speed(settings.firstLayerMmPerS),
     wallMmPerS: speed(settings.wallMmPerS),
     infillMmPerS: speed(settings.infillMmPerS),

@@ -34,6 +34,7 @@ it('prints PLA as ordinary classroom printers do, unless something else is said'
     filamentGramsPerCm3: 1.24,
     nozzleC: 210,
     bedC: 60,
+    chamberC: 0,
     fanShare: 1,
     stillLayers: 2,
     spanFanShare: 1,

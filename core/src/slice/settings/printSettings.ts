@@ -88,6 +88,8 @@ export const printSettings = z.strictObject({
   filamentGramsPerCm3: positive.default(1.24),
   nozzleC: z.number().min(0).max(350).default(210),
   bedC: z.number().min(0).max(150).default(60),
+  /** How warm the chamber is kept, where there is one. */
+  chamberC: z.number().min(0).max(120).default(0),
   /** How hard the fan blows, 0 to 1, and for how many layers from below it stands still. */
   fanShare: z.number().min(0).max(1).default(1),
   stillLayers: z.number().int().min(0).max(20).default(2),

@@ -23,12 +23,12 @@ export async function batchAtHand(
   const [part] = await partsOf(db, [batch.id]);
   if (!part) return undefined;
   const name = say('Batch {number}', { number: batch.number });
-  const { nozzleC, bedC, layerMm } = settingsOf(part.limits, batch.choice);
+  const { nozzleC, bedC, chamberC, layerMm } = settingsOf(part.limits, batch.choice);
   const { estimate } = batch;
   const known = estimate && {
     layers: estimate.layers,
     minutes: Math.ceil(estimate.seconds / 60),
     grams: Number(estimate.grams.toFixed(1)),
   };
-  return { name, values: { batch: name, nozzleC, plateC: bedC, layerMm, ...known } };
+  return { name, values: { batch: name, nozzleC, plateC: bedC, chamberC, layerMm, ...known } };
 }
