@@ -3,9 +3,10 @@ import type { Line, Somebody } from './accessLine.ts';
 const teachers: Somebody[] = ['teacher', 'otherTeacher'];
 const staff: Somebody[] = ['helper', ...teachers];
 
-/** What can be asked of the queue, of the plan of the week, of parts of batches, and of materials. */
+/** What can be asked of the queue, of the plan of the week, of parts of batches and their supports, and of materials. */
 export const accessToQueue: readonly Line[] = [
   { route: '/batch/[batch]/own/[entry]', call: 'PUT', body: () => ({ wallLines: 3 }), may: staff },
+  { route: '/review/[handIn]/supports', call: 'PUT', body: () => ({ marks: [] }), may: ['teacher'] },
   { route: '/materials', call: 'load', may: teachers },
   { route: '/materials', call: '?/save', body: () => ({ name: '' }), may: teachers },
   { route: '/materials', call: '?/remove', body: ({ brief }) => ({ id: brief }), may: [] },

@@ -66,10 +66,26 @@ test('supports that card and brief allow are seen, approved, printed and broken 
     await handInRecipe(browser, kelbrin.origin, 'luca', labelOnPost('Dill'));
   });
 
-  await test.step('the teacher approves it with them', async () => {
+  await test.step('the teacher keeps a face free of them, and has it held after all', async () => {
     await teacher.goto('/review');
     await teacher.getByRole('link', { name: /Luca/ }).first().click();
-    await expect(teacher.locator('[data-check=supports]')).toContainText('Held by supports');
+    const held = teacher.locator('[data-check=supports]');
+    await expect(held).toContainText('Held by supports');
+    const marks = teacher.getByRole('region', { name: 'Supports' });
+    await teacher.locator('[data-check=overhang]').getByRole('button').first().click();
+    await marks.getByRole('button', { name: 'Keep a face free' }).click();
+    await expect(marks.getByRole('listitem')).toContainText('kept free');
+    await expect(teacher.locator('[data-check=overhang]')).toContainText(
+      'kept free of supports, and may sag',
+    );
+    await expect(held).not.toContainText('Held by supports');
+    await expectNoSeriousFault(teacher, 'a hand-in with a face that is kept free of supports');
+    await marks.getByRole('button', { name: 'Take mark 1 off' }).click();
+    await expect(marks.getByRole('listitem')).toHaveCount(0);
+    await expect(held).toContainText('Held by supports');
+  });
+
+  await test.step('the teacher approves it with them', async () => {
     await teacher.getByRole('button', { name: 'Approve for printing' }).click();
     await expect(teacher.getByText('Luca: approved.')).toBeVisible();
   });

@@ -2,6 +2,7 @@ export { checks, checkTitle, whyOf, type CheckId } from './checks/index.ts';
 export type { PrintNeeds } from './measure/aboutPart.ts';
 export { briefRules, parseBriefRules, type BriefRules } from './requirements/briefRules.ts';
 export { facesToHold } from './facesToHold.ts';
+export { mayBeHeld } from './held.ts';
 export { explainCheck, type Explanation } from './explain.ts';
 export { inspect, withPrintNeeds } from './inspect.ts';
 export { Inspecting, type InspectionContext, type Progress } from './inspecting.ts';
@@ -26,6 +27,7 @@ export {
   type Requirement,
 } from './requirements/index.ts';
 export { printedSizes, type PrintedSize } from './printedSizes.ts';
+export { supportMark, supportMarks, type SupportMark } from './supportMarks.ts';
 export { thicknessMap, type ThicknessMap } from './measure/thickness.ts';
 export { factsOf } from './measure/subject.ts';
 export { svgOf, type DrawnShape, type Why } from './checks/why.ts';

@@ -7,6 +7,7 @@ import type { CheckResult, Inspection } from './result/inspection.ts';
 import type { LimitsCard } from './card/limits.ts';
 import { worst } from './result/verdict.ts';
 import { held, heldChecks, mayBeHeld } from './held.ts';
+import { asMarked, markedFaces, type MarkedFaces } from './supportMarks.ts';
 
 /** What an inspection is told beyond the surface and the card; checks of what is not known measure nothing. */
 export interface InspectionContext extends AboutPart {
@@ -32,6 +33,7 @@ export class Inspecting {
   readonly #subject: Subject;
   readonly #limits: LimitsCard;
   readonly #brief: BriefRules;
+  #markedFaces: MarkedFaces | undefined;
   /** What each check says as if nothing were held. */
   readonly #found = new Map<CheckId, CheckResult>();
 
@@ -45,14 +47,19 @@ export class Inspecting {
   /** What one check says. */
   check(id: CheckId): CheckResult {
     const found = this.#check(id);
-    return heldChecks.includes(id) && this.#mayBeHeld ? held(found) : found;
+    return heldChecks.includes(id) && this.#mayBeHeld ? held(found, this.#marked.free) : found;
   }
 
   /**
    * The faces that have to be held while the part is printed, since they lean out too far, begin in mid-air or span more
-   * than a bridge may.
+   * than a bridge may, or since somebody marked them; without those that are to be kept free.
    */
   facesToHold(): HangingFaces[] {
+    return asMarked(this.#hanging(), this.#marked);
+  }
+
+  /** What hangs, whatever somebody marked. */
+  #hanging(): HangingFaces[] {
     const failing = (id: 'overhang' | 'bridge' | 'island') =>
       this.#check(id).findings.filter(({ verdict }) => verdict === 'fail');
     return [
@@ -88,6 +95,10 @@ export class Inspecting {
       part: this.#subject.facts,
       checks: results,
     };
+  }
+
+  get #marked(): MarkedFaces {
+    return (this.#markedFaces ??= markedFaces(this.#subject.mesh, this.#subject.about.supportMarks ?? []));
   }
 
   get #mayBeHeld(): boolean {

@@ -80,7 +80,7 @@ async function sliceBatch({ job, parts, limits, choice, on }: Extract<ToBatchWor
   const onPrinter = (each: PrintSettings) =>
     on ? { ...settingsOn(on.sheet, each, on.places), plateMm: usual.plateMm, isPlateRound: false } : each;
   const settings = onPrinter(usual);
-  const key = JSON.stringify([settings, parts.map(({ heldBy }) => heldBy)]);
+  const key = JSON.stringify(settings);
   const pieces = piecesOf(parts, choice);
   for (const [done, [piece, { hash, choice: own, heldBy }]] of [...pieces].entries()) {
     if (sliced.has(piece + key)) continue;

@@ -2,6 +2,7 @@ import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { MachineSheet } from '@kelbrin/core/machine';
 import type { Pose } from '@kelbrin/core/plate';
 import type { CutLine, Estimate, MoveCount, PartChoice, PrintChoice, PrintClock } from '@kelbrin/core/slice';
+import type { HeldBy } from '../shared/heldBy';
 import type { SentLayer } from '../ui/printedLines/shownLayer';
 
 /** The printer that a batch is sliced for: what it can do, and the place on it that each colour comes from. */
@@ -18,8 +19,8 @@ export type ToBatchWorker =
       readonly job: number;
       readonly parts: readonly (Pose & {
         readonly hash: string;
-        /** The card by which supports hold it; none do if it is left out. */
-        readonly heldBy?: LimitsCard;
+        /** By what supports hold it; none do if it is left out. */
+        readonly heldBy?: HeldBy;
         /** What was chosen for it alone. */
         readonly ownChoice?: PartChoice | null;
       })[];

@@ -1,7 +1,7 @@
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { Pose } from '@kelbrin/core/plate';
 import type { CutLine, Estimate, MoveCount, PartChoice, PrintChoice, PrintClock } from '@kelbrin/core/slice';
-import { heldByOf } from '../shared/heldBy';
+import { heldByOf, type HeldBy } from '../shared/heldBy';
 import { receivedLayer, type ShownLayer } from '../ui/printedLines/shownLayer';
 import type { FromBatchWorker, OnPrinter, ToBatchWorker } from './messages';
 import BatchWorker from './batch.worker?worker';
@@ -10,8 +10,8 @@ import BatchWorker from './batch.worker?worker';
 export interface PartToSlice extends Pose {
   readonly hash: string;
   readonly fileId: string;
-  /** The card by which supports hold it; none do if it is left out. */
-  readonly heldBy?: LimitsCard;
+  /** By what supports hold it; none do if it is left out. */
+  readonly heldBy?: HeldBy;
   /** What was chosen for it alone. */
   readonly ownChoice?: PartChoice | null;
 }

@@ -1,4 +1,3 @@
-import type { LimitsCard } from '@kelbrin/core/inspect';
 import {
   choiceOfPart,
   chosenIn,
@@ -6,27 +5,29 @@ import {
   type PieceChoice,
   type PrintChoice,
 } from '@kelbrin/core/slice';
+import type { HeldBy } from './heldBy.ts';
 
 /** A part on a batch, as far as it says how it is sliced. */
 interface PartToSlice {
   readonly hash: string;
   /** What was chosen for it alone. */
   readonly ownChoice?: PartChoice | null;
-  /** The card by which supports hold it; none do if it is left out. */
-  readonly heldBy?: LimitsCard;
+  /** By what supports hold it; none do if it is left out. */
+  readonly heldBy?: HeldBy;
 }
 
 /** What a batch has sliced once: a print file, and how it is printed. */
 export interface Piece {
   readonly hash: string;
   readonly choice: PieceChoice;
-  readonly heldBy?: LimitsCard;
+  readonly heldBy?: HeldBy;
 }
 
-/** The name of the piece that a part is; copies that are printed alike are one. */
-export function pieceOf({ hash, ownChoice }: PartToSlice): string {
+/** The name of the piece that a part is; copies that are held and printed alike are one. */
+export function pieceOf({ hash, ownChoice, heldBy }: PartToSlice): string {
   const chosen = Object.entries(chosenIn(ownChoice ?? {}));
-  return chosen.length === 0 ? hash : `${hash} ${JSON.stringify(chosen.toSorted())}`;
+  const how = [...(chosen.length > 0 ? [chosen.toSorted()] : []), ...(heldBy ? [heldBy] : [])];
+  return [hash, ...how.map((each) => JSON.stringify(each))].join(' ');
 }
 
 /** Whether something was chosen for a part alone. */
@@ -42,8 +43,7 @@ export function piecesOf(parts: readonly PartToSlice[], choice: PrintChoice): Ma
       {
         hash: part.hash,
         choice: choiceOfPart(choice, part.ownChoice),
-        // What was approved with supports is printed with them, in each of its copies.
-        heldBy: parts.find(({ hash, heldBy }) => hash === part.hash && heldBy)?.heldBy,
+        heldBy: part.heldBy,
       },
     ]),
   );

@@ -1,4 +1,5 @@
 import { expect, it } from 'vitest';
+import { classroomLimits } from '@kelbrin/core/inspect';
 import { pieceOf } from './batchPiece';
 
 it('is one for copies that are printed alike, in whatever order that was chosen', () => {
@@ -13,4 +14,10 @@ it('is one for copies that are printed alike, in whatever order that was chosen'
   expect(pieceOf({ hash, ownChoice: { wallLines: 3 } })).not.toBe(
     pieceOf({ hash, ownChoice: { wallLines: 4 } }),
   );
+
+  // The same solid may have been approved with other supports.
+  const heldBy = { limits: classroomLimits, marks: [] };
+  const marked = { ...heldBy, marks: [{ at: [1, 2, 3] as [number, number, number], wish: 'free' as const }] };
+  const held = [undefined, heldBy, { ...heldBy }, marked].map((each) => pieceOf({ hash, heldBy: each }));
+  expect(new Set(held).size).toBe(3);
 });

@@ -1,15 +1,23 @@
-import type { LimitsCard } from '@kelbrin/core/inspect';
+import type { LimitsCard, SupportMark } from '@kelbrin/core/inspect';
 import type { Estimate } from '@kelbrin/core/slice';
 
-/** The card by which a part is held by supports: that of its approval, if it was approved with some. */
+/** By what supports hold a part: a limits card, and what somebody marked on the part. */
+export interface HeldBy {
+  readonly limits: LimitsCard;
+  readonly marks: readonly SupportMark[];
+}
+
+/** By what a part is held: the card and the marks of its approval, if it was approved with supports. */
 export function heldByOf({
   estimate,
   limits,
+  supportMarks,
 }: {
   readonly estimate: Estimate;
   readonly limits: LimitsCard;
-}): LimitsCard | undefined {
-  return estimate.supports ? limits : undefined;
+  readonly supportMarks: readonly SupportMark[];
+}): HeldBy | undefined {
+  return estimate.supports ? { limits, marks: supportMarks } : undefined;
 }
 
 /** Whether the supports of a printed part are still on it. */

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy, untrack } from 'svelte';
-  import type { BriefRules, Finding, Inspection, LimitsCard } from '@kelbrin/core/inspect';
+  import type { BriefRules, Finding, Inspection, LimitsCard, SupportMark } from '@kelbrin/core/inspect';
   import type { Recipe } from '@kelbrin/core/recipe';
   import { SolidClient } from '../worker/solidClient';
   import type { ShownSolid } from '../worker/messages';
@@ -21,6 +21,8 @@
     onmark(stepId: string | undefined): void;
     /** What the brief asks, where the browser's own inspection is wanted. */
     brief?: BriefRules;
+    /** The faces that supports are to keep away from, or to hold. */
+    supportMarks?: readonly SupportMark[];
     pins?: readonly Note[];
     /** Hears of the place that is pressed, while one is asked for. */
     onplace?(place: SurfacePoint): void;
@@ -37,6 +39,7 @@
     chosen,
     onmark,
     brief = {},
+    supportMarks = [],
     pins,
     onplace,
     linked,
@@ -57,7 +60,7 @@
       else if (message.kind === 'problem') oninspected?.(undefined, message.problem.message);
     });
   });
-  $effect(() => client.show({ partId: '', recipe }));
+  $effect(() => client.show({ partId: '', recipe, supportMarks }));
   onDestroy(() => client.close());
 
   const markedStep = $derived.by(() => {

@@ -1,6 +1,13 @@
 import type { ColourBands } from '@kelbrin/core/colours';
 import type { Remedy } from '@kelbrin/core/advise';
-import type { BriefRules, Inspection, LimitsCard, Progress, ThicknessMap } from '@kelbrin/core/inspect';
+import type {
+  BriefRules,
+  Inspection,
+  LimitsCard,
+  Progress,
+  SupportMark,
+  ThicknessMap,
+} from '@kelbrin/core/inspect';
 import type { SolidMesh } from '@kelbrin/core/mesh';
 import type { Problem, Recipe } from '@kelbrin/core/recipe';
 import type { PrintedLayer } from '../../ui/printedLines/shownLayer';
@@ -24,6 +31,8 @@ export type ToWorker =
       readonly job: number;
       readonly partId: string;
       readonly recipe: Recipe;
+      /** The faces that supports are to keep away from, or to hold. */
+      readonly supportMarks?: readonly SupportMark[];
       /** Whether it is one of many that somebody drags through. */
       readonly isDragged?: boolean;
     } & Setting)

@@ -97,10 +97,8 @@ self.onmessage = async ({ data }: MessageEvent<ToWorker>) => {
   evaluateRecipe(data, kernel);
 };
 
-function evaluateRecipe(
-  { job, partId, recipe, isDragged = false, limits, brief }: Extract<ToWorker, { kind: 'evaluate' }>,
-  kernel: Kernel,
-): void {
+function evaluateRecipe(asked: Extract<ToWorker, { kind: 'evaluate' }>, kernel: Kernel): void {
+  const { job, partId, recipe, isDragged = false, limits, brief, supportMarks } = asked;
   clearTimeout(estimating);
   clearTimeout(inspectingSoon);
   stopInspecting();
@@ -117,7 +115,7 @@ function evaluateRecipe(
   const { mesh, volumeMm3, steps, origin } = result;
   /** The one inspection of this solid, whoever asks first what hangs of it; what was found is not looked for again. */
   let made: Inspecting | undefined;
-  const inspecting = () => (made ??= new Inspecting(mesh, limits, { origin, brief }));
+  const inspecting = () => (made ??= new Inspecting(mesh, limits, { origin, brief, supportMarks }));
   const noted = (found: Inspection, beganAt: number): Inspection => {
     lastInspected = performance.now();
     lastTookMs = lastInspected - beganAt;

@@ -1,3 +1,4 @@
+import type { SupportMark } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
 import type { Cut } from '@kelbrin/core/solid';
 import type { ExportedFile, ExportWish, FromWorker, ReadDrawing, Setting, ToWorker } from './messages';
@@ -16,6 +17,8 @@ export type Heard = Exclude<FromWorker, { kind: 'exported' | 'drawn' | 'portrait
 export interface Wanted {
   readonly partId: string;
   readonly recipe: Recipe;
+  /** The faces that supports are to keep away from, or to hold. */
+  readonly supportMarks?: readonly SupportMark[];
   /** Whether it is one of many that somebody drags through. */
   readonly isDragged?: boolean;
 }

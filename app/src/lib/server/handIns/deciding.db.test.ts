@@ -2,9 +2,11 @@ import { eq } from 'drizzle-orm';
 import { describe, expect, it } from 'vitest';
 import { designOf } from '@kelbrin/core/design';
 import { labelRecipe } from '../demo/labels.ts';
+import { handInToTeach } from '../platform/auth/access.ts';
 import { printFiles, queueEntries, solids } from '../platform/db/schema/index.ts';
 import { handIn } from './handIns.ts';
 import { inspectHandIn } from './inspectHandIn.ts';
+import { holdAgainst } from './recheck.ts';
 import { saveDesign, standings } from '../projects/projects.ts';
 import { approve, sendBack } from '../review/decide.ts';
 import { handInsToReview } from '../review/stack.ts';
@@ -88,5 +90,30 @@ describe('deciding', () => {
     });
     await handIn(room.test.db, elif, project.id, project.revision);
     expect(await latestHandIn(elif)).toMatchObject({ number: 3, state: 'checking' });
+  });
+
+  it('freezes what a part takes by the limits that it is approved by, whatever it took by others', async () => {
+    const { teacher, luca } = room.people;
+    const { id, revision } = await room.test.projectOf(luca);
+    const saved = await saveDesign(
+      room.test.db,
+      luca,
+      id,
+      revision,
+      designOf(labelRecipe({ words: 'Mint' })),
+    );
+    await inspectHandIn(room.test.db, await handIn(room.test.db, luca, id, saved.revision));
+    const first = await latestHandIn(luca);
+    const { brief } = await handInToTeach(room.test.db, teacher, first.id);
+    // Soft filament takes longer, and the same solid is inspected again.
+    const soft = { ...first.limits, material: 'TPU', filament: undefined };
+    await room.test.db.transaction((tx) => holdAgainst(tx, [brief.classId], soft));
+    await inspectHandIn(room.test.db, first.id);
+    const again = await latestHandIn(luca);
+    expect(again).toMatchObject({ id: first.id, state: 'waiting', solidHash: first.solidHash });
+    await approve(room.test.db, teacher, again.id, again.solidHash!);
+    const [file] = await room.test.db.select().from(printFiles).where(eq(printFiles.handInId, again.id));
+    expect(file.estimate.seconds).toBeGreaterThan(1.3 * first.estimate!.seconds);
+    expect(file.estimate).toEqual(again.estimate);
   });
 });

@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import { and, eq, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { Inspection } from '@kelbrin/core/inspect';
 import { handInsWithOwner } from '../platform/auth/withOwner.ts';
-import type { Argument } from '../../shared/saidWithHandIn.ts';
 import { compute } from '../platform/compute/compute.ts';
 import { ofStudent } from '../platform/compute/fairQueue.ts';
 import { TaskFailure } from '../platform/compute/taskFailure.ts';
@@ -66,10 +65,10 @@ async function inspectBegun(
   if (!found) return;
   const { handIn, projectId, studentId, title } = found;
 
-  const { recipe, limits, rules } = handIn;
+  const { recipe, limits, rules, supportMarks } = handIn;
   const files = await filesFor(db, projectId, recipe);
   // The frozen file carries no name of a student: it stays when somebody is deleted from a team.
-  const task = { kind: 'inspect', recipe, files, limits, brief: rules, title } as const;
+  const task = { kind: 'inspect', recipe, files, limits, brief: rules, supportMarks, title } as const;
   const result =
     tries > MOST_TRIES
       ? notInspected(say('Each try ended before it was done.'))
@@ -85,17 +84,17 @@ async function inspectBegun(
             );
           });
   await db.transaction(async (tx) => {
-    const problem = result.ok ? notArgued(result.inspection, handIn.arguments) : result.problem;
+    const problem = result.ok ? notArgued(result.inspection, handIn) : result.problem;
     if (result.ok && problem === undefined) {
       const { threeMf, stl, estimate, footprint, colours, inspection } = result;
       const hash = sha256(threeMf);
       await tx
         .insert(solids)
-        .values({ hash, threeMf, stl, stlHash: sha256(stl), estimate, footprint, colours })
+        .values({ hash, threeMf, stl, stlHash: sha256(stl), colours })
         .onConflictDoNothing();
       // Of one that is inspected again, by another card, the teacher was told before.
       const move = handIn.inspection === null ? 'inspected' : 'inspectedAgain';
-      await moveHandIns(tx, move, 'server', isMine, { inspection, solidHash: hash });
+      await moveHandIns(tx, move, 'server', isMine, { inspection, solidHash: hash, estimate, footprint });
     } else {
       await moveHandIns(tx, 'refuse', 'server', isMine, { problem });
     }
@@ -134,9 +133,16 @@ const notInspected = (why: string) =>
   }) as const;
 
 /** What to say of a check that fails and that the student did not argue for; undefined when there is none. */
-function notArgued({ checks }: Inspection, args: readonly Argument[]): string | undefined {
+function notArgued(
+  { checks }: Inspection,
+  { arguments: args, supportMarks }: Pick<typeof handIns.$inferSelect, 'arguments' | 'supportMarks'>,
+): string | undefined {
   const check = checks.find(
-    ({ id, verdict }) => verdict === 'fail' && !args.some((each) => each.check === id),
+    ({ id, verdict }) =>
+      verdict === 'fail' &&
+      !args.some((each) => each.check === id) &&
+      // Where supports stand as the teacher marked it, the teacher is who decides.
+      (id !== 'supports' || supportMarks.length === 0),
   );
   return (
     check &&

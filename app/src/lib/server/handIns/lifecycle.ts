@@ -61,6 +61,13 @@ export const handInLife = lifecycle({
       by: ['server'],
       when: 'the limits card of its class was changed',
     },
+    markSupports: {
+      from: ['waiting'],
+      to: 'checking',
+      by: ['teacher'],
+      when: 'card and brief let parts be held by supports',
+      announced: ['project', 'class'],
+    },
     sendBack: {
       from: ['waiting'],
       to: 'sent_back',

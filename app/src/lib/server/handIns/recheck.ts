@@ -85,6 +85,7 @@ export async function recheckApproval(db: Database, handInId: string): Promise<v
     files: await filesFor(db, projectId, handIn.recipe),
     limits: card,
     brief: handIn.rules,
+    supportMarks: handIn.supportMarks,
     title,
   } as const;
   const result = await compute()

@@ -1,4 +1,4 @@
-import { desc, eq } from 'drizzle-orm';
+import { desc, eq, getTableColumns } from 'drizzle-orm';
 import { fileName } from '@kelbrin/core/format';
 import { checkTitle } from '@kelbrin/core/inspect';
 import { handInToTeach, type Person } from '../platform/auth/access.ts';
@@ -68,7 +68,12 @@ export async function approve(
   });
   await db.transaction(async (tx) => {
     await decide(tx, person, handIn.id, 'approve', null);
-    const [solid] = await tx.select().from(solids).where(eq(solids.hash, solidHash));
+    const { estimate, footprint, supportMarks } = handIns;
+    const [solid] = await tx
+      .select({ ...getTableColumns(solids), estimate, footprint, supportMarks })
+      .from(handIns)
+      .innerJoin(solids, eq(solids.hash, handIns.solidHash))
+      .where(eq(handIns.id, handIn.id));
     if (sha256(solid.threeMf) !== solid.hash || sha256(solid.stl) !== solid.stlHash) {
       throw new CannotNow(
         'The stored solid was altered after its inspection, so it cannot be approved. Send it back; the student hands it in again.',
@@ -86,9 +91,11 @@ export async function approve(
         threeMf: solid.threeMf,
         stlHash: solid.stlHash,
         stl: solid.stl,
-        estimate: solid.estimate,
-        footprint: solid.footprint,
+        // Whatever was inspected has both.
+        estimate: solid.estimate!,
+        footprint: solid.footprint!,
         colours: solid.colours,
+        supportMarks: solid.supportMarks,
       })
       .returning({ id: printFiles.id });
     await takePlaces(tx, person, file.id, brief.copies, replaced?.entryIds ?? []);

@@ -3,7 +3,7 @@ import { demandRole, handInToTeach, type Person } from '../platform/auth/access.
 import { namesOnProject } from '../platform/auth/team.ts';
 import { handInsWithOwner } from '../platform/auth/withOwner.ts';
 import type { Database } from '../platform/db/database.ts';
-import { briefs, classes, fieldOf, handIns, solids } from '../platform/db/schema/index.ts';
+import { briefs, classes, fieldOf, handIns } from '../platform/db/schema/index.ts';
 import { announce } from '../platform/live/topics.ts';
 import { keptRemarksOf, remarksOf } from './remarks.ts';
 import { waiversOf } from '../handIns/waivers.ts';
@@ -30,9 +30,6 @@ export async function handInsToReview(db: Database, person: Person) {
 /** One hand-in with all that is said about it, and the one before it of the same part if there was one. */
 export async function handInToReview(db: Database, person: Person, handInId: string) {
   const { handIn, project, brief, student } = await handInToTeach(db, person, handInId);
-  const [solid] = handIn.solidHash
-    ? await db.select({ estimate: solids.estimate }).from(solids).where(eq(solids.hash, handIn.solidHash))
-    : [];
   const [before] = await db
     .select({ id: handIns.id, number: handIns.number, recipe: handIns.recipe, comment: handIns.comment })
     .from(handIns)
@@ -68,7 +65,7 @@ export async function handInToReview(db: Database, person: Person, handInId: str
     project,
     brief,
     student,
-    estimate: solid?.estimate,
+    estimate: handIn.estimate ?? undefined,
     before: before && { ...before, remarks: await remarksOf(db, before.id) },
     /** A later one before it that was of another part. */
     other,

@@ -1,11 +1,12 @@
 import type { ColourBands } from '@kelbrin/core/colours';
-import type { BriefRules, Inspection, LimitsCard } from '@kelbrin/core/inspect';
+import type { BriefRules, Inspection, LimitsCard, SupportMark } from '@kelbrin/core/inspect';
 import type { Recipe } from '@kelbrin/core/recipe';
 import type { FileUnit } from '@kelbrin/core/mesh';
 import type { Region } from '@kelbrin/core/plane';
 import type { Plate, Layout, Placeable, Placed, Pose } from '@kelbrin/core/plate';
 import type { WeekBatch, WeekProblem } from '@kelbrin/core/weekPlan';
 import type { Estimate, PackedToolpath, PrintChoice, PrintedOn, PrintSettings } from '@kelbrin/core/slice';
+import type { HeldBy } from '../../../shared/heldBy.ts';
 import type { SentBytes } from '../sent/sentBytes.ts';
 
 /** The STL files that a recipe imports, by the names under which its steps know them. */
@@ -19,6 +20,8 @@ export type Task =
       readonly files?: MeshFiles;
       readonly limits: LimitsCard;
       readonly brief: BriefRules;
+      /** The faces that supports are to keep away from, or to hold. */
+      readonly supportMarks?: readonly SupportMark[];
       readonly title: string;
     }
   /** A part of a batch, sliced by itself. */
@@ -28,8 +31,8 @@ export type Task =
       readonly files: ReadonlyMap<string, Uint8Array>;
       readonly settings: PrintSettings;
       readonly choice: PrintChoice;
-      /** The card by which supports hold it; none do if it is left out. */
-      readonly heldBy?: LimitsCard;
+      /** By what supports hold it; none do if it is left out. */
+      readonly heldBy?: HeldBy;
     }
   /** Sliced parts, put together to one print. */
   | {
@@ -41,7 +44,7 @@ export type Task =
         readonly hash: string;
         readonly piece: string;
         /** As it was sliced, which the name of the piece does not say; kept answers are told apart by it. */
-        readonly heldBy?: LimitsCard;
+        readonly heldBy?: HeldBy;
       })[];
       /** What all parts share, and the usual plate that they are laid on. */
       readonly settings: PrintSettings;

@@ -84,7 +84,7 @@ function searchWeek(problem: WeekProblem): Answers['planWeek'] {
 }
 
 function inspectRecipe(
-  { recipe, files, limits, brief, title }: Extract<Task, { kind: 'inspect' }>,
+  { recipe, files, limits, brief, supportMarks, title }: Extract<Task, { kind: 'inspect' }>,
   ready: Workshop,
 ): Answers['inspect'] {
   const built = evaluate(recipe, ready, { printer: limits, assets: meshesOf(files) });
@@ -93,7 +93,7 @@ function inspectRecipe(
     return { ok: false, problem: say('The recipe leaves nothing to print.') };
   const colours = built.origin.colours.map(({ fromMm, colour }) => ({ fromMm, colour }));
   const settings = settingsForPart(limits, colours);
-  const inspecting = new Inspecting(built.mesh, limits, { origin: built.origin, brief });
+  const inspecting = new Inspecting(built.mesh, limits, { origin: built.origin, brief, supportMarks });
   const toolpath = slice(ready.kernel, built.mesh, settings, inspecting.heldFaces());
   const needs = estimate(toolpath, settings);
   return {

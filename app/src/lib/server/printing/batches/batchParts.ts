@@ -46,6 +46,7 @@ export async function partsOf(db: Database, batchIds: readonly string[]) {
     footprint: printFiles.footprint,
     estimate: printFiles.estimate,
     colours: printFiles.colours,
+    supportMarks: printFiles.supportMarks,
     handInId: handIns.id,
     limits: handIns.limits,
     doubt: handIns.doubt,

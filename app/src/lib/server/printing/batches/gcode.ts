@@ -78,15 +78,10 @@ export async function gcodeOfBatch(
   if (choice.isOneByOne) demandGoodPlaces(parts, choice, known?.sheet.head);
   const onPrinter = (each: PrintSettings) => (known ? settingsOn(known.sheet, each, places) : each);
   // What was approved with supports is printed with them, and nothing else is.
-  const laid = parts.map(({ hash, ownChoice, xMm, yMm, turnDeg, ...part }) => ({
-    hash,
-    ownChoice,
-    piece: pieceOf({ hash, ownChoice }),
-    xMm,
-    yMm,
-    turnDeg,
-    heldBy: heldByOf(part),
-  }));
+  const laid = parts.map(({ hash, ownChoice, xMm, yMm, turnDeg, ...part }) => {
+    const heldBy = heldByOf(part);
+    return { hash, ownChoice, piece: pieceOf({ hash, ownChoice, heldBy }), xMm, yMm, turnDeg, heldBy };
+  });
   const toSlice = [...piecesOf(laid, choice)].map(
     ([piece, { hash, choice: own, heldBy }]): readonly [string, ToSlice] => [
       piece,

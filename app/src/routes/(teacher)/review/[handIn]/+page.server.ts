@@ -1,4 +1,5 @@
 import { redirect } from '@sveltejs/kit';
+import { mayBeHeld } from '@kelbrin/core/inspect';
 import { orNotFound, orSentence } from '$lib/requests.server';
 import { handInToTeach, type Person } from '$lib/server/platform/auth/access';
 import { database } from '$lib/server/platform/db/database';
@@ -33,6 +34,8 @@ export const load: PageServerLoad = async ({ params, locals, depends, url }) => 
       arguments: handIn.arguments,
       rules: handIn.rules,
       doubt: handIn.doubt,
+      supportMarks: handIn.supportMarks,
+      mayBeHeld: mayBeHeld(limits, handIn.rules),
     },
     projectId: project.id,
     brief: { title: brief.title, task: brief.task, copies: brief.copies },

@@ -3,23 +3,26 @@
   import { enhance } from '$lib/ui/enhance';
   import { goto } from '$app/navigation';
   import { Button } from 'flowbite-svelte';
-  import { checkTitle, type Finding } from '@kelbrin/core/inspect';
+  import type { Finding, SupportMark } from '@kelbrin/core/inspect';
+  import type { Vec3 } from '@kelbrin/core/mesh';
   import { differencesOf } from '@kelbrin/core/recipe';
+  import Arguments from '$lib/review/Arguments.svelte';
   import ApproveForm from '$lib/review/ApproveForm.svelte';
   import Comparison from '$lib/review/Comparison.svelte';
   import Composer from '$lib/review/Composer.svelte';
+  import Decision from '$lib/review/Decision.svelte';
   import HandInBackground from '$lib/review/HandInBackground.svelte';
   import ReadOnlyRecipe from '$lib/review/ReadOnlyRecipe.svelte';
   import RecipeSolid from '$lib/bench/beside/RecipeSolid.svelte';
   import RemarkList from '$lib/review/RemarkList.svelte';
+  import SupportMarks from '$lib/review/SupportMarks.svelte';
+  import { withMark } from '$lib/review/withMark';
   import { placesOf, sentencesOf } from '$lib/review/remarkPlaces';
   import ReviewBar from '$lib/review/ReviewBar.svelte';
   import { reviewCommand } from '$lib/review/reviewKeys';
   import type { Target } from '$lib/review/target';
-  import WaiverList from '$lib/review/WaiverList.svelte';
   import type { RemarkDraft } from '$lib/shared/remark';
   import { reviewKeys, reviewTexts as say } from '$lib/texts/review';
-  import { grouped } from '$lib/shared/grouped';
   import { follow } from '$lib/live/follow.svelte';
   import { reloadLive } from '$lib/live/reload';
   import InspectionList from '$lib/ui/InspectionList.svelte';
@@ -38,6 +41,8 @@
   let isHelping = $state(false);
   let view = $state<Look>({ name: 'Corner', turns: 0 });
   let refusal = $state<string>();
+  /** What is asked of the face that is pressed next. */
+  let marking = $state<SupportMark['wish']>();
   let composer = $state<ReturnType<typeof Composer>>();
   let approving = $state<ReturnType<typeof ApproveForm>>();
   let sending = $state<HTMLFormElement>();
@@ -54,13 +59,6 @@
   const failing = $derived(inspection?.checks.filter(({ verdict }) => verdict === 'fail') ?? []);
   const findings = $derived(inspection?.checks.flatMap((check) => check.findings) ?? []);
   const changes = $derived(before && differencesOf(before.recipe, handIn.recipe));
-  /** Why what fails has to be so; checks for which the same is said stand together. */
-  const argued = $derived(
-    grouped(handIn.arguments, ({ words }) => words).map(([words, all]) => ({
-      words,
-      titles: all.map(({ check }) => checkTitle(check)).join(', '),
-    })),
-  );
   const pins = $derived(placesOf(data.remarks).map(({ letter, at }) => ({ words: letter, at })));
   const place = $derived(data.stack.indexOf(handIn.id));
 
@@ -74,6 +72,7 @@
     comment = '';
     isComparing = false;
     refusal = undefined;
+    marking = undefined;
   });
   $effect(() => {
     // The student sees that it is looked at, and cannot take it back any more.
@@ -97,6 +96,13 @@
   }
   const add = (draft: RemarkDraft) => attempt(sendJson('POST', `/review/${handIn.id}/remarks`, draft));
   const remove = (id: string) => attempt(sendJson('DELETE', `/review/${handIn.id}/remarks`, { id }));
+
+  const markSupports = (marks: readonly SupportMark[]) =>
+    void attempt(sendJson('PUT', `/review/${handIn.id}/supports`, { marks }));
+  function markFace(at: Vec3): void {
+    if (marking) markSupports(withMark(handIn.supportMarks, at, marking));
+    marking = undefined;
+  }
 
   async function write(at: Target): Promise<void> {
     if (!isWaiting) return;
@@ -196,9 +202,12 @@
               {pins}
               bind:view
               onmark={(stepId) => (marked = stepId)}
-              onplace={target.kind === 'place' && !target.at
-                ? ({ point }) => void write({ kind: 'place', at: point })
-                : undefined}
+              supportMarks={handIn.supportMarks}
+              onplace={marking
+                ? ({ point }) => markFace(point)
+                : target.kind === 'place' && !target.at
+                  ? ({ point }) => void write({ kind: 'place', at: point })
+                  : undefined}
             />
           {/if}
         {/key}
@@ -217,16 +226,17 @@
       aria-label={say.inspection}
     >
       <div class="min-h-0 flex-1 overflow-y-auto">
-        {#if handIn.arguments.length > 0}
-          <div class="border-hairline border-b px-4 py-3 text-sm">
-            <h3 class="font-semibold">{say.argues}</h3>
-            {#each argued as { titles, words } (words)}
-              <p class="mt-1"><strong>{titles}:</strong> {words}</p>
-            {/each}
-          </div>
-        {/if}
+        <Arguments said={handIn.arguments} />
         {#if inspection}
           <InspectionList {inspection} {chosen} onchoose={choose} />
+          {#if handIn.mayBeHeld}
+            <SupportMarks
+              marks={handIn.supportMarks}
+              bind:wish={marking}
+              place={chosen?.at}
+              change={isWaiting ? markSupports : undefined}
+            />
+          {/if}
         {:else if handIn.problem}
           <p class="text-fail p-4">{handIn.problem}</p>
         {:else}
@@ -270,16 +280,7 @@
             <ApproveForm bind:this={approving} solidHash={handIn.solidHash} {failing} />
           </div>
         {:else if handIn.state === 'approved' || handIn.state === 'sent_back'}
-          {#if handIn.state === 'approved'}
-            <p>{say.approved} <a class="underline" href="/queue">{say.queue}</a>.</p>
-            <WaiverList waivers={data.waivers} />
-            {#if handIn.doubt}<p class="text-fail" data-testid="doubt">{handIn.doubt} {say.doubt}</p>{/if}
-          {:else}
-            <p>{say.sentBack}{handIn.comment ? ` “${handIn.comment}”` : ''}</p>
-          {/if}
-          <form method="POST" action="?/undo" use:enhance bind:this={undoing}>
-            <Button type="submit" color="alternative" class="w-full">{say.undo}</Button>
-          </form>
+          <Decision {handIn} waivers={data.waivers} bind:undoing />
         {/if}
       </div>
     </section>

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { colourBands } from '@kelbrin/core/colours';
-import { inspection } from '@kelbrin/core/inspect';
+import { inspection, supportMarks } from '@kelbrin/core/inspect';
 import { machineSheet, material } from '@kelbrin/core/machine';
 import { partChoice, printChoice, printEstimate } from '@kelbrin/core/slice/kept';
 import { benchReport } from '../../../../shared/benchReport.ts';
@@ -32,6 +32,9 @@ export const keptColours = keptJson('colours', colourBands);
 
 /** What a part covers of a plate: closed outlines, mm; see `@kelbrin/core/plate`. */
 export const keptFootprint = keptJson('footprint', z.array(z.array(z.tuple([z.number(), z.number()]))));
+
+/** The faces of a part that supports are to keep away from, or to hold. */
+export const keptSupportMarks = keptJson('marks for supports', supportMarks);
 
 /** How a batch is to be printed. */
 export const keptChoice = keptJson('choice of print settings', printChoice);

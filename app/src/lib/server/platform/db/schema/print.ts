@@ -27,6 +27,7 @@ import {
   keptPlanning,
   keptEstimate,
   keptFootprint,
+  keptSupportMarks,
   keptPartChoice,
   keptSizes,
   keptRolls,
@@ -56,6 +57,8 @@ export const printFiles = pgTable('print_files', {
   footprint: keptFootprint('footprint').notNull(),
   /** In which filament it is printed, from which height on; no entries where any will do. */
   colours: keptColours('colours').notNull().default(NO_ENTRIES),
+  /** Which of its faces supports keep away from, or hold. */
+  supportMarks: keptSupportMarks('support_marks').notNull().default(NO_ENTRIES),
   frozenAt: timestamp('frozen_at', { withTimezone: true }).notNull().defaultNow(),
 });
 

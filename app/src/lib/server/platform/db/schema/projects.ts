@@ -20,6 +20,7 @@ import {
   keptColours,
   keptEstimate,
   keptFootprint,
+  keptSupportMarks,
   keptInspection,
   keptReport,
 } from './keptData.ts';
@@ -194,9 +195,14 @@ export const handIns = pgTable(
     arguments: keptArguments('arguments').notNull().default(NO_ENTRIES),
     /** When the teacher first looked at it. */
     seenAt: timestamp('seen_at', { withTimezone: true }),
+    /** What the teacher marked on it for supports. */
+    supportMarks: keptSupportMarks('support_marks').notNull().default(NO_ENTRIES),
     /** The server's own inspection of exactly the solid with `solidHash`. */
     inspection: keptInspection('inspection'),
     solidHash: text('solid_hash').references(() => solids.hash),
+    /** What that takes, and what it covers of a plate, by these limits: by others the same solid takes something else. */
+    estimate: keptEstimate('estimate'),
+    footprint: keptFootprint('footprint'),
     /** Why the recipe could not be built, if it could not. */
     problem: text('problem'),
     /** What the teacher wrote with the decision. */
@@ -216,8 +222,6 @@ export const solids = pgTable('solids', {
   threeMf: bytes('three_mf').notNull(),
   stl: bytes('stl').notNull(),
   stlHash: text('stl_hash').notNull(),
-  estimate: keptEstimate('estimate').notNull(),
-  footprint: keptFootprint('footprint').notNull(),
   colours: keptColours('colours').notNull().default(NO_ENTRIES),
 });
 

@@ -1,0 +1,2 @@
+ALTER TABLE "print_files" ADD COLUMN "support_marks" jsonb DEFAULT '{"version": 1, "value": []}'::jsonb NOT NULL;--> statement-breakpoint
+ALTER TABLE "hand_ins" ADD COLUMN "support_marks" jsonb DEFAULT '{"version": 1, "value": []}'::jsonb NOT NULL;
