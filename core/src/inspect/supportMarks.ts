@@ -12,10 +12,15 @@ export type SupportMark = z.infer<typeof supportMark>;
 
 export const supportMarks = z.array(supportMark).max(40);
 
-/** A face that looks down less than this, as the cosine of its lean, has nothing that a support could hold. */
+/** A face whose normal goes down less than this has nothing that a support could hold. */
 const LOOKS_DOWN = -0.05;
 /** What lies on the plate is held by that, mm. */
 const ON_PLATE_MM = 0.05;
+
+/** Whether a support could touch a face that lies so high, mm, and whose normal goes up by so much of its length. */
+export function canBeTouched(highMm: number, normalUp: number): boolean {
+  return normalUp < LOOKS_DOWN && highMm > ON_PLATE_MM;
+}
 
 /** The faces that somebody marked; of one that was marked twice, the later mark counts. */
 export interface MarkedFaces {
@@ -30,7 +35,7 @@ export function markedFaces(mesh: SolidMesh, marks: readonly SupportMark[]): Mar
   const { normals } = facesOf(mesh);
   const canBeHeld = (face: number) => {
     const heights = [0, 1, 2].map((k) => positions[3 * triangles[3 * face + k] + 2]);
-    return normals[3 * face + 2] < LOOKS_DOWN && Math.max(...heights) > ON_PLATE_MM;
+    return canBeTouched(Math.max(...heights), normals[3 * face + 2]);
   };
   for (const { at, wish } of marks) {
     const [own, other] = wish === 'free' ? [free, hold] : [hold, free];

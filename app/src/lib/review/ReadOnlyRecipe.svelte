@@ -32,7 +32,7 @@
       >
         <span class="measured text-ink-soft text-sm">{index + 1}</span>
         <span
-          >{#if step.name}<strong>{step.name}:</strong>
+          >{#if step.name}<strong class="mr-1">{step.name}:</strong>
           {/if}{plainSentence(sentenceOf(step, { recipe, index }))}{#if step.off}
             ({say.switchedOff}){/if}</span
         >

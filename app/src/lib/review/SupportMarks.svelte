@@ -25,8 +25,24 @@
   }
 </script>
 
-<section class="border-hairline border-t px-4 py-3 text-sm" aria-label={say.supports}>
-  <h3 class="font-semibold">{say.supports}</h3>
+<section class="border-hairline flex flex-col gap-1 border-b pb-3 text-sm" aria-label={say.supports}>
+  <div class="flex items-center gap-2">
+    <h3 class="mr-auto font-semibold">{say.supports}</h3>
+    {#if change}
+      {#each wishes as each (each)}
+        <Button
+          size="xs"
+          color={wish === each ? 'primary' : 'alternative'}
+          title={say.wishesWhy[each]}
+          aria-pressed={wish === each}
+          onclick={() => ask(each)}>{say.wishes[each]}</Button
+        >
+      {/each}
+    {/if}
+  </div>
+  <p class="text-ink-soft" role="status">
+    {change ? (wish ? say.pressFace : place ? say.markChosen : '') : ''}
+  </p>
   <ul>
     {#each marks as mark, i (i)}
       <li class="flex items-baseline gap-2">
@@ -43,19 +59,4 @@
       </li>
     {/each}
   </ul>
-  {#if change}
-    <div class="mt-2 flex gap-2">
-      {#each wishes as each (each)}
-        <Button
-          size="xs"
-          color={wish === each ? 'primary' : 'alternative'}
-          aria-pressed={wish === each}
-          onclick={() => ask(each)}>{say.wishes[each]}</Button
-        >
-      {/each}
-    </div>
-    <p class="text-ink-soft mt-1" role="status">
-      {wish ? say.pressFace : place ? say.markChosen : say.markHow}
-    </p>
-  {/if}
 </section>

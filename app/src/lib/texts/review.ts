@@ -35,13 +35,17 @@ export const reviewTexts = said({
   inspecting: 'This hand-in is being checked …',
   supports: 'Supports',
   wishes: { free: 'Keep a face free', hold: 'Hold a face' },
+  wishesWhy: {
+    free: 'Supports keep away from it, and it may sag.',
+    hold: 'Supports hold it, though it could be printed without.',
+  },
   marked: { free: 'kept free', hold: 'held' },
   unmark: (number: number) => say('Take mark {number} off', { number }),
   takeMarkOff: 'take off',
-  pressFace: 'Press the face on the solid …',
+  pressFace: 'Press the face on the solid, from below …',
+  outOfReach:
+    'No support touches this face: turn the part, and press one that looks down and lies above the plate.',
   markChosen: 'The face of the finding that is chosen is marked.',
-  markHow:
-    'Supports stand where they have to. You can keep them away from a face, or have one more face held.',
   remarks: 'Remarks',
   atStep: (number: number) => say('Step {number}', { number }),
   atPlace: (letter: string) => say('Place {letter}', { letter }),

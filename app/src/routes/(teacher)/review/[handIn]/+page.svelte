@@ -3,8 +3,8 @@
   import { enhance } from '$lib/ui/enhance';
   import { goto } from '$app/navigation';
   import { Button } from 'flowbite-svelte';
-  import type { Finding, SupportMark } from '@kelbrin/core/inspect';
-  import type { Vec3 } from '@kelbrin/core/mesh';
+  import { canBeTouched, type Finding, type SupportMark } from '@kelbrin/core/inspect';
+  import type { SurfacePoint } from '@kelbrin/core/mesh';
   import { differencesOf } from '@kelbrin/core/recipe';
   import Arguments from '$lib/review/Arguments.svelte';
   import ApproveForm from '$lib/review/ApproveForm.svelte';
@@ -59,7 +59,10 @@
   const failing = $derived(inspection?.checks.filter(({ verdict }) => verdict === 'fail') ?? []);
   const findings = $derived(inspection?.checks.flatMap((check) => check.findings) ?? []);
   const changes = $derived(before && differencesOf(before.recipe, handIn.recipe));
-  const pins = $derived(placesOf(data.remarks).map(({ letter, at }) => ({ words: letter, at })));
+  const pins = $derived([
+    ...placesOf(data.remarks).map(({ letter, at }) => ({ words: letter, at })),
+    ...handIn.supportMarks.map(({ at, wish }) => ({ words: say.marked[wish], at })),
+  ]);
   const place = $derived(data.stack.indexOf(handIn.id));
 
   follow(() => [`project:${data.projectId}`]);
@@ -99,8 +102,10 @@
 
   const markSupports = (marks: readonly SupportMark[]) =>
     void attempt(sendJson('PUT', `/review/${handIn.id}/supports`, { marks }));
-  function markFace(at: Vec3): void {
-    if (marking) markSupports(withMark(handIn.supportMarks, at, marking));
+  function markFace({ point, normal }: SurfacePoint): void {
+    refusal = canBeTouched(point[2], normal[2]) ? undefined : say.outOfReach;
+    if (!marking || refusal) return;
+    markSupports(withMark(handIn.supportMarks, point, marking));
     marking = undefined;
   }
 
@@ -204,7 +209,7 @@
               onmark={(stepId) => (marked = stepId)}
               supportMarks={handIn.supportMarks}
               onplace={marking
-                ? ({ point }) => markFace(point)
+                ? markFace
                 : target.kind === 'place' && !target.at
                   ? ({ point }) => void write({ kind: 'place', at: point })
                   : undefined}
@@ -229,14 +234,6 @@
         <Arguments said={handIn.arguments} />
         {#if inspection}
           <InspectionList {inspection} {chosen} onchoose={choose} />
-          {#if handIn.mayBeHeld}
-            <SupportMarks
-              marks={handIn.supportMarks}
-              bind:wish={marking}
-              place={chosen?.at}
-              change={isWaiting ? markSupports : undefined}
-            />
-          {/if}
         {:else if handIn.problem}
           <p class="text-fail p-4">{handIn.problem}</p>
         {:else}
@@ -249,6 +246,14 @@
       >
         {#if (form?.message ?? refusal) !== undefined}
           <p role="alert" class="text-fail">{refusal ?? form?.message}</p>
+        {/if}
+        {#if handIn.mayBeHeld}
+          <SupportMarks
+            marks={handIn.supportMarks}
+            bind:wish={marking}
+            place={chosen?.at}
+            change={isWaiting ? markSupports : undefined}
+          />
         {/if}
         <RemarkList
           remarks={data.remarks}
