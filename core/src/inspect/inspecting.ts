@@ -7,11 +7,13 @@ import type { CheckResult, Inspection } from './result/inspection.ts';
 import type { LimitsCard } from './card/limits.ts';
 import { worst } from './result/verdict.ts';
 import { held, heldChecks, mayBeHeld } from './held.ts';
-import { asMarked, markedFaces, type MarkedFaces } from './supportMarks.ts';
+import { asMarked, markedFaces, type MarkedFaces, type SupportMark } from './supportMarks.ts';
 
 /** What an inspection is told beyond the surface and the card; checks of what is not known measure nothing. */
 export interface InspectionContext extends AboutPart {
   readonly brief?: BriefRules;
+  /** The faces that supports are to keep away from, or to hold. */
+  readonly supportMarks?: readonly SupportMark[];
 }
 
 /** How far an inspection has come. */
@@ -33,15 +35,21 @@ export class Inspecting {
   readonly #subject: Subject;
   readonly #limits: LimitsCard;
   readonly #brief: BriefRules;
+  readonly #supportMarks: readonly SupportMark[];
   #markedFaces: MarkedFaces | undefined;
   /** What each check says as if nothing were held. */
   readonly #found = new Map<CheckId, CheckResult>();
 
   /** @param mesh a closed solid; it is set down on z = 0 */
-  constructor(mesh: SolidMesh, limits: LimitsCard, { brief = {}, ...about }: InspectionContext = {}) {
+  constructor(
+    mesh: SolidMesh,
+    limits: LimitsCard,
+    { brief = {}, supportMarks = [], ...about }: InspectionContext = {},
+  ) {
     this.#subject = subjectOf(setDown(mesh), about);
     this.#limits = limits;
     this.#brief = brief;
+    this.#supportMarks = supportMarks;
   }
 
   /** What one check says. */
@@ -98,7 +106,7 @@ export class Inspecting {
   }
 
   get #marked(): MarkedFaces {
-    return (this.#markedFaces ??= markedFaces(this.#subject.mesh, this.#subject.about.supportMarks ?? []));
+    return (this.#markedFaces ??= markedFaces(this.#subject.mesh, this.#supportMarks));
   }
 
   get #mayBeHeld(): boolean {

@@ -1,5 +1,4 @@
 import type { PartOrigin } from '../../recipe/index.ts';
-import type { SupportMark } from '../supportMarks.ts';
 
 /** What printing the part takes, at the settings of the class. */
 export interface PrintNeeds {
@@ -27,8 +26,6 @@ export interface AboutPart {
   /** What its recipe tells, so that findings name the steps they come from. */
   readonly origin?: PartOrigin;
   readonly print?: PrintNeeds;
-  /** The faces that supports are to keep away from, or to hold. */
-  readonly supportMarks?: readonly SupportMark[];
   /** The surface comes from elsewhere, so that it may cross itself; one that was made from a recipe cannot. */
   readonly isForeign?: boolean;
   /** What had to be mended when it was read, a sentence each. */
