@@ -4,7 +4,7 @@ import { facesOf, faceAt, type HangingFaces, type SolidMesh } from '../mesh/inde
 const coordinate = z.number().min(-2000).max(2000);
 
 /** A face of a part, by a place on it in mm, that supports are to keep away from or to hold. */
-export const supportMark = z.strictObject({
+const supportMark = z.strictObject({
   at: z.tuple([coordinate, coordinate, coordinate]),
   wish: z.enum(['free', 'hold']),
 });
@@ -31,6 +31,8 @@ export interface MarkedFaces {
 /** What marks on a part mean in triangles of its mesh, which stands on z = 0. */
 export function markedFaces(mesh: SolidMesh, marks: readonly SupportMark[]): MarkedFaces {
   const [free, hold] = [new Set<number>(), new Set<number>()];
+  // Most parts have none, and each is looked at while it is drawn.
+  if (marks.length === 0) return { free, hold };
   const { positions, triangles } = mesh;
   const { normals } = facesOf(mesh);
   const canBeHeld = (face: number) => {

@@ -51,7 +51,7 @@ export const ordinaryDialect: Dialect = {
 };
 
 /** What moves with the nozzle, and must not touch what stands on the plate. */
-export const printHead = z.strictObject({
+const printHead = z.strictObject({
   /** How far it reaches around the nozzle, a little above the plate. */
   besideMm: z.number().min(5).max(200),
   /** How high above the tip of the nozzle the beam is that carries it from side to side. */

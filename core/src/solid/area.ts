@@ -60,11 +60,6 @@ export class Area {
     return this.#made(this.#section.subtract(other.#section));
   }
 
-  /** The same area at another place. */
-  shifted(dx: number, dy: number): Area {
-    return this.#made(this.#section.translate(dx, dy));
-  }
-
   /** The pieces that do not hang together, each with its openings. */
   pieces(): Area[] {
     return this.#section.decompose().map((piece) => this.#made(piece));

@@ -3,9 +3,6 @@
   import { allowedSets, seams, settingsFor, supportForms, type PrintChoice } from '@kelbrin/core/slice';
   import { formatNumber } from '@kelbrin/core/recipe';
   import type { LimitsCard } from '@kelbrin/core/inspect';
-  import type { PrintHead } from '@kelbrin/core/machine';
-  import type { BatchPart } from '$lib/server/printing/batches/batchParts';
-  import { placeProblem } from '$lib/shared/placeProblem';
   import { batchTexts as say } from '$lib/texts/batch';
   import NumberField from '$lib/ui/NumberField.svelte';
   import { inPattern, patternOf } from './waysInside';
@@ -14,23 +11,27 @@
     choice: PrintChoice;
     limits: LimitsCard;
     disabled?: boolean;
-    parts: readonly BatchPart[];
-    /** What moves with the nozzle of the printer that it is planned for. */
-    head: PrintHead | undefined;
+    /** Whether parts are held by supports. */
+    hasSupports: boolean;
+    /** Why it cannot be printed as its parts lie. */
+    inTheWay: string | undefined;
     /** The heights at which the colours of the parts change. */
     colourChangesMm?: readonly number[];
     change: (choice: PrintChoice) => void;
   }
-  let { choice, limits, disabled = false, parts, head, colourChangesMm = [], change }: Props = $props();
+  let {
+    choice,
+    limits,
+    disabled = false,
+    hasSupports,
+    inTheWay,
+    colourChangesMm = [],
+    change,
+  }: Props = $props();
 
   const sets = $derived(allowedSets(limits));
   const usual = $derived(settingsFor(limits, choice.set));
-  const hasSupports = $derived(parts.some(({ estimate }) => estimate.supports));
   const changesColour = $derived(colourChangesMm.length > 0 || (choice.colourChangesMm?.length ?? 0) > 0);
-  /** Why parts cannot be printed one after another where they lie. */
-  const inTheWay = $derived(
-    choice.isOneByOne && !changesColour ? placeProblem(parts, { limits, choice, head }) : undefined,
-  );
   const set = (part: Partial<PrintChoice>) => change({ ...choice, ...part });
 </script>
 
@@ -150,7 +151,7 @@
     choice.isOneByOne,
     (isOneByOne) => set({ isOneByOne }),
   )}
-  {#if inTheWay}<p class="text-fail text-sm">{inTheWay}</p>{/if}
+  {#if choice.isOneByOne && !changesColour && inTheWay}<p class="text-fail text-sm">{inTheWay}</p>{/if}
   {@render number(say.hop, say.hopWhy, {
     min: 0,
     max: 5,

@@ -11,6 +11,7 @@ import { untellStudents } from '../platform/notices.ts';
 import { limitsOf } from '../projects/projects.ts';
 import { sha256 } from '../platform/basics/sha256.ts';
 import { leavePlaces, takePlaces, waitingFileOf } from '../printing/queue/queuePlaces.ts';
+import { notWaiting } from './notWaiting.ts';
 
 /** A failing check that is let through, and why. */
 export interface Waiver {
@@ -189,8 +190,5 @@ async function decide(
 ): Promise<void> {
   const also = { comment, decidedBy: person.id, decidedAt: new Date() };
   const decided = await moveHandIns(tx, decision, person, eq(handIns.id, handInId), also);
-  if (decided.length === 0)
-    throw new CannotNow(
-      'This hand-in is not waiting for a decision any more. Somebody decided it, or the student took it back: go to the next one.',
-    );
+  if (decided.length === 0) throw notWaiting();
 }

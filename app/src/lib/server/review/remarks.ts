@@ -4,6 +4,7 @@ import { demandRole, handInToTeach, isId, type Person } from '../platform/auth/a
 import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { handIns, keptRemarks, remarks } from '../platform/db/schema/index.ts';
+import { notWaiting } from './notWaiting.ts';
 
 /** More than anybody reads. */
 const MOST_REMARKS = 40;
@@ -82,10 +83,7 @@ async function demandWaiting(tx: Database, handInId: string): Promise<void> {
     .from(handIns)
     .where(eq(handIns.id, handInId))
     .for('no key update');
-  if (state !== 'waiting')
-    throw new CannotNow(
-      'This hand-in is not waiting for a decision any more. Somebody decided it, or the student took it back: go to the next one.',
-    );
+  if (state !== 'waiting') throw notWaiting();
 }
 
 /** The remarks that a teacher keeps, the newest first. */

@@ -5,6 +5,7 @@ import { CannotNow } from '../platform/basics/cannotNow.ts';
 import type { Database } from '../platform/db/database.ts';
 import { handIns } from '../platform/db/schema/index.ts';
 import { moveHandIns } from '../handIns/lifecycle.ts';
+import { notWaiting } from './notWaiting.ts';
 
 /**
  * Marks faces of a hand-in that supports are to keep away from, or to hold, in place of what was marked before. It is
@@ -28,9 +29,6 @@ export async function markSupports(
       inspectionClaim: null,
       inspectingSince: null,
     });
-    if (moved.length === 0)
-      throw new CannotNow(
-        'This hand-in is not waiting for a decision any more. Somebody decided it, or the student took it back: go to the next one.',
-      );
+    if (moved.length === 0) throw notWaiting();
   });
 }

@@ -9,11 +9,11 @@
   import ColourClash from '$lib/batch/ColourClash.svelte';
   import Layers from '$lib/batch/Layers.svelte';
   import OwnChoices from '$lib/batch/OwnChoices.svelte';
+  import FailedTries from '$lib/batch/FailedTries.svelte';
   import Outcomes from '$lib/batch/outcomes/Outcomes.svelte';
   import BatchPlate from '$lib/batch/BatchPlate.svelte';
   import BatchViews, { type BatchView } from '$lib/batch/BatchViews.svelte';
   import BatchSection from '$lib/batch/BatchSection.svelte';
-  import PlateNote from '$lib/batch/PlateNote.svelte';
   import PrintChoiceFields from '$lib/batch/PrintChoice.svelte';
   import { BatchSlicing, partToSlice } from '$lib/batch/slicing.svelte';
   import { isFree } from '$lib/shared/printerNow';
@@ -21,12 +21,12 @@
   import StartBatch from '$lib/batch/StartBatch.svelte';
   import Takes from '$lib/batch/Takes.svelte';
   import { choiceWithColours, coloursOfBatch } from '$lib/shared/batchColours';
+  import { placeProblem } from '$lib/shared/placeProblem';
   import { plateOf } from '$lib/shared/plate';
   import { batchTexts as say } from '$lib/texts/batch';
   import { follow } from '$lib/live/follow.svelte';
   import { reloadLive } from '$lib/live/reload';
   import { sendJson } from '$lib/ui/send';
-  import { clockTime } from '$lib/ui/times';
 
   let { data, form } = $props();
 
@@ -64,7 +64,6 @@
   const limits = $derived(parts[0].limits);
   const plate = $derived(plateOf(limits, choice));
   const run = $derived(data.tries.find(({ state }) => ['preparing', 'sending', 'printing'].includes(state)));
-  const failed = $derived(data.tries.filter(({ problem }) => problem !== null));
   const isOpen = $derived(!isPrinted && !run);
   const ready = $derived(data.printers.filter(isFree));
   /** The spool that it is printed from: the one of its print, of the printer that is chosen for it, or of one that could. */
@@ -82,6 +81,8 @@
   });
   const colour = $derived(filament?.colour ?? '#3f8f5f');
   const sheet = $derived(data.sheets[starting ?? data.batch.plannedFor ?? '']);
+  /** Why it cannot be printed as its parts lie. */
+  const inTheWay = $derived(placeProblem(parts, { limits, choice: printed, head: sheet?.head }));
   const printer = $derived(ready.find(({ id }) => id === starting));
   /** The colours that it is printed in, from below, with those of the stops that somebody chose. */
   const colours = $derived(
@@ -218,7 +219,9 @@
             moveSeam={isOpen ? moveSeam : undefined}
           />
         </div>
-        {#if isOpen}<PlateNote {parts} {limits} choice={printed} head={sheet?.head} />{/if}
+        {#if isOpen}<p role="status" class="text-sm {inTheWay ? 'text-fail' : 'text-ink-soft'}">
+            {inTheWay ?? say.howToMove}
+          </p>{/if}
       {:else if view === 'section'}
         <BatchSection {slicing} {parts} bind:chosen />
       {:else}
@@ -256,24 +259,15 @@
           start={(printer) => (starting = printer)}
         />
       {/if}
-      {#if failed.length > 0}
-        <section class="sheet p-4" aria-label={say.tries}>
-          <h2 class="mb-1">{say.tries}</h2>
-          <ul class="text-sm">
-            {#each failed as { id, startedAt, problem } (id)}
-              <li><span class="measured text-ink-soft">{clockTime(startedAt)}</span> {problem}</li>
-            {/each}
-          </ul>
-        </section>
-      {/if}
+      <FailedTries tries={data.tries} />
       {#if isOpen}<OwnChoices {parts} bind:chosen {choice} {limits} change={changeOwn} />{/if}
       <section class="sheet p-4">
         <PrintChoiceFields
           {choice}
           {limits}
           {change}
-          {parts}
-          head={sheet?.head}
+          hasSupports={parts.some(({ estimate }) => estimate.supports)}
+          {inTheWay}
           colourChangesMm={together.changesMm}
           disabled={!isOpen}
         />
