@@ -21,3 +21,26 @@ test('nine tabs of one browser all hear the news, and pages go on loading', asyn
   await tabs[8].getByRole('button', { name: 'Add a spool' }).click();
   await expect(tabs[7].getByText('teasel')).toBeVisible();
 });
+
+test('a page that was just opened is loaded again only when there are news', async ({ as }) => {
+  const teacher = await as('teacher');
+  await teacher.goto('/spools');
+  // Nothing happens for longer than clocks may differ.
+  await teacher.waitForTimeout(1500);
+  const loads: string[] = [];
+  teacher.on('request', (request) => {
+    if (request.url().includes('__data.json')) loads.push(request.url());
+  });
+  const follows = teacher.waitForRequest((request) => request.url().includes('news.sharedworker'));
+  await teacher.reload();
+  await follows;
+  // It would have been loaded a quarter of a second after it follows.
+  await teacher.waitForTimeout(1500);
+  expect(loads).toEqual([]);
+  const other = await teacher.context().newPage();
+  await other.goto('/spools');
+  await other.getByLabel('Colour in words').fill('bracken');
+  await other.getByRole('button', { name: 'Add a spool' }).click();
+  await expect(teacher.getByText('bracken')).toBeVisible();
+  expect(loads.length).toBeGreaterThan(0);
+});

@@ -1,13 +1,15 @@
 import type { OpenStream } from './newsExchange.ts';
-
-/** How the server says that it follows from now on. */
-const FOLLOWING = 'following';
+import { readSaid } from '../shared/streamWords.ts';
 
 /** Follows topics by server-sent events; the browser makes a lost connection anew by itself. */
 export const eventStream: OpenStream = (topics, { following, news, refused }) => {
   const query = topics.map((topic) => `topic=${encodeURIComponent(topic)}`).join('&');
   const source = new EventSource(`/live?${query}`);
-  source.onmessage = ({ data }: MessageEvent<string>) => (data === FOLLOWING ? following() : news(data));
+  source.onmessage = ({ data }: MessageEvent<string>) => {
+    const said = readSaid(data);
+    if ('quietMs' in said) following(said.quietMs);
+    else news(said.topic, said.change);
+  };
   source.onerror = () => {
     if (source.readyState === EventSource.CLOSED) refused();
   };

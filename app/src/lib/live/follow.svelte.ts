@@ -1,4 +1,5 @@
 import { newsOf } from './newsOf';
+import { pageAskedMs } from './pageAsked';
 import { reloadLive } from './reload';
 
 /** However fast news come in, the page is loaded anew at most this often. */
@@ -6,7 +7,7 @@ const PAUSE_MS = 250;
 
 /**
  * Loads the page's data anew whenever one of the topics changes, for as long as the calling component is shown. The data
- * is also loaded once when the page is followed, since news may have come before, and each time that the connection was
+ * is also loaded once when the page is followed, if news may have come before, and each time that the connection was
  * lost.
  */
 export function follow(topics: () => readonly string[]): void {
@@ -22,7 +23,7 @@ export function follow(topics: () => readonly string[]): void {
         reloadLive().catch(() => {});
       }, PAUSE_MS);
     };
-    const unfollow = newsOf(wanted.split(' '), refresh);
+    const unfollow = newsOf(wanted.split(' '), refresh, pageAskedMs());
     return () => {
       unfollow();
       clearTimeout(timer);

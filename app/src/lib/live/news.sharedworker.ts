@@ -3,15 +3,16 @@ import { NewsExchange } from './newsExchange';
 
 /* One for all pages of a browser that are open: it holds the one stream of news that they share. */
 
-/** What a page says: what it follows, and the lock that it holds for as long as it is there. */
+/** What a page says: what it follows, when its data were asked for, and the lock that it holds for as long as it is there. */
 export interface PageWish {
   readonly topics: readonly string[];
+  readonly askedMs: number | undefined;
   readonly lock: string;
 }
 
 const exchange = new NewsExchange<MessagePort>(
   eventStream,
-  (page) => page.postMessage('look'),
+  (page, change) => page.postMessage(change),
   (again) => setTimeout(again, AGAIN_AFTER_MS),
 );
 
@@ -20,7 +21,7 @@ addEventListener('connect', (event) => {
   let isKnown = false;
   page.onmessage = ({ data }: MessageEvent<PageWish | 'leave'>) => {
     if (data === 'leave') return exchange.leave(page);
-    exchange.follow(page, data.topics);
+    exchange.follow(page, data.topics, data.askedMs);
     if (isKnown) return;
     isKnown = true;
     // Granted when the page is gone, however it went.

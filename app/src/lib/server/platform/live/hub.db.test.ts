@@ -38,3 +38,17 @@ it('tells nothing of a transaction that was rolled back', async () => {
   await announce(test.db, 'project:4');
   await vi.waitFor(() => expect(heard).toEqual(['project:4']));
 });
+
+it('knows for how long nothing was heard of what a page follows, but not from before it listened', async () => {
+  const hub = new LiveHub(test.sql);
+  expect(hub.quietMs(['project:5'])).toBe(0);
+  let heardMs = 0;
+  await hub.follow(['project:5', 'project:6'], () => (heardMs = performance.now()));
+  const begunMs = performance.now();
+  await new Promise((resolve) => setTimeout(resolve, 60));
+  await announce(test.db, 'project:5');
+  await vi.waitFor(() => expect(heardMs).toBeGreaterThan(begunMs + 50));
+  const quietMs = hub.quietMs(['project:6']);
+  expect(quietMs).toBeGreaterThan(heardMs - begunMs);
+  expect(hub.quietMs(['project:5', 'project:6'])).toBeLessThan(quietMs);
+});

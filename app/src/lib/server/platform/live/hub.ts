@@ -1,7 +1,11 @@
 import type { Sql } from 'postgres';
 import { LIVE_CHANNEL, type Topic } from './topics.ts';
 
-type Listener = (topic: Topic) => void;
+/** Is told of a topic that changed, and by which transaction where that is known. */
+type Listener = (topic: Topic, change?: string) => void;
+
+/** So many topics are remembered by when they were last heard of. */
+const REMEMBERED = 10_000;
 
 /**
  * Hears what changed over one database connection and passes it on to any number of listeners.
@@ -9,6 +13,10 @@ type Listener = (topic: Topic) => void;
  * between were not heard.
  */
 export class LiveHub {
+  /** When each topic was last heard of, in that order, ms on the process's own clock. */
+  readonly #heardMs = new Map<Topic, number>();
+  /** Since when all that is heard is remembered. */
+  #knownFromMs = Infinity;
   readonly #listeners = new Map<Listener, ReadonlySet<Topic>>();
   #started: Promise<unknown> | undefined;
   readonly #sql: Sql;
@@ -22,8 +30,11 @@ export class LiveHub {
     this.#listeners.set(listener, new Set(topics));
     this.#started ??= this.#sql.listen(
       LIVE_CHANNEL,
-      (topic) => this.#tell(topic as Topic),
-      () => this.#tellAll(),
+      (news) => {
+        const [topic, change] = news.split(' ');
+        this.#tell(topic as Topic, change);
+      },
+      () => this.#begin(),
     );
     try {
       await this.#started;
@@ -35,11 +46,30 @@ export class LiveHub {
     return () => this.#listeners.delete(listener);
   }
 
-  #tell(topic: Topic): void {
-    for (const [listener, topics] of this.#listeners) if (topics.has(topic)) listener(topic);
+  /** For how long nothing was heard of any of the topics, ms, as far as is known: not from before the hub listened. */
+  quietMs(topics: readonly Topic[]): number {
+    const lastMs = Math.max(
+      this.#knownFromMs,
+      ...topics.map((topic) => this.#heardMs.get(topic) ?? -Infinity),
+    );
+    return Math.max(0, performance.now() - lastMs);
   }
 
-  #tellAll(): void {
+  #tell(topic: Topic, change: string): void {
+    this.#heardMs.delete(topic);
+    this.#heardMs.set(topic, performance.now());
+    if (this.#heardMs.size > REMEMBERED) {
+      const [[longestAgo, ms]] = this.#heardMs;
+      this.#heardMs.delete(longestAgo);
+      this.#knownFromMs = ms;
+    }
+    for (const [listener, topics] of this.#listeners) if (topics.has(topic)) listener(topic, change);
+  }
+
+  /** Listens from now on, for the first time or again. */
+  #begin(): void {
+    this.#knownFromMs = performance.now();
+    this.#heardMs.clear();
     for (const [listener, topics] of this.#listeners) for (const topic of topics) listener(topic);
   }
 }

@@ -1,4 +1,5 @@
 import type { LiveHub } from './hub.ts';
+import { followingFor, newsFor } from '../../../shared/streamWords.ts';
 import type { Topic } from './topics.ts';
 
 /** A comment this often keeps proxies from closing a silent connection. */
@@ -62,15 +63,18 @@ export function liveStream(
 ): ReadableStream<Uint8Array> | undefined {
   return eventStream(personId, async (send, close) => {
     const ended: Topic = `sessions:${personId}`;
+    const wanted: Topic[] = [...topics, `person:${personId}`];
     let isFollowing = false;
-    const unfollow = await hub.follow([...topics, `person:${personId}`, ended], (topic) => {
-      if (topic !== ended) send(topic);
+    const unfollow = await hub.follow([...wanted, ended], (topic, change) => {
+      // What is heard before it follows is in how long nothing was.
+      if (!isFollowing) return;
+      if (topic !== ended) send(newsFor(topic, change));
       // The browser asks for another, and is let in if it still may.
-      else if (isFollowing) close();
+      else close();
     });
     isFollowing = true;
-    // Whatever happened before this moment was not heard: the page looks once.
-    send('following');
+    // A page whose data are older than that looks once: what happened in between was not heard.
+    send(followingFor(hub.quietMs(wanted)));
     return unfollow;
   });
 }

@@ -20,10 +20,15 @@ export type Topic =
   | 'printers'
   | 'orders';
 
-/** Says that something changed. Inside a transaction it is heard when that is committed, and not at all otherwise. */
+/**
+ * Says that something changed, and by which transaction. Inside a transaction it is heard when that is committed, and not
+ * at all otherwise.
+ */
 export async function announce(db: Database, ...topics: Topic[]): Promise<void> {
   if (topics.length === 0) return;
   // In one question, since a save waits for the answer.
-  const calls = topics.map((topic) => sql`pg_notify(${LIVE_CHANNEL}, ${topic})`);
+  const calls = topics.map(
+    (topic) => sql`pg_notify(${LIVE_CHANNEL}, ${topic} || ' ' || pg_current_xact_id())`,
+  );
   await db.execute(sql`select ${sql.join(calls, sql`, `)}`);
 }
