@@ -46,7 +46,7 @@ test('three hundred parts are found, grouped, chosen and put in order by two peo
   await test.step('what is chosen is put first, and the other person sees it', async () => {
     await found.fill('student 27');
     // 27, 127, 227, and 270 to 279.
-    await expect(entries).toHaveCount(13);
+    await expect(entries.first()).toHaveAttribute('aria-setsize', '13');
     await entries.nth(2).getByRole('checkbox').check();
     await entries
       .nth(5)
@@ -67,15 +67,47 @@ test('three hundred parts are found, grouped, chosen and put in order by two peo
   await test.step('one is moved by a key, and one request is all that is sent', async () => {
     const [first, second] = await names();
     const sent: string[] = [];
-    teacher.on('request', (request) => request.method() === 'POST' && sent.push(request.postData() ?? ''));
+    const asked: string[] = [];
+    teacher.on('request', (request) => {
+      if (request.method() === 'POST') sent.push(request.postData() ?? '');
+      else if (/\/queue\/rows|__data/.test(request.url())) asked.push(request.url());
+    });
+    // Looked for a second after the news of the move came, longer than the rows would be asked for.
+    const looked = teacher.waitForRequest('**/queue/proposals');
     await teacher.getByRole('button', { name: `Move ${first}’s part` }).press('ArrowDown');
     await expect.poll(async () => (await names()).slice(0, 2)).toEqual([second, first]);
     await expect
       .poll(async () => (await helper.locator('[data-entry] strong').allInnerTexts())[0])
       .toBe(second);
+    await looked;
     expect(sent).toHaveLength(1);
     expect(sent[0].length).toBeLessThan(500);
+    expect(asked).toEqual([]);
     await expect(teacher.getByRole('button', { name: `Move ${first}’s part` })).toBeFocused();
+    await teacher.getByRole('button', { name: 'Use the rules again' }).click();
+    await expect(teacher.getByText('Somebody changed the order by hand.')).toBeHidden();
+  });
+
+  await test.step('two who move parts at once both see both moves, and without a network it is said', async () => {
+    const [first, second, third, fourth] = await names();
+    const grip = (name: string) => ({ name: `Move ${name}’s part` });
+    await expect
+      .poll(async () => (await helper.locator('[data-entry] strong').allInnerTexts())[3])
+      .toBe(fourth);
+    await Promise.all([
+      teacher.getByRole('button', grip(first)).press('ArrowDown'),
+      helper.getByRole('button', grip(fourth)).press('ArrowUp'),
+    ]);
+    const both = [second, first, fourth, third];
+    await expect.poll(async () => (await names()).slice(0, 4)).toEqual(both);
+    await expect
+      .poll(async () => (await helper.locator('[data-entry] strong').allInnerTexts()).slice(0, 4))
+      .toEqual(both);
+    await teacher.context().setOffline(true);
+    await teacher.getByRole('button', grip(second)).press('ArrowDown');
+    await expect(teacher.getByRole('alert')).toContainText('the part is where it was');
+    await expect.poll(async () => (await names()).slice(0, 4)).toEqual(both);
+    await teacher.context().setOffline(false);
     await teacher.getByRole('button', { name: 'Use the rules again' }).click();
     await expect(teacher.getByText('Somebody changed the order by hand.')).toBeHidden();
   });

@@ -9,7 +9,7 @@ import {
 } from '@tanstack/virtual-core';
 
 /** So many rows before and after those that are seen are there, so that the next ones are when they come into sight. */
-const OVERSCAN = 8;
+const OVERSCAN = 4;
 /** What a page shows that was written by the server, which has no window. */
 const FIRST_SIGHT = { width: 1280, height: 800 };
 

@@ -31,7 +31,7 @@
       <strong class="w-20">{batchTexts.title(batch.number)}</strong>
       <span class="flex gap-1">
         {#each batch.parts.slice(0, MOST_PICTURES) as part (part.entryId)}
-          <img src="/picture/hand-in/{part.handInId}" alt="" width="48" height="30" loading="lazy" />
+          <img src="/picture/hand-in/{part.handInId}?row" alt="" width="48" height="30" loading="lazy" />
         {/each}
       </span>
       <span>{namesOf(batch.parts)}</span>

@@ -55,7 +55,7 @@
   onclick={({ shiftKey }) => (isShift = shiftKey)}
   onchange={() => choose(isShift)}
 />
-<img src="/picture/hand-in/{row.handInId}" alt="" width="80" height="50" class="h-[50px] w-20" />
+<img src="/picture/entry/{row.id}?row" alt="" width="80" height="50" class="h-[50px] w-20" />
 <div class="min-w-0 flex-1 basis-48">
   <strong>{row.student}</strong>
   <span class="text-ink-soft">{row.part}{row.copies > 1 ? `, ${say.copy(row.copy, row.copies)}` : ''}</span>

@@ -2,6 +2,7 @@ import { AGAIN_AFTER_MS } from '$lib/live/eventStream';
 import { lookOnNews } from '$lib/live/lookOnNews';
 import { afterNews, type QueueNews, type QueueRow } from '$lib/shared/queue/queueRow';
 import { inFairOrder } from '$lib/shared/proposal';
+import { isChangeIn } from '$lib/shared/snapshot';
 
 /** However fast news come in, the rows are asked for at most this often, ms. */
 const PAUSE_MS = 250;
@@ -13,10 +14,11 @@ const PAUSE_MS = 250;
 export class QueueRows {
   #known = $state.raw<ReadonlyMap<string, QueueRow>>();
   #version: string | undefined;
+  #snapshot: string | undefined;
   /** The part that is being put somewhere else, until the server has done so. */
   #moving = $state.raw<{ readonly id: string; readonly before: string | undefined }>();
   readonly #first: () => readonly QueueRow[];
-  #fetching: Promise<void> | undefined;
+  #last: Promise<unknown> = Promise.resolve();
   #isStale = false;
   #again: ReturnType<typeof setTimeout> | undefined;
 
@@ -44,44 +46,65 @@ export class QueueRows {
     return others.toSpliced(before === -1 ? others.length : before, 0, moved);
   });
 
-  /** Shows a part before another, or last, while the server is told to put it there. */
-  async put(id: string, before: string | undefined, tell: () => Promise<void>): Promise<void> {
+  /**
+   * Shows a part before another, or last, while the server is told to put it there, which answers with what is new since
+   * the version that is here; undefined if it could not.
+   */
+  async put(
+    id: string,
+    before: string | undefined,
+    tell: (known: string | undefined) => Promise<QueueNews | undefined>,
+  ): Promise<void> {
     const moving = { id, before };
     this.#moving = moving;
-    await tell();
+    const isTold = await this.#inTurn(async () => {
+      const news = await tell(this.#version);
+      if (news) this.#take(news);
+      return news !== undefined;
+    });
+    if (!isTold) await this.refresh();
     if (this.#moving === moving) this.#moving = undefined;
   }
 
   /** Fetches what is new. Asked while it does so, it does so once more. */
   refresh(): Promise<void> {
     this.#isStale = true;
-    return (this.#fetching ??= this.#fetch().finally(() => (this.#fetching = undefined)));
+    return this.#inTurn(() => (this.#isStale ? this.#fetch() : Promise.resolve()));
   }
 
   /** Follows the news until the returned function is called. */
   follow(): () => void {
-    const unfollow = lookOnNews(['printroom', 'queue'], PAUSE_MS, () => void this.refresh());
+    const isSeen = (change: number) => this.#snapshot !== undefined && isChangeIn(this.#snapshot, change);
+    const unfollow = lookOnNews(['printroom', 'queue'], PAUSE_MS, () => void this.refresh(), isSeen);
     return () => {
       unfollow();
       clearTimeout(this.#again);
     };
   }
 
+  /** Does one thing after the other: what was read before something else was taken would bring back what was before. */
+  #inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const mine = this.#last.then(work);
+    this.#last = mine.catch(() => {});
+    return mine;
+  }
+
   async #fetch(): Promise<void> {
-    while (this.#isStale) {
-      this.#isStale = false;
-      const query = this.#version ? `?known=${this.#version}` : '';
-      const answer = await fetch(`/queue/rows${query}`).catch(() => undefined);
-      if (!answer || answer.status >= 500) {
-        // Away just now; what is shown stays until it answers.
-        this.#again = setTimeout(() => void this.refresh(), AGAIN_AFTER_MS);
-        return;
-      }
-      // Whoever may see the queue no more is told so by the page.
-      if (!answer.ok) return;
-      const news = (await answer.json()) as QueueNews;
-      this.#version = news.version;
-      this.#known = afterNews(this.#known, news);
+    this.#isStale = false;
+    const query = this.#version ? `?known=${this.#version}` : '';
+    const answer = await fetch(`/queue/rows${query}`).catch(() => undefined);
+    if (!answer || answer.status >= 500) {
+      // Away just now; what is shown stays until it answers.
+      this.#again = setTimeout(() => void this.refresh(), AGAIN_AFTER_MS);
+      return;
     }
+    // Whoever may see the queue no more is told so by the page.
+    if (answer.ok) this.#take((await answer.json()) as QueueNews);
+  }
+
+  #take(news: QueueNews): void {
+    this.#version = news.version;
+    this.#snapshot = news.snapshot;
+    this.#known = afterNews(this.#known, news);
   }
 }

@@ -3,7 +3,6 @@ import type { FilamentColour } from '@kelbrin/core/colours';
 /** A part in the queue as its page has it: what is shown of it, and what it is found, grouped and put in order by. */
 export interface QueueRow {
   readonly id: string;
-  readonly handInId: string;
   /** What the part is called, and whose it is. */
   readonly part: string;
   readonly student: string;
@@ -39,6 +38,8 @@ export interface Waived {
 /** What became of the queue since a version that the page knows, or all of it. */
 export interface QueueNews {
   readonly version: string;
+  /** What of all changes is in it, as `isChangeIn` reads it. */
+  readonly snapshot: string;
   /** Whether these are all rows there are; otherwise only those that are new or not as they were. */
   readonly isWhole: boolean;
   readonly rows: readonly QueueRow[];

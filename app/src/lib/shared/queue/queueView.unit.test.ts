@@ -14,7 +14,6 @@ import {
 
 const row = (id: string, more: Partial<QueueRow>): QueueRow => ({
   id,
-  handInId: id,
   part: 'Label',
   student: 'Luca',
   className: '8b',

@@ -8,13 +8,13 @@ import { startPart } from '$lib/server/printing/runs/startBatch';
 import { printersNow } from '$lib/server/printing/printRoom';
 import { dropEntries, holdEntries } from '$lib/server/printing/queue/queue';
 import { orderByRules, putAt, type Place } from '$lib/server/printing/queue/order';
-import { queueRows } from '$lib/server/printing/queue/rows';
+import { queueNews, queueRows } from '$lib/server/printing/queue/rows';
 import { rowsIn, takesOf, viewIn } from '$lib/shared/queue/queueView';
 import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 
 /** So many rows come with the page, more than a screen shows at once; the others are fetched when it is there. */
-const FIRST_ROWS = 24;
+const FIRST_ROWS = 14;
 
 export const load: PageServerLoad = async ({ locals, depends, url }) => {
   depends(LIVE);
@@ -72,12 +72,15 @@ export const actions: Actions = {
     const count = await orSentence(dropEntries(database(), locals.person!, entries, is));
     return typeof count === 'number' ? { done: is ? 'dropped' : 'putBack', count, entries } : count;
   },
-  /** Puts the parts first, last, or before another. */
+  /** Puts the parts first, last, or before another; says what is new since the version that a page knows. */
   put: async ({ request, locals }) => {
     const form = await request.formData();
     const to = String(form.get('to') ?? 'last');
     const place: Place = to === 'first' || to === 'last' ? to : { before: to };
-    return orSentence(putAt(database(), locals.person!, form.getAll('entry').map(String), place));
+    const [db, person] = [database(), locals.person!];
+    const refused = await orSentence(putAt(db, person, form.getAll('entry').map(String), place));
+    const known = form.get('known')?.toString();
+    return refused ?? (known === undefined ? undefined : { news: await queueNews(db, person, known) });
   },
   rules: async ({ locals }) => orSentence(orderByRules(database(), locals.person!)),
   start: async ({ request, locals }) => {

@@ -5,7 +5,6 @@
   import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
   import { Button } from 'flowbite-svelte';
   import { SvelteSet } from 'svelte/reactivity';
-  import StartBatch from '$lib/batch/StartBatch.svelte';
   import { follow } from '$lib/live/follow.svelte';
   import ChosenParts from '$lib/printroom/queue/ChosenParts.svelte';
   import OpenBatches from '$lib/printroom/queue/OpenBatches.svelte';
@@ -15,7 +14,7 @@
   import QueueList from '$lib/printroom/queue/QueueList.svelte';
   import { QueueRows } from '$lib/printroom/queue/queueRows.svelte';
   import { isFree, isIdle } from '$lib/shared/printerNow';
-  import { mayBeLaid } from '$lib/shared/queue/queueRow';
+  import { mayBeLaid, type QueueNews } from '$lib/shared/queue/queueRow';
   import { queryOf, rowsIn, takesOf, viewIn, type QueueView } from '$lib/shared/queue/queueView';
   import { weekPlanTexts } from '$lib/texts/weekPlan';
   import { queueTexts as say } from '$lib/texts/queue';
@@ -64,24 +63,33 @@
     putBack: ['?/drop', 'dropped', 'yes'],
   } satisfies Record<Done, [string, string, string]>;
 
-  async function take(result: ActionResult) {
+  /** Says what was done, or why it was not. */
+  function note(result: ActionResult) {
     problem = result.type === 'failure' ? (result.data?.message as string) : undefined;
     done = result.type === 'success' && result.data?.done ? (result.data as typeof done) : undefined;
-    // Only the rows are not as they were, so that the page is not loaded anew.
-    await rows.refresh();
   }
   const told: SubmitFunction =
     () =>
-    ({ result }) =>
-      take(result);
+    ({ result }) => {
+      note(result);
+      // Only the rows are not as they were, so that the page is not loaded anew.
+      return rows.refresh();
+    };
 
   async function put(id: string, before: string | undefined) {
     const body = new FormData();
     body.append('entry', id);
     body.append('to', before ?? 'last');
-    await rows.put(id, before, async () => {
+    await rows.put(id, before, async (known) => {
+      body.append('known', known ?? '');
       const answer = await fetch('?/put', { method: 'POST', body }).catch(() => undefined);
-      if (answer) await take(deserialize(await answer.text()));
+      if (!answer) {
+        problem = say.notMoved;
+        return undefined;
+      }
+      const result: ActionResult = deserialize(await answer.text());
+      note(result);
+      return result.type === 'success' ? (result.data?.news as QueueNews) : undefined;
     });
   }
 
@@ -176,13 +184,19 @@
 </main>
 
 {#if startingEntry && startingPrinter}
-  <StartBatch
-    printer={startingPrinter}
-    entry={startingEntry.id}
-    spools={data.spools}
-    material={startingEntry.material}
-    grams={startingEntry.grams}
-    colours={startingEntry.colours.length > 0 ? startingEntry.colours : [undefined]}
-    close={() => (starting = undefined)}
-  />
+  {#await import('$lib/batch/StartBatch.svelte') then { default: StartBatch }}
+    <StartBatch
+      printer={startingPrinter}
+      entry={startingEntry.id}
+      spools={data.spools}
+      material={startingEntry.material}
+      grams={startingEntry.grams}
+      colours={startingEntry.colours.length > 0 ? startingEntry.colours : [undefined]}
+      close={() => (starting = undefined)}
+    />
+  {:catch}
+    <p role="alert" class="border-fail bg-fail-wash fixed inset-x-4 bottom-4 border-l-4 px-3 py-2">
+      {say.notOpened}
+    </p>
+  {/await}
 {/if}

@@ -36,7 +36,7 @@ const START_S = 300;
 /** A batch that could be started now. */
 export interface Proposal {
   readonly printer: { readonly id: string; readonly name: string; readonly colour: string };
-  readonly parts: readonly { readonly id: string; readonly student: string; readonly handInId: string }[];
+  readonly parts: readonly { readonly id: string; readonly student: string }[];
   readonly seconds: number;
   readonly grams: number;
   /** Until when it is to be done: the next bell, or the next morning for what takes longer. */
@@ -108,7 +108,7 @@ export async function proposeBatches(db: Database, person: Person, now = new Dat
     const heatings = (parts.length - 1) * readySeconds(settingsFor(wanted[0].limits));
     proposals.push({
       printer: { id: printer.id, name: printer.name, colour: spool.colour },
-      parts: parts.map(({ id, student, handInId }) => ({ id, student, handInId })),
+      parts: parts.map(({ id, student }) => ({ id, student })),
       seconds: alone - heatings,
       grams: parts.reduce((sum, { grams }) => sum + grams, 0),
       until: isOvernight ? morning : bell!,

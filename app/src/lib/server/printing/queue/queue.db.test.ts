@@ -118,7 +118,9 @@ it('prints a part once more, and tells its student that all is printed when what
     .where(and(eq(runs.printerId, birch.id), eq(runs.state, 'preparing')));
   await endRun(test.db, id, { state: 'finished' });
   await repeatPrint(test.db, helper, first.id);
-  const more = (await waiting()).find(({ handInId }) => handInId === first.handInId)!;
+  const more = (await waiting()).find(
+    ({ student, part }) => student === first.student && part === first.part,
+  )!;
   expect(more.copy).toBe(2);
   const stand = async () =>
     [...(await standings(test.db, [first.projectId])).values()].map(({ state }) => state);

@@ -52,12 +52,12 @@ export async function queueRows(db: Database, person: Person): Promise<QueueRow[
       .orderBy(asc(queueEntries.position)),
     waiversInQueue(db),
   ]);
-  const rows = entries.map(({ seconds, grams, state, heldAt, ...entry }): QueueRow => ({
+  const rows = entries.map(({ seconds, grams, state, heldAt, handInId, ...entry }): QueueRow => ({
     ...entry,
     seconds: Math.round(Number(seconds)),
     grams: Math.round(Number(grams) * 10) / 10,
     state: state === 'dropped' ? 'out' : heldAt ? 'held' : 'waiting',
-    waivers: (waived.get(entry.handInId) ?? []).map(({ at, ...waiver }) => ({
+    waivers: (waived.get(handInId) ?? []).map(({ at, ...waiver }) => ({
       ...waiver,
       at: at.toISOString(),
     })),
@@ -70,6 +70,10 @@ export async function queueRows(db: Database, person: Person): Promise<QueueRow[
  * not remember is answered with all that there is.
  */
 export async function queueNews(db: Database, person: Person, known: string | null): Promise<QueueNews> {
+  // Taken first: what is changed while the rows are read may be in them or not, and counts as not.
+  const [{ snapshot }] = await db.execute<{ snapshot: string }>(
+    sql`select pg_current_snapshot() as snapshot`,
+  );
   const rows = await queueRows(db, person);
   const texts = new Map(rows.map((row) => [row.id, JSON.stringify(row)]));
   const hash = createHash('sha256');
@@ -80,6 +84,7 @@ export async function queueNews(db: Database, person: Person, known: string | nu
   const before = known === null ? undefined : versions.get(known);
   return {
     version,
+    snapshot,
     isWhole: before === undefined,
     rows: before ? rows.filter(({ id }) => before.get(id) !== texts.get(id)) : rows,
     gone: before ? [...before.keys()].filter((id) => !texts.has(id)) : [],
