@@ -7,6 +7,13 @@ const staff: Somebody[] = ['helper', ...teachers];
 export const accessToQueue: readonly Line[] = [
   { route: '/batch/[batch]/own/[entry]', call: 'PUT', body: () => ({ wallLines: 3 }), may: staff },
   { route: '/review/[handIn]/supports', call: 'PUT', body: () => ({ marks: [] }), may: ['teacher'] },
+  {
+    route: '/picture/[kind]/[id]',
+    call: 'GET',
+    path: ({ entry }) => `/picture/entry/${entry}?row`,
+    // It hangs in the gallery of the class.
+    may: ['own', 'team', 'mate', ...staff],
+  },
   { route: '/materials', call: 'load', may: teachers },
   { route: '/materials', call: '?/save', body: () => ({ name: '' }), may: teachers },
   { route: '/materials', call: '?/remove', body: ({ brief }) => ({ id: brief }), may: [] },

@@ -40,7 +40,7 @@
   </div>
   <div class="flex flex-wrap gap-1">
     {#each batch.parts.slice(0, MOST_PICTURES) as part (part.id)}
-      <img src="/picture/hand-in/{part.handInId}" alt="" width="64" height="40" loading="lazy" />
+      <img src="/picture/hand-in/{part.handInId}?row" alt="" width="64" height="40" loading="lazy" />
     {/each}
   </div>
   <p>

@@ -23,7 +23,7 @@
 </script>
 
 <li class="flex flex-wrap items-center gap-4 px-4 py-3" aria-label={say.outcome(part.student)}>
-  <img src="/picture/hand-in/{part.handInId}" alt="" width="80" height="50" />
+  <img src="/picture/hand-in/{part.handInId}?row" alt="" width="80" height="50" />
   <strong class="w-28">{part.student}</strong>
   {#if draft}
     <form

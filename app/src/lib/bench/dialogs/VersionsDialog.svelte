@@ -123,7 +123,7 @@
       {@const isOpen = from === version.number}
       <li class="border-hairline rounded border p-2">
         <div class="flex items-center gap-3">
-          <img src="/picture/version/{version.id}" alt="" width="96" height="60" loading="lazy" />
+          <img src="/picture/version/{version.id}?row" alt="" width="96" height="60" loading="lazy" />
           <div class="min-w-0 flex-1">
             <strong class="block truncate">{version.name}</strong>
             <span class="text-ink-soft text-sm">{say.short(version.number)}, {when(version.createdAt)}</span>

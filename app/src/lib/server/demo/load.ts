@@ -123,7 +123,7 @@ function handedInAt(
 /** A task with a picture of what it may come to. */
 async function withPicture(db: Database, teacher: Person, task: TaskText): Promise<TaskText> {
   const recipe = labelRecipe({ words: 'Fennel', widthMm: 80 });
-  const picture = await pictureOf(db, undefined, recipe, demoPrinters[1].spool.colour);
+  const picture = await pictureOf(db, undefined, recipe, { colour: demoPrinters[1].spool.colour });
   const bytes = await picture.png();
   const hash = await addTaskPicture(db, teacher, { name: 'label.png', sent: new SentBytes(bytes) });
   const attrs = { src: `${TASK_PICTURES}/${hash}`, alt: 'A label for fennel with a hole at its left end' };
@@ -232,7 +232,9 @@ async function sendBefore(
 /** Draws the project's picture beforehand, so that the first look at the class page need not wait for all of them. */
 async function drawPicture(db: Database, projectId: string): Promise<void> {
   const [{ design }] = await db.select().from(projects).where(eq(projects.id, projectId));
-  const picture = await pictureOf(db, projectId, recipeOf(design), demoPrinters[0].spool.colour);
+  const picture = await pictureOf(db, projectId, recipeOf(design), {
+    colour: demoPrinters[0].spool.colour,
+  });
   await picture.png();
 }
 

@@ -174,11 +174,21 @@ it('pictures of examples belong to nobody, and are drawn once', async () => {
   const [{ recipe }] = starters;
   const nobodys = () => test.db.$count(pictures, isNull(pictures.projectId));
   const before = await nobodys();
-  const first = await pictureOf(test.db, undefined, recipe, '#3f8f5f');
-  const again = await pictureOf(test.db, undefined, recipe, '#3f8f5f');
+  const first = await pictureOf(test.db, undefined, recipe, { colour: '#3f8f5f' });
+  const again = await pictureOf(test.db, undefined, recipe, { colour: '#3f8f5f' });
   expect(again.hash).toBe(first.hash);
   expect(Buffer.from(await first.png()).equals(await again.png())).toBe(true);
   expect(await nobodys()).toBe(before + 1);
+});
+
+it('pictures in rows of a list are smaller than those on cards', async () => {
+  const [{ recipe }] = starters;
+  const drawn = async (size?: 'row') =>
+    (await pictureOf(test.db, undefined, recipe, { colour: '#3f8f5f', size })).png();
+  const widthOf = (png: Uint8Array) => Buffer.from(png).readUInt32BE(16);
+  const [card, row] = [await drawn(), await drawn('row')];
+  expect(widthOf(row)).toBeLessThan(widthOf(card) * 0.7);
+  expect(row.length).toBeLessThan(card.length * 0.8);
 });
 
 describe('a helper', () => {

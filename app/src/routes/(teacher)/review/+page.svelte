@@ -49,7 +49,7 @@
               <TableBodyRow>
                 <TableBodyCell class="py-1">
                   <a href="/review/{row.id}" aria-label={say.handInOf(row.student, row.number)}>
-                    <img src="/picture/hand-in/{row.id}" alt="" width="96" height="60" loading="lazy" />
+                    <img src="/picture/hand-in/{row.id}?row" alt="" width="96" height="60" loading="lazy" />
                   </a>
                 </TableBodyCell>
                 <TableBodyCell>

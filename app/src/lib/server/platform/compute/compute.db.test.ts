@@ -133,6 +133,7 @@ describe('what somebody sent', () => {
       kind: 'picture',
       recipe: labelRecipe({ words: 'Basil' }),
       colour: '#2f7d4f',
+      widthPx: 320,
     });
     const asked = (picture: Uint8Array) =>
       pool.run<'readPicture'>({ kind: 'readPicture', sent: new SentBytes(picture) });
@@ -168,7 +169,8 @@ describe('workers', () => {
     );
     return new WorkerPool(file, { memoryMb: 64 });
   }
-  const task = (colour: string) => ({ kind: 'picture', recipe: emptyRecipe(), colour }) as const;
+  const task = (colour: string) =>
+    ({ kind: 'picture', recipe: emptyRecipe(), colour, widthPx: 320 }) as const;
 
   it.each([
     ['takes too long', 'time', 'took too long'],

@@ -68,6 +68,7 @@ export type Task =
       readonly recipe: Recipe;
       readonly files?: MeshFiles;
       readonly colour: string;
+      readonly widthPx: number;
     }
   /** A part file that somebody sent. */
   | { readonly kind: 'readMesh'; readonly sent: SentBytes }

@@ -75,6 +75,8 @@ const ROUNDS_A_PART = 200;
 
 /** Small enough for the displays of printers. */
 const ON_PRINTER_PX = { widthPx: 200, heightPx: 125 };
+/** How high the picture of a part is by its width. */
+const PICTURE_SHAPE = 5 / 8;
 const PART_COLOUR = '#2f7d4f';
 
 function searchWeek(problem: WeekProblem): Answers['planWeek'] {
@@ -165,13 +167,15 @@ function pictureOf(
 }
 
 function drawRecipe(
-  { recipe, files, colour }: Extract<Task, { kind: 'picture' }>,
+  { recipe, files, colour, widthPx }: Extract<Task, { kind: 'picture' }>,
   ready: Workshop,
 ): Answers['picture'] {
   const built = evaluate(recipe, ready, { assets: meshesOf(files) });
   const mesh = built.ok ? built.mesh : { positions: new Float32Array(0), triangles: new Uint32Array(0) };
   const colours = built.ok ? built.origin.colours : [];
-  return { png: drawPng(mesh, { widthPx: 320, heightPx: 200, colour, colours, ground: '#ffffff' }) };
+  return {
+    png: drawPng(mesh, { widthPx, heightPx: widthPx * PICTURE_SHAPE, colour, colours, ground: '#ffffff' }),
+  };
 }
 
 function readMesh(bytes: Uint8Array, { kernel }: Workshop): Answers['readMesh'] {

@@ -34,7 +34,7 @@
   <ul class="mb-6 flex flex-col gap-3">
     {#each data.teams as team (team.projectId)}
       <li class="sheet flex flex-wrap items-center gap-3 p-4" aria-label={team.names}>
-        <img src="/picture/project/{team.projectId}" alt="" width="96" height="60" />
+        <img src="/picture/project/{team.projectId}?row" alt="" width="96" height="60" />
         <ul class="flex flex-1 flex-wrap gap-2">
           {#each team.students as { id, name } (id)}
             <li class="border-hairline flex items-center gap-1 rounded border py-0.5 pr-0.5 pl-2">
