@@ -41,7 +41,7 @@ export function slicePart(
   const mark = settings.seamAtMm;
   const seamAtMm: typeof mark = mark && [mark[0] + middleX, mark[1] + middleY];
   // One skirt goes around the whole plate.
-  const { layers } = slice(kernel, mesh, { ...settings, seamAtMm, skirtLines: 0 }, hanging);
+  const { layers } = slice(kernel, mesh, { ...settings, seamAtMm, skirtLines: 0 }, hanging, false);
   return { layers: layers.map((layer) => ({ ...layer, paths: layer.paths.map(toMiddle) })) };
 }
 

@@ -1,5 +1,5 @@
 import { boundsOf, type HangingFaces, type SolidMesh } from '../mesh/index.ts';
-import { signedAreaOf, type Outline, type Region } from '../plane/index.ts';
+import { signedAreaOf, type Region } from '../plane/index.ts';
 import { Scope, Sections, type Area, type Kernel } from '../solid/index.ts';
 import { adaptedHeights } from './layers/adaptedHeights.ts';
 import { aroundPart } from './layers/aroundPart.ts';
@@ -16,6 +16,7 @@ import { SupportPlan } from './supports/supportPlan.ts';
 import { fromSpreadSeam, SPREAD_TURNS, spreadsSeams } from './paths/seam.ts';
 import { endOf, type Layer, type Path, type Toolpath } from './paths/toolpath.ts';
 import { groundOf, withWayFrom, withWays, type Ground } from './paths/travel.ts';
+import { sameRegion } from './layers/sameRegion.ts';
 import { forTrueSizes } from './layers/trueSizes.ts';
 import { wallsOf, type Walls } from './layers/walls.ts';
 
@@ -26,13 +27,14 @@ const BOND = 0.15;
 /** How far travels keep from the outline, in lines, and how roughly they follow it. */
 const RIM = 0.35;
 const ROUGH_MM = 0.08;
-/** Sections whose corners all lie this close are the same; nozzles cannot tell. */
-const SAME_MM = 0.001;
 
 /**
  * Slices a closed solid that stands on the plate into toolpaths: lines along every outline of each layer's true
  * cross-section, solid fill where a surface is seen from above or below, bridges across gaps, and sparse fill inside.
  * Where the settings ask for supports, they hold the faces that are said to hang.
+ *
+ * @param isNoted whether it is to be said what supports do not hold and where they cannot be taken out, which a print of what
+ *   was approved need not know
  *
  * Throws an error with a plain sentence if the mesh is not a solid.
  */
@@ -41,8 +43,9 @@ export function slice(
   mesh: SolidMesh,
   settings: PrintSettings,
   hanging: readonly HangingFaces[] = [],
+  isNoted = true,
 ): Toolpath {
-  const steps = sliceInSteps(kernel, mesh, settings, hanging);
+  const steps = sliceInSteps(kernel, mesh, settings, hanging, isNoted);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
@@ -58,6 +61,7 @@ export function* sliceInSteps(
   mesh: SolidMesh,
   settings: PrintSettings,
   hanging: readonly HangingFaces[] = [],
+  isNoted = true,
 ): Generator<number, Toolpath> {
   const scope = new Scope();
   try {
@@ -94,7 +98,7 @@ export function* sliceInSteps(
       layers.push(paced({ ...height, paths }, settings));
       yield index;
     }
-    return { layers, ...(supports ? { supports: supports.notes } : {}) };
+    return { layers, ...(supports && isNoted ? { supports: supports.notes() } : {}) };
   } finally {
     scope.end();
   }
@@ -284,17 +288,4 @@ class LayerPlan {
     if (!this.#kept.has(key)) this.#kept.set(key, compute());
     return this.#kept.get(key) as T;
   }
-}
-
-function sameRegion(a: Region, b: Region): boolean {
-  return a.length === b.length && a.every((outline, i) => sameOutline(outline, b[i]));
-}
-
-/** Whether two outlines have the same corners in the same order, from wherever each begins. */
-function sameOutline(a: Outline, b: Outline): boolean {
-  if (a.length !== b.length) return false;
-  const isSame = (i: number, j: number) =>
-    Math.abs(a[i][0] - b[j][0]) + Math.abs(a[i][1] - b[j][1]) < SAME_MM;
-  const shift = b.findIndex((_, j) => isSame(0, j));
-  return shift >= 0 && a.every((_, i) => isSame(i, (i + shift) % b.length));
 }

@@ -27,9 +27,11 @@ export interface SupportedPart {
 
 /** The supports of a part, layer by layer. */
 export class SupportPlan {
-  readonly notes: SupportNotes;
   /** What supports cover on the plate; undefined where none stand on it. */
   readonly foot: Area | undefined;
+  readonly #part: SupportedPart;
+  /** What hangs in each layer. */
+  readonly #hanging: readonly (Area | undefined)[];
   readonly #shapes: readonly (SupportShape | undefined)[];
   readonly #held: readonly HeldLayer[];
   readonly #settings: PrintSettings & { readonly supports: SupportSettings };
@@ -40,15 +42,21 @@ export class SupportPlan {
     this.#settings = settings;
     const { kernel, mesh, layers, shadow } = part;
     const { supports } = settings;
-    const hanging = hangingAreas(kernel, mesh, part.hanging, layers);
-    this.#held = heldLayers(hanging, shadow, supports);
+    this.#part = part;
+    this.#hanging = hangingAreas(kernel, mesh, part.hanging, layers);
+    this.#held = heldLayers(this.#hanging, shadow, supports);
     this.#shapes = planned(part, this.#held, supports);
-    this.notes = {
-      unheld: unheldPlaces(layers, hanging, this.#shapes, supports.gapLayers),
-      closedIn: closedIn(kernel, layers, this.#shapes),
-    };
     const [lowest] = this.#shapes;
     this.foot = lowest && withFoot(lowest.area(), layers[0].area, shadow, supports);
+  }
+
+  /** What somebody who looks at the part should know of its supports. */
+  notes(): SupportNotes {
+    const { kernel, layers } = this.#part;
+    return {
+      unheld: unheldPlaces(layers, this.#hanging, this.#shapes, this.#settings.supports.gapLayers),
+      closedIn: closedIn(kernel, layers, this.#shapes),
+    };
   }
 
   /** The lines of the supports in a layer. */

@@ -111,6 +111,14 @@ it('holds nothing where nothing hangs, and nothing where it is not asked to', ()
   expect(plain.supports).toBeUndefined();
 });
 
+it('lays the same lines where nothing is noted of them', () => {
+  const settings = { ...everydaySettings, supports: supportSettings.parse({ stand: 'part' }) };
+  const faces = facesToHold(post(), classroomLimits);
+  const { supports, ...noted } = slice(kernel, post(), settings, faces);
+  expect(supports).toBeDefined();
+  expect(slice(kernel, post(), settings, faces, false)).toEqual(noted);
+});
+
 it('takes less plastic and fewer places on the plate with branches', () => {
   const table = made(({ Manifold }) =>
     Manifold.cube([8, 8, 30]).add(Manifold.cube([50, 50, 3]).translate([-21, -21, 27])),
