@@ -27,7 +27,7 @@ export {
   type Requirement,
 } from './requirements/index.ts';
 export { printedSizes, type PrintedSize } from './printedSizes.ts';
-export { canBeTouched, supportMarks, type SupportMark } from './supportMarks.ts';
+export { canBeTouched, marksStillOn, supportMarks, type SupportMark } from './supportMarks.ts';
 export { thicknessMap, type ThicknessMap } from './measure/thickness.ts';
 export { factsOf } from './measure/subject.ts';
 export { svgOf, type DrawnShape, type Why } from './checks/why.ts';

@@ -5,7 +5,14 @@ import { readThreeMf, writeThreeMf } from '../format/index.ts';
 import { faceAt, facesOf, setDown, type SolidMesh, type Vec3 } from '../mesh/index.ts';
 import { estimate, everydaySettings, slice, supportSettings } from '../slice/index.ts';
 import type { Kernel } from '../solid/index.ts';
-import { classroomLimits, facesToHold, Inspecting, type LimitsCard, type SupportMark } from './index.ts';
+import {
+  classroomLimits,
+  facesToHold,
+  Inspecting,
+  marksStillOn,
+  type LimitsCard,
+  type SupportMark,
+} from './index.ts';
 
 let kernel: Kernel;
 beforeAll(async () => ({ kernel } = await nodeWorkshop()));
@@ -37,6 +44,20 @@ const grams = (mesh: SolidMesh, all: readonly SupportMark[]) => {
   const toolpath = slice(kernel, mesh, settings, facesToHold(mesh, holding, all));
   return estimate(toolpath, settings).supports?.grams ?? 0;
 };
+
+it('stays on a part that was changed elsewhere, and not where its face is gone', () => {
+  const both = marks([right, 'free'], [left, 'hold']);
+  const changed = setDown(
+    madeWith(kernel, ({ Manifold }) =>
+      // The left shelf hangs two millimetres lower; the right one is wider.
+      Manifold.cube([10, 10, 24])
+        .add(Manifold.cube([20, 10, 4]).translate([10, 0, 14]))
+        .add(Manifold.cube([14, 10, 4]).translate([-14, 0, 8])),
+    ),
+  );
+  expect(marksStillOn(twoShelves(), both)).toEqual(both);
+  expect(marksStillOn(changed, both)).toEqual([both[0]]);
+});
 
 describe('a face around a place', () => {
   it('is all that looks the same way there, and nothing around the corner', () => {

@@ -22,6 +22,14 @@ export function canBeTouched(highMm: number, normalUp: number): boolean {
   return normalUp < LOOKS_DOWN && highMm > ON_PLATE_MM;
 }
 
+/** A mark is still on a part that was changed if its surface is so near to it, mm. */
+const STILL_THERE_MM = 0.5;
+
+/** Of the marks of a part, which stands on z = 0, those whose faces it still has after it was changed. */
+export function marksStillOn(mesh: SolidMesh, marks: readonly SupportMark[]): SupportMark[] {
+  return marks.filter(({ at }) => faceAt(mesh, at, STILL_THERE_MM).length > 0);
+}
+
 /** The faces that somebody marked; of one that was marked twice, the later mark counts. */
 export interface MarkedFaces {
   readonly free: ReadonlySet<number>;

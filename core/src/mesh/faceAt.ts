@@ -6,13 +6,16 @@ import { dot, lengthOf, minus, plus } from './vectors.ts';
 /** What leans away from the triangle that was pressed by no more than this is one face with it: its cosine. */
 const ONE_FACE = Math.cos((25 * Math.PI) / 180);
 
-/** The face around a place on the surface: the triangle nearest to it, and those beside it that look nearly the same way. */
-export function faceAt(mesh: SolidMesh, at: Vec3): number[] {
+/**
+ * The face around a place on the surface: the triangle nearest to it, and those beside it that look nearly the same way;
+ * none where nothing is as near as `withinMm`.
+ */
+export function faceAt(mesh: SolidMesh, at: Vec3, withinMm = Infinity): number[] {
   const { normals } = facesOf(mesh);
   const { neighbours } = topologyOf(mesh);
   const normalOf = (face: number): Vec3 => [normals[3 * face], normals[3 * face + 1], normals[3 * face + 2]];
-  const seed = nearestTriangle(mesh, at);
-  if (seed < 0) return [];
+  const { face: seed, mm } = nearestTriangle(mesh, at);
+  if (seed < 0 || mm > withinMm) return [];
   const found = new Set([seed]);
   for (const face of found) {
     for (let k = 0; k < 3; k++) {
@@ -23,8 +26,11 @@ export function faceAt(mesh: SolidMesh, at: Vec3): number[] {
   return [...found];
 }
 
-/** The triangle that is nearest to a place; -1 if there are none. */
-function nearestTriangle({ positions: p, triangles }: SolidMesh, at: Vec3): number {
+/** The triangle that is nearest to a place, and how far away it is; -1 if there are none. */
+function nearestTriangle(
+  { positions: p, triangles }: SolidMesh,
+  at: Vec3,
+): { readonly face: number; readonly mm: number } {
   const corner = (i: number): Vec3 => [p[3 * i], p[3 * i + 1], p[3 * i + 2]];
   let [nearest, leastMm] = [-1, Infinity];
   for (let face = 0; 3 * face < triangles.length; face++) {
@@ -32,7 +38,7 @@ function nearestTriangle({ positions: p, triangles }: SolidMesh, at: Vec3): numb
     const mm = lengthOf(minus(nearestOnTriangle(at, a, b, c), at));
     if (mm < leastMm) [nearest, leastMm] = [face, mm];
   }
-  return nearest;
+  return { face: nearest, mm: leastMm };
 }
 
 /** The point of a triangle that is nearest to another point (C. Ericson, Real-Time Collision Detection, 5.1.5). */

@@ -80,6 +80,7 @@ export async function handIn(
       recipe,
       limits,
       rules: brief.rules,
+      supportMarks: await marksBefore(tx, project.id, partId),
       ...said,
     });
   });
@@ -101,4 +102,15 @@ export async function withdraw(db: Database, person: Person, projectId: string):
 async function takenBack(tx: Database, person: Person, projectId: string): Promise<boolean> {
   const unseen = and(eq(handIns.projectId, projectId), isNull(handIns.seenAt));
   return (await moveHandIns(tx, 'withdraw', person, unseen)).length > 0;
+}
+
+/** What the teacher marked on a part when it was handed in before: it stays marked, as far as the part still has those faces. */
+async function marksBefore(tx: Database, projectId: string, partId: string) {
+  const [before] = await tx
+    .select({ supportMarks: handIns.supportMarks })
+    .from(handIns)
+    .where(and(eq(handIns.projectId, projectId), eq(handIns.partId, partId)))
+    .orderBy(desc(handIns.number))
+    .limit(1);
+  return before?.supportMarks ?? [];
 }

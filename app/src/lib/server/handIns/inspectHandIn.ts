@@ -86,7 +86,7 @@ async function inspectBegun(
   await db.transaction(async (tx) => {
     const problem = result.ok ? notArgued(result.inspection, handIn) : result.problem;
     if (result.ok && problem === undefined) {
-      const { threeMf, stl, estimate, footprint, colours, inspection } = result;
+      const { threeMf, stl, colours, inspection, estimate, footprint, supportMarks: stillOn } = result;
       const hash = sha256(threeMf);
       await tx
         .insert(solids)
@@ -94,7 +94,8 @@ async function inspectBegun(
         .onConflictDoNothing();
       // Of one that is inspected again, by another card, the teacher was told before.
       const move = handIn.inspection === null ? 'inspected' : 'inspectedAgain';
-      await moveHandIns(tx, move, 'server', isMine, { inspection, solidHash: hash, estimate, footprint });
+      const found = { inspection, estimate, footprint, supportMarks: stillOn };
+      await moveHandIns(tx, move, 'server', isMine, { ...found, solidHash: hash });
     } else {
       await moveHandIns(tx, 'refuse', 'server', isMine, { problem });
     }

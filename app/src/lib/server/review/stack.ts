@@ -31,7 +31,15 @@ export async function handInsToReview(db: Database, person: Person) {
 export async function handInToReview(db: Database, person: Person, handInId: string) {
   const { handIn, project, brief, student } = await handInToTeach(db, person, handInId);
   const [before] = await db
-    .select({ id: handIns.id, number: handIns.number, recipe: handIns.recipe, comment: handIns.comment })
+    .select({
+      id: handIns.id,
+      number: handIns.number,
+      recipe: handIns.recipe,
+      limits: handIns.limits,
+      rules: handIns.rules,
+      supportMarks: handIns.supportMarks,
+      comment: handIns.comment,
+    })
     .from(handIns)
     .where(
       and(

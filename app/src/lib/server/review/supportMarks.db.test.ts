@@ -9,14 +9,14 @@ import { handIn } from '../handIns/handIns.ts';
 import { inspectHandIn } from '../handIns/inspectHandIn.ts';
 import { saveDesign } from '../projects/projects.ts';
 import { HandInRoom } from '../testing/handInRoom.ts';
-import { approve } from './decide.ts';
+import { approve, sendBack } from './decide.ts';
 import { markSupports } from './supportMarks.ts';
 
 const room = HandInRoom.forTests();
 const { latestHandIn } = room;
 
 /** A plate of 40 by 20 mm that stands on a post, so that it hangs all around; the post stands on as large a plate, or on none. */
-function table(hasBase: boolean): Recipe {
+function table(hasBase: boolean, widthMm = 40): Recipe {
   const block = (id: string, [widthMm, depthMm, mm]: [number, number, number]) => ({
     id,
     kind: 'extrude' as const,
@@ -30,7 +30,7 @@ function table(hasBase: boolean): Recipe {
     name: 'post',
     placement: { ...centredOn('s1', fromPlate), on: { plate: true } },
   };
-  const top: Step = { ...block('s2', [40, 20, 3]), name: 'top', placement: centredOn('s1', onTop) };
+  const top: Step = { ...block('s2', [widthMm, 20, 3]), name: 'top', placement: centredOn('s1', onTop) };
   const base: Step = {
     ...block('s3', [40, 20, 2]),
     name: 'base',
@@ -40,9 +40,9 @@ function table(hasBase: boolean): Recipe {
 }
 
 /** A hand-in of the table that was inspected where card and brief let it be held, or do not. */
-async function handedIn(student: Person, mayBeHeld: boolean, hasBase = false): Promise<string> {
+async function handedIn(student: Person, mayBeHeld: boolean, hasBase = false, widthMm = 40): Promise<string> {
   const { id, revision } = await room.test.projectOf(student);
-  const saved = await saveDesign(room.test.db, student, id, revision, designOf(table(hasBase)));
+  const saved = await saveDesign(room.test.db, student, id, revision, designOf(table(hasBase, widthMm)));
   const arguments_ = ['overhang', 'brief', 'island', 'bridge', 'stability'].map((check) => ({
     check,
     words: 'It has to be so.',
@@ -91,6 +91,22 @@ describe('marks for supports', () => {
     const [file] = await room.test.db.select().from(printFiles).where(eq(printFiles.handInId, id));
     expect(file.supportMarks).toEqual(marks);
     expect(file.estimate).toEqual(free.estimate);
+  });
+
+  it('are still there when the part comes back changed, as far as it has those faces', async () => {
+    const { teacher, bruno } = room.people;
+    const first = await handedIn(bruno, true);
+    const marks: SupportMark[] = [
+      { at: [12, 0, 8], wish: 'free' },
+      { at: [19, 0, 8], wish: 'hold' },
+    ];
+    await markSupports(room.test.db, teacher, first, marks);
+    await inspectHandIn(room.test.db, first);
+    expect((await latestHandIn(bruno)).supportMarks).toEqual(marks);
+    await sendBack(room.test.db, teacher, first, 'A narrower top.');
+    // Its top ends at 15 mm now.
+    await handedIn(bruno, true, false, 30);
+    expect(await latestHandIn(bruno)).toMatchObject({ state: 'waiting', supportMarks: [marks[0]] });
   });
 
   it('are refused where nothing may be held', async () => {

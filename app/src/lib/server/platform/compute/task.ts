@@ -86,6 +86,8 @@ export interface Answers {
         estimate: Estimate;
         footprint: Region;
         colours: ColourBands;
+        /** Of the marked faces those that the part has. */
+        supportMarks: SupportMark[];
       }
     | { ok: false; problem: string };
   slice: PackedToolpath;

@@ -7,7 +7,7 @@ import {
   writeStl,
   writeThreeMf,
 } from '@kelbrin/core/format';
-import { Inspecting, withPrintNeeds } from '@kelbrin/core/inspect';
+import { Inspecting, marksStillOn, withPrintNeeds } from '@kelbrin/core/inspect';
 import { boundsOf, guessUnit, sizeOf, type SolidMesh } from '@kelbrin/core/mesh';
 import { nodeWorkshop } from '@kelbrin/core/node';
 import { drawPng } from '@kelbrin/core/picture';
@@ -86,7 +86,7 @@ function searchWeek(problem: WeekProblem): Answers['planWeek'] {
 }
 
 function inspectRecipe(
-  { recipe, files, limits, brief, supportMarks, title }: Extract<Task, { kind: 'inspect' }>,
+  { recipe, files, limits, brief, supportMarks: marks = [], title }: Extract<Task, { kind: 'inspect' }>,
   ready: Workshop,
 ): Answers['inspect'] {
   const built = evaluate(recipe, ready, { printer: limits, assets: meshesOf(files) });
@@ -95,6 +95,7 @@ function inspectRecipe(
     return { ok: false, problem: say('The recipe leaves nothing to print.') };
   const colours = built.origin.colours.map(({ fromMm, colour }) => ({ fromMm, colour }));
   const settings = settingsForPart(limits, colours);
+  const supportMarks = marksStillOn(built.mesh, marks);
   const inspecting = new Inspecting(built.mesh, limits, { origin: built.origin, brief, supportMarks });
   const toolpath = slice(ready.kernel, built.mesh, settings, inspecting.heldFaces());
   const needs = estimate(toolpath, settings);
@@ -106,6 +107,7 @@ function inspectRecipe(
     estimate: needs,
     footprint: footprintOf(ready.kernel, built.mesh, needs.supports ? SUPPORTS_BEYOND_MM : 0),
     colours,
+    supportMarks,
   };
 }
 

@@ -187,7 +187,6 @@
           {#if isComparing && before}
             <Comparison
               filesAt="/file/{data.projectId}"
-              limits={handIn.limits}
               {before}
               now={handIn}
               {marked}
