@@ -45,7 +45,7 @@ export const reviewTexts = said({
   pressFace: 'Press the face on the solid, from below …',
   outOfReach:
     'No support touches this face: turn the part, and press one that looks down and lies above the plate.',
-  markChosen: 'The face of the finding that is chosen is marked.',
+  markChosen: 'A press marks the face of the finding that is chosen.',
   remarks: 'Remarks',
   atStep: (number: number) => say('Step {number}', { number }),
   atPlace: (letter: string) => say('Place {letter}', { letter }),
