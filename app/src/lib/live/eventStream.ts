@@ -5,8 +5,8 @@ import { readSaid } from '../shared/streamWords.ts';
 export const eventStream: OpenStream = (topics, { following, news, refused }) => {
   const query = topics.map((topic) => `topic=${encodeURIComponent(topic)}`).join('&');
   const source = new EventSource(`/live?${query}`);
-  source.onmessage = ({ data }: MessageEvent<string>) => {
-    const said = readSaid(data);
+  source.onmessage = ({ data, lastEventId: id }: MessageEvent<string>) => {
+    const said = readSaid({ data, id });
     if ('quietMs' in said) following(said.quietMs);
     else news(said.topic, said.change);
   };

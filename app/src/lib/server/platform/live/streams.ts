@@ -1,5 +1,5 @@
 import type { LiveHub } from './hub.ts';
-import { followingFor, newsFor } from '../../../shared/streamWords.ts';
+import { followingFor, newsFor, type StreamEvent } from '../../../shared/streamWords.ts';
 import type { Topic } from './topics.ts';
 
 /** A comment this often keeps proxies from closing a silent connection. */
@@ -13,7 +13,7 @@ const open = new Map<() => void, string>();
 let isStopping = false;
 
 /** Begins to send what a stream is for; hands out what ends that. `close` has the browser ask for another stream. */
-type Begin = (send: (data: string) => void, close: () => void) => Promise<() => void>;
+type Begin = (send: (data: string, id?: string) => void, close: () => void) => Promise<() => void>;
 
 /**
  * What a browser is sent as server-sent events, until it leaves. Undefined for a person who has too many streams already.
@@ -44,7 +44,8 @@ export function eventStream(personId: string, begin: Begin): ReadableStream<Uint
         if (isOpen) controller.enqueue(encoder.encode(words));
       };
       beat = setInterval(() => send(': still here\n\n'), BEAT_MS);
-      unfollow = await begin((data) => send(`data: ${data}\n\n`), close);
+      // An empty id too is sent: without one an event would have that of the event before.
+      unfollow = await begin((data, id = '') => send(`id: ${id}\ndata: ${data}\n\n`), close);
       if (!isOpen) return end();
       send('retry: 1000\n\n');
     },
@@ -64,17 +65,18 @@ export function liveStream(
   return eventStream(personId, async (send, close) => {
     const ended: Topic = `sessions:${personId}`;
     const wanted: Topic[] = [...topics, `person:${personId}`];
+    const say = ({ data, id }: StreamEvent) => send(data, id);
     let isFollowing = false;
     const unfollow = await hub.follow([...wanted, ended], (topic, change) => {
       // What is heard before it follows is in how long nothing was.
       if (!isFollowing) return;
-      if (topic !== ended) send(newsFor(topic, change));
+      if (topic !== ended) say(newsFor(topic, change));
       // The browser asks for another, and is let in if it still may.
       else close();
     });
     isFollowing = true;
     // A page whose data are older than that looks once: what happened in between was not heard.
-    send(followingFor(hub.quietMs(wanted)));
+    say(followingFor(hub.quietMs(wanted)));
     return unfollow;
   });
 }
