@@ -70,6 +70,17 @@ test('students get new PINs, are archived, renamed, moved and deleted', async ({
   await page.getByRole('button', { name: 'Rename Noor' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Name').fill('Noor Adeyemi');
+  // News of the class come while somebody types: the page asks for its data, and what was typed stays.
+  const elsewhere = await page.context().newPage();
+  await elsewhere.goto(page.url());
+  const asked = page.waitForResponse((response) => response.url().includes('__data.json'));
+  await elsewhere.getByLabel('Choose Ines').check();
+  await elsewhere.getByRole('button', { name: 'Archive' }).click();
+  await asked;
+  await expect(row('Ines')).toContainText('archived');
+  await elsewhere.getByRole('button', { name: 'Bring back' }).click();
+  await elsewhere.close();
+  await expect(row('Ines')).not.toContainText('archived');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(row('Noor Adeyemi')).toBeVisible();
 

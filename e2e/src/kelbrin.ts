@@ -215,6 +215,11 @@ async function benchOf(request: APIRequestContext): Promise<string> {
   return /\/bench\/[0-9a-f-]+/.exec(await (await request.get('/home')).text())![0];
 }
 
+/** Waits, from before a page is opened, until its program runs and asks for news. */
+export async function followsNews(page: Page): Promise<void> {
+  await page.waitForRequest('**/news.sharedworker*');
+}
+
 /** Waits until the server has every edit. */
 export async function saved(page: Page): Promise<void> {
   await page.locator('[data-save=saved]').waitFor();

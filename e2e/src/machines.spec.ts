@@ -1,5 +1,5 @@
 import { expectNoSeriousFault } from './accessibility.ts';
-import { expect, test } from './kelbrin.ts';
+import { expect, followsNews, test } from './kelbrin.ts';
 
 test.use({ file: 'machines' });
 
@@ -55,4 +55,35 @@ test('a teacher writes a machine sheet, is told of faults in its code, and gives
   await page.getByRole('button', { name: 'Delete the sheet' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Delete the sheet' }).click();
   await expect(page.getByRole('alert')).toContainText('Birch uses this sheet');
+});
+
+test('what is chosen stays though the page is loaded anew for news of the page before', async ({ as }) => {
+  const page = await as('teacher');
+  const follows = followsNews(page);
+  await page.goto('/printers');
+  await follows;
+  const held: (() => void)[] = [];
+  await page.route('**/machines/__data.json*', async (route) => {
+    await new Promise<void>((resolve) => held.push(resolve));
+    await route.continue();
+  });
+  await page.getByRole('link', { name: 'Machine sheets' }).click();
+  await expect.poll(() => held.length).toBe(1);
+  const elsewhere = await page.context().newPage();
+  await elsewhere.goto('/spools');
+  await elsewhere.getByLabel('Colour in words').fill('heather');
+  await elsewhere.getByRole('button', { name: 'Add a spool' }).click();
+  await expect(elsewhere.getByText('heather')).toBeVisible();
+  // By now the page was told, and waits for the link that was pressed first.
+  await page.waitForTimeout(1000);
+  held[0]();
+  const example = page.getByLabel('New sheet from the example');
+  await expect.poll(() => held.length).toBe(2);
+  await example.selectOption('Silo 200');
+  const loaded = page.waitForResponse('**/machines/__data.json*');
+  held[1]();
+  await loaded;
+  await page.waitForTimeout(300);
+  await expect(example).toHaveValue('Silo 200');
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
 });

@@ -1,4 +1,4 @@
-import { expect, test } from './kelbrin.ts';
+import { expect, followsNews, test } from './kelbrin.ts';
 
 test.use({ file: 'news' });
 
@@ -31,7 +31,7 @@ test('a page that was just opened is loaded again only when there are news', asy
   teacher.on('request', (request) => {
     if (request.url().includes('__data.json')) loads.push(request.url());
   });
-  const follows = teacher.waitForRequest((request) => request.url().includes('news.sharedworker'));
+  const follows = followsNews(teacher);
   await teacher.reload();
   await follows;
   // It would have been loaded a quarter of a second after it follows.

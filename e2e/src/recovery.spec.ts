@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { confirmStart, expect, handInLabel, printOn, test } from './kelbrin.ts';
+import { confirmStart, expect, followsNews, handInLabel, printOn, test } from './kelbrin.ts';
 
 // Slow enough that the run outlasts the restarts.
 test.use({ file: 'recovery', printerSpeed: 20 });
@@ -88,10 +88,9 @@ async function heldBack(page: Page, url: string): Promise<() => void> {
 
 test('what is typed while another form is answered arrives whole', async ({ as }) => {
   const helper = await as('helper');
-  // Its script runs once it has looked for news.
-  const looked = helper.waitForResponse('**/spools/__data.json*');
+  const follows = followsNews(helper);
   await helper.goto('/spools');
-  await looked;
+  await follows;
   const answer = await heldBack(helper, '**/spools?/weigh');
   // Of these nothing is taken while they lie on the shelf.
   const [first, second] = [3, 4].map((n) => helper.getByLabel(`Grams of filament on spool ${n},`));
@@ -172,15 +171,15 @@ test('what is typed stays though another person changes the same number, and is 
   const helper = await as('helper');
   const third = helper.getByLabel('Grams of filament on spool 3,');
   const answered = () => helper.waitForResponse('**/spools/__data.json*');
-  let news = answered();
+  const follows = followsNews(helper);
   await helper.goto('/spools');
   await third.fill('7');
-  // Its script has looked for news by now, and the field still says what was typed at once.
-  await news;
+  // Its program runs by now, and the field still says what was typed at once.
+  await follows;
   await third.press('End');
   await third.pressSequentially('7');
   const spool = await helper.locator('form', { has: third }).locator('input[name=spool]').inputValue();
-  news = answered();
+  let news = answered();
   await helper.evaluate(
     (spool) =>
       fetch('/spools?/weigh', { method: 'POST', body: new URLSearchParams({ spool, grams: '500' }) }),
@@ -200,9 +199,9 @@ test('rolls of one box are added one after another, and one that was taken for u
   as,
 }) => {
   const helper = await as('helper');
-  const looked = helper.waitForResponse('**/spools/__data.json*');
+  const follows = followsNews(helper);
   await helper.goto('/spools');
-  await looked;
+  await follows;
   const form = helper.locator('form', { has: helper.getByRole('button', { name: 'Add a spool' }) });
   const field = (name: string) => form.getByLabel(name, { exact: true });
   await field('Material').fill('PETG');

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
   import { Button, Input, Select } from 'flowbite-svelte';
+  import KeptInput from '$lib/ui/KeptInput.svelte';
   import Dialog from '$lib/ui/Dialog.svelte';
   import { people as say } from '$lib/texts/people';
 
@@ -150,10 +151,10 @@
     <input type="hidden" name="student" value={renaming} />
     <label>
       {say.name}
-      <Input
+      <KeptInput
         name="name"
         class="mt-1"
-        value={students.find(({ id }) => id === renaming)?.name}
+        kept={students.find(({ id }) => id === renaming)?.name ?? ''}
         maxlength={60}
       />
     </label>

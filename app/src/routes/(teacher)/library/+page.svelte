@@ -1,6 +1,7 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
-  import { Button, Select } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
+  import KeptSelect from '$lib/ui/KeptSelect.svelte';
   import { libraryTexts as say } from '$lib/texts/library';
   import { longDay } from '$lib/ui/times';
 
@@ -31,14 +32,12 @@
           <form method="POST" action="?/set" class="flex items-center gap-2" use:enhance>
             <input type="hidden" name="kept" value={id} />
             <span class="text-ink-soft">{say.forClass}</span>
-            <Select
+            <KeptSelect
               name="class"
-              size="sm"
-              class="w-64"
-              placeholder=""
+              class="w-64 py-2"
               aria-label={say.setFor(title)}
               {items}
-              value={items[0]?.value}
+              kept={items[0]?.value ?? null}
             />
             <Button type="submit" size="sm">{say.set}</Button>
           </form>

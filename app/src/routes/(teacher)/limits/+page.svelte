@@ -1,6 +1,7 @@
 <script lang="ts">
   import { enhance } from '$lib/ui/enhance';
-  import { Button, Input } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
+  import KeptInput from '$lib/ui/KeptInput.svelte';
   import { limitsTexts as say } from '$lib/texts/limits';
 
   let { data, form } = $props();
@@ -42,12 +43,11 @@
   <form method="POST" action="?/currency" use:enhance class="mt-6 flex items-center gap-2">
     <label class="flex items-center gap-2">
       {say.currency}
-      <Input
+      <KeptInput
         name="currency"
-        class="measured w-20 uppercase"
-        size="sm"
+        class="measured w-20 p-2 uppercase"
         maxlength={3}
-        value={data.school.currency}
+        kept={data.school.currency}
       />
     </label>
     <Button type="submit" size="xs" color="alternative">{say.setCurrency}</Button>

@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { Button, Select } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
   import { plateSize } from '@kelbrin/core/machine';
   import { enhance } from '$lib/ui/enhance';
+  import KeptSelect from '$lib/ui/KeptSelect.svelte';
   import { machinesTexts as say } from '$lib/texts/machines';
 
   let { data } = $props();
@@ -39,11 +40,10 @@
   <form method="POST" action="?/create" class="sheet flex flex-wrap items-end gap-3 p-4" use:enhance>
     <label>
       {say.begin}
-      <Select
+      <KeptSelect
         name="example"
         class="mt-1 w-56"
-        value={data.examples[0]}
-        placeholder=""
+        kept={data.examples[0]}
         items={data.examples.map((name) => ({ value: name, name }))}
       />
     </label>

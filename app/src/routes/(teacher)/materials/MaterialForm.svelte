@@ -1,9 +1,10 @@
 <script lang="ts">
   import type { Material } from '@kelbrin/core/machine';
-  import { Button, Input } from 'flowbite-svelte';
+  import { Button } from 'flowbite-svelte';
   import { materialFields } from '$lib/shared/materialDraft';
   import { spoolPrice } from '$lib/shared/spool';
   import { enhance } from '$lib/ui/enhance';
+  import KeptInput from '$lib/ui/KeptInput.svelte';
   import NumberField from '$lib/ui/NumberField.svelte';
   import { materialTexts as say } from '$lib/texts/materials';
 
@@ -33,7 +34,7 @@
   <div class="flex flex-wrap gap-x-8 gap-y-3">
     <label class="flex flex-col gap-1 text-sm">
       {say.name}
-      <Input name="name" class="w-40" maxlength={24} value={material.name} />
+      <KeptInput name="name" class="w-40" maxlength={24} kept={material.name} />
     </label>
     <label class="flex flex-col gap-1 text-sm">
       {say.price}
@@ -48,7 +49,7 @@
     </label>
     <label class="flex min-w-60 flex-1 flex-col gap-1 text-sm">
       {say.drying}
-      <Input name="drying" maxlength={200} placeholder={say.dryingHint} value={material.drying} />
+      <KeptInput name="drying" maxlength={200} placeholder={say.dryingHint} kept={material.drying} />
     </label>
   </div>
   {#each materialFields as { title, fields } (title)}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Button, Select } from 'flowbite-svelte';
+  import KeptSelect from '$lib/ui/KeptSelect.svelte';
   import AskFirst from '$lib/ui/AskFirst.svelte';
   import { enhance } from '$lib/ui/enhance';
   import { staffTexts as say } from '$lib/texts/staff';
@@ -86,11 +87,10 @@
       {#if role === 'helper'}
         <label
           >{say.ofClass}
-          <Select
+          <KeptSelect
             name="class"
             class="mt-1 w-60"
-            placeholder=""
-            value={data.classes[0]?.id}
+            kept={data.classes[0]?.id ?? null}
             items={data.classes.map(({ id, name }) => ({ value: id, name }))}
           />
         </label>
