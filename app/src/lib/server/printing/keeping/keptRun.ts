@@ -95,10 +95,7 @@ export class KeptRun {
       return this.#notBegun(error);
     }
     this.#keeping.preparing.end();
-    await this.#keeping.write(async (tx) => {
-      await tx.update(runs).set({ sentAt: new Date() }).where(eq(runs.id, this.#run.id));
-      await announce(tx, 'printroom');
-    });
+    await this.#noteSent(new Date());
     await this.#start();
   }
 
@@ -109,10 +106,7 @@ export class KeptRun {
       // It is begun when somebody who stands at the printer says so.
       if (this.#keeping.driver.isByHand) return await this.#noteWaiting(null);
     } catch (error) {
-      if (error instanceof FileNotFound)
-        await this.#keeping.write((tx) =>
-          tx.update(runs).set({ sentAt: null }).where(eq(runs.id, this.#run.id)),
-        );
+      if (error instanceof FileNotFound) await this.#noteSent(null);
       return this.#notBegun(error);
     }
     await this.#noteProgress('printing', 0);
@@ -127,6 +121,14 @@ export class KeptRun {
     const problem =
       error instanceof Error ? error.message : say('The batch could not be sent to the printer.');
     await this.#end({ state: 'failed', problem });
+  }
+
+  /** Says since when the printer has the file, or that it has not. */
+  async #noteSent(sentAt: Date | null): Promise<void> {
+    await this.#keeping.write(async (tx) => {
+      await tx.update(runs).set({ sentAt }).where(eq(runs.id, this.#run.id));
+      await announce(tx, 'printroom');
+    });
   }
 
   /** Says how much of the batch is sliced, in whole hundredths. */
