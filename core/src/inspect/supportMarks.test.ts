@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../node/workshop.ts';
 import { madeWith, postWithShelf } from '../../test/solids.ts';
 import { readThreeMf, writeThreeMf } from '../format/index.ts';
-import { faceAt, facesOf, setDown, type SolidMesh, type Vec3 } from '../mesh/index.ts';
+import { faceFinder, facesOf, setDown, type SolidMesh, type Vec3 } from '../mesh/index.ts';
 import { estimate, everydaySettings, slice, supportSettings } from '../slice/index.ts';
 import type { Kernel } from '../solid/index.ts';
 import {
@@ -63,7 +63,7 @@ describe('a face around a place', () => {
   it('is all that looks the same way there, and nothing around the corner', () => {
     const mesh = twoShelves();
     const { areas, normals } = facesOf(mesh);
-    const face = faceAt(mesh, right);
+    const face = faceFinder(mesh)(right);
     expect(face.reduce((sum, each) => sum + areas[each], 0)).toBeCloseTo(140, 6);
     for (const each of face) expect(normals[3 * each + 2]).toBeCloseTo(-1, 9);
   });
@@ -71,7 +71,7 @@ describe('a face around a place', () => {
   it('ends where a rounding has turned away', () => {
     const ball = madeWith(kernel, ({ Manifold }) => Manifold.sphere(10, 64).translate([0, 0, 10]));
     const { areas } = facesOf(ball);
-    const area = faceAt(ball, [0, 0, 0]).reduce((sum, each) => sum + areas[each], 0);
+    const area = faceFinder(ball)([0, 0, 0]).reduce((sum, each) => sum + areas[each], 0);
     // A cap of 25° on a ball of 10 mm, give or take a ring of triangles.
     const cap = 2 * Math.PI * 100 * (1 - Math.cos((25 * Math.PI) / 180));
     expect(area / cap).toBeGreaterThan(0.7);

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { facesOf, faceAt, type HangingFaces, type SolidMesh } from '../mesh/index.ts';
+import { faceFinder, facesOf, type HangingFaces, type SolidMesh } from '../mesh/index.ts';
 
 const coordinate = z.number().min(-2000).max(2000);
 
@@ -27,7 +27,9 @@ const STILL_THERE_MM = 0.5;
 
 /** Of the marks of a part, which stands on z = 0, those whose faces it still has after it was changed. */
 export function marksStillOn(mesh: SolidMesh, marks: readonly SupportMark[]): SupportMark[] {
-  return marks.filter(({ at }) => faceAt(mesh, at, STILL_THERE_MM).length > 0);
+  if (marks.length === 0) return [];
+  const faceAt = faceFinder(mesh);
+  return marks.filter(({ at }) => faceAt(at, STILL_THERE_MM).length > 0);
 }
 
 /** The faces that somebody marked; of one that was marked twice, the later mark counts. */
@@ -43,13 +45,14 @@ export function markedFaces(mesh: SolidMesh, marks: readonly SupportMark[]): Mar
   if (marks.length === 0) return { free, hold };
   const { positions, triangles } = mesh;
   const { normals } = facesOf(mesh);
+  const faceAt = faceFinder(mesh);
   const canBeHeld = (face: number) => {
     const heights = [0, 1, 2].map((k) => positions[3 * triangles[3 * face + k] + 2]);
     return canBeTouched(Math.max(...heights), normals[3 * face + 2]);
   };
   for (const { at, wish } of marks) {
     const [own, other] = wish === 'free' ? [free, hold] : [hold, free];
-    for (const face of faceAt(mesh, at)) {
+    for (const face of faceAt(at)) {
       other.delete(face);
       if (wish === 'free' || canBeHeld(face)) own.add(face);
     }

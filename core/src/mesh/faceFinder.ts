@@ -6,24 +6,29 @@ import { dot, lengthOf, minus, plus } from './vectors.ts';
 /** What leans away from the triangle that was pressed by no more than this is one face with it: its cosine. */
 const ONE_FACE = Math.cos((25 * Math.PI) / 180);
 
+/** Finds the face around a place on the surface. */
+export type FindFace = (at: Vec3, withinMm?: number) => number[];
+
 /**
- * The face around a place on the surface: the triangle nearest to it, and those beside it that look nearly the same way;
+ * What finds faces of a mesh: of a place the triangle nearest to it, and those beside it that look nearly the same way;
  * none where nothing is as near as `withinMm`.
  */
-export function faceAt(mesh: SolidMesh, at: Vec3, withinMm = Infinity): number[] {
+export function faceFinder(mesh: SolidMesh): FindFace {
   const { normals } = facesOf(mesh);
   const { neighbours } = topologyOf(mesh);
   const normalOf = (face: number): Vec3 => [normals[3 * face], normals[3 * face + 1], normals[3 * face + 2]];
-  const { face: seed, mm } = nearestTriangle(mesh, at);
-  if (seed < 0 || mm > withinMm) return [];
-  const found = new Set([seed]);
-  for (const face of found) {
-    for (let k = 0; k < 3; k++) {
-      const other = neighbours[3 * face + k];
-      if (other >= 0 && dot(normalOf(other), normalOf(seed)) >= ONE_FACE) found.add(other);
+  return (at, withinMm = Infinity) => {
+    const { face: seed, mm } = nearestTriangle(mesh, at);
+    if (seed < 0 || mm > withinMm) return [];
+    const found = new Set([seed]);
+    for (const face of found) {
+      for (let k = 0; k < 3; k++) {
+        const other = neighbours[3 * face + k];
+        if (other >= 0 && dot(normalOf(other), normalOf(seed)) >= ONE_FACE) found.add(other);
+      }
     }
-  }
-  return [...found];
+    return [...found];
+  };
 }
 
 /** The triangle that is nearest to a place, and how far away it is; -1 if there are none. */

@@ -4,7 +4,7 @@ export * from './selfCrossings.ts';
 export * from './solidMesh.ts';
 export * from './distance.ts';
 export * from './edgeRun.ts';
-export * from './faceAt.ts';
+export * from './faceFinder.ts';
 export * from './featureEdges.ts';
 export * from './guessUnit.ts';
 export * from './hangingFaces.ts';
