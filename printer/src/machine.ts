@@ -213,7 +213,7 @@ export class Machine {
   }
 
   #begin(job: Job): void {
-    const { block, seconds } = this.#planner.take(this.#reader.deviationMm);
+    const { block, seconds } = this.#planner.take();
     this.#busyS += seconds;
     Object.assign(this.position, block.to);
     job.at = this.#planner.isEmpty ? job.readTo : block.end;
@@ -227,7 +227,8 @@ export class Machine {
 
   #plan(planner: Planner, command: Command, end: number): void {
     const is = { soft: this.isSoft, printing: this.job?.running === true };
-    for (const block of this.#reader.blocksOf(command, end, is)) planner.push(block);
+    const { deviationMm } = this.#reader;
+    for (const block of this.#reader.blocksOf(command, end, is)) planner.push(block, deviationMm);
   }
 
   /** Carries out a command, or tells that there is none of this name, or that its model does not take it. */
@@ -263,7 +264,7 @@ export class Machine {
   #moveByHand(command: Command): void {
     const alone = new Planner();
     this.#plan(alone, command, 0);
-    while (!alone.isEmpty) this.#busyS += alone.take(this.#reader.deviationMm).seconds;
+    while (!alone.isEmpty) this.#busyS += alone.take().seconds;
     Object.assign(this.position, this.#reader.ahead);
   }
 

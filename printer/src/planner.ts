@@ -12,6 +12,12 @@ export interface Block {
   readonly end: number;
 }
 
+/** A move with how fast it may be begun, by the corner between it and the one before. */
+interface Planned {
+  readonly block: Block;
+  readonly cornerMmPerS: number;
+}
+
 /** How many moves the printer knows of ahead, as its small memory allows. */
 const MEMORY = 24;
 
@@ -20,7 +26,7 @@ const MEMORY = 24;
  * so that it could still come to rest with the last one it knows.
  */
 export class Planner {
-  #blocks: Block[] = [];
+  #blocks: Planned[] = [];
   /** How fast the head is at this moment, between two moves. */
   #speed = 0;
 
@@ -32,8 +38,13 @@ export class Planner {
     return this.#blocks.length === 0;
   }
 
-  push(block: Block): void {
-    if (block.lengthMm > 0) this.#blocks.push(block);
+  /** Takes a move in, where corners may be cut by so much. */
+  push(block: Block, deviationMm: number): void {
+    if (block.lengthMm === 0) return;
+    const before = this.#blocks.at(-1)?.block;
+    // One with none before it begins as fast as the head is then.
+    const cornerMmPerS = before ? throughCorner(before, block, deviationMm) : 0;
+    this.#blocks.push({ block, cornerMmPerS });
   }
 
   clear(): void {
@@ -42,16 +53,14 @@ export class Planner {
   }
 
   /** Takes the next move out; says how many seconds it lasts. There has to be one. */
-  take(deviationMm: number): { block: Block; seconds: number } {
+  take(): { block: Block; seconds: number } {
     let leaving = 0;
     for (let i = this.#blocks.length - 1; i > 0; i--) {
-      const { accelerationMmPerS2, lengthMm } = this.#blocks[i];
-      leaving = Math.min(
-        throughCorner(this.#blocks[i - 1], this.#blocks[i], deviationMm),
-        Math.sqrt(leaving * leaving + 2 * accelerationMmPerS2 * lengthMm),
-      );
+      const { block, cornerMmPerS } = this.#blocks[i];
+      const { accelerationMmPerS2, lengthMm } = block;
+      leaving = Math.min(cornerMmPerS, Math.sqrt(leaving * leaving + 2 * accelerationMmPerS2 * lengthMm));
     }
-    const block = this.#blocks.shift()!;
+    const { block } = this.#blocks.shift()!;
     const { lengthMm, speedMmPerS, accelerationMmPerS2: a } = block;
     const entering = this.#speed;
     leaving = Math.min(leaving, Math.sqrt(entering * entering + 2 * a * lengthMm));
