@@ -64,7 +64,8 @@ async function measureInBrowser(origin: string): Promise<void> {
     await page.goto('/class', { waitUntil: 'load' });
     await page.waitForTimeout(QUIET_MS);
     visits['from the home page'].push(await visit(page));
-    await page.goto('/glossary');
+    await page.goto('/glossary', { waitUntil: 'load' });
+    await page.waitForTimeout(QUIET_MS);
     visits['later visits'].push(await visit(page));
     for (const each of [bare, page]) await each.context().close();
   }

@@ -1,5 +1,5 @@
 import { and, eq } from 'drizzle-orm';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { afterAll, beforeAll, expect, it, vi } from 'vitest';
 import { inFairOrder } from '../../../shared/proposal.ts';
 import { NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { compute } from '../../platform/compute/compute.ts';
@@ -12,6 +12,8 @@ import { dropEntries, holdEntries, repeatPrint } from './queue.ts';
 import { wholeQueue } from '../../testing/wholeQueue.ts';
 import { queueNews } from './rows.ts';
 import { afterNews, type QueueRow } from '../../../shared/queue/queueRow.ts';
+import { isChangeIn } from '../../../shared/snapshot.ts';
+import { LiveHub } from '../../platform/live/hub.ts';
 import { standings } from '../../projects/projects.ts';
 import { demoSchool, type TestDatabase } from '../../testing/database.ts';
 import { startChecks } from '../../../shared/startChecks.ts';
@@ -74,6 +76,7 @@ it('sends whoever knows a version of it what is new since, and nothing else', as
     isWhole: false,
     rows: [],
     gone: [],
+    snapshot: expect.any(String),
   });
   const [first, second] = all.rows;
   await holdEntries(test.db, helper, [first.id], true);
@@ -92,6 +95,24 @@ it('sends whoever knows a version of it what is new since, and nothing else', as
   expect(afterNews(known, news)).toEqual(afterNews(known, now));
   await holdEntries(test.db, helper, [first.id], false);
   await dropEntries(test.db, teacher, [second.id], false);
+});
+
+it('says which changes are in what it sends, so that whoever made one does not fetch it once more', async () => {
+  const changes: number[] = [];
+  const unfollow = await new LiveHub(test.sql).follow(['queue'], (_, change) => {
+    if (change !== undefined) changes.push(Number(change));
+  });
+  const { snapshot: before } = await queueNews(test.db, helper, null);
+  const [, second] = await order();
+  await putAt(test.db, helper, [second], 'first');
+  const { snapshot: after } = await queueNews(test.db, helper, null);
+  await vi.waitFor(() => expect(changes).toHaveLength(1));
+  expect(isChangeIn(before, changes[0])).toBe(false);
+  expect(isChangeIn(after, changes[0])).toBe(true);
+  await orderByRules(test.db, teacher);
+  await vi.waitFor(() => expect(changes).toHaveLength(2));
+  expect(isChangeIn(after, changes[1])).toBe(false);
+  unfollow();
 });
 
 it('lets the teacher take a part out and put it back, and nobody else', async () => {

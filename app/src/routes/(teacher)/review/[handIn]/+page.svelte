@@ -279,9 +279,8 @@
           />
           <!-- In sight however much is said above it, but for reasons that are asked for, which need the room themselves. -->
           <div
-            class="bg-ground -mx-4 -mb-4 flex flex-col gap-2 p-4 pt-1 {failing.length > 0
-              ? ''
-              : 'sticky -bottom-4'}"
+            class="bg-ground -mx-4 -bottom-4 -mb-4 flex flex-col gap-2 p-4 pt-1"
+            class:sticky={failing.length === 0}
           >
             <Button id="send-back" color="alternative" onclick={() => sending?.requestSubmit()}
               >{say.sendBack}</Button
