@@ -13,8 +13,8 @@ import { rowsIn, takesOf, viewIn } from '$lib/shared/queue/queueView';
 import { LIVE } from '$lib/live/reload';
 import type { Actions, PageServerLoad } from './$types';
 
-/** So many rows come with the page, more than a screen shows at once; the others are fetched when it is there. */
-const FIRST_ROWS = 14;
+/** So many rows come with the page, about what a screen shows at once; the others are fetched when it is there. */
+const FIRST_ROWS = 10;
 
 export const load: PageServerLoad = async ({ locals, depends, url }) => {
   depends(LIVE);
