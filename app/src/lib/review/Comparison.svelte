@@ -29,26 +29,14 @@
 <div class="grid h-full grid-cols-2">
   {#each [{ ...before, words: say.then(before.number) }, { ...now, words: say.now(now.number) }] as side (side.number)}
     {@const { recipe, limits, rules: brief, supportMarks } = side}
+    <!-- What is marked or remarked is of the newer one. -->
+    {@const own = side.number === now.number ? rest : { filesAt: rest.filesAt, onmark: () => {} }}
     <figure class="border-hairline flex min-w-0 flex-col not-first:border-l" aria-label={side.words}>
       <figcaption class="border-hairline border-b bg-white px-4 py-1 text-sm font-semibold">
         {side.words}
       </figcaption>
       <div class="min-h-0 flex-1">
-        {#if side.number === now.number}
-          <RecipeSolid {...rest} {recipe} {limits} {brief} {supportMarks} {linked} bind:view />
-        {:else}
-          <!-- What is marked or remarked is of the newer one. -->
-          <RecipeSolid
-            filesAt={rest.filesAt}
-            {recipe}
-            {limits}
-            {brief}
-            {supportMarks}
-            onmark={() => {}}
-            {linked}
-            bind:view
-          />
-        {/if}
+        <RecipeSolid {...own} {recipe} {limits} {brief} {supportMarks} {linked} bind:view />
       </div>
     </figure>
   {/each}

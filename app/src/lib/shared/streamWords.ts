@@ -6,10 +6,10 @@
 /** How a stream says that it follows from now on. */
 const FOLLOWING = 'following';
 
-/** An event of a stream: its data, and its id. */
+/** An event of a stream: its data, and its id where it has one. */
 export interface StreamEvent {
   readonly data: string;
-  readonly id: string;
+  readonly id?: string;
 }
 
 /** What is said as a stream begins; `quietMs` is for how long there were no news of its topics, ms. */
@@ -18,7 +18,7 @@ export function followingFor(quietMs: number): StreamEvent {
 }
 
 /** What is said when a topic changed, by a transaction if that is known. */
-export function newsFor(topic: string, change = ''): StreamEvent {
+export function newsFor(topic: string, change?: string): StreamEvent {
   return { data: topic, id: change };
 }
 
@@ -28,5 +28,5 @@ export type Said = { readonly quietMs: number } | { readonly topic: string; read
 /** Reads what a stream said. */
 export function readSaid({ data, id }: StreamEvent): Said {
   if (data === FOLLOWING) return { quietMs: Number(id) };
-  return { topic: data, change: id === '' ? undefined : Number(id) };
+  return { topic: data, change: id ? Number(id) : undefined };
 }

@@ -13,7 +13,7 @@ const open = new Map<() => void, string>();
 let isStopping = false;
 
 /** Begins to send what a stream is for; hands out what ends that. `close` has the browser ask for another stream. */
-type Begin = (send: (data: string, id?: string) => void, close: () => void) => Promise<() => void>;
+type Begin = (send: (event: StreamEvent) => void, close: () => void) => Promise<() => void>;
 
 /**
  * What a browser is sent as server-sent events, until it leaves. Undefined for a person who has too many streams already.
@@ -45,7 +45,7 @@ export function eventStream(personId: string, begin: Begin): ReadableStream<Uint
       };
       beat = setInterval(() => send(': still here\n\n'), BEAT_MS);
       // An empty id too is sent: without one an event would have that of the event before.
-      unfollow = await begin((data, id = '') => send(`id: ${id}\ndata: ${data}\n\n`), close);
+      unfollow = await begin(({ data, id = '' }) => send(`id: ${id}\ndata: ${data}\n\n`), close);
       if (!isOpen) return end();
       send('retry: 1000\n\n');
     },
@@ -65,18 +65,17 @@ export function liveStream(
   return eventStream(personId, async (send, close) => {
     const ended: Topic = `sessions:${personId}`;
     const wanted: Topic[] = [...topics, `person:${personId}`];
-    const say = ({ data, id }: StreamEvent) => send(data, id);
     let isFollowing = false;
     const unfollow = await hub.follow([...wanted, ended], (topic, change) => {
       // What is heard before it follows is in how long nothing was.
       if (!isFollowing) return;
-      if (topic !== ended) say(newsFor(topic, change));
+      if (topic !== ended) send(newsFor(topic, change));
       // The browser asks for another, and is let in if it still may.
       else close();
     });
     isFollowing = true;
     // A page whose data are older than that looks once: what happened in between was not heard.
-    say(followingFor(hub.quietMs(wanted)));
+    send(followingFor(hub.quietMs(wanted)));
     return unfollow;
   });
 }

@@ -17,7 +17,7 @@ export const GET: RequestHandler = async ({ params, locals }) => {
   watch ??= new RunWatch(database());
   const { run } = params;
   const stream = eventStream(locals.person!.id, async (send, close) => {
-    const unfollow = watch!.follow(run, (progress) => send(JSON.stringify(progress)));
+    const unfollow = watch!.follow(run, (progress) => send({ data: JSON.stringify(progress) }));
     // The browser asks for another one then, and is let in if it still may.
     const timer = setTimeout(close, LONGEST_MS);
     return () => {
