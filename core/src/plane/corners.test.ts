@@ -7,6 +7,7 @@ import {
   cutAcross,
   filletAt,
   fineArc,
+  fitCircle,
   nextCorner,
   regionAreaOf,
   reversed,
@@ -44,6 +45,26 @@ describe('corners', () => {
     expect(points[1][1]).toBeCloseTo(2 / long, 9);
     const cut = withFinishes(bent, corners, [cutAcross(bent, corners, 0, 12)]);
     expect(cut[0]).toHaveLength(5);
+  });
+
+  it('that are alone on their outline have half of it on either side', () => {
+    // A drop: a tip on a half circle of 10 mm, whose sides run 10 mm up to it from its ends.
+    const drop: Region = [[[0, 17.32], ...fineArc([0, 0], 10, (5 * Math.PI) / 6, (4 * Math.PI) / 3)]]; // oxfmt-ignore
+    const corners = cornersOf(drop);
+    expect(corners).toHaveLength(1);
+    expect(nextCorner(corners, 0)).toBe(0);
+    const { points, beforeMm, afterMm } = cutAcross(drop, corners, 0, 5);
+    expect([beforeMm, afterMm]).toEqual([5, 5]);
+    for (const [x, y] of points) expect(Math.hypot(x, y - 17.32)).toBeCloseTo(5, 9);
+    expect(points[0][0]).toBeCloseTo(-points[1][0], 2);
+    // Further than half around, both ends are where they meet, at the bottom.
+    for (const [x, y] of cutAcross(drop, corners, 0, 500).points) {
+      expect(x).toBeCloseTo(0, 1);
+      expect(y).toBeCloseTo(-10, 1);
+    }
+    expect(regionAreaOf(withFinishes(drop, corners, [cutAcross(drop, corners, 0, 5)]))).toBeLessThan(
+      regionAreaOf(drop) - 5,
+    );
   });
 
   it('that stay keep their outlines as they are', () => {
@@ -116,6 +137,30 @@ describe('a fillet', () => {
     const finished = withFinishes(lens, corners, fillets);
     expect(crossingOf(finished)).toBeUndefined();
     expect(regionAreaOf(finished)).toBeLessThan(regionAreaOf(lens));
+  });
+
+  it('touches both sides to a nanometre, however unlike their curves', () => {
+    // Arcs of 10 and 30 mm that meet in two tips, one side of few edges and one of many.
+    const half = 8;
+    const arc = (radius: number, way: 1 | -1) => {
+      const turn = Math.asin(half / radius);
+      const points = fineArc([0, 0], radius, Math.PI / 2 - turn, 2 * turn);
+      const down = Math.sqrt(radius ** 2 - half ** 2);
+      return points.map(([x, y]): Point => [way * x, way * (y - down)]);
+    };
+    const lens: Region = [withoutRepeats([...arc(10, 1), ...arc(30, -1)])];
+    const corners = cornersOf(lens);
+    expect(corners).toHaveLength(2);
+    for (const radiusMm of [0.3, 1, 2.2]) {
+      for (let i = 0; i < corners.length; i++) {
+        const { points } = filletAt(lens, corners, i, radiusMm)!;
+        const { middle } = fitCircle(points)!;
+        const edges = lens[0].map((a, k) => toEdgeMm(...middle, ...a, ...lens[0][(k + 1) % lens[0].length]));
+        expect(Math.min(...edges)).toBeCloseTo(radiusMm, 6);
+        for (const end of [points[0], points.at(-1)!])
+          expect(Math.hypot(end[0] - middle[0], end[1] - middle[1])).toBeCloseTo(radiusMm, 6);
+      }
+    }
   });
 
   it('of sides with very many edges is as that of few', () => {

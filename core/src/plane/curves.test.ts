@@ -78,6 +78,23 @@ it('an arc has edges enough, whatever its share of the circle', () => {
   );
 });
 
+it('a curve has as many edges as its greatest second difference asks for', () => {
+  const bendAt = (...corners: readonly [Point, Point, Point]) =>
+    Math.hypot(
+      ...([0, 1] as const).map((axis) => corners[0][axis] - 2 * corners[1][axis] + corners[2][axis]),
+    );
+  const errors = fc.constantFrom(0.02, 0.1, 0.5);
+  const edges = (ratio: number) => Math.max(1, Math.min(200, Math.ceil(Math.sqrt(ratio))));
+  fc.assert(
+    fc.property(point, point, point, point, errors, (a, b, c, d, error) => {
+      // An edge of one n-th of a quadratic curve strays by 2 / 8 n² of it, and one of a cubic by 6 / 8 n².
+      expect(quadratic(a, b, c, error)).toHaveLength(edges((2 * bendAt(a, b, c)) / 8 / error));
+      const bend = Math.max(bendAt(a, b, c), bendAt(b, c, d));
+      expect(cubic(a, b, c, d, error)).toHaveLength(edges((6 * bend) / 8 / error));
+    }),
+  );
+});
+
 describe.each([
   ['a quadratic curve', 3, ([a, b, c]: Point[], error?: number) => quadratic(a, b, c, error)],
   ['a cubic curve', 4, ([a, b, c, d]: Point[], error?: number) => cubic(a, b, c, d, error)],

@@ -8,8 +8,7 @@ export const CHORD_ERROR_MM = 0.01;
  * depth are exact. From the sagitta s = r (1 − cos(π / n)).
  */
 export function segmentsFor(radiusMm: number): number {
-  const error = Math.min(CHORD_ERROR_MM, radiusMm / 4);
-  const exact = Math.PI / Math.acos(1 - error / radiusMm);
+  const exact = Math.PI / Math.acos(1 - Math.min(1, CHORD_ERROR_MM / radiusMm));
   return Math.min(256, Math.max(24, 4 * Math.ceil(exact / 4)));
 }
 

@@ -37,8 +37,8 @@ export class EdgeGrid {
     this.#cellMm = Math.max(reachMm, (x.high - x.low) / 1000, (y.high - y.low) / 1000) || 1;
     this.#lowX = x.low;
     this.#lowY = y.low;
-    this.#columns = Math.max(1, this.#column(x.high) + 1) || 1;
-    this.#rows = Math.max(1, this.#row(y.high) + 1) || 1;
+    this.#columns = Math.max(0, this.#column(x.high) + 1);
+    this.#rows = Math.max(0, this.#row(y.high) + 1);
     this.#firstOf = new Uint32Array(this.#columns * this.#rows + 1);
     for (let e = 0; e < count; e++) {
       const passed = this.#squaresOf(e);

@@ -48,6 +48,25 @@ describe('the largest size at which a shape fits', () => {
     expect(middle[0]).toBeCloseTo(20, 1);
   });
 
+  it('lies in the middle of all places that are alike', () => {
+    const rooms = [box(10, 10, -20), box(10, 10), box(10, 10, 20)];
+    expect(largestFit(square, rooms, { least: 0.5, most: 6 })!.middle).toEqual([
+      expect.closeTo(0, 2),
+      expect.closeTo(0, 2),
+    ]);
+  });
+
+  it('is known for what is thinner than a cell', () => {
+    const room = [box(60, 6), box(4, 40, 50)];
+    for (const thin of [0.02, 0.15]) {
+      const { size, middle } = largestFit((mm) => [box(thin, mm)], room, sizes)!;
+      expect(size).toBeCloseTo(40, 1);
+      expect(middle[0]).toBeCloseTo(50, 2);
+    }
+    const wide = largestFit((mm) => [box(mm, 0.02)], room, sizes)!;
+    expect(wide.size).toBeCloseTo(60, 1);
+  });
+
   it('is none where nothing fits, and no more than is allowed', () => {
     expect(largestFit(square, [box(0.4, 9)], sizes)).toBeUndefined();
     expect(largestFit(square, [], sizes)).toBeUndefined();

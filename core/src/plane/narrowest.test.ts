@@ -169,3 +169,20 @@ function circle(sides: number, radiusMm: number): Outline {
     return [radiusMm * Math.cos(angle), radiusMm * Math.sin(angle)] as const;
   });
 }
+
+it('is 0 beside a notch whose sides turn by more than 120°, however unlike they are in length', () => {
+  const notched = (turnDeg: number, [one, other]: readonly [number, number]): Region => {
+    const half = ((180 - turnDeg) / 2) * (Math.PI / 180);
+    const side = (mm: number, way: 1 | -1): [number, number] => [40 + way * mm * Math.sin(half), 10 + mm * Math.cos(half)]; // oxfmt-ignore
+    const [right, left] = [side(one, 1), side(other, -1)];
+    return [[[0, 0], [80, 0], [80, right[1]], right, [40, 10], left, [0, left[1]]]];
+  };
+  for (const lengths of [
+    [20, 2],
+    [2, 20],
+    [5, 5],
+  ] as const) {
+    expect(narrowestMm(notched(124, lengths), 5)).toBe(0); // oxfmt-ignore
+    expect(narrowestMm(notched(116, lengths), 5)).toBeGreaterThan(1);
+  }
+});

@@ -43,6 +43,22 @@ describe('a line with a width', () => {
     // A chord of half a circle in n parts strays by r (1 − cos(π / 2n)).
     for (const [width, most] of [[0.2, 12], [2, 35], [20, 105]]) expect(finest(width)).toBeLessThan(most); // oxfmt-ignore
     expect(finest(20)).toBeGreaterThan(finest(2));
+    // What is as small as the error is as coarse as a triangle.
+    expect(pieces([[3, 4]], false, { cap: 'round', width: 2 * ERROR_MM })[0]).toHaveLength(3); // oxfmt-ignore
+  });
+
+  it('is round all around both of its ends, whichever way it runs', () => {
+    for (let degrees = 0; degrees < 360; degrees += 30) {
+      const angle = (degrees * Math.PI) / 180;
+      const end: Point = [10 * Math.cos(angle), 10 * Math.sin(angle)];
+      const all = pieces([[0, 0], end], false, { cap: 'round' }); // oxfmt-ignore
+      for (let turn = -85; turn <= 85; turn += 10) {
+        const way = angle + (turn * Math.PI) / 180;
+        const [x, y] = [0.98 * Math.cos(way), 0.98 * Math.sin(way)];
+        expect(covers(all, [end[0] + x, end[1] + y])).toBe(true);
+        expect(covers(all, [-x, -y])).toBe(true);
+      }
+    }
   });
 
   it('goes round a corner as its join says, to either side', () => {

@@ -121,6 +121,14 @@ describe('the thickness at a place', () => {
   });
 });
 
+it('is that of a wall, also where something reaches over it', () => {
+  // A post of 1 mm on a base, and an arm above it that comes from the other side of the base.
+  const hook: Outline = [[0, 0], [0, -3], [30, -3], [30, 15], [-15, 15], [-15, 12], [27, 12], [27, 0], [1, 0], [1, 10], [0, 10]]; // oxfmt-ignore
+  const post = thicknessAlong([hook], 8, 0.5)[0].filter(({ at }) => at[0] === 0 && at[1] > 1 && at[1] < 9);
+  expect(post.length).toBeGreaterThan(10);
+  for (const { widthMm } of post) expect(widthMm).toBeCloseTo(1, 6);
+});
+
 describe('the thinnest wall of a slotted plate', () => {
   const plate = (leftMm: number, lowMm: number): Region => [
     [[0, 0], [leftMm + 14, 0], [leftMm + 14, lowMm + 8], [0, lowMm + 8]],

@@ -1,11 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Vec3 } from '../../mesh/index.ts';
-import { fitCircle } from '../../plane/index.ts';
 import { planeBasis, smallestAxis } from './fit.ts';
 
 const angle = fc.double({ min: 0, max: 2 * Math.PI, noNaN: true });
-const coordinate = fc.double({ min: -200, max: 200, noNaN: true });
 const direction: fc.Arbitrary<Vec3> = fc
   .tuple(angle, fc.double({ min: -1, max: 1, noNaN: true }))
   .map(([turn, z]) => {
@@ -13,40 +11,6 @@ const direction: fc.Arbitrary<Vec3> = fc
     return [r * Math.cos(turn), r * Math.sin(turn), z];
   });
 const dot = (a: Vec3, b: Vec3) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-
-it('finds the circle that points lie on, from an arc as from the whole', () => {
-  const radius = fc.double({ min: 0.5, max: 50, noNaN: true });
-  const sweep = fc.double({ min: 1, max: 2 * Math.PI, noNaN: true });
-  fc.assert(
-    fc.property(coordinate, coordinate, radius, sweep, (x, y, r, turn) => {
-      const points = Array.from({ length: 24 }, (_, i): [number, number] => {
-        const at = (turn * i) / 24;
-        return [x + r * Math.cos(at), y + r * Math.sin(at)];
-      });
-      const circle = fitCircle(points)!;
-      expect(circle.radius).toBeCloseTo(r, 4);
-      expect(circle.middle[0]).toBeCloseTo(x, 4);
-      expect(circle.middle[1]).toBeCloseTo(y, 4);
-    }),
-  );
-});
-
-it('finds no circle in two points or in points on a line', () => {
-  expect(
-    fitCircle([
-      [0, 0],
-      [1, 1],
-    ]),
-  ).toBeUndefined();
-  expect(
-    fitCircle([
-      [0, 0],
-      [1, 1],
-      [2, 2],
-      [5, 5],
-    ]),
-  ).toBeUndefined();
-});
 
 describe('directions', () => {
   it('spans a plane square to any axis with two square unit vectors', () => {
