@@ -15,7 +15,8 @@ import { withSwitches, type Fault } from './switches.ts';
 /*
  * Tells how well tests notice faults: puts a seeded sample of small ones into sources, switches them on one at a time, and
  * runs the tests that get to them. What no test notices is listed with its place. All mutants of a folder take long; a
- * sample tells enough. A run that was broken off goes on with `--from`.
+ * sample tells enough. A run that was broken off goes on with `--from`; one without the tests that take longer than so many
+ * seconds, `--longest`, is quick, and what survives it may still be noticed by those.
  */
 
 const { values, positionals } = wordsOf({
@@ -25,6 +26,7 @@ const { values, positionals } = wordsOf({
     seed: { type: 'string', default: '1' },
     from: { type: 'string', default: '0' },
     workers: { type: 'string', default: '2' },
+    longest: { type: 'string', default: '3600' },
     tests: { type: 'string', multiple: true },
   },
 });
@@ -96,7 +98,7 @@ async function tried(): Promise<Test[][]> {
   const answer = (await ask(runner, { env: { KELBRIN_FAULTS_MET: rooms } }))!;
   end(runner);
   demandPassed(answer, 'The tests do not pass without a fault.');
-  const { tests } = answer;
+  const tests = answer.tests.filter((test) => test.tookMs <= 1000 * Number(values.longest));
   const meeting = sample.map((): Test[] => []);
   for (const file of new Set(tests.map((test) => test.file))) {
     const ofFile = tests.filter((test) => test.file === file);
@@ -115,7 +117,10 @@ async function tried(): Promise<Test[][]> {
 async function work(): Promise<void> {
   let runner: ChildProcess | undefined = await start(false);
   // Without a fault all pass in one process, too; otherwise every fault would seem to be noticed.
-  demandPassed(await ask(runner, { env: {} }), 'The tests do not pass together.');
+  demandPassed(
+    await ask(runner, { tests: [...new Set(meeting.flat())], env: {} }),
+    'The tests do not pass together.',
+  );
   for (let fault = waiting.shift(); fault; fault = waiting.shift()) {
     const tests = meeting[fault.id];
     const env = { KELBRIN_FAULT: String(fault.id) };

@@ -5,6 +5,7 @@ import {
   circlePoints,
   isInside,
   narrowestMm,
+  scaled,
   toEdgeMm,
   turned,
   type Outline,
@@ -147,7 +148,11 @@ it('looks along all of a long edge', () => {
     const dent: Outline = [[0, 0], [40, 0], [40, 10], [x + 0.5, 10], [x, 2], [x - 0.5, 10], [0, 10]]; // oxfmt-ignore
     const notch: Outline = [[0, 0], [40, 0], [40, 10], [x + 9, 10], [x, 2], [x - 9, 10], [0, 10]]; // oxfmt-ignore
     expect(narrowestMm([dent], 5)).toBe(0);
-    if (x > 9 && x < 31) expect(narrowestMm([notch], 5)).toBeCloseTo(2, 6);
+    if (x > 9 && x < 31) {
+      expect(narrowestMm([notch], 5)).toBeCloseTo(2, 6);
+      // Also where what is looked for is far below a millimetre.
+      expect(narrowestMm(scaled([notch], 0.05), 0.25)).toBeCloseTo(0.1, 6);
+    }
   }
 });
 

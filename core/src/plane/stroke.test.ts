@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { isInside, signedAreaOf, strokePieces, type Outline, type Point, type Stroke } from './index.ts';
+import {
+  isInside,
+  signedAreaOf,
+  strokePieces,
+  turned,
+  type Outline,
+  type Point,
+  type Stroke,
+} from './index.ts';
 
 const ERROR_MM = 0.005;
 const plain: Stroke = { width: 2, cap: 'butt', join: 'miter', miterLimit: 4 };
@@ -81,6 +89,19 @@ describe('a line with a width', () => {
     // The pointed corner ends where both outer sides meet.
     const all = pieces(corner, false);
     expect([covers(all, [10.999, -0.999]), covers(all, [11.001, -0.999])]).toEqual([true, false]);
+  });
+
+  it('goes round a corner as its join says, however the corner lies', () => {
+    const outside: readonly Point[] = [[10.4, -0.4], [10.6, -0.6], [10.9, -0.9]]; // oxfmt-ignore
+    const covered = { bevel: [true, false, false], round: [true, true, false], miter: [true, true, true] };
+    for (let degrees = 0; degrees < 360; degrees += 20) {
+      const [line] = turned([corner], degrees);
+      const [places] = turned([outside], degrees);
+      for (const join of ['bevel', 'round', 'miter'] as const) {
+        const all = pieces(line, false, { join });
+        expect(places.map((place) => covers(all, place))).toEqual(covered[join]);
+      }
+    }
   });
 
   it('has nothing to join where it goes straight on', () => {

@@ -66,11 +66,11 @@ describe('a wall that tapers', () => {
   };
 
   // Between 0.65 and 1.3 times a width it is one wall, which is told of if that goes on for twice the width: 0.65 / 2.
-  it.each([0.1, 0.2, 0.27, 0.31])('by %f mm with each millimetre is one', (perMm) => {
+  it.each([0.1, 0.2, 0.27, 0.31, 0.32])('by %f mm with each millimetre is one', (perMm) => {
     for (const degrees of [0, 40, 205]) expect(thinWalls(turned(taper(perMm), degrees), 2)).not.toEqual([]);
   });
 
-  it.each([0.345, 0.4, 0.5])('by %f mm with each millimetre is a tip', (perMm) => {
+  it.each([0.335, 0.345, 0.4, 0.5])('by %f mm with each millimetre is a tip', (perMm) => {
     for (const degrees of [0, 40, 205]) expect(thinWalls(turned(taper(perMm), degrees), 2)).toEqual([]);
   });
 });
