@@ -39,7 +39,7 @@ function liesIn(room: Region, shape: Region): boolean | undefined {
 it('knows whether a shape lies in a room, as very many places on its edges tell', () => {
   const any = star({ corners: 9, leastMm: 2, mostMm: 12 });
   const rooms = fc.oneof(any, ring);
-  const shapes: fc.Arbitrary<Region> = fc.oneof(star({ corners: 5, leastMm: 1, mostMm: 3 }), ring, fc.constant([box(1)]));
+  const shapes = fc.oneof(star({ corners: 5, leastMm: 1, mostMm: 3 }), ring, fc.constant<Region>([box(1)]));
   let [inside, outside] = [0, 0];
   fc.assert(
     // Also far smaller than a millimetre.
