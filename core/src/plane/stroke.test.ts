@@ -92,7 +92,7 @@ describe('a line with a width', () => {
   });
 
   it('goes round a corner as its join says, however the corner lies', () => {
-    const outside: readonly Point[] = [[10.4, -0.4], [10.6, -0.6], [10.9, -0.9]]; // oxfmt-ignore
+    const outside: Outline = [[10.4, -0.4], [10.6, -0.6], [10.9, -0.9]]; // oxfmt-ignore
     const covered = { bevel: [true, false, false], round: [true, true, false], miter: [true, true, true] };
     for (let degrees = 0; degrees < 360; degrees += 20) {
       const [line] = turned([corner], degrees);

@@ -63,6 +63,16 @@ describe('a footprint', () => {
     const { x } = extentOf(footprintOf(workshop.kernel, mushroom));
     expect(x.high).toBeCloseTo(12, 1);
   });
+
+  it('counts what is smaller than a square millimetre', () => {
+    const pins = madeWith(workshop.kernel, ({ Manifold }) =>
+      Manifold.cube([0.6, 0.6, 4]).add(Manifold.cube([0.6, 0.6, 2]).translate([9.4, 0, 0])),
+    );
+    const footprint = footprintOf(workshop.kernel, pins);
+    expect(footprint).toHaveLength(2);
+    expect(regionAreaOf(footprint)).toBeCloseTo(0.72, 2);
+    expect(extentOf(footprint).x).toEqual({ low: -5, high: 5 });
+  });
 });
 
 describe('a layout', () => {

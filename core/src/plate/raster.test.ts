@@ -6,9 +6,12 @@ import { CELL_MM, Raster, rasterised } from './raster.ts';
 type Cell = readonly [row: number, column: number];
 
 /** Cells of a raster of a size, some of them beside each other, so that there are runs. */
-const cells = (rows: number, columns: number): fc.Arbitrary<Cell[]> =>
+const cells = (rows: number, columns: number, most = 12, longest = 40): fc.Arbitrary<Cell[]> =>
   fc
-    .array(fc.tuple(fc.nat(rows - 1), fc.nat(columns - 1), fc.nat(40)), { minLength: 1, maxLength: 12 })
+    .array(fc.tuple(fc.nat(rows - 1), fc.nat(columns - 1), fc.nat(longest)), {
+      minLength: 1,
+      maxLength: most,
+    })
     .map((runs) =>
       runs.flatMap(([row, from, long]) =>
         Array.from({ length: Math.min(long, columns - 1 - from) + 1 }, (_, i): Cell => [row, from + i]),
@@ -34,6 +37,14 @@ const laid = fc.record({
   part: cells(5, 45),
   row: fc.nat(7),
   column: fc.nat(65),
+});
+
+/** The same in a corner of the plate and of few cells, so that they often lie just beside each other. */
+const laidNear = fc.record({
+  plate: cells(3, 12, 2, 2),
+  part: cells(2, 6, 2, 3),
+  row: fc.nat(1),
+  column: fc.nat(6),
 });
 
 describe('cells', () => {
@@ -63,13 +74,14 @@ describe('cells', () => {
 
   it('are moved on no further than to where there may be room, and not at all where there is', () => {
     fc.assert(
-      fc.property(laid, ({ plate, part, row, column }) => {
+      fc.property(fc.oneof(laid, laidNear), ({ plate, part, row, column }) => {
         const [onPlate, ofPart] = [rasterOf(12, 110, plate), rasterOf(5, 45, part)];
         const further = onPlate.advance(ofPart, row, column);
         expect(further === 0).toBe(onPlate.shared(ofPart, row, column) === 0);
         for (let by = 0; by < further && column + by <= 65; by++)
           expect(onPlate.shared(ofPart, row, column + by)).toBeGreaterThan(0);
       }),
+      { numRuns: 400 },
     );
   });
 
