@@ -15,7 +15,8 @@ const harmlessFault = z.strictObject({
   file: z.string(),
   /** The whole line, without the spaces around it. */
   line: z.string(),
-  /** What is exchanged in it, for what, as a run writes them. */
+  /** Where in it something is exchanged, counted from 0; what, and for what, as a run writes them. */
+  at: z.int().nonnegative(),
   was: z.string(),
   to: z.string(),
   why: z.string().min(10),
@@ -33,9 +34,11 @@ export function toldFault(file: string, source: string, { start, end, text }: Mu
   const lineStart = source.lastIndexOf('\n', start - 1) + 1;
   const lineEnd = source.indexOf('\n', start);
   const short = (words: string) => words.replace(/\s+/g, ' ').slice(0, 60);
+  const line = source.slice(lineStart, lineEnd < 0 ? undefined : lineEnd);
   return {
     file,
-    line: source.slice(lineStart, lineEnd < 0 ? undefined : lineEnd).trim(),
+    line: line.trim(),
+    at: start - lineStart - line.search(/\S/),
     was: short(source.slice(start, end)),
     to: short(text),
   };
@@ -52,6 +55,6 @@ export function outdated(faults: readonly HarmlessFault[]): HarmlessFault[] {
 }
 
 /** One text for a fault that is told. */
-export function keyOf({ file, line, was, to }: Omit<HarmlessFault, 'why'>): string {
-  return JSON.stringify([file, line, was, to]);
+export function keyOf({ file, line, at, was, to }: Omit<HarmlessFault, 'why'>): string {
+  return JSON.stringify([file, line, at, was, to]);
 }

@@ -16,5 +16,5 @@ it('tells a fault by its line and what is exchanged in it', () => {
     end: source.indexOf('<') + 1,
     text: '<=',
   });
-  expect(told).toEqual({ file: 'a.ts', line: 'if (a < b) c();', was: '<', to: '<=' });
+  expect(told).toEqual({ file: 'a.ts', line: 'if (a < b) c();', at: 6, was: '<', to: '<=' });
 });

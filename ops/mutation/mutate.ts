@@ -223,7 +223,7 @@ function survives(fault: Place, why: string): void {
   }
   survivors.push(fault);
   const line = source.slice(0, fault.start).split('\n').length;
-  console.log(`  survives: ${fault.file}:${line}  ${told.was} → ${told.to}  (${why})`);
+  console.log(`  survives: ${fault.file}:${line}:${told.at}  ${told.was} → ${told.to}  (${why})`);
 }
 
 /** The sources of a folder, or the one that is named. */
