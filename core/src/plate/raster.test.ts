@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { isInside, type Point, type Region } from '../plane/index.ts';
+import { isInside, turned, type Outline, type Point, type Region } from '../plane/index.ts';
 import { CELL_MM, Raster, rasterised } from './raster.ts';
 
 type Cell = readonly [row: number, column: number];
@@ -137,22 +137,31 @@ describe('a region in cells', () => {
     .tuple(corner, corner, corner)
     .map((corners) => corners.map(([x, y]): Point => [x / 10, y / 10]))
     .filter(([a, b, c]) => Math.abs((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])) > 1);
+  /** As small as a few cells, so that its edges are shorter than a cell is wide. */
+  const small = triangle.map((corners) => corners.map(([x, y]): Point => [x / 10, y / 10]));
+
+  const square: Outline = [[0, 0], [0.98, 0], [0.98, 0.98], [0, 0.98]]; // oxfmt-ignore
 
   it('has just the cells whose middle is no further from it than it was grown and half a cell across', () => {
     fc.assert(
-      fc.property(fc.array(triangle, { minLength: 1, maxLength: 3 }), fc.nat(30), (region, tenths) => {
-        const byMm = tenths / 10;
-        const reach = byMm + CELL_MM * Math.SQRT1_2;
-        const { raster, leftMm, frontMm } = rasterised(region, byMm);
-        for (let row = -1; row <= raster.rows; row++)
-          for (let column = -1; column <= raster.columns; column++) {
-            const isThere = row >= 0 && column >= 0 && row < raster.rows && column < raster.columns;
-            const middle: Point = [leftMm + (column + 0.5) * CELL_MM, frontMm + (row + 0.5) * CELL_MM];
-            const away = distanceTo(region, middle) - reach;
-            if (Math.abs(away) > 1e-6) expect(isThere && raster.has(row, column)).toBe(away < 0);
-          }
-      }),
-      { numRuns: 20 },
+      fc.property(
+        fc.array(fc.oneof(triangle, small), { minLength: 1, maxLength: 3 }),
+        fc.nat(30),
+        (region, tenths) => {
+          const byMm = tenths / 10;
+          const reach = byMm + CELL_MM * Math.SQRT1_2;
+          const { raster, leftMm, frontMm } = rasterised(region, byMm);
+          for (let row = -1; row <= raster.rows; row++)
+            for (let column = -1; column <= raster.columns; column++) {
+              const isThere = row >= 0 && column >= 0 && row < raster.rows && column < raster.columns;
+              const middle: Point = [leftMm + (column + 0.5) * CELL_MM, frontMm + (row + 0.5) * CELL_MM];
+              const away = distanceTo(region, middle) - reach;
+              if (Math.abs(away) > 1e-6) expect(isThere && raster.has(row, column)).toBe(away < 0);
+            }
+        },
+      ),
+      // Sides that are shorter than a millimetre, and longer than what lies around their ends.
+      { numRuns: 20, examples: [0, 10, 45].map((deg) => [turned([square], deg), 0]) },
     );
   });
 });
