@@ -107,16 +107,19 @@
     {#if isChangeable && !printer.change && !isChanging}
       <Button size="xs" color="alternative" onclick={() => (isChanging = true)}>{filamentTexts.open}</Button>
     {/if}
-    <span class="ml-auto font-semibold {status?.online ? '' : 'text-fail'}" data-testid="doing">{doing}</span>
-    {#if status?.online && !printer.byHand}
-      {#if printer.trend.length > 2}<TemperatureTrend trend={printer.trend} />{/if}
-      <span class="text-sm"
-        >{say.nozzle} <span class="measured">{status.nozzleC}°{wanted(status.nozzleTargetC)}</span></span
-      >
-      <span class="text-sm"
-        >{say.plate} <span class="measured">{status.bedC}°{wanted(status.bedTargetC)}</span></span
-      >
-    {/if}
+    <!-- What it does and how warm it is stay together, at the end of whichever line there is room in. -->
+    <span class="ml-auto flex flex-wrap items-center justify-end gap-x-4 gap-y-1">
+      <span class="font-semibold {status?.online ? '' : 'text-fail'}" data-testid="doing">{doing}</span>
+      {#if status?.online && !printer.byHand}
+        {#if printer.trend.length > 2}<TemperatureTrend trend={printer.trend} />{/if}
+        <span class="text-sm"
+          >{say.nozzle} <span class="measured">{status.nozzleC}°{wanted(status.nozzleTargetC)}</span></span
+        >
+        <span class="text-sm"
+          >{say.plate} <span class="measured">{status.bedC}°{wanted(status.bedTargetC)}</span></span
+        >
+      {/if}
+    </span>
   </header>
 
   <DayLane

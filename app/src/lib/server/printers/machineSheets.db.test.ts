@@ -8,6 +8,7 @@ import { batches, printers } from '../platform/db/schema/index.ts';
 import { gcodeOfBatch } from '../printing/batches/gcode.ts';
 import { demoSchool, type TestDatabase } from '../testing/database.ts';
 import { createSheet, deleteSheet, saveSheet, sheetsOf, sheetToEdit } from './machineSheets.ts';
+import { printersWithRuns } from '../printing/printRoom.ts';
 import { changePrinter } from './printers.ts';
 
 let test: TestDatabase;
@@ -46,6 +47,19 @@ it('is begun like an example, copied, changed and deleted, and is for teachers a
   const helper = await test.person(school.helper.name);
   await expect(sheetsOf(test.db, helper)).rejects.toThrow(NotAllowed);
   await expect(createSheet(test.db, helper, {})).rejects.toThrow(NotAllowed);
+});
+
+it('tells in the print room which model a printer is, where nobody wrote that down', async () => {
+  const id = await createSheet(test.db, teacher, { example: 'Silo 200' });
+  const { id: printerId, name, model, connection } = await birch();
+  const modelInRoom = async (written: string) => {
+    await changePrinter(test.db, teacher, printerId, { name, model: written, sheetId: id, ...connection });
+    return (await printersWithRuns(test.db, teacher)).find((printer) => printer.name === name)!.model;
+  };
+  expect(await modelInRoom('')).toBe('Silo 200');
+  expect(await modelInRoom('The round one')).toBe('The round one');
+  await changePrinter(test.db, teacher, printerId, { name, model, sheetId: '', ...connection });
+  await deleteSheet(test.db, teacher, id);
 });
 
 it('is not kept with a fault, and says in which line it is', async () => {

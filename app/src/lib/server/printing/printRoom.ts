@@ -161,7 +161,12 @@ export async function printersNow(db: Database, person: Person) {
 async function usedPrinters(db: Database) {
   const [all, rolls] = await Promise.all([
     db
-      .select({ printer: printers, sheet: machineSheets.sheet, change: filamentChanges })
+      .select({
+        printer: printers,
+        sheet: machineSheets.sheet,
+        sheetName: machineSheets.name,
+        change: filamentChanges,
+      })
       .from(printers)
       .leftJoin(machineSheets, eq(machineSheets.id, printers.sheetId))
       .leftJoin(filamentChanges, eq(filamentChanges.printerId, printers.id))
@@ -169,8 +174,9 @@ async function usedPrinters(db: Database) {
       .orderBy(asc(printers.name)),
     db.select().from(spools).where(isNotNull(spools.printerId)),
   ]);
-  return all.map(({ printer, sheet, change }) => ({
-    printer,
+  return all.map(({ printer, sheet, sheetName, change }) => ({
+    // Where nobody wrote the model down, its sheet tells which it is.
+    printer: { ...printer, model: printer.model || (sheetName ?? '') },
     change,
     places: Array.from(
       { length: sheet?.filaments ?? 1 },
