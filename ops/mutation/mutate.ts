@@ -7,7 +7,7 @@ import { root, secret } from '../state.ts';
 import { startTestServer, type TestServer } from '../testServer.ts';
 import { wordsOf } from '../words.ts';
 import { harmlessFaults, keyOf, toldFault } from './harmless.ts';
-import { mutantsOf } from './mutants.ts';
+import { mutantsOf, type Mutant } from './mutants.ts';
 import { notesOf } from './notes.ts';
 import type { Answer, Asked, Given, Test } from './runner.ts';
 import { withSwitches, type Fault } from './switches.ts';
@@ -16,7 +16,8 @@ import { withSwitches, type Fault } from './switches.ts';
  * Tells how well tests notice faults: puts a seeded sample of small ones into sources, switches them on one at a time, and
  * runs the tests that get to them. What no test notices is listed with its place. All mutants of a folder take long; a
  * sample tells enough. A run that was broken off goes on with `--from`; one without the tests that take longer than so many
- * seconds, `--longest`, is quick, and what survives it may still be noticed by those.
+ * seconds, `--longest`, is quick, and what survives it may still be noticed by those: `--again LOG` tries only what survived
+ * a run whose output was kept.
  */
 
 const { values, positionals } = wordsOf({
@@ -27,6 +28,7 @@ const { values, positionals } = wordsOf({
     from: { type: 'string', default: '0' },
     workers: { type: 'string', default: '2' },
     longest: { type: 'string', default: '3600' },
+    again: { type: 'string' },
     tests: { type: 'string', multiple: true },
   },
 });
@@ -35,10 +37,11 @@ if (positionals.length === 0) {
   process.exit(2);
 }
 
-interface Place extends Fault {
+interface InFile {
   /** From the top of the repository. */
   readonly file: string;
 }
+type Place = Fault & InFile;
 
 /** A run that takes so many times longer than without a fault, and this much, goes on for ever. */
 const PATIENCE = { times: 4, ms: 20_000 };
@@ -50,8 +53,10 @@ const files = positionals.flatMap(sourcesIn).sort();
 const all = files.flatMap((file) =>
   mutantsOf(readFileSync(join(root, file), 'utf8')).map((mutant) => ({ ...mutant, file })),
 );
+const before = values.again && readFileSync(values.again, 'utf8');
 const sample = drawn(all, Number(values.sample), Number(values.seed))
   .slice(Number(values.from))
+  .filter((each) => !before || before.includes(`${toldPlace(each)}  (`))
   .map((each, id): Place => ({ ...each, id }));
 console.log(`${files.length} files, ${all.length} mutants, of which ${sample.length} are tried.`);
 
@@ -215,15 +220,24 @@ function end(runner: ChildProcess): void {
 }
 
 function survives(fault: Place, why: string): void {
-  const source = readFileSync(join(root, fault.file), 'utf8');
-  const told = toldFault(fault.file, source, fault);
-  if (harmless.has(keyOf(told))) {
-    harmlessSurvivors++;
-    return;
+  const isHarmless = harmless.has(keyOf(toldFault(fault.file, sourceOf(fault), fault)));
+  if (isHarmless) harmlessSurvivors++;
+  else {
+    survivors.push(fault);
+    console.log(`  survives: ${toldPlace(fault)}  (${why})`);
   }
-  survivors.push(fault);
+}
+
+/** Where a fault is, and what is exchanged there. */
+function toldPlace(fault: Mutant & InFile): string {
+  const source = sourceOf(fault);
+  const { at, was, to } = toldFault(fault.file, source, fault);
   const line = source.slice(0, fault.start).split('\n').length;
-  console.log(`  survives: ${fault.file}:${line}:${told.at}  ${told.was} → ${told.to}  (${why})`);
+  return `${fault.file}:${line}:${at}  ${was} → ${to}`;
+}
+
+function sourceOf({ file }: InFile): string {
+  return readFileSync(join(root, file), 'utf8');
 }
 
 /** The sources of a folder, or the one that is named. */

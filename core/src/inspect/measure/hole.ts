@@ -6,7 +6,7 @@ export type HoleShape = 'round' | 'three-sided' | 'square' | 'many-sided' | 'six
 /** A hole whose wall goes all the way around its axis. */
 export interface Hole {
   readonly shape: HoleShape;
-  /** Of the largest circle that fits into it. */
+  /** Of the circle on which the corners of a round wall lie, as it was drawn; of any other the largest circle that fits. */
   readonly diameterMm: number;
   /** How far the round wall reaches along the axis. */
   readonly depthMm: number;
