@@ -92,36 +92,47 @@ function asFelt(subject: Subject, points: readonly { vertex: number; corner: Cor
   return [...points]
     .sort((a, b) => a.corner.deg - b.corner.deg)
     .flatMap(({ vertex, corner }): Corner[] => {
-      const around = facetsAround(subject, vertex, corner.faces);
-      if (around.bendDeg < ROUGH_DEG) return [corner];
+      const { longestMm, ends } = facetsAround(subject, vertex, corner.faces);
+      const radiusMm = Math.min(FELT_MM.most, Math.max(FELT_MM.least, FELT_FACETS * longestMm));
+      // Facets that reach as far as is felt, as those of a box, say all of it themselves.
+      if (!ends.some(({ awayMm, bendDeg }) => awayMm < radiusMm && bendDeg >= ROUGH_DEG)) return [corner];
       if (looked++ >= MOST_FELT) return [];
-      const radiusMm = Math.min(FELT_MM.most, Math.max(FELT_MM.least, FELT_FACETS * around.longestMm));
       // No sharper than its own facets are: the ball may reach through a thin wall.
       const deg = Math.max(corner.deg, solidAngleDeg(subject, corner.at, radiusMm));
       return deg < LOOK_TO_DEG ? [{ ...corner, deg }] : [];
     });
 }
 
-/** How far the facets at a corner reach from it, and by how much the surface bends at most where they end. */
+/** How far the facets at a corner reach from it at most, and how near they end, with how the surface bends there. */
 function facetsAround(
   subject: Subject,
   vertex: number,
   facets: readonly number[],
-): { longestMm: number; bendDeg: number } {
+): { longestMm: number; ends: readonly { awayMm: number; bendDeg: number }[] } {
   const { positions: p, triangles: t } = subject.mesh;
-  let [longestMm, bendDeg] = [0, 0];
+  let longestMm = 0;
+  const ends: { awayMm: number; bendDeg: number }[] = [];
   for (const face of facets) {
     for (let k = 0; k < 3; k++) {
       const edge = 3 * face + k;
       const [a, b] = [3 * t[edge], 3 * t[3 * face + ((k + 1) % 3)]];
-      if (a !== 3 * vertex && b !== 3 * vertex) {
-        bendDeg = Math.max(bendDeg, Math.abs(turnAt(subject, edge, face, subject.topology.neighbours[edge])));
-      } else {
+      if (a === 3 * vertex || b === 3 * vertex) {
         longestMm = Math.max(longestMm, Math.hypot(p[a] - p[b], p[a + 1] - p[b + 1], p[a + 2] - p[b + 2]));
+        continue;
       }
+      const bendDeg = Math.abs(turnAt(subject, edge, face, subject.topology.neighbours[edge]));
+      ends.push({ awayMm: toEdgeMm(p, 3 * vertex, a, b), bendDeg });
     }
   }
-  return { longestMm, bendDeg };
+  return { longestMm, ends };
+}
+
+/** How far a place is from an edge between two others, all given by where their coordinates begin, mm. */
+function toEdgeMm(p: Float32Array, at: number, a: number, b: number): number {
+  const [x, y, z] = [p[b] - p[a], p[b + 1] - p[a + 1], p[b + 2] - p[a + 2]];
+  const [u, v, w] = [p[at] - p[a], p[at + 1] - p[a + 1], p[at + 2] - p[a + 2]];
+  const share = Math.max(0, Math.min(1, (u * x + v * y + w * z) / (x * x + y * y + z * z || 1)));
+  return Math.hypot(u - share * x, v - share * y, w - share * z);
 }
 
 /** How much of the part's outer edges is neither rounded nor chamfered, and beside which faces; those on the plate aside. */

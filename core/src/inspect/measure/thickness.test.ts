@@ -33,3 +33,25 @@ it('keeps the surface as it is, however finely it is cut', () => {
   const triangles = Uint32Array.from({ length: positions.length / 3 }, (_, i) => i);
   expect(areaOf({ positions, triangles }) / areaOf(mesh)).toBeCloseTo(1, 5);
 });
+
+it('a box is as thick as it is between its faces, whichever way these look', () => {
+  const mesh = madeWith(kernel, ({ Manifold }) => Manifold.cube([3, 5, 7]).translate([40, -30, 0]));
+  const { positions, thicknessMm } = thicknessMap(mesh, 20);
+  const across = new Map([[0, 3], [1, 5], [2, 7]]); // oxfmt-ignore
+  const [low, high] = [[40, -30, 0], [43, -25, 7]]; // oxfmt-ignore
+  let looked = 0;
+  for (let face = 0; face < thicknessMm.length; face += 3) {
+    const places = [0, 1, 2].map((k) => [...positions.subarray(3 * (face + k), 3 * (face + k) + 3)]);
+    // The face that it lies in, and only well away from its rims.
+    const axis = [0, 1, 2].findIndex((i) =>
+      [low[i], high[i]].some((mm) => places.every((place) => Math.abs(place[i] - mm) < 1e-4)),
+    );
+    const isInside = [0, 1, 2].every(
+      (i) => i === axis || places.every((place) => place[i] > low[i] + 1 && place[i] < high[i] - 1),
+    );
+    if (!isInside) continue;
+    looked++;
+    for (let k = 0; k < 3; k++) expect(thicknessMm[face + k]).toBeCloseTo(across.get(axis)!, 2);
+  }
+  expect(looked).toBeGreaterThan(20);
+});
