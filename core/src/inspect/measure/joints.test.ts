@@ -30,6 +30,48 @@ describe('where two lumps hang together', () => {
     }
   });
 
+  it.each([0, 30, 75, 120, 200, 310])(
+    'is told in the middle of a neck, with its sides, turned by %d°',
+    (deg) => {
+      // Two lumps, and between them 8 mm of a bar that is 1 mm wide, at some distance from the origin.
+      const make = (of: Kernel) =>
+        box(of, [12, 12, 4], [-16, -6, 0])
+          .add(box(of, [12, 12, 4], [4, -6, 0]))
+          .add(box(of, [10, 1, 4], [-5, -0.5, 0]))
+          .rotate([0, 0, deg])
+          .translate([50, -20, 0]);
+      const subject = subjectOf(madeWith(kernel, make), {});
+      const joints = jointsOf(subject, 2);
+      // One, or one at either end of the bar.
+      expect([1, 2]).toContain(joints.length);
+      const [cos, sin] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+      const { normals: n } = subject.faces;
+      for (const { mm, at, faces } of joints) {
+        expect(mm).toBeCloseTo(1, 2);
+        const [dx, dy] = [at[0] - 50, at[1] + 20];
+        // Across the neck it is in the middle, and along it somewhere on the bar.
+        expect(dy * cos - dx * sin).toBeCloseTo(0, 1);
+        expect(Math.abs(dx * cos + dy * sin)).toBeLessThanOrEqual(4.01);
+        for (const face of faces) expect(Math.abs(n[3 * face + 2])).toBeLessThan(1e-6);
+      }
+      expect(jointsOf(subject, 0.9)).toEqual([]);
+    },
+  );
+
+  it('is told for a wedge that cuts in from both sides, from notch to notch', () => {
+    const make = (of: Kernel) => {
+      const notch = (y: number, way: 1 | -1) =>
+        of.CrossSection.ofPolygons([[-5, y + 9 * way], [0, y], [5, y + 9 * way]], 'NonZero').extrude(10).translate([0, 0, -3]); // oxfmt-ignore
+      return box(of, [40, 16, 4], [-20, -8, 0]).subtract(notch(0.6, 1)).subtract(notch(-0.6, -1));
+    };
+    const joints = jointsIn(make);
+    expect(joints).toHaveLength(1);
+    // Notches of 58° are wider apart by 0.04 mm just a hundredth of a millimetre beside their tips.
+    expect(joints[0].mm).toBeGreaterThanOrEqual(1.2);
+    expect(joints[0].mm).toBeLessThan(1.25);
+    expect(Math.hypot(joints[0].at[0], joints[0].at[1])).toBeLessThan(0.05);
+  });
+
   it('is told once for each neck of a plate, and for each of several', () => {
     const plate = (of: Kernel) =>
       [0, 20, 40].reduce(

@@ -67,7 +67,7 @@ export function jointsOf(subject: Subject, upToMm: number): Joint[] {
 }
 
 /** The plane through a neck may be that of a face at its end; it is cut so far on both sides of it, mm. */
-const BESIDE_MM = 0.05;
+const BESIDE_MM = 0.01;
 
 /**
  * How thick a part is at most where an upright plane through a neck of a section cuts it there, mm: the less of both sides
