@@ -119,6 +119,13 @@ test('what cannot be is said at the number, and the last good solid stays', asyn
   await corner.press('Enter');
   await expect(page.locator('[data-step=s1]').getByRole('alert')).toHaveText(/at most 14 mm/);
   await expect(page.getByTestId('solid-view')).toBeVisible();
+  // Opened anew there is no good solid: it says what keeps it from being built, and leads there.
+  await saved(page);
+  await page.reload();
+  const nothing = page.getByRole('status').filter({ hasText: 'The part cannot be built yet.' });
+  await expect(nothing).toContainText('at most 14 mm');
+  await nothing.getByRole('button', { name: 'Show step 1' }).click();
+  await expect(page.locator('[data-step=s1]')).toHaveAttribute('aria-current', 'step');
   await corner.fill('wide');
   await corner.press('Enter');
   await expect(page.locator('[data-step=s1]').getByRole('alert')).toHaveText(/“wide” is not a number/);

@@ -15,6 +15,7 @@
   import SectionSheet from './inspection/SectionSheet.svelte';
   import ShapeBefore from './inspection/ShapeBefore.svelte';
   import Drawing from './drawing/Drawing.svelte';
+  import NothingBuilt from './NothingBuilt.svelte';
   import PointedWords from './hands/PointedWords.svelte';
   import { pointedWords } from './hands/pointedWords';
   import SolidHands from './hands/SolidHands.svelte';
@@ -205,6 +206,8 @@
         </button>
       </div>
     {/if}
+  {:else if bench.problem}
+    <NothingBuilt {bench} problem={bench.problem} />
   {/if}
   {#if !isDrawn}<ShapeBefore {bench} />{/if}
   {#if isPickingFace}<FaceList {bench} />{/if}

@@ -16,6 +16,8 @@ export const benchTexts = said({
   part: 'Part',
   plan: 'Plan',
   solid: 'Solid',
+  nothingBuilt: 'The part cannot be built yet.',
+  showStep: (number: number) => say('Show step {number}', { number }),
   solidLarge: 'Solid large',
   planLarge: 'Plan large',
   undo: 'Undo',
