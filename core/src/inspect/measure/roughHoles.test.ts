@@ -40,14 +40,15 @@ const slab = (
     ),
   );
 };
-const ways: readonly Vec3[] = [[0, 0, 1], [1, 0, 0], [0, 1, 0], [0.3, 0.2, 1], [1, -0.7, 0.5]]; // oxfmt-ignore
+const ways: readonly [...Vec3, number][] = [[0, 0, 1, 2.5], [1, 0, 0, 4], [0, 1, 0, 3], [0.3, 0.2, 1, 4], [1, -0.7, 0.5, 2.5]]; // oxfmt-ignore
 const found = (subject: ReturnType<typeof slab>) => roughHoles(subject, new Set(), 340);
 
 describe('a hole whose wall is rough', () => {
-  it.each(ways)('is found as it was made, along %f %f %f', (...way) => {
-    const axis = unit(way);
-    for (const radiusMm of [2.5, 4]) {
-      const subject = slab(way, 8, [{ at: [0, 0, 0], radiusMm }]);
+  it.each(ways)(
+    'is found as it was made, along %f %f %f and with a radius of %f mm',
+    (...[x, y, z, radiusMm]) => {
+      const axis = unit([x, y, z]);
+      const subject = slab(axis, 8, [{ at: [0, 0, 0], radiusMm }]);
       const holes = found(subject);
       expect(holes).toHaveLength(1);
       const [hole] = holes;
@@ -67,8 +68,8 @@ describe('a hole whose wall is rough', () => {
       const areaMm2 = hole.triangles.reduce((sum, f) => sum + subject.faces.areas[f], 0);
       expect(areaMm2 / (2 * Math.PI * radiusMm * 8)).toBeGreaterThan(0.8);
       expect(areaMm2 / (2 * Math.PI * radiusMm * 8)).toBeLessThan(1.01);
-    }
-  });
+    },
+  );
 
   it('is one of several, each of its own size and in its own place', () => {
     const subject = slab([0, 0, 1], 8, [
