@@ -117,7 +117,7 @@ test('what cannot be is said at the number, and the last good solid stays', asyn
   const corner = page.getByRole('spinbutton', { name: 'corner radius' });
   await corner.fill('40');
   await corner.press('Enter');
-  await expect(page.locator('[data-step=s1]').getByRole('alert')).toHaveText(/at most 14 mm/);
+  await expect(page.locator('[data-step=s1]').getByRole('alert')).toContainText('at most 14 mm');
   await expect(page.getByTestId('solid-view')).toBeVisible();
   // Opened anew there is no good solid: it says what keeps it from being built, and leads there.
   await saved(page);

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button } from 'flowbite-svelte';
   import type { Problem } from '@kelbrin/core/recipe';
+  import { unbroken } from '$lib/ui/unbroken';
   import { benchTexts as say } from '$lib/texts/bench';
   import type { BenchState } from './state/bench.svelte';
 
@@ -16,7 +17,7 @@
 
 <div class="flex h-full flex-col items-center justify-center gap-3 p-6 text-center" role="status">
   <p class="font-semibold">{say.nothingBuilt}</p>
-  <p class="text-ink-soft max-w-prose">{problem.message}</p>
+  <p class="text-ink-soft max-w-prose">{unbroken(problem.message)}</p>
   {#if at >= 0}
     <Button size="sm" color="alternative" onclick={() => bench.pick(problem.stepId)}
       >{say.showStep(at + 1)}</Button

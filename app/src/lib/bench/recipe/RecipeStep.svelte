@@ -10,6 +10,7 @@
   } from '@kelbrin/core/recipe';
   import { isBeingDrawn, waitsToBeDrawn } from '../state/beingDrawn';
   import type { BenchState } from '../state/bench.svelte';
+  import { unbroken } from '$lib/ui/unbroken';
   import StepSentence from './StepSentence.svelte';
   import StepTools from './StepTools.svelte';
   import WordsExplained from './WordsExplained.svelte';
@@ -132,7 +133,7 @@
   {/if}
   {#if step.off}<p class="text-ink-soft text-sm">{say.isOff}</p>{/if}
   {#if isDrawn}<p class="text-ink-soft text-sm">{say.isDrawn}</p>{/if}
-  {#if problem}<p role="alert" class="text-fail text-sm">{problem.message}</p>{/if}
+  {#if problem}<p role="alert" class="text-fail text-sm">{unbroken(problem.message)}</p>{/if}
   {#each told as line (line)}<p class="text-ink-soft text-sm">{line}</p>{/each}
   {#each [...fileNotes, ...notes] as note (note)}<p class="text-warn-ink text-sm">{note}</p>{/each}
   {#if isMarked}
