@@ -19,3 +19,18 @@ it('tells outer sizes and holes as they come out, less the shrinkage', async () 
     },
   ]);
 });
+
+it('says of the whole part how large it comes out, at no place of its own', async () => {
+  const mesh = plateWithHole((await nodeWorkshop()).kernel, 4);
+  const size = inspect(mesh, { ...classroomLimits, shrinkagePercent: 1 }).checks.find(
+    ({ id }) => id === 'size',
+  )!;
+  expect(size.findings).toMatchObject([
+    {
+      verdict: 'pass',
+      measured: 40,
+      at: [0, 0, 0],
+      message: expect.stringContaining('39.6 × 29.7 × 5.9 mm') as string,
+    },
+  ]);
+});

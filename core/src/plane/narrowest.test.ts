@@ -156,6 +156,11 @@ it('looks along all of a long edge', () => {
   }
 });
 
+it('looks along two long edges that come near each other at one of their ends', () => {
+  const wedge: Outline = [[0, 0], [40, 0], [40, 12], [0, 0.08]]; // oxfmt-ignore
+  for (const degrees of [0, 90, 200]) expect(narrowestMm(turned([wedge], degrees), 0.1)).toBeCloseTo(0.08, 6);
+});
+
 /** Two square holes that stand on a corner, 0.8 mm from each other. */
 function diamonds(): Outline[] {
   const diamond = (x: number): Outline =>
