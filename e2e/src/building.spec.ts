@@ -97,7 +97,9 @@ test('a hose hook with a gusset and two screw holes', async ({ as }) => {
   const radius = plate.getByRole('spinbutton', { name: 'size at the corners' });
   await radius.fill('40');
   await radius.press('Enter');
-  await expect(plate.getByRole('alert')).toContainText('largest rounding that fits at these corners is 30 mm');
+  await expect(plate.getByRole('alert')).toContainText(
+    'largest rounding that fits at these corners is 30 mm',
+  );
   await put(plate, 'size at the corners', '6');
   await page.getByRole('button', { name: 'Solid large' }).click();
   const arm = await add(page, 'Place a ready solid');
