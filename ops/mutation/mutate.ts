@@ -50,8 +50,10 @@ const ROUNDS = { firstMs: 700, times: 5 };
 
 const paths = values.tests ?? positionals;
 const files = positionals.flatMap(sourcesIn).sort();
-const all = files.flatMap((file) =>
-  mutantsOf(readFileSync(join(root, file), 'utf8')).map((mutant) => ({ ...mutant, file })),
+/** The sources as they were when this began, by their files. */
+const sourceOf = new Map(files.map((file) => [file, readFileSync(join(root, file), 'utf8')]));
+const all = [...sourceOf].flatMap(([file, source]) =>
+  mutantsOf(source).map((mutant) => ({ ...mutant, file })),
 );
 const before = values.again && readFileSync(values.again, 'utf8');
 const sample = drawn(all, Number(values.sample), Number(values.seed))
@@ -63,10 +65,10 @@ console.log(`${files.length} files, ${all.length} mutants, of which ${sample.len
 const rooms = mkdtempSync(join(tmpdir(), 'kelbrin-mutate-'));
 const given = join(rooms, 'given.json');
 const sources = Object.fromEntries(
-  files.map((file) => [
+  [...sourceOf].map(([file, source]) => [
     join(root, file),
     withSwitches(
-      readFileSync(join(root, file), 'utf8'),
+      source,
       sample.filter((each) => each.file === file),
     ),
   ]),
@@ -220,7 +222,7 @@ function end(runner: ChildProcess): void {
 }
 
 function survives(fault: Place, why: string): void {
-  const isHarmless = harmless.has(keyOf(toldFault(fault.file, sourceOf(fault), fault)));
+  const isHarmless = harmless.has(keyOf(toldFault(fault.file, sourceOf.get(fault.file)!, fault)));
   if (isHarmless) harmlessSurvivors++;
   else {
     survivors.push(fault);
@@ -230,14 +232,10 @@ function survives(fault: Place, why: string): void {
 
 /** Where a fault is, and what is exchanged there. */
 function toldPlace(fault: Mutant & InFile): string {
-  const source = sourceOf(fault);
+  const source = sourceOf.get(fault.file)!;
   const { at, was, to } = toldFault(fault.file, source, fault);
   const line = source.slice(0, fault.start).split('\n').length;
   return `${fault.file}:${line}:${at}  ${was} → ${to}`;
-}
-
-function sourceOf({ file }: InFile): string {
-  return readFileSync(join(root, file), 'utf8');
 }
 
 /** The sources of a folder, or the one that is named. */

@@ -206,7 +206,7 @@
         </button>
       </div>
     {/if}
-  {:else if bench.problem}
+  {:else if bench.problem && !isDrawn}
     <NothingBuilt {bench} problem={bench.problem} />
   {/if}
   {#if !isDrawn}<ShapeBefore {bench} />{/if}

@@ -92,10 +92,10 @@ function asFelt(subject: Subject, points: readonly { vertex: number; corner: Cor
   return [...points]
     .sort((a, b) => a.corner.deg - b.corner.deg)
     .flatMap(({ vertex, corner }): Corner[] => {
-      const { longestMm, ends } = facetsAround(subject, vertex, corner.faces);
+      const { longestMm, bendsAtMm } = facetsAround(subject, vertex, corner.faces);
       const radiusMm = Math.min(FELT_MM.most, Math.max(FELT_MM.least, FELT_FACETS * longestMm));
       // Facets that reach as far as is felt, as those of a box, say all of it themselves.
-      if (!ends.some(({ awayMm, bendDeg }) => awayMm < radiusMm && bendDeg >= ROUGH_DEG)) return [corner];
+      if (bendsAtMm >= radiusMm) return [corner];
       if (looked++ >= MOST_FELT) return [];
       // No sharper than its own facets are: the ball may reach through a thin wall.
       const deg = Math.max(corner.deg, solidAngleDeg(subject, corner.at, radiusMm));
@@ -103,28 +103,26 @@ function asFelt(subject: Subject, points: readonly { vertex: number; corner: Cor
     });
 }
 
-/** How far the facets at a corner reach from it at most, and how near they end, with how the surface bends there. */
+/** How far the facets at a corner reach from it at most, and how near they end at an edge where the surface bends, mm. */
 function facetsAround(
   subject: Subject,
   vertex: number,
   facets: readonly number[],
-): { longestMm: number; ends: readonly { awayMm: number; bendDeg: number }[] } {
+): { longestMm: number; bendsAtMm: number } {
   const { positions: p, triangles: t } = subject.mesh;
-  let longestMm = 0;
-  const ends: { awayMm: number; bendDeg: number }[] = [];
+  let [longestMm, bendsAtMm] = [0, Infinity];
   for (const face of facets) {
     for (let k = 0; k < 3; k++) {
       const edge = 3 * face + k;
       const [a, b] = [3 * t[edge], 3 * t[3 * face + ((k + 1) % 3)]];
       if (a === 3 * vertex || b === 3 * vertex) {
         longestMm = Math.max(longestMm, Math.hypot(p[a] - p[b], p[a + 1] - p[b + 1], p[a + 2] - p[b + 2]));
-        continue;
+      } else if (Math.abs(turnAt(subject, edge, face, subject.topology.neighbours[edge])) >= ROUGH_DEG) {
+        bendsAtMm = Math.min(bendsAtMm, toEdgeMm(p, 3 * vertex, a, b));
       }
-      const bendDeg = Math.abs(turnAt(subject, edge, face, subject.topology.neighbours[edge]));
-      ends.push({ awayMm: toEdgeMm(p, 3 * vertex, a, b), bendDeg });
     }
   }
-  return { longestMm, ends };
+  return { longestMm, bendsAtMm };
 }
 
 /** How far a place is from an edge between two others, all given by where their coordinates begin, mm. */

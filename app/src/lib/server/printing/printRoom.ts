@@ -161,12 +161,7 @@ export async function printersNow(db: Database, person: Person) {
 async function usedPrinters(db: Database) {
   const [all, rolls] = await Promise.all([
     db
-      .select({
-        printer: printers,
-        sheet: machineSheets.sheet,
-        sheetName: machineSheets.name,
-        change: filamentChanges,
-      })
+      .select({ printer: printers, sheet: machineSheets.sheet, change: filamentChanges })
       .from(printers)
       .leftJoin(machineSheets, eq(machineSheets.id, printers.sheetId))
       .leftJoin(filamentChanges, eq(filamentChanges.printerId, printers.id))
@@ -174,9 +169,9 @@ async function usedPrinters(db: Database) {
       .orderBy(asc(printers.name)),
     db.select().from(spools).where(isNotNull(spools.printerId)),
   ]);
-  return all.map(({ printer, sheet, sheetName, change }) => ({
+  return all.map(({ printer, sheet, change }) => ({
     // Where nobody wrote the model down, its sheet tells which it is.
-    printer: { ...printer, model: printer.model || (sheetName ?? '') },
+    printer: { ...printer, model: printer.model || (sheet?.name ?? '') },
     change,
     places: Array.from(
       { length: sheet?.filaments ?? 1 },
