@@ -1,6 +1,6 @@
 import { eq, inArray, type SQL } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { moveHandIns } from './handIns/lifecycle.ts';
+import { moveHandIns, newHandIn } from './handIns/lifecycle.ts';
 import { newStaff } from './platform/auth/lifecycle.ts';
 import {
   batches,
@@ -33,6 +33,24 @@ beforeAll(async () => {
 afterAll(() => room.close());
 
 describe('what comes to be', () => {
+  it('is a hand-in, written down and heard of by its project and class', async () => {
+    const { id: first, projectId, classId } = room.handIn;
+    const [{ id: _, state: __, ...values }] = await room.test.db
+      .select()
+      .from(handIns)
+      .where(eq(handIns.id, first));
+    let made = '';
+    const { topics, recorded, told } = await room.following(async () => {
+      made = await newHandIn(room.test.db, room.people.student, { ...values, number: 900 });
+    });
+    const [handIn] = await room.test.db.select().from(handIns).where(eq(handIns.id, made));
+    expect(handIn).toMatchObject({ projectId, number: 900, state: 'checking' });
+    expect(topics).toEqual([`class:${classId}`, `project:${projectId}`]);
+    expect(recorded).toEqual([{ action: 'hand-in', subjectId: made, classId }]);
+    expect(told).toEqual([]);
+    await room.test.db.delete(handIns).where(eq(handIns.id, made));
+  });
+
   it('joins the queue, and the print room hears of it', async () => {
     await room.test.db.delete(queueEntries).where(eq(queueEntries.copy, 901));
     const { topics } = await room.following(() =>
@@ -113,7 +131,7 @@ describe('what comes to be', () => {
     const ended = await room.following(async () =>
       expect(await endShares(room.test.db, 'unshare', room.people.student, which('one', 'none'))).toBe(1),
     );
-    expect(ended).toEqual({ topics: [], recorded: [line('unshare')], told: 0 });
+    expect(ended).toEqual({ topics: [], recorded: [line('unshare')], told: [] });
     const revoked = await room.following(async () =>
       expect(await endShares(room.test.db, 'revoke', room.people.teacher, which('two', 'three'))).toBe(2),
     );
@@ -121,7 +139,7 @@ describe('what comes to be', () => {
     expect(revoked).toEqual({
       topics: [`class:${room.handIn.classId}`],
       recorded: [line('revoke-share')],
-      told: 0,
+      told: [],
     });
     expect(await endShares(room.test.db, 'revoke', room.people.teacher, which('none'))).toBe(0);
   });
@@ -155,7 +173,7 @@ it('of a run that failed, the teacher of each brief on its batch is told once', 
   const { told, topics } = await room.following(() =>
     moveRuns(room.test.db, 'fail', 'keeper', eq(runs.id, runId)),
   );
-  expect(told).toBe(1);
+  expect(told).toEqual([{ personId: room.people.teacher.id, kind: 'run_failed', times: 1 }]);
   expect(topics).toEqual(['printroom']);
 });
 

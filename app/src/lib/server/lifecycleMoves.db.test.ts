@@ -193,8 +193,10 @@ describe.each(Object.entries(things))('%s', (_, thing) => {
         classId: thing === things['a hand-in'] ? classId : null,
       };
       expect(recorded).toEqual(begins && move.recorded && typeof moverOf(move) !== 'string' ? [log] : []);
+      // What comes in is told to the teacher, and what becomes of it to the student; the run here has no parts.
       const isTold = begins && move.noticed !== undefined && thing !== things['a run'];
-      expect(told > 0).toBe(isTold);
+      const whom = move.noticed === 'handed_in' ? room.people.teacher.id : room.handIn.studentId;
+      expect(told).toEqual(isTold ? [{ personId: whom, kind: move.noticed, times: 1 }] : []);
     }
   });
 });

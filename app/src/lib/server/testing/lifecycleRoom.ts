@@ -25,8 +25,8 @@ export interface Followed {
   /** The topics of pages that were told to look again, but for those of single persons. */
   readonly topics: readonly string[];
   readonly recorded: readonly { action: string; subjectId: string; classId: string | null }[];
-  /** How many notices came up. */
-  readonly told: number;
+  /** Who was told what, and how often. */
+  readonly told: readonly { personId: string; kind: string; times: number }[];
 }
 
 /** A demo school in which things are moved through their lifecycles, with ears for all that follows from it. */
@@ -34,7 +34,9 @@ export class LifecycleRoom {
   readonly test: TestDatabase;
   readonly people: Readonly<Record<'teacher' | 'helper' | 'student', Person>>;
   /** A hand-in that was approved, and all that it belongs to. */
-  readonly handIn: { id: string; projectId: string; briefId: string; classId: string; fileId: string };
+  readonly handIn: Readonly<
+    Record<'id' | 'projectId' | 'studentId' | 'briefId' | 'classId' | 'fileId', string>
+  >;
   readonly printerIds: readonly [string, string];
   readonly spoolId: string;
   /** What was announced so far. */
@@ -61,6 +63,7 @@ export class LifecycleRoom {
     const [handIn] = await handInsWithOwner(test.db, {
       id: handIns.id,
       projectId: projects.id,
+      studentId: projects.studentId,
       briefId: briefs.id,
       classId: briefs.classId,
       fileId: printFiles.id,
@@ -114,7 +117,7 @@ export class LifecycleRoom {
   async following(what: () => Promise<unknown>): Promise<Followed> {
     const { db } = this.test;
     const started = await this.#settled();
-    const [logged, told] = [await db.$count(auditLog), await this.#toldInAll()];
+    const [logged, toldBefore] = [await db.$count(auditLog), await this.#toldInAll()];
     await what();
     const ended = await this.#settled();
     const lines = await db.select().from(auditLog).orderBy(auditLog.id).offset(logged);
@@ -122,14 +125,23 @@ export class LifecycleRoom {
     return {
       topics: [...new Set(topics)].toSorted(),
       recorded: lines.map(({ action, subjectId, classId }) => ({ action, subjectId, classId })),
-      told: (await this.#toldInAll()) - told,
+      told: (await this.#toldInAll()).flatMap((now) => {
+        const before = toldBefore.find(
+          ({ personId, kind }) => personId === now.personId && kind === now.kind,
+        );
+        const times = now.times - (before?.times ?? 0);
+        return times === 0 ? [] : [{ ...now, times }];
+      }),
     };
   }
 
-  async #toldInAll(): Promise<number> {
-    const all = sql<number>`coalesce(sum(${notices.count}), 0)::int`;
-    const [{ told }] = await this.test.db.select({ told: all }).from(notices);
-    return told;
+  /** How many times each person was told each thing. */
+  #toldInAll() {
+    const times = sql<number>`sum(${notices.count})::int`;
+    return this.test.db
+      .select({ personId: notices.personId, kind: notices.kind, times })
+      .from(notices)
+      .groupBy(notices.personId, notices.kind);
   }
 
   /** Waits until all that was announced is heard; returns how much there was. News come in the order of their commits. */
