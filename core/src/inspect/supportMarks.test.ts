@@ -10,6 +10,7 @@ import {
   facesToHold,
   Inspecting,
   marksStillOn,
+  supportMarks,
   type LimitsCard,
   type SupportMark,
 } from './index.ts';
@@ -44,6 +45,11 @@ const grams = (mesh: SolidMesh, all: readonly SupportMark[]) => {
   const toolpath = slice(kernel, mesh, settings, facesToHold(mesh, holding, all));
   return estimate(toolpath, settings).supports?.grams ?? 0;
 };
+
+it('is a place that a part can have, and is refused far beyond', () => {
+  for (const mm of [-2000, 0, 140.5, 2000]) expect(supportMarks.safeParse(marks([[mm, 5, mm], 'free'])).success).toBe(true); // oxfmt-ignore
+  for (const mm of [-2001, 2001]) expect(supportMarks.safeParse(marks([[0, mm, 0], 'hold'])).success).toBe(false); // oxfmt-ignore
+});
 
 it('stays on a part that was changed elsewhere, and not where its face is gone', () => {
   const both = marks([right, 'free'], [left, 'hold']);

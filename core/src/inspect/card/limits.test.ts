@@ -35,6 +35,7 @@ describe('a limits card', () => {
     ['words for a number', { layerMm: '0.2' }, 'layerMm'],
     ['two of three lengths', { buildVolumeMm: [200, 200] }, 'buildVolumeMm'],
     ['an angle past a ceiling', { maxOverhangDeg: 91 }, 'maxOverhangDeg'],
+    ['a price of plastic that nobody pays', { filamentPricePerKg: 10_001 }, 'filamentPricePerKg'],
     ['a list', [], 'another kind'],
     ['nothing', null, 'another kind'],
   ])('is refused with %s, which is named', (_, data, words) => {

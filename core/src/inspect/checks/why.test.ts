@@ -22,6 +22,7 @@ describe.each(checks.map(({ id }) => id))('why %s is checked', (id) => {
   });
 
   it('is told in two sentences', () => {
+    expect(why.words).toHaveLength(2);
     for (const words of why.words) expect(words).toMatch(/^[A-Z“].*[.!?]$/);
   });
 });

@@ -70,6 +70,18 @@ describe('a corner that a hand would meet', () => {
     expect(edges.map(({ deg }) => Math.round(deg)).toSorted((a, b) => a - b)).toEqual([80, 100]);
   });
 
+  it('is none along an edge that is shorter than a finger could feel', () => {
+    const edgesOf = (long: number) =>
+      cornersOf(subjectOf(prism([[0, 0], [20, 0], [20, 9]], long))).filter(({ kind }) => kind === 'edge'); // oxfmt-ignore
+    expect(edgesOf(0.9)).toEqual([]);
+    expect(edgesOf(1.1).length).toBeGreaterThan(0);
+    // Upright ones, of a wedge that lies, are measured from end to end as well.
+    const upright = (highMm: number) =>
+      cornersOf(subjectOf(madeWith(kernel, ({ CrossSection }) => CrossSection.ofPolygons([[0, 0], [20, 0], [20, 9]]).extrude(highMm)))).filter(({ kind }) => kind === 'edge'); // oxfmt-ignore
+    expect(upright(0.9)).toEqual([]);
+    expect(upright(1.1).length).toBeGreaterThan(0);
+  });
+
   it('is none in a dent, where no hand comes', () => {
     // A box with a deep cut of a V into its top: the edge below turns inwards.
     const cut = prism([[0, 0], [30, 0], [30, 12], [20, 12], [15, 3], [10, 12], [0, 12]], 20); // oxfmt-ignore
@@ -80,6 +92,13 @@ describe('a corner that a hand would meet', () => {
   it('is not each that small facets make along a rim which is not sharp', () => {
     // Its rim turns by 125°, an edge of 110°.
     expect(sharpest(flared())).toBeGreaterThan(100);
+  });
+
+  it('is not the tip of a needle that is rounded as a finger would want it', () => {
+    const needle = madeWith(kernel, ({ Manifold }) =>
+      Manifold.hull([Manifold.cylinder(1, 5, 5, 48), Manifold.sphere(0.6, 48).translate([0, 0, 22])]),
+    );
+    for (const { at, deg } of cornersOf(subjectOf(needle))) if (at[2] > 15) expect(deg).toBeGreaterThan(150);
   });
 
   it('is the tip of a cone also where that is marched', () => {

@@ -87,8 +87,24 @@ describe('a round hole', () => {
       ({ Manifold }) => Manifold.cylinder(30, 4, 4, 48, true).translate([18, 0, 0]),
     ]; // oxfmt-ignore
     for (const [i, cut] of cuts.entries()) expect([i, found(less(10, cut))]).toEqual([i, []]);
+    // A barrel about each axis in turn, whose widest ring is upright.
+    const barrel: (k: Kernel) => Manifold = ({ CrossSection }) =>
+      CrossSection.circle(4, 64).rotate(180 / 64).intersect(CrossSection.square([8, 20], true).translate([4, 0])).revolve(64); // oxfmt-ignore
+    for (const turns of [
+      [0, 0, 0],
+      [90, 0, 0],
+      [0, 90, 0],
+      [35, 70, 20],
+    ] as [number, number, number][])
+      expect(found(less(4, barrel, (solid) => solid.rotate(turns)))).toEqual([]);
     const post = madeWith(kernel, ({ Manifold }) => Manifold.cylinder(20, 4, 4, 48));
     expect(found(post)).toEqual([]);
+  });
+
+  it('is one also where it is no deeper than half a layer', () => {
+    const recess = less(6, ({ Manifold }) => Manifold.cylinder(5, 3, 3, 24).translate([0, 0, 2.9]));
+    expect(found(recess)).toMatchObject([{ through: false, diameterMm: expect.closeTo(6, 3) as number }]);
+    expect(found(recess)[0].depthMm).toBeCloseTo(0.1, 3);
   });
 
   it('is the inside of a tube, and not its outside', () => {

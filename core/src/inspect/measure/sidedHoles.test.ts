@@ -88,6 +88,15 @@ it('are none where nothing goes all the way around, and none that are taken', ()
     ),
   );
   expect(sidedHoles(notched, new Set())).toEqual([]);
+  // As a channel for a cable, whose cover has a slit along it.
+  const slit = subjectOf(
+    madeWith(kernel, ({ Manifold }) =>
+      Manifold.cube([30, 30, 6], true)
+        .subtract(Manifold.cube([10, 10, 20], true))
+        .subtract(Manifold.cube([12, 2.4, 20], true).translate([10, 0, 0])),
+    ),
+  );
+  expect(sidedHoles(slit, new Set())).toEqual([]);
   const slot = subjectOf(
     madeWith(kernel, ({ Manifold }) =>
       Manifold.cube([30, 30, 6], true).subtract(Manifold.cube([4, 12, 20], true)),

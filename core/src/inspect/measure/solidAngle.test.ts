@@ -20,6 +20,25 @@ it('is a quarter of a right angle’s turn at a box’s corner, twice that on it
   expect(at(box, [10, 8, 14])).toBe(0);
 });
 
+it('is half a ball on a face, whichever way that looks', () => {
+  for (let deg = 5; deg < 180; deg += 10) {
+    for (const turns of [
+      [deg, 0, 0],
+      [0, deg, 0],
+      [deg, 2 * deg, 0],
+    ] as Vec3[]) {
+      const box = subjectOf(madeWith(kernel, ({ Manifold }) => Manifold.cube([20, 16, 12], true).rotate([...turns]))); // oxfmt-ignore
+      const { normals } = box.faces;
+      for (let f = 0; f < normals.length; f += 3) {
+        const [x, y, z] = [...normals.subarray(f, f + 3)];
+        const corner = 3 * box.mesh.triangles[f];
+        const along = [0, 1, 2].reduce((sum, i) => sum + normals[f + i] * box.mesh.positions[corner + i], 0);
+        expect(Math.abs(at(box, [along * x, along * y, along * z]) - 360)).toBeLessThan(10);
+      }
+    }
+  }
+});
+
 it('is that of a wedge along its edge, and of a cone at its tip', () => {
   // An edge of 30° takes 30 of 360 parts of the ball.
   const wedge = subjectOf(

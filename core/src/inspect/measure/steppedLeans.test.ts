@@ -73,6 +73,12 @@ describe('a lean that only shows from layer to layer', () => {
     expect(leans(stairs(3, 2.3)).found).toEqual([]);
   });
 
+  it('is as long as it is in the layer where it is longest', () => {
+    const narrowing = () =>
+      stairs(5, 0.38)().add(box([10 + 6 * 0.38, 1.2, 0.2], [0, 9, 6])).add(box([10, 20, 3], [0, 0, 6])); // oxfmt-ignore
+    expect(leans(narrowing).found).toHaveLength(1);
+  });
+
   it('is each of two that lie apart', () => {
     const two = () => stairs(5, 0.38)().add(stairs(5, 0.36, 20, [60, 0])());
     const { found } = leans(two);

@@ -24,6 +24,13 @@ it('a plate with a post is as thick as it is under every place of its surface', 
     expect(thicknessMm[i]).toBeCloseTo(2, 2);
   }
   expect(onPlate).toBeGreaterThan(500);
+  // On its top to the very rim, where a face beside it is as near.
+  for (let face = 0; face < thicknessMm.length; face += 3) {
+    const corners = [0, 1, 2].map((k) => [...positions.subarray(3 * (face + k), 3 * (face + k) + 3)]);
+    if (!corners.every(([x, y, z]) => Math.abs(z - 2) < 1e-4 && Math.max(Math.abs(x), Math.abs(y)) > 4))
+      continue;
+    for (let k = 0; k < 3; k++) expect(thicknessMm[face + k]).toBeCloseTo(2, 2);
+  }
   expect(Math.max(...thicknessMm)).toBeLessThanOrEqual(8);
 });
 

@@ -32,6 +32,18 @@ describe('heights at which a wall is thin', () => {
     expect(foot).toBeLessThan(3);
   });
 
+  it('begin at the very end of each of many narrow faces', () => {
+    // A cone’s shell in narrow strips, thin at its top alone.
+    const shell = subjectOf(
+      madeWith(kernel, ({ Manifold }) =>
+        Manifold.cylinder(20, 10, 6, 64).subtract(
+          Manifold.cylinder(20.02, 6, 5.6, 64).translate([0, 0, -0.01]),
+        ),
+      ),
+    );
+    expect(thinHeightsOf(shell, 'walls', asked(1))[0]).toBeGreaterThan(18.5);
+  });
+
   it('lie where it is as thin as asked for, and nowhere else, and apart', () => {
     // It is 0.6 mm at the top and grows by 0.18 mm with each millimetre down.
     for (const upToMm of [1, 1.8, 2.4]) {
