@@ -1,4 +1,11 @@
-import { extentOf, isInRegion, signedAreaOf, type Outline, type Point } from '../../plane/index.ts';
+import {
+  extentOf,
+  isInRegion,
+  signedAreaOf,
+  type Extent,
+  type Outline,
+  type Point,
+} from '../../plane/index.ts';
 import type { Area, Kernel } from '../../solid/index.ts';
 import { usable } from './columns.ts';
 import type { LayerSection } from './hangingAreas.ts';
@@ -6,6 +13,7 @@ import type { HeldLayer } from './heldLayer.ts';
 import type { KeepAway } from './keepAway.ts';
 import { middleOf } from './middleOf.ts';
 import { leaning, type Room } from './leaning.ts';
+import { placeSeeingAll } from './seeingAll.ts';
 import { apartMm, circleOf, comesNear, type Stem } from './stem.ts';
 import { SupportShape, type MakesArea } from './supportShape.ts';
 
@@ -45,7 +53,7 @@ export function branches(
   bounds: Area,
   makesArea: MakesArea,
 ): (SupportShape | undefined)[] {
-  const cuts = gridOver(kernel, bounds);
+  const cuts = bounds.made(kernel, gridOver(held));
   const shapes = held.map((): SupportShape | undefined => undefined);
   let crown: Area | undefined;
   let stems: readonly Stem[] = [];
@@ -108,53 +116,69 @@ function together(areas: readonly (Area | undefined)[]): Area | undefined {
   return areas.reduce((all, area) => (all && area ? all.with(area) : (all ?? area)), undefined);
 }
 
-/** Thin cuts between squares. */
-function gridOver(kernel: Kernel, bounds: Area): Area {
-  const { x, y } = extentOf(bounds.outlines());
-  const strips: Outline[] = [];
-  const add = (left: number, front: number, right: number, back: number) =>
-    strips.push([
-      [left, front],
-      [right, front],
-      [right, back],
-      [left, back],
-    ]);
-  for (let at = CELL_MM * Math.ceil(x.low / CELL_MM); at <= x.high; at += CELL_MM)
-    add(at, y.low - 1, at + CUT_MM, y.high + 1);
-  for (let at = CELL_MM * Math.ceil(y.low / CELL_MM); at <= y.high; at += CELL_MM)
-    add(x.low - 1, at, x.high + 1, at + CUT_MM);
-  return bounds.made(kernel, strips);
+/** Thin cuts between squares, as equal as each place that is held, seen from above, can be shared out. */
+function gridOver(held: readonly HeldLayer[]): Outline[] {
+  const places = together(held.map(({ onto }) => onto))?.pieces() ?? [];
+  return places.flatMap((place) => {
+    const { x, y } = extentOf(place.outlines());
+    return [
+      ...dividing(x).map((at) => box(at, y.low - 1, at + CUT_MM, y.high + 1)),
+      ...dividing(y).map((at) => box(x.low - 1, at, x.high + 1, at + CUT_MM)),
+    ];
+  });
 }
 
-/** Branches a few layers further down: each drawn together towards its middle, but for what is near to that already. */
+/** Where a length is cut into about as many equal ones as there are squares in it, mm. */
+function dividing({ low, high }: Extent['x']): number[] {
+  const count = Math.max(1, Math.round((high - low) / CELL_MM));
+  return Array.from({ length: count - 1 }, (_, i) => low + ((i + 1) / count) * (high - low));
+}
+
+/**
+ * Branches a few layers further down: each drawn together towards its middle, but for what is near to that already. One that
+ * is not seen whole from any place, as it goes around a corner of the part, is cut in two instead.
+ */
 function narrowed(kernel: Kernel, area: Area, byMm: number): Area {
-  let isNarrower = false;
+  let isChanged = false;
+  const cuts: Outline[] = [];
   const outlines = area.pieces().flatMap((piece) => {
     const own = piece.outlines();
-    const middle = middleOf(piece);
-    // Seen from its middle such a piece lies within itself when it is drawn together.
-    const isStar = own.length === 1 && goesAround(own[0], middle);
-    if (!isStar) return own;
+    // Seen from there such a piece lies within itself when it is drawn together.
+    const middle = own.length === 1 ? placeSeeingAll(own[0]) : undefined;
+    if (!middle) {
+      const cut = cutThrough(own);
+      if (cut) cuts.push(cut);
+      return own;
+    }
     return [
       own[0].map(([x, y]): Point => {
         const mm = Math.hypot(x - middle[0], y - middle[1]);
         const share = mm > CORE_MM ? Math.max(CORE_MM, mm - byMm) / mm : 1;
-        isNarrower ||= share < 1;
+        isChanged ||= share < 1;
         return [middle[0] + share * (x - middle[0]), middle[1] + share * (y - middle[1])];
       }),
     ];
   });
-  return isNarrower ? area.made(kernel, outlines) : area;
+  const drawn = isChanged ? area.made(kernel, outlines) : area;
+  return cuts.length > 0 ? drawn.without(area.made(kernel, cuts)) : drawn;
 }
 
-/** Whether an outline goes around a middle without ever turning back, so that all of it is seen from there. */
-function goesAround(outline: Outline, [x, y]: Readonly<Point>): boolean {
-  let [lastX, lastY] = outline[outline.length - 1];
-  return outline.every(([atX, atY]) => {
-    const turn = (lastX - x) * (atY - y) - (lastY - y) * (atX - x);
-    [lastX, lastY] = [atX, atY];
-    return turn > 0;
-  });
+/** A thin cut across the longer side of a piece, through its middle; none through what is nearly a stem. */
+function cutThrough(outlines: readonly Outline[]): Outline | undefined {
+  const { x, y } = extentOf(outlines);
+  const [wide, deep] = [x.high - x.low, y.high - y.low];
+  if (Math.max(wide, deep) < 2 * STEM_REACH_MM) return undefined;
+  const at = wide > deep ? (x.low + x.high) / 2 : (y.low + y.high) / 2;
+  return wide > deep ? box(at, y.low, at + CUT_MM, y.high) : box(x.low, at, x.high, at + CUT_MM);
+}
+
+function box(left: number, front: number, right: number, back: number): Outline {
+  return [
+    [left, front],
+    [right, front],
+    [right, back],
+    [left, back],
+  ];
 }
 
 /**

@@ -32,6 +32,20 @@ it('brings two together, which go on as one, a little wider', () => {
   expect(one.radiusMm).toBeGreaterThan(1.6);
 });
 
+it('lets a stem grow wider as it goes down, by as much per millimetre whatever the layers, up to a width', () => {
+  const radiusAfter = (mm: number, stepMm: number) => {
+    let now: readonly Stem[] = [stem(3, 5)];
+    for (let i = 0; i < Math.round(mm / stepMm); i++)
+      now = leaning(now, open, { zMm: 40 - i * stepMm, stepMm }).stems;
+    return now[0].radiusMm;
+  };
+  const grown = radiusAfter(8, 0.4) - 1.2;
+  expect(grown).toBeGreaterThan(0.02);
+  expect(radiusAfter(8, 0.2) - 1.2).toBeCloseTo(grown, 9);
+  expect(radiusAfter(4, 0.4) - 1.2).toBeCloseTo(grown / 2, 9);
+  expect(radiusAfter(400, 0.4)).toBe(radiusAfter(800, 0.4));
+});
+
 it('leaves what is too far to be joined before the plate where it is', () => {
   const stems = downTo([stem(-15), stem(15)], open);
   expect(stems.map(({ x }) => x)).toEqual([-15, 15]);

@@ -132,6 +132,23 @@ it('takes less plastic and fewer places on the plate with branches', () => {
   expect(coveredOf(branches)).toBeLessThan(coveredOf(columns) / 2);
 });
 
+it.each(supportForms)('is the same wherever the part stands, held by %s', (form) => {
+  const table = (x: number, y: number) => {
+    const { positions, triangles } = made(({ Manifold }) =>
+      Manifold.cube([8, 8, 16]).add(Manifold.cube([26, 20, 3]).translate([-9, -6, 13])),
+    );
+    return { triangles, positions: positions.map((each, i) => each + [x, y, 0][i % 3]) };
+  };
+  const linesAt = (x: number, y: number) => {
+    const lines = linesOf(held(table(x, y), { form, stand: 'part' }));
+    return { mm: lines.reduce((sum, { path }) => sum + lengthAlong(path), 0), count: lines.length };
+  };
+  const [near, far] = [linesAt(0, 0), linesAt(41.4, -27.9)];
+  expect(near.count).toBeGreaterThan(50);
+  expect(far.mm / near.mm).toBeCloseTo(1, 1);
+  expect(far.count / near.count).toBeCloseTo(1, 1);
+});
+
 it('says where nothing can be held from the plate alone', () => {
   const overFloor = () =>
     made(({ Manifold }) =>
