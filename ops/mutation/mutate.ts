@@ -1,4 +1,5 @@
 import { fork, type ChildProcess } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { once } from 'node:events';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -246,14 +247,18 @@ function sourcesIn(path: string): string[] {
     .map((name) => join(path, name));
 }
 
-/** So many of a list, the same for the same seed, in an order that mixes the files. */
-function drawn<T>(all: readonly T[], count: number, seed: number): T[] {
-  // A linear congruential generator is random enough to pick a sample; its numbers are those of Numerical Recipes.
-  let state = seed >>> 0;
-  const next = () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
+/**
+ * So many of the faults, the same for the same seed, in an order that mixes the files. Each is drawn by its own line, so that
+ * a change to the sources leaves the others in the sample.
+ */
+function drawn(all: readonly (Mutant & InFile)[], count: number, seed: number): (Mutant & InFile)[] {
+  const orderOf = (each: Mutant & InFile) =>
+    createHash('sha256')
+      .update(`${seed} ${keyOf(toldFault(each.file, sourceOf.get(each.file)!, each))}`)
+      .digest('hex');
   return all
-    .map((each) => ({ each, order: next() }))
-    .sort((a, b) => a.order - b.order)
+    .map((each) => ({ each, order: orderOf(each) }))
+    .sort((a, b) => (a.order < b.order ? -1 : 1))
     .slice(0, count)
     .map(({ each }) => each);
 }

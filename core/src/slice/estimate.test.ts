@@ -52,7 +52,7 @@ describe('what a toolpath takes', () => {
     const changed = estimate(layersOf(4), { ...settings, colourChangesMm: [0.25, 0.75, 5] });
     const plain = estimate(layersOf(4), settings);
     expect(changed.colourGrams.map((grams) => grams * 1000)).toEqual([6.25, 12.5, 6.25].map((mg) => expect.closeTo(mg, 9) as number)); // oxfmt-ignore
-    expect(changed.seconds - plain.seconds).toBeCloseTo(2 * COLOUR_CHANGE_S, 6);
+    expect(changed.seconds - plain.seconds).toBeCloseTo(2 * 120, 6);
     expect(changed.grams).toBeCloseTo(plain.grams, 9);
   });
 

@@ -275,6 +275,11 @@ describe('the ways to print', () => {
     expect(settingsFor(card)).toMatchObject({ layerMm: 0.2, plateMm: [180, 180] });
     expect(settingsFor({ ...card, layerMm: 0.3 })).toMatchObject({ layerMm: 0.3, firstLayerMm: 0.3 });
     expect(settingsFor(card, 'detail')).toMatchObject({ layerMm: 0.15, firstLayerMm: 0.2 });
+    // A first layer is no thicker than it has to be, whatever the others usually are.
+    expect(settingsFor({ ...card, layerMm: 0.3 }, 'detail')).toMatchObject({
+      layerMm: 0.15,
+      firstLayerMm: 0.2,
+    });
   });
 });
 

@@ -95,6 +95,15 @@ describe('wave surfaces', () => {
           Math.sin(turn(zMm)) * Math.cos(turn(x));
         expect(Math.abs(field)).toBeLessThan(1e-6);
       }
+      // Each goes from edge to edge.
+      for (const points of lines) {
+        const isReaching = ([0, 1] as const).some((axis) => {
+          const [low, high] = axis === 0 ? [extent.x.low, extent.x.high] : [extent.y.low, extent.y.high];
+          const along = points.map((point) => point[axis]);
+          return Math.min(...along) <= low && Math.max(...along) >= high;
+        });
+        expect(isReaching).toBe(true);
+      }
       // No corner is far from the next, and no place of the area is further from a line than half a period.
       for (const points of lines)
         for (let i = 1; i < points.length; i++)

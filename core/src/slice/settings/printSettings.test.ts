@@ -77,6 +77,10 @@ it.each([
   ['wallMmPerS2', 10, 20_000],
   ['retractMm', 0, 20],
   ['minLayerS', 0, 120],
+  ['purgeMm', 0, 500],
+  ['chamberC', 0, 120],
+  ['spanFanShare', 0, 1],
+  ['flow', 0.5, 1.5],
 ])('takes %s from %f to %f, and nothing beyond', (name, least, most) => {
   const takes = (value: number) => printSettings.safeParse({ [name]: value }).success;
   expect([least, most].map(takes)).toEqual([true, true]);
