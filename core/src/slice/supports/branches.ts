@@ -53,7 +53,8 @@ export function branches(
   bounds: Area,
   makesArea: MakesArea,
 ): (SupportShape | undefined)[] {
-  const cuts = bounds.made(kernel, gridOver(held));
+  const grid = gridOver(held);
+  const cuts = grid.length > 0 ? bounds.made(kernel, grid) : undefined;
   const shapes = held.map((): SupportShape | undefined => undefined);
   let crown: Area | undefined;
   let stems: readonly Stem[] = [];
@@ -75,7 +76,8 @@ export function branches(
     }
     const lowered = crown && isStep ? narrowed(kernel, crown, NARROWING * stepMm) : crown;
     // Beside the part it overlaps what narrows away from there.
-    const begun = onto?.grown(OVERLAP_MM, 'sharp').and(bounds).without(cuts);
+    const whole = onto?.grown(OVERLAP_MM, 'sharp').and(bounds);
+    const begun = cuts ? whole?.without(cuts) : whole;
     if (lowered !== crownAbove || begun || landed.length > 0 || away !== lastAway) {
       const round = landed.length > 0 ? makesArea(landed.map((stem) => circleOf(stem))) : undefined;
       const wanted = together([lowered, begun, round]);

@@ -132,6 +132,11 @@ it('takes less plastic and fewer places on the plate with branches', () => {
   expect(coveredOf(branches)).toBeLessThan(coveredOf(columns) / 2);
 });
 
+it.each(supportForms)('holds what is smaller than a branch, by %s', (form) => {
+  const shelf = made(({ Manifold }) => Manifold.cube([6, 6, 14]).add(Manifold.cube([4, 5, 2]).translate([6, 0, 12]))); // oxfmt-ignore
+  expect(linesOf(held(shelf, { form })).length).toBeGreaterThan(10);
+});
+
 it.each(supportForms)('is the same wherever the part stands, held by %s', (form) => {
   const table = (x: number, y: number) => {
     const { positions, triangles } = made(({ Manifold }) =>
