@@ -53,8 +53,8 @@ export function branches(
   bounds: Area,
   makesArea: MakesArea,
 ): (SupportShape | undefined)[] {
-  const grid = gridOver(held);
-  const cuts = grid.length > 0 ? bounds.made(kernel, grid) : undefined;
+  const grid = gridOver(held, makesArea);
+  const cuts = grid.length > 0 ? makesArea(grid) : undefined;
   const shapes = held.map((): SupportShape | undefined => undefined);
   let crown: Area | undefined;
   let stems: readonly Stem[] = [];
@@ -119,8 +119,12 @@ function together(areas: readonly (Area | undefined)[]): Area | undefined {
 }
 
 /** Thin cuts between squares, as equal as each place that is held, seen from above, can be shared out. */
-function gridOver(held: readonly HeldLayer[]): Outline[] {
-  const places = together(held.map(({ onto }) => onto))?.pieces() ?? [];
+function gridOver(held: readonly HeldLayer[], makesArea: MakesArea): Outline[] {
+  const rims = held.flatMap(
+    ({ onto }) => onto?.outlines().filter((outline) => signedAreaOf(outline) > 0) ?? [],
+  );
+  if (rims.length === 0) return [];
+  const places = makesArea(rims).pieces();
   return places.flatMap((place) => {
     const { x, y } = extentOf(place.outlines());
     return [
