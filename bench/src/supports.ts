@@ -19,7 +19,8 @@ import { witness } from '../../core/test/witness/witness.ts';
 
 /**
  * A line that hangs loose for less is held by those beside it, mm; a branch may reach so far over an edge that it stands on, or
- * begin on a slope with a small round. */
+ * begin on a slope with a small round.
+ */
 const LOOSE_MM = { columns: 2.5, branches: 4 };
 const ROUNDS = 3;
 
