@@ -148,6 +148,16 @@ describe('the ways to fill the inside', () => {
       .filter(({ role }) => role === 'inside');
   const plastic = (paths: readonly Path[]) => sum(paths.map((path) => lengthAlong(path) * path.widthMm));
 
+  it('lies along the outline from half a space within it, and then a space apart', () => {
+    const spaceMm = settings.lineWidthMm / settings.infillShare;
+    const sides = insideOf('outline').map(({ points }) => Math.min(...points.map(([x]) => x)));
+    const rings = [...new Set(sides.map((mm) => Number(mm.toFixed(3))))].toSorted((a, b) => a - b);
+    expect(rings[1] - rings[0]).toBeCloseTo(spaceMm, 2);
+    const plain = insideOf('lines').flatMap(({ points }) => points.map(([x]) => x));
+    // Lines reach to the walls.
+    expect(rings[0] - Math.min(...plain)).toBeCloseTo(spaceMm / 2, 1);
+  });
+
   it.each(['outline', 'honeycomb', 'waves'] as const)(
     'lays about as much as straight lines, and within the walls: %s',
     (way) => {

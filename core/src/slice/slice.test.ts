@@ -81,6 +81,15 @@ it('follows a wall that leans so little that one layer is hardly another than th
   }
 });
 
+it('lays each layer as the part is half-way up it', () => {
+  const cone = madeWith(workshop.kernel, ({ Manifold }) => Manifold.cylinder(4, 12, 2, 96));
+  for (const { zMm, thickMm, paths } of slice(workshop.kernel, cone, settings).layers) {
+    const radius = 12 - 2.5 * (zMm - thickMm / 2);
+    const reach = Math.max(...paths.flatMap(({ points }) => points).map(([x, y]) => Math.hypot(x, y)));
+    expect(Math.abs(reach - (radius - settings.lineWidthMm / 2))).toBeLessThan(0.02);
+  }
+});
+
 it('leaves a hole free of plastic in every layer', () => {
   const pierced = madeWith(workshop.kernel, ({ Manifold }) =>
     Manifold.cube([20, 20, 4], true)

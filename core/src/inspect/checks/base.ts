@@ -1,3 +1,4 @@
+import type { SolidMesh } from '../../mesh/index.ts';
 import { narrowestWidth } from '../../plane/index.ts';
 import { formatNumber } from '../../recipe/amount.ts';
 import type { Check } from './check.ts';
@@ -34,8 +35,8 @@ export const base: Check<'base'> = {
     const { minBaseMm2 } = limits;
     const first = firstLayerOf(subject, limits);
     const verdict = judge(first.areaMm2, 'atLeast', minBaseMm2);
-    const at = lowestPoint(mesh.positions, mesh.triangles, box.min[2]);
-    const triangles = first.faces.length > 0 ? [...first.faces] : at.triangles;
+    const at = middleOfLowest(mesh, box.min[2]);
+    const triangles = [...first.faces];
     const area = first.areaMm2;
     const measured = rounded(area);
     const touches = say('{areaMm2} mm² rest on the plate; the narrowest place is {across} mm wide', {
@@ -61,32 +62,19 @@ export const base: Check<'base'> = {
       limit: minBaseMm2,
       unit: 'mm²',
       rule: 'atLeast',
-      findings: [
-        { verdict, measured, unit: 'mm²', at: at.point, message, steps: stepsOf(triangles), triangles },
-      ],
+      findings: [{ verdict, measured, unit: 'mm²', at, message, steps: stepsOf(triangles), triangles }],
     };
   },
 };
 
-/** The middle of the vertices that are lowest, and the triangles that have one. */
-function lowestPoint(
-  positions: Float32Array,
-  triangles: Uint32Array,
-  lowest: number,
-): { point: [number, number, number]; triangles: number[] } {
-  const touching: number[] = [];
-  const vertices = new Set<number>();
-  for (let i = 0; i < triangles.length; i++) {
-    if (positions[3 * triangles[i] + 2] > lowest + 1e-3) continue;
-    vertices.add(triangles[i]);
-    const f = Math.floor(i / 3);
-    if (touching.at(-1) !== f) touching.push(f);
-  }
-  let x = 0;
-  let y = 0;
-  for (const vertex of vertices) {
+/** The middle of the vertices that are lowest, on the plate. */
+function middleOfLowest({ positions, triangles }: SolidMesh, lowestMm: number): [number, number, number] {
+  const lowest = new Set<number>();
+  for (const vertex of triangles) if (positions[3 * vertex + 2] <= lowestMm + 1e-3) lowest.add(vertex);
+  let [x, y] = [0, 0];
+  for (const vertex of lowest) {
     x += positions[3 * vertex];
     y += positions[3 * vertex + 1];
   }
-  return { point: [rounded(x / vertices.size), rounded(y / vertices.size), 0], triangles: touching };
+  return [rounded(x / lowest.size), rounded(y / lowest.size), 0];
 }

@@ -72,6 +72,15 @@ describe('where two lumps hang together', () => {
     expect(Math.hypot(joints[0].at[0], joints[0].at[1])).toBeLessThan(0.05);
   });
 
+  it('is none where what hangs together there is hardly wider', () => {
+    const notched = (wideMm: number) => (of: Kernel) =>
+      box(of, [24, wideMm, 4], [-12, -wideMm / 2, 0])
+        .subtract(box(of, [2, 5, 8], [-1, 0.5, -2]))
+        .subtract(box(of, [2, 5, 8], [-1, -5.5, -2]));
+    expect(jointsIn(notched(1.3))).toEqual([]);
+    expect(jointsIn(notched(8))).toHaveLength(1);
+  });
+
   it('is told once for each neck of a plate, and for each of several', () => {
     const plate = (of: Kernel) =>
       [0, 20, 40].reduce(

@@ -101,8 +101,13 @@ describe('a lean that only shows from layer to layer', () => {
         box([openMm + 20, 20, 3], [-openMm / 2 - 10, 0, 8.8]),
       ]);
     };
-    const leaning = (openMm: number) => leans(gate(openMm)).found.filter(({ deg }) => deg < 80);
-    expect(leaning(8)).toEqual([]);
-    expect(leaning(16).length).toBeGreaterThan(0);
+    const leaning = (openMm: number, turnedDeg = 0) =>
+      leans(() => gate(openMm)().rotate([0, 0, turnedDeg]).translate([7, -4, 0])).found.filter(
+        ({ deg }) => deg < 80,
+      );
+    for (const deg of [0, 30, 90, 200]) {
+      expect(leaning(8, deg)).toEqual([]);
+      expect(leaning(16, deg).length).toBeGreaterThan(0);
+    }
   });
 });

@@ -175,6 +175,19 @@ describe('a printer with two filaments', () => {
   });
 });
 
+it('speeds up no quicker than the printer can, and as quick as it is set to where it cannot be told', () => {
+  const wanted = settingsFor(classroomLimits);
+  const sheetOf = (perS2: number, takesAccelerations: boolean): MachineSheet => ({
+    ...exampleSheets[0],
+    maxAccelerationMmPerS2: { ...exampleSheets[0].maxAccelerationMmPerS2, x: perS2, y: 2 * perS2 },
+    dialect: { ...exampleSheets[0].dialect, takesAccelerations },
+  });
+  const wallOn = (perS2: number, isTold: boolean) => settingsOn(sheetOf(perS2, isTold), wanted).wallMmPerS2;
+  expect(wallOn(wanted.wallMmPerS2 / 2, true)).toBe(wanted.wallMmPerS2 / 2);
+  expect(wallOn(wanted.wallMmPerS2 * 2, true)).toBe(wanted.wallMmPerS2);
+  expect(wallOn(wanted.wallMmPerS2 * 2, false)).toBe(wanted.wallMmPerS2 * 2);
+});
+
 it('is not begun in a material for which the printer does not become hot enough', () => {
   const sprout = exampleSheets.find(({ name }) => name === 'Sprout 120')!;
   expect(cannotPrint(sprout, settingsFor({ ...classroomLimits, material: 'ABS' }))).toBe(

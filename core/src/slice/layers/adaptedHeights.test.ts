@@ -3,6 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { built } from '../../../test/evaluated.ts';
 import { madeWith } from '../../../test/solids.ts';
+import { subdivided } from '../../../test/wildMeshes.ts';
 import { boundsOf, type SolidMesh } from '../../mesh/index.ts';
 import type { Workshop } from '../../solid/index.ts';
 import { starters } from '../../starters/index.ts';
@@ -24,6 +25,16 @@ describe('layers that adapt', () => {
     expect(layers.some(({ zMm }) => Math.abs(zMm - 5.03) < 0.02)).toBe(true);
     expect(layers.at(-1)!.zMm).toBeCloseTo(11.17, 6);
     expect(layers.filter(({ thickMm }) => thickMm > 0.29).length).toBeGreaterThan(layers.length * 0.8);
+  });
+
+  it('are the same however finely the surface is cut up', () => {
+    const ball = madeWith(workshop.kernel, ({ Manifold }) => Manifold.sphere(6, 48).translate([0, 0, 5]).trimByPlane([0, 0, 1], 0)); // oxfmt-ignore
+    const whole = heightsOf(ball);
+    let fine = ball;
+    for (let i = 0; i < 4; i++) fine = subdivided(fine);
+    const cut = heightsOf(fine);
+    expect(cut.length).toBe(whole.length);
+    cut.forEach(({ zMm }, i) => expect(zMm).toBeCloseTo(whole[i].zMm, 2));
   });
 
   it('leave no step that is larger than the finest layer, on whatever cone', () => {

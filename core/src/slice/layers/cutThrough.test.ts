@@ -33,6 +33,9 @@ it('shows more of a line that is crossed at a slant, and nothing of one that is 
   expect(xMm).toBeCloseTo(5);
   expect(widthMm).toBeCloseTo(0.4 * Math.SQRT2);
   expect(cutThrough(toolpath(slanting), 11)).toEqual([]);
+  // A short line is no longer than it is with its round ends, however flatly it is crossed.
+  const short = line([[0, 4.99], [0.3, 5.01]]); // oxfmt-ignore
+  expect(cutThrough(toolpath(short), 5)[0].widthMm).toBeCloseTo(0.4 + Math.hypot(0.3, 0.02));
   // Away from the origin and from its middle.
   const steep = line([[7, 20], [13, 5]]); // oxfmt-ignore
   expect(cutThrough(toolpath(steep), 10)[0].xMm).toBeCloseTo(11);

@@ -70,6 +70,8 @@ it('marks a line just where it lies beside what is below it by more than half a 
   const moved = layerOf([[0, 0.08], [10, 0.08]]); // oxfmt-ignore
   expect(overhang(moved, layerOf([[1, -0.26], [9, -0.26]]))).toEqual([1, 9]); // oxfmt-ignore
   expect(overhang(moved, layerOf([[1, 0.45], [9, 0.45]]))).toEqual([1, 9]); // oxfmt-ignore
+  // Beside its end it reaches as far as it does ahead of it.
+  expect(overhang(under, layerOf([[10.3, 0.3], [12, 0.3]]))[0]).toBe(10.3); // oxfmt-ignore
   // A wider line below holds it that much further out.
   const wide = layerOf([[0, 0], [10, 0]], { widthMm: 0.8 }); // oxfmt-ignore
   expect(overhang(wide, layerOf([[1, 0.4], [9, 0.4]]))).toEqual([]); // oxfmt-ignore

@@ -30,6 +30,8 @@ it('is the same for heights that differ by rounding alone', () => {
   // Halves and the share from which a rest is a layer of its own, both ways off by rounding.
   for (const mm of [5, 5.1, 5.06])
     expect(layerHeights(mm + 1e-6, settings).length).toBe(layerHeights(mm - 1e-6, settings).length);
+  // What is just that share is a layer of its own.
+  expect(tops(1.26)).toEqual([0.2, 0.4, 0.6, 0.8, 1, 1.2, 1.26]);
   expect(tops(0.6)).toEqual([0.2, 0.4, 0.6]);
   expect(tops(0.65)).toEqual([0.2, 0.4, 0.65]);
   expect(tops(0.7)).toEqual([0.2, 0.4, 0.6, 0.7]);

@@ -47,6 +47,19 @@ describe('the time of moves', () => {
     expect(back.seconds).toBeCloseTo(2 * there, 9);
   });
 
+  it('is the same wherever on the plate they are, and whichever way they go', () => {
+    const corners = [[0, 0], [10, 0], [18, 6], [18, 14], [4, 20]] as const; // oxfmt-ignore
+    const seconds = (place: (at: readonly [number, number]) => readonly [number, number]) => {
+      const time = new MovementTime(settings);
+      for (const [i, to] of corners.slice(1).entries()) time.add(move(place(corners[i]), place(to)));
+      return time.seconds;
+    };
+    const here = seconds((at) => at);
+    expect(seconds(([x, y]) => [x + 80, y - 35])).toBeCloseTo(here, 9);
+    expect(seconds(([x, y]) => [-y, x])).toBeCloseTo(here, 9);
+    expect(seconds(([x, y]) => [y, x])).toBeCloseTo(here, 9);
+  });
+
   it('has a stop, and the way of the filament back and forth, at either end of a travel that draws it back', () => {
     const time = new MovementTime(settings);
     time.add(move([0, 0], [30, 0]));

@@ -87,6 +87,12 @@ it.each([
   expect([least - 1, most + 0.5, most + 1].map(takes)).toEqual([false, false, false]);
 });
 
+it('fills the inside in each of its ways, and in no other', () => {
+  const takes = (infillWay: string) => printSettings.safeParse({ infillWay }).success;
+  expect(['lines', 'outline', 'honeycomb', 'waves'].map(takes)).toEqual([true, true, true, true]);
+  expect(takes('knots')).toBe(false);
+});
+
 it('stops for another colour at most twelve times, above the plate', () => {
   const takes = (colourChangesMm: number[]) => printSettings.safeParse({ colourChangesMm }).success;
   const first = (count: number) => Array.from({ length: count }, (_, i) => i + 1);

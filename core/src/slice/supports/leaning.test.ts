@@ -56,6 +56,10 @@ it('goes around what lies in its way, and lands where it cannot', () => {
   const { stems, landed } = leaning([stem(1.1, 5)], wall, STEP);
   expect(landed).toEqual([]);
   expect(stems[0].x).toBeLessThan(1.1);
+  // As it goes around it along the other axis.
+  expect(leaning([stem(5, 1.1)], wall, STEP).stems[0].y).toBeLessThan(1.1);
+  const behind: Room = { ...open, away: square(-20, -2.4) };
+  expect(leaning([stem(-5, -1.1)], behind, STEP).stems[0].y).toBeGreaterThan(-1.1);
   const top: Room = { ...open, away: square(-10, 10) };
   expect(leaning([stem(0)], top, STEP)).toEqual({ stems: [], landed: [stem(0)] });
 });

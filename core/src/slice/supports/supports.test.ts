@@ -93,6 +93,15 @@ it('leaves a layer free under what it holds, and stands on the plate with a foot
   expect(widthAt(1) - widthAt(2)).toBeGreaterThan(0.8);
 });
 
+it('lies on the plate line beside line, and apart above it', () => {
+  const lines = linesOf(held(post()));
+  const lengthIn = (layer: number) =>
+    lines.filter(({ zMm }) => Math.abs(zMm - layer * 0.2) < 1e-6).reduce((sum, { path }) => sum + lengthAlong(path), 0); // oxfmt-ignore
+  // The foot covers 14.8 mm by 10.8 mm and a little more, in lines of 0.45 mm.
+  expect(lengthIn(1)).toBeGreaterThan(330);
+  expect(lengthIn(2)).toBeLessThan(lengthIn(1) / 2);
+});
+
 it.each(supportForms)(
   'reaches with %s no further beyond the part than its place on a plate is grown for',
   (form) => {
