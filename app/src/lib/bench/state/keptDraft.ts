@@ -34,48 +34,66 @@ const draftSchema = z.object({
   sent: z.array(z.object({ key: z.string(), design: z.unknown() })).optional(),
 });
 
-/** The draft of one project in this browser, so that neither a lost connection nor a closed tab loses an edit. */
+/** So many tabs with one project keep their drafts beside each other; more share the last place. */
+const PLACES = 9;
+
+/**
+ * The draft of one project in this browser, so that neither a lost connection nor a closed tab loses an edit. Tabs with the
+ * same project have places of their own: each writes where nothing is or what it wrote itself, and throws away that alone.
+ */
 export class KeptDraft {
   readonly #key: string;
   readonly #storage: DraftStorage;
+  /** Where this tab's draft is, and what it has there. */
+  #own: { readonly place: string; readonly words: string } | undefined;
 
   constructor(projectId: string, storage: DraftStorage) {
     this.#key = `kelbrin draft ${projectId}`;
     this.#storage = storage;
   }
 
-  /** What a former tab could not save; what cannot be read is put aside, where no later edit is written over it. */
+  /**
+   * What a former tab could not save, which is this tab's from now on; what cannot be read is put aside, where no later edit
+   * is written over it.
+   */
   read(): Draft | undefined {
-    const words = this.#storage.getItem(this.#key);
-    if (words === null) return undefined;
-    const draft = draftSchema.safeParse(safeJson(words));
-    const design = draft.success ? readDesign(draft.data.design) : undefined;
-    if (!draft.success || !design) {
-      this.#storage.setItem(`${this.#key} unread ${Date.now()}`, words);
-      this.#storage.removeItem(this.#key);
-      return undefined;
+    for (const [i, place] of this.#places().entries()) {
+      const words = this.#storage.getItem(place);
+      if (words === null) continue;
+      const draft = readDraft(words);
+      if (draft) {
+        this.#own = { place, words };
+        return draft;
+      }
+      this.#storage.setItem(`${this.#key} unread ${Date.now()} ${i}`, words);
+      this.#storage.removeItem(place);
     }
-    const { baseRevision, base, sent = [] } = draft.data;
-    const read = sent.flatMap((each): Sent[] => {
-      const of = readDesign(each.design);
-      return of ? [{ key: each.key, design: of }] : [];
-    });
-    const last = read.at(-1);
-    return {
-      base: { revision: baseRevision, design: readDesign(base) },
-      sent: read,
-      // What was sent already is the same save, should two tabs send it.
-      design: last && sameDesign(last.design, design) ? last.design : design,
-    };
+    return undefined;
   }
 
   write({ base, sent, design }: Draft): void {
     const draft = { baseRevision: base.revision, base: base.design, sent: sent.slice(-SENT_KEPT), design };
-    this.#storage.setItem(this.#key, JSON.stringify(draft));
+    const words = JSON.stringify(draft);
+    const places = this.#places();
+    const place = this.#has()?.place ?? places.find((each) => this.#storage.getItem(each) === null);
+    this.#own = { place: place ?? places[PLACES - 1], words };
+    this.#storage.setItem(this.#own.place, words);
   }
 
+  /** Throws away what this tab has kept; another's stays. */
   remove(): void {
-    this.#storage.removeItem(this.#key);
+    const own = this.#has();
+    if (own) this.#storage.removeItem(own.place);
+    this.#own = undefined;
+  }
+
+  /** Where this tab's draft is, as long as no other tab has written there or thrown it away. */
+  #has() {
+    return this.#own && this.#storage.getItem(this.#own.place) === this.#own.words ? this.#own : undefined;
+  }
+
+  #places(): string[] {
+    return Array.from({ length: PLACES }, (_, i) => (i === 0 ? this.#key : `${this.#key} ${i + 1}`));
   }
 
   /** All that was put aside. */
@@ -90,6 +108,24 @@ export class KeptDraft {
   forget({ key }: Unread): void {
     this.#storage.removeItem(key);
   }
+}
+
+function readDraft(words: string): Draft | undefined {
+  const draft = draftSchema.safeParse(safeJson(words));
+  const design = draft.success ? readDesign(draft.data.design) : undefined;
+  if (!draft.success || !design) return undefined;
+  const { baseRevision, base, sent = [] } = draft.data;
+  const read = sent.flatMap((each): Sent[] => {
+    const of = readDesign(each.design);
+    return of ? [{ key: each.key, design: of }] : [];
+  });
+  const last = read.at(-1);
+  return {
+    base: { revision: baseRevision, design: readDesign(base) },
+    sent: read,
+    // What was sent already is the same save, should two tabs send it.
+    design: last && sameDesign(last.design, design) ? last.design : design,
+  };
 }
 
 function readDesign(data: unknown): Design | undefined {
