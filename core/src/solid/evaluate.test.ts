@@ -129,9 +129,9 @@ it('makes a closed solid of any recipe, of the volume the kernel says', () => {
 
 it('leaves the kernel’s memory as it found it', async () => {
   const { heldBytes, ...fresh } = await kernelWithMemory();
-  for (let i = 0; i < 30; i++) evaluate(label(), fresh);
+  for (let i = 0; i < 10; i++) evaluate(label(), fresh);
   const before = heldBytes();
-  for (let i = 0; i < 300; i++) evaluate(label(), fresh);
+  for (let i = 0; i < 50; i++) evaluate(label(), fresh);
   expect(heldBytes()).toBe(before);
 });
 
