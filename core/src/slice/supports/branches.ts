@@ -118,20 +118,27 @@ function together(areas: readonly (Area | undefined)[]): Area | undefined {
   return areas.reduce((all, area) => (all && area ? all.with(area) : (all ?? area)), undefined);
 }
 
-/** Thin cuts between squares, as equal as each place that is held, seen from above, can be shared out. */
+/**
+ * Thin cuts between squares, as equal as each place that is held, seen from above, can be shared out. Places are told by the
+ * boxes around what is held in each layer: there can be thousands of corners in it.
+ */
 function gridOver(held: readonly HeldLayer[], makesArea: MakesArea): Outline[] {
-  const rims = held.flatMap(
-    ({ onto }) => onto?.outlines().filter((outline) => signedAreaOf(outline) > 0) ?? [],
-  );
-  if (rims.length === 0) return [];
-  const places = makesArea(rims).pieces();
-  return places.flatMap((place) => {
-    const { x, y } = extentOf(place.outlines());
-    return [
-      ...dividing(x).map((at) => box(at, y.low - 1, at + CUT_MM, y.high + 1)),
-      ...dividing(y).map((at) => box(x.low - 1, at, x.high + 1, at + CUT_MM)),
-    ];
-  });
+  const boxes = held.flatMap(({ onto }) => onto?.outlines().map((outline) => boxAround(outline)) ?? []);
+  if (boxes.length === 0) return [];
+  return makesArea(boxes)
+    .pieces()
+    .flatMap((place) => {
+      const { x, y } = extentOf(place.outlines());
+      return [
+        ...dividing(x).map((at) => box(at, y.low - 1, at + CUT_MM, y.high + 1)),
+        ...dividing(y).map((at) => box(x.low - 1, at, x.high + 1, at + CUT_MM)),
+      ];
+    });
+}
+
+function boxAround(outline: Outline): Outline {
+  const { x, y } = extentOf([outline]);
+  return box(x.low, y.low, x.high, y.high);
 }
 
 /** Where a length is cut into about as many equal ones as there are squares in it, mm. */
