@@ -257,6 +257,16 @@ describe('a list of requirements', () => {
         expect(withRequirementField(requirement, token.path, { formula: 'x' }).ok).toBe(false);
       }
     }
+    for (const kind of requirementKinds) {
+      const requirement = kind.create();
+      for (const token of kind.sentence(requirement)) {
+        if (token.type !== 'choice') continue;
+        for (const { value, label } of token.options) {
+          const changed = withRequirementField(requirement, token.path, value);
+          expect(changed.ok && requirementWords(changed.changed), kind.kind).toContain(label);
+        }
+      }
+    }
     const hole = withRequirementField({ kind: 'hole', reach: 'any', atLeastMm: 3 }, ['reach'], 'sideways');
     expect(hole).toEqual({ ok: false, message: 'that cannot be chosen' });
   });
