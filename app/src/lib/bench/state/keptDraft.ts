@@ -75,9 +75,11 @@ export class KeptDraft {
     const draft = { baseRevision: base.revision, base: base.design, sent: sent.slice(-SENT_KEPT), design };
     const words = JSON.stringify(draft);
     const places = this.#places();
-    const place = this.#has()?.place ?? places.find((each) => this.#storage.getItem(each) === null);
-    this.#own = { place: place ?? places[PLACES - 1], words };
-    this.#storage.setItem(this.#own.place, words);
+    const free = () => places.find((each) => this.#storage.getItem(each) === null);
+    const place = this.#has()?.place ?? free() ?? places[PLACES - 1];
+    this.#storage.setItem(place, words);
+    // Where the storage is full this tab still has what it wrote before.
+    this.#own = { place, words };
   }
 
   /** Throws away what this tab has kept; another's stays. */

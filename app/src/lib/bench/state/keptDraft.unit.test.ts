@@ -1,19 +1,10 @@
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { KeptDraft } from './keptDraft.ts';
-import { design, wordsOf } from './testServer.ts';
+import { design, Server, wordsOf } from './testServer.ts';
 
-let kept: Map<string, string>;
-const storage = {
-  getItem: (key: string) => kept.get(key) ?? null,
-  setItem: (key: string, words: string) => void kept.set(key, words),
-  removeItem: (key: string) => void kept.delete(key),
-  key: (i: number) => [...kept.keys()][i] ?? null,
-  get length() {
-    return kept.size;
-  },
-};
-const tab = (projectId = 'p') => new KeptDraft(projectId, storage);
+let server: Server;
+const tab = (projectId = 'p') => new KeptDraft(projectId, server.storage);
 const draft = (words: string) => ({
   base: { revision: 1, design: design('begun') },
   sent: [],
@@ -23,7 +14,7 @@ const readBy = (each: KeptDraft) => {
   const read = each.read();
   return read && wordsOf(read.design);
 };
-beforeEach(() => (kept = new Map()));
+beforeEach(() => (server = new Server()));
 
 describe('two tabs with the same project', () => {
   it('keep their edits beside each other, and tabs opened later find those of each', () => {
@@ -49,7 +40,7 @@ describe('two tabs with the same project', () => {
     one.remove();
     expect(readBy(tab())).toBe('right');
     two.remove();
-    expect(kept.size).toBe(0);
+    expect(server.kept.size).toBe(0);
   });
 
   it('part where one has read what the other goes on with', () => {
@@ -75,7 +66,7 @@ describe('two tabs with the same project', () => {
     const steps = fc.array(fc.tuple(fc.nat(2), fc.constantFrom('writes', 'saved')), { maxLength: 30 });
     fc.assert(
       fc.property(steps, (all) => {
-        kept = new Map();
+        server = new Server();
         const tabs = [tab(), tab(), tab()];
         const waiting = new Map<number, string>();
         all.forEach(([who, what], i) => {
@@ -101,9 +92,23 @@ describe('two tabs with the same project', () => {
 it('what cannot be read is put aside, and does not hide what can', () => {
   const tabs = [tab(), tab(), tab()];
   tabs.forEach((each, i) => each.write(draft(`${i}`)));
-  const [first, second] = kept.keys();
-  kept.set(first, 'no draft').set(second, 'nor this');
+  const [first, second] = server.kept.keys();
+  server.kept.set(first, 'no draft').set(second, 'nor this');
   const later = tab();
   expect(readBy(later)).toBe('2');
   expect(later.unread().map(({ words }) => words)).toEqual(['no draft', 'nor this']);
+});
+
+it('what is too much for the storage leaves what was kept before, which is thrown away once all is saved', () => {
+  const [one, { storage }] = [tab(), server];
+  one.write(draft('left'));
+  const { setItem } = storage;
+  storage.setItem = () => {
+    throw new Error('full');
+  };
+  expect(() => one.write(draft('left again'))).toThrow();
+  storage.setItem = setItem;
+  one.write(draft('left once more'));
+  one.remove();
+  expect(server.kept.size).toBe(0);
 });
