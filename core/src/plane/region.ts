@@ -34,6 +34,11 @@ export function extentOf(region: readonly (readonly Readonly<Point>[])[]): Exten
   return { x: { low: lowX, high: highX }, y: { low: lowY, high: highY } };
 }
 
+/** The rectangle that reaches just so far, counter-clockwise. */
+export function rectangle({ x, y }: Extent): Outline {
+  return [[x.low, y.low], [x.high, y.low], [x.high, y.high], [x.low, y.high]]; // oxfmt-ignore
+}
+
 /** The area of an outline in mm², negative when it turns clockwise (the shoelace formula). */
 export function signedAreaOf(outline: Outline): number {
   let twice = 0;

@@ -12,7 +12,7 @@ import {
   type Taper,
   type Vec3,
 } from '../mesh/index.ts';
-import { mapped, scaled, stretched, type Point, type Region } from '../plane/index.ts';
+import { mapped, rectangle, scaled, stretched, type Point, type Region } from '../plane/index.ts';
 import { plateBox, type Operation } from '../recipe/index.ts';
 import type { Scope } from './scope.ts';
 import { taperedBody } from './taperedBody.ts';
@@ -134,5 +134,5 @@ export function boxOfAll(operations: readonly Operation<Manifold>[]): Box {
 
 /** The outline of a box seen from above. */
 export function rectangleOf({ min, max }: Box): Region {
-  return [[[min[0], min[1]], [max[0], min[1]], [max[0], max[1]], [min[0], max[1]]]]; // oxfmt-ignore
+  return [rectangle({ x: { low: min[0], high: max[0] }, y: { low: min[1], high: max[1] } })];
 }

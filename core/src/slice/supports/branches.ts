@@ -1,10 +1,12 @@
 import {
   extentOf,
   isInRegion,
+  rectangle,
   signedAreaOf,
   type Extent,
   type Outline,
   type Point,
+  type Region,
 } from '../../plane/index.ts';
 import type { Area, Kernel } from '../../solid/index.ts';
 import { usable } from './columns.ts';
@@ -123,23 +125,22 @@ function together(areas: readonly (Area | undefined)[]): Area | undefined {
  * boxes around what is held in each layer: there can be thousands of corners in it.
  */
 function gridOver(held: readonly HeldLayer[], makesArea: MakesArea): Outline[] {
-  const boxes = held.flatMap(({ onto }) => onto?.outlines().map((outline) => boxAround(outline)) ?? []);
+  const boxes = held.flatMap(
+    ({ onto }) => onto?.outlines().map((outline) => rectangle(extentOf([outline]))) ?? [],
+  );
   if (boxes.length === 0) return [];
   return makesArea(boxes)
     .pieces()
     .flatMap((place) => {
       const { x, y } = extentOf(place.outlines());
       return [
-        ...dividing(x).map((at) => box(at, y.low - 1, at + CUT_MM, y.high + 1)),
-        ...dividing(y).map((at) => box(x.low - 1, at, x.high + 1, at + CUT_MM)),
+        ...dividing(x).map((at) => rectangle({ x: cutAt(at), y: { low: y.low - 1, high: y.high + 1 } })),
+        ...dividing(y).map((at) => rectangle({ x: { low: x.low - 1, high: x.high + 1 }, y: cutAt(at) })),
       ];
     });
 }
 
-function boxAround(outline: Outline): Outline {
-  const { x, y } = extentOf([outline]);
-  return box(x.low, y.low, x.high, y.high);
-}
+const cutAt = (mm: number) => ({ low: mm, high: mm + CUT_MM });
 
 /** Where a length is cut into about as many equal ones as there are squares in it, mm. */
 function dividing({ low, high }: Extent['x']): number[] {
@@ -177,21 +178,12 @@ function narrowed(kernel: Kernel, area: Area, byMm: number): Area {
 }
 
 /** A thin cut across the longer side of a piece, through its middle; none through what is nearly a stem. */
-function cutThrough(outlines: readonly Outline[]): Outline | undefined {
+function cutThrough(outlines: Region): Outline | undefined {
   const { x, y } = extentOf(outlines);
   const [wide, deep] = [x.high - x.low, y.high - y.low];
   if (Math.max(wide, deep) < 2 * STEM_REACH_MM) return undefined;
-  const at = wide > deep ? (x.low + x.high) / 2 : (y.low + y.high) / 2;
-  return wide > deep ? box(at, y.low, at + CUT_MM, y.high) : box(x.low, at, x.high, at + CUT_MM);
-}
-
-function box(left: number, front: number, right: number, back: number): Outline {
-  return [
-    [left, front],
-    [right, front],
-    [right, back],
-    [left, back],
-  ];
+  const [middleX, middleY] = middleOf(outlines);
+  return rectangle(wide > deep ? { x: cutAt(middleX), y } : { x, y: cutAt(middleY) });
 }
 
 /**
@@ -222,7 +214,7 @@ function parted(
 /** A piece as a stem, if it has become one that has room there. */
 function stemOf(piece: Area, { away, bounds }: Room): Stem | undefined {
   if (piece.mm2() < LEAST_STEM_MM2) return undefined;
-  const [x, y] = middleOf(piece);
+  const [x, y] = middleOf(piece.outlines());
   const isSmall = piece
     .outlines()
     .every((outline) => outline.every((at) => Math.hypot(at[0] - x, at[1] - y) <= STEM_REACH_MM));

@@ -1,4 +1,4 @@
-import { extentOf } from '../../plane/index.ts';
+import { extentOf, rectangle } from '../../plane/index.ts';
 import type { Area, Kernel } from '../../solid/index.ts';
 import type { Spot } from '../paths/toolpath.ts';
 import type { LayerSection } from './hangingAreas.ts';
@@ -83,7 +83,7 @@ function meet(a: Area, b: Area): boolean {
 }
 
 const middleOfPiece = (piece: Piece) =>
-  'stem' in piece ? ([piece.stem.x, piece.stem.y] as const) : middleOf(piece.area);
+  'stem' in piece ? ([piece.stem.x, piece.stem.y] as const) : middleOf(piece.area.outlines());
 
 /** Heights a little apart from the plate to above the highest support, but for those that are like the one below. */
 function levelsOf(layers: readonly LayerSection[], supports: readonly (SupportShape | undefined)[]): Level[] {
@@ -103,21 +103,12 @@ function levelsOf(layers: readonly LayerSection[], supports: readonly (SupportSh
 function reachOfTools(kernel: Kernel, levels: readonly Level[]): Area[] {
   const corners = levels.flatMap(({ area }) => area.outlines().flat());
   const { x, y } = extentOf([corners]);
-  const [lowX, lowY, highX, highY] = [
-    x.low - MARGIN_MM,
-    y.low - MARGIN_MM,
-    x.high + MARGIN_MM,
-    y.high + MARGIN_MM,
-  ];
-  const room = levels[0].area.made(kernel, [
-    [
-      [lowX, lowY],
-      [highX, lowY],
-      [highX, highY],
-      [lowX, highY],
-    ],
-  ]);
-  const isAtEdge = (piece: Area) => extentOf(piece.outlines()).x.low < lowX + MARGIN_MM / 2;
+  const widened = ({ low, high }: { low: number; high: number }) => ({
+    low: low - MARGIN_MM,
+    high: high + MARGIN_MM,
+  });
+  const room = levels[0].area.made(kernel, [rectangle({ x: widened(x), y: widened(y) })]);
+  const isAtEdge = (piece: Area) => extentOf(piece.outlines()).x.low < widened(x).low + MARGIN_MM / 2;
   // Levels through the same section have the same room around it.
   const freeAround = onceEach((area: Area) =>
     room.without(area.simplified(ROUGH_MM).grown(HALF_OPENING_MM)).pieces(),

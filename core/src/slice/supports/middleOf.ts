@@ -1,8 +1,7 @@
-import { extentOf } from '../../plane/index.ts';
-import type { Area } from '../../solid/index.ts';
+import { extentOf, type Region } from '../../plane/index.ts';
 
-/** The middle of the box around an area. */
-export function middleOf(area: Area): readonly [number, number] {
-  const { x, y } = extentOf(area.outlines());
+/** The middle of the box around outlines. */
+export function middleOf(outlines: Region): readonly [number, number] {
+  const { x, y } = extentOf(outlines);
   return [(x.low + x.high) / 2, (y.low + y.high) / 2];
 }

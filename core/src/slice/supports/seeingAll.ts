@@ -1,4 +1,5 @@
-import { extentOf, type Outline, type Point } from '../../plane/index.ts';
+import { extentOf, rectangle, type Outline, type Point } from '../../plane/index.ts';
+import { middleOf } from './middleOf.ts';
 
 /**
  * A place from which all of an outline is seen, in mm; undefined if there is none. It is the middle of the box around the
@@ -7,15 +8,9 @@ import { extentOf, type Outline, type Point } from '../../plane/index.ts';
  * @param outline counter-clockwise
  */
 export function placeSeeingAll(outline: Outline): Readonly<Point> | undefined {
-  const { x, y } = extentOf([outline]);
-  const middle: Point = [(x.low + x.high) / 2, (y.low + y.high) / 2];
+  const middle = middleOf([outline]);
   if (seesAll(middle, outline)) return middle;
-  let places: readonly Point[] = [
-    [x.low, y.low],
-    [x.high, y.low],
-    [x.high, y.high],
-    [x.low, y.high],
-  ];
+  let places: readonly Point[] = rectangle(extentOf([outline]));
   for (let i = 0; i < outline.length && places.length > 0; i++)
     places = leftOf(places, outline.at(i - 1)!, outline[i]);
   if (places.length === 0) return undefined;

@@ -33,7 +33,7 @@ export function unheldPlaces(
     for (const piece of bare.pieces()) {
       if (piece.mm2() < LEAST_MM2) continue;
       const { zMm, thickMm } = layers[index];
-      const at: Spot = [...middleOf(piece), zMm - thickMm];
+      const at: Spot = [...middleOf(piece.outlines()), zMm - thickMm];
       const isKnown = places.some((other) => Math.hypot(...other.map((mm, axis) => mm - at[axis])) < SAME_MM);
       if (!isKnown) places.push(at);
     }
