@@ -272,7 +272,8 @@ try {
   const reading = chosen.filter(({ name }) => ['lint', 'types', 'boundaries'].includes(name));
   const isServerNeeded = chosen.some(({ needs }) => needs === 'database');
   // The build and the look at types both write the types of routes where there are none, and would read each other's halves.
-  if (reading.length > 0 && isServerNeeded) await commands(['npm', 'run', '--silent', 'sync', '-w', 'app']);
+  if (reading.some(({ name }) => name === 'types') && isServerNeeded)
+    await commands(['npm', 'run', '--silent', 'sync', '-w', 'app']);
   await Promise.all([
     isServerNeeded && startTestServer((started) => (server = started)),
     ...reading.map(carryOut),
