@@ -1,22 +1,30 @@
 <script lang="ts">
   import { tick } from 'svelte';
-  import { enhance } from '$lib/ui/enhance';
+  import { enhance, unless } from '$lib/ui/enhance';
   import { Button, Input } from 'flowbite-svelte';
   import type { CheckResult } from '@kelbrin/core/inspect';
   import { reviewTexts as say } from '$lib/texts/review';
+  import type { Written } from './written';
 
   interface Props {
     solidHash: string | null;
     /** The checks that fail, each of which has to be waived. */
     failing: readonly CheckResult[];
+    written: Written;
+    /** Whether something else has to be done first. */
+    isHeld(): Promise<boolean>;
   }
-  let { solidHash, failing }: Props = $props();
+  let { solidHash, failing, written = $bindable(), isHeld }: Props = $props();
 
   let form = $state<HTMLFormElement>();
-  let isWaiving = $state(false);
-  let reasons = $state<Record<string, string>>({});
-  const first = $derived((reasons[failing[0]?.id] ?? '').trim());
-  const isReady = $derived(failing.every(({ id }) => (reasons[id] ?? '').trim() !== ''));
+  const isWaiving = $derived(written.reasons !== undefined);
+  const reasonOf = (check: string) => written.reasons?.[check] ?? '';
+  const first = $derived(reasonOf(failing[0]?.id).trim());
+  const isReady = $derived(failing.every(({ id }) => reasonOf(id).trim() !== ''));
+
+  function give(reasons: Written['reasons']): void {
+    written = { ...written, reasons: { ...written.reasons, ...reasons } };
+  }
 
   /** From a reason to the next that is missing, or to the button: no decision is made from inside a field. */
   function onkeydown(event: KeyboardEvent): void {
@@ -30,13 +38,19 @@
   /** Approves; where something fails, asks first why to waive it. */
   export async function approve(): Promise<void> {
     if (isReady) return form?.requestSubmit();
-    isWaiving = true;
+    give({});
     await tick();
     form?.querySelector<HTMLInputElement>('input[data-reason]')?.focus();
   }
 </script>
 
-<form method="POST" action="?/approve" use:enhance bind:this={form} class="flex flex-col gap-2">
+<form
+  method="POST"
+  action="?/approve"
+  use:enhance={unless(isHeld)}
+  bind:this={form}
+  class="flex flex-col gap-2"
+>
   <input type="hidden" name="solidHash" value={solidHash} />
   {#if isWaiving}
     {#each failing as { id, title } (id)}
@@ -49,7 +63,7 @@
           maxlength={400}
           data-reason={id}
           {onkeydown}
-          bind:value={reasons[id]}
+          bind:value={() => reasonOf(id), (reason) => give({ [id]: reason ?? '' })}
         />
       </label>
     {/each}
@@ -57,7 +71,7 @@
       <button
         type="button"
         class="self-start text-sm underline underline-offset-2"
-        onclick={() => (reasons = Object.fromEntries(failing.map(({ id }) => [id, first])))}
+        onclick={() => give(Object.fromEntries(failing.map(({ id }) => [id, first])))}
         >{say.sameForAll}</button
       >
     {/if}

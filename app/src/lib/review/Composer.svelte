@@ -5,26 +5,26 @@
   import type { RemarkDraft } from '$lib/shared/remark';
   import { reviewTexts as say } from '$lib/texts/review';
   import type { Target } from './target';
+  import type { Written } from './written';
 
   interface Props {
     target: Target;
-    /** What is said on the whole; it goes with the decision to send back. */
-    comment: string;
+    written: Written;
     recipe: Recipe;
     /** The step that is marked, which a remark can be written at. */
     marked?: string;
     kept: readonly { readonly id: string; readonly words: string }[];
     /** The place where a remark would stand without pressing one. */
     place?: Vec3;
-    onadd(draft: RemarkDraft): Promise<void>;
+    onadd(draft: RemarkDraft): void;
     onkeep(words: string): void;
     onforget(keptId: string): void;
-    /** The whole was said; what is decided with it is pressed outside of the field. */
-    onsend(): void;
+    /** All was said; what is decided with it is pressed outside of the field. */
+    onsaid(): void;
   }
   let {
     target = $bindable(),
-    comment = $bindable(),
+    written = $bindable(),
     recipe,
     marked,
     kept,
@@ -32,13 +32,12 @@
     onadd,
     onkeep,
     onforget,
-    onsend,
+    onsaid,
   }: Props = $props();
 
-  let remark = $state('');
   let field = $state<HTMLDivElement>();
   const isWhole = $derived(target.kind === 'whole');
-  const words = $derived(isWhole ? comment : remark);
+  const words = $derived(isWhole ? written.comment : written.remark);
   const stepNumber = (step: string) => recipe.steps.findIndex(({ id }) => id === step) + 1;
   const label = $derived.by(() => {
     if (target.kind === 'whole') return say.whole;
@@ -52,24 +51,26 @@
   }
 
   function write(text: string): void {
-    if (isWhole) comment = text;
-    else remark = text;
+    written = { ...written, [isWhole ? 'comment' : 'remark']: text };
   }
 
-  async function add(): Promise<void> {
-    if (target.kind === 'whole') return onsend();
-    const anchor =
-      target.kind === 'step' ? { step: target.step } : target.at && { at: [...target.at] as Vec3 };
-    if (!anchor || remark.trim() === '') return;
-    await onadd({ words: remark.trim(), anchor: anchor as RemarkDraft['anchor'] });
-    remark = '';
-    target = { kind: 'whole' };
+  function add(): void {
+    if (target.kind !== 'whole') {
+      const anchor =
+        target.kind === 'step' ? { step: target.step } : target.at && { at: [...target.at] as Vec3 };
+      const remark = written.remark.trim();
+      if (!anchor || remark === '') return;
+      onadd({ words: remark, anchor: anchor as RemarkDraft['anchor'] });
+      written = { ...written, remark: '' };
+      target = { kind: 'whole' };
+    }
+    onsaid();
   }
 
   function onkeydown(event: KeyboardEvent): void {
     if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
       event.preventDefault();
-      void add();
+      add();
     } else if (event.key === 'Escape') {
       event.stopPropagation();
       target = { kind: 'whole' };
@@ -111,7 +112,7 @@
     {:else}
       <Button
         size="xs"
-        disabled={remark.trim() === '' || (target.kind === 'place' && !target.at)}
+        disabled={words.trim() === '' || (target.kind === 'place' && !target.at)}
         onclick={add}>{say.add}</Button
       >
       <button type="button" class="underline underline-offset-2" onclick={() => (target = { kind: 'whole' })}

@@ -67,6 +67,9 @@ export const reviewTexts = said({
   waive: 'Allow what fails …',
   waiveWhy: (check: string) => say('Why “{check}” may fail here', { check }),
   sameForAll: 'The same reason for all of them',
+  wordsWait: (student: string) =>
+    say('Your words would not reach {student}: send them back, or clear them to approve.', { student }),
+  remarkWaits: 'Your remark is not added yet: add it, or cancel it.',
   waived: 'Allowed to fail',
   isApproved: 'approved',
   approved: 'You approved this; it is in the',
@@ -94,7 +97,7 @@ export const reviewKeys: readonly (readonly [string, string])[] = said([
   ['R', 'a remark on the marked sentence, or overall'],
   ['P', 'a remark on a place: that of the finding, or the one that is pressed on the solid'],
   ['S', 'what to change overall'],
-  ['Ctrl + Enter in a field', 'adds the remark; overall: goes to “Send back”'],
+  ['Ctrl + Enter in a field', 'adds the remark, and goes to “Send back”'],
   ['Escape', 'leaves what is being written'],
   ['Ctrl + Enter', 'approves; where something fails, asks why it may'],
   ['D', 'compares with the hand-in before'],

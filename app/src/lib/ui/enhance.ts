@@ -29,6 +29,11 @@ export function whenTaken(done: () => void): SubmitFunction {
   };
 }
 
+/** The same, unless something else has to be done first, which `isHeld` says where it stands. */
+export function unless(isHeld: () => Promise<boolean>): SubmitFunction {
+  return async (input) => ((await isHeld()) ? input.cancel() : takeAnswer(input));
+}
+
 const takeAnswer: SubmitFunction = ({ formElement }) => {
   return async ({ result, update }) => {
     if (result.type !== 'success') return update();

@@ -1,15 +1,12 @@
 <script lang="ts">
   import { tick } from 'svelte';
-  import { enhance } from '$lib/ui/enhance';
   import { goto } from '$app/navigation';
-  import { Button } from 'flowbite-svelte';
   import { canBeTouched, type Finding, type SupportMark } from '@kelbrin/core/inspect';
   import type { SurfacePoint } from '@kelbrin/core/mesh';
   import { differencesOf } from '@kelbrin/core/recipe';
   import Arguments from '$lib/review/Arguments.svelte';
-  import ApproveForm from '$lib/review/ApproveForm.svelte';
   import Comparison from '$lib/review/Comparison.svelte';
-  import Composer from '$lib/review/Composer.svelte';
+  import Deciding from '$lib/review/Deciding.svelte';
   import Decision from '$lib/review/Decision.svelte';
   import HandInBackground from '$lib/review/HandInBackground.svelte';
   import ReadOnlyRecipe from '$lib/review/ReadOnlyRecipe.svelte';
@@ -19,8 +16,9 @@
   import { withMark } from '$lib/review/withMark';
   import { placesOf, sentencesOf } from '$lib/review/remarkPlaces';
   import ReviewBar from '$lib/review/ReviewBar.svelte';
-  import { reviewCommand } from '$lib/review/reviewKeys';
-  import type { Target } from '$lib/review/target';
+  import { isHeldDown, reviewCommand } from '$lib/review/reviewKeys';
+  import { targetOf, type Target } from '$lib/review/target';
+  import { givenBack, nothingWritten, type Written } from '$lib/review/written';
   import type { RemarkDraft } from '$lib/shared/remark';
   import { reviewKeys, reviewTexts as say } from '$lib/texts/review';
   import { follow } from '$lib/live/follow.svelte';
@@ -36,16 +34,15 @@
   let marked = $state<string>();
   let chosen = $state.raw<Finding>();
   let target = $state.raw<Target>({ kind: 'whole' });
-  let comment = $state('');
+  /** By hand-in: what is written on one stays with it while others are looked at. */
+  let allWritten = $state.raw<Readonly<Record<string, Written>>>({});
   let isComparing = $state(false);
   let isHelping = $state(false);
   let view = $state<Look>({ name: 'Corner', turns: 0 });
   let refusal = $state<string>();
   /** What is asked of the face that is pressed next. */
   let marking = $state<SupportMark['wish']>();
-  let composer = $state<ReturnType<typeof Composer>>();
-  let approving = $state<ReturnType<typeof ApproveForm>>();
-  let sending = $state<HTMLFormElement>();
+  let deciding = $state<ReturnType<typeof Deciding>>();
   let undoing = $state<HTMLFormElement>();
 
   // News may bring the same hand-in again; then it stays the same object, and what is chosen of it stays chosen.
@@ -54,6 +51,7 @@
   const handInId = $derived(handIn.id);
   const { before } = $derived(data);
   const inspection = $derived(handIn.inspection);
+  const written = $derived(allWritten[handInId] ?? nothingWritten);
   const isWaiting = $derived(handIn.state === 'waiting');
   const size = $derived(inspection?.part.sizeMm.map((mm) => Math.round(mm * 10) / 10).join(' × '));
   const failing = $derived(inspection?.checks.filter(({ verdict }) => verdict === 'fail') ?? []);
@@ -72,7 +70,6 @@
     marked = undefined;
     chosen = undefined;
     target = { kind: 'whole' };
-    comment = '';
     isComparing = false;
     refusal = undefined;
     marking = undefined;
@@ -87,6 +84,10 @@
     if (chosen && finding.steps.length > 0) marked = finding.steps.at(-1);
   }
 
+  function keepWritten(now: Written, id = handInId): void {
+    allWritten = { ...allWritten, [id]: now };
+  }
+
   /** Does something on the server and shows what came of it. */
   async function attempt(work: Promise<void>): Promise<void> {
     try {
@@ -97,7 +98,16 @@
     }
     await reloadLive();
   }
-  const add = (draft: RemarkDraft) => attempt(sendJson('POST', `/review/${handIn.id}/remarks`, draft));
+  /** Adds a remark; one that is refused, or does not arrive, is given back to be added again. */
+  async function add(draft: RemarkDraft): Promise<void> {
+    const id = handInId;
+    const sent = sendJson('POST', `/review/${id}/remarks`, draft);
+    void attempt(sent);
+    await sent.catch(() => {
+      keepWritten(givenBack(draft.words, allWritten[id]), id);
+      if (id === handInId) target = targetOf(draft.anchor);
+    });
+  }
   const remove = (id: string) => attempt(sendJson('DELETE', `/review/${handIn.id}/remarks`, { id }));
 
   const markSupports = (marks: readonly SupportMark[]) =>
@@ -113,7 +123,7 @@
     if (!isWaiting) return;
     target = at;
     await tick();
-    composer?.focus();
+    deciding?.focus();
   }
 
   function markBy(step: 1 | -1): void {
@@ -133,6 +143,7 @@
 
   function onkeydown(event: KeyboardEvent): void {
     const command = reviewCommand(event);
+    if (isHeldDown(event)) return event.preventDefault();
     if (!command || isHelping) return;
     event.preventDefault();
     if (typeof command === 'object') view = { name: command.view, turns: view.turns + 1 };
@@ -147,7 +158,7 @@
       void write(marked ? { kind: 'step', step: marked } : { kind: 'whole' });
     else if (command === 'remarkPlace') void write({ kind: 'place', at: chosen?.at });
     else if (command === 'whole') void write({ kind: 'whole' });
-    else if (command === 'approve') void approving?.approve();
+    else if (command === 'approve') void deciding?.approve();
     else if (command === 'compare' && before) isComparing = !isComparing;
     else if (command === 'undo') undoing?.requestSubmit();
     else if (command === 'keys') isHelping = true;
@@ -261,32 +272,21 @@
           onremove={isWaiting ? remove : undefined}
         />
         {#if isWaiting}
-          <form method="POST" action="?/sendBack" use:enhance bind:this={sending} hidden>
-            <input type="hidden" name="comment" value={comment} />
-          </form>
-          <Composer
-            bind:this={composer}
+          <Deciding
+            bind:this={deciding}
             bind:target
-            bind:comment
-            recipe={handIn.recipe}
+            bind:written={() => written, (now) => keepWritten(now)}
+            {handIn}
+            student={data.student}
+            {failing}
             {marked}
             kept={data.kept}
             place={chosen?.at}
             onadd={add}
             onkeep={(words) => void attempt(sendJson('POST', '/review/kept', { words }))}
             onforget={(id) => void attempt(sendJson('DELETE', '/review/kept', { id }))}
-            onsend={() => document.getElementById('send-back')?.focus()}
+            onheld={(reason) => (refusal = reason)}
           />
-          <!-- In sight however much is said above it, but for reasons that are asked for, which need the room themselves. -->
-          <div
-            class="bg-ground -mx-4 -bottom-4 -mb-4 flex flex-col gap-2 p-4 pt-1"
-            class:sticky={failing.length === 0}
-          >
-            <Button id="send-back" color="alternative" onclick={() => sending?.requestSubmit()}
-              >{say.sendBack}</Button
-            >
-            <ApproveForm bind:this={approving} solidHash={handIn.solidHash} {failing} />
-          </div>
         {:else if handIn.state === 'approved' || handIn.state === 'sent_back'}
           <Decision {handIn} waivers={data.waivers} bind:undoing />
         {/if}

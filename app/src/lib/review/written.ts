@@ -1,0 +1,16 @@
+/** What a teacher has written on a hand-in and not sent yet. */
+export interface Written {
+  /** What to change overall; it goes with the decision to send back. */
+  readonly comment: string;
+  /** A remark on a step or a place that is not added yet. */
+  readonly remark: string;
+  /** Why checks that fail may, by their ids; undefined until it is asked for. */
+  readonly reasons?: Readonly<Record<string, string>>;
+}
+
+export const nothingWritten: Written = { comment: '', remark: '' };
+
+/** A remark that was not taken, back in its field before what was written there since. */
+export function givenBack(remark: string, written: Written = nothingWritten): Written {
+  return { ...written, remark: `${remark} ${written.remark}`.trim() };
+}
