@@ -35,6 +35,13 @@ describe('edits', () => {
     expect(new Set(added.steps.map(({ id }) => id)).size).toBe(4);
   });
 
+  it('number a first step 1, whatever a step that came from elsewhere is called', () => {
+    const [first, ...rest] = label().steps;
+    const named = { ...label(), steps: [{ ...first, id: 'plate' }].slice(0, 1) };
+    expect(rest.length).toBeGreaterThan(0);
+    expect(addStep(named, 'mirror').steps.map(({ id }) => id)).toEqual(['plate', 's1']);
+  });
+
   it('put what stood on a removed step where that stood', () => {
     const without = removeStep(label(), 's1');
     expect(referenceProblem(without)).toBeUndefined();

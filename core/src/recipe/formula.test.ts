@@ -129,6 +129,21 @@ describe('a formula', () => {
     expect(value(formula)).toBeCloseTo(expected, 9),
   );
 
+  it('takes what stands in an angle’s function for an angle', () => {
+    expect(workOut('40 * sin(30°)', new Map(), 'mm')).toMatchObject({
+      ok: true,
+      value: expect.closeTo(20, 9),
+    });
+    expect(workOut('40 * sin(30 mm)', new Map(), 'mm')).toMatchObject({
+      ok: false,
+      message: '“mm” is for a length, and this is an angle.',
+    });
+    expect(workOut('sin(30) * 2 cm', new Map(), 'mm')).toMatchObject({
+      ok: true,
+      value: expect.closeTo(10, 9),
+    });
+  });
+
   it('is never a crash, whatever is typed', () => {
     fc.assert(fc.property(fc.string({ maxLength: 30 }), (typed) => void workOut(typed, measures)));
   });

@@ -30,6 +30,20 @@ function offered(step: Step, axis: 'x' | 'y'): { chosen: string; options: Record
   return { chosen: token.options[token.chosen].label, options };
 }
 
+it('what is set above the plate says how high, and what is set beside a place how far', () => {
+  const placement = {
+    on: { plate: true },
+    x: { relation: 'at', own: 'middle', mm: 4 },
+    y: { relation: 'centred' },
+    z: { relation: 'at', own: 'low', mm: 6 },
+  } as const;
+  const step = stepOf('extrude', 's1', undefined, { placement });
+  const labels = sentenceOf(step, { recipe: recipeWith([step]), index: 0 })
+    .filter((token) => token.type === 'number' && token.path[0] === 'placement')
+    .map((token) => (token.type === 'number' ? token.label : ''));
+  expect(labels.toSorted()).toEqual([expect.stringMatching(/^distance, /), 'height above the plate']);
+});
+
 describe('what lies on the far side of a middle', () => {
   it('is said by how far and which way, and never with a sign', () => {
     const words = said({ relation: 'centred', mm: -2.2 }, { relation: 'at', own: 'middle', mm: -16 });

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { everyStep } from '../../test/everyStep.ts';
 import { recipeWith, stepOf } from '../../test/evaluated.ts';
 import { starters } from '../starters/index.ts';
-import { plainSentence, sentenceOf, shortSentenceOf, type Recipe } from './index.ts';
+import { plainSentence, sentenceOf, shortSentenceOf, type Recipe, type Token } from './index.ts';
+import { shortSentence } from './shortSentence.ts';
 
 const short = (recipe: Recipe, index: number) =>
   plainSentence(shortSentenceOf(recipe.steps[index], { recipe, index }));
@@ -32,6 +33,16 @@ describe('a sentence at which nobody works', () => {
   ])('of the example %s leaves out what is as always: step %i', (id, index, words) => {
     const { recipe } = starters.find((starter) => starter.id === id)!;
     expect(short(recipe, index)).toBe(words);
+  });
+
+  it('ends behind a clause where it grows longer than one reads at a glance', () => {
+    const clause = (...words: string[]): Token[] => words.flatMap((word) => [{ type: 'text', text: word }]);
+    const nine = clause(...Array.from({ length: 9 }, (_, i) => `word${i}`));
+    const comma: Token = { type: 'text', text: ',' };
+    const cut = shortSentence([...nine, comma, ...nine, comma, ...nine, comma, ...nine]);
+    expect(plainSentence(cut)).toBe(`${plainSentence([...nine, comma, ...nine, comma, ...nine])}, …`);
+    const whole = [...nine, comma, ...nine];
+    expect(shortSentence(whole)).toEqual(whole);
   });
 
   it('says what is not as always', () => {

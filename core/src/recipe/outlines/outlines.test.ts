@@ -224,6 +224,25 @@ describe('outlines', () => {
     }
     expect(regionAreaOf(curve) / (Math.PI * 100)).toBeCloseTo(1, 1);
   });
+
+  it('curve at each drawn point along the line between its neighbours', () => {
+    const nodes = [[0, 0], [20, 0], [26, 10], [18, 22], [-3, 14]].map(([xMm, yMm]) => ({ xMm, yMm })); // oxfmt-ignore
+    const [curve] = region({ shape: 'points', nodes, closed: true, smooth: true, mirrored: false });
+    for (const [i, { xMm, yMm }] of nodes.entries()) {
+      const at = curve.findIndex(([x, y]) => Math.hypot(x - xMm, y - yMm) < 1e-6);
+      const [from, to] = [nodes.at(i - 1)!, nodes[(i + 1) % nodes.length]];
+      const wanted = Math.atan2(to.yMm - from.yMm, to.xMm - from.xMm);
+      for (const [a, b] of [
+        [at - 1, at],
+        [at, at + 1],
+      ]) {
+        // oxfmt-ignore
+        const [one, other] = [curve.at(a)!, curve[b % curve.length]];
+        const turned = Math.atan2(other[1] - one[1], other[0] - one[0]) - wanted;
+        expect(Math.abs(Math.atan2(Math.sin(turned), Math.cos(turned)))).toBeLessThan(0.25);
+      }
+    }
+  });
 });
 
 describe('outlines that cannot be', () => {
@@ -241,6 +260,13 @@ describe('outlines that cannot be', () => {
       'The outline crosses itself at 5, 5: move a point so that the lines do not cross.',
     );
     expect(bow.at).toEqual([5, 5]);
+  });
+
+  it('say to a tenth of a millimetre where they cross', () => {
+    const bow = refused(drawn([[0, 0], [10, 10], [10, 0], [0, 10.8]])); // oxfmt-ignore
+    // The lines y = x and y = 10.8 − 1.08 x meet at 10.8 / 2.08.
+    expect(bow.message).toContain('at 5.2, 5.2');
+    expect(bow.at![0]).toBeCloseTo(10.8 / 2.08, 9);
   });
 
   it('say how large the gap is that leaves them open, and where', () => {

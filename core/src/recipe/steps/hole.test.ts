@@ -3,6 +3,7 @@ import { BLOCK, block, square } from '../../../test/block.ts';
 import { built as builtIn, genusOf, recipeWith, stepOf } from '../../../test/evaluated.ts';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { topologyOf } from '../../mesh/index.ts';
+import { extentOf, signedAreaOf } from '../../plane/index.ts';
 import {
   classroomPrinter,
   createStep,
@@ -13,6 +14,8 @@ import {
 } from '../../recipe/index.ts';
 import { at, fromLeft, on, onTop } from '../../starters/places.ts';
 import { evaluate, type EvaluationOptions, type Workshop } from '../../solid/index.ts';
+import { CLEAR_MM } from './extrude.ts';
+import { rimmed } from './holeRim.ts';
 
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
@@ -90,6 +93,23 @@ describe('holes', () => {
     expect(cutAway / (cone(2, 3, 1) - disc(4))).toBeCloseTo(1, 1);
     const { steps } = drilled({ type: 'through' }, { type: 'chamfer', mm: 1 });
     expect(steps[2].notes.join()).toContain('Its rim does nothing');
+  });
+
+  it('that have a rim are as wide above it as the rim, and then as they are, as far as they go', () => {
+    const section = rimmed({ type: 'chamfer', mm: 1 }, 2, -5, 4, 9, () => { throw new Error('refused'); }); // oxfmt-ignore
+    const { x, y } = extentOf([section]);
+    expect([x.low, x.high, y.low, y.high]).toEqual([0, 3, -5, 9]);
+    expect(section.at(-1)).toEqual([0, 9]);
+    expect(signedAreaOf(section)).toBeCloseTo(2 * 14 + 0.5 + CLEAR_MM, 6);
+  });
+
+  it('become holes for the screw that is nearest to their width', () => {
+    const screwFor = (mm: number) =>
+      sentenceOf(hole({ size: { by: 'diameter', mm } }), { recipe: recipeWith([block]), index: 1 })
+        .flatMap((token) => (token.type === 'choice' ? token.options.map(({ value }) => value) : []))
+        .find((value) => (value as { by?: string })?.by === 'screw');
+    expect(screwFor(4.4)).toMatchObject({ screw: 'M4' });
+    expect(screwFor(3.3)).toMatchObject({ screw: 'M3' });
   });
 
   it('have rims of the right volume', () => {

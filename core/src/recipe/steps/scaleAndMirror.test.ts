@@ -66,6 +66,11 @@ describe('the whole part, scaled', () => {
     );
   });
 
+  it('says by how much to a tenth of a percent', () => {
+    const { steps } = built(flag, scaled({ by: 'percent', percent: 33.37 }));
+    expect(steps[1].notes.join()).toContain('Everything becomes 33.4 % of its size');
+  });
+
   it('carries what is placed on it later, and its outline, along', () => {
     const wide = scaled({ by: 'each', xPercent: 200, yPercent: 100, zPercent: 100 });
     const lid = stepOf('extrude', 's3', 's1', {

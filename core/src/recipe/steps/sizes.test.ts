@@ -9,7 +9,7 @@ import { setMeasure } from '../edits.ts';
 import type { Measure } from '../measures.ts';
 import type { Recipe } from '../recipe.ts';
 import { plainSentence } from '../sentence.ts';
-import { sentenceOf, type Step } from './index.ts';
+import { additionsOf, sentenceOf, type Step } from './index.ts';
 
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
@@ -55,6 +55,20 @@ describe('sizes of a measure', () => {
     const wide = all.reduce((sum, mm) => sum + mm + 4, 0) + 3 * (all.length - 1);
     expect(sizeOf(recipe)[0]).toBeCloseTo(wide, 3);
     expect(sizeOf(recipe).slice(1)).toEqual([expect.closeTo(20, 3), expect.closeTo(5, 3)]);
+  });
+
+  it('are written out as they grew, and the next is as far from the last as that from the one before', () => {
+    const grown = sizes({ values: { by: 'growth', count: 4, more: 0.5 } });
+    const listed = sentenceOf(grown, { recipe: family(), index: 2 })
+      .flatMap((token) => (token.type === 'choice' ? token.options.map(({ value }) => value) : []))
+      .find((value) => (value as { by?: string })?.by === 'list');
+    expect(listed).toEqual({ by: 'list', values: [8.5, 9, 9.5] });
+    const nextAfter = (...values: number[]) =>
+      additionsOf(sizes({ values: { by: 'list', values } }))
+        .filter(({ path }) => path.join('.') === `values.values.${values.length}`)
+        .map(({ value }) => value);
+    expect(nextAfter(8, 9.5)).toEqual([11]);
+    expect(nextAfter(8)).toEqual([9]);
   });
 
   it('go on to the back, and follow the part and its measures', () => {

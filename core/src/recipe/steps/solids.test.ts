@@ -4,8 +4,9 @@ import { square } from '../../../test/block.ts';
 import { built as builtIn, genusOf, recipeWith, stepOf } from '../../../test/evaluated.ts';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { boundsOf, sizeOf, topologyOf } from '../../mesh/index.ts';
-import { additionsOf, type Recipe } from '../../recipe/index.ts';
+import { additionsOf, setField, type Recipe, type Step } from '../../recipe/index.ts';
 import { evaluate, type EvaluationOptions, type Workshop } from '../../solid/index.ts';
+import { on } from '../../starters/places.ts';
 
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
@@ -88,6 +89,50 @@ describe('turned, swept and ready solids', () => {
     const { mesh, steps } = built(recipeWith([step]));
     expect(boundsOf(mesh).max[1]).toBeCloseTo(3 + 20 * Math.tan((22.5 * Math.PI) / 180), 2);
     expect(steps[0].notes[0]).toContain('leans 45°, not 60°');
+  });
+
+  it.each([
+    ['left', [-1, 0]],
+    ['right', [1, 0]],
+    ['front', [0, -1]],
+    ['back', [0, 1]],
+  ] as const)('lean to the %s alone', (towards, way) => {
+    const outline = square(10);
+    const { mesh } = built(
+      recipeWith([
+        stepOf('sweep', 's1', undefined, {
+          of: { type: 'outline', outline },
+          heightMm: 20,
+          leanDeg: 30,
+          towards,
+        }),
+      ]),
+    );
+    // An arc that ends at 30° and is 20 mm high goes tan(15°) of that sideways.
+    const leanMm = 20 * Math.tan(Math.PI / 12);
+    const { min, max } = boundsOf(mesh);
+    const more = [0, 1].map((axis) => max[axis] - min[axis] - 10);
+    expect(more[0]).toBeCloseTo(Math.abs(way[0]) * leanMm, 2);
+    expect(more[1]).toBeCloseTo(Math.abs(way[1]) * leanMm, 2);
+  });
+
+  it('that is round is cut as deep as it reaches, where it is not placed otherwise', () => {
+    const pocket = (solid: Extract<Step, { kind: 'solid' }>['solid']) => {
+      const box = stepOf('solid', 's2', 's1', {
+        effect: 'cut',
+        placement: on('s1', { z: { relation: 'inFrom', edge: 'high', mm: 0 } }),
+        solid: { type: 'box', widthMm: 4, depthMm: 4, heightMm: 2 },
+      });
+      const changed = setField(recipeWith([stepOf('extrude', 's1', undefined), box]), 's2', ['solid'], solid);
+      if (!changed.ok) throw new Error(changed.problem.message);
+      return (changed.recipe.steps[1] as Extract<Step, { kind: 'solid' }>).placement.z;
+    };
+    expect(pocket({ type: 'ball', diameterMm: 8 })).toMatchObject({
+      relation: 'inFrom',
+      edge: 'high',
+      mm: -6,
+    });
+    expect(pocket({ type: 'ring', outerMm: 24, rodMm: 4 })).toMatchObject({ relation: 'inFrom', mm: -2 });
   });
 
   it('sweep letters, one body each', () => {

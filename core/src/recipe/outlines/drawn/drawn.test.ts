@@ -11,6 +11,8 @@ import { asDrawn, askedOf } from './askedOf.ts';
 import { withNodeAfter, withoutNode, withoutRule, withRule, type Asked, type Ruled } from './drawingEdits.ts';
 import type { Node } from './node.ts';
 import { openWords } from './openWords.ts';
+import { plainDrawing } from './plainDrawing.ts';
+import { rule } from './rule.ts';
 import { ruleTokens } from './ruleWords.ts';
 
 let kit: OutlineKit;
@@ -194,6 +196,46 @@ describe('edits of a drawing with rules', () => {
     const drawing = ruled(sloppy, long, deep, { kind: 'equal', edges: [0, 2] }, { kind: 'onAxis', point: 3 });
     expect(wordsOf(withoutNode(drawing, 1))).toEqual(['Point 3 lies on the middle line']);
     expect(wordsOf(withoutNode(drawing, 3))).toEqual(['Edge 1–2 is 30 mm long', 'Edge 2–3 is 20 mm long']);
+  });
+
+  it('keeps what is said of edges that end elsewhere', () => {
+    const drawing = ruled(sloppy, { kind: 'parallel', edges: [1, 3] }, { kind: 'equal', edges: [0, 1] });
+    // Point 1 goes, and with it its own edge and the one that ended there.
+    expect(withoutNode(drawing, 0).rules).toBeUndefined();
+    const five = ruled({ nodes: [...sloppy.nodes, { xMm: -4, yMm: 10 }] }, { kind: 'equal', edges: [0, 1] });
+    expect(wordsOf(withoutNode(five, 3))).toEqual(wordsOf(five));
+  });
+
+  it('says of a bent edge how long it is from end to end, and of a straight one beside it how long it is', () => {
+    const bent = { nodes: sloppy.nodes.map((node, i) => (i === 0 ? { ...node, bend: 40 } : node)) };
+    const drawing = ruled(bent, long, deep);
+    expect(wordsOf(drawing)).toEqual(['Edge 1–2 is 30 mm from end to end', 'Edge 2–3 is 20 mm long']);
+  });
+
+  it.each(['parallel', 'square', 'equal', 'touching', 'sameCentre'] as const)(
+    'has edges that are %s',
+    (kind) => {
+      expect(rule.safeParse({ kind, edges: ['p1', 'p2'] }).success).toBe(true);
+    },
+  );
+
+  it('has no rule while a number of one is not worked out, and 0 for a place that is not', () => {
+    const nodes: Node[] = [
+      { xMm: { formula: 'cane * 2' }, yMm: { formula: 'gone' }, id: 'p1' },
+      ...corners('9,0 9,9'),
+    ];
+    const rules = [{ kind: 'held', point: 'p1', xMm: { formula: 'cane' } }] as const;
+    const cane = new Map([['cane', 8]]);
+    expect(plainDrawing({ nodes, rules: [...rules] }, cane, false)).toMatchObject({
+      nodes: [
+        { xMm: 16, yMm: 0 },
+        { xMm: 9, yMm: 0 },
+        { xMm: 9, yMm: 9 },
+      ],
+      rules: [{ point: 'p1', xMm: 8 }],
+    });
+    const gone = [{ kind: 'held', point: 'p1', xMm: { formula: 'gone' } }] as const;
+    expect(plainDrawing({ nodes, rules: [...rules, ...gone] }, cane, false).rules).toEqual([]);
   });
 
   it('keeps what is said of the ends of an edge into which a point is put', () => {

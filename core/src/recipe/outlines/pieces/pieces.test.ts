@@ -7,7 +7,7 @@ import type { Resolved } from '../../amount.ts';
 import { combined, type CombinedOutline } from '../combined.ts';
 import type { OutlineKit } from '../outlineKind.ts';
 import type { DrawnPieces, LaidPiece } from './laidPiece.ts';
-import { pieceOffers } from './pieceOffers.ts';
+import { newPieceOffers, pieceOffers } from './pieceOffers.ts';
 import type { Piece } from './piece.ts';
 
 type PlainPiece = Resolved<Piece>;
@@ -229,6 +229,23 @@ describe('what can be done with a piece', () => {
       times: { around: { from: 'middle' } },
     });
     expect(() => made(rest)).not.toThrow();
+  });
+
+  it('is copied and taken earlier where it stands in their order', () => {
+    expect(offered(1, 'copy B').map(({ id }) => id)).toEqual(['a', 'b', expect.any(String), 'c']);
+    expect(offered(1, 'take B earlier').map(({ id }) => id)).toEqual(['b', 'a', 'c']);
+    expect(pieceOffers(pieces, 0, []).map(({ label }) => label)).not.toContain('take A earlier');
+    expect(pieceOffers(pieces, 0, []).find(({ label }) => label === 'turn A')?.value).toBe(45);
+  });
+
+  it('is joined by another that reaches a quarter of its width into it', () => {
+    const ground = [piece('a', 'and', box(20, 10))];
+    const areas = newPieceOffers(ground, ['outline'])
+      .filter(({ label }) => label.startsWith('join'))
+      .map(({ value }) => (value as PlainPiece).place);
+    expect(areas).toEqual(
+      [0, 1].map(() => on('a', { relation: 'beside', edge: 'high', overlapMm: 5 }, { relation: 'centred' })),
+    );
   });
 
   it('puts a copy where it is seen, with a name of its own', () => {
