@@ -1,9 +1,10 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { built, recipeWith, stepOf, withField } from '../../../test/evaluated.ts';
+import { MOST_COLOURS } from '../../colours/index.ts';
 import { classroomLimits, inspect } from '../../inspect/index.ts';
 import { SolidCache, type Workshop } from '../../solid/index.ts';
-import { plainSentence, sentenceOf, type Step } from '../index.ts';
+import { additionsOf, plainSentence, sentenceOf, type Step } from '../index.ts';
 
 let workshop: Workshop;
 beforeAll(async () => (workshop = await nodeWorkshop()));
@@ -30,6 +31,15 @@ describe('the colours of a part', () => {
       bands: [[0, 'leafGreen'], [3, 'chalkWhite']],
       notes: [],
     }); // oxfmt-ignore
+  });
+
+  it('are as many as there are, and no more is offered then', () => {
+    const some = (count: number) =>
+      wish(
+        Array.from({ length: count }, (_, i) => ({ from: { by: 'mm', mm: i + 1 }, colour: 'chalkWhite' })),
+      );
+    expect(additionsOf(some(MOST_COLOURS - 2))).toHaveLength(1);
+    expect(additionsOf(some(MOST_COLOURS - 1))).toEqual([]);
   });
 
   it('follow the steps that they are meant for, however the part changes', () => {

@@ -1,4 +1,7 @@
 import fc from 'fast-check';
+import type { Box } from '../../mesh/index.ts';
+import type { Region } from '../../plane/index.ts';
+import { middleIn } from './freeRoom.ts';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { block } from '../../../test/block.ts';
@@ -57,6 +60,17 @@ describe.each(things)('%s in the middle of the free space', (_, thing) => {
     const made = evaluate(recipeWith([block, tight]), workshop);
     expect(made.ok ? undefined : made.problem).toMatchObject({ stepId: 's3', path: ['free', 'marginMm'] });
   });
+});
+
+it('begins where the middle lines meet what is free, whichever of them does', () => {
+  const face: Box = { min: [0, 0, 0], max: [20, 20, 0] };
+  const strip = (x0: number, y0: number, x1: number, y1: number): Region => [
+    [[x0, y0], [x1, y0], [x1, y1], [x0, y1]], // oxfmt-ignore
+  ];
+  expect(middleIn(strip(2, 1, 20, 5), face)).toEqual([11, 3]);
+  expect(middleIn(strip(1, 2, 5, 20), face)).toEqual([3, 11]);
+  // Neither line meets the corner that is free.
+  expect(middleIn(strip(0, 0, 4, 6), face)).toEqual([2, 3]);
 });
 
 it('on a side, a shape goes to what is free of that side', () => {

@@ -71,6 +71,13 @@ describe('sizes of a measure', () => {
     expect(nextAfter(8)).toEqual([9]);
   });
 
+  it('grow by a millimetre each time, where nobody says by how much', () => {
+    const grown = sentenceOf(sizes({ values: { by: 'list', values: [9] } }), { recipe: family(), index: 2 })
+      .flatMap((token) => (token.type === 'choice' ? token.options.map(({ value }) => value) : []))
+      .find((value) => (value as { by?: string })?.by === 'growth');
+    expect(grown).toEqual({ by: 'growth', count: 3, more: 1 });
+  });
+
   it('go on to the back, and follow the part and its measures', () => {
     expect(sizeOf(family({ axis: 'y', apartMm: 1 }))[1]).toBeCloseTo(3 * 20 + 2, 3);
     const other = recipeWith([block(), hole, sizes()], [{ ...cane, value: 11 }]);

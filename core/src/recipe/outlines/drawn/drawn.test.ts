@@ -219,6 +219,14 @@ describe('edits of a drawing with rules', () => {
     },
   );
 
+  it('takes a held point as far as a number of a drawing goes, either way', () => {
+    const held = { kind: 'held', point: 'p1', xMm: 3, yMm: 4 } as const;
+    const numbers = ruleTokens(held, [{ xMm: 0, yMm: 0, id: 'p1' }], []).filter(
+      ({ type }) => type === 'number',
+    );
+    expect(numbers).toMatchObject([{ min: -1000, max: 1000 }, { min: -1000, max: 1000 }]); // oxfmt-ignore
+  });
+
   it('has no rule while a number of one is not worked out, and 0 for a place that is not', () => {
     const nodes: Node[] = [
       { xMm: { formula: 'cane * 2' }, yMm: { formula: 'gone' }, id: 'p1' },

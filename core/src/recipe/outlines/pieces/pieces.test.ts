@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../../../node/workshop.ts';
+import { recipeWith } from '../../../../test/evaluated.ts';
 import { outlineKit, Refused } from '../../../../test/outlineKit.ts';
 import { extentOf, regionAreaOf, type Region } from '../../../plane/index.ts';
 import type { Resolved } from '../../amount.ts';
@@ -9,6 +10,8 @@ import type { OutlineKit } from '../outlineKind.ts';
 import type { DrawnPieces, LaidPiece } from './laidPiece.ts';
 import { newPieceOffers, pieceOffers } from './pieceOffers.ts';
 import type { Piece } from './piece.ts';
+import { pieceTokens } from './pieceSentence.ts';
+import { acrossOf, type PlainOutline } from '../plain.ts';
 
 type PlainPiece = Resolved<Piece>;
 
@@ -236,6 +239,28 @@ describe('what can be done with a piece', () => {
     expect(offered(1, 'take B earlier').map(({ id }) => id)).toEqual(['b', 'a', 'c']);
     expect(pieceOffers(pieces, 0, []).map(({ label }) => label)).not.toContain('take A earlier');
     expect(pieceOffers(pieces, 0, []).find(({ label }) => label === 'turn A')?.value).toBe(45);
+  });
+
+  it.each([
+    ['ring', { as: 'ring', count: 3, around: { from: 'middle' } }],
+    ['mirror', { as: 'mirror', axis: 'x', around: { from: 'middle' } }],
+  ] as const)('says around what it is repeated where that is kept: %s', (_, times) => {
+    const all = [piece('a', 'and', box(20)), piece('b', 'and', box(2), middle(6), { times })];
+    const paths = pieceTokens(all, 1, ['outline'], { recipe: recipeWith([]), index: 0 }).map((token) =>
+      'path' in token ? token.path.join('.') : '',
+    );
+    expect(paths).toContain('outline.pieces.1.times.around');
+  });
+
+  it('is joined as wide as it is drawn, a corner that is worked out taken for 0', () => {
+    const drawn = {
+      shape: 'points',
+      nodes: [{ xMm: { formula: 'cane' }, yMm: 0 }, { xMm: 24, yMm: 0 }, { xMm: 24, yMm: 10 }],
+      closed: true,
+      smooth: false,
+      mirrored: false,
+    } as const; // oxfmt-ignore
+    expect(acrossOf(drawn as unknown as PlainOutline)).toBe(24);
   });
 
   it('is joined by another that reaches a quarter of its width into it', () => {
