@@ -260,6 +260,29 @@ test('pages that are left at once do no harm', async ({ as, kelbrin }) => {
   expect((await fetch(`${kelbrin.origin}/sign-in`)).status).toBe(200);
 });
 
+test('a page of one class has nothing of another, also when it is gone back to past the pages between', async ({
+  as,
+}) => {
+  const teacher = await as('teacher');
+  await teacher.goto('/class');
+  await teacher.getByLabel('A new class').fill('Year 8, Tern group');
+  await teacher.getByRole('button', { name: 'Create' }).click();
+  await expect(teacher.getByLabel(/One student a line/)).toBeVisible();
+  const open = async (name: string) => {
+    await teacher.getByRole('navigation').getByRole('link', { name: 'Classes' }).click();
+    await teacher.getByRole('link', { name, exact: true }).click();
+    await expect(teacher.getByRole('heading', { level: 1 })).toContainText(name);
+  };
+  await open('Year 8, Tern group');
+  const pattern = teacher.getByLabel('What the files of this class are called');
+  const kept = await pattern.inputValue();
+  await open('Year 8, Wren group');
+  await pattern.fill('wren-{n}');
+  await teacher.evaluate(() => history.go(-2));
+  await expect(teacher.getByRole('heading', { level: 1 })).toContainText('Tern');
+  await expect(pattern).toHaveValue(kept);
+});
+
 test('news that come before a page listens are not missed', async ({ as, browser, kelbrin }) => {
   const teacher = await as('teacher');
   // A stream of the page's own, which the test can hold back.

@@ -2,10 +2,15 @@
   import { onMount } from 'svelte';
   import '../app.css';
   import { beforeNavigate } from '$app/navigation';
+  import { page } from '$app/state';
   import { leaveFirstPage } from '$lib/live/pageAsked';
   import TopBar from '$lib/ui/TopBar.svelte';
 
   let { data, children } = $props();
+
+  /** Goes from one hand-in to the next itself, and keeps what is written on each. */
+  const GOES_ON = '/(teacher)/review/[handIn]';
+  const subject = $derived(page.route.id === GOES_ON ? '' : JSON.stringify(page.params));
 
   beforeNavigate(leaveFirstPage);
   // Everything on the page is alive before its layout is; early.js waits for this.
@@ -14,5 +19,6 @@
 
 <div class="flex min-h-full flex-col">
   {#if data.person}<TopBar person={data.person} unseen={data.unseen} />{/if}
-  {@render children()}
+  <!-- Another class, batch or run is another page: nothing that was typed or chosen on the one is left on the other. -->
+  {#key subject}{@render children()}{/key}
 </div>

@@ -39,9 +39,10 @@ it('what is set above the plate says how high, and what is set beside a place ho
   } as const;
   const step = stepOf('extrude', 's1', undefined, { placement });
   const labels = sentenceOf(step, { recipe: recipeWith([step]), index: 0 })
-    .filter((token) => token.type === 'number' && token.path[0] === 'placement')
-    .map((token) => (token.type === 'number' ? token.label : ''));
-  expect(labels.toSorted()).toEqual([expect.stringMatching(/^distance, /), 'height above the plate']);
+    .filter((token) => token.type === 'number')
+    .map(({ path, label }) => [path.join('.'), label]);
+  expect(labels).toContainEqual(['placement.x.mm', 'distance, left to right']);
+  expect(labels).toContainEqual(['placement.z.mm', 'height above the plate']);
 });
 
 describe('what lies on the far side of a middle', () => {

@@ -1,7 +1,6 @@
 <script lang="ts">
   import BriefEditor from '$lib/briefs/BriefEditor.svelte';
   import { briefPage as say } from '$lib/texts/briefPage';
-  import { page } from '$app/state';
 
   let { data, form } = $props();
 </script>
@@ -20,7 +19,5 @@
   {#if form && 'isInLibrary' in form}
     <p role="status" class="border-pass bg-pass-wash mb-4 border-l-4 px-3 py-2">{say.isKept}</p>
   {/if}
-  {#key page.params.brief}
-    <BriefEditor draft={data.draft} begun={data.begun} isShown={data.isShown} classes={data.classes} />
-  {/key}
+  <BriefEditor draft={data.draft} begun={data.begun} isShown={data.isShown} classes={data.classes} />
 </main>

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { page } from '$app/state';
   import CardEditor from './CardEditor.svelte';
   import { limitsTexts as say } from '$lib/texts/limits';
 
@@ -16,5 +15,5 @@
   {#if form && 'message' in form}
     <p role="alert" class="border-fail bg-fail-wash mb-4 border-l-4 px-3 py-2">{form.message}</p>
   {/if}
-  {#key page.params.card}<CardEditor draft={data.draft} />{/key}
+  <CardEditor draft={data.draft} />
 </main>

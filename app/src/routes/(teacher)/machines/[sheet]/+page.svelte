@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { page } from '$app/state';
   import { machinesTexts as say } from '$lib/texts/machines';
   import SheetEditor from './SheetEditor.svelte';
 
@@ -16,5 +15,5 @@
   {#if form && 'message' in form}
     <p role="alert" class="border-fail bg-fail-wash mb-4 border-l-4 px-3 py-2">{form.message}</p>
   {/if}
-  {#key page.params.sheet}<SheetEditor sheet={data.sheet} batch={data.batch} />{/key}
+  <SheetEditor sheet={data.sheet} batch={data.batch} />
 </main>

@@ -103,7 +103,6 @@
       {/if}
     </section>
     <section class="h-[420px] min-w-0 md:h-auto md:flex-1" aria-label={reviewTexts.solid}>
-      {#key project.id}
         <RecipeSolid
           filesAt="/file/{project.id}"
           recipe={project.recipe}
@@ -116,7 +115,6 @@
           {pins}
           oninspected={inspected}
         />
-      {/key}
     </section>
     <section
       class="border-hairline shrink-0 overflow-y-auto border-l bg-white md:w-[260px] lg:w-[320px]"
