@@ -283,6 +283,26 @@ test('a page of one class has nothing of another, also when it is gone back to p
   await expect(pattern).toHaveValue(kept);
 });
 
+test('a form that does not arrive says so, and stays with what was typed in it', async ({ as }) => {
+  const teacher = await as('teacher');
+  await teacher.goto('/class');
+  await teacher.getByRole('link', { name: 'Year 8, Wren group' }).click();
+  const pattern = teacher.getByLabel('What the files of this class are called');
+  const save = teacher.locator('form', { has: pattern }).getByRole('button');
+  await pattern.fill('{student}-{n}');
+  await teacher.context().setOffline(true);
+  await save.click();
+  const said = teacher.getByRole('alert').filter({ hasText: 'could not be reached' });
+  await expect(said).toBeVisible();
+  await expect(pattern).toHaveValue('{student}-{n}');
+
+  await teacher.context().setOffline(false);
+  await save.click();
+  await expect(said).toBeHidden();
+  await teacher.reload();
+  await expect(pattern).toHaveValue('{student}-{n}');
+});
+
 test('news that come before a page listens are not missed', async ({ as, browser, kelbrin }) => {
   const teacher = await as('teacher');
   // A stream of the page's own, which the test can hold back.

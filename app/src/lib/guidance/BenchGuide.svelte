@@ -7,6 +7,7 @@
   import FirstPrompt from './FirstPrompt.svelte';
   import { FirstWay } from './firstWay.svelte';
   import GuidancePanel from './GuidancePanel.svelte';
+  import { notTaken, untold, type OwnTicks } from './ownTicks';
 
   interface Props {
     bench: BenchState;
@@ -21,8 +22,11 @@
   }
   let { bench, projectId, prompts, isFirst, ticked, isHandedIn }: Props = $props();
 
-  /** What was ticked here and the server may not have told of yet. */
-  let own = $state.raw<Readonly<Record<string, boolean>>>({});
+  let own = $state.raw<OwnTicks>({});
+  $effect(() => {
+    const rest = untold(own, ticked);
+    if (Object.keys(rest).length < Object.keys(own).length) own = rest;
+  });
   const done = $derived(prompts.map(({ id }) => id).filter((id) => own[id] ?? ticked.includes(id)));
   const inspection = $derived(bench.isCurrent ? bench.solid?.inspection : undefined);
   const standing = $derived(standingIn(prompts, new Set(done), { recipe: bench.recipe, inspection }));
@@ -45,10 +49,9 @@
   });
 
   async function tick(prompt: string, isDone: boolean): Promise<void> {
-    const before = own;
     own = { ...own, [prompt]: isDone };
     await sendJson('PUT', `/bench/${projectId}/prompts`, { prompt, isDone }).catch(() => {
-      own = before;
+      own = notTaken(own, prompt, isDone);
     });
   }
 </script>

@@ -53,7 +53,7 @@
       formData.set('said', JSON.stringify(said));
       return async ({ result, update }) => {
         if (result.type === 'failure') refusal = String(result.data?.message);
-        else {
+        else if (result.type === 'success') {
           open = false;
           note = '';
           reasons = {};

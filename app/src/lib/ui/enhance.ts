@@ -1,19 +1,38 @@
 import { applyAction, enhance as enhanceForm } from '$app/forms';
 import { reloadAll } from '../live/reload';
 import type { SubmitFunction } from '@sveltejs/kit';
+import { frameTexts as say } from '../texts/frame';
+import { unreached } from './unreached.svelte';
 
 type Answer = Parameters<Exclude<Awaited<ReturnType<SubmitFunction>>, void>>[0];
 
 /**
  * Sends a form without leaving the page, and leaves the focus where it is. Of forms that stand beside each other,
  * somebody may be typing in the next one while the last one is answered; the framework's own way would take the focus
- * away, and what is typed with it.
+ * away, and what is typed with it. A form that does not arrive is refused like any other, and stays with what is typed in
+ * it; the framework would show a page of the error in its place.
  */
 export function enhance(form: HTMLFormElement, submit: SubmitFunction = takeAnswer): { destroy(): void } {
   return enhanceForm(form, async (input) => {
-    const take = await submit(input);
-    return take && ((answer) => take({ ...answer, update: leavingFocus(answer) }));
+    const take = (await submit(input)) ?? (await takeAnswer(input));
+    return (
+      take &&
+      ((answer) => {
+        const heard = orRefused(answer);
+        return take({ ...heard, update: leavingFocus(heard) });
+      })
+    );
   });
+}
+
+/** The answer to a form; where none came, one that refuses it, which is said over the page. */
+function orRefused(answer: Answer): Answer {
+  const { result } = answer;
+  // Whatever the server answers has a status.
+  unreached.isSaid = result.type === 'error' && result.status === undefined;
+  if (!unreached.isSaid) return answer;
+  const refusal = { type: 'failure', status: 503, data: { message: say.notReached } } as const;
+  return { ...answer, result: refusal, update: async () => {} };
 }
 
 /** The same, and does something more once the form was taken: `use:enhance={whenTaken(close)}`. */

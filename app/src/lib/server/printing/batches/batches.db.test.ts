@@ -3,14 +3,16 @@ import { describe, expect, it } from 'vitest';
 import { conflictsOf } from '@kelbrin/core/plate';
 import { plateOf, gapOf } from '../../../shared/plate.ts';
 import { NotAllowed } from '../../platform/auth/access.ts';
-import { handIns, batchParts, printFiles, runs } from '../../platform/db/schema/index.ts';
+import { batches, handIns, batchParts, printFiles, runs } from '../../platform/db/schema/index.ts';
 import { holdEntries } from '../queue/queue.ts';
 import { BatchRoom } from '../../testing/batchRoom.ts';
 import { endRun } from '../runs/endRun.ts';
+import { noteOutcomes } from '../runs/outcomes.ts';
 import { gcodeOfBatch } from './gcode.ts';
 import { addToBatch, arrangeBatch, layBatch } from './laying.ts';
 import { chooseForBatch, chooseForPart, discardBatch, movePart, takeOffBatch } from './changeBatch.ts';
 import { fileOnBatch, batchToSee } from './batches.ts';
+import { takeFileOut } from './takeFileOut.ts';
 import { planBatch } from './planning.ts';
 import { startBatch } from '../runs/startBatch.ts';
 import { startChecks } from '../../../shared/startChecks.ts';
@@ -81,6 +83,40 @@ describe('laying', () => {
     expect(await statesOf([first])).toEqual(new Set(['waiting']));
     for (const id of others) await takeOffBatch(room.test.db, room.helper, batchId, id);
     await expect(batchToSee(room.test.db, room.helper, batchId)).rejects.toThrow(NotAllowed);
+  });
+
+  it('keeps what was tried, however its parts come off, and takes them in again', async () => {
+    const { db } = room.test;
+    const [first, second] = await waitingIds();
+    const tried = async (...ids: string[]) => {
+      const { batchId } = await layBatch(db, room.helper, ids);
+      await startBatch(db, room.helper, batchId, room.birch.id, startChecks);
+      const [run] = await db.select().from(runs).where(eq(runs.batchId, batchId));
+      await endRun(db, run.id, { state: 'failed', problem: 'It stopped.' });
+      return batchId;
+    };
+    const kept = async (batchId: string) => [
+      (await db.select().from(batches).where(eq(batches.id, batchId))).map(({ state }) => state),
+      await db.$count(runs, eq(runs.batchId, batchId)),
+    ];
+    const batchId = await tried(first, second);
+    await takeOffBatch(db, room.helper, batchId, first);
+    expect(await statesOf([first])).toEqual(new Set(['waiting']));
+    expect(await addToBatch(db, room.helper, batchId, [first])).toBe(0);
+    expect(await statesOf([first])).toEqual(new Set(['laid']));
+    for (const id of [first, second]) await takeOffBatch(db, room.helper, batchId, id);
+    expect(await statesOf([first, second])).toEqual(new Set(['waiting']));
+    expect(await kept(batchId)).toEqual([['discarded'], 1]);
+
+    // The file of its only part goes out of the queue, as when its approval ends.
+    const other = await tried(first);
+    const [{ fileId }] = (await batchToSee(db, room.helper, other)).parts;
+    await takeFileOut(db, room.helper, fileId);
+    expect(await kept(other)).toEqual([['discarded'], 1]);
+    // What came of a part is asked where it was printed to the end alone.
+    await expect(
+      noteOutcomes(db, room.helper, batchId, [{ entry: second, outcome: 'good' }], new Map()),
+    ).rejects.toThrow('not printed');
   });
 
   it('refuses places and settings that cannot be', async () => {

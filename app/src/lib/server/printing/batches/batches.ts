@@ -15,8 +15,9 @@ import { partsOf } from './batchParts.ts';
 export async function batchToSee(db: Database, person: Person, batchId: string) {
   demandRole(person, 'teacher', 'helper');
   const [batch] = await db.select().from(batches).where(isId(batchId, batches.id));
-  if (!batch) throw new NotAllowed();
-  const all = await partsOf(db, [batch.id]);
+  const all = batch ? await partsOf(db, [batch.id]) : [];
+  // Of one whose parts went with their students there is nothing left to see.
+  if (all.length === 0) throw new NotAllowed();
   const tries = await db.select().from(runs).where(eq(runs.batchId, batch.id)).orderBy(desc(runs.startedAt));
   const spoolId = tries.find((run) => run.spoolId !== null)?.spoolId;
   const [spool] = spoolId ? await db.select().from(spools).where(eq(spools.id, spoolId)) : [];

@@ -7,7 +7,7 @@ import { CannotNow } from '../../platform/basics/cannotNow.ts';
 import type { Database } from '../../platform/db/database.ts';
 import { batches, batchParts, runs } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
-import { openBatch, setBack } from './batchParts.ts';
+import { currentParts, openBatch, setBack } from './batchParts.ts';
 import { endEmptyBatches, moveBatch, takeBatchApart } from './lifecycle.ts';
 
 /** Puts a part where a person wants it; whether it lies well there is asked when the batch is started. */
@@ -78,19 +78,21 @@ export async function chooseForBatch(
   });
 }
 
-/** Takes a part off a batch; it waits again. An empty batch is deleted. */
+/** Takes a part off a batch; it waits again. Returns whether it was the last one, with which the batch is given up. */
 export async function takeOffBatch(
   db: Database,
   person: Person,
   batchId: string,
   entryId: string,
-): Promise<void> {
+): Promise<boolean> {
   demandRole(person, 'teacher', 'helper');
-  await db.transaction(async (tx) => {
+  return db.transaction(async (tx) => {
     const batch = await openBatch(tx, batchId);
     await setBack(tx, person, batch.id, entryId);
     await tx.update(batches).set({ estimate: null }).where(eq(batches.id, batch.id));
-    await endEmptyBatches(tx, person);
+    const isOver = (await currentParts(tx, batch.id)).length === 0;
+    if (isOver) await endEmptyBatches(tx, person);
+    return isOver;
   });
 }
 
@@ -100,8 +102,7 @@ export async function discardBatch(db: Database, person: Person, batchId: string
   await db.transaction(async (tx) => {
     const batch = await openBatch(tx, batchId);
     const wasTried = (await tx.$count(runs, eq(runs.batchId, batch.id))) > 0;
-    const parts = await tx.select().from(batchParts).where(eq(batchParts.batchId, batch.id));
-    for (const { queueEntryId } of parts) await setBack(tx, person, batch.id, queueEntryId, wasTried);
+    for (const { entryId } of await currentParts(tx, batch.id)) await setBack(tx, person, batch.id, entryId);
     if (wasTried) await moveBatch(tx, 'discard', person, batch.id);
     else await takeBatchApart(tx, person, batch.id);
   });

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { MachineSheet } from '@kelbrin/core/machine';
 import type { Placed } from '@kelbrin/core/plate';
@@ -188,7 +188,18 @@ async function takeIn(
     );
   await tx
     .insert(batchParts)
-    .values(placed.map(({ id, xMm, yMm, turnDeg }) => ({ batchId, queueEntryId: id, xMm, yMm, turnDeg })));
+    .values(placed.map(({ id, xMm, yMm, turnDeg }) => ({ batchId, queueEntryId: id, xMm, yMm, turnDeg })))
+    // A part that was taken off it after a try has a place of the past there.
+    .onConflictDoUpdate({
+      target: [batchParts.batchId, batchParts.queueEntryId],
+      set: {
+        xMm: sql`excluded.x_mm`,
+        yMm: sql`excluded.y_mm`,
+        turnDeg: sql`excluded.turn_deg`,
+        ownChoice: sql`excluded.own_choice`,
+        isCurrent: true,
+      },
+    });
 }
 
 function placeOf(batchId: string, entryId: string) {

@@ -1,6 +1,6 @@
-import { and, eq, inArray, notExists, sql, type SQL } from 'drizzle-orm';
+import { and, eq, exists, inArray, notExists, sql, type SQL } from 'drizzle-orm';
 import type { Database } from '../../platform/db/database.ts';
-import { batchParts, batches } from '../../platform/db/schema/index.ts';
+import { batchParts, batches, runs } from '../../platform/db/schema/index.ts';
 import { demandMover, follow, lifecycle, type Mover } from '../../platform/lifecycle.ts';
 
 /** Parts that are laid out to be printed together. */
@@ -45,8 +45,8 @@ export const batchLife = lifecycle({
     discard: {
       from: ['laid'],
       to: 'discarded',
-      by: ['teacher', 'helper'],
-      when: 'it was tried before',
+      by: ['teacher', 'helper', 'keeper'],
+      when: 'it was tried before, and is taken apart or its last part is taken off',
       recorded: 'discard-batch',
       announced: ['printroom'],
     },
@@ -62,7 +62,7 @@ export const batchLife = lifecycle({
       from: ['laid', 'printed', 'discarded'],
       to: 'gone',
       by: ['teacher', 'helper', 'keeper'],
-      when: 'no part is or was on it any more',
+      when: 'no part is or was on it any more, and it was never tried',
       announced: ['printroom'],
     },
   },
@@ -86,15 +86,7 @@ export async function moveBatch(
   mover: Mover,
   batchId: string,
 ): Promise<boolean> {
-  const move = batchLife.moves[name];
-  demandMover(move, mover);
-  const moved = await tx
-    .update(batches)
-    .set({ state: move.to })
-    .where(and(eq(batches.id, batchId), inArray(batches.state, [...move.from])))
-    .returning({ id: batches.id });
-  await follow(tx, move, mover, moved);
-  return moved.length > 0;
+  return moveAll(tx, name, mover, eq(batches.id, batchId));
 }
 
 /** Deletes a batch that was never tried. */
@@ -102,13 +94,39 @@ export async function takeBatchApart(tx: Database, mover: Mover, batchId: string
   await end(tx, 'takeApart', mover, eq(batches.id, batchId));
 }
 
-/** Deletes the batches on which no part is or was any more. */
+/**
+ * Ends the batches on which no part is any more. Those that were tried are kept with their runs, since hours and filament
+ * of these were spent; the others are deleted, unless parts were on them once.
+ */
 export async function endEmptyBatches(tx: Database, mover: Mover): Promise<void> {
-  const parts = tx
+  const parts = (more?: SQL) =>
+    tx
+      .select({ one: sql`1` })
+      .from(batchParts)
+      .where(and(eq(batchParts.batchId, batches.id), more));
+  const tries = tx
     .select({ one: sql`1` })
-    .from(batchParts)
-    .where(eq(batchParts.batchId, batches.id));
-  await end(tx, 'empty', mover, notExists(parts));
+    .from(runs)
+    .where(eq(runs.batchId, batches.id));
+  await moveAll(tx, 'discard', mover, and(exists(tries), notExists(parts(sql`${batchParts.isCurrent}`))));
+  await end(tx, 'empty', mover, and(notExists(tries), notExists(parts())));
+}
+
+async function moveAll(
+  tx: Database,
+  name: 'start' | 'finish' | 'stopShort' | 'discard',
+  mover: Mover,
+  which: SQL | undefined,
+): Promise<boolean> {
+  const move = batchLife.moves[name];
+  demandMover(move, mover);
+  const moved = await tx
+    .update(batches)
+    .set({ state: move.to })
+    .where(and(which, inArray(batches.state, [...move.from])))
+    .returning({ id: batches.id });
+  await follow(tx, move, mover, moved);
+  return moved.length > 0;
 }
 
 async function end(

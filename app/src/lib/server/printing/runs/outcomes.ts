@@ -78,14 +78,16 @@ async function noteOne(
   photo: Uint8Array | undefined,
 ): Promise<void> {
   const [found] = await tx
-    .select({ place: batchParts, state: queueEntries.state })
+    .select({ place: batchParts, state: queueEntries.state, batchState: batches.state })
     .from(batchParts)
+    .innerJoin(batches, eq(batches.id, batchParts.batchId))
     .innerJoin(queueEntries, eq(queueEntries.id, batchParts.queueEntryId))
     .where(and(isId(batchId, batchParts.batchId), isId(entryId, batchParts.queueEntryId)))
     .for('no key update');
   if (!found) throw new NotAllowed();
-  const { place, state } = found;
-  if (place.isCurrent) throw new CannotNow('This batch is not printed yet: wait until it has ended.');
+  const { place, state, batchState } = found;
+  if (batchState !== 'printed')
+    throw new CannotNow('This batch is not printed yet: wait until it has ended.');
   const parts = await partsOf(tx, [batchId]);
   const part = parts.find((each) => each.entryId === entryId)!;
   if (place.outcome) {

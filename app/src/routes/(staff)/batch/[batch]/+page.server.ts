@@ -38,7 +38,9 @@ export const actions: Actions = {
   },
   off: async ({ params, locals, request }) => {
     const entry = String((await request.formData()).get('entry'));
-    return orSentence(takeOffBatch(database(), locals.person!, params.batch, entry));
+    const isOver = await orSentence(takeOffBatch(database(), locals.person!, params.batch, entry));
+    if (typeof isOver !== 'boolean') return isOver;
+    if (isOver) redirect(303, '/queue');
   },
   discard: async ({ params, locals }) => {
     const refused = await orSentence(discardBatch(database(), locals.person!, params.batch));

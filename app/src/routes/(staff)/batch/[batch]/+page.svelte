@@ -2,6 +2,7 @@
   import { placesFor, placesOf } from '$lib/shared/rolls';
   import { onDestroy } from 'svelte';
   import { enhance } from '$lib/ui/enhance';
+  import { applyAction, deserialize } from '$app/forms';
   import { page } from '$app/state';
   import type { Pose } from '@kelbrin/core/plate';
   import { sameMaterial, type PartChoice, type PrintChoice } from '@kelbrin/core/slice';
@@ -150,7 +151,9 @@
   async function takeOff(entryId: string) {
     const body = new FormData();
     body.set('entry', entryId);
-    await fetch('?/off', { method: 'POST', body });
+    const answer = await fetch('?/off', { method: 'POST', body }).catch(() => undefined);
+    if (answer) await applyAction(deserialize(await answer.text()));
+    problem = answer ? undefined : say.notTakenOff;
     await reloadLive();
   }
 </script>
@@ -180,7 +183,8 @@
   {#if isOpen && together.clash}
     <ColourClash clash={together.clash} names={parts.map(({ name }) => name)} />
   {/if}
-  {#if isPrinted}<Outcomes {parts} corrections={data.corrections} />{/if}
+  {#if data.batch.state === 'printed'}<Outcomes {parts} corrections={data.corrections} />
+  {:else if data.batch.state === 'discarded'}<p class="text-ink-soft">{say.brokenUp}</p>{/if}
 
   <div class="grid grid-cols-1 gap-5 lg:grid-cols-[1fr_320px]">
     <section class="sheet flex h-[560px] min-w-0 flex-col gap-3 p-4">

@@ -1,0 +1,28 @@
+<script lang="ts">
+  import { frameTexts as say } from '$lib/texts/frame';
+  import { unreached } from './unreached.svelte';
+
+  /** Says that a form did not arrive, over whatever is shown, dialogs as well. */
+  let strip = $state<HTMLDivElement>();
+  $effect(() => {
+    if (!unreached.isSaid) return;
+    strip?.showPopover();
+    return () => strip?.hidePopover();
+  });
+</script>
+
+<div
+  bind:this={strip}
+  popover="manual"
+  role="alert"
+  class="border-fail bg-fail-wash text-ink fixed inset-x-4 top-auto bottom-4 mx-auto max-w-xl rounded border p-3 shadow-lg"
+>
+  {#if unreached.isSaid}
+    <span class="flex items-start gap-3">
+      <span class="flex-1">{say.notReached}</span>
+      <button type="button" class="px-1" aria-label={say.close} onclick={() => (unreached.isSaid = false)}
+        >×</button
+      >
+    </span>
+  {/if}
+</div>
