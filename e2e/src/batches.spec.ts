@@ -40,9 +40,12 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     await expect(helper.locator('[data-entry]')).toHaveCount(8);
     const names = () => helper.locator('[data-entry] strong').allInnerTexts();
     const [first, second] = await names();
+    // What could be started now is looked for once more, and stands above the list.
+    const looked = helper.waitForResponse('**/queue/proposals');
     await helper.getByRole('button', { name: `Move ${first}’s part` }).press('ArrowDown');
     await expect.poll(async () => (await names()).slice(0, 2)).toEqual([second, first]);
     await expect(helper.getByText('Somebody changed the order by hand.')).toBeVisible();
+    await looked;
     await helper
       .getByRole('button', { name: `Move ${first}’s part` })
       .dragTo(helper.locator(`[data-entry=${second}]`));

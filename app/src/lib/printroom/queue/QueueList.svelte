@@ -21,11 +21,13 @@
     chosen: SvelteSet<string>;
     /** Puts a part before another, or last. */
     put(id: string, before: string | undefined): Promise<void>;
+    /** A part is dragged from now on, or no more. */
+    hold(isDragged: boolean): void;
     /** Asks what has to be looked at before a part is started on a printer. */
     start(entry: string, printer: string): void;
     told: SubmitFunction;
   }
-  let { rows, group, printers, isTeacher, chosen, put, start, told }: Props = $props();
+  let { rows, group, printers, isTeacher, chosen, put, hold, start, told }: Props = $props();
 
   /** The heights of a part and of a group’s head, px, before they are measured. */
   const LINE_PX = 67;
@@ -142,7 +144,10 @@
           isChosen={chosen.has(row.id)}
           isMovable={!group && row.state !== 'out'}
           choose={(isWithAllBefore) => choose(row.id, isWithAllBefore)}
-          drag={(isTaken) => (dragged = isTaken ? row.id : undefined)}
+          drag={(isTaken) => {
+            dragged = isTaken ? row.id : undefined;
+            hold(isTaken);
+          }}
           nudge={(event) => nudge(event, row.id)}
           start={(printer) => start(row.id, printer)}
         />

@@ -166,6 +166,7 @@
     </label>
     {#if shown.length > 0}
       <QueueList
+        hold={(isDragged) => proposals.hold(isDragged)}
         rows={shown}
         group={view.group}
         printers={data.printers}
