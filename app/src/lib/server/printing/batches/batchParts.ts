@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, notExists, sql, type SQL } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { isId, NotAllowed, type Person } from '../../platform/auth/access.ts';
 import { namesOnProject } from '../../platform/auth/team.ts';
 import { entriesWithOwner } from '../../platform/auth/withOwner.ts';
@@ -13,7 +13,6 @@ import {
   printFiles,
   projects,
   queueEntries,
-  runs,
   users,
 } from '../../platform/db/schema/index.ts';
 import { moveEntries } from '../queue/lifecycle.ts';
@@ -95,34 +94,19 @@ export async function closePlaces(tx: Database, batchId: string): Promise<void> 
     .where(and(eq(batchParts.batchId, batchId), batchParts.isCurrent));
 }
 
-/** Has a part wait again, off its batch. */
-export async function setBack(tx: Database, person: Person, batchId: string, entryId: string): Promise<void> {
-  const left = await leavePlaces(
-    tx,
-    and(eq(batchParts.batchId, batchId), isId(entryId, batchParts.queueEntryId)),
-  );
+/** Has a part wait again; its place is forgotten, or kept as one of the past. */
+export async function setBack(
+  tx: Database,
+  person: Person,
+  batchId: string,
+  entryId: string,
+  isPast = false,
+): Promise<void> {
+  const entry = isId(entryId, batchParts.queueEntryId);
+  const here = and(eq(batchParts.batchId, batchId), entry);
+  const left = isPast
+    ? await tx.update(batchParts).set({ isCurrent: false }).where(here).returning()
+    : await tx.delete(batchParts).where(here).returning();
   if (left.length === 0) throw new NotAllowed();
   await moveEntries(tx, 'takeOff', person, eq(queueEntries.id, entryId));
-}
-
-/**
- * Takes parts off the batches on which they lie, and returns these. A place on a batch that was tried is kept as one of the
- * past: that it was printed there in vain is known later. Any other is forgotten.
- */
-export async function leavePlaces(tx: Database, which: SQL | undefined): Promise<string[]> {
-  const tries = tx
-    .select({ one: sql`1` })
-    .from(runs)
-    .where(eq(runs.batchId, batchParts.batchId));
-  const here = and(which, batchParts.isCurrent);
-  const forgotten = await tx
-    .delete(batchParts)
-    .where(and(here, notExists(tries)))
-    .returning({ batchId: batchParts.batchId });
-  const past = await tx
-    .update(batchParts)
-    .set({ isCurrent: false })
-    .where(here)
-    .returning({ batchId: batchParts.batchId });
-  return [...forgotten, ...past].map(({ batchId }) => batchId);
 }

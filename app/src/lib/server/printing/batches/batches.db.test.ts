@@ -85,40 +85,6 @@ describe('laying', () => {
     await expect(batchToSee(room.test.db, room.helper, batchId)).rejects.toThrow(NotAllowed);
   });
 
-  it('keeps what was tried, however its parts come off, and takes them in again', async () => {
-    const { db } = room.test;
-    const [first, second] = await waitingIds();
-    const tried = async (...ids: string[]) => {
-      const { batchId } = await layBatch(db, room.helper, ids);
-      await startBatch(db, room.helper, batchId, room.birch.id, startChecks);
-      const [run] = await db.select().from(runs).where(eq(runs.batchId, batchId));
-      await endRun(db, run.id, { state: 'failed', problem: 'It stopped.' });
-      return batchId;
-    };
-    const kept = async (batchId: string) => [
-      (await db.select().from(batches).where(eq(batches.id, batchId))).map(({ state }) => state),
-      await db.$count(runs, eq(runs.batchId, batchId)),
-    ];
-    const batchId = await tried(first, second);
-    await takeOffBatch(db, room.helper, batchId, first);
-    expect(await statesOf([first])).toEqual(new Set(['waiting']));
-    expect(await addToBatch(db, room.helper, batchId, [first])).toBe(0);
-    expect(await statesOf([first])).toEqual(new Set(['laid']));
-    for (const id of [first, second]) await takeOffBatch(db, room.helper, batchId, id);
-    expect(await statesOf([first, second])).toEqual(new Set(['waiting']));
-    expect(await kept(batchId)).toEqual([['discarded'], 1]);
-
-    // The file of its only part goes out of the queue, as when its approval ends.
-    const other = await tried(first);
-    const [{ fileId }] = (await batchToSee(db, room.helper, other)).parts;
-    await takeFileOut(db, room.helper, fileId);
-    expect(await kept(other)).toEqual([['discarded'], 1]);
-    // What came of a part is asked where it was printed to the end alone.
-    await expect(
-      noteOutcomes(db, room.helper, batchId, [{ entry: second, outcome: 'good' }], new Map()),
-    ).rejects.toThrow('not printed');
-  });
-
   it('refuses places and settings that cannot be', async () => {
     const [first] = await waitingIds();
     const { batchId } = await layBatch(room.test.db, room.helper, [first]);
@@ -269,4 +235,39 @@ describe('starting', () => {
     expect(stops((await gcodeOfBatch(room.test.db, batchId)).gcode)).toBe(2);
     await room.test.db.update(printFiles).set({ colours: [] }).where(eq(printFiles.id, fileId));
   });
+});
+
+// Last, since a file goes out of the queue for good.
+it('a batch that was tried is kept with its tries, however its parts come off, and takes them in again', async () => {
+  const { db } = room.test;
+  const [first, second] = await waitingIds();
+  const tried = async (...ids: string[]) => {
+    const { batchId } = await layBatch(db, room.helper, ids);
+    await startBatch(db, room.helper, batchId, room.birch.id, startChecks);
+    const [run] = await db.select().from(runs).where(eq(runs.batchId, batchId));
+    await endRun(db, run.id, { state: 'failed', problem: 'It stopped.' });
+    return batchId;
+  };
+  const kept = async (batchId: string) => [
+    (await db.select().from(batches).where(eq(batches.id, batchId))).map(({ state }) => state),
+    await db.$count(runs, eq(runs.batchId, batchId)),
+  ];
+  const batchId = await tried(first, second);
+  await takeOffBatch(db, room.helper, batchId, first);
+  expect(await statesOf([first])).toEqual(new Set(['waiting']));
+  expect(await addToBatch(db, room.helper, batchId, [first])).toBe(0);
+  expect(await statesOf([first])).toEqual(new Set(['laid']));
+  for (const id of [first, second]) await takeOffBatch(db, room.helper, batchId, id);
+  expect(await statesOf([first, second])).toEqual(new Set(['waiting']));
+  expect(await kept(batchId)).toEqual([['discarded'], 1]);
+
+  // The file of its only part goes out of the queue, as when its approval ends.
+  const other = await tried(first);
+  const [{ fileId }] = (await batchToSee(db, room.helper, other)).parts;
+  await takeFileOut(db, room.helper, fileId);
+  expect(await kept(other)).toEqual([['discarded'], 1]);
+  // What came of a part is asked where it was printed to the end alone.
+  await expect(
+    noteOutcomes(db, room.helper, batchId, [{ entry: second, outcome: 'good' }], new Map()),
+  ).rejects.toThrow('not printed');
 });

@@ -8,7 +8,7 @@ import type { Database } from '../../platform/db/database.ts';
 import { batches, batchParts, runs } from '../../platform/db/schema/index.ts';
 import { announce } from '../../platform/live/topics.ts';
 import { currentParts, openBatch, setBack } from './batchParts.ts';
-import { endEmptyBatches, moveBatch, takeBatchApart } from './lifecycle.ts';
+import { moveBatch, takeBatchApart } from './lifecycle.ts';
 
 /** Puts a part where a person wants it; whether it lies well there is asked when the batch is started. */
 export async function movePart(
@@ -88,11 +88,13 @@ export async function takeOffBatch(
   demandRole(person, 'teacher', 'helper');
   return db.transaction(async (tx) => {
     const batch = await openBatch(tx, batchId);
-    await setBack(tx, person, batch.id, entryId);
-    await tx.update(batches).set({ estimate: null }).where(eq(batches.id, batch.id));
-    const isOver = (await currentParts(tx, batch.id)).length === 0;
-    if (isOver) await endEmptyBatches(tx, person);
-    return isOver;
+    const others = (await currentParts(tx, batch.id)).filter((part) => part.entryId !== entryId);
+    if (others.length === 0) await giveUp(tx, person, batch.id);
+    else {
+      await setBack(tx, person, batch.id, entryId);
+      await tx.update(batches).set({ estimate: null }).where(eq(batches.id, batch.id));
+    }
+    return others.length === 0;
   });
 }
 
@@ -101,9 +103,14 @@ export async function discardBatch(db: Database, person: Person, batchId: string
   demandRole(person, 'teacher', 'helper');
   await db.transaction(async (tx) => {
     const batch = await openBatch(tx, batchId);
-    const wasTried = (await tx.$count(runs, eq(runs.batchId, batch.id))) > 0;
-    for (const { entryId } of await currentParts(tx, batch.id)) await setBack(tx, person, batch.id, entryId);
-    if (wasTried) await moveBatch(tx, 'discard', person, batch.id);
-    else await takeBatchApart(tx, person, batch.id);
+    await giveUp(tx, person, batch.id);
   });
+}
+
+async function giveUp(tx: Database, person: Person, batchId: string): Promise<void> {
+  const wasTried = (await tx.$count(runs, eq(runs.batchId, batchId))) > 0;
+  for (const { entryId } of await currentParts(tx, batchId))
+    await setBack(tx, person, batchId, entryId, wasTried);
+  if (wasTried) await moveBatch(tx, 'discard', person, batchId);
+  else await takeBatchApart(tx, person, batchId);
 }

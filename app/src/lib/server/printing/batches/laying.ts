@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import type { LimitsCard } from '@kelbrin/core/inspect';
 import type { MachineSheet } from '@kelbrin/core/machine';
 import type { Placed } from '@kelbrin/core/plate';
@@ -39,11 +39,7 @@ export async function layBatch(
   demandOneKind(parts);
   const sheet = await sheetFor(db, plannedFor);
   const { placed, left } = await layOut(parts, limits, { choice, sheet });
-  if (placed.length === 0)
-    throw new CannotNow(
-      '{name} has no room on the plate: take a batch with fewer parts, or a printer with a larger plate.',
-      { name: parts[0].name },
-    );
+  demandRoom(placed, parts[0].name);
   return db.transaction(async (tx) => {
     const batchId = await newBatch(tx, person, {
       choice,
@@ -92,6 +88,7 @@ export async function arrangeBatch(db: Database, person: Person, batchId: string
     choice: batch.choice,
     sheet: await sheetFor(db, batch.plannedFor),
   });
+  demandRoom(placed, parts[0].name);
   await db.transaction(async (tx) => {
     await openBatch(tx, batchId);
     for (const { id, xMm, yMm, turnDeg } of placed) {
@@ -102,6 +99,15 @@ export async function arrangeBatch(db: Database, person: Person, batchId: string
     await announce(tx, 'printroom');
   });
   return left.length;
+}
+
+/** Throws if no part found room, so that nothing would be on the batch. */
+function demandRoom(placed: readonly Placed[], name: string): void {
+  if (placed.length > 0) return;
+  throw new CannotNow(
+    '{name} has no room on the plate: take a batch with fewer parts, or a printer with a larger plate.',
+    { name },
+  );
 }
 
 /** The sheet of the printer that a batch is planned for, whose plate it is laid out on. */
@@ -188,18 +194,7 @@ async function takeIn(
     );
   await tx
     .insert(batchParts)
-    .values(placed.map(({ id, xMm, yMm, turnDeg }) => ({ batchId, queueEntryId: id, xMm, yMm, turnDeg })))
-    // A part that was taken off it after a try has a place of the past there.
-    .onConflictDoUpdate({
-      target: [batchParts.batchId, batchParts.queueEntryId],
-      set: {
-        xMm: sql`excluded.x_mm`,
-        yMm: sql`excluded.y_mm`,
-        turnDeg: sql`excluded.turn_deg`,
-        ownChoice: sql`excluded.own_choice`,
-        isCurrent: true,
-      },
-    });
+    .values(placed.map(({ id, xMm, yMm, turnDeg }) => ({ batchId, queueEntryId: id, xMm, yMm, turnDeg })));
 }
 
 function placeOf(batchId: string, entryId: string) {

@@ -1,9 +1,8 @@
-import { eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray } from 'drizzle-orm';
 import type { Database } from '../../platform/db/database.ts';
 import { batchParts, batches, queueEntries } from '../../platform/db/schema/index.ts';
 import type { Mover } from '../../platform/lifecycle.ts';
 import { leaveQueue, moveEntries } from '../queue/lifecycle.ts';
-import { leavePlaces } from './batchParts.ts';
 import { endEmptyBatches } from './lifecycle.ts';
 
 /**
@@ -21,7 +20,11 @@ export async function takeFileOut(tx: Database, mover: Mover, printFileId: strin
   );
   const off = await moveEntries(tx, 'takeOff', mover, isCopy);
   if (off.length > 0) {
-    const batchIds = await leavePlaces(tx, inArray(batchParts.queueEntryId, off));
+    const left = await tx
+      .delete(batchParts)
+      .where(and(inArray(batchParts.queueEntryId, off), batchParts.isCurrent))
+      .returning({ batchId: batchParts.batchId });
+    const batchIds = left.map(({ batchId }) => batchId);
     await tx.update(batches).set({ estimate: null }).where(inArray(batches.id, batchIds));
     await endEmptyBatches(tx, mover);
   }
