@@ -301,6 +301,13 @@ test('a form that does not arrive says so, and stays with what was typed in it',
   await expect(said).toBeHidden();
   await teacher.reload();
   await expect(pattern).toHaveValue('{student}-{n}');
+
+  // A sign-in that has ended in the meantime.
+  await pattern.fill('{student}-{brief}-{n}');
+  await teacher.context().clearCookies();
+  await save.click();
+  await expect(teacher.getByRole('alert').filter({ hasText: 'Sign in first.' })).toBeVisible();
+  await expect(pattern).toHaveValue('{student}-{brief}-{n}');
 });
 
 test('news that come before a page listens are not missed', async ({ as, browser, kelbrin }) => {

@@ -5,8 +5,8 @@
   import { page } from '$app/state';
   import { leaveFirstPage } from '$lib/live/pageAsked';
   import TopBar from '$lib/ui/TopBar.svelte';
-  import { unreached } from '$lib/ui/unreached.svelte';
-  import Unreached from '$lib/ui/Unreached.svelte';
+  import { formRefusal } from '$lib/ui/formRefusal.svelte';
+  import FormRefusal from '$lib/ui/FormRefusal.svelte';
 
   let { data, children } = $props();
 
@@ -15,7 +15,7 @@
   const subject = $derived(page.route.id === GOES_ON ? '' : JSON.stringify(page.params));
 
   beforeNavigate(leaveFirstPage);
-  afterNavigate(() => (unreached.isSaid = false));
+  afterNavigate(() => (formRefusal.words = undefined));
   // Everything on the page is alive before its layout is; early.js waits for this.
   onMount(() => void dispatchEvent(new Event('kelbrin:alive')));
 </script>
@@ -24,5 +24,5 @@
   {#if data.person}<TopBar person={data.person} unseen={data.unseen} />{/if}
   <!-- Another class, batch or run is another page: nothing that was typed or chosen on the one is left on the other. -->
   {#key subject}{@render children()}{/key}
-  <Unreached />
+  <FormRefusal />
 </div>

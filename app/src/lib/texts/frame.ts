@@ -13,7 +13,8 @@ export const frameTexts = said({
   toStart: 'Back to the start',
   keys: 'Keyboard keys',
   noPage: 'There is no such page, or it is not yours.',
-  notReached: 'The server could not be reached. What you typed is still here: try again in a moment.',
+  notReached: 'The server could not be reached: try again in a moment.',
+  stillHere: 'What you typed is still here.',
   close: 'Close',
   wentWrong: 'Something went wrong. What you had saved is kept: load the page again.',
 } as const);

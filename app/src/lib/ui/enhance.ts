@@ -2,15 +2,15 @@ import { applyAction, enhance as enhanceForm } from '$app/forms';
 import { reloadAll } from '../live/reload';
 import type { SubmitFunction } from '@sveltejs/kit';
 import { frameTexts as say } from '../texts/frame';
-import { unreached } from './unreached.svelte';
+import { formRefusal } from './formRefusal.svelte';
 
 type Answer = Parameters<Exclude<Awaited<ReturnType<SubmitFunction>>, void>>[0];
 
 /**
  * Sends a form without leaving the page, and leaves the focus where it is. Of forms that stand beside each other,
  * somebody may be typing in the next one while the last one is answered; the framework's own way would take the focus
- * away, and what is typed with it. A form that does not arrive is refused like any other, and stays with what is typed in
- * it; the framework would show a page of the error in its place.
+ * away, and what is typed with it. A form that does not arrive, or is sent by somebody whose sign-in has ended, is refused
+ * like any other, and stays with what is typed in it; the framework would show a page of the error, or nothing.
  */
 export function enhance(form: HTMLFormElement, submit: SubmitFunction = takeAnswer): { destroy(): void } {
   return enhanceForm(form, async (input) => {
@@ -23,16 +23,6 @@ export function enhance(form: HTMLFormElement, submit: SubmitFunction = takeAnsw
       })
     );
   });
-}
-
-/** The answer to a form; where none came, one that refuses it, which is said over the page. */
-function orRefused(answer: Answer): Answer {
-  const { result } = answer;
-  // Whatever the server answers has a status.
-  unreached.isSaid = result.type === 'error' && result.status === undefined;
-  if (!unreached.isSaid) return answer;
-  const refusal = { type: 'failure', status: 503, data: { message: say.notReached } } as const;
-  return { ...answer, result: refusal, update: async () => {} };
 }
 
 /** The same, and does something more once the form was taken: `use:enhance={whenTaken(close)}`. */
@@ -61,6 +51,21 @@ const takeAnswer: SubmitFunction = ({ formElement }) => {
     formElement.reset();
   };
 };
+
+/** The answer to a form; where its page has none, one that refuses it, which is said over the page. */
+function orRefused(answer: Answer): Answer {
+  formRefusal.words = refusalOf(answer.result);
+  if (formRefusal.words === undefined) return answer;
+  const refusal = { type: 'failure', status: 503, data: { message: formRefusal.words } } as const;
+  return { ...answer, result: refusal, update: async () => {} };
+}
+
+function refusalOf(result: { type?: string; status?: number; message?: string }): string | undefined {
+  // What is refused before a page is asked, as when a sign-in has ended, comes as a message and not as a result.
+  if (result.type === undefined) return result.message ?? say.wentWrong;
+  // Whatever a page answers has a status.
+  return result.type === 'error' && result.status === undefined ? say.notReached : undefined;
+}
 
 /**
  * The framework's way to show an answer, but for the focus, which it would take away: a field that loses it, though only

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { frameTexts as say } from '$lib/texts/frame';
-  import { unreached } from './unreached.svelte';
+  import { formRefusal } from './formRefusal.svelte';
 
-  /** Says that a form did not arrive, over whatever is shown, dialogs as well. */
+  /** Says why a form was not taken, over whatever is shown, dialogs as well. */
   let strip = $state<HTMLDivElement>();
   $effect(() => {
-    if (!unreached.isSaid) return;
+    if (!formRefusal.words) return;
     strip?.showPopover();
     return () => strip?.hidePopover();
   });
@@ -17,11 +17,14 @@
   role="alert"
   class="border-fail bg-fail-wash text-ink fixed inset-x-4 top-auto bottom-4 mx-auto max-w-xl rounded border p-3 shadow-lg"
 >
-  {#if unreached.isSaid}
+  {#if formRefusal.words}
     <span class="flex items-start gap-3">
-      <span class="flex-1">{say.notReached}</span>
-      <button type="button" class="px-1" aria-label={say.close} onclick={() => (unreached.isSaid = false)}
-        >×</button
+      <span class="flex-1">{formRefusal.words} {say.stillHere}</span>
+      <button
+        type="button"
+        class="px-1"
+        aria-label={say.close}
+        onclick={() => (formRefusal.words = undefined)}>×</button
       >
     </span>
   {/if}
