@@ -103,18 +103,18 @@
       {/if}
     </section>
     <section class="h-[420px] min-w-0 md:h-auto md:flex-1" aria-label={reviewTexts.solid}>
-        <RecipeSolid
-          filesAt="/file/{project.id}"
-          recipe={project.recipe}
-          limits={data.limits}
-          brief={brief.rules}
-          {marked}
-          {chosen}
-          onmark={mark}
-          onplace={isPlacing ? placed : undefined}
-          {pins}
-          oninspected={inspected}
-        />
+      <RecipeSolid
+        filesAt="/file/{project.id}"
+        recipe={project.recipe}
+        limits={data.limits}
+        brief={brief.rules}
+        {marked}
+        {chosen}
+        onmark={mark}
+        onplace={isPlacing ? placed : undefined}
+        {pins}
+        oninspected={inspected}
+      />
     </section>
     <section
       class="border-hairline shrink-0 overflow-y-auto border-l bg-white md:w-[260px] lg:w-[320px]"
