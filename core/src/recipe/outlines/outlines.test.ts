@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nodeWorkshop } from '../../../node/workshop.ts';
 import { outlineKit, Refused } from '../../../test/outlineKit.ts';
-import { circlePoints, extentOf, regionAreaOf, signedAreaOf, type Region } from '../../plane/index.ts';
+import { extentOf, regionAreaOf, signedAreaOf, type Region } from '../../plane/index.ts';
 import type { OutlineKit } from './outlineKind.ts';
 import { outlineRegion, type OutlineSpec } from './index.ts';
 import { roundedRectangleOutline } from './roundedRectangle.ts';
