@@ -1,4 +1,5 @@
 import { FILE_NAME_HEADER } from '$lib/shared/fileNameHeader';
+import { frameTexts as say } from '$lib/texts/frame';
 
 /**
  * Sends JSON to one of Kelbrin's own routes. Throws with the server's sentence when it was refused, or with one of the
@@ -32,7 +33,7 @@ export async function sendFile(url: string, file: File): Promise<unknown> {
 
 async function answered(url: string, request: RequestInit): Promise<Response> {
   const answer = await fetch(url, request).catch(() => undefined);
-  if (!answer) throw new Error('The server could not be reached: try again in a moment.');
+  if (!answer) throw new Error(say.notReached);
   if (answer.ok) return answer;
   const said = (await answer.json().catch(() => ({}))) as { message?: string };
   throw new Error(said.message ?? 'The server refused this.');
