@@ -37,14 +37,19 @@ test('sizes and places are dragged and typed on the solid itself, and one drag i
   await openLabel(page, label);
   await step(page, 1).click({ position: { x: 8, y: 30 } });
   const width = page.getByRole('spinbutton', { name: 'width', exact: true });
+  // The small plan follows a drag in its own time, and ends where the solid does.
+  const onPlan = page.getByTestId('plan').locator('path[fill-rule]').first();
+  const asItWas = await onPlan.getAttribute('d');
   await take(page, arrow(page, 'Size left to right'), 60, 24);
   await page.mouse.up();
   // The solid grows to where it was dragged, by both its ends, since it is centred.
   await expect.poll(async () => Number(await width.inputValue())).toBeGreaterThan(66);
   await expect(foot(page)).toContainText(`${await width.inputValue()} × 28`);
+  await expect(onPlan).not.toHaveAttribute('d', asItWas!);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(width).toHaveValue('60');
   await expect(foot(page)).toContainText('60 × 28');
+  await expect(onPlan).toHaveAttribute('d', asItWas!);
 
   // Escape lets all be as it was.
   await take(page, arrow(page, 'Size left to right'), 60, 24);

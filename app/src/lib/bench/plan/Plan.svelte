@@ -14,6 +14,7 @@
   import type { BenchState } from '../state/bench.svelte';
   import { keptApart } from './apart';
   import { arrowMove } from '$lib/ui/arrowMove';
+  import { inItsTime } from '$lib/ui/inItsTime.svelte';
   import { boxNow, hostBoxOf, snapLinesOf } from './besides';
   import Dimension from './Dimension.svelte';
   import { coalesce } from './coalesce';
@@ -68,7 +69,11 @@
   let ends = $state.raw<Point[]>([]);
   let pointer = $state.raw<Point>();
 
-  const outcomes = $derived(bench.solid?.steps ?? []);
+  /** How far apart the states are that an inset shows while something is dragged on the solid, ms. */
+  const INSET_APART_MS = 150;
+  const built = $derived(bench.solid?.steps ?? []);
+  const builtInItsTime = inItsTime(() => built, INSET_APART_MS);
+  const outcomes = $derived(isSmall ? builtInItsTime.value : built);
   const supports = $derived(bench.showing.part?.supportLines);
   const range = $derived(rangeOf(outcomes.filter(({ effect }) => effect === 'add').map(boxNow)));
   const sheet = $derived(
