@@ -8,9 +8,8 @@ interface BoundVector {
 type Call = (this: unknown, ...args: unknown[]) => unknown;
 
 /**
- * Mends the kernel's binding, which hands polygons over in lists of its own and forgets to delete most of them: about
- * two kilobytes are lost with every section. Each call that takes or gives polygons is wrapped, and the lists that were
- * made in it are deleted when it ends.
+ * Mends the kernel's binding, which forgets to delete the lists in which it hands corners from one of its own calls to another.
+ * Each call that does so is wrapped, and the lists that were made in it are deleted when it ends.
  */
 export function mendBindingVectors(kernel: ManifoldToplevel): void {
   const bound = kernel as unknown as Record<string, Call & { prototype: Record<string, Call> }>;
@@ -34,21 +33,13 @@ export function mendBindingVectors(kernel: ManifoldToplevel): void {
         if (depth === 0) for (const vector of made.splice(0)) if (!vector.isDeleted()) vector.delete();
       }
     };
-  const { Vector_vec2: Outline, Vector2_vec2: Outlines, CrossSection } = bound;
-  const { Manifold } = bound as unknown as { Manifold: Record<string, Call> };
-
+  const { Vector_vec2: Outline, CrossSection } = bound;
   bound.Vector_vec2 = noted(() => new (Outline as unknown as new () => BoundVector)()) as typeof Outline;
-  Outlines.prototype.get = noted(Outlines.prototype.get);
   // Sections have the prototype of the class behind the one that is called.
   const section = Object.getPrototypeOf(CrossSection.prototype) as Record<string, Call>;
   section._ToPolygons = noted(section._ToPolygons);
-  bound._Triangulate = noted(bound._Triangulate) as typeof Outline;
 
   const sections = CrossSection as unknown as Record<string, Call>;
-  for (const name of ['ofPolygons', 'hull']) sections[name] = tidied(sections[name]);
-  for (const name of ['toPolygons', 'extrude', 'revolve']) {
-    section[name] = tidied(section[name]);
-  }
-  for (const name of ['extrude', 'revolve']) Manifold[name] = tidied(Manifold[name]);
-  bound.triangulate = tidied(bound.triangulate) as typeof Outline;
+  sections.hull = tidied(sections.hull);
+  for (const name of ['extrude', 'revolve']) section[name] = tidied(section[name]);
 }

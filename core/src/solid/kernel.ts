@@ -1,5 +1,6 @@
 import Module, { type ManifoldToplevel } from 'manifold-3d';
 import { mendBindingVectors } from './bindingVectors.ts';
+import { handPolygonsThroughMemory } from './handedPolygons.ts';
 
 /** The geometry kernel, ready to use. Only this folder knows what it is. */
 export type Kernel = ManifoldToplevel;
@@ -17,5 +18,6 @@ export async function loadKernel(source: KernelSource): Promise<Kernel> {
   const kernel = await Module(options as Parameters<typeof Module>[0]);
   kernel.setup();
   mendBindingVectors(kernel);
+  handPolygonsThroughMemory(kernel);
   return kernel;
 }
