@@ -105,7 +105,7 @@ test('three hundred parts are found, grouped, chosen and put in order by two peo
       .toEqual(both);
     await teacher.context().setOffline(true);
     await teacher.getByRole('button', grip(second)).press('ArrowDown');
-    await expect(teacher.getByRole('alert')).toContainText('the part is where it was');
+    await expect(teacher.getByRole('alert')).toContainText('The part is where it was');
     await expect.poll(async () => (await names()).slice(0, 4)).toEqual(both);
     await teacher.context().setOffline(false);
     await teacher.getByRole('button', { name: 'Use the rules again' }).click();

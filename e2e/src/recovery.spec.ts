@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import postgres from 'postgres';
 import { confirmStart, expect, followsNews, handInLabel, printOn, test } from './kelbrin.ts';
 
 // Slow enough that the run outlasts the restarts.
@@ -283,7 +284,10 @@ test('a page of one class has nothing of another, also when it is gone back to p
   await expect(pattern).toHaveValue(kept);
 });
 
-test('a form that does not arrive says so, and stays with what was typed in it', async ({ as }) => {
+test('a form that does not arrive says so, and stays with what was typed in it', async ({
+  as,
+  databaseUrl,
+}) => {
   const teacher = await as('teacher');
   await teacher.goto('/class');
   await teacher.getByRole('link', { name: 'Year 8, Wren group' }).click();
@@ -301,6 +305,21 @@ test('a form that does not arrive says so, and stays with what was typed in it',
   await expect(said).toBeHidden();
   await teacher.reload();
   await expect(pattern).toHaveValue('{student}-{n}');
+
+  // A fault of the server's own, which nobody who types can help.
+  const sql = postgres(databaseUrl, { max: 1, onnotice: () => {} });
+  await sql`create function fault() returns trigger language plpgsql as 'begin raise exception ''a fault''; end'`;
+  await sql`create trigger fault before update on classes execute function fault()`;
+  await pattern.fill('{student}-of-{brief}-{n}');
+  await save.click();
+  await expect(teacher.getByRole('alert').filter({ hasText: 'Something went wrong here.' })).toBeVisible();
+  await expect(pattern).toHaveValue('{student}-of-{brief}-{n}');
+  await sql`drop trigger fault on classes`;
+  await sql.end();
+  await save.click();
+  await expect(teacher.getByRole('alert')).toHaveCount(0);
+  await teacher.reload();
+  await expect(pattern).toHaveValue('{student}-of-{brief}-{n}');
 
   // A sign-in that has ended in the meantime.
   await pattern.fill('{student}-{brief}-{n}');

@@ -37,8 +37,7 @@ export const batchTexts = said({
   plateOf: (width: number, depth: number) =>
     say('Plate, {width} × {depth} mm, seen from above', { width, depth }),
   brokenUp: 'This batch was broken up after it had been tried.',
-  notTakenOff:
-    'The server could not be reached: the part is still on the batch. Take it off again in a moment.',
+  notTakenOff: 'The part is still on the batch.',
   howToMove:
     'Drag a part, or choose it and move it with the arrow keys. R turns it by 15°, Shift+R the other way. Parts move apart by themselves. Hold Alt to leave them exactly where you drop them.',
   part: (student: string) => say('Part of {student}', { student }),

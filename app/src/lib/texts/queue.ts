@@ -65,7 +65,7 @@ export const queueTexts = said({
     }),
   openGroup: (group: string) => say('Show the parts of {group}', { group }),
   nothingFound: 'No part is like that.',
-  notMoved: 'The server could not be reached: the part is where it was. Move it again in a moment.',
+  notMoved: 'The part is where it was.',
   notOpened: 'What has to be looked at before a start could not be fetched: press Print again in a moment.',
   list: 'Parts in the queue',
   first: 'Print first',

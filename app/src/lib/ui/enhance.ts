@@ -1,7 +1,7 @@
 import { applyAction, enhance as enhanceForm } from '$app/forms';
 import { reloadAll } from '../live/reload';
 import type { SubmitFunction } from '@sveltejs/kit';
-import { frameTexts as say } from '../texts/frame';
+import { actionRefusal } from './actionRefusal';
 import { formRefusal } from './formRefusal.svelte';
 
 type Answer = Parameters<Exclude<Awaited<ReturnType<SubmitFunction>>, void>>[0];
@@ -9,8 +9,9 @@ type Answer = Parameters<Exclude<Awaited<ReturnType<SubmitFunction>>, void>>[0];
 /**
  * Sends a form without leaving the page, and leaves the focus where it is. Of forms that stand beside each other,
  * somebody may be typing in the next one while the last one is answered; the framework's own way would take the focus
- * away, and what is typed with it. A form that does not arrive, or is sent by somebody whose sign-in has ended, is refused
- * like any other, and stays with what is typed in it; the framework would show a page of the error, or nothing.
+ * away, and what is typed with it. A form that does not arrive, is sent by somebody whose sign-in has ended, or meets a fault of
+ * the server's is refused like any other, and stays with what is typed in it; the framework would show a page of the error, or
+ * nothing.
  */
 export function enhance(form: HTMLFormElement, submit: SubmitFunction = takeAnswer): { destroy(): void } {
   return enhanceForm(form, async (input) => {
@@ -54,17 +55,10 @@ const takeAnswer: SubmitFunction = ({ formElement }) => {
 
 /** The answer to a form; where its page has none, one that refuses it, which is said over the page. */
 function orRefused(answer: Answer): Answer {
-  formRefusal.words = refusalOf(answer.result);
+  formRefusal.words = actionRefusal(answer.result);
   if (formRefusal.words === undefined) return answer;
   const refusal = { type: 'failure', status: 503, data: { message: formRefusal.words } } as const;
   return { ...answer, result: refusal, update: async () => {} };
-}
-
-function refusalOf(result: { type?: string; status?: number; message?: string }): string | undefined {
-  // What is refused before a page is asked, as when a sign-in has ended, comes as a message and not as a result.
-  if (result.type === undefined) return result.message ?? say.wentWrong;
-  // Whatever a page answers has a status.
-  return result.type === 'error' && result.status === undefined ? say.notReached : undefined;
 }
 
 /**

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { deserialize } from '$app/forms';
+  import { sendAction } from '$lib/ui/send';
   import { lookOnNews } from '$lib/live/lookOnNews';
   import BriefsDone from '$lib/weekPlan/BriefsDone.svelte';
   import PlanLanes from '$lib/weekPlan/PlanLanes.svelte';
@@ -42,12 +42,12 @@
   $effect(() => lookOnNews(['printroom', 'queue'], PAUSE_MS, () => void plan()));
 
   async function send(action: string, fields: readonly (readonly [string, string])[]) {
-    const body = new FormData();
-    for (const [name, value] of fields) body.append(name, value);
-    const answer = await fetch(action, { method: 'POST', body }).catch(() => undefined);
-    if (!answer) return;
-    const result = deserialize(await answer.text());
-    problem = result.type === 'failure' ? (result.data?.message as string) : undefined;
+    try {
+      await sendAction(action, fields);
+      problem = undefined;
+    } catch (refused) {
+      problem = (refused as Error).message;
+    }
     await plan();
   }
   function put(moved: PlannedBatchView, printer: string, atMs: number) {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { deserialize } from '$app/forms';
+  import { sendAction } from '$lib/ui/send';
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
   import type { ActionResult, SubmitFunction } from '@sveltejs/kit';
@@ -77,19 +77,20 @@
     };
 
   async function put(id: string, before: string | undefined) {
-    const body = new FormData();
-    body.append('entry', id);
-    body.append('to', before ?? 'last');
     await rows.put(id, before, async (known) => {
-      body.append('known', known ?? '');
-      const answer = await fetch('?/put', { method: 'POST', body }).catch(() => undefined);
-      if (!answer) {
-        problem = say.notMoved;
+      try {
+        const result = await sendAction('?/put', [
+          ['entry', id],
+          ['to', before ?? 'last'],
+          ['known', known ?? ''],
+        ]);
+        note(result);
+        return result.type === 'success' ? (result.data?.news as QueueNews) : undefined;
+      } catch (refused) {
+        problem = `${(refused as Error).message} ${say.notMoved}`;
+        done = undefined;
         return undefined;
       }
-      const result: ActionResult = deserialize(await answer.text());
-      note(result);
-      return result.type === 'success' ? (result.data?.news as QueueNews) : undefined;
     });
   }
 

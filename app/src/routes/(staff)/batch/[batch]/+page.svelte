@@ -2,7 +2,7 @@
   import { placesFor, placesOf } from '$lib/shared/rolls';
   import { onDestroy } from 'svelte';
   import { enhance } from '$lib/ui/enhance';
-  import { applyAction, deserialize } from '$app/forms';
+  import { applyAction } from '$app/forms';
   import { page } from '$app/state';
   import type { Pose } from '@kelbrin/core/plate';
   import { sameMaterial, type PartChoice, type PrintChoice } from '@kelbrin/core/slice';
@@ -27,7 +27,7 @@
   import { batchTexts as say } from '$lib/texts/batch';
   import { follow } from '$lib/live/follow.svelte';
   import { reloadLive } from '$lib/live/reload';
-  import { sendJson } from '$lib/ui/send';
+  import { sendAction, sendJson } from '$lib/ui/send';
 
   let { data, form } = $props();
 
@@ -149,11 +149,13 @@
     return saving;
   }
   async function takeOff(entryId: string) {
-    const body = new FormData();
-    body.set('entry', entryId);
-    const answer = await fetch('?/off', { method: 'POST', body }).catch(() => undefined);
-    if (answer) await applyAction(deserialize(await answer.text()));
-    problem = answer ? undefined : say.notTakenOff;
+    problem = undefined;
+    try {
+      // With its last part a batch is gone, and the queue is shown.
+      await applyAction(await sendAction('?/off', [['entry', entryId]]));
+    } catch (refused) {
+      problem = `${(refused as Error).message} ${say.notTakenOff}`;
+    }
     await reloadLive();
   }
 </script>
