@@ -59,6 +59,15 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
     await keyboard.press('p');
     await expect(page.getByLabel('Remark on this place')).toBeFocused();
     await keyboard.type('From here on the word hangs in the air.');
+    // A remark that is not added yet is in sight again when its hand-in is, though its place has to be pressed anew.
+    await keyboard.press('Escape');
+    await keyboard.press('n');
+    await expect(shown(page)).toContainText('Dario');
+    await keyboard.press('b');
+    await expect(page.getByLabel('Press the place on the solid')).toHaveValue(/hangs in the air/);
+    await keyboard.press('f');
+    await keyboard.press('p');
+    await expect(page.getByLabel('Remark on this place')).toBeFocused();
     await keyboard.press('Control+Enter');
     await expect(page.getByRole('list', { name: 'Remarks' })).toContainText('Place A: From here on');
     // From inside a field nothing is decided: the button is one key further, and so are the other keys.
@@ -75,6 +84,10 @@ test('twelve hand-ins are reviewed by keyboard alone; what is sent back is mende
     await expect(shown(page)).toContainText('Dario');
     await expect(whole).toHaveValue('');
     await keyboard.press('b');
+    await expect(shown(page)).toContainText('Bruno');
+    await expect(whole).toHaveValue('Have a look at the place.');
+    // And while the page is loaded again.
+    await page.reload();
     await expect(shown(page)).toContainText('Bruno');
     await expect(whole).toHaveValue('Have a look at the place.');
     // It is not approved either as long as words for the student wait to be sent.

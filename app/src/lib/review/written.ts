@@ -10,7 +10,7 @@ export interface Written {
 
 export const nothingWritten: Written = { comment: '', remark: '' };
 
-/** A remark that was not taken, back in its field before what was written there since. */
-export function givenBack(remark: string, written: Written = nothingWritten): Written {
-  return { ...written, remark: `${remark} ${written.remark}`.trim() };
+/** Whether there is a word in it. */
+export function isWritten({ comment, remark, reasons = {} }: Written): boolean {
+  return [comment, remark, ...Object.values(reasons)].some((words) => words !== '');
 }

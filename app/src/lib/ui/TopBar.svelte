@@ -71,7 +71,13 @@
       >
     {/if}
   </a>
-  <form method="POST" action="/sign-out" class="flex items-center gap-3">
+  <!-- Whoever signs in next in this window finds nothing of what was written in it. -->
+  <form
+    method="POST"
+    action="/sign-out"
+    class="flex items-center gap-3"
+    onsubmit={() => sessionStorage.clear()}
+  >
     <a
       href="/account"
       class="text-ink-soft hover:bg-ground rounded px-2 py-1 underline decoration-dotted underline-offset-2"

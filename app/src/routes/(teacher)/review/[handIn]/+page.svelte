@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { tick } from 'svelte';
+  import { tick, untrack } from 'svelte';
+  import { browser } from '$app/environment';
   import { goto } from '$app/navigation';
   import { canBeTouched, type Finding, type SupportMark } from '@kelbrin/core/inspect';
   import type { SurfacePoint } from '@kelbrin/core/mesh';
@@ -18,7 +19,7 @@
   import ReviewBar from '$lib/review/ReviewBar.svelte';
   import { isHeldDown, reviewCommand } from '$lib/review/reviewKeys';
   import { targetOf, type Target } from '$lib/review/target';
-  import { givenBack, nothingWritten, type Written } from '$lib/review/written';
+  import { KeptWritten } from '$lib/review/keptWritten.svelte';
   import type { RemarkDraft } from '$lib/shared/remark';
   import { reviewKeys, reviewTexts as say } from '$lib/texts/review';
   import { follow } from '$lib/live/follow.svelte';
@@ -34,8 +35,8 @@
   let marked = $state<string>();
   let chosen = $state.raw<Finding>();
   let target = $state.raw<Target>({ kind: 'whole' });
-  /** By hand-in: what is written on one stays with it while others are looked at. */
-  let allWritten = $state.raw<Readonly<Record<string, Written>>>({});
+  const teacherId = untrack(() => data.person!.id);
+  const keptWritten = new KeptWritten(browser ? sessionStorage : undefined, teacherId);
   let isComparing = $state(false);
   let isHelping = $state(false);
   let view = $state<Look>({ name: 'Corner', turns: 0 });
@@ -51,7 +52,7 @@
   const handInId = $derived(handIn.id);
   const { before } = $derived(data);
   const inspection = $derived(handIn.inspection);
-  const written = $derived(allWritten[handInId] ?? nothingWritten);
+  const written = $derived(keptWritten.on(handInId));
   const isWaiting = $derived(handIn.state === 'waiting');
   const size = $derived(inspection?.part.sizeMm.map((mm) => Math.round(mm * 10) / 10).join(' × '));
   const failing = $derived(inspection?.checks.filter(({ verdict }) => verdict === 'fail') ?? []);
@@ -69,7 +70,8 @@
     void handInId;
     marked = undefined;
     chosen = undefined;
-    target = { kind: 'whole' };
+    // A remark that is not added yet is in sight, so that no decision passes it over.
+    target = { kind: untrack(() => written.remark) === '' ? 'whole' : 'place' };
     isComparing = false;
     refusal = undefined;
     marking = undefined;
@@ -82,10 +84,6 @@
   function choose(finding: Finding): void {
     chosen = chosen === finding ? undefined : finding;
     if (chosen && finding.steps.length > 0) marked = finding.steps.at(-1);
-  }
-
-  function keepWritten(now: Written, id = handInId): void {
-    allWritten = { ...allWritten, [id]: now };
   }
 
   /** Does something on the server and shows what came of it. */
@@ -104,7 +102,7 @@
     const sent = sendJson('POST', `/review/${id}/remarks`, draft);
     void attempt(sent);
     await sent.catch(() => {
-      keepWritten(givenBack(draft.words, allWritten[id]), id);
+      keptWritten.giveBack(id, draft.words);
       if (id === handInId) target = targetOf(draft.anchor);
     });
   }
@@ -275,7 +273,7 @@
           <Deciding
             bind:this={deciding}
             bind:target
-            bind:written={() => written, (now) => keepWritten(now)}
+            bind:written={() => written, (now) => keptWritten.write(handInId, now)}
             {handIn}
             student={data.student}
             {failing}
