@@ -48,7 +48,12 @@ export async function sendAction(
   const body = new FormData();
   for (const [name, value] of fields) body.append(name, value);
   const answer = await reached(action, { method: 'POST', body });
-  const result = deserialize(await answer.text());
+  // A page of words, as a server before this one may send, is no result.
+  const result = await answer
+    .text()
+    .then((text) => deserialize(text))
+    .catch(() => undefined);
+  if (!result) throw new Error(say.notReached);
   const refusal = actionRefusal({ status: answer.status, ...result });
   if (refusal !== undefined) throw new Error(refusal);
   if (result.type === 'failure') throw new Error(result.data?.message as string);
