@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import postgres from 'postgres';
-import { confirmStart, expect, followsNews, handInLabel, printOn, test } from './kelbrin.ts';
+import { confirmStart, expect, followsNews, handInLabel, printOn, signInByRequest, test } from './kelbrin.ts';
 
 // Slow enough that the run outlasts the restarts.
 test.use({ file: 'recovery', printerSpeed: 20 });
@@ -327,6 +327,30 @@ test('a form that does not arrive says so, and stays with what was typed in it',
   await save.click();
   await expect(teacher.getByRole('alert').filter({ hasText: 'Sign in first.' })).toBeVisible();
   await expect(pattern).toHaveValue('{student}-{brief}-{n}');
+});
+
+test('what is written in a review stays until one signs out, and nobody after them finds it', async ({
+  as,
+  kelbrin,
+}) => {
+  const teacher = await as('teacher');
+  await teacher.goto('/review');
+  await teacher.getByRole('row', { name: /Bruno/ }).getByRole('link').first().click();
+  const whole = teacher.getByLabel('What to change overall');
+  await whole.fill('Rounder, please.');
+  const handIn = teacher.url();
+  await teacher.goto('/queue');
+  await teacher.goto(handIn);
+  await expect(whole).toHaveValue('Rounder, please.');
+
+  await teacher.getByRole('button', { name: 'Sign out' }).click();
+  await teacher.waitForURL('**/sign-in');
+  const words = () => teacher.evaluate(() => JSON.stringify(sessionStorage));
+  expect(await words()).not.toContain('Rounder');
+  await signInByRequest(teacher.request, kelbrin.origin, 'teacher');
+  await teacher.goto(handIn);
+  await expect(teacher.getByRole('button', { name: 'Send back' })).toBeVisible();
+  await expect(whole).toHaveValue('');
 });
 
 test('news that come before a page listens are not missed', async ({ as, browser, kelbrin }) => {

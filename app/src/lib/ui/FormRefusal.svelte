@@ -22,7 +22,7 @@
       <span class="flex-1">{formRefusal.words} {say.stillHere}</span>
       <button
         type="button"
-        class="px-1"
+        class="-my-2 -mr-2 min-h-11 min-w-11"
         aria-label={say.close}
         onclick={() => (formRefusal.words = undefined)}>×</button
       >
