@@ -191,6 +191,8 @@ test('eight hand-ins become a proposed batch that is changed, printed with a cha
     await dialog.getByRole('button', { name: 'Push more' }).click();
     await dialog.getByRole('button', { name: 'It runs clean' }).click();
     await expect(dialog.getByRole('alert')).toHaveCount(0);
+    // When the change is over its steps go, and what stands below them moves up.
+    await expect(dialog.getByRole('button', { name: 'It runs clean' })).toHaveCount(0);
     for (const check of await dialog.getByRole('checkbox').all()) await check.check();
     await dialog.getByRole('button', { name: 'Start printing' }).click();
   });
